@@ -1,0 +1,5 @@
+import { defineConfig } from 'vitest/config';
+
+export default defineConfig({
+  test: { include: ['core/**/*.test.ts', 'server/**/*.test.ts', 'studio/**/*.test.ts'], testTimeout: 30_000 },
+});
