@@ -1,0 +1,76 @@
+/** x' = a·x + c·y + e, y' = b·x + d·y + f: the column order of SVG and CSS `matrix()`. */
+export type Affine = readonly [a: number, b: number, c: number, d: number, e: number, f: number];
+
+export interface Point {
+  x: number;
+  y: number;
+}
+
+export const IDENTITY: Affine = [1, 0, 0, 1, 0, 0];
+
+/** The map that does `n` first, then `m`. */
+export function multiply(m: Affine, n: Affine): Affine {
+  return [
+    m[0] * n[0] + m[2] * n[1],
+    m[1] * n[0] + m[3] * n[1],
+    m[0] * n[2] + m[2] * n[3],
+    m[1] * n[2] + m[3] * n[3],
+    m[0] * n[4] + m[2] * n[5] + m[4],
+    m[1] * n[4] + m[3] * n[5] + m[5],
+  ];
+}
+
+export const scaling = (sx: number, sy = sx): Affine => [sx, 0, 0, sy, 0, 0];
+export const translation = (x: number, y: number): Affine => [1, 0, 0, 1, x, y];
+
+/** A turn by an angle in radians, from +x towards +y. */
+export function rotation(angle: number): Affine {
+  const c = Math.cos(angle);
+  const s = Math.sin(angle);
+  return [c, s, -s, c, 0, 0];
+}
+
+/** How much areas grow under m (signed). */
+export const determinant = (m: Affine): number => m[0] * m[3] - m[1] * m[2];
+
+/** The inverse map, or null if m flattens the plane. */
+export function invert(m: Affine): Affine | null {
+  const det = determinant(m);
+  if (!(Math.abs(det) > 1e-12)) return null;
+  const [a, b, c, d, e, f] = m;
+  return [d / det, -b / det, -c / det, a / det, (c * f - d * e) / det, (b * e - a * f) / det];
+}
+
+/** A point under a map. */
+export const apply = (m: Affine, p: Point): Point => ({
+  x: m[0] * p.x + m[2] * p.y + m[4],
+  y: m[1] * p.x + m[3] * p.y + m[5],
+});
+
+/** The mean scale of a map: the square root of how much areas grow. */
+export const meanScale = (m: Affine): number => Math.sqrt(Math.abs(determinant(m)));
+
+/** A box by its edges, in any unit. */
+export interface Box {
+  x0: number;
+  y0: number;
+  x1: number;
+  y1: number;
+}
+
+/** The smallest upright box round a box under a map. */
+export function boxUnder(m: Affine, box: Box): Box {
+  const xs: number[] = [];
+  const ys: number[] = [];
+  for (const [x, y] of [
+    [box.x0, box.y0],
+    [box.x1, box.y0],
+    [box.x1, box.y1],
+    [box.x0, box.y1],
+  ] as const) {
+    const p = apply(m, { x, y });
+    xs.push(p.x);
+    ys.push(p.y);
+  }
+  return { x0: Math.min(...xs), y0: Math.min(...ys), x1: Math.max(...xs), y1: Math.max(...ys) };
+}

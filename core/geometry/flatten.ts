@@ -1,0 +1,92 @@
+import type { Affine } from './affine';
+import { apply } from './affine';
+import type { Cubic, Path } from './path';
+import { mapCubic, segments } from './path';
+
+/** A run of straight pieces: x and y in turn; a closed one does not repeat its first point. */
+export interface Polyline {
+  closed: boolean;
+  points: Float64Array;
+}
+
+/** How finely a curve becomes straight pieces. */
+export interface Fineness {
+  /** Greatest distance between curve and pieces, px after the map. */
+  tolerance: number;
+  /** Greatest turn from one piece to the next, radians; Infinity if it does not matter. */
+  turn: number;
+}
+
+const DEEPEST = 14;
+
+/**
+ * A path under a map as a polyline, points that coincide dropped. A cubic is split in halves until
+ * its controls lie within the tolerance of its chord and it turns by no more than asked (de
+ * Casteljau; the flatness bound is that of Fischer, "Piecewise linear approximation of Bézier
+ * curves", 2000).
+ */
+export function flatten(path: Path, map: Affine, fineness: Fineness): Polyline {
+  const out: number[] = [];
+  const add = (x: number, y: number) => {
+    const n = out.length;
+    if (n === 0 || Math.abs(x - out[n - 2]!) > 1e-7 || Math.abs(y - out[n - 1]!) > 1e-7) out.push(x, y);
+  };
+  const first = path.anchors[0];
+  if (first) {
+    const p = apply(map, first);
+    add(p.x, p.y);
+  }
+  for (const c of segments(path)) split(mapCubic(map, c), fineness, 0, add);
+  const n = out.length;
+  if (path.closed && n > 2 && Math.abs(out[0]! - out[n - 2]!) < 1e-7 && Math.abs(out[1]! - out[n - 1]!) < 1e-7)
+    out.length -= 2;
+  return { closed: path.closed && out.length > 4, points: Float64Array.from(out) };
+}
+
+function split(c: Cubic, fine: Fineness, depth: number, add: (x: number, y: number) => void): void {
+  const [p, q, r, s] = c;
+  if (depth >= DEEPEST || (isFlat(c, fine.tolerance) && turnOf(c) <= fine.turn)) {
+    add(s.x, s.y);
+    return;
+  }
+  const half = (a: { x: number; y: number }, b: { x: number; y: number }) => ({
+    x: (a.x + b.x) / 2,
+    y: (a.y + b.y) / 2,
+  });
+  const a = half(p, q);
+  const m = half(q, r);
+  const d = half(r, s);
+  const b = half(a, m);
+  const e = half(m, d);
+  const f = half(b, e);
+  split([p, a, b, f], fine, depth + 1, add);
+  split([f, e, d, s], fine, depth + 1, add);
+}
+
+function isFlat([p, q, r, s]: Cubic, tolerance: number): boolean {
+  const ux = 3 * q.x - 2 * p.x - s.x;
+  const uy = 3 * q.y - 2 * p.y - s.y;
+  const vx = 3 * r.x - 2 * s.x - p.x;
+  const vy = 3 * r.y - 2 * s.y - p.y;
+  return Math.max(ux * ux, vx * vx) + Math.max(uy * uy, vy * vy) <= 16 * tolerance * tolerance;
+}
+
+/** How far the control polygon turns, radians: never less than the curve's own turn. */
+function turnOf([p, q, r, s]: Cubic): number {
+  let turn = 0;
+  let dx = 0;
+  let dy = 0;
+  for (const [from, to] of [
+    [p, q],
+    [q, r],
+    [r, s],
+  ] as const) {
+    const ex = to.x - from.x;
+    const ey = to.y - from.y;
+    if (ex * ex + ey * ey < 1e-12) continue;
+    if (dx !== 0 || dy !== 0) turn += Math.abs(Math.atan2(dx * ey - dy * ex, dx * ex + dy * ey));
+    dx = ex;
+    dy = ey;
+  }
+  return turn;
+}

@@ -1,0 +1,38 @@
+import { clampChroma, converter, formatHex, parse } from 'culori';
+
+/** sRGB-encoded red, green, blue, each 0–1. */
+export type Rgb = readonly [red: number, green: number, blue: number];
+
+const toOklch = converter('oklch');
+
+/** The components of a `#rrggbb` colour. Throws an Error that names the text if it is no colour. */
+export function rgb(hex: string): Rgb {
+  const c = parse(hex);
+  if (!c || c.mode !== 'rgb') throw new Error(`"${hex}" is not a colour; write it as #rrggbb.`);
+  return [c.r, c.g, c.b];
+}
+
+/**
+ * `hex` turned to the hue of `light` while it keeps its own lightness; its chroma keeps its share of
+ * the light's, so a pale highlight stays pale. Works in OKLCH (Ottosson, 2020), clamped to sRGB.
+ * `from` is the light colour that `hex` was made for.
+ */
+export function relight(hex: string, from: string, light: string): string {
+  const own = toOklch(hex)!;
+  const old = toOklch(from)!;
+  const next = toOklch(light)!;
+  const share = old.c > 0.005 ? own.c / old.c : 0.6;
+  const lift = old.l > 0 ? own.l / old.l : 1;
+  return formatHex(
+    clampChroma({ mode: 'oklch', l: Math.min(1, next.l * lift), c: next.c * share, h: next.h ?? own.h ?? 0 }, 'oklch'),
+  );
+}
+
+/** `hex` moved towards white by `amount` (0–1) in OKLCH, hue kept. */
+export function lighten(hex: string, amount: number): string {
+  const c = toOklch(hex)!;
+  return formatHex(clampChroma({ ...c, l: c.l + (1 - c.l) * amount, c: c.c * (1 - amount * 0.75) }, 'oklch'));
+}
+
+/** Luma of sRGB-encoded components (Rec. 709 weights). */
+export const luma = (r: number, g: number, b: number): number => 0.2126 * r + 0.7152 * g + 0.0722 * b;

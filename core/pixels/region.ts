@@ -1,0 +1,76 @@
+/**
+ * A rectangle of whole pixels on the grid of a render: scene px multiplied by the render's scale.
+ * Its origin is absolute, so two regions of one render always share the same grid.
+ */
+export interface Region {
+  x: number;
+  y: number;
+  width: number;
+  height: number;
+}
+
+export const EMPTY: Region = { x: 0, y: 0, width: 0, height: 0 };
+
+/** Whether a region holds no pixel. */
+export const isEmpty = (r: Region): boolean => r.width <= 0 || r.height <= 0;
+
+/** What two regions share; EMPTY where they do not meet. */
+export function intersect(a: Region, b: Region): Region {
+  const x = Math.max(a.x, b.x);
+  const y = Math.max(a.y, b.y);
+  const width = Math.min(a.x + a.width, b.x + b.width) - x;
+  const height = Math.min(a.y + a.height, b.y + b.height) - y;
+  return width > 0 && height > 0 ? { x, y, width, height } : EMPTY;
+}
+
+/** The smallest region that holds both; an empty one counts for nothing. */
+export function unite(a: Region, b: Region): Region {
+  if (isEmpty(a)) return b;
+  if (isEmpty(b)) return a;
+  const x = Math.min(a.x, b.x);
+  const y = Math.min(a.y, b.y);
+  return {
+    x,
+    y,
+    width: Math.max(a.x + a.width, b.x + b.width) - x,
+    height: Math.max(a.y + a.height, b.y + b.height) - y,
+  };
+}
+
+/** A region grown by `margin` px on every side. An empty region stays empty. */
+export function grow(r: Region, margin: number): Region {
+  if (isEmpty(r) || margin === 0) return r;
+  return { x: r.x - margin, y: r.y - margin, width: r.width + 2 * margin, height: r.height + 2 * margin };
+}
+
+/** Whether `outer` holds every pixel of `inner`. */
+export function contains(outer: Region, inner: Region): boolean {
+  return (
+    isEmpty(inner) ||
+    (inner.x >= outer.x &&
+      inner.y >= outer.y &&
+      inner.x + inner.width <= outer.x + outer.width &&
+      inner.y + inner.height <= outer.y + outer.height)
+  );
+}
+
+/** The whole pixels that cover a box given by its edges (any real numbers, px). */
+export function covering(x0: number, y0: number, x1: number, y1: number): Region {
+  if (!(x1 > x0 && y1 > y0)) return EMPTY;
+  const x = Math.floor(x0);
+  const y = Math.floor(y0);
+  return { x, y, width: Math.ceil(x1) - x, height: Math.ceil(y1) - y };
+}
+
+/** The region of a whole scene of width × height scene px at a scale; at least one pixel. */
+export function wholeScene(size: { width: number; height: number }, scale: number): Region {
+  return {
+    x: 0,
+    y: 0,
+    width: Math.max(1, Math.round(size.width * scale)),
+    height: Math.max(1, Math.round(size.height * scale)),
+  };
+}
+
+/** A text that is equal for equal regions, for cache keys. */
+export const regionKey = (r: Region): string => `${r.x},${r.y},${r.width},${r.height}`;
