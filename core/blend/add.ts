@@ -1,0 +1,10 @@
+import type { BlendDefinition } from './blend';
+
+/** B(cb, cs) = cb + cs, unbounded: what exceeds 1 is kept. */
+export const add: BlendDefinition = {
+  name: 'add',
+  label: 'Add',
+  help: 'Adds light to light, past white.',
+  bounded: false,
+  function: (cb, cs) => cb + cs,
+};

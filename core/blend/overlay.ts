@@ -1,0 +1,10 @@
+import type { BlendDefinition } from './blend';
+
+/** B(cb, cs) = hard-light(cs, cb) (Compositing and Blending Level 1, 10.1.4). */
+export const overlay: BlendDefinition = {
+  name: 'overlay',
+  label: 'Overlay',
+  help: 'Multiplies the dark, screens the light.',
+  bounded: true,
+  function: (cb, cs) => (cb <= 0.5 ? 2 * cb * cs : 1 - 2 * (1 - cb) * (1 - cs)),
+};

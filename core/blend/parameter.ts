@@ -1,0 +1,10 @@
+import type { ChoiceParameter } from '../definitions/parameter';
+import { blends } from './index';
+
+/** A parameter that chooses a blend. */
+export const blendParameter = (label: string, value: string): ChoiceParameter => ({
+  kind: 'choice',
+  label,
+  options: blends.map((b) => ({ value: b.name, label: b.label })),
+  default: value,
+});

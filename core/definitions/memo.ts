@@ -1,0 +1,10 @@
+/**
+ * Keeps what was computed: returns what `make` gave for this key before, or calls it now.
+ * `bytes` tells how much a result holds. A key must name everything the result depends on.
+ */
+export interface Memo {
+  <T>(key: string, make: () => T, bytes: (made: T) => number): T;
+}
+
+/** A memo that remembers nothing. */
+export const noMemo: Memo = (_key, make) => make();

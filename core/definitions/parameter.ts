@@ -1,0 +1,92 @@
+import * as v from 'valibot';
+
+/** What every parameter says of itself: controls, schema, docs and command line all read it. */
+interface Described {
+  label: string;
+  /** One sentence for a tooltip and the docs. */
+  help?: string;
+}
+
+export interface NumberParameter extends Described {
+  kind: 'number';
+  unit: 'px' | 'σ px' | '%' | '°' | 'stops' | '';
+  min: number;
+  max: number;
+  /** Where the slider ends; typing may go on to `min` and `max`. */
+  slider?: readonly [number, number];
+  /** What one arrow key adds. */
+  step: number;
+  default: number;
+}
+
+export interface ColourParameter extends Described {
+  kind: 'colour';
+  default: string;
+}
+
+export interface SwitchParameter extends Described {
+  kind: 'switch';
+  default: boolean;
+}
+
+export interface ChoiceParameter<V extends string = string> extends Described {
+  kind: 'choice';
+  options: readonly { value: V; label: string }[];
+  default: V;
+}
+
+export type Parameter = NumberParameter | ColourParameter | SwitchParameter | ChoiceParameter;
+export type Parameters = Readonly<Record<string, Parameter>>;
+
+type ValueOf<P> = P extends { kind: 'number' }
+  ? number
+  : P extends { kind: 'switch' }
+    ? boolean
+    : P extends { kind: 'choice'; options: readonly { value: infer V }[] }
+      ? V
+      : string;
+
+/** The values that a set of parameters takes. */
+export type Values<P extends Parameters> = { -readonly [K in keyof P]: ValueOf<P[K]> };
+
+export const HEX = /^#[0-9a-f]{6}$/i;
+
+/** The schema of one parameter's value. Its messages name the range in the artist's words. */
+export function parameterSchema(p: Parameter): v.GenericSchema<unknown> {
+  switch (p.kind) {
+    case 'number': {
+      const range = `${p.label} must be a number from ${p.min} to ${p.max}${p.unit ? ` ${p.unit}` : ''}.`;
+      return v.pipe(v.number(range), v.finite(range), v.minValue(p.min, range), v.maxValue(p.max, range));
+    }
+    case 'colour':
+      return v.pipe(v.string(), v.regex(HEX, `${p.label} must be a colour written #rrggbb.`));
+    case 'switch':
+      return v.boolean(`${p.label} must be true or false.`);
+    case 'choice': {
+      const names = p.options.map((o) => o.value);
+      return v.picklist(names, `${p.label} must be one of ${names.join(', ')}.`);
+    }
+  }
+}
+
+/** The schema of an object that holds exactly these parameters' values. */
+export function parametersSchema<P extends Parameters>(parameters: P): v.GenericSchema<Values<P>> {
+  const entries = Object.fromEntries(Object.entries(parameters).map(([k, p]) => [k, parameterSchema(p)]));
+  return v.strictObject(entries) as unknown as v.GenericSchema<Values<P>>;
+}
+
+/** Every parameter's default. */
+export function defaultsOf<P extends Parameters>(parameters: P): Values<P> {
+  return Object.fromEntries(Object.entries(parameters).map(([k, p]) => [k, p.default])) as Values<P>;
+}
+
+/** A percentage parameter, 0–100 unless said. */
+export const percent = (label: string, value: number, min = 0, max = 100): NumberParameter => ({
+  kind: 'number',
+  label,
+  unit: '%',
+  min,
+  max,
+  step: 1,
+  default: value,
+});

@@ -1,0 +1,30 @@
+import type * as v from 'valibot';
+import type { Affine, Box } from '../geometry/affine';
+import type { ColourBuffer } from '../pixels/buffer';
+import type { Picture } from '../pixels/picture';
+import type { Region } from '../pixels/region';
+import type { Memo } from './memo';
+
+/** What a source is given to draw itself. */
+export interface SourceContext {
+  /** From the source's own px to px of the render. */
+  map: Affine;
+  wanted: Region;
+  /** A picture by its asset name. Throws if it is not there. */
+  picture(asset: string): Picture;
+  memo: Memo;
+}
+
+/** One thing that a layer can be. */
+export interface SourceDefinition<S extends { kind: string }> {
+  kind: S['kind'];
+  label: string;
+  /** One sentence for the palette and the docs. */
+  help: string;
+  schema: v.GenericSchema<unknown, S>;
+  /** The box to arrange by, in the source's own px; null if there is nothing yet. */
+  box(source: S): Box | null;
+  /** The names of the assets it needs. */
+  assets(source: S): string[];
+  render(source: S, context: SourceContext): ColourBuffer;
+}

@@ -1,0 +1,100 @@
+import { strFromU8, strToU8, unzip, zip } from 'fflate';
+import { sha256 } from 'hash-wasm';
+import { assetsOf } from '../render/render';
+import { parseScene } from '../scene/check';
+import type { Scene } from '../scene/schema';
+import { ASSET_NAME } from '../sources/picture';
+import { FileFault } from './fault';
+
+/** A scene with the pixels it needs: asset names and their files' bytes. */
+export interface Packed {
+  scene: Scene;
+  assets: Map<string, Uint8Array>;
+}
+
+/** The most a file may unpack to. */
+export const MAX_UNPACKED = 2 ** 30;
+
+/** The asset name of some bytes: their SHA-256, and an extension. */
+export const assetName = async (bytes: Uint8Array, extension: string): Promise<string> =>
+  `${await sha256(bytes)}.${extension}`;
+
+/** A scene as the bytes of an `.ignis` file. Only the assets it needs are put in. */
+export function packScene({ scene, assets }: Packed): Promise<Uint8Array> {
+  const files: Record<string, Uint8Array | [Uint8Array, { level: 0 }]> = {
+    'scene.json': strToU8(JSON.stringify(scene, null, 2)),
+  };
+  // Pictures are compressed already.
+  for (const name of assetsOf(scene)) {
+    const bytes = assets.get(name);
+    if (!bytes) throw new Error(`The asset ${name} is not here, so the scene cannot be packed.`);
+    files[`assets/${name}`] = [bytes, { level: 0 }];
+  }
+  return new Promise((resolve, reject) =>
+    zip(files, { level: 6 }, (error, data) => (error ? reject(error) : resolve(data))),
+  );
+}
+
+/**
+ * Reads an `.ignis` file. Throws a FileFault for a file that is no zip, unpacks to more than 1 GB,
+ * names files outside itself, or lacks scene.json or an asset; a SceneError for a faulty scene.
+ */
+export async function unpackScene(bytes: Uint8Array, name: string): Promise<Packed> {
+  return assemble(await unzipped(bytes, name), name);
+}
+
+function unzipped(bytes: Uint8Array, name: string): Promise<Record<string, Uint8Array>> {
+  let total = 0;
+  let refused: FileFault | null = null;
+  return new Promise((resolve, reject) => {
+    const fail = (error: unknown) =>
+      reject(
+        error instanceof FileFault
+          ? error
+          : new FileFault(name, 'is no Ignis scene, or is damaged', 'Open a file that was saved here with the ending .ignis.'),
+      );
+    try {
+      unzip(
+        bytes,
+        {
+          filter: (file) => {
+            total += file.originalSize;
+            if (total > MAX_UNPACKED) refused ??= new FileFault(name, 'unpacks to more than 1 GB', 'Save the scene again with smaller pictures.');
+            else if (/^([a-z]:|[/\\])|(^|[/\\])\.\.([/\\]|$)/i.test(file.name))
+              refused ??= new FileFault(name, `names a file outside itself (${file.name})`, 'It was not made here and is not opened.');
+            return !refused && !file.name.endsWith('/');
+          },
+        },
+        (error, files) => (refused ? fail(refused) : error ? fail(error) : resolve(files)),
+      );
+    } catch (error) {
+      fail(error);
+    }
+  });
+}
+
+/**
+ * The files of a scene, by path, as a scene: what stands in a zip or in a folder laid out the same
+ * way. Throws as unpackScene does.
+ */
+export async function assemble(files: Record<string, Uint8Array>, name: string): Promise<Packed> {
+  const json = files['scene.json'];
+  if (!json) throw new FileFault(name, 'holds no scene.json', 'Open a file that was saved here with the ending .ignis.');
+  let value: unknown;
+  try {
+    value = JSON.parse(strFromU8(json));
+  } catch (cause) {
+    throw new FileFault(name, `holds a scene.json that is no JSON (${(cause as Error).message})`, 'Open an earlier copy of the scene.');
+  }
+  const scene = parseScene(value);
+  const assets = new Map<string, Uint8Array>();
+  for (const asset of assetsOf(scene)) {
+    const bytes = files[`assets/${asset}`];
+    if (!bytes || !ASSET_NAME.test(asset))
+      throw new FileFault(name, `lacks the picture ${asset.slice(0, 12)}… that the scene needs`, 'Save the scene again from where it was made.');
+    if ((await sha256(bytes)) !== asset.split('.')[0])
+      throw new FileFault(name, `holds a picture that was changed or damaged (${asset.slice(0, 12)}…)`, 'Save the scene again from where it was made.');
+    assets.set(asset, bytes);
+  }
+  return { scene, assets };
+}

@@ -1,0 +1,56 @@
+import { convertIndexedToRgb, decode, encode } from 'fast-png';
+import type { StraightImage } from '../pixels/picture';
+import { FileFault } from './fault';
+
+/**
+ * A PNG as straight RGBA of its own depth, alpha kept exactly. Grey, palette and 1, 2, 4 bits are
+ * widened. Throws a FileFault that names the file if it is damaged.
+ */
+export function readPng(bytes: Uint8Array, name: string): StraightImage {
+  let png: ReturnType<typeof decode>;
+  try {
+    png = decode(bytes, { checkCrc: true });
+  } catch (cause) {
+    throw new FileFault(name, `is damaged or cut short (${(cause as Error).message})`, 'Save it again from where it came, and bring in the new copy.');
+  }
+  const { width, height } = png;
+  let { data, channels } = png as { data: Uint8Array | Uint8ClampedArray | Uint16Array; channels: number };
+  let depth: 8 | 16 = png.depth === 16 ? 16 : 8;
+  if (png.palette) {
+    data = convertIndexedToRgb(png);
+    channels = data.length / (width * height);
+    depth = 8;
+  } else if (png.depth < 8) {
+    data = widened(data as Uint8Array, png.depth, width, height);
+    channels = 1;
+  }
+  const out = depth === 16 ? new Uint16Array(width * height * 4) : new Uint8Array(width * height * 4);
+  const opaque = depth === 16 ? 65535 : 255;
+  for (let i = 0, at = 0; i < out.length; i += 4, at += channels) {
+    const grey = channels < 3;
+    out[i] = data[at]!;
+    out[i + 1] = data[grey ? at : at + 1]!;
+    out[i + 2] = data[grey ? at : at + 2]!;
+    out[i + 3] = channels % 2 === 0 ? data[at + channels - 1]! : opaque;
+  }
+  return { width, height, depth, data: out };
+}
+
+/** Grey of 1, 2 or 4 bits, packed row by row, as 8 bits. */
+function widened(packed: Uint8Array, bits: number, width: number, height: number): Uint8Array {
+  const out = new Uint8Array(width * height);
+  const stride = Math.ceil((width * bits) / 8);
+  const top = 2 ** bits - 1;
+  for (let y = 0; y < height; y++)
+    for (let x = 0; x < width; x++) {
+      const bit = x * bits;
+      const byte = packed[y * stride + (bit >> 3)]!;
+      out[y * width + x] = Math.round((((byte >> (8 - bits - (bit & 7))) & top) / top) * 255);
+    }
+  return out;
+}
+
+/** Straight RGBA as the bytes of a PNG of the same depth. */
+export function writePng({ width, height, depth, data }: StraightImage): Uint8Array {
+  return encode({ width, height, depth, channels: 4, data: data as Uint8Array }, { zlib: { level: 4 } });
+}

@@ -1,0 +1,152 @@
+import { Bezier } from 'bezier-js';
+import type { Point } from './affine';
+import type { Anchor, Cubic, Path } from './path';
+import { corner, pointAt, segment, segmentCount, segments } from './path';
+
+/** Changes to a path, as pure functions: each returns a new path and leaves the old one alone. */
+
+const bezier = (c: Cubic) => new Bezier(c.map((p) => ({ x: p.x, y: p.y })));
+
+/** The place on a path nearest to a point: which segment, t along it (0–1), where, how far (px). */
+export interface Nearest {
+  segment: number;
+  t: number;
+  point: Point;
+  distance: number;
+}
+
+/** The nearest place on a path; null if it has no segment. */
+export function nearestOn(path: Path, p: Point): Nearest | null {
+  let best: Nearest | null = null;
+  segments(path).forEach((c, i) => {
+    const found = bezier(c).project(p);
+    const distance = Math.hypot(found.x - p.x, found.y - p.y);
+    if (!best || distance < best.distance)
+      best = { segment: i, t: found.t ?? 0, point: { x: found.x, y: found.y }, distance };
+  });
+  return best;
+}
+
+const withAnchors = (path: Path, anchors: Anchor[]): Path => ({ ...path, anchors });
+const less = (a: Point, b: Point): Point => ({ x: a.x - b.x, y: a.y - b.y });
+const isZero = (p: Point) => p.x === 0 && p.y === 0;
+
+/** Puts an anchor on segment `i` at t (0–1); the curve keeps its shape (de Casteljau). */
+export function insertAnchor(path: Path, i: number, t: number): Path {
+  const c = segment(path, i);
+  const next = (i + 1) % path.anchors.length;
+  const anchors = path.anchors.slice();
+  const a = anchors[i]!;
+  const b = anchors[next]!;
+  const p = pointAt(c, t);
+  if (isZero(a.out) && isZero(b.in)) {
+    anchors.splice(i + 1, 0, corner(p.x, p.y));
+    return withAnchors(path, anchors);
+  }
+  const { left, right } = bezier(c).split(t);
+  const [l, r] = [left.points, right.points];
+  anchors[i] = { ...a, out: less(l[1]!, l[0]!) };
+  anchors[next] = { ...anchors[next]!, in: less(r[2]!, r[3]!) };
+  anchors.splice(i + 1, 0, { ...p, kind: 'smooth', in: less(l[2]!, l[3]!), out: less(r[1]!, r[0]!) });
+  return withAnchors(path, anchors);
+}
+
+/** The path without anchor `i`; below two anchors it is open. */
+export function removeAnchor(path: Path, i: number): Path {
+  const anchors = path.anchors.filter((_, k) => k !== i);
+  return { closed: path.closed && anchors.length > 2, anchors };
+}
+
+/** Anchor `i` moved to a place; its handles go along. */
+export function moveAnchor(path: Path, i: number, to: Point): Path {
+  return withAnchors(path, path.anchors.map((a, k) => (k === i ? { ...a, x: to.x, y: to.y } : a)));
+}
+
+/**
+ * One handle of anchor `i` set to an offset. On a smooth anchor the other handle turns to stay on
+ * one line with it and keeps its own length, or takes the same if it has none.
+ */
+export function setHandle(path: Path, i: number, which: 'in' | 'out', offset: Point): Path {
+  const other = which === 'in' ? 'out' : 'in';
+  return withAnchors(
+    path,
+    path.anchors.map((a, k) => {
+      if (k !== i) return a;
+      if (a.kind === 'corner') return { ...a, [which]: offset };
+      const l = Math.hypot(offset.x, offset.y);
+      const own = Math.hypot(a[other].x, a[other].y) || l;
+      const s = l > 0 ? -own / l : 0;
+      return { ...a, [which]: offset, [other]: { x: offset.x * s, y: offset.y * s } };
+    }),
+  );
+}
+
+/** Anchor `i` made a corner (handles gone), or smooth with handles along its neighbours' direction. */
+export function turnAnchor(path: Path, i: number): Path {
+  const n = path.anchors.length;
+  const a = path.anchors[i];
+  if (!a) return path;
+  const turned = a.kind === 'smooth' ? corner(a.x, a.y) : smoothed(path, i, n);
+  return withAnchors(path, path.anchors.map((old, k) => (k === i ? turned : old)));
+}
+
+function smoothed(path: Path, i: number, n: number): Anchor {
+  const a = path.anchors[i]!;
+  const before = path.closed || i > 0 ? path.anchors[(i - 1 + n) % n]! : a;
+  const after = path.closed || i < n - 1 ? path.anchors[(i + 1) % n]! : a;
+  const dx = after.x - before.x;
+  const dy = after.y - before.y;
+  const l = Math.hypot(dx, dy) || 1;
+  // A third of the way to each neighbour makes a curve that neither bulges nor kinks.
+  const back = Math.hypot(a.x - before.x, a.y - before.y) / 3 || l / 6;
+  const on = Math.hypot(after.x - a.x, after.y - a.y) / 3 || l / 6;
+  return {
+    ...a,
+    kind: 'smooth',
+    in: { x: (-dx / l) * back, y: (-dy / l) * back },
+    out: { x: (dx / l) * on, y: (dy / l) * on },
+  };
+}
+
+/**
+ * Segment `i` bent so that its point at t moves by (dx, dy); anchors stay. Both handles share the
+ * move so that the curve passes exactly through the new place. Anchors whose other side has a
+ * handle become corners, because one line can no longer hold both.
+ */
+export function bendSegment(path: Path, i: number, t: number, dx: number, dy: number): Path {
+  const c = segment(path, i);
+  const u = 1 - t;
+  const b1 = 3 * u * u * t;
+  const b2 = 3 * u * t * t;
+  const sum = b1 * b1 + b2 * b2;
+  if (sum < 1e-9) return path;
+  const next = (i + 1) % path.anchors.length;
+  const straight = isZero(path.anchors[i]!.out) && isZero(path.anchors[next]!.in);
+  // A straight segment first gets handles at its thirds, which leave it straight.
+  const [p, q, r, s] = c;
+  const third = (a: number, b: number) => (b - a) / 3;
+  const out = straight ? { x: third(p.x, s.x), y: third(p.y, s.y) } : less(q, p);
+  const into = straight ? { x: -third(p.x, s.x), y: -third(p.y, s.y) } : less(r, s);
+  const anchors = path.anchors.slice();
+  const a = anchors[i]!;
+  anchors[i] = { ...a, kind: isZero(a.in) ? a.kind : 'corner', out: { x: out.x + (dx * b1) / sum, y: out.y + (dy * b1) / sum } };
+  const b = anchors[next]!;
+  anchors[next] = { ...b, kind: isZero(b.out) ? b.kind : 'corner', in: { x: into.x + (dx * b2) / sum, y: into.y + (dy * b2) / sum } };
+  return withAnchors(path, anchors);
+}
+
+/** `to` moved so that the line from `from` to it stands at a multiple of 15°, its length kept. */
+export function holdAngle(from: Point, to: Point): Point {
+  const dx = to.x - from.x;
+  const dy = to.y - from.y;
+  const step = Math.PI / 12;
+  const angle = Math.round(Math.atan2(dy, dx) / step) * step;
+  const l = Math.hypot(dx, dy);
+  return { x: from.x + Math.cos(angle) * l, y: from.y + Math.sin(angle) * l };
+}
+
+/** An open path with one more anchor at its end. */
+export const appendAnchor = (path: Path, anchor: Anchor): Path => withAnchors(path, [...path.anchors, anchor]);
+
+/** The path closed, if it has anchors enough to hold an inside. */
+export const closePath = (path: Path): Path => (segmentCount(path) >= 2 ? { ...path, closed: true } : path);

@@ -1,0 +1,66 @@
+import type { Picture, StraightImage } from '../pixels/picture';
+import { quantise } from '../pixels/quantise';
+import type { Region } from '../pixels/region';
+import { covering, intersect, isEmpty, wholeScene } from '../pixels/region';
+import type { Scene } from '../scene/schema';
+import { MAX_PIXELS, MAX_SIDE } from '../scene/schema';
+import { cacheOf } from './cache';
+import { render } from './render';
+
+/** What to make of a scene as a file. */
+export interface ExportRequest {
+  /** Pixels for one scene px, above 0 and up to 8. */
+  scale: number;
+  depth: 8 | 16;
+  background: boolean;
+  /** Only these layers; all if left out. */
+  layers?: readonly string[];
+  /** A part of the scene, scene px; the whole if left out. */
+  region?: Region;
+  picture(asset: string): Picture;
+  /** Called after each band with the share done, 0–1. */
+  progress?(done: number): void;
+}
+
+/** About this many pixels are in work at once. */
+const BAND_PIXELS = 2 ** 21;
+
+/**
+ * A scene as straight RGBA, made in bands so that memory follows the band and not the picture. The
+ * bands are a function of scene and request alone, so every machine makes the same bytes.
+ * Throws a RangeError if the picture would be empty or too large.
+ */
+export function exportScene(scene: Scene, request: ExportRequest): StraightImage {
+  const { scale, depth } = request;
+  if (!(scale > 0 && scale <= 8)) throw new RangeError(`The scale must be above 0 and at most 8; it is ${scale}.`);
+  const region = exportRegion(scene, scale, request.region);
+  const { width, height } = region;
+  const out = depth === 8 ? new Uint8ClampedArray(width * height * 4) : new Uint16Array(width * height * 4);
+  const rows = Math.max(64, Math.floor(BAND_PIXELS / width));
+  const { memo } = cacheOf(64 * 2 ** 20);
+  for (let y = 0; y < height; y += rows) {
+    const band = { x: region.x, y: region.y + y, width, height: Math.min(rows, height - y) };
+    const pixels = render(scene, { ...request, region: band, memo });
+    out.set(quantise(pixels, depth).data, y * width * 4);
+    request.progress?.((y + band.height) / height);
+  }
+  return { width, height, depth, data: out };
+}
+
+/** The pixels an export will have. Throws a RangeError if there would be none or too many. */
+export function exportRegion(scene: Scene, scale: number, part?: Region): Region {
+  const whole = wholeScene(scene, scale);
+  const region = part
+    ? intersect(
+        whole,
+        covering(part.x * scale, part.y * scale, (part.x + part.width) * scale, (part.y + part.height) * scale),
+      )
+    : whole;
+  if (isEmpty(region))
+    throw new RangeError(`The region lies outside the scene, which is ${scene.width} × ${scene.height} px.`);
+  if (region.width > MAX_SIDE || region.height > MAX_SIDE || region.width * region.height > MAX_PIXELS)
+    throw new RangeError(
+      `The export would be ${region.width} × ${region.height} px; at most ${MAX_SIDE} px a side and ${MAX_PIXELS / 1e6} megapixels can be made. Choose a smaller scale.`,
+    );
+  return region;
+}

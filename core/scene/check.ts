@@ -1,0 +1,55 @@
+import * as v from 'valibot';
+import type { Scene } from './schema';
+import { VERSION, sceneSchema } from './schema';
+
+/** One thing wrong with a scene: where (a JSON path such as `$.layers[2].opacity`) and what. */
+export interface Fault {
+  path: string;
+  message: string;
+}
+
+/** A scene that could not be read; `faults` tells every place. */
+export class SceneError extends Error {
+  constructor(
+    message: string,
+    readonly faults: Fault[],
+  ) {
+    super(message);
+    this.name = 'SceneError';
+  }
+}
+
+/** Every fault of a value that should be a scene; empty if it is one. */
+export function sceneFaults(value: unknown): Fault[] {
+  const version = (value as { version?: unknown } | null)?.version;
+  if (typeof version === 'number' && version > VERSION)
+    return [
+      {
+        path: '$.version',
+        message: `The scene was saved by a newer Ignis (version ${version}; this one reads up to ${VERSION}). Open it with that one.`,
+      },
+    ];
+  const result = v.safeParse(sceneSchema, value);
+  return result.success ? [] : result.issues.flatMap(leaves).map((i) => ({ path: pathOf(i), message: i.message }));
+}
+
+/** The value as a scene. Throws a SceneError that names the first fault and counts the others. */
+export function parseScene(value: unknown): Scene {
+  const faults = sceneFaults(value);
+  const first = faults[0];
+  if (first) {
+    const more = faults.length > 1 ? ` (and ${faults.length - 1} more)` : '';
+    throw new SceneError(`${first.path}: ${first.message}${more}`, faults);
+  }
+  return value as Scene;
+}
+
+/** The faults deepest inside: what a variant says of its options is told by the option that was meant. */
+function leaves(issue: v.BaseIssue<unknown>): v.BaseIssue<unknown>[] {
+  return issue.issues?.length ? issue.issues.flatMap(leaves) : [issue];
+}
+
+function pathOf(issue: v.BaseIssue<unknown>): string {
+  const keys = issue.path?.map(({ key }) => (typeof key === 'number' ? `[${key}]` : `.${String(key)}`)) ?? [];
+  return `$${keys.join('')}`;
+}

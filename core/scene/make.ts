@@ -1,0 +1,66 @@
+import { nanoid } from 'nanoid/non-secure';
+import { defaultsOf } from '../definitions/parameter';
+import type { Point } from '../geometry/affine';
+import type { Path } from '../geometry/path';
+import type { PictureSource } from '../sources/picture';
+import { tubePasses } from '../sources/pass';
+import { stepOfKind } from '../steps/index';
+import { placed } from './placement';
+import type { Layer, Scene, Step } from './schema';
+import { VERSION } from './schema';
+
+/** A new id: 10 letters, digits, - or _. */
+export const newId = (): string => nanoid(10);
+
+/** An empty scene of a size in px; background `#rrggbb`, or null for transparency. */
+export const newScene = (name: string, width: number, height: number, background: string | null): Scene => ({
+  format: 'ignis',
+  version: VERSION,
+  name,
+  width,
+  height,
+  background,
+  layers: [],
+});
+
+/** The light colour of a first line: the ember of the harbour's lamps. */
+export const FIRST_LIGHT = '#ff5a1f';
+
+/** A line layer as a tube: `width` is that of the glass, scene px. */
+export const newLine = (name: string, path: Path, light = FIRST_LIGHT, width = 14): Layer => ({
+  id: newId(),
+  name,
+  visible: true,
+  opacity: 100,
+  blend: 'screen',
+  placement: placed(),
+  source: { kind: 'line', light, path, passes: tubePasses(light, width, newId) },
+  steps: [],
+});
+
+/**
+ * A picture layer centred on a point of the scene. If `fit`, a picture larger than the scene is
+ * scaled down to it.
+ */
+export function newPicture(name: string, source: PictureSource, scene: Scene, at: Point, fit: boolean): Layer {
+  const pivot = { x: source.width / 2, y: source.height / 2 };
+  const k = fit ? Math.min(1, scene.width / source.width, scene.height / source.height) : 1;
+  return {
+    id: newId(),
+    name,
+    visible: true,
+    opacity: 100,
+    blend: 'normal',
+    placement: { ...placed(pivot), x: Math.round(at.x - pivot.x), y: Math.round(at.y - pivot.y), scaleX: k, scaleY: k },
+    source,
+    steps: [],
+  };
+}
+
+/** A step of a kind with its defaults. Throws if there is no such kind. */
+export const newStep = (kind: string): Step => ({
+  id: newId(),
+  kind,
+  enabled: true,
+  values: defaultsOf(stepOfKind(kind).parameters),
+});

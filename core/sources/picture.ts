@@ -1,0 +1,28 @@
+import * as v from 'valibot';
+import type { SourceDefinition } from '../definitions/source';
+import { drawPicture } from '../kernels/resample';
+
+/** The name of an asset: the SHA-256 of its bytes and the extension of its format. */
+export const ASSET_NAME = /^[0-9a-f]{64}\.(png|jpg|webp|avif|gif|bmp)$/;
+
+export const pictureSchema = v.strictObject({
+  kind: v.literal('picture'),
+  asset: v.pipe(
+    v.string(),
+    v.regex(ASSET_NAME, 'An asset is named by 64 hexadecimal digits and png, jpg, webp, avif, gif or bmp.'),
+  ),
+  width: v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(16384)),
+  height: v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(16384)),
+});
+
+export type PictureSource = v.InferOutput<typeof pictureSchema>;
+
+export const pictureSource: SourceDefinition<PictureSource> = {
+  kind: 'picture',
+  label: 'Picture',
+  help: 'A picture from a file, kept as it came.',
+  schema: pictureSchema,
+  box: (s) => ({ x0: 0, y0: 0, x1: s.width, y1: s.height }),
+  assets: (s) => [s.asset],
+  render: (s, { picture, map, wanted }) => drawPicture(picture(s.asset), map, wanted),
+};

@@ -1,0 +1,63 @@
+import { percent } from '../../definitions/parameter';
+import { defineStep } from '../../definitions/step';
+import { luma } from '../../pixels/colour';
+import { eachPixel } from './per-pixel';
+
+export const hueSaturation = defineStep({
+  kind: 'grade.hue-saturation',
+  label: 'Hue/saturation',
+  help: 'Turns hues, strengthens or drains colour; colorize gives everything one hue.',
+  parameters: {
+    hue: { kind: 'number', label: 'Hue', unit: '°', min: -180, max: 180, step: 1, default: 0 },
+    saturation: percent('Saturation', 0, -100, 100),
+    lightness: percent('Lightness', 0, -100, 100),
+    colorize: { kind: 'switch', label: 'Colorize', help: 'One hue for the whole layer.', default: false },
+  },
+  margin: () => 0,
+  /**
+   * Hue turns about the grey axis and saturation scales the distance from luma, by the matrices of
+   * Filter Effects Level 1 (feColorMatrix, hueRotate and saturate), with Rec. 709 weights. Colorize
+   * lays the hue, at half the strength that saturation adds to, round each pixel's luma.
+   */
+  apply(input, { hue, saturation, lightness, colorize }, _scale, wanted) {
+    const angle = (hue * Math.PI) / 180;
+    const gain = 1 + saturation / 100;
+    const lift = lightness / 100;
+    const tint = hueVector(angle);
+    const m = hueMatrix(angle);
+    return eachPixel(input, wanted, (p) => {
+      const [r, g, b] = p;
+      const y = luma(r, g, b);
+      for (let c = 0; c < 3; c++) {
+        let v: number;
+        if (colorize) v = y + tint[c]! * gain * Math.max(0, Math.min(y, 1 - y));
+        else {
+          const turned = m[c * 3]! * r + m[c * 3 + 1]! * g + m[c * 3 + 2]! * b;
+          v = y + (turned - y) * gain;
+        }
+        v = lift < 0 ? v * (1 + lift) : v + Math.max(0, 1 - v) * lift;
+        p[c] = v > 0 ? v : 0;
+      }
+    });
+  },
+});
+
+/** The hueRotate matrix, row by row. */
+function hueMatrix(angle: number): number[] {
+  const c = Math.cos(angle);
+  const s = Math.sin(angle);
+  const w = [0.2126, 0.7152, 0.0722] as const;
+  return [
+    w[0] + c * (1 - w[0]) - s * w[0], w[1] - c * w[1] - s * w[1], w[2] - c * w[2] + s * (1 - w[2]),
+    w[0] - c * w[0] + s * 0.143, w[1] + c * (1 - w[1]) + s * 0.14, w[2] - c * w[2] - s * 0.283,
+    w[0] - c * w[0] - s * (1 - w[0]), w[1] - c * w[1] + s * w[1], w[2] + c * (1 - w[2]) + s * w[2],
+  ];
+}
+
+/** Red, green and blue of a hue as offsets from its luma, −1 to 1. */
+function hueVector(angle: number): number[] {
+  const channel = (shift: number) => 0.5 + 0.5 * Math.cos(angle - shift);
+  const rgb = [channel(0), channel((2 * Math.PI) / 3), channel((4 * Math.PI) / 3)] as const;
+  const y = luma(...rgb);
+  return rgb.map((v) => v - y);
+}

@@ -1,0 +1,59 @@
+/** The web server: the built studio, and the example scenes. */
+import { join } from 'node:path';
+import compression from 'compression';
+import express from 'express';
+import helmet from 'helmet';
+import { examples } from './examples';
+
+/** What the server serves: the folder of the built studio, and that of the example scenes. */
+export interface Served {
+  studio: string;
+  scenes: string;
+}
+
+/** An Express app that serves the studio, cross-origin isolated and under a strict policy. */
+export function createApp({ studio, scenes }: Served): express.Express {
+  const app = express();
+  app.disable('x-powered-by');
+  app.use(
+    helmet({
+      contentSecurityPolicy: {
+        useDefaults: false,
+        directives: {
+          defaultSrc: ["'none'"],
+          // WebAssembly does the hashing, and the kernels to come.
+          scriptSrc: ["'self'", "'wasm-unsafe-eval'"],
+          workerSrc: ["'self'"],
+          // Styles that widgets set on their elements.
+          styleSrc: ["'self'", "'unsafe-inline'"],
+          imgSrc: ["'self'", 'blob:', 'data:'],
+          fontSrc: ["'self'"],
+          connectSrc: ["'self'", 'blob:'],
+          manifestSrc: ["'self'"],
+          baseUri: ["'none'"],
+          formAction: ["'none'"],
+          frameAncestors: ["'none'"],
+        },
+      },
+      crossOriginEmbedderPolicy: { policy: 'require-corp' },
+      crossOriginOpenerPolicy: { policy: 'same-origin' },
+      // Served over plain HTTP on the artist's own machine.
+      strictTransportSecurity: false,
+    }),
+  );
+  app.use(compression());
+  app.use('/examples', examples(scenes));
+  // Built files carry a hash in their names.
+  app.use('/assets', express.static(join(studio, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }));
+  app.use(express.static(studio, { index: false, maxAge: 0 }));
+  app.get('/{*path}', (request, response, next) => {
+    if (/\.\w+$/.test(request.path)) return next();
+    response.set('Cache-Control', 'no-cache').sendFile(join(studio, 'index.html'));
+  });
+  app.use((_request, response) => void response.status(404).type('text').send('There is nothing at this address.'));
+  app.use(((error, _request, response, _next) => {
+    console.error(error);
+    response.status((error as { status?: number }).status ?? 500).type('text').send('The server failed at this request.');
+  }) as express.ErrorRequestHandler);
+  return app;
+}

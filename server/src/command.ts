@@ -1,0 +1,105 @@
+/** The `ignis` command. */
+import { writeFile } from 'node:fs/promises';
+import { Command, InvalidArgumentError } from 'commander';
+import { FileFault } from '@ignis/core/files/fault';
+import { writePng } from '@ignis/core/files/png';
+import type { Region } from '@ignis/core/pixels/region';
+import { exportScene } from '@ignis/core/render/export';
+import { SceneError } from '@ignis/core/scene/check';
+import { sceneJsonSchema } from '@ignis/core/scene/json-schema';
+import { decodeAssets, pictureFrom, readScene } from './scene-file';
+
+/** Runs the command with its arguments; returns the exit code. */
+export async function run(args: string[]): Promise<number> {
+  let code = 0;
+  const program = new Command('ignis')
+    .description('Renders and checks Ignis scenes. A SCENE is an .ignis file, or a folder laid out the same way.')
+    .exitOverride();
+
+  program
+    .command('render')
+    .description('render a scene to a PNG file')
+    .argument('<scene>')
+    .argument('<out.png>')
+    .option('--scale <factor>', 'pixels for one scene px', number, 1)
+    .option('--region <x,y,w,h>', 'only this part, scene px', region)
+    .option('--depth <bits>', '8 or 16', depth, 8)
+    .option('--layers <id,id>', 'only these layers', (ids: string) => ids.split(',').filter(Boolean))
+    .option('--no-background', 'leave the background colour out')
+    .action(async (path: string, out: string, options: RenderOptions) => {
+      const { scene, assets } = await readScene(path);
+      const missing = options.layers?.filter((id) => !scene.layers.some((l) => l.id === id)) ?? [];
+      if (missing.length > 0)
+        throw new Error(`There is no layer ${missing.join(', ')}; ignis info ${path} lists the layers.`);
+      const image = exportScene(scene, { ...options, picture: pictureFrom(await decodeAssets(assets)) });
+      await writeFile(out, writePng(image));
+    });
+
+  program
+    .command('check')
+    .description('list every fault of a scene with its place; exit 1 if there is one')
+    .argument('<scene>')
+    .action(async (path: string) => {
+      try {
+        const { scene } = await readScene(path);
+        console.log(`${scene.name}: no fault found.`);
+      } catch (error) {
+        if (error instanceof SceneError) for (const f of error.faults) console.log(`${f.path}: ${f.message}`);
+        else if (error instanceof FileFault) console.log(error.message);
+        else throw error;
+        code = 1;
+      }
+    });
+
+  program
+    .command('info')
+    .description('print size and layers as JSON')
+    .argument('<scene>')
+    .action(async (path: string) => {
+      const { scene } = await readScene(path);
+      const { name, width, height, background } = scene;
+      const layers = scene.layers.map((l) => ({ id: l.id, name: l.name, kind: l.source.kind }));
+      console.log(JSON.stringify({ name, width, height, background, layers }, null, 2));
+    });
+
+  program
+    .command('schema')
+    .description('print the JSON Schema of scene.json')
+    .action(() => console.log(JSON.stringify(sceneJsonSchema(), null, 2)));
+
+  try {
+    await program.parseAsync(args, { from: 'user' });
+    return code;
+  } catch (error) {
+    const { exitCode } = error as { exitCode?: number };
+    if (exitCode !== undefined) return exitCode;
+    console.error((error as Error).message);
+    return 1;
+  }
+}
+
+interface RenderOptions {
+  scale: number;
+  region?: Region;
+  depth: 8 | 16;
+  layers?: string[];
+  background: boolean;
+}
+
+function number(text: string): number {
+  const value = Number(text);
+  if (!Number.isFinite(value) || text.trim() === '') throw new InvalidArgumentError('It must be a number.');
+  return value;
+}
+
+function region(text: string): Region {
+  const [x, y, width, height, ...more] = text.split(',').map(number);
+  if (x === undefined || y === undefined || !width || !height || width < 0 || height < 0 || more.length > 0)
+    throw new InvalidArgumentError('It must be four numbers, x,y,w,h, in scene px.');
+  return { x, y, width, height };
+}
+
+function depth(text: string): 8 | 16 {
+  if (text !== '8' && text !== '16') throw new InvalidArgumentError('It must be 8 or 16.');
+  return Number(text) as 8 | 16;
+}
