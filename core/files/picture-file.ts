@@ -60,3 +60,25 @@ function hasChunk(png: Uint8Array, type: string): boolean {
   }
   return false;
 }
+
+/**
+ * Whether a file ends before its format says it does. Browsers draw the part they have of a JPEG,
+ * GIF or WebP without a word, so this is asked of the bytes.
+ */
+export function isCutShort(bytes: Uint8Array, format: PictureFormat): boolean {
+  const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
+  switch (format) {
+    case 'jpg':
+      // The end-of-image mark; cameras may write more behind it.
+      for (let i = bytes.length - 2; i >= 2; i--) if (bytes[i] === 0xff && bytes[i + 1] === 0xd9) return false;
+      return true;
+    case 'gif':
+      return bytes.lastIndexOf(0x3b) < bytes.length - 16;
+    case 'webp':
+      return view.getUint32(4, true) + 8 > bytes.length;
+    case 'bmp':
+      return view.getUint32(2, true) > bytes.length;
+    default:
+      return false;
+  }
+}

@@ -1,13 +1,16 @@
 import type { ColourBuffer } from './buffer';
 import type { StraightImage } from './picture';
 
-/** A hash of a pixel's place and channel, uniform in [0, 1) (after Wang's integer mixers). */
+/**
+ * Triangular noise in (−1, 1) from a hash of a pixel's place and channel (integer mixers after Wang):
+ * the difference of the hash's two halves.
+ */
 function noise(x: number, y: number, channel: number): number {
   let h = Math.imul(x, 0x27d4eb2d) ^ Math.imul(y, 0x165667b1) ^ Math.imul(channel + 1, 0x9e3779b1);
   h = Math.imul(h ^ (h >>> 15), 0x2c1b3c6d);
   h = Math.imul(h ^ (h >>> 12), 0x297a2d39);
   h ^= h >>> 15;
-  return (h >>> 0) / 4294967296;
+  return ((h >>> 16) - (h & 0xffff)) / 65536;
 }
 
 /**
@@ -30,9 +33,7 @@ export function quantise(buffer: ColourBuffer, depth: 8 | 16): StraightImage {
         const v = (c === 3 ? alpha : data[i + c]! / alpha) * top;
         let n = Math.round(v);
         if (depth === 8 && Math.abs(v - n) > 2e-3)
-          n = Math.floor(
-            v + noise(region.x + x, region.y + y, c) - noise(region.x + x, region.y + y, c + 4) + 0.5,
-          );
+          n = Math.floor(v + noise(region.x + x, region.y + y, c) + 0.5);
         out[i + c] = n < 0 ? 0 : n > top ? top : n;
       }
     }

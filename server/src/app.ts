@@ -51,7 +51,9 @@ export function createApp({ studio, scenes }: Served): express.Express {
     response.set('Cache-Control', 'no-cache').sendFile(join(studio, 'index.html'));
   });
   app.use((_request, response) => void response.status(404).type('text').send('There is nothing at this address.'));
-  app.use(((error, _request, response, _next) => {
+  // Express knows a handler of errors by its four arguments.
+  app.use(((error, _request, response, next) => {
+    if (response.headersSent) return next(error);
     console.error(error);
     response.status((error as { status?: number }).status ?? 500).type('text').send('The server failed at this request.');
   }) as express.ErrorRequestHandler);

@@ -1,0 +1,157 @@
+import { addLayers, duplicateLayer, flipLayer, moveLayer, removeLayer, setLayer, setPath, setPlacement } from '@ignis/core/scene/edits';
+import { removeAnchor } from '@ignis/core/geometry/edit-path';
+import { newId } from '@ignis/core/scene/make';
+import type { Layer } from '@ignis/core/scene/schema';
+import { useBench, type Mode } from '../state/bench';
+import { startDrawing } from './stage/drawing';
+import { stageSize } from './stage/stage';
+import { centred, fitted, zoomedAt } from './stage/view';
+
+/** Something that can be done on the bench, by name, key or button. */
+export interface Action {
+  name: string;
+  /** Keys as tinykeys writes them; the first is shown. */
+  keys?: string[];
+  run(): void;
+  enabled: boolean;
+}
+
+/** What only the bench itself can do. */
+export interface BenchDoes {
+  addPicture(): void;
+  openExport(): void;
+  saveFile(): void;
+  copyPicture(): void;
+  toShelf(): void;
+  openHelp(): void;
+  openPalette(): void;
+}
+
+const bench = useBench.getState;
+
+export function remove(layer: Layer): void {
+  const { scene, change, select } = bench();
+  const i = scene.layers.indexOf(layer);
+  change(`Delete ${layer.name}`, removeLayer(layer.id));
+  select((scene.layers[i - 1] ?? scene.layers[i + 1])?.id ?? null);
+}
+
+export function duplicate(layer: Layer): void {
+  const id = newId();
+  bench().change(`Duplicate ${layer.name}`, duplicateLayer(layer.id, id));
+  bench().select(id);
+}
+
+/** Carries a layer by a number of places towards the front. */
+export function carry(layer: Layer, by: number): void {
+  const { scene, change } = bench();
+  const i = scene.layers.indexOf(layer);
+  const to = i + by;
+  if (to < 0 || to >= scene.layers.length) return;
+  change(by > 0 ? 'Carry forward' : 'Carry back', moveLayer(layer.id, to));
+}
+
+/** Selects the card a number of places further to the front. */
+export function walk(by: number): void {
+  const { scene, selected, select } = bench();
+  const i = scene.layers.findIndex((l) => l.id === selected);
+  const next = scene.layers[Math.max(0, Math.min(scene.layers.length - 1, i < 0 ? scene.layers.length - 1 : i + by))];
+  if (next) select(next.id);
+}
+
+export function zoomBy(k: number): void {
+  const { view, set } = bench();
+  set({ view: zoomedAt(view, view.zoom * k, stageSize.width / 2, stageSize.height / 2) });
+}
+
+export const zoomToFit = (): void => bench().set({ view: fitted(bench().scene, stageSize) });
+export const zoomToPixels = (): void => bench().set({ view: centred(bench().scene, stageSize, 1 / window.devicePixelRatio) });
+
+function nudge(dx: number, dy: number): void {
+  const { scene, selected, anchor, mode, change } = bench();
+  const layer = scene.layers.find((l) => l.id === selected);
+  if (!layer) return;
+  if (mode === 'anchors' && anchor !== null && layer.source.kind === 'line') {
+    const { path } = layer.source;
+    const anchors = path.anchors.map((a, i) => (i === anchor ? { ...a, x: a.x + dx, y: a.y + dy } : a));
+    change('Nudge an anchor', setPath(layer.id, { ...path, anchors }));
+  } else change('Nudge', setPlacement(layer.id, { x: layer.placement.x + dx, y: layer.placement.y + dy }));
+}
+
+function removeChosen(layer: Layer | undefined): void {
+  const { anchor, mode, change, set } = bench();
+  if (!layer) return;
+  if (mode === 'anchors' && anchor !== null && layer.source.kind === 'line') {
+    change('Remove an anchor', setPath(layer.id, removeAnchor(layer.source.path, anchor)));
+    set({ anchor: null });
+  } else remove(layer);
+}
+
+let clipboard: Layer | null = null;
+
+function paste(): void {
+  if (!clipboard) return;
+  const copy = JSON.parse(JSON.stringify(clipboard)) as Layer;
+  copy.id = newId();
+  bench().change(`Paste ${copy.name}`, addLayers([copy]));
+  bench().select(copy.id);
+}
+
+/** Whether a layer was copied that can be pasted. */
+export const canPasteLayer = (): boolean => clipboard !== null;
+export const pasteLayer = paste;
+
+/** Everything the bench can do, for the state it is in. */
+export function actions(does: BenchDoes): Action[] {
+  const { scene, selected, history, mode } = bench();
+  const layer = scene.layers.find((l) => l.id === selected);
+  const has = !!layer;
+  const line = layer?.source.kind === 'line';
+  const idle = mode !== 'draw';
+  const work = (m: Mode) => () => bench().set({ mode: m });
+  const arrow = (key: string, dx: number, dy: number): Action[] => [
+    { name: `Nudge ${key.slice(5).toLowerCase()} by 1 px`, keys: [key], run: () => nudge(dx, dy), enabled: has && idle },
+    { name: `Nudge ${key.slice(5).toLowerCase()} by 10 px`, keys: [`Shift+${key}`], run: () => nudge(dx * 10, dy * 10), enabled: has && idle },
+  ];
+  return [
+    { name: 'Add a line of light', run: startDrawing, enabled: true },
+    { name: 'Add a picture', run: does.addPicture, enabled: true },
+    { name: 'Undo', keys: ['$mod+z'], run: () => bench().undo(), enabled: history.past.length > 0 },
+    { name: 'Redo', keys: ['$mod+Shift+z', '$mod+y'], run: () => bench().redo(), enabled: history.future.length > 0 },
+    { name: 'Arrange', keys: ['1'], run: work('arrange'), enabled: has && idle },
+    { name: 'Edit anchors', keys: ['2'], run: work('anchors'), enabled: line && idle },
+    { name: 'Duplicate the layer', keys: ['$mod+d'], run: () => layer && duplicate(layer), enabled: has && idle },
+    { name: 'Delete', keys: ['Delete', 'Backspace'], run: () => removeChosen(layer), enabled: has && idle },
+    { name: 'Copy the layer', keys: ['$mod+c'], run: () => (clipboard = layer ?? null), enabled: has && idle },
+    { name: layer?.visible === false ? 'Show the layer' : 'Hide the layer', run: () => layer && bench().change(layer.visible ? 'Hide' : 'Show', setLayer(layer.id, { visible: !layer.visible })), enabled: has },
+    { name: 'Flip left to right', run: () => layer && bench().change('Flip', flipLayer(layer.id, 'x')), enabled: has },
+    { name: 'Flip top to bottom', run: () => layer && bench().change('Flip', flipLayer(layer.id, 'y')), enabled: has },
+    { name: 'Carry the layer forward', keys: ['Alt+ArrowRight'], run: () => layer && carry(layer, 1), enabled: has && idle },
+    { name: 'Carry the layer back', keys: ['Alt+ArrowLeft'], run: () => layer && carry(layer, -1), enabled: has && idle },
+    ...arrow('ArrowLeft', -1, 0),
+    ...arrow('ArrowRight', 1, 0),
+    ...arrow('ArrowUp', 0, -1),
+    ...arrow('ArrowDown', 0, 1),
+    { name: 'Zoom in', run: () => zoomBy(1.25), enabled: true },
+    { name: 'Zoom out', run: () => zoomBy(0.8), enabled: true },
+    { name: 'Fit the scene', run: zoomToFit, enabled: true },
+    { name: 'Show pixels one to one', run: zoomToPixels, enabled: true },
+    { name: 'Export', run: does.openExport, enabled: true },
+    { name: 'Copy the picture', run: does.copyPicture, enabled: true },
+    { name: 'Save the scene as a file', keys: ['$mod+s'], run: does.saveFile, enabled: true },
+    { name: 'Back to the shelf', run: does.toShelf, enabled: true },
+    { name: 'All actions', keys: ['$mod+k'], run: does.openPalette, enabled: true },
+    { name: 'Keys', keys: ['Shift+?', '?'], run: does.openHelp, enabled: true },
+  ];
+}
+
+/** Keys as they are written on a keyboard. */
+export function keyLabel(keys: string): string {
+  const mac = navigator.platform.startsWith('Mac');
+  return keys
+    .split('+')
+    .map((k) => (k === '$mod' ? (mac ? '⌘' : 'Ctrl') : k === 'Shift' && keys.endsWith('?') ? '' : k.replace('Arrow', '')))
+    .filter(Boolean)
+    .map((k) => ({ Left: '←', Right: '→', Up: '↑', Down: '↓' })[k] ?? (k.length === 1 ? k.toUpperCase() : k))
+    .join(' ');
+}

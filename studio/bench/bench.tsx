@@ -1,0 +1,204 @@
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useNavigate, useParams } from 'react-router';
+import { toast } from 'sonner';
+import { tinykeys } from 'tinykeys';
+import type { Point } from '@ignis/core/geometry/affine';
+import { addLayers } from '@ignis/core/scene/edits';
+import { newPicture } from '@ignis/core/scene/make';
+import { bringInPicture, filesIn, isSceneFile, PICTURES } from '../files/bring-in';
+import { download, fileName, openSceneFile, sceneFile } from '../files/scene-file';
+import { useAutosave } from '../state/autosave';
+import { useBench } from '../state/bench';
+import { loadScene, storageFault } from '../storage/scenes';
+import { addAsset, exportPng } from '../workers/engine';
+import { Mark } from '../ui/mark';
+import { actions, canPasteLayer, pasteLayer, type BenchDoes } from './actions';
+import { Chain } from './chain/chain';
+import { ExportDialog } from './export-dialog';
+import { Header } from './header';
+import { Keys, Palette } from './palette';
+import { Stage, stageSize } from './stage/stage';
+import { Strip } from './strip/strip';
+
+/** The screen where one scene is made. */
+export default function Bench() {
+  const { id = '' } = useParams();
+  const [fault, setFault] = useState<string | null>(null);
+  const [ready, setReady] = useState('');
+
+  useEffect(() => {
+    let gone = false;
+    setFault(null);
+    loadScene(id)
+      .then((found) => {
+        if (gone) return;
+        if (!found) return setFault('This scene is not on your shelf. It may have been deleted, or made in another browser.');
+        for (const [name, bytes] of found.assets) addAsset(name, bytes);
+        useBench.getState().open(id, found.record.scene);
+        setReady(id);
+      })
+      .catch((error: Error) => !gone && setFault(error.message));
+    return () => {
+      gone = true;
+    };
+  }, [id]);
+
+  if (fault) return <Missing text={fault} />;
+  if (ready !== id) return null;
+  return <Open />;
+}
+
+function Missing({ text }: { text: string }) {
+  const navigate = useNavigate();
+  return (
+    <main className="grid h-full place-items-center">
+      <div className="flex max-w-md flex-col items-center gap-4 text-center">
+        <Mark size={40} />
+        <p role="alert">{text}</p>
+        <button type="button" onClick={() => void navigate('/')} className="text-ember-ink underline underline-offset-4">
+          To the shelf
+        </button>
+      </div>
+    </main>
+  );
+}
+
+function Open() {
+  const navigate = useNavigate();
+  const chooser = useRef<HTMLInputElement>(null);
+  const [window_, setWindow] = useState<'export' | 'keys' | 'palette' | null>(null);
+  const scene = useBench((s) => s.scene);
+  useAutosave();
+
+  useEffect(() => {
+    document.title = `${scene.name} · Ignis`;
+  }, [scene.name]);
+
+  useEffect(() => {
+    const fault = storageFault();
+    if (fault) toast.warning('This scene will not be kept', { description: fault, duration: 15_000 });
+  }, []);
+
+  /** Brings files in as layers, one after the other, centred on a place. */
+  const addFiles = useCallback(
+    async (files: File[], at: Point | null, keepSize: boolean) => {
+      for (const file of files) {
+        try {
+          if (isSceneFile(file)) {
+            void navigate(`/scene/${await openSceneFile(file, file.name)}`);
+            return;
+          }
+          const brought = await bringInPicture(file);
+          if (!brought) continue;
+          const { scene, view, change, select } = useBench.getState();
+          const place = at ?? middleOfView(scene, view);
+          const layer = newPicture(brought.name, brought.source, scene, place, !keepSize);
+          const above = scene.layers.findIndex((l) => l.id === useBench.getState().selected);
+          change(`Add ${brought.name}`, addLayers([layer], above < 0 ? Infinity : above + 1));
+          select(layer.id);
+        } catch (error) {
+          toast.error('That could not be brought in', { description: (error as Error).message, duration: 12_000 });
+        }
+      }
+    },
+    [navigate],
+  );
+
+  const does: BenchDoes = useMemo(
+    () => ({
+      addPicture: () => chooser.current?.click(),
+      openExport: () => setWindow('export'),
+      openHelp: () => setWindow('keys'),
+      openPalette: () => setWindow('palette'),
+      toShelf: () => void navigate('/'),
+      async saveFile() {
+        const { scene } = useBench.getState();
+        try {
+          download(await sceneFile(scene), fileName(scene.name, '.ignis'));
+        } catch (error) {
+          toast.error('The scene could not be saved', { description: (error as Error).message });
+        }
+      },
+      async copyPicture() {
+        const { scene } = useBench.getState();
+        const work = exportPng(scene, { scale: 1, depth: 8, background: true }, () => undefined);
+        try {
+          await navigator.clipboard.write([new ClipboardItem({ 'image/png': work.done })]);
+          toast.success('The picture is on the clipboard');
+        } catch (error) {
+          work.cancel();
+          toast.error('The picture could not be copied', { description: `${(error as Error).message} Export it as PNG instead.` });
+        }
+      },
+    }),
+    [navigate],
+  );
+
+  // Keys always act on the state they find when they are pressed.
+  useEffect(() => {
+    const bindings: Record<string, (e: KeyboardEvent) => void> = {};
+    const seen = new Set(actions(does).flatMap((a) => a.keys ?? []));
+    for (const keys of seen)
+      bindings[keys] = (e) => {
+        const target = e.target as Element;
+        const typing = target.closest('input, textarea, [contenteditable]');
+        if (target.closest('[role=dialog], [role=menu], [role=listbox]')) return;
+        if (typing && !(e.ctrlKey || e.metaKey)) return;
+        if (typing && /\$mod\+[cvz]/.test(keys)) return;
+        if (keys.includes('Arrow') && target.closest('[role=slider]')) return;
+        const action = actions(does).find((a) => a.enabled && a.keys?.includes(keys));
+        if (!action) return;
+        e.preventDefault();
+        action.run();
+      };
+    return tinykeys(window, bindings);
+  }, [does]);
+
+  useEffect(() => {
+    const paste = (e: ClipboardEvent) => {
+      if ((e.target as Element).closest('input, textarea')) return;
+      const files = filesIn(e.clipboardData);
+      if (files.length > 0) void addFiles(files, null, false);
+      else if (canPasteLayer()) pasteLayer();
+    };
+    window.addEventListener('paste', paste);
+    return () => window.removeEventListener('paste', paste);
+  }, [addFiles]);
+
+  return (
+    <main className="flex h-full flex-col overflow-hidden">
+      <Header does={does} />
+      <div className="flex min-h-0 flex-1">
+        <div className="min-w-0 flex-1">
+          <Stage onFiles={(files, at, keepSize) => void addFiles(files, at, keepSize)} />
+        </div>
+        <Chain />
+      </div>
+      <Strip onPicture={does.addPicture} />
+      <input
+        ref={chooser}
+        type="file"
+        hidden
+        multiple
+        aria-label="Add a picture"
+        accept={PICTURES}
+        onChange={(e) => {
+          const files = [...(e.target.files ?? [])];
+          e.target.value = '';
+          void addFiles(files, null, false);
+        }}
+      />
+      {window_ === 'export' && <ExportDialog scene={scene} open onOpenChange={(o) => setWindow(o ? 'export' : null)} />}
+      {window_ === 'palette' && <Palette open onOpenChange={(o) => setWindow(o ? 'palette' : null)} actions={actions(does)} />}
+      {window_ === 'keys' && <Keys open onOpenChange={(o) => setWindow(o ? 'keys' : null)} actions={actions(does)} />}
+    </main>
+  );
+}
+
+/** The middle of what the stage shows of a scene; that of the scene if it shows none. */
+function middleOfView(scene: { width: number; height: number }, view: { zoom: number; x: number; y: number }): Point {
+  const x = (stageSize.width / 2 - view.x) / view.zoom;
+  const y = (stageSize.height / 2 - view.y) / view.zoom;
+  const inside = x >= 0 && y >= 0 && x <= scene.width && y <= scene.height;
+  return inside ? { x, y } : { x: scene.width / 2, y: scene.height / 2 };
+}

@@ -1,0 +1,46 @@
+import type { ReactNode } from 'react';
+
+interface Props {
+  title: ReactNode;
+  /** What stands at the right of the title. */
+  aside?: ReactNode;
+  /** Whether it takes part; undefined if it cannot be turned off. */
+  on?: boolean;
+  onToggle?(): void;
+  /** Listeners and attributes that make the dot a handle to carry the node by. */
+  grip?: Record<string, unknown>;
+  children?: ReactNode;
+  last?: boolean;
+}
+
+/** One stage of the chain: a dot on the rail, a title, and its controls. */
+export function Node({ title, aside, on, onToggle, grip, children, last }: Props) {
+  const dot = `block size-3.5 rounded-full border-2 ${on === false ? 'border-dim bg-panel' : 'border-ember bg-panel'}`;
+  return (
+    <div className="relative pl-6">
+      {!last && <div className="absolute top-4 -bottom-3 left-[6px] w-[2px] bg-line" />}
+      {onToggle ? (
+        <button
+          type="button"
+          role="switch"
+          aria-checked={on}
+          aria-label={`${typeof title === 'string' ? title : 'Step'} on`}
+          title={on ? 'Turn off' : 'Turn on'}
+          onClick={onToggle}
+          className="absolute top-[5px] left-0 z-10"
+        >
+          <span className={dot} />
+        </button>
+      ) : (
+        <span className={`absolute top-[5px] left-0 z-10 ${dot}`} />
+      )}
+      <div className="flex min-h-6 items-center justify-between gap-2">
+        <h3 className={`truncate text-sm font-semibold ${on === false ? 'text-dim' : ''} ${grip ? 'cursor-grab' : ''}`} {...grip}>
+          {title}
+        </h3>
+        <div className="flex items-center gap-1 text-sm text-dim">{aside}</div>
+      </div>
+      {children && <div className="pt-1">{children}</div>}
+    </div>
+  );
+}

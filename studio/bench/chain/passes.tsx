@@ -1,0 +1,182 @@
+import { ChevronRight, Copy, GripVertical, Trash2 } from 'lucide-react';
+import { useState } from 'react';
+import { addPass, copyPasses, duplicatePass, movePass, removePass, setLight, setPass } from '@ignis/core/scene/edits';
+import { newId } from '@ignis/core/scene/make';
+import type { Layer } from '@ignis/core/scene/schema';
+import type { LineSource } from '@ignis/core/sources/line';
+import type { Pass } from '@ignis/core/sources/pass';
+import { passParameters } from '@ignis/core/sources/pass';
+import { liveEdit, useBench } from '../../state/bench';
+import { Button } from '../../ui/button';
+import { ColourField } from '../../ui/colour-field';
+import { Menu, type MenuEntry } from '../../ui/menu';
+import { NameField } from '../../ui/name-field';
+import { NumberField } from '../../ui/number-field';
+import { ParameterControls } from '../../ui/parameter-controls';
+import { Node } from './node';
+import { SortableItem, SortableList } from './sortable';
+
+/** The passes of a line, front first, and the colour of its light. */
+export function Passes({ layer }: { layer: Layer & { source: LineSource } }) {
+  const { source } = layer;
+  const layers = useBench((s) => s.scene.layers);
+  const { change, drag, drop } = useBench.getState();
+  const [open, setOpen] = useState<string | null>(null);
+  const others = layers.filter((l): l is Layer & { source: LineSource } => l.id !== layer.id && l.source.kind === 'line');
+  const front = source.passes.toReversed();
+
+  const copies: MenuEntry[] = [
+    ...others.map((o) => ({ label: `Put these passes on ${o.name}`, run: () => change('Copy the passes', copyPasses(source, o.id)) })),
+    ...(others.length > 0 ? [null] : []),
+    ...others.map((o) => ({ label: `Take the passes of ${o.name}`, run: () => change('Copy the passes', copyPasses(o.source, layer.id)) })),
+  ];
+
+  const add = () => {
+    const model = source.passes.at(-1);
+    const pass: Pass = {
+      ...(model ?? { cap: 'round', join: 'round' }),
+      id: newId(),
+      name: 'Pass',
+      enabled: true,
+      core: false,
+      width: Math.round((model?.width ?? 12) * 1.6),
+      blur: 6,
+      colour: source.light,
+      opacity: 80,
+      blend: 'normal',
+    };
+    // Behind the frontmost, which is the core as a rule.
+    change('Add a pass', addPass(layer.id, pass, Math.max(0, source.passes.length - 1)));
+    setOpen(pass.id);
+  };
+
+  return (
+    <Node
+      title="Passes"
+      aside={
+        <>
+          <span>light colour</span>
+          <ColourField
+            label="Light colour"
+            value={source.light}
+            onChange={(c) => drag('Change the light colour', setLight(layer.id, c))}
+            onDone={drop}
+          />
+          <Menu
+            trigger={
+              <button type="button" aria-label="Copy the passes" title="Copy the passes to or from another line" disabled={others.length === 0} className="rounded p-1 hover:text-ink disabled:opacity-40">
+                <Copy size={14} />
+              </button>
+            }
+            items={copies}
+          />
+        </>
+      }
+    >
+      <SortableList items={front} onCarry={(id, to) => change('Reorder the passes', movePass(layer.id, id, source.passes.length - 1 - to))}>
+        {(pass) => (
+          <SortableItem key={pass.id} id={pass.id}>
+            {(grip) => (
+              <PassRow layer={layer} pass={pass} open={open === pass.id} onOpen={() => setOpen(open === pass.id ? null : pass.id)} grip={grip} />
+            )}
+          </SortableItem>
+        )}
+      </SortableList>
+      <Button look="plain" className="mt-0.5 -ml-2" onClick={add}>
+        + add a pass
+      </Button>
+    </Node>
+  );
+}
+
+interface RowProps {
+  layer: Layer & { source: LineSource };
+  pass: Pass;
+  open: boolean;
+  onOpen(): void;
+  grip: Record<string, unknown>;
+}
+
+function PassRow({ layer, pass, open, onOpen, grip }: RowProps) {
+  const { change } = useBench.getState();
+  const live = liveEdit(`Change ${pass.name}`);
+  const set = (values: Partial<Pass>) => live.change(setPass(layer.id, pass.id, values));
+  return (
+    <div className="border-b border-line/70" data-pass={pass.name}>
+      <div className="flex h-8 items-center gap-1.5">
+        <span {...grip} className="-ml-1 cursor-grab text-line hover:text-dim" aria-hidden="true">
+          <GripVertical size={13} />
+        </span>
+        <button
+          type="button"
+          role="switch"
+          aria-checked={pass.enabled}
+          aria-label={`${pass.name} on`}
+          title={pass.enabled ? 'Turn off' : 'Turn on'}
+          onClick={() => change(pass.enabled ? `Turn ${pass.name} off` : `Turn ${pass.name} on`, setPass(layer.id, pass.id, { enabled: !pass.enabled }))}
+          className="grid size-5 place-items-center"
+        >
+          <span className={`block size-2.5 rounded-full border ${pass.enabled ? 'border-ember bg-ember' : 'border-dim'}`} />
+        </button>
+        <Swatch pass={pass} />
+        <button type="button" aria-expanded={open} onClick={onOpen} className={`flex min-w-0 flex-1 items-center gap-0.5 text-left text-sm ${pass.enabled ? '' : 'text-dim'}`}>
+          <span className="truncate">{pass.name}</span>
+          <ChevronRight size={13} className={`shrink-0 text-dim transition-transform ${open ? 'rotate-90' : ''}`} />
+        </button>
+        <Compact pass={pass} field="width" unit="px" onChange={set} onDone={live.done} />
+        <Compact pass={pass} field="blur" unit="σ" onChange={set} onDone={live.done} />
+      </div>
+      {open && (
+        <div className="mb-2 rounded-md bg-ground/60 p-2">
+          <div className="mb-1 flex items-center gap-1">
+            <NameField label="Name of the pass" value={pass.name} onChange={(name) => change('Rename a pass', setPass(layer.id, pass.id, { name }))} className="flex-1 text-sm" />
+            <Button look="icon" className="size-7" aria-label={`Duplicate ${pass.name}`} title="Duplicate" onClick={() => change('Duplicate a pass', duplicatePass(layer.id, pass.id))}>
+              <Copy size={14} />
+            </Button>
+            <Button look="icon" className="size-7" aria-label={`Remove ${pass.name}`} title="Remove" onClick={() => change('Remove a pass', removePass(layer.id, pass.id))}>
+              <Trash2 size={14} />
+            </Button>
+          </div>
+          <ParameterControls parameters={passParameters} values={pass} onChange={(v) => set(v as Partial<Pass>)} onDone={live.done} />
+        </div>
+      )}
+    </div>
+  );
+}
+
+interface CompactProps {
+  pass: Pass;
+  field: 'width' | 'blur';
+  unit: string;
+  onChange(values: Partial<Pass>): void;
+  onDone(): void;
+}
+
+function Compact({ pass, field, unit, onChange, onDone }: CompactProps) {
+  const parameter = { ...passParameters[field], label: `${pass.name} ${field}` };
+  return (
+    <span className="flex items-baseline">
+      <NumberField value={pass[field]} parameter={parameter} unit={false} onChange={(v) => onChange({ [field]: v })} onDone={onDone} className="[&>input]:w-10" />
+      <span className="w-3.5 text-xs text-dim">{unit}</span>
+    </span>
+  );
+}
+
+/** A cross-section of a pass: how wide, how soft, which colour. */
+function Swatch({ pass }: { pass: Pass }) {
+  const solid = Math.min(46, Math.max(2, pass.width * 0.32));
+  const soft = Math.min(30, pass.blur * 0.7);
+  return (
+    <span className="grid h-[22px] w-[46px] shrink-0 place-items-center overflow-hidden rounded bg-black" aria-hidden="true">
+      <span
+        style={{
+          width: solid,
+          height: 40,
+          background: pass.colour,
+          opacity: (pass.opacity / 100) * (pass.enabled ? 1 : 0.3),
+          filter: soft > 0 ? `blur(${soft / 2}px)` : undefined,
+        }}
+      />
+    </span>
+  );
+}

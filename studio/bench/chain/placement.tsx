@@ -1,0 +1,70 @@
+import { FlipHorizontal2, FlipVertical2 } from 'lucide-react';
+import type { NumberParameter } from '@ignis/core/definitions/parameter';
+import type { Edit } from '@ignis/core/scene/edit';
+import { flipLayer, setPlacement } from '@ignis/core/scene/edits';
+import { middleOf, placed, repivoted } from '@ignis/core/scene/placement';
+import type { Layer, Placement as Place } from '@ignis/core/scene/schema';
+import { definitionOf } from '@ignis/core/sources/index';
+import { liveEdit, useBench } from '../../state/bench';
+import { NumberField } from '../../ui/number-field';
+import { Node } from './node';
+
+const number = (label: string, unit: NumberParameter['unit'], min: number, max: number, initial: number, step = 1): NumberParameter => ({
+  kind: 'number', label, unit, min, max, step, default: initial,
+});
+
+const FIELDS = {
+  x: number('X', 'px', -1e6, 1e6, 0),
+  y: number('Y', 'px', -1e6, 1e6, 0),
+  width: number('Width', '%', -100_000, 100_000, 100),
+  height: number('Height', '%', -100_000, 100_000, 100),
+  turn: number('Turn', '°', -360, 360, 0),
+};
+
+/** Where a layer stands: by numbers, and flips. */
+export function Placement({ layer }: { layer: Layer }) {
+  const { change } = useBench.getState();
+  const box = definitionOf(layer.source).box(layer.source);
+  if (!box) return null;
+  const live = liveEdit('Place');
+  const about = repivoted(layer.placement, middleOf(box));
+  const set = (values: Partial<Place>): Edit => setPlacement(layer.id, { ...about, ...values });
+  const p = layer.placement;
+  const row = 'grid grid-cols-[52px_1fr_52px_1fr] items-center text-sm text-dim';
+  const field = (name: keyof typeof FIELDS, value: number, values: (v: number) => Partial<Place>) => (
+    <NumberField value={value} parameter={FIELDS[name]} onChange={(v) => live.change(set(values(v)))} onDone={live.done} />
+  );
+  const moved = JSON.stringify({ ...p, pivotX: 0, pivotY: 0 }) !== JSON.stringify(placed());
+  return (
+    <Node
+      title="Place"
+      aside={
+        <>
+          {moved && (
+            <button type="button" onClick={() => change('Reset the place', setPlacement(layer.id, placed(middleOf(box))))} className="rounded px-1.5 text-xs hover:text-ink">
+              reset
+            </button>
+          )}
+          <button type="button" aria-label="Flip left to right" title="Flip left to right" onClick={() => change('Flip', flipLayer(layer.id, 'x'))} className="rounded p-1 hover:text-ink">
+            <FlipHorizontal2 size={15} />
+          </button>
+          <button type="button" aria-label="Flip top to bottom" title="Flip top to bottom" onClick={() => change('Flip', flipLayer(layer.id, 'y'))} className="rounded p-1 hover:text-ink">
+            <FlipVertical2 size={15} />
+          </button>
+        </>
+      }
+    >
+      <div className={row}>
+        X {field('x', about.x, (x) => ({ x }))}
+        <span className="pl-2">Width</span> {field('width', about.scaleX * 100, (v) => ({ scaleX: v / 100 || 0.001 }))}
+      </div>
+      <div className={row}>
+        Y {field('y', about.y, (y) => ({ y }))}
+        <span className="pl-2">Height</span> {field('height', about.scaleY * 100, (v) => ({ scaleY: v / 100 || 0.001 }))}
+      </div>
+      <div className={row}>
+        Turn {field('turn', about.rotation, (rotation) => ({ rotation }))}
+      </div>
+    </Node>
+  );
+}

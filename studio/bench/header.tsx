@@ -1,0 +1,114 @@
+import { ChevronDown, CircleHelp, Minus, Plus, Redo2, Undo2 } from 'lucide-react';
+import { Link } from 'react-router';
+import { toast } from 'sonner';
+import { setScene } from '@ignis/core/scene/edits';
+import { useBench, type Saved } from '../state/bench';
+import { Button } from '../ui/button';
+import { Mark } from '../ui/mark';
+import { Menu } from '../ui/menu';
+import { NameField } from '../ui/name-field';
+import { zoomBy, zoomToFit, zoomToPixels, type BenchDoes } from './actions';
+
+const SAVED: Record<Saved, string> = { saved: 'Saved', saving: 'Saving…', changed: 'Changed', failed: 'Not saved' };
+
+/** The bar over the bench. */
+export function Header({ does }: { does: BenchDoes }) {
+  const { name } = useBench((s) => s.scene);
+  const { saved, history, view, comparing, compareWith, selected, change, set } = useBench();
+  const travelled = (word: string, label: string | null) => label && toast(`${word}: ${label}`, { id: 'travel', duration: 1500 });
+  const holdCompare = (on: boolean) => set({ comparing: on });
+
+  return (
+    <header className="flex h-[46px] shrink-0 items-center gap-1 border-b border-line bg-panel px-3">
+      <Link to="/" aria-label="Back to the shelf" title="Back to the shelf" className="grid size-9 place-items-center rounded-md hover:bg-raised">
+        <Mark size={24} />
+      </Link>
+      <NameField
+        label="Name of the scene"
+        value={name}
+        onChange={(v) => change('Rename the scene', setScene({ name: v }))}
+        className="field-sizing-content max-w-64 py-1 font-semibold"
+      />
+      <span role="status" className={`px-1 text-xs ${saved === 'failed' ? 'text-[#ff8d80]' : 'text-dim'}`}>
+        {SAVED[saved]}
+      </span>
+
+      <div className="ml-auto flex items-center">
+        <Button look="plain" disabled={history.past.length === 0} onClick={() => travelled('Taken back', useBench.getState().undo())}>
+          <Undo2 size={15} /> Undo
+        </Button>
+        <Button look="plain" disabled={history.future.length === 0} onClick={() => travelled('Done again', useBench.getState().redo())}>
+          <Redo2 size={15} /> Redo
+        </Button>
+      </div>
+
+      <div className="ml-auto flex items-center gap-0.5">
+        <Button look="icon" aria-label="Zoom out" onClick={() => zoomBy(0.8)}>
+          <Minus size={15} />
+        </Button>
+        <span className="w-12 text-center text-sm text-dim" aria-label="Zoom">
+          {Math.round(view.zoom * window.devicePixelRatio * 100)} %
+        </span>
+        <Button look="icon" aria-label="Zoom in" onClick={() => zoomBy(1.25)}>
+          <Plus size={15} />
+        </Button>
+        <Button look="plain" onClick={zoomToPixels} title="One pixel of the scene for one of the screen">
+          1:1
+        </Button>
+        <Button look="plain" onClick={zoomToFit}>
+          Fit
+        </Button>
+      </div>
+
+      <div className="ml-2 flex">
+        <Button
+          active={comparing}
+          className="rounded-r-none"
+          title={compareWith === 'layer' && selected ? 'Shows the scene without the selected layer' : 'Shows the scene as it was when you opened it'}
+          onPointerDown={(e) => {
+            e.currentTarget.setPointerCapture(e.pointerId);
+            holdCompare(true);
+          }}
+          onPointerUp={() => holdCompare(false)}
+          onPointerCancel={() => holdCompare(false)}
+          onKeyDown={(e) => (e.key === ' ' || e.key === 'Enter') && holdCompare(true)}
+          onKeyUp={() => holdCompare(false)}
+          onBlur={() => holdCompare(false)}
+        >
+          Hold to compare
+        </Button>
+        <Menu
+          trigger={
+            <Button className="rounded-l-none border-l-0 px-1.5" aria-label="What to compare with">
+              <ChevronDown size={14} />
+            </Button>
+          }
+          items={[
+            { label: 'Without the selected layer', hint: compareWith === 'layer' ? '✓' : '', run: () => set({ compareWith: 'layer' }) },
+            { label: 'As it was when opened', hint: compareWith === 'opened' ? '✓' : '', run: () => set({ compareWith: 'opened' }) },
+          ]}
+        />
+      </div>
+      <div className="ml-1.5 flex">
+        <Button look="ember" className="rounded-r-none" onClick={does.openExport}>
+          Export
+        </Button>
+        <Menu
+          trigger={
+            <Button look="ember" className="rounded-l-none border-l border-black/25 px-1.5" aria-label="More ways out">
+              <ChevronDown size={14} />
+            </Button>
+          }
+          items={[
+            { label: 'Export as PNG…', run: does.openExport },
+            { label: 'Copy the picture', run: does.copyPicture },
+            { label: 'Save the scene as a file', run: does.saveFile, hint: 'Ctrl S' },
+          ]}
+        />
+      </div>
+      <Button look="icon" aria-label="Keys" title="Keys" onClick={does.openHelp}>
+        <CircleHelp size={16} />
+      </Button>
+    </header>
+  );
+}

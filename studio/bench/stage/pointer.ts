@@ -1,0 +1,56 @@
+import type { Point } from '@ignis/core/geometry/affine';
+import { useBench } from '../../state/bench';
+
+/** How far the pointer must go before a press is a drag, CSS px. */
+const SLACK = 3;
+
+interface Following {
+  /** The pointer moved; how far from the press, CSS px. */
+  move(e: PointerEvent): void;
+  /** It was let go; `moved` tells a drag from a click. */
+  up(moved: boolean, e: PointerEvent): void;
+  /** The drag was called off (Esc, or the system took the pointer). */
+  cancel?(): void;
+}
+
+/** Follows the pointer from a press until it is let go. Esc calls the drag off. */
+export function follow(down: { clientX: number; clientY: number; pointerId: number }, f: Following): void {
+  let moved = false;
+  const move = (e: PointerEvent) => {
+    if (e.pointerId !== down.pointerId) return;
+    moved ||= Math.hypot(e.clientX - down.clientX, e.clientY - down.clientY) > SLACK;
+    if (moved) f.move(e);
+  };
+  const end = () => {
+    window.removeEventListener('pointermove', move);
+    window.removeEventListener('pointerup', up);
+    window.removeEventListener('pointercancel', cancel);
+    window.removeEventListener('keydown', key, true);
+  };
+  const up = (e: PointerEvent) => {
+    if (e.pointerId !== down.pointerId) return;
+    end();
+    f.up(moved, e);
+  };
+  const cancel = () => {
+    end();
+    if (f.cancel) f.cancel();
+    else useBench.getState().cancelDrag();
+  };
+  const key = (e: KeyboardEvent) => {
+    if (e.key !== 'Escape') return;
+    e.stopPropagation();
+    cancel();
+  };
+  window.addEventListener('pointermove', move);
+  window.addEventListener('pointerup', up);
+  window.addEventListener('pointercancel', cancel);
+  window.addEventListener('keydown', key, true);
+}
+
+/** Where the pointer is in scene px. `stage` is the stage's element. */
+export function scenePoint(stage: Element, e: { clientX: number; clientY: number }): Point {
+  const { view } = useBench.getState();
+  const box = stage.getBoundingClientRect();
+  return { x: (e.clientX - box.left - view.x) / view.zoom, y: (e.clientY - box.top - view.y) / view.zoom };
+}

@@ -1,0 +1,195 @@
+import { useGesture } from '@use-gesture/react';
+import { useEffect, useRef, useState } from 'react';
+import type { Point } from '@ignis/core/geometry/affine';
+import { apply } from '@ignis/core/geometry/affine';
+import { definitionOf } from '@ignis/core/sources/index';
+import type { Layer } from '@ignis/core/scene/schema';
+import type { LineSource } from '@ignis/core/sources/line';
+import { useBench, useSelectedLayer } from '../../state/bench';
+import { layersAt } from '../../workers/engine';
+import { Anchors } from './anchors';
+import { Arrange } from './arrange';
+import { Draw } from './draw';
+import { ModeBar } from './mode-bar';
+import { pathData, toStage } from './path-outline';
+import { follow, scenePoint } from './pointer';
+import { usePreview } from './use-preview';
+import { fitted, zoomedAt } from './view';
+
+/** The size of the stage, for actions that fit the scene into it. */
+export const stageSize = { width: 0, height: 0 };
+
+interface Props {
+  /** Files dropped at a place of the scene. */
+  onFiles(files: File[], at: Point, keepSize: boolean): void;
+}
+
+/** The picture, and over it the handles of what is selected. */
+export function Stage({ onFiles }: Props) {
+  const element = useRef<HTMLDivElement>(null);
+  const canvas = useRef<HTMLCanvasElement>(null);
+  const [size, setSize] = useState({ width: 0, height: 0 });
+  const [panning, setPanning] = useState(false);
+  const [space, setSpace] = useState(false);
+  const [dropping, setDropping] = useState(false);
+  const { id, view, mode, comparing, gesture } = useBench();
+  const { width, height, background } = useBench((s) => s.scene);
+  const layer = useSelectedLayer();
+  const hovered = useBench((s) => s.scene.layers.find((l) => l.id === s.hovered));
+  usePreview(canvas, size);
+
+  useEffect(() => {
+    const watch = new ResizeObserver(([entry]) => {
+      const { width, height } = entry!.contentRect;
+      Object.assign(stageSize, { width, height });
+      setSize({ width: Math.round(width), height: Math.round(height) });
+    });
+    watch.observe(element.current!);
+    return () => watch.disconnect();
+  }, []);
+
+  // A scene just opened stands whole in the middle.
+  const fittedFor = useRef('');
+  useEffect(() => {
+    if (!id || size.width === 0 || fittedFor.current === id) return;
+    fittedFor.current = id;
+    useBench.getState().set({ view: fitted(useBench.getState().scene, size) });
+  }, [id, size]);
+
+  useEffect(() => {
+    const typing = (e: KeyboardEvent) => (e.target as Element).closest('input, textarea, [role=dialog], [role=menu], button');
+    const down = (e: KeyboardEvent) => {
+      if (e.code !== 'Space' || typing(e)) return;
+      e.preventDefault();
+      setSpace(true);
+    };
+    const up = (e: KeyboardEvent) => e.code === 'Space' && setSpace(false);
+    const away = () => setSpace(false);
+    window.addEventListener('keydown', down);
+    window.addEventListener('keyup', up);
+    window.addEventListener('blur', away);
+    return () => {
+      window.removeEventListener('keydown', down);
+      window.removeEventListener('keyup', up);
+      window.removeEventListener('blur', away);
+    };
+  }, []);
+
+  useGesture(
+    {
+      onPinch: ({ origin: [x, y], delta: [d], movement: [m], event, memo }) => {
+        const { view, set } = useBench.getState();
+        const box = element.current!.getBoundingClientRect();
+        if (event instanceof WheelEvent) {
+          const k = Math.exp(-event.deltaY * (Math.abs(event.deltaY) < 40 ? 0.01 : 0.0022));
+          set({ view: zoomedAt(view, view.zoom * k, x - box.left, y - box.top) });
+        } else if (d !== 0) {
+          const base: number = memo ?? view.zoom / m;
+          set({ view: zoomedAt(view, base * m, x - box.left, y - box.top) });
+          return base;
+        }
+        return memo as number | undefined;
+      },
+      onWheel: ({ event, delta: [dx, dy] }) => {
+        if (event.ctrlKey || event.metaKey) return;
+        event.preventDefault();
+        const { view, set } = useBench.getState();
+        const [x, y] = event.shiftKey && dx === 0 ? [dy, 0] : [dx, dy];
+        set({ view: { ...view, x: view.x - x, y: view.y - y } });
+      },
+    },
+    { target: element, eventOptions: { passive: false }, pinch: { preventDefault: true } },
+  );
+
+  const pan = (down: React.PointerEvent) => {
+    if (down.button !== 1 && !(down.button === 0 && space)) return;
+    down.preventDefault();
+    down.stopPropagation();
+    setPanning(true);
+    const { view } = useBench.getState();
+    follow(down.nativeEvent, {
+      move: (e) => useBench.getState().set({ view: { ...view, x: view.x + e.clientX - down.clientX, y: view.y + e.clientY - down.clientY } }),
+      up: () => setPanning(false),
+      cancel: () => setPanning(false),
+    });
+  };
+
+  /** Selects what shows under a click; a second click takes the one beneath. */
+  const pick = async (p: Point) => {
+    const { scene, selected, select } = useBench.getState();
+    const found = await layersAt(scene, p.x, p.y);
+    const next = found[found.indexOf(selected ?? '') + 1] ?? found[0];
+    if (next) select(next);
+    else if (found.length === 0) select(null);
+  };
+
+  const press = (down: React.PointerEvent) => {
+    if (down.button !== 0) return;
+    const p = scenePoint(element.current!, down);
+    follow(down.nativeEvent, { move: () => undefined, up: (moved) => void (!moved && pick(p)) });
+  };
+
+  return (
+    <section
+      ref={element}
+      aria-label="Stage"
+      className={`relative h-full touch-none overflow-hidden bg-ground select-none ${space || panning ? 'cursor-grab' : ''}`}
+      onPointerDownCapture={pan}
+      onDragOver={(e) => {
+        e.preventDefault();
+        setDropping(true);
+      }}
+      onDragLeave={() => setDropping(false)}
+      onDrop={(e) => {
+        e.preventDefault();
+        setDropping(false);
+        if (e.dataTransfer.files.length > 0) onFiles([...e.dataTransfer.files], scenePoint(element.current!, e), e.altKey);
+      }}
+    >
+      <div
+        className={`absolute origin-top-left shadow-[0_0_0_1px_#000,0_18px_60px_rgba(0,0,0,.55)] ${background ? '' : 'check'}`}
+        style={{ transform: `translate(${view.x}px, ${view.y}px)`, width: width * view.zoom, height: height * view.zoom }}
+      />
+      <canvas ref={canvas} className="absolute top-0 left-0 origin-top-left" data-testid="picture" />
+      <svg className="absolute inset-0 h-full w-full" onPointerDown={press} style={{ pointerEvents: space || panning ? 'none' : 'auto' }} data-testid="overlay">
+        {hovered && hovered.id !== layer?.id && <Outline layer={hovered} />}
+        {!comparing && mode === 'draw' && <Draw stage={element} />}
+        {!comparing && layer?.visible && mode === 'arrange' && <Arrange stage={element} layer={layer} onClick={(p) => void pick(p)} />}
+        {!comparing && layer?.visible && mode === 'anchors' && isLine(layer) && <Anchors stage={element} layer={layer} />}
+      </svg>
+      <ModeBar />
+      {comparing && <Notice text="Comparing" />}
+      {dropping && (
+        <div className="pointer-events-none absolute inset-3 grid place-items-center rounded-2xl border-2 border-dashed border-ember bg-black/40 text-lg">
+          Drop the picture here. Hold Alt to keep its size.
+        </div>
+      )}
+      <span className="sr-only" aria-live="polite">
+        {gesture?.label}
+      </span>
+    </section>
+  );
+}
+
+const isLine = (layer: Layer): layer is Layer & { source: LineSource } => layer.source.kind === 'line';
+
+const Notice = ({ text }: { text: string }) => (
+  <div className="absolute bottom-4 left-1/2 -translate-x-1/2 rounded-full bg-ember px-4 py-1 text-sm font-semibold text-[#1d0d04]">{text}</div>
+);
+
+/** Where a layer lies, while the pointer is over its card. */
+function Outline({ layer }: { layer: Layer }) {
+  const view = useBench((s) => s.view);
+  const map = toStage(view, layer.placement);
+  const common = { fill: 'none', stroke: '#fff', strokeWidth: 1.5, strokeDasharray: '5 4', pointerEvents: 'none' } as const;
+  if (isLine(layer)) return <path d={pathData(map, layer.source.path)} {...common} />;
+  const box = definitionOf(layer.source).box(layer.source);
+  if (!box) return null;
+  const points = [
+    { x: box.x0, y: box.y0 },
+    { x: box.x1, y: box.y0 },
+    { x: box.x1, y: box.y1 },
+    { x: box.x0, y: box.y1 },
+  ].map((p) => apply(map, p));
+  return <polygon points={points.map((p) => `${p.x},${p.y}`).join(' ')} {...common} />;
+}

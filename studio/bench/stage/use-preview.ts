@@ -1,0 +1,146 @@
+import { useEffect, type RefObject } from 'react';
+import { toast } from 'sonner';
+import type { Region } from '@ignis/core/pixels/region';
+import { covering, intersect, isEmpty, wholeScene } from '@ignis/core/pixels/region';
+import type { Scene } from '@ignis/core/scene/schema';
+import { useBench } from '../../state/bench';
+import { preview } from '../../workers/engine';
+
+/** A frame of a drag should not take longer than this, ms. */
+const SMOOTH = 45;
+/** After this long without a change the picture is made as fine as the screen, ms. */
+const REST = 140;
+/** Pixels beyond the stage that are made as well, so that a small pan shows no edge. */
+const BEYOND = 48;
+
+interface Size {
+  width: number;
+  height: number;
+}
+
+/** The scene as it should be seen now: compared, suggested, or as it is. */
+export function shownScene(): Scene {
+  const { scene, ghost, opened, comparing, compareWith, selected } = useBench.getState();
+  if (!comparing) return ghost ?? scene;
+  if (compareWith === 'opened' || !selected) return opened;
+  return { ...scene, layers: scene.layers.map((l) => (l.id === selected ? { ...l, visible: false } : l)) };
+}
+
+/**
+ * Keeps a canvas showing what of the scene the stage shows. While things change, frames that would
+ * be slow are made coarser, and made fine at rest; pan and zoom move the last picture at once.
+ */
+export function usePreview(canvas: RefObject<HTMLCanvasElement | null>, stage: Size): void {
+  useEffect(() => {
+    if (stage.width === 0) return;
+    let stopped = false;
+    let shown: { region: Region; scale: number } | null = null;
+    let flight: { fine: boolean } | null = null;
+    let again = false;
+    let frame = 0;
+    let resting = 0;
+    /** Time a megapixel took lately, ms. */
+    let pace = 40;
+    let failed = false;
+
+    const place = () => {
+      const element = canvas.current;
+      if (!element || !shown) return;
+      const { view } = useBench.getState();
+      const k = view.zoom / shown.scale;
+      element.style.transform = `translate(${view.x + shown.region.x * k}px, ${view.y + shown.region.y * k}px)`;
+      element.style.width = `${shown.region.width * k}px`;
+      element.style.height = `${shown.region.height * k}px`;
+      element.style.imageRendering = k >= 2 && shown.scale >= 1 ? 'pixelated' : 'auto';
+    };
+
+    const launch = async (fine: boolean) => {
+      // A fine picture may be given up for a change; a frame of a drag is let through, or a fast
+      // hand would never see one.
+      if (flight && !flight.fine) {
+        again = true;
+        return;
+      }
+      const own = { fine };
+      flight = own;
+      const { view, selected } = useBench.getState();
+      const scene = shownScene();
+      const full = Math.min(1, view.zoom * window.devicePixelRatio);
+      let scale = full;
+      if (!fine) {
+        const megapixels = regionAt(scene, view, stage, full).width * regionAt(scene, view, stage, full).height / 1e6;
+        const expected = megapixels * pace;
+        if (expected > SMOOTH) scale = full * Math.max(0.25, Math.sqrt(SMOOTH / expected));
+      }
+      const region = regionAt(scene, view, stage, scale);
+      if (isEmpty(region)) {
+        flight = null;
+        return;
+      }
+      try {
+        const still = Math.max(0, scene.layers.findIndex((l) => l.id === selected));
+        const made = await preview({ scene, region, scale, still });
+        if (stopped) return;
+        if (made && canvas.current && flight === own) {
+          const element = canvas.current;
+          element.width = region.width;
+          element.height = region.height;
+          element.getContext('2d')!.putImageData(new ImageData(made.pixels, region.width, region.height), 0, 0);
+          shown = { region, scale };
+          pace = pace * 0.6 + (made.took / ((region.width * region.height) / 1e6)) * 0.4;
+          element.dataset.shown = scale === full ? 'fine' : 'coarse';
+          element.dataset.frame = String(Number(element.dataset.frame ?? 0) + 1);
+          element.dataset.took = made.took.toFixed(1);
+          place();
+        }
+        failed = false;
+      } catch (error) {
+        if (!stopped && !failed) toast.error('The picture could not be made', { description: (error as Error).message, duration: 12_000 });
+        failed = true;
+      }
+      if (flight === own) flight = null;
+      if (again && !stopped) {
+        again = false;
+        void launch(false);
+      }
+    };
+
+    const changed = () => {
+      place();
+      cancelAnimationFrame(frame);
+      frame = requestAnimationFrame(() => void launch(false));
+      window.clearTimeout(resting);
+      resting = window.setTimeout(function rest() {
+        if (flight && !flight.fine) resting = window.setTimeout(rest, 30);
+        else if (canvas.current?.dataset.shown !== 'fine' || flight) void launch(true);
+      }, REST);
+    };
+
+    const stop = useBench.subscribe((now, before) => {
+      if (
+        now.scene !== before.scene ||
+        now.ghost !== before.ghost ||
+        now.view !== before.view ||
+        now.comparing !== before.comparing ||
+        now.compareWith !== before.compareWith
+      )
+        changed();
+    });
+    changed();
+    return () => {
+      stopped = true;
+      stop();
+      cancelAnimationFrame(frame);
+      window.clearTimeout(resting);
+    };
+  }, [canvas, stage.width, stage.height]); // eslint-disable-line react-hooks/exhaustive-deps -- the stage is its two sides
+}
+
+/** The pixels at a scale that the stage shows of the scene, and a little beyond. */
+function regionAt(scene: Scene, view: { zoom: number; x: number; y: number }, stage: Size, scale: number): Region {
+  const k = scale / view.zoom;
+  return intersect(
+    wholeScene(scene, scale),
+    covering((-view.x - BEYOND) * k, (-view.y - BEYOND) * k, (stage.width - view.x + BEYOND) * k, (stage.height - view.y + BEYOND) * k),
+  );
+}

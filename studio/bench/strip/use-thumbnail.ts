@@ -1,0 +1,47 @@
+import { useEffect, useState } from 'react';
+import type { Layer, Scene } from '@ignis/core/scene/schema';
+import { useBench } from '../../state/bench';
+import { picture } from '../../workers/engine';
+
+/** The longer side of a card's picture, px. */
+const SIDE = 168;
+
+/** The last picture of each source, so that a card that is made anew does not begin empty. */
+const made = new WeakMap<object, string>();
+
+/**
+ * A small picture of one layer alone, where it stands in the scene; the last one while a new one is
+ * being made. Nothing is made while a drag goes on.
+ */
+export function useThumbnail(layer: Layer): string | null {
+  const [url, setUrl] = useState<string | null>(() => made.get(layer.source) ?? null);
+  const dragging = useBench((s) => s.gesture !== null || s.ghost !== null);
+  const { width, height } = useBench((s) => s.scene);
+  const { source, placement, steps } = layer;
+  useEffect(() => {
+    if (dragging) return;
+    let gone = false;
+    const alone: Scene = {
+      format: 'ignis',
+      version: 1,
+      name: '',
+      width,
+      height,
+      background: null,
+      layers: [{ id: 'alone', name: '', visible: true, opacity: 100, blend: 'normal', source, placement, steps }],
+    };
+    // The picture on the stage comes first.
+    const wait = window.setTimeout(async () => {
+      const blob = await picture({ scene: alone, side: SIDE, background: false }).catch(() => null);
+      if (gone || !blob) return;
+      const next = URL.createObjectURL(blob);
+      made.set(source, next);
+      setUrl(next);
+    }, 220);
+    return () => {
+      gone = true;
+      window.clearTimeout(wait);
+    };
+  }, [source, placement, steps, width, height, dragging]);
+  return url;
+}

@@ -1,0 +1,47 @@
+import { FileFault } from '@ignis/core/files/fault';
+import { inspectPicture, refuseTooLarge } from '@ignis/core/files/picture-file';
+import type { PictureSource } from '@ignis/core/sources/picture';
+import { keepAsset } from '../storage/scenes';
+import { addAsset, bringIn } from '../workers/engine';
+import { askSize } from './ask-size';
+
+/** What a file chooser offers. */
+export const PICTURES = 'image/png,image/jpeg,image/webp,image/avif,image/gif,image/bmp,image/svg+xml,.svg,.bmp,.avif';
+
+const plainName = (file: string) => file.replace(/\.[^.]*$/, '') || 'Picture';
+
+/**
+ * Reads a picture's file and keeps it; null if the artist called it off.
+ * Throws an Error with a message for the artist.
+ */
+export async function bringInPicture(file: File): Promise<{ source: PictureSource; name: string } | null> {
+  const name = file.name || 'The pasted picture';
+  if (file.size === 0) throw new FileFault(name, 'is empty', 'Save it again from where it came, and bring in the new copy.');
+  let blob: Blob = file;
+  if (await isSvg(file, name)) {
+    const { cleanSvg, drawSvg, svgSize } = await import('./svg');
+    const svg = cleanSvg(await file.text(), name);
+    const size = await askSize(plainName(name), svgSize(svg));
+    if (!size) return null;
+    refuseTooLarge(name, size.width, size.height);
+    blob = await drawSvg(svg, size.width, size.height, name);
+  }
+  const made = await bringIn(blob, name);
+  addAsset(made.asset, made.bytes);
+  await keepAsset(made.asset, made.bytes);
+  return {
+    source: { kind: 'picture', asset: made.asset, width: made.width, height: made.height },
+    name: plainName(name),
+  };
+}
+
+async function isSvg(file: File, name: string): Promise<boolean> {
+  // The header tells; an SVG may carry a long preamble.
+  const head = new Uint8Array(await file.slice(0, 1_000_000).arrayBuffer());
+  return inspectPicture(head, name).format === 'svg';
+}
+
+/** The files in a paste or a drop. */
+export const filesIn = (data: DataTransfer | null): File[] => [...(data?.files ?? [])];
+
+export const isSceneFile = (file: File): boolean => /\.(ignis|zip)$/i.test(file.name);

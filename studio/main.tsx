@@ -1,0 +1,49 @@
+import '@fontsource-variable/source-sans-3/wght.css';
+import './styles.css';
+import { lazy, StrictMode, Suspense } from 'react';
+import { createRoot } from 'react-dom/client';
+import { BrowserRouter, Link, Route, Routes } from 'react-router';
+import { Toaster } from 'sonner';
+import { SizeQuestion } from './files/ask-size';
+import { Shelf } from './shelf/shelf';
+import { Mark } from './ui/mark';
+
+const Bench = lazy(() => import('./bench/bench'));
+
+/** What stands where nothing is, or nothing yet. */
+function Blank({ text, back = false }: { text: string; back?: boolean }) {
+  return (
+    <main className="grid h-full place-items-center text-center text-dim">
+      <div className="flex flex-col items-center gap-3">
+        <Mark size={40} />
+        <p>{text}</p>
+        {back && (
+          <Link to="/" className="text-ember-ink underline underline-offset-4">
+            To the shelf
+          </Link>
+        )}
+      </div>
+    </main>
+  );
+}
+
+createRoot(document.getElementById('root')!).render(
+  <StrictMode>
+    <BrowserRouter>
+      <Suspense fallback={<Blank text="Setting up the bench…" />}>
+        <Routes>
+          <Route path="/" element={<Shelf />} />
+          <Route path="/scene/:id" element={<Bench />} />
+          <Route path="*" element={<Blank text="There is nothing at this address." back />} />
+        </Routes>
+      </Suspense>
+      <SizeQuestion />
+      <Toaster
+        theme="dark"
+        position="bottom-center"
+        offset={176}
+        toastOptions={{ style: { background: 'var(--raised)', border: '1px solid var(--line)', color: 'var(--ink)', font: 'inherit', fontSize: 14 } }}
+      />
+    </BrowserRouter>
+  </StrictMode>,
+);

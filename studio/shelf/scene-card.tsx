@@ -1,0 +1,63 @@
+import { Ellipsis } from 'lucide-react';
+import { useEffect, useState } from 'react';
+import type { SceneRecord } from '../storage/database';
+import { Button } from '../ui/button';
+import { Menu, WithContextMenu, type MenuEntry } from '../ui/menu';
+import { NameField } from '../ui/name-field';
+
+interface Props {
+  record: SceneRecord;
+  onOpen(): void;
+  onRename(name: string): void;
+  onDuplicate(): void;
+  onSave(): void;
+  onDelete(): void;
+}
+
+/** One of the artist's scenes on the shelf. */
+export function SceneCard({ record, onOpen, onRename, onDuplicate, onSave, onDelete }: Props) {
+  const { scene, thumbnail } = record;
+  const [url, setUrl] = useState<string | null>(null);
+  useEffect(() => {
+    if (!thumbnail) return setUrl(null);
+    const made = URL.createObjectURL(thumbnail);
+    setUrl(made);
+    return () => URL.revokeObjectURL(made);
+  }, [thumbnail]);
+
+  const items: MenuEntry[] = [
+    { label: 'Open', run: onOpen },
+    { label: 'Duplicate', run: onDuplicate },
+    { label: 'Save as a file', run: onSave },
+    null,
+    { label: 'Delete', run: onDelete, danger: true },
+  ];
+  return (
+    <WithContextMenu items={items}>
+      <li className="group">
+        <button
+          type="button"
+          onClick={onOpen}
+          aria-label={`Open ${scene.name}`}
+          className="check-small block aspect-[4/3] w-full overflow-hidden rounded-xl border border-line transition hover:border-dim"
+        >
+          {url && <img src={url} alt="" className="h-full w-full object-contain" />}
+        </button>
+        <div className="mt-1.5 flex items-center">
+          <NameField label={`Name of ${scene.name}`} value={scene.name} onChange={onRename} className="-ml-1 flex-1" />
+          <Menu
+            trigger={
+              <Button look="icon" className="size-7" aria-label={`More about ${scene.name}`}>
+                <Ellipsis size={16} />
+              </Button>
+            }
+            items={items}
+          />
+        </div>
+        <div className="text-xs text-dim">
+          {new Date(record.changed).toLocaleString(undefined, { dateStyle: 'medium', timeStyle: 'short' })} · {scene.width} × {scene.height}
+        </div>
+      </li>
+    </WithContextMenu>
+  );
+}

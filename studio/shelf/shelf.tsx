@@ -1,0 +1,195 @@
+import { FolderOpen, Plus, Search } from 'lucide-react';
+import { useCallback, useEffect, useRef, useState } from 'react';
+import { useNavigate } from 'react-router';
+import { toast } from 'sonner';
+import { newPicture, newScene } from '@ignis/core/scene/make';
+import type { Scene } from '@ignis/core/scene/schema';
+import { bringInPicture, filesIn, isSceneFile, PICTURES } from '../files/bring-in';
+import { download, fileName, openSceneFile, sceneFile } from '../files/scene-file';
+import type { SceneRecord } from '../storage/database';
+import { createScene, forgetUnused, keepScene, listScenes, removeScene, restoreScene, storageFault } from '../storage/scenes';
+import { Button } from '../ui/button';
+import { Mark } from '../ui/mark';
+import { Examples } from './examples';
+import { NewScene } from './new-scene';
+import { SceneCard } from './scene-card';
+
+/** The first screen: the artist's scenes, and the examples. */
+export function Shelf() {
+  const navigate = useNavigate();
+  const chooser = useRef<HTMLInputElement>(null);
+  const [scenes, setScenes] = useState<SceneRecord[] | null>(null);
+  const [search, setSearch] = useState('');
+  const [making, setMaking] = useState(false);
+  const [busy, setBusy] = useState<string | null>(null);
+
+  const refresh = useCallback(async () => setScenes(await listScenes()), []);
+  useEffect(() => {
+    document.title = 'Ignis';
+    void refresh().then(forgetUnused);
+  }, [refresh]);
+
+  /** Runs a task that may fail, and says so in its own words. */
+  const attempt = useCallback(async (doing: string | null, failed: string, task: () => Promise<void>) => {
+    setBusy(doing);
+    try {
+      await task();
+    } catch (error) {
+      toast.error(failed, { description: (error as Error).message, duration: 12_000 });
+    } finally {
+      setBusy(null);
+    }
+  }, []);
+
+  const openFile = useCallback(
+    (file: File) =>
+      attempt(`Opening ${file.name || 'the picture'}…`, 'That could not be opened', async () => {
+        if (isSceneFile(file)) return void navigate(`/scene/${await openSceneFile(file, file.name)}`);
+        const brought = await bringInPicture(file);
+        if (!brought) return;
+        const { source, name } = brought;
+        const scene = newScene(name, source.width, source.height, null);
+        scene.layers.push(newPicture(name, source, scene, { x: source.width / 2, y: source.height / 2 }, true));
+        void navigate(`/scene/${await createScene(scene, new Map())}`);
+      }),
+    [attempt, navigate],
+  );
+
+  useEffect(() => {
+    const paste = (e: ClipboardEvent) => {
+      const file = filesIn(e.clipboardData)[0];
+      if (file) void openFile(file);
+    };
+    window.addEventListener('paste', paste);
+    return () => window.removeEventListener('paste', paste);
+  }, [openFile]);
+
+  const make = (scene: Scene) =>
+    attempt(null, 'The scene could not be made', async () => void navigate(`/scene/${await createScene(scene, new Map())}`));
+
+  const remove = (record: SceneRecord) =>
+    attempt(null, 'The scene could not be deleted', async () => {
+      await removeScene(record.id);
+      await refresh();
+      toast(`“${record.scene.name}” is deleted`, {
+        action: { label: 'Undo', onClick: () => void restoreScene(record).then(refresh) },
+        duration: 10_000,
+      });
+    });
+
+  const shown = scenes?.filter((r) => r.scene.name.toLowerCase().includes(search.trim().toLowerCase()));
+
+  return (
+    <main
+      className="h-full overflow-auto"
+      onDragOver={(e) => e.preventDefault()}
+      onDrop={(e) => {
+        e.preventDefault();
+        const file = filesIn(e.dataTransfer)[0];
+        if (file) void openFile(file);
+      }}
+    >
+      <div className="mx-auto max-w-6xl px-8 pt-7 pb-16">
+        <header className="mb-8 flex items-center gap-3">
+          <Mark size={34} />
+          <h1 className="text-xl font-semibold tracking-wide">Ignis</h1>
+          <p className="ml-2 hidden text-dim sm:block">Put light into a picture.</p>
+          <div className="ml-auto flex gap-2">
+            <Button onClick={() => chooser.current?.click()}>
+              <FolderOpen size={15} /> Open a picture
+            </Button>
+            <Button look="ember" onClick={() => setMaking(true)}>
+              <Plus size={15} /> New scene
+            </Button>
+          </div>
+          <input
+            ref={chooser}
+            type="file"
+            hidden
+            aria-label="Open a picture or a scene"
+            accept={`${PICTURES},.ignis`}
+            onChange={(e) => {
+              const file = e.target.files?.[0];
+              e.target.value = '';
+              if (file) void openFile(file);
+            }}
+          />
+        </header>
+
+        {storageFault() && (
+          <p role="alert" className="mb-6 rounded-lg border border-ember/60 bg-ember/10 px-4 py-3 text-sm">
+            {storageFault()}
+          </p>
+        )}
+
+        <section aria-labelledby="own">
+          <div className="mb-3 flex h-9 items-center justify-between">
+            <h2 id="own" className="font-semibold">
+              Your scenes
+            </h2>
+            {!!scenes?.length && (
+              <label className="flex items-center gap-2 rounded-md border border-line bg-panel px-2.5 focus-within:border-dim">
+                <Search size={14} className="text-dim" />
+                <input
+                  type="search"
+                  aria-label="Search your scenes"
+                  placeholder="Search"
+                  value={search}
+                  onChange={(e) => setSearch(e.target.value)}
+                  className="h-8 w-40 bg-transparent text-sm outline-none placeholder:text-dim"
+                />
+              </label>
+            )}
+          </div>
+          {shown?.length ? (
+            <ul className="grid grid-cols-[repeat(auto-fill,minmax(230px,1fr))] gap-5">
+              {shown.map((r) => (
+                <SceneCard
+                  key={r.id}
+                  record={r}
+                  onOpen={() => void navigate(`/scene/${r.id}`)}
+                  onRename={(name) => void keepScene(r.id, { ...r.scene, name }).then(refresh)}
+                  onDuplicate={() =>
+                    void attempt(null, 'The scene could not be copied', async () => {
+                      await createScene({ ...r.scene, name: `${r.scene.name} copy` }, new Map(), r.thumbnail);
+                      await refresh();
+                    })
+                  }
+                  onSave={() =>
+                    void attempt(null, 'The scene could not be saved', async () =>
+                      download(await sceneFile(r.scene), fileName(r.scene.name, '.ignis')),
+                    )
+                  }
+                  onDelete={() => void remove(r)}
+                />
+              ))}
+            </ul>
+          ) : (
+            scenes && (
+              <p className="rounded-xl border border-dashed border-line px-6 py-9 text-center text-dim">
+                {scenes.length ? `No scene is called “${search}”.` : 'Drop a picture anywhere on this page, paste one, or begin with an example below.'}
+              </p>
+            )
+          )}
+        </section>
+
+        <Examples
+          onOpen={(url, name) =>
+            void attempt(`Opening ${name}…`, 'The example could not be opened', async () => {
+              const response = await fetch(url);
+              if (!response.ok) throw new Error('The server does not answer. Start it again with npm run demo.');
+              void navigate(`/scene/${await openSceneFile(await response.blob(), `${name}.ignis`)}`);
+            })
+          }
+        />
+      </div>
+
+      <NewScene open={making} onOpenChange={setMaking} onMake={(scene) => void make(scene)} />
+      {busy && (
+        <div role="status" className="fixed inset-0 grid place-items-center bg-black/50 text-lg">
+          {busy}
+        </div>
+      )}
+    </main>
+  );
+}

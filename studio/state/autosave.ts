@@ -1,0 +1,66 @@
+import { useEffect } from 'react';
+import { toast } from 'sonner';
+import { keepScene, keepThumbnail } from '../storage/scenes';
+import { picture } from '../workers/engine';
+import { useBench } from './bench';
+
+const REST = 500;
+const LONGEST = 2000;
+/** The longer side of a scene's picture on the shelf, px. */
+export const THUMBNAIL = 480;
+
+/**
+ * Keeps the scene on the bench in the browser: half a second after the last change, every two
+ * seconds while changes go on, and when the page is hidden or left.
+ */
+export function useAutosave(): void {
+  useEffect(() => {
+    let timer = 0;
+    let since = 0;
+    let kept = useBench.getState().scene;
+    let told = false;
+
+    const save = async () => {
+      window.clearTimeout(timer);
+      since = 0;
+      const { id, scene, set } = useBench.getState();
+      if (scene === kept || !id) return;
+      set({ saved: 'saving' });
+      try {
+        await keepScene(id, scene);
+        kept = scene;
+        told = false;
+        const now = useBench.getState();
+        if (now.id !== id) return;
+        if (now.scene === scene) now.set({ saved: 'saved' });
+        if (!now.gesture) await keepThumbnail(id, await picture({ scene, side: THUMBNAIL, background: true }));
+      } catch (error) {
+        useBench.getState().set({ saved: 'failed' });
+        if (!told) toast.error('The scene is not saved', { description: (error as Error).message, duration: 12_000 });
+        told = true;
+      }
+    };
+
+    const stop = useBench.subscribe((state, before) => {
+      if (state.id !== before.id) {
+        kept = state.scene;
+        return;
+      }
+      if (state.scene === before.scene) return;
+      if (state.saved !== 'failed') state.set({ saved: 'changed' });
+      since ||= Date.now();
+      window.clearTimeout(timer);
+      timer = window.setTimeout(() => void save(), Math.max(0, Math.min(REST, since + LONGEST - Date.now())));
+    });
+    const hidden = () => document.visibilityState === 'hidden' && void save();
+    const leave = () => void save();
+    document.addEventListener('visibilitychange', hidden);
+    window.addEventListener('pagehide', leave);
+    return () => {
+      stop();
+      void save();
+      document.removeEventListener('visibilitychange', hidden);
+      window.removeEventListener('pagehide', leave);
+    };
+  }, []);
+}

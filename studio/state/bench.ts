@@ -1,0 +1,167 @@
+import { create } from 'zustand';
+import type { Change, Edit, History } from '@ignis/core/scene/edit';
+import { edit, EMPTY_HISTORY, redo, remember, undo } from '@ignis/core/scene/edit';
+import type { Layer, Scene } from '@ignis/core/scene/schema';
+
+/** How the stage works on the selected layer. */
+export type Mode = 'arrange' | 'anchors' | 'draw';
+export type Saved = 'saved' | 'saving' | 'changed' | 'failed';
+export type CompareWith = 'layer' | 'opened';
+
+/** Where the scene stands on the stage: CSS px = scene px × zoom + (x, y). */
+export interface View {
+  zoom: number;
+  x: number;
+  y: number;
+}
+
+interface BenchState {
+  id: string;
+  scene: Scene;
+  /** The scene as it was when the bench was opened, to compare with. */
+  opened: Scene;
+  history: History;
+  /** A drag under way: where it began, and the change it comes to so far. */
+  gesture: { base: Scene; label: string; change: Change | null } | null;
+  /** Shown instead of the scene while something is only suggested; never kept. */
+  ghost: Scene | null;
+  selected: string | null;
+  anchor: number | null;
+  /** The layer that is being drawn, once its first anchor is set. */
+  drawn: string | null;
+  /** The layer whose card is under the pointer. */
+  hovered: string | null;
+  mode: Mode;
+  view: View;
+  comparing: boolean;
+  compareWith: CompareWith;
+  saved: Saved;
+
+  open(id: string, scene: Scene): void;
+  /** One change, one step of undo. */
+  change(label: string, edit: Edit): void;
+  /** A change that is still going on: each call counts from where the drag began. */
+  drag(label: string, edit: Edit): void;
+  /** Ends a drag: it becomes one step of undo. */
+  drop(): void;
+  /** Takes a drag back. */
+  cancelDrag(): void;
+  undo(): string | null;
+  redo(): string | null;
+  select(id: string | null): void;
+  set(values: Partial<Pick<BenchState, 'ghost' | 'anchor' | 'drawn' | 'hovered' | 'mode' | 'view' | 'comparing' | 'compareWith' | 'saved'>>): void;
+}
+
+const nothing: Scene = { format: 'ignis', version: 1, name: '', width: 1, height: 1, background: null, layers: [] };
+
+export const useBench = create<BenchState>()((set, get) => ({
+  id: '',
+  scene: nothing,
+  opened: nothing,
+  history: EMPTY_HISTORY,
+  gesture: null,
+  ghost: null,
+  selected: null,
+  anchor: null,
+  drawn: null,
+  hovered: null,
+  mode: 'arrange',
+  view: { zoom: 1, x: 0, y: 0 },
+  comparing: false,
+  compareWith: 'layer',
+  saved: 'saved',
+
+  open: (id, scene) =>
+    set({
+      id,
+      scene,
+      opened: scene,
+      history: EMPTY_HISTORY,
+      gesture: null,
+      ghost: null,
+      selected: scene.layers.at(-1)?.id ?? null,
+      anchor: null,
+      drawn: null,
+      hovered: null,
+      mode: modeFor(scene.layers.at(-1)),
+      comparing: false,
+      saved: 'saved',
+    }),
+
+  change(label, change) {
+    get().drop();
+    const { scene, history } = get();
+    const done = edit(scene, label, change);
+    if (done.change.patches.length > 0)
+      set({ scene: done.scene, history: remember(history, done.change), ghost: null });
+  },
+
+  drag(label, change) {
+    const base = get().gesture?.base ?? get().scene;
+    const done = edit(base, label, change);
+    set({ scene: done.scene, gesture: { base, label, change: done.change }, ghost: null });
+  },
+
+  drop() {
+    const { gesture, history } = get();
+    if (gesture) set({ gesture: null, history: gesture.change ? remember(history, gesture.change) : history });
+  },
+
+  cancelDrag() {
+    const { gesture } = get();
+    if (gesture) set({ scene: gesture.base, gesture: null });
+  },
+
+  undo() {
+    get().drop();
+    return travel(undo(get().scene, get().history), set, get);
+  },
+
+  redo() {
+    get().drop();
+    return travel(redo(get().scene, get().history), set, get);
+  },
+
+  select(id) {
+    if (id === get().selected) return;
+    get().drop();
+    const layer = get().scene.layers.find((l) => l.id === id);
+    set({ selected: id, anchor: null, drawn: null, ghost: null, mode: modeFor(layer) });
+  },
+
+  set,
+}));
+
+function travel(
+  to: ReturnType<typeof undo>,
+  set: (values: Partial<BenchState>) => void,
+  get: () => BenchState,
+): string | null {
+  if (!to) return null;
+  const { selected, anchor, drawn } = get();
+  const layer = to.scene.layers.find((l) => l.id === selected);
+  const anchors = layer?.source.kind === 'line' ? layer.source.path.anchors.length : 0;
+  set({
+    scene: to.scene,
+    history: to.history,
+    ghost: null,
+    selected: layer ? selected : null,
+    drawn: layer ? drawn : null,
+    anchor: anchor !== null && anchor < anchors ? anchor : null,
+  });
+  return to.label;
+}
+
+const modeFor = (layer: Layer | undefined): Mode => (layer?.source.kind === 'line' ? 'anchors' : 'arrange');
+
+/** The selected layer, or undefined. */
+export const useSelectedLayer = (): Layer | undefined =>
+  useBench((s) => s.scene.layers.find((l) => l.id === s.selected));
+
+/** Edits that come as a stream and end: what a control needs for one step of undo. */
+export function liveEdit(label: string) {
+  return {
+    change: (e: Edit) => useBench.getState().drag(label, e),
+    done: () => useBench.getState().drop(),
+  };
+}

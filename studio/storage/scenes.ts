@@ -1,0 +1,152 @@
+import { parseScene } from '@ignis/core/scene/check';
+import { newId } from '@ignis/core/scene/make';
+import { assetsOf } from '@ignis/core/render/render';
+import type { Scene } from '@ignis/core/scene/schema';
+import type { SceneRecord } from './database';
+import { Database } from './database';
+
+/** Keeping the artist's scenes. Where the browser gives no database, they last as long as the page. */
+
+const database = new Database();
+const held = { scenes: new Map<string, SceneRecord>(), assets: new Map<string, Blob>() };
+let blocked: string | null = null;
+
+/** Why scenes cannot be kept here, in the artist's words; null if they can. */
+export const storageFault = (): string | null => blocked;
+
+/** Runs a task on the database, or `without` it where there is none. Other failures pass through. */
+async function kept<T>(task: () => Promise<T>, without: () => T): Promise<T> {
+  if (blocked) return without();
+  try {
+    await database.open();
+  } catch {
+    blocked = 'This browser does not let Ignis keep scenes. Save each scene as a file before you close the page.';
+    return without();
+  }
+  return task();
+}
+
+const byChange = (a: SceneRecord, b: SceneRecord) => b.changed - a.changed;
+
+/** All scenes, the last changed first. */
+export const listScenes = (): Promise<SceneRecord[]> =>
+  kept(
+    async () => (await database.scenes.toArray()).sort(byChange),
+    () => [...held.scenes.values()].sort(byChange),
+  );
+
+/** A scene and its pictures; null if there is none of that id. Throws a SceneError if it is damaged. */
+export async function loadScene(id: string): Promise<{ record: SceneRecord; assets: Map<string, Blob> } | null> {
+  const record = await kept<SceneRecord | undefined>(
+    () => database.scenes.get(id),
+    () => held.scenes.get(id),
+  );
+  if (!record) return null;
+  parseScene(record.scene);
+  const names = assetsOf(record.scene);
+  const assets = await loadAssets(names);
+  const lost = names.filter((n) => !assets.has(n));
+  if (lost.length > 0)
+    throw new Error(`“${record.scene.name}” lacks ${lost.length} of its pictures in this browser. Open it from its saved file.`);
+  return { record, assets };
+}
+
+/** The files of these assets, as far as they are here. */
+export async function loadAssets(names: string[]): Promise<Map<string, Blob>> {
+  const found = await kept(
+    () => database.assets.bulkGet(names),
+    () => names.map((name) => ({ name, bytes: held.assets.get(name)! })),
+  );
+  return new Map(found.flatMap((a) => (a?.bytes ? [[a.name, a.bytes] as const] : [])));
+}
+
+/** Keeps a picture's file. Throws a StorageFull if there is no room. */
+export const keepAsset = (name: string, bytes: Blob): Promise<void> =>
+  guarded(() =>
+    kept(
+      async () => void (await database.assets.put({ name, bytes })),
+      () => void held.assets.set(name, bytes),
+    ),
+  );
+
+/** Keeps a scene under an id, making it if it is new. Throws a StorageFull if there is no room. */
+export const keepScene = (id: string, scene: Scene, thumbnail?: Blob | null): Promise<void> =>
+  guarded(async () => {
+    const now = Date.now();
+    const fresh = (old: SceneRecord | undefined): SceneRecord => ({
+      id,
+      scene,
+      created: old?.created ?? now,
+      changed: now,
+      thumbnail: thumbnail === undefined ? (old?.thumbnail ?? null) : thumbnail,
+    });
+    await kept(
+      () =>
+        database.transaction('rw', database.scenes, async () => {
+          await database.scenes.put(fresh(await database.scenes.get(id)));
+        }),
+      () => void held.scenes.set(id, fresh(held.scenes.get(id))),
+    );
+  });
+
+/** Sets a scene's thumbnail; its date stays. */
+export const keepThumbnail = (id: string, thumbnail: Blob): Promise<void> =>
+  kept(
+    async () => void (await database.scenes.update(id, { thumbnail })),
+    () => {
+      const old = held.scenes.get(id);
+      if (old) held.scenes.set(id, { ...old, thumbnail });
+    },
+  );
+
+/** A new scene with its pictures; returns its id. */
+export async function createScene(scene: Scene, assets: Map<string, Blob>, thumbnail: Blob | null = null): Promise<string> {
+  const id = newId();
+  for (const [name, bytes] of assets) await keepAsset(name, bytes);
+  await keepScene(id, scene, thumbnail);
+  return id;
+}
+
+/** Puts a removed scene back as it was. */
+export const restoreScene = (record: SceneRecord): Promise<void> =>
+  kept(
+    async () => void (await database.scenes.put(record)),
+    () => void held.scenes.set(record.id, record),
+  );
+
+/** Removes a scene. Its pictures stay until `forgetUnused`, so that the removal can be undone. */
+export const removeScene = (id: string): Promise<void> =>
+  kept(
+    () => database.scenes.delete(id),
+    () => void held.scenes.delete(id),
+  );
+
+/** Removes pictures that no scene needs any more. */
+export const forgetUnused = (): Promise<void> =>
+  kept(
+    () =>
+      database.transaction('rw', database.scenes, database.assets, async () => {
+        const needed = new Set((await database.scenes.toArray()).flatMap((r) => assetsOf(r.scene)));
+        const names = await database.assets.toCollection().primaryKeys();
+        await database.assets.bulkDelete(names.filter((n) => !needed.has(n)));
+      }),
+    () => undefined,
+  );
+
+/** The browser has no room left. */
+export class StorageFull extends Error {
+  constructor() {
+    super('The browser has no room left for this scene. Save it as a file, then delete scenes you no longer need from the shelf.');
+    this.name = 'StorageFull';
+  }
+}
+
+async function guarded<T>(task: () => Promise<T>): Promise<T> {
+  try {
+    return await task();
+  } catch (error) {
+    const names = [(error as Error).name, (error as { inner?: Error }).inner?.name];
+    if (names.includes('QuotaExceededError')) throw new StorageFull();
+    throw error;
+  }
+}

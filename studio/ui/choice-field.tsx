@@ -1,0 +1,49 @@
+import { Check, ChevronDown } from 'lucide-react';
+import { Select } from 'radix-ui';
+
+interface Props {
+  label: string;
+  value: string;
+  options: readonly { value: string; label: string }[];
+  onChange(value: string): void;
+}
+
+/** One of several words. */
+export function ChoiceField({ label, value, options, onChange }: Props) {
+  return (
+    <Select.Root value={value} onValueChange={onChange}>
+      <Select.Trigger
+        aria-label={label}
+        className="inline-flex items-center gap-1 rounded px-1.5 py-0.5 text-sm hover:bg-raised"
+      >
+        <Select.Value />
+        <Select.Icon>
+          <ChevronDown size={13} className="text-dim" />
+        </Select.Icon>
+      </Select.Trigger>
+      <Select.Portal>
+        <Select.Content
+          position="popper"
+          align="end"
+          sideOffset={4}
+          className="z-50 min-w-32 overflow-hidden rounded-lg border border-line bg-panel p-1 shadow-2xl"
+        >
+          <Select.Viewport>
+            {options.map((o) => (
+              <Select.Item
+                key={o.value}
+                value={o.value}
+                className="flex items-center justify-between gap-4 rounded px-2 py-1 text-sm outline-none data-[highlighted]:bg-raised"
+              >
+                <Select.ItemText>{o.label}</Select.ItemText>
+                <Select.ItemIndicator>
+                  <Check size={13} className="text-ember" />
+                </Select.ItemIndicator>
+              </Select.Item>
+            ))}
+          </Select.Viewport>
+        </Select.Content>
+      </Select.Portal>
+    </Select.Root>
+  );
+}

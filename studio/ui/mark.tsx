@@ -1,0 +1,4 @@
+/** The mark: a bent tube that burns. */
+export function Mark({ size = 24 }: { size?: number }) {
+  return <img src="/mark.svg" width={size} height={size} alt="" aria-hidden="true" />;
+}

@@ -1,0 +1,55 @@
+import { ContextMenu, DropdownMenu } from 'radix-ui';
+import type { ReactNode } from 'react';
+
+/** One entry of a menu; `null` is a dividing line. */
+export type MenuEntry = { label: string; run(): void; disabled?: boolean; hint?: string; danger?: boolean } | null;
+
+const box = 'z-50 min-w-44 rounded-lg border border-line bg-panel p-1 shadow-2xl';
+const row =
+  'flex items-center justify-between gap-6 rounded px-2.5 py-1.5 text-sm outline-none data-[highlighted]:bg-raised data-[disabled]:opacity-40';
+
+function entries(list: MenuEntry[], Kit: typeof DropdownMenu | typeof ContextMenu): ReactNode {
+  return list.map((e, i) =>
+    e ? (
+      <Kit.Item
+        key={e.label}
+        disabled={e.disabled}
+        onSelect={e.run}
+        className={`${row} ${e.danger ? 'text-[#ff8d80]' : ''}`}
+      >
+        {e.label}
+        {e.hint && <span className="text-xs text-dim">{e.hint}</span>}
+      </Kit.Item>
+    ) : (
+      <Kit.Separator key={i} className="my-1 h-px bg-line" />
+    ),
+  );
+}
+
+/** A menu that opens from a button. */
+export function Menu({ trigger, items, align = 'end' }: { trigger: ReactNode; items: MenuEntry[]; align?: 'start' | 'end' }) {
+  return (
+    <DropdownMenu.Root modal={false}>
+      <DropdownMenu.Trigger asChild>{trigger}</DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content align={align} sideOffset={4} collisionPadding={8} className={box} onCloseAutoFocus={(e) => e.preventDefault()}>
+          {entries(items, DropdownMenu)}
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
+  );
+}
+
+/** The same entries on a right click. */
+export function WithContextMenu({ items, children }: { items: MenuEntry[]; children: ReactNode }) {
+  return (
+    <ContextMenu.Root modal={false}>
+      <ContextMenu.Trigger asChild>{children}</ContextMenu.Trigger>
+      <ContextMenu.Portal>
+        <ContextMenu.Content collisionPadding={8} className={box} onCloseAutoFocus={(e) => e.preventDefault()}>
+          {entries(items, ContextMenu)}
+        </ContextMenu.Content>
+      </ContextMenu.Portal>
+    </ContextMenu.Root>
+  );
+}

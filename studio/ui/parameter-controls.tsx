@@ -1,0 +1,123 @@
+import { Slider, Switch } from 'radix-ui';
+import type { NumberParameter, Parameter, Parameters } from '@ignis/core/definitions/parameter';
+import { ChoiceField } from './choice-field';
+import { ColourField } from './colour-field';
+import { NumberField } from './number-field';
+
+interface Props {
+  parameters: Parameters;
+  values: Record<string, unknown>;
+  onChange(values: Record<string, unknown>): void;
+  onDone(): void;
+}
+
+/** The controls of a definition, one row a parameter, built from what each says of itself. */
+export function ParameterControls({ parameters, values, onChange, onDone }: Props) {
+  return (
+    <div className="flex flex-col gap-1">
+      {Object.entries(parameters).map(([key, p]) => (
+        <div key={key} className="grid min-h-7 grid-cols-[92px_1fr] items-center gap-2" title={p.help}>
+          <span className="truncate text-sm text-dim">{p.label}</span>
+          <Control
+            parameter={p}
+            value={values[key]}
+            onChange={(v) => onChange({ [key]: v })}
+            onDone={onDone}
+          />
+        </div>
+      ))}
+    </div>
+  );
+}
+
+interface ControlProps {
+  parameter: Parameter;
+  value: unknown;
+  onChange(value: unknown): void;
+  onDone(): void;
+}
+
+function Control({ parameter: p, value, onChange, onDone }: ControlProps) {
+  switch (p.kind) {
+    case 'number':
+      return <NumberControl parameter={p} value={value as number} onChange={onChange} onDone={onDone} />;
+    case 'colour':
+      return (
+        <div className="flex justify-end">
+          <ColourField label={p.label} value={value as string} onChange={onChange} onDone={onDone} />
+        </div>
+      );
+    case 'switch':
+      return (
+        <div className="flex justify-end">
+          <Switch.Root
+            aria-label={p.label}
+            checked={value as boolean}
+            onCheckedChange={(v) => {
+              onChange(v);
+              onDone();
+            }}
+            className="h-4.5 w-8 rounded-full bg-line p-0.5 data-[state=checked]:bg-ember"
+          >
+            <Switch.Thumb className="block size-3.5 rounded-full bg-white transition-transform data-[state=checked]:translate-x-3.5" />
+          </Switch.Root>
+        </div>
+      );
+    case 'choice':
+      return (
+        <div className="flex justify-end">
+          <ChoiceField
+            label={p.label}
+            value={value as string}
+            options={p.options}
+            onChange={(v) => {
+              onChange(v);
+              onDone();
+            }}
+          />
+        </div>
+      );
+  }
+}
+
+/** A slider over the usual range, and the number itself, which may go beyond it. */
+function NumberControl({
+  parameter: p,
+  value,
+  onChange,
+  onDone,
+}: {
+  parameter: NumberParameter;
+  value: number;
+  onChange(value: number): void;
+  onDone(): void;
+}) {
+  const [min, max] = p.slider ?? [p.min, p.max];
+  return (
+    <div className="flex items-center gap-1">
+      <Slider.Root
+        className="relative flex h-5 min-w-0 flex-1 items-center"
+        min={min}
+        max={max}
+        step={p.step < 1 ? p.step : (max - min) / 240 < 0.5 ? 0.5 : 1}
+        value={[Math.min(max, Math.max(min, value))]}
+        onValueChange={([v]) => onChange(v!)}
+        onValueCommit={onDone}
+        onContextMenu={(e) => {
+          e.preventDefault();
+          onChange(p.default);
+          onDone();
+        }}
+      >
+        <Slider.Track className="relative h-[3px] flex-1 rounded bg-line">
+          <Slider.Range className="absolute h-full rounded bg-dim" />
+        </Slider.Track>
+        <Slider.Thumb
+          aria-label={`${p.label} slider`}
+          className="block size-3 rounded-full bg-ink shadow hover:bg-white focus-visible:outline-offset-2"
+        />
+      </Slider.Root>
+      <NumberField value={value} parameter={p} onChange={onChange} onDone={onDone} />
+    </div>
+  );
+}

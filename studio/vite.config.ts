@@ -1,0 +1,14 @@
+import tailwind from '@tailwindcss/vite';
+import react from '@vitejs/plugin-react';
+import { defineConfig } from 'vite';
+
+export default defineConfig({
+  root: import.meta.dirname,
+  plugins: [react(), tailwind()],
+  worker: { format: 'es' },
+  build: { target: 'es2022', chunkSizeWarningLimit: 900 },
+  server: {
+    headers: { 'Cross-Origin-Opener-Policy': 'same-origin', 'Cross-Origin-Embedder-Policy': 'require-corp' },
+    proxy: { '/examples': 'http://localhost:4173' },
+  },
+});

@@ -1,0 +1,130 @@
+/// <reference lib="webworker" />
+/** The worker that computes: previews, small pictures, exports, and decoding. */
+import { expose } from 'comlink';
+import { FileFault } from '@ignis/core/files/fault';
+import { assetName } from '@ignis/core/files/ignis-file';
+import { inspectPicture, isCutShort } from '@ignis/core/files/picture-file';
+import { readPng, writePng } from '@ignis/core/files/png';
+import type { Picture } from '@ignis/core/pixels/picture';
+import { picture as pictureOf } from '@ignis/core/pixels/picture';
+import { quantise } from '@ignis/core/pixels/quantise';
+import { wholeScene } from '@ignis/core/pixels/region';
+import { cacheOf } from '@ignis/core/render/cache';
+import { exportScene } from '@ignis/core/render/export';
+import { assetsOf, render, Stopped } from '@ignis/core/render/render';
+import type { Scene } from '@ignis/core/scene/schema';
+import { transfer } from 'comlink';
+import type { Engine } from './protocol';
+
+const files = new Map<string, Blob>();
+const pictures = new Map<string, Promise<Picture>>();
+/** What intermediates may hold, bytes. */
+const cache = cacheOf(320 * 2 ** 20);
+let newest: Int32Array<SharedArrayBuffer> | null = null;
+
+async function decoded(name: string): Promise<Picture> {
+  const blob = files.get(name);
+  if (!blob) throw new Error(`The picture ${name.slice(0, 12)}… is not here.`);
+  const bytes = new Uint8Array(await blob.arrayBuffer());
+  if (name.endsWith('.png')) return pictureOf(readPng(bytes, name));
+  const { context, width, height } = await drawn(blob, name);
+  return pictureOf({ width, height, depth: 8, data: context.getImageData(0, 0, width, height).data });
+}
+
+/** The pictures a scene needs, decoded, ready to be looked up. */
+async function picturesFor(scene: Scene): Promise<(asset: string) => Picture> {
+  const ready = new Map<string, Picture>();
+  for (const name of assetsOf(scene)) {
+    let found = pictures.get(name);
+    if (!found) {
+      found = decoded(name);
+      pictures.set(name, found);
+      found.catch(() => pictures.delete(name));
+    }
+    ready.set(name, await found);
+  }
+  return (asset) => ready.get(asset)!;
+}
+
+/** A file drawn upright by the browser's own decoder. */
+async function drawn(blob: Blob, name: string) {
+  let bitmap: ImageBitmap;
+  try {
+    bitmap = await createImageBitmap(blob);
+  } catch {
+    throw new FileFault(name, 'is damaged or cut short', 'Save it again from where it came, and bring in the new copy.');
+  }
+  const { width, height } = bitmap;
+  const canvas = new OffscreenCanvas(width, height);
+  const context = canvas.getContext('2d', { willReadFrequently: true })!;
+  context.drawImage(bitmap, 0, 0);
+  bitmap.close();
+  return { canvas, context, width, height };
+}
+
+const pngBlob = (bytes: Uint8Array) => new Blob([bytes as Uint8Array<ArrayBuffer>], { type: 'image/png' });
+
+const engine: Engine = {
+  follow(cell) {
+    newest = cell;
+  },
+
+  addAsset(name, bytes) {
+    files.set(name, bytes);
+  },
+
+  async preview(number, { scene, region, scale, still }) {
+    const started = performance.now();
+    const picture = await picturesFor(scene);
+    const stale = () => newest !== null && Atomics.load(newest, 0) !== number;
+    if (stale()) return null;
+    try {
+      const made = render(scene, { region, scale, still, picture, memo: cache.memo, shouldStop: stale });
+      const pixels = quantise(made, 8).data as Uint8ClampedArray<ArrayBuffer>;
+      return transfer({ region, scale, pixels, took: performance.now() - started }, [pixels.buffer]);
+    } catch (error) {
+      if (error instanceof Stopped) return null;
+      throw error;
+    }
+  },
+
+  async picture({ scene, side, layers, background }) {
+    const scale = Math.min(1, side / Math.max(scene.width, scene.height));
+    const made = render(scene, { region: wholeScene(scene, scale), scale, layers, background, picture: await picturesFor(scene) });
+    return pngBlob(writePng(quantise(made, 8)));
+  },
+
+  async layersAt(scene, x, y) {
+    const picture = await picturesFor(scene);
+    const region = { x: Math.floor(x), y: Math.floor(y), width: 1, height: 1 };
+    return scene.layers
+      .filter((l) => l.visible && render(scene, { region, scale: 1, layers: [l.id], background: false, picture }).data[3]! > 0.1)
+      .map((l) => l.id)
+      .reverse();
+  },
+
+  async exportPng(scene, options, progress) {
+    const picture = await picturesFor(scene);
+    // Encoding is the last part of the work.
+    const image = exportScene(scene, { ...options, picture, progress: (done) => progress(done * 0.85) });
+    return pngBlob(writePng(image));
+  },
+
+  async bringIn(blob, name) {
+    const bytes = new Uint8Array(await blob.arrayBuffer());
+    const file = inspectPicture(bytes, name);
+    if (isCutShort(bytes, file.format))
+      throw new FileFault(name, 'is cut short', 'Save it again from where it came, and bring in the new copy.');
+    if (file.format === 'png' && !file.turned) {
+      // Kept as it is, so that alpha and 16 bits stay exact; decoding it shows that it is whole.
+      readPng(bytes, name);
+      return { asset: await assetName(bytes, 'png'), bytes: blob, width: file.width, height: file.height };
+    }
+    // Decoded once, here, so that every machine works on the same pixels.
+    const { canvas, width, height } = await drawn(blob, name);
+    const png = await canvas.convertToBlob({ type: 'image/png' });
+    return { asset: await assetName(new Uint8Array(await png.arrayBuffer()), 'png'), bytes: png, width, height };
+  },
+};
+
+expose(engine);

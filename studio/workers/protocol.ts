@@ -1,0 +1,61 @@
+/** What the page and the worker that computes say to each other. Nothing else knows the messages. */
+import type { Region } from '@ignis/core/pixels/region';
+import type { Scene } from '@ignis/core/scene/schema';
+
+export interface PreviewRequest {
+  scene: Scene;
+  region: Region;
+  scale: number;
+  /** How many layers at the back will stay as they are for now. */
+  still: number;
+}
+
+/** Straight 8-bit RGBA over a region. */
+export interface Preview {
+  region: Region;
+  scale: number;
+  pixels: Uint8ClampedArray<ArrayBuffer>;
+  /** How long the render took, ms. */
+  took: number;
+}
+
+export interface PictureRequest {
+  scene: Scene;
+  /** The longer side of the result, px. */
+  side: number;
+  layers?: string[];
+  background: boolean;
+}
+
+export interface ExportOptions {
+  scale: number;
+  depth: 8 | 16;
+  background: boolean;
+  /** Only these layers; all if left out. */
+  layers?: string[];
+}
+
+/** A picture brought in: the file to keep, its asset name, and its size in px. */
+export interface BroughtIn {
+  asset: string;
+  bytes: Blob;
+  width: number;
+  height: number;
+}
+
+/** What the worker can do. */
+export interface Engine {
+  /** A cell that holds the number of the newest preview; older ones stop. */
+  follow(newest: Int32Array<SharedArrayBuffer> | null): void;
+  addAsset(name: string, bytes: Blob): void;
+  /** Null if a newer preview was asked for meanwhile. */
+  preview(number: number, request: PreviewRequest): Promise<Preview | null>;
+  /** A small picture, as PNG. */
+  picture(request: PictureRequest): Promise<Blob>;
+  /** The layers that show at a point (scene px), front first. */
+  layersAt(scene: Scene, x: number, y: number): Promise<string[]>;
+  /** The whole scene as PNG. `progress` is told the share done. */
+  exportPng(scene: Scene, options: ExportOptions, progress: (done: number) => void): Promise<Blob>;
+  /** Decodes, checks and keeps upright a picture's file. Throws with a message for the artist. */
+  bringIn(bytes: Blob, name: string): Promise<BroughtIn>;
+}
