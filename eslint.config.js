@@ -3,7 +3,18 @@ import hooks from 'eslint-plugin-react-hooks';
 import prettier from 'eslint-config-prettier';
 
 /** Core's layers, lowest first: a file may import from its own layer and from those before it. */
-const layers = ['pixels', 'geometry', 'kernels', 'definitions', 'blend', 'sources', 'steps', 'scene', 'render', 'files'];
+const layers = [
+  'pixels',
+  'geometry',
+  'kernels',
+  'definitions',
+  'blend',
+  'sources',
+  'steps',
+  'scene',
+  'render',
+  'files',
+];
 
 /** Inside core, imports run downward only. */
 const downward = layers.map((layer, i) => ({
@@ -43,7 +54,9 @@ export default tseslint.config(
   {
     files: ['core/**/*.ts'],
     ignores: ['**/*.test.ts'],
-    rules: { 'no-restricted-globals': ['error', 'window', 'document', 'process', 'Buffer', 'navigator'] },
+    rules: {
+      'no-restricted-globals': ['error', 'window', 'document', 'process', 'Buffer', 'navigator'],
+    },
   },
   {
     files: ['studio/**/*.{ts,tsx}'],
@@ -53,7 +66,11 @@ export default tseslint.config(
       'react-hooks/exhaustive-deps': 'error',
       'no-restricted-imports': [
         'error',
-        { patterns: [{ group: ['**/server/**', '@ignis/server*'], message: 'The studio uses core only.' }] },
+        {
+          patterns: [
+            { group: ['**/server/**', '@ignis/server*'], message: 'The studio uses core only.' },
+          ],
+        },
       ],
     },
   },

@@ -1,5 +1,8 @@
 import { defineConfig } from 'vitest/config';
 
 export default defineConfig({
-  test: { include: ['core/**/*.test.ts', 'server/**/*.test.ts', 'studio/**/*.test.ts'], testTimeout: 30_000 },
+  test: {
+    include: ['core/**/*.test.ts', 'server/**/*.test.ts', 'studio/**/*.test.ts'],
+    testTimeout: 30_000,
+  },
 });

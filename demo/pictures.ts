@@ -39,19 +39,24 @@ async function render(name: Name, shrink: number): Promise<void> {
   let done = 0;
   const count = Math.max(1, Number(process.env.THREADS ?? availableParallelism()));
   await Promise.all(
-    Array.from({ length: count }, () =>
-      new Promise<void>((resolve, reject) => {
-        const worker = new Worker(boot, { eval: true, workerData: { name, shrink } });
-        const feed = () => (next < height ? worker.postMessage(next++) : void worker.terminate().then(() => resolve()));
-        worker.on('message', ({ y, row }: { y: number; row: Row }) => {
-          colour.set(row.colour, y * width * 4);
-          guide.set(row.guide, y * width * 4);
-          if (++done % 100 === 0) console.log(`${world.name}: ${done} of ${height} rows`);
+    Array.from(
+      { length: count },
+      () =>
+        new Promise<void>((resolve, reject) => {
+          const worker = new Worker(boot, { eval: true, workerData: { name, shrink } });
+          const feed = () =>
+            next < height
+              ? worker.postMessage(next++)
+              : void worker.terminate().then(() => resolve());
+          worker.on('message', ({ y, row }: { y: number; row: Row }) => {
+            colour.set(row.colour, y * width * 4);
+            guide.set(row.guide, y * width * 4);
+            if (++done % 100 === 0) console.log(`${world.name}: ${done} of ${height} rows`);
+            feed();
+          });
+          worker.on('error', reject);
           feed();
-        });
-        worker.on('error', reject);
-        feed();
-      }),
+        }),
     ),
   );
   const folder = new URL(shrink > 1 ? '../shots/' : './pictures/', import.meta.url);
@@ -59,7 +64,10 @@ async function render(name: Name, shrink: number): Promise<void> {
   const data = develop(world, colour, guide);
   const opaque = !world.transparent;
   const pixels = opaque ? data.filter((_, i) => i % 4 !== 3) : data;
-  await writeFile(new URL(`${world.name}.png`, folder), encode({ width, height, data: pixels, channels: opaque ? 3 : 4 }));
+  await writeFile(
+    new URL(`${world.name}.png`, folder),
+    encode({ width, height, data: pixels, channels: opaque ? 3 : 4 }),
+  );
 }
 
 if (isMainThread) {

@@ -21,7 +21,8 @@ async function sample(name: string) {
 function named(layer: Layer, id: string): Layer {
   layer.id = id;
   layer.steps.forEach((s, i) => (s.id = `${id}-step-${i + 1}`));
-  if (layer.source.kind === 'line') layer.source.passes.forEach((p) => (p.id = `${id}-${p.name.toLowerCase()}`));
+  if (layer.source.kind === 'line')
+    layer.source.passes.forEach((p) => (p.id = `${id}-${p.name.toLowerCase()}`));
   return layer;
 }
 
@@ -44,7 +45,7 @@ await write('blank-pier', blank, [pier]);
 const scene = newScene('Heron in neon', 1920, 1200, '#0b0d12');
 const dusk = newPicture('Pier at dusk', pier.source, scene, middle, true);
 const light = newStep('grade.light');
-Object.assign(light.values, { exposure: -0.7, contrast: 6 });
+Object.assign(light.values, { exposure: -1.35, contrast: 6 });
 dusk.steps.push(light as Layer['steps'][number]);
 
 const emberPath: Path = {

@@ -42,7 +42,15 @@ createRoot(document.getElementById('root')!).render(
         theme="dark"
         position="bottom-center"
         offset={176}
-        toastOptions={{ style: { background: 'var(--raised)', border: '1px solid var(--line)', color: 'var(--ink)', font: 'inherit', fontSize: 14 } }}
+        toastOptions={{
+          style: {
+            background: 'var(--raised)',
+            border: '1px solid var(--line)',
+            color: 'var(--ink)',
+            font: 'inherit',
+            fontSize: 14,
+          },
+        }}
       />
     </BrowserRouter>
   </StrictMode>,

@@ -9,7 +9,14 @@ import { softLight } from './soft-light';
 export type { BlendDefinition } from './blend';
 
 /** Every blend, in the order the picker shows them. */
-export const blends = [normal, screen, add, overlay, softLight, multiply] as const satisfies readonly BlendDefinition[];
+export const blends = [
+  normal,
+  screen,
+  add,
+  overlay,
+  softLight,
+  multiply,
+] as const satisfies readonly BlendDefinition[];
 
 const byName = new Map<string, BlendDefinition>(blends.map((b) => [b.name, b]));
 

@@ -56,7 +56,12 @@ export function parameterSchema(p: Parameter): v.GenericSchema<unknown> {
   switch (p.kind) {
     case 'number': {
       const range = `${p.label} must be a number from ${p.min} to ${p.max}${p.unit ? ` ${p.unit}` : ''}.`;
-      return v.pipe(v.number(range), v.finite(range), v.minValue(p.min, range), v.maxValue(p.max, range));
+      return v.pipe(
+        v.number(range),
+        v.finite(range),
+        v.minValue(p.min, range),
+        v.maxValue(p.max, range),
+      );
     }
     case 'colour':
       return v.pipe(v.string(), v.regex(HEX, `${p.label} must be a colour written #rrggbb.`));
@@ -71,13 +76,17 @@ export function parameterSchema(p: Parameter): v.GenericSchema<unknown> {
 
 /** The schema of an object that holds exactly these parameters' values. */
 export function parametersSchema<P extends Parameters>(parameters: P): v.GenericSchema<Values<P>> {
-  const entries = Object.fromEntries(Object.entries(parameters).map(([k, p]) => [k, parameterSchema(p)]));
+  const entries = Object.fromEntries(
+    Object.entries(parameters).map(([k, p]) => [k, parameterSchema(p)]),
+  );
   return v.strictObject(entries) as unknown as v.GenericSchema<Values<P>>;
 }
 
 /** Every parameter's default. */
 export function defaultsOf<P extends Parameters>(parameters: P): Values<P> {
-  return Object.fromEntries(Object.entries(parameters).map(([k, p]) => [k, p.default])) as Values<P>;
+  return Object.fromEntries(
+    Object.entries(parameters).map(([k, p]) => [k, p.default]),
+  ) as Values<P>;
 }
 
 /** A percentage parameter, 0–100 unless said. */

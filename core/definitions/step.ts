@@ -20,4 +20,5 @@ export interface StepDefinition<P extends Parameters = Parameters> {
 }
 
 /** Gives a definition its exact type. */
-export const defineStep = <P extends Parameters>(step: StepDefinition<P>): StepDefinition<P> => step;
+export const defineStep = <P extends Parameters>(step: StepDefinition<P>): StepDefinition<P> =>
+  step;

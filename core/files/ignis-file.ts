@@ -51,7 +51,11 @@ function unzipped(bytes: Uint8Array, name: string): Promise<Record<string, Uint8
       reject(
         error instanceof FileFault
           ? error
-          : new FileFault(name, 'is no Ignis scene, or is damaged', 'Open a file that was saved here with the ending .ignis.'),
+          : new FileFault(
+              name,
+              'is no Ignis scene, or is damaged',
+              'Open a file that was saved here with the ending .ignis.',
+            ),
       );
     try {
       unzip(
@@ -59,9 +63,18 @@ function unzipped(bytes: Uint8Array, name: string): Promise<Record<string, Uint8
         {
           filter: (file) => {
             total += file.originalSize;
-            if (total > MAX_UNPACKED) refused ??= new FileFault(name, 'unpacks to more than 1 GB', 'Save the scene again with smaller pictures.');
+            if (total > MAX_UNPACKED)
+              refused ??= new FileFault(
+                name,
+                'unpacks to more than 1 GB',
+                'Save the scene again with smaller pictures.',
+              );
             else if (/^([a-z]:|[/\\])|(^|[/\\])\.\.([/\\]|$)/i.test(file.name))
-              refused ??= new FileFault(name, `names a file outside itself (${file.name})`, 'It was not made here and is not opened.');
+              refused ??= new FileFault(
+                name,
+                `names a file outside itself (${file.name})`,
+                'It was not made here and is not opened.',
+              );
             return !refused && !file.name.endsWith('/');
           },
         },
@@ -79,21 +92,38 @@ function unzipped(bytes: Uint8Array, name: string): Promise<Record<string, Uint8
  */
 export async function assemble(files: Record<string, Uint8Array>, name: string): Promise<Packed> {
   const json = files['scene.json'];
-  if (!json) throw new FileFault(name, 'holds no scene.json', 'Open a file that was saved here with the ending .ignis.');
+  if (!json)
+    throw new FileFault(
+      name,
+      'holds no scene.json',
+      'Open a file that was saved here with the ending .ignis.',
+    );
   let value: unknown;
   try {
     value = JSON.parse(strFromU8(json));
   } catch (cause) {
-    throw new FileFault(name, `holds a scene.json that is no JSON (${(cause as Error).message})`, 'Open an earlier copy of the scene.');
+    throw new FileFault(
+      name,
+      `holds a scene.json that is no JSON (${(cause as Error).message})`,
+      'Open an earlier copy of the scene.',
+    );
   }
   const scene = parseScene(value);
   const assets = new Map<string, Uint8Array>();
   for (const asset of assetsOf(scene)) {
     const bytes = files[`assets/${asset}`];
     if (!bytes || !ASSET_NAME.test(asset))
-      throw new FileFault(name, `lacks the picture ${asset.slice(0, 12)}… that the scene needs`, 'Save the scene again from where it was made.');
+      throw new FileFault(
+        name,
+        `lacks the picture ${asset.slice(0, 12)}… that the scene needs`,
+        'Save the scene again from where it was made.',
+      );
     if ((await sha256(bytes)) !== asset.split('.')[0])
-      throw new FileFault(name, `holds a picture that was changed or damaged (${asset.slice(0, 12)}…)`, 'Save the scene again from where it was made.');
+      throw new FileFault(
+        name,
+        `holds a picture that was changed or damaged (${asset.slice(0, 12)}…)`,
+        'Save the scene again from where it was made.',
+      );
     assets.set(asset, bytes);
   }
   return { scene, assets };

@@ -22,20 +22,33 @@ const KNOWN = 'Bring in a PNG, JPEG, WebP, AVIF, GIF, BMP or SVG.';
  * Throws a FileFault if they are empty, no picture of a known format, or too large.
  */
 export function inspectPicture(bytes: Uint8Array, name: string): PictureFile {
-  if (bytes.length === 0) throw new FileFault(name, 'is empty', 'Save it again from where it came, and bring in the new copy.');
+  if (bytes.length === 0)
+    throw new FileFault(
+      name,
+      'is empty',
+      'Save it again from where it came, and bring in the new copy.',
+    );
   let found: ReturnType<typeof imageSize>;
   try {
     found = imageSize(bytes);
   } catch {
     throw new FileFault(name, 'is no picture that can be read', KNOWN);
   }
-  const format = (found.type === 'jpeg' ? 'jpg' : found.type === 'heif' ? 'avif' : found.type) as PictureFormat;
-  if (!PICTURE_FORMATS.includes(format)) throw new FileFault(name, `is a ${found.type ?? 'kind of'} file`, KNOWN);
+  const format = (
+    found.type === 'jpeg' ? 'jpg' : found.type === 'heif' ? 'avif' : found.type
+  ) as PictureFormat;
+  if (!PICTURE_FORMATS.includes(format))
+    throw new FileFault(name, `is a ${found.type ?? 'kind of'} file`, KNOWN);
   const turned = (found.orientation ?? 1) > 1 || (format === 'png' && hasChunk(bytes, 'eXIf'));
   const across = (found.orientation ?? 1) > 4;
   const width = across ? found.height : found.width;
   const height = across ? found.width : found.height;
-  if (!(width >= 1 && height >= 1)) throw new FileFault(name, 'does not say how large it is', 'Save it again with a width and a height.');
+  if (!(width >= 1 && height >= 1))
+    throw new FileFault(
+      name,
+      'does not say how large it is',
+      'Save it again with a width and a height.',
+    );
   if (format !== 'svg') refuseTooLarge(name, width, height);
   return { format, width, height, turned };
 }
@@ -70,7 +83,8 @@ export function isCutShort(bytes: Uint8Array, format: PictureFormat): boolean {
   switch (format) {
     case 'jpg':
       // The end-of-image mark; cameras may write more behind it.
-      for (let i = bytes.length - 2; i >= 2; i--) if (bytes[i] === 0xff && bytes[i + 1] === 0xd9) return false;
+      for (let i = bytes.length - 2; i >= 2; i--)
+        if (bytes[i] === 0xff && bytes[i + 1] === 0xd9) return false;
       return true;
     case 'gif':
       return bytes.lastIndexOf(0x3b) < bytes.length - 16;

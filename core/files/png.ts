@@ -11,10 +11,17 @@ export function readPng(bytes: Uint8Array, name: string): StraightImage {
   try {
     png = decode(bytes, { checkCrc: true });
   } catch (cause) {
-    throw new FileFault(name, `is damaged or cut short (${(cause as Error).message})`, 'Save it again from where it came, and bring in the new copy.');
+    throw new FileFault(
+      name,
+      `is damaged or cut short (${(cause as Error).message})`,
+      'Save it again from where it came, and bring in the new copy.',
+    );
   }
   const { width, height } = png;
-  let { data, channels } = png as { data: Uint8Array | Uint8ClampedArray | Uint16Array; channels: number };
+  let { data, channels } = png as {
+    data: Uint8Array | Uint8ClampedArray | Uint16Array;
+    channels: number;
+  };
   let depth: 8 | 16 = png.depth === 16 ? 16 : 8;
   if (png.palette) {
     data = convertIndexedToRgb(png);
@@ -24,7 +31,8 @@ export function readPng(bytes: Uint8Array, name: string): StraightImage {
     data = widened(data as Uint8Array, png.depth, width, height);
     channels = 1;
   }
-  const out = depth === 16 ? new Uint16Array(width * height * 4) : new Uint8Array(width * height * 4);
+  const out =
+    depth === 16 ? new Uint16Array(width * height * 4) : new Uint8Array(width * height * 4);
   const opaque = depth === 16 ? 65535 : 255;
   for (let i = 0, at = 0; i < out.length; i += 4, at += channels) {
     const grey = channels < 3;
@@ -52,5 +60,8 @@ function widened(packed: Uint8Array, bits: number, width: number, height: number
 
 /** Straight RGBA as the bytes of a PNG of the same depth. */
 export function writePng({ width, height, depth, data }: StraightImage): Uint8Array {
-  return encode({ width, height, depth, channels: 4, data: data as Uint8Array }, { zlib: { level: 4 } });
+  return encode(
+    { width, height, depth, channels: 4, data: data as Uint8Array },
+    { zlib: { level: 4 } },
+  );
 }

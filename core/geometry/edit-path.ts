@@ -47,7 +47,12 @@ export function insertAnchor(path: Path, i: number, t: number): Path {
   const [l, r] = [left.points, right.points];
   anchors[i] = { ...a, out: less(l[1]!, l[0]!) };
   anchors[next] = { ...anchors[next]!, in: less(r[2]!, r[3]!) };
-  anchors.splice(i + 1, 0, { ...p, kind: 'smooth', in: less(l[2]!, l[3]!), out: less(r[1]!, r[0]!) });
+  anchors.splice(i + 1, 0, {
+    ...p,
+    kind: 'smooth',
+    in: less(l[2]!, l[3]!),
+    out: less(r[1]!, r[0]!),
+  });
   return withAnchors(path, anchors);
 }
 
@@ -59,7 +64,10 @@ export function removeAnchor(path: Path, i: number): Path {
 
 /** Anchor `i` moved to a place; its handles go along. */
 export function moveAnchor(path: Path, i: number, to: Point): Path {
-  return withAnchors(path, path.anchors.map((a, k) => (k === i ? { ...a, x: to.x, y: to.y } : a)));
+  return withAnchors(
+    path,
+    path.anchors.map((a, k) => (k === i ? { ...a, x: to.x, y: to.y } : a)),
+  );
 }
 
 /**
@@ -87,7 +95,10 @@ export function turnAnchor(path: Path, i: number): Path {
   const a = path.anchors[i];
   if (!a) return path;
   const turned = a.kind === 'smooth' ? corner(a.x, a.y) : smoothed(path, i, n);
-  return withAnchors(path, path.anchors.map((old, k) => (k === i ? turned : old)));
+  return withAnchors(
+    path,
+    path.anchors.map((old, k) => (k === i ? turned : old)),
+  );
 }
 
 function smoothed(path: Path, i: number, n: number): Anchor {
@@ -129,9 +140,17 @@ export function bendSegment(path: Path, i: number, t: number, dx: number, dy: nu
   const into = straight ? { x: -third(p.x, s.x), y: -third(p.y, s.y) } : less(r, s);
   const anchors = path.anchors.slice();
   const a = anchors[i]!;
-  anchors[i] = { ...a, kind: isZero(a.in) ? a.kind : 'corner', out: { x: out.x + (dx * b1) / sum, y: out.y + (dy * b1) / sum } };
+  anchors[i] = {
+    ...a,
+    kind: isZero(a.in) ? a.kind : 'corner',
+    out: { x: out.x + (dx * b1) / sum, y: out.y + (dy * b1) / sum },
+  };
   const b = anchors[next]!;
-  anchors[next] = { ...b, kind: isZero(b.out) ? b.kind : 'corner', in: { x: into.x + (dx * b2) / sum, y: into.y + (dy * b2) / sum } };
+  anchors[next] = {
+    ...b,
+    kind: isZero(b.out) ? b.kind : 'corner',
+    in: { x: into.x + (dx * b2) / sum, y: into.y + (dy * b2) / sum },
+  };
   return withAnchors(path, anchors);
 }
 
@@ -146,7 +165,9 @@ export function holdAngle(from: Point, to: Point): Point {
 }
 
 /** An open path with one more anchor at its end. */
-export const appendAnchor = (path: Path, anchor: Anchor): Path => withAnchors(path, [...path.anchors, anchor]);
+export const appendAnchor = (path: Path, anchor: Anchor): Path =>
+  withAnchors(path, [...path.anchors, anchor]);
 
 /** The path closed, if it has anchors enough to hold an inside. */
-export const closePath = (path: Path): Path => (segmentCount(path) >= 2 ? { ...path, closed: true } : path);
+export const closePath = (path: Path): Path =>
+  segmentCount(path) >= 2 ? { ...path, closed: true } : path;

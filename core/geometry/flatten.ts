@@ -29,7 +29,8 @@ export function flatten(path: Path, map: Affine, fineness: Fineness): Polyline {
   const out: number[] = [];
   const add = (x: number, y: number) => {
     const n = out.length;
-    if (n === 0 || Math.abs(x - out[n - 2]!) > 1e-7 || Math.abs(y - out[n - 1]!) > 1e-7) out.push(x, y);
+    if (n === 0 || Math.abs(x - out[n - 2]!) > 1e-7 || Math.abs(y - out[n - 1]!) > 1e-7)
+      out.push(x, y);
   };
   const first = path.anchors[0];
   if (first) {
@@ -38,7 +39,12 @@ export function flatten(path: Path, map: Affine, fineness: Fineness): Polyline {
   }
   for (const c of segments(path)) split(mapCubic(map, c), fineness, 0, add);
   const n = out.length;
-  if (path.closed && n > 2 && Math.abs(out[0]! - out[n - 2]!) < 1e-7 && Math.abs(out[1]! - out[n - 1]!) < 1e-7)
+  if (
+    path.closed &&
+    n > 2 &&
+    Math.abs(out[0]! - out[n - 2]!) < 1e-7 &&
+    Math.abs(out[1]! - out[n - 1]!) < 1e-7
+  )
     out.length -= 2;
   return { closed: path.closed && out.length > 4, points: Float64Array.from(out) };
 }

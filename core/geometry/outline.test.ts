@@ -20,7 +20,10 @@ function stroked(path: Path, half: number, cap: Cap, join: Join, within = frame)
 }
 
 const area = (p: Plane) => p.data.reduce((a, b) => a + b, 0);
-const line = (...points: [number, number][]): Path => ({ closed: false, anchors: points.map(([x, y]) => corner(x, y)) });
+const line = (...points: [number, number][]): Path => ({
+  closed: false,
+  anchors: points.map(([x, y]) => corner(x, y)),
+});
 
 describe('stroke outlines', () => {
   it('of a straight line have the exact area, by cap', () => {
@@ -46,14 +49,24 @@ describe('stroke outlines', () => {
 
   it('of a closed ring have the area of the ring', () => {
     const k = 0.5522847498 * 50;
-    const ring: Path = { closed: true, anchors: [smooth(80, 30, k, 0), smooth(130, 80, 0, k), smooth(80, 130, -k, 0), smooth(30, 80, 0, -k)] };
+    const ring: Path = {
+      closed: true,
+      anchors: [
+        smooth(80, 30, k, 0),
+        smooth(130, 80, 0, k),
+        smooth(80, 130, -k, 0),
+        smooth(30, 80, 0, -k),
+      ],
+    };
     const exact = Math.PI * (56 * 56 - 44 * 44);
     expect(Math.abs(area(stroked(ring, 6, 'round', 'round')) / exact - 1)).toBeLessThan(0.002);
   });
 
   it('of a point are a dot with round caps and nothing with flat ones', () => {
     const dot: Path = { closed: false, anchors: [corner(50, 50)] };
-    expect(Math.abs(area(stroked(dot, 9, 'round', 'round')) / (Math.PI * 81) - 1)).toBeLessThan(0.01);
+    expect(Math.abs(area(stroked(dot, 9, 'round', 'round')) / (Math.PI * 81) - 1)).toBeLessThan(
+      0.01,
+    );
     expect(area(stroked(dot, 9, 'flat', 'round'))).toBe(0);
   });
 
@@ -72,7 +85,8 @@ describe('stroke outlines', () => {
         context.lineJoin = 'round';
         const first = path.anchors[0]!;
         context.moveTo(first.x, first.y);
-        for (const [, q, r, s] of segments(path)) context.bezierCurveTo(q.x, q.y, r.x, r.y, s.x, s.y);
+        for (const [, q, r, s] of segments(path))
+          context.bezierCurveTo(q.x, q.y, r.x, r.y, s.x, s.y);
         context.stroke();
         const skia = context.getImageData(0, 0, size, size).data;
         const { region, data } = stroked(path, half, 'round', 'round');
@@ -80,7 +94,10 @@ describe('stroke outlines', () => {
         for (let y = 0; y < size; y++)
           for (let x = 0; x < size; x++) {
             const [u, v] = [x - region.x, y - region.y];
-            const own = u >= 0 && v >= 0 && u < region.width && v < region.height ? data[v * region.width + u]! : 0;
+            const own =
+              u >= 0 && v >= 0 && u < region.width && v < region.height
+                ? data[v * region.width + u]!
+                : 0;
             difference += Math.abs(own - skia[(y * size + x) * 4 + 3]! / 255);
           }
         expect(difference / size ** 2).toBeLessThan(0.002);

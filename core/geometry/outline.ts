@@ -18,7 +18,9 @@ const MITER_LIMIT = 4;
 
 /** The greatest turn at which an arc of a radius stays within a tolerance of its chord, radians. */
 export function arcTurn(radius: number, tolerance: number): number {
-  return radius <= tolerance ? Math.PI / 2 : Math.min(Math.PI / 4, 2 * Math.acos(1 - tolerance / radius));
+  return radius <= tolerance
+    ? Math.PI / 2
+    : Math.min(Math.PI / 4, 2 * Math.acos(1 - tolerance / radius));
 }
 
 /**
@@ -36,7 +38,8 @@ export function strokeOutline(line: Polyline, style: StrokeStyle): Float64Array[
   const n = p.length / 2;
   if (n === 0) return out;
   if (n === 1) {
-    if (style.cap === 'round') out.push(fan(p[0]!, p[1]!, half, 0, 2 * Math.PI, style.tolerance, false));
+    if (style.cap === 'round')
+      out.push(fan(p[0]!, p[1]!, half, 0, 2 * Math.PI, style.tolerance, false));
     return out;
   }
   const count = line.closed ? n : n - 1;
@@ -114,7 +117,14 @@ export function strokeOutline(line: Polyline, style: StrokeStyle): Float64Array[
 
 /** The wedge on the outer side of a corner, by the kind of join. */
 function joinPiece(
-  x: number, y: number, ax: number, ay: number, bx: number, by: number, turn: number, style: StrokeStyle,
+  x: number,
+  y: number,
+  ax: number,
+  ay: number,
+  bx: number,
+  by: number,
+  turn: number,
+  style: StrokeStyle,
 ): Float64Array {
   const { half } = style;
   // The outer side lies right of a left turn and left of a right turn.
@@ -137,7 +147,13 @@ function joinPiece(
 
 /** A sector of a disc from an angle through a sweep (radians), with its middle as a point or without. */
 function fan(
-  x: number, y: number, radius: number, start: number, sweep: number, tolerance: number, middle: boolean,
+  x: number,
+  y: number,
+  radius: number,
+  start: number,
+  sweep: number,
+  tolerance: number,
+  middle: boolean,
 ): Float64Array {
   const steps = Math.max(1, Math.ceil(Math.abs(sweep) / arcTurn(radius, tolerance)));
   const points: number[] = middle ? [x, y] : [];

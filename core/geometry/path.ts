@@ -36,7 +36,8 @@ export const smooth = (x: number, y: number, outX: number, outY: number): Anchor
   x,
   y,
   kind: 'smooth',
-  in: { x: -outX, y: -outY },
+  // 0 − 0 and not −0, which JSON does not keep.
+  in: { x: 0 - outX, y: 0 - outY },
   out: { x: outX, y: outY },
 });
 

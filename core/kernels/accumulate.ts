@@ -6,7 +6,13 @@ import type { Region } from '../pixels/region';
  * Left of the region the edge counts as standing on its first column; right of it, it adds nothing.
  */
 export function accumulateEdge(
-  data: Float32Array, region: Region, x0: number, y0: number, x1: number, y1: number, sign: number,
+  data: Float32Array,
+  region: Region,
+  x0: number,
+  y0: number,
+  x1: number,
+  y1: number,
+  sign: number,
 ): void {
   const { width, height } = region;
   let xa = x0 - region.x;
@@ -29,7 +35,12 @@ export function accumulateEdge(
 
 /** One edge within a row: from xa to xb, with the signed height it spans. */
 function accumulateInRow(
-  data: Float32Array, row: number, width: number, xa: number, xb: number, d: number,
+  data: Float32Array,
+  row: number,
+  width: number,
+  xa: number,
+  xb: number,
+  d: number,
 ): void {
   let lo = xa < xb ? xa : xb;
   let hi = xa < xb ? xb : xa;

@@ -13,14 +13,20 @@ export const blurMargin = (sigma: number): number => planBlur(sigma).margin;
  * shares with the region the blur can reach. Outside the buffer is transparent; nothing is cut.
  */
 export function gaussianBlur<T extends ColourBuffer | Plane>(
-  source: T, sigma: number, wanted: Region, channels: 1 | 4,
+  source: T,
+  sigma: number,
+  wanted: Region,
+  channels: 1 | 4,
 ): T {
   const plan = planBlur(sigma);
   const region = intersect(grow(source.region, plan.margin), wanted);
   if (isEmpty(region)) return { region: EMPTY, data: new Float32Array(0) } as T;
   if (!(sigma > 0)) return crop(source, region, channels);
   if (plan.cell === 1)
-    return { region, data: convolve(source.data, source.region, region, plan.weights, channels) } as T;
+    return {
+      region,
+      data: convolve(source.data, source.region, region, plan.weights, channels),
+    } as T;
   const reach = cellRegion(region, plan.cell, cellMargin(plan));
   const cells = intersect(reach, cellRegion(source.region, plan.cell, 0));
   if (isEmpty(cells)) return { region: EMPTY, data: new Float32Array(0) } as T;
@@ -33,7 +39,11 @@ export function gaussianBlur<T extends ColourBuffer | Plane>(
  * cell averages over `cells`; the result lies over `region`, px.
  */
 export function blurCells(
-  data: Float32Array, cells: Region, region: Region, plan: BlurPlan, channels: 1 | 4,
+  data: Float32Array,
+  cells: Region,
+  region: Region,
+  plan: BlurPlan,
+  channels: 1 | 4,
 ): Float32Array {
   const around = cellRegion(region, plan.cell, 2);
   const blurred = convolve(data, cells, around, plan.weights, channels);

@@ -20,7 +20,12 @@ export interface Blending {
  * co = cs·αs·(1 − αb) + cb·αb·(1 − αs) + αs·αb·B(cb, cs), αo = αs + αb·(1 − αs)
  * (Compositing and Blending Level 1, sections 5 and 9.1; colours premultiplied).
  */
-export function composite(backdrop: ColourBuffer, source: ColourBuffer, blend: Blending, opacity: number): void {
+export function composite(
+  backdrop: ColourBuffer,
+  source: ColourBuffer,
+  blend: Blending,
+  opacity: number,
+): void {
   const common = intersect(backdrop.region, source.region);
   const b = backdrop.data;
   const s = source.data;
@@ -49,7 +54,11 @@ export function composite(backdrop: ColourBuffer, source: ColourBuffer, blend: B
 
 /** Lays one colour through a plane at an opacity onto `backdrop`, in place: a pass of light. */
 export function compositePlane(
-  backdrop: ColourBuffer, shape: Plane, [r, g, b]: Rgb, blend: Blending, opacity: number,
+  backdrop: ColourBuffer,
+  shape: Plane,
+  [r, g, b]: Rgb,
+  blend: Blending,
+  opacity: number,
 ): void {
   const common = intersect(backdrop.region, shape.region);
   const to = backdrop.data;
@@ -79,7 +88,13 @@ export function compositePlane(
 const offset = (r: Region, x: number, y: number) => (y - r.y) * r.width + x - r.x;
 
 function blendPixel(
-  to: Float32Array, i: number, r: number, g: number, b: number, alpha: number, { function: f, bounded }: Blending,
+  to: Float32Array,
+  i: number,
+  r: number,
+  g: number,
+  b: number,
+  alpha: number,
+  { function: f, bounded }: Blending,
 ): void {
   const under = to[i + 3]!;
   const keep = 1 - alpha;
@@ -91,9 +106,10 @@ function blendPixel(
     let mixed = 0;
     if (both > 0) {
       const cb = premultiplied / under;
-      mixed = bounded && (cb > 1 || cs > 1)
-        ? f!(cb > 1 ? 1 : cb, cs > 1 ? 1 : cs) + (cb > 1 ? cb - 1 : 0)
-        : f!(cb, cs);
+      mixed =
+        bounded && (cb > 1 || cs > 1)
+          ? f!(cb > 1 ? 1 : cb, cs > 1 ? 1 : cs) + (cb > 1 ? cb - 1 : 0)
+          : f!(cb, cs);
     }
     to[i + c] = cs * over + premultiplied * keep + both * mixed;
   }

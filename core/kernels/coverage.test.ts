@@ -59,7 +59,8 @@ function sampled(polygons: Float64Array[], rule: FillRule, size: number): Float6
       const next = hits[i + 1];
       if (!inside || !next) return;
       for (let x = Math.floor(h.x); x < Math.min(size, next.x); x++)
-        out[Math.floor(y) * size + x]! += Math.max(0, Math.min(next.x, x + 1) - Math.max(h.x, x)) / rows;
+        out[Math.floor(y) * size + x]! +=
+          Math.max(0, Math.min(next.x, x + 1) - Math.max(h.x, x)) / rows;
     });
   }
   return out;
@@ -78,7 +79,9 @@ describe('coverage', () => {
     fc.assert(
       fc.property(starlike, (p) => {
         const area = shoelace(p);
-        expect(Math.abs(sum(coverage([p], 'nonzero', everything).data) - area)).toBeLessThan(0.0005 * area + 1e-3);
+        expect(Math.abs(sum(coverage([p], 'nonzero', everything).data) - area)).toBeLessThan(
+          0.0005 * area + 1e-3,
+        );
       }),
     );
   });
@@ -92,7 +95,11 @@ describe('coverage', () => {
           const { region } = ours;
           for (let y = 0; y < 64; y++)
             for (let x = 0; x < 64; x++) {
-              const inside = x >= region.x && y >= region.y && x < region.x + region.width && y < region.y + region.height;
+              const inside =
+                x >= region.x &&
+                y >= region.y &&
+                x < region.x + region.width &&
+                y < region.y + region.height;
               const v = inside ? ours.data[(y - region.y) * region.width + x - region.x]! : 0;
               expect(Math.abs(v - exact[y * 64 + x]!)).toBeLessThan(0.08);
             }
@@ -111,16 +118,25 @@ describe('coverage', () => {
 
   it('of a part equals the same part of the whole', () => {
     fc.assert(
-      fc.property(tangle, fc.integer({ min: 0, max: 40 }), fc.integer({ min: 0, max: 40 }), (p, x, y) => {
-        const part = { x, y, width: 17, height: 13 };
-        const whole = coverage([p], 'nonzero', everything);
-        const ours = coverage([p], 'nonzero', part);
-        for (let v = 0; v < ours.region.height; v++)
-          for (let u = 0; u < ours.region.width; u++) {
-            const at = (ours.region.y + v - whole.region.y) * whole.region.width + ours.region.x + u - whole.region.x;
-            expect(ours.data[v * ours.region.width + u]).toBeCloseTo(whole.data[at]!, 5);
-          }
-      }),
+      fc.property(
+        tangle,
+        fc.integer({ min: 0, max: 40 }),
+        fc.integer({ min: 0, max: 40 }),
+        (p, x, y) => {
+          const part = { x, y, width: 17, height: 13 };
+          const whole = coverage([p], 'nonzero', everything);
+          const ours = coverage([p], 'nonzero', part);
+          for (let v = 0; v < ours.region.height; v++)
+            for (let u = 0; u < ours.region.width; u++) {
+              const at =
+                (ours.region.y + v - whole.region.y) * whole.region.width +
+                ours.region.x +
+                u -
+                whole.region.x;
+              expect(ours.data[v * ours.region.width + u]).toBeCloseTo(whole.data[at]!, 5);
+            }
+        },
+      ),
     );
   });
 
@@ -141,7 +157,10 @@ describe('coverage', () => {
           for (let x = 0; x < 64; x++) {
             const u = x - region.x;
             const v = y - region.y;
-            const own = u >= 0 && v >= 0 && u < region.width && v < region.height ? data[v * region.width + u]! : 0;
+            const own =
+              u >= 0 && v >= 0 && u < region.width && v < region.height
+                ? data[v * region.width + u]!
+                : 0;
             difference += Math.abs(own - skia[(y * 64 + x) * 4 + 3]! / 255);
           }
         differences.push(difference / 4096);

@@ -36,8 +36,11 @@ export function coverage(polygons: readonly Float64Array[], rule: FillRule, with
   const region = intersect(polygonRegion(polygons), within);
   const out = plane(region);
   if (isEmpty(region)) return out;
-  sweep(edgesOf(polygons, region.y, region.y + region.height), rule, region.y, (x0, y0, x1, y1, sign) =>
-    accumulateEdge(out.data, region, x0, y0, x1, y1, sign),
+  sweep(
+    edgesOf(polygons, region.y, region.y + region.height),
+    rule,
+    region.y,
+    (x0, y0, x1, y1, sign) => accumulateEdge(out.data, region, x0, y0, x1, y1, sign),
   );
   sumRows(out.data, region);
   return out;
@@ -131,7 +134,10 @@ function strip(active: Edge[], y: number, end: number, rule: FillRule, emit: Emi
   for (let i = 1; i < active.length; i++) {
     const e = active[i]!;
     let j = i - 1;
-    while (j >= 0 && (active[j]!.top > e.top || (active[j]!.top === e.top && active[j]!.bottom > e.bottom)))
+    while (
+      j >= 0 &&
+      (active[j]!.top > e.top || (active[j]!.top === e.top && active[j]!.bottom > e.bottom))
+    )
       active[j + 1] = active[j--]!;
     active[j + 1] = e;
   }

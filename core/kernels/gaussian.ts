@@ -69,7 +69,11 @@ export const cellMargin = (plan: BlurPlan): number => plan.weights.length - 1 + 
 
 /** Averages px into cells. `from` lies over `region`, the result over `cells`; outside is nothing. */
 export function averageCells(
-  from: Float32Array, region: Region, cells: Region, cell: number, channels: number,
+  from: Float32Array,
+  region: Region,
+  cells: Region,
+  cell: number,
+  channels: number,
 ): Float32Array {
   const out = new Float32Array(cells.width * cells.height * channels);
   const share = 1 / (cell * cell);
@@ -78,7 +82,7 @@ export function averageCells(
     if (cy < 0 || cy >= cells.height) continue;
     let at = y * region.width * channels;
     const row = cy * cells.width;
-    for (let x = 0; x < region.width; ) {
+    for (let x = 0; x < region.width;) {
       const ax = region.x + x;
       const cx = Math.floor(ax / cell);
       const end = Math.min(region.width, x + (cx + 1) * cell - ax);
@@ -117,7 +121,11 @@ export function averageCells(
  * nothing; the result lies over `wanted`.
  */
 export function convolve(
-  from: Float32Array, region: Region, wanted: Region, weights: Float64Array, channels: number,
+  from: Float32Array,
+  region: Region,
+  wanted: Region,
+  weights: Float64Array,
+  channels: number,
 ): Float32Array {
   const radius = weights.length - 1;
   // Rows are needed as far above and below as the columns will reach, and only where there are any.
@@ -134,7 +142,10 @@ export function convolve(
     const right = Math.min(region.x + region.width, wanted.x + wanted.width + radius);
     if (right > left) {
       const at = ((top + y - region.y) * region.width + left - region.x) * channels;
-      padded.set(from.subarray(at, at + (right - left) * channels), (left - wanted.x + radius) * channels);
+      padded.set(
+        from.subarray(at, at + (right - left) * channels),
+        (left - wanted.x + radius) * channels,
+      );
     }
     const to = y * stride;
     for (let i = 0; i < stride; i++) {
@@ -175,7 +186,11 @@ function splineWeights(t: number): [number, number, number, number] {
 
 /** Brings cells back to px over `wanted` by a cubic B-spline. `cells` must reach 2 cells beyond it. */
 export function spreadCells(
-  from: Float32Array, cells: Region, wanted: Region, cell: number, channels: number,
+  from: Float32Array,
+  cells: Region,
+  wanted: Region,
+  cell: number,
+  channels: number,
 ): Float32Array {
   const weights: Float64Array = new Float64Array(cell * 4);
   const shift = new Int32Array(cell);
@@ -199,7 +214,10 @@ export function spreadCells(
     const v3 = weights[py * 4 + 3]!;
     for (let i = 0; i < stride; i++)
       line[i] =
-        from[row + i]! * v0 + from[row + stride + i]! * v1 + from[row + 2 * stride + i]! * v2 + from[row + 3 * stride + i]! * v3;
+        from[row + i]! * v0 +
+        from[row + stride + i]! * v1 +
+        from[row + 2 * stride + i]! * v2 +
+        from[row + 3 * stride + i]! * v3;
     let to = y * wanted.width * channels;
     let cx = first;
     let px = wanted.x - first * cell;

@@ -20,7 +20,15 @@ export function drawPicture(picture: Picture, map: Affine, wanted: Region): Colo
   const own = covering(tidy(box.x0), tidy(box.y0), tidy(box.x1), tidy(box.y1));
   const bleed = isWholeMove(map) ? 0 : 1;
   const region = inverse
-    ? intersect({ x: own.x - bleed, y: own.y - bleed, width: own.width + 2 * bleed, height: own.height + 2 * bleed }, wanted)
+    ? intersect(
+        {
+          x: own.x - bleed,
+          y: own.y - bleed,
+          width: own.width + 2 * bleed,
+          height: own.height + 2 * bleed,
+        },
+        wanted,
+      )
     : { x: 0, y: 0, width: 0, height: 0 };
   const out = colourBuffer(region);
   if (isEmpty(region) || !inverse) return out;
@@ -41,13 +49,21 @@ export function drawPicture(picture: Picture, map: Affine, wanted: Region): Colo
 }
 
 const isWholeMove = (m: Affine) =>
-  m[0] === 1 && m[1] === 0 && m[2] === 0 && m[3] === 1 && Math.abs(m[4] - Math.round(m[4])) < 1e-6 && Math.abs(m[5] - Math.round(m[5])) < 1e-6;
+  m[0] === 1 &&
+  m[1] === 0 &&
+  m[2] === 0 &&
+  m[3] === 1 &&
+  Math.abs(m[4] - Math.round(m[4])) < 1e-6 &&
+  Math.abs(m[5] - Math.round(m[5])) < 1e-6;
 
 function copy(from: Level, dx: number, dy: number, out: ColourBuffer): void {
   const r = intersect(out.region, { x: dx, y: dy, width: from.width, height: from.height });
   for (let y = r.y; y < r.y + r.height; y++) {
     const at = ((y - dy) * from.width + r.x - dx) * 4;
-    out.data.set(from.data.subarray(at, at + r.width * 4), ((y - out.region.y) * out.region.width + r.x - out.region.x) * 4);
+    out.data.set(
+      from.data.subarray(at, at + r.width * 4),
+      ((y - out.region.y) * out.region.width + r.x - out.region.x) * 4,
+    );
   }
 }
 
@@ -66,14 +82,28 @@ function area(from: Level, m: Affine, out: ColourBuffer): void {
         const py = region.y + y + (v + 0.5) / down;
         for (let u = 0; u < across; u++) {
           const px = region.x + x + (u + 0.5) / across;
-          bilinear(from, m[0] * px + m[2] * py + m[4] - 0.5, m[1] * px + m[3] * py + m[5] - 0.5, data, i, share);
+          bilinear(
+            from,
+            m[0] * px + m[2] * py + m[4] - 0.5,
+            m[1] * px + m[3] * py + m[5] - 0.5,
+            data,
+            i,
+            share,
+          );
         }
       }
     }
   }
 }
 
-function bilinear(from: Level, x: number, y: number, data: Float32Array, i: number, share: number): void {
+function bilinear(
+  from: Level,
+  x: number,
+  y: number,
+  data: Float32Array,
+  i: number,
+  share: number,
+): void {
   const x0 = Math.floor(x);
   const y0 = Math.floor(y);
   const fx = x - x0;

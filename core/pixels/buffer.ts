@@ -27,9 +27,18 @@ export function plane(region: Region): Plane {
  * The part of a buffer (4 channels) or plane (1 channel) that lies over `region`, transparent where
  * the source has nothing. Returns the source itself when it already fits.
  */
-export function crop<T extends ColourBuffer | Plane>(source: T, region: Region, channels: 1 | 4): T {
+export function crop<T extends ColourBuffer | Plane>(
+  source: T,
+  region: Region,
+  channels: 1 | 4,
+): T {
   const from = source.region;
-  if (from.x === region.x && from.y === region.y && from.width === region.width && from.height === region.height)
+  if (
+    from.x === region.x &&
+    from.y === region.y &&
+    from.width === region.width &&
+    from.height === region.height
+  )
     return source;
   const data = new Float32Array(Math.max(0, region.width * region.height * channels));
   const common = intersect(from, region);

@@ -24,15 +24,21 @@ export function relight(hex: string, from: string, light: string): string {
   const share = old.c > 0.005 ? own.c / old.c : 0.6;
   const lift = old.l > 0 ? own.l / old.l : 1;
   return formatHex(
-    clampChroma({ mode: 'oklch', l: Math.min(1, next.l * lift), c: next.c * share, h: next.h ?? own.h ?? 0 }, 'oklch'),
+    clampChroma(
+      { mode: 'oklch', l: Math.min(1, next.l * lift), c: next.c * share, h: next.h ?? own.h ?? 0 },
+      'oklch',
+    ),
   );
 }
 
 /** `hex` moved towards white by `amount` (0–1) in OKLCH, hue kept. */
 export function lighten(hex: string, amount: number): string {
   const c = toOklch(hex)!;
-  return formatHex(clampChroma({ ...c, l: c.l + (1 - c.l) * amount, c: c.c * (1 - amount * 0.75) }, 'oklch'));
+  return formatHex(
+    clampChroma({ ...c, l: c.l + (1 - c.l) * amount, c: c.c * (1 - amount * 0.75) }, 'oklch'),
+  );
 }
 
 /** Luma of sRGB-encoded components (Rec. 709 weights). */
-export const luma = (r: number, g: number, b: number): number => 0.2126 * r + 0.7152 * g + 0.0722 * b;
+export const luma = (r: number, g: number, b: number): number =>
+  0.2126 * r + 0.7152 * g + 0.0722 * b;

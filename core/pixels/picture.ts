@@ -33,7 +33,8 @@ export function picture(image: StraightImage): Picture {
     levels,
     level(n) {
       const last = Math.min(Math.max(0, n), levels - 1);
-      for (let i = made.length; i <= last; i++) made.push(i === 0 ? premultiplied(image) : halved(made[i - 1]!));
+      for (let i = made.length; i <= last; i++)
+        made.push(i === 0 ? premultiplied(image) : halved(made[i - 1]!));
       return made[last]!;
     },
   };

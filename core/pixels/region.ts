@@ -40,7 +40,12 @@ export function unite(a: Region, b: Region): Region {
 /** A region grown by `margin` px on every side. An empty region stays empty. */
 export function grow(r: Region, margin: number): Region {
   if (isEmpty(r) || margin === 0) return r;
-  return { x: r.x - margin, y: r.y - margin, width: r.width + 2 * margin, height: r.height + 2 * margin };
+  return {
+    x: r.x - margin,
+    y: r.y - margin,
+    width: r.width + 2 * margin,
+    height: r.height + 2 * margin,
+  };
 }
 
 /** Whether `outer` holds every pixel of `inner`. */

@@ -32,10 +32,12 @@ const BAND_PIXELS = 2 ** 21;
  */
 export function exportScene(scene: Scene, request: ExportRequest): StraightImage {
   const { scale, depth } = request;
-  if (!(scale > 0 && scale <= 8)) throw new RangeError(`The scale must be above 0 and at most 8; it is ${scale}.`);
+  if (!(scale > 0 && scale <= 8))
+    throw new RangeError(`The scale must be above 0 and at most 8; it is ${scale}.`);
   const region = exportRegion(scene, scale, request.region);
   const { width, height } = region;
-  const out = depth === 8 ? new Uint8ClampedArray(width * height * 4) : new Uint16Array(width * height * 4);
+  const out =
+    depth === 8 ? new Uint8ClampedArray(width * height * 4) : new Uint16Array(width * height * 4);
   const rows = Math.max(64, Math.floor(BAND_PIXELS / width));
   const { memo } = cacheOf(64 * 2 ** 20);
   for (let y = 0; y < height; y += rows) {
@@ -53,12 +55,23 @@ export function exportRegion(scene: Scene, scale: number, part?: Region): Region
   const region = part
     ? intersect(
         whole,
-        covering(part.x * scale, part.y * scale, (part.x + part.width) * scale, (part.y + part.height) * scale),
+        covering(
+          part.x * scale,
+          part.y * scale,
+          (part.x + part.width) * scale,
+          (part.y + part.height) * scale,
+        ),
       )
     : whole;
   if (isEmpty(region))
-    throw new RangeError(`The region lies outside the scene, which is ${scene.width} × ${scene.height} px.`);
-  if (region.width > MAX_SIDE || region.height > MAX_SIDE || region.width * region.height > MAX_PIXELS)
+    throw new RangeError(
+      `The region lies outside the scene, which is ${scene.width} × ${scene.height} px.`,
+    );
+  if (
+    region.width > MAX_SIDE ||
+    region.height > MAX_SIDE ||
+    region.width * region.height > MAX_PIXELS
+  )
     throw new RangeError(
       `The export would be ${region.width} × ${region.height} px; at most ${MAX_SIDE} px a side and ${MAX_PIXELS / 1e6} megapixels can be made. Choose a smaller scale.`,
     );

@@ -58,7 +58,13 @@ export function render(scene: Scene, request: RenderRequest): ColourBuffer {
   const still = Math.min(shown.length, stillAmong(scene, shown, request.still ?? 0));
   const beneath = () => stack(backdrop(region, fill), shown.slice(0, still), request);
   if (still === 0) return stack(backdrop(region, fill), shown, request);
-  const key = JSON.stringify(['stack', fill, shown.slice(0, still), request.scale, regionKey(region)]);
+  const key = JSON.stringify([
+    'stack',
+    fill,
+    shown.slice(0, still),
+    request.scale,
+    regionKey(region),
+  ]);
   const below = memo(key, beneath, (made) => made.data.byteLength);
   // What is kept must not be drawn on.
   return stack({ region, data: below.data.slice() }, shown.slice(still), request);
@@ -88,7 +94,8 @@ function stack(onto: ColourBuffer, layers: readonly Layer[], request: RenderRequ
   for (const layer of layers) {
     if (request.shouldStop?.()) throw new Stopped();
     const pixels = layerPixels(layer, request);
-    if (!isEmpty(pixels.region)) composite(onto, pixels, blendNamed(layer.blend), layer.opacity / 100);
+    if (!isEmpty(pixels.region))
+      composite(onto, pixels, blendNamed(layer.blend), layer.opacity / 100);
   }
   return onto;
 }
@@ -99,7 +106,9 @@ function stack(onto: ColourBuffer, layers: readonly Layer[], request: RenderRequ
  */
 function layerPixels(layer: Layer, request: RenderRequest): ColourBuffer {
   const { scale, memo = noMemo } = request;
-  const steps = layer.steps.filter((s) => s.enabled).map((s) => ({ step: s, definition: stepOfKind(s.kind) }));
+  const steps = layer.steps
+    .filter((s) => s.enabled)
+    .map((s) => ({ step: s, definition: stepOfKind(s.kind) }));
   // Walking back from the region wanted, each step asks for the margin it needs.
   const wanted = [request.region];
   for (const { step, definition } of steps.slice().reverse())
@@ -111,14 +120,23 @@ function layerPixels(layer: Layer, request: RenderRequest): ColourBuffer {
   let pixels = memo(
     JSON.stringify(key),
     () =>
-      definitionOf(layer.source).render(layer.source, { map, wanted: wanted[0]!, picture: request.picture, memo }),
+      definitionOf(layer.source).render(layer.source, {
+        map,
+        wanted: wanted[0]!,
+        picture: request.picture,
+        memo,
+      }),
     size,
   );
   steps.forEach(({ step, definition }, i) => {
     if (request.shouldStop?.()) throw new Stopped();
     const input = pixels;
     key.push(step.kind, step.values, scale, wanted[i + 1]);
-    pixels = memo(JSON.stringify(key), () => definition.apply(input, step.values, scale, wanted[i + 1]!), size);
+    pixels = memo(
+      JSON.stringify(key),
+      () => definition.apply(input, step.values, scale, wanted[i + 1]!),
+      size,
+    );
   });
   return pixels;
 }

@@ -30,7 +30,9 @@ export function sceneFaults(value: unknown): Fault[] {
       },
     ];
   const result = v.safeParse(sceneSchema, value);
-  return result.success ? [] : result.issues.flatMap(leaves).map((i) => ({ path: pathOf(i), message: i.message }));
+  return result.success
+    ? []
+    : result.issues.flatMap(leaves).map((i) => ({ path: pathOf(i), message: i.message }));
 }
 
 /** The value as a scene. Throws a SceneError that names the first fault and counts the others. */
@@ -50,6 +52,7 @@ function leaves(issue: v.BaseIssue<unknown>): v.BaseIssue<unknown>[] {
 }
 
 function pathOf(issue: v.BaseIssue<unknown>): string {
-  const keys = issue.path?.map(({ key }) => (typeof key === 'number' ? `[${key}]` : `.${String(key)}`)) ?? [];
+  const keys =
+    issue.path?.map(({ key }) => (typeof key === 'number' ? `[${key}]` : `.${String(key)}`)) ?? [];
   return `$${keys.join('')}`;
 }

@@ -36,7 +36,10 @@ export function remember(history: History, change: Change): History {
 }
 
 /** Takes the last change back; null if there is none. */
-export function undo(scene: Scene, history: History): { scene: Scene; history: History; label: string } | null {
+export function undo(
+  scene: Scene,
+  history: History,
+): { scene: Scene; history: History; label: string } | null {
   const change = history.past.at(-1);
   if (!change) return null;
   return {
@@ -47,7 +50,10 @@ export function undo(scene: Scene, history: History): { scene: Scene; history: H
 }
 
 /** Does the last change taken back again; null if there is none. */
-export function redo(scene: Scene, history: History): { scene: Scene; history: History; label: string } | null {
+export function redo(
+  scene: Scene,
+  history: History,
+): { scene: Scene; history: History; label: string } | null {
   const change = history.future.at(-1);
   if (!change) return null;
   return {

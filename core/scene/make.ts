@@ -13,7 +13,12 @@ import { VERSION } from './schema';
 export const newId = (): string => nanoid(10);
 
 /** An empty scene of a size in px; background `#rrggbb`, or null for transparency. */
-export const newScene = (name: string, width: number, height: number, background: string | null): Scene => ({
+export const newScene = (
+  name: string,
+  width: number,
+  height: number,
+  background: string | null,
+): Scene => ({
   format: 'ignis',
   version: VERSION,
   name,
@@ -42,7 +47,13 @@ export const newLine = (name: string, path: Path, light = FIRST_LIGHT, width = 1
  * A picture layer centred on a point of the scene. If `fit`, a picture larger than the scene is
  * scaled down to it.
  */
-export function newPicture(name: string, source: PictureSource, scene: Scene, at: Point, fit: boolean): Layer {
+export function newPicture(
+  name: string,
+  source: PictureSource,
+  scene: Scene,
+  at: Point,
+  fit: boolean,
+): Layer {
   const pivot = { x: source.width / 2, y: source.height / 2 };
   const k = fit ? Math.min(1, scene.width / source.width, scene.height / source.height) : 1;
   return {
@@ -51,7 +62,13 @@ export function newPicture(name: string, source: PictureSource, scene: Scene, at
     visible: true,
     opacity: 100,
     blend: 'normal',
-    placement: { ...placed(pivot), x: Math.round(at.x - pivot.x), y: Math.round(at.y - pivot.y), scaleX: k, scaleY: k },
+    placement: {
+      ...placed(pivot),
+      x: Math.round(at.x - pivot.x),
+      y: Math.round(at.y - pivot.y),
+      scaleX: k,
+      scaleY: k,
+    },
     source,
     steps: [],
   };

@@ -16,7 +16,10 @@ export const placed = (pivot: Point = { x: 0, y: 0 }): Placement => ({
 /** The map from a source's own px to scene px. */
 export function placementMap(p: Placement): Affine {
   const turn = multiply(rotation((p.rotation * Math.PI) / 180), scaling(p.scaleX, p.scaleY));
-  return multiply(translation(p.x + p.pivotX, p.y + p.pivotY), multiply(turn, translation(-p.pivotX, -p.pivotY)));
+  return multiply(
+    translation(p.x + p.pivotX, p.y + p.pivotY),
+    multiply(turn, translation(-p.pivotX, -p.pivotY)),
+  );
 }
 
 /** The same placement with its pivot at another point (source px): nothing moves on the stage. */

@@ -10,7 +10,10 @@ export const VERSION = 1;
 export const MAX_SIDE = 16_384;
 export const MAX_PIXELS = 100_000_000;
 
-const id = v.pipe(v.string(), v.regex(/^[\w-]{1,64}$/, 'An id is 1 to 64 letters, digits, - or _.'));
+const id = v.pipe(
+  v.string(),
+  v.regex(/^[\w-]{1,64}$/, 'An id is 1 to 64 letters, digits, - or _.'),
+);
 const name = v.pipe(v.string(), v.maxLength(200, 'A name has at most 200 letters.'));
 const side = v.pipe(
   v.number(),
@@ -37,7 +40,12 @@ export const placementSchema = v.strictObject({
 const stepSchema = v.variant(
   'kind',
   steps.map((s) =>
-    v.strictObject({ id, kind: v.literal(s.kind), enabled: v.boolean(), values: parametersSchema(s.parameters) }),
+    v.strictObject({
+      id,
+      kind: v.literal(s.kind),
+      enabled: v.boolean(),
+      values: parametersSchema(s.parameters),
+    }),
   ),
   `There is no such step; there are ${steps.map((s) => s.kind).join(', ')}.`,
 );
@@ -65,14 +73,22 @@ export const sceneSchema = v.pipe(
     width: side,
     height: side,
     /** `#rrggbb`, or null for transparency. */
-    background: v.nullable(v.pipe(v.string(), v.regex(HEX, 'The background must be written #rrggbb, or null.'))),
+    background: v.nullable(
+      v.pipe(v.string(), v.regex(HEX, 'The background must be written #rrggbb, or null.')),
+    ),
     /** Back to front. */
     layers: v.pipe(
       v.array(layerSchema),
-      v.check((layers) => new Set(layers.map((l) => l.id)).size === layers.length, 'Two layers have the same id.'),
+      v.check(
+        (layers) => new Set(layers.map((l) => l.id)).size === layers.length,
+        'Two layers have the same id.',
+      ),
     ),
   }),
-  v.check((s) => s.width * s.height <= MAX_PIXELS, `A scene has at most ${MAX_PIXELS / 1e6} megapixels.`),
+  v.check(
+    (s) => s.width * s.height <= MAX_PIXELS,
+    `A scene has at most ${MAX_PIXELS / 1e6} megapixels.`,
+  ),
 );
 
 export type Scene = v.InferOutput<typeof sceneSchema>;

@@ -61,10 +61,25 @@ export const lineSource: SourceDefinition<LineSource> = {
 /** The shape of one pass: it depends on nothing but geometry, so a change of colour finds it kept. */
 function passPlane(source: LineSource, pass: Pass, { map, wanted, memo }: SourceContext): Plane {
   const scale = meanScale(map);
-  const key = JSON.stringify(['pass', source.path, map, pass.width, pass.blur, pass.cap, pass.join, regionKey(wanted)]);
+  const key = JSON.stringify([
+    'pass',
+    source.path,
+    map,
+    pass.width,
+    pass.blur,
+    pass.cap,
+    pass.join,
+    regionKey(wanted),
+  ]);
   return memo(
     key,
-    () => strokePlane(source.path, map, { ...pass, half: (pass.width * scale) / 2, sigma: pass.blur * scale }, wanted),
+    () =>
+      strokePlane(
+        source.path,
+        map,
+        { ...pass, half: (pass.width * scale) / 2, sigma: pass.blur * scale },
+        wanted,
+      ),
     (made) => made.data.byteLength,
   );
 }

@@ -6,15 +6,37 @@ import { lighten, relight } from '../pixels/colour';
 
 /** What can be set on one drawing of a line. */
 export const passParameters = {
-  width: { kind: 'number', label: 'Width', unit: 'px', min: 0, max: 5000, slider: [0, 240], step: 1, default: 12 },
-  blur: { kind: 'number', label: 'Blur', help: 'Standard deviation of a Gaussian.', unit: 'σ px', min: 0, max: 1000, slider: [0, 120], step: 1, default: 0 },
+  width: {
+    kind: 'number',
+    label: 'Width',
+    unit: 'px',
+    min: 0,
+    max: 5000,
+    slider: [0, 240],
+    step: 1,
+    default: 12,
+  },
+  blur: {
+    kind: 'number',
+    label: 'Blur',
+    help: 'Standard deviation of a Gaussian.',
+    unit: 'σ px',
+    min: 0,
+    max: 1000,
+    slider: [0, 120],
+    step: 1,
+    default: 0,
+  },
   colour: { kind: 'colour', label: 'Colour', default: '#ffffff' },
   opacity: percent('Opacity', 100),
   blend: blendParameter('Blend', 'normal'),
   cap: {
     kind: 'choice',
     label: 'Cap',
-    options: [{ value: 'round', label: 'Round' }, { value: 'flat', label: 'Flat' }],
+    options: [
+      { value: 'round', label: 'Round' },
+      { value: 'flat', label: 'Flat' },
+    ],
     default: 'round',
   },
   join: {
@@ -44,12 +66,51 @@ export type Pass = v.InferOutput<typeof passSchema>;
 
 /** The passes of a new tube in a light colour, back to front; `id` gives each its own id. */
 export function tubePasses(light: string, width: number, id: () => string): Pass[] {
-  const base = { enabled: true, core: false, cap: 'round', join: 'round', blend: 'normal' } as const;
+  const base = {
+    enabled: true,
+    core: false,
+    cap: 'round',
+    join: 'round',
+    blend: 'normal',
+  } as const;
   return [
-    { ...base, id: id(), name: 'Ambient', width: width * 12, blur: width * 6, colour: light, opacity: 42 },
-    { ...base, id: id(), name: 'Colour', width: width * 2.6, blur: width * 0.8, colour: light, opacity: 95, blend: 'screen' },
-    { ...base, id: id(), name: 'Highlight', width: width * 1.3, blur: width * 0.25, colour: lighten(light, 0.5), opacity: 90 },
-    { ...base, id: id(), name: 'Core', width: width * 0.62, blur: 0, colour: '#ffffff', opacity: 100, core: true },
+    {
+      ...base,
+      id: id(),
+      name: 'Ambient',
+      width: width * 13,
+      blur: width * 6,
+      colour: light,
+      opacity: 46,
+    },
+    {
+      ...base,
+      id: id(),
+      name: 'Colour',
+      width: width * 2.8,
+      blur: width * 0.9,
+      colour: light,
+      opacity: 100,
+    },
+    {
+      ...base,
+      id: id(),
+      name: 'Highlight',
+      width: width * 1.4,
+      blur: width * 0.35,
+      colour: lighten(light, 0.36),
+      opacity: 85,
+    },
+    {
+      ...base,
+      id: id(),
+      name: 'Core',
+      width: width * 0.5,
+      blur: 0,
+      colour: '#ffffff',
+      opacity: 100,
+      core: true,
+    },
   ];
 }
 

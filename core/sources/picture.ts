@@ -9,7 +9,10 @@ export const pictureSchema = v.strictObject({
   kind: v.literal('picture'),
   asset: v.pipe(
     v.string(),
-    v.regex(ASSET_NAME, 'An asset is named by 64 hexadecimal digits and png, jpg, webp, avif, gif or bmp.'),
+    v.regex(
+      ASSET_NAME,
+      'An asset is named by 64 hexadecimal digits and png, jpg, webp, avif, gif or bmp.',
+    ),
   ),
   width: v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(16384)),
   height: v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(16384)),

@@ -36,11 +36,21 @@ export function strokePlane(path: Path, map: Affine, stroke: Stroke, wanted: Reg
     tolerance: TOLERANCE,
     turn: arcTurn(half, TOLERANCE),
   });
-  const outline = strokeOutline(line, { half, cap: stroke.cap, join: stroke.join, tolerance: TOLERANCE });
+  const outline = strokeOutline(line, {
+    half,
+    cap: stroke.cap,
+    join: stroke.join,
+    tolerance: TOLERANCE,
+  });
   const own = polygonRegion(outline);
   if (isEmpty(own)) return plane(EMPTY);
   const reached = grow(
-    { x: own.x * plan.cell, y: own.y * plan.cell, width: own.width * plan.cell, height: own.height * plan.cell },
+    {
+      x: own.x * plan.cell,
+      y: own.y * plan.cell,
+      width: own.width * plan.cell,
+      height: own.height * plan.cell,
+    },
     plan.margin,
   );
   const region = intersect(reached, wanted);

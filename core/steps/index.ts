@@ -15,6 +15,7 @@ const byKind = new Map(steps.map((s) => [s.kind, s]));
 /** The step of a kind. Throws an Error that lists the kinds there are. */
 export function stepOfKind(kind: string): StepDefinition {
   const found = byKind.get(kind);
-  if (!found) throw new Error(`There is no step "${kind}"; there are ${[...byKind.keys()].join(', ')}.`);
+  if (!found)
+    throw new Error(`There is no step "${kind}"; there are ${[...byKind.keys()].join(', ')}.`);
   return found;
 }

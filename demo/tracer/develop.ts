@@ -4,14 +4,21 @@ import type { World } from './world';
 
 /** Joint bilateral filter guided by normals and brightness; returns a new buffer, 4 floats a pixel. */
 export function denoise(
-  colour: Float32Array, guide: Float32Array, width: number, height: number, strength: number,
+  colour: Float32Array,
+  guide: Float32Array,
+  width: number,
+  height: number,
+  strength: number,
 ): Float32Array {
   const out = new Float32Array(colour.length);
   const radius = 3;
   for (let y = 0; y < height; y++) {
     for (let x = 0; x < width; x++) {
       const i = (y * width + x) * 4;
-      let r = 0, g = 0, b = 0, sum = 0;
+      let r = 0,
+        g = 0,
+        b = 0,
+        sum = 0;
       const level = 0.04 + (colour[i]! + colour[i + 1]! + colour[i + 2]!) / 3;
       for (let v = Math.max(0, y - radius); v <= Math.min(height - 1, y + radius); v++) {
         for (let u = Math.max(0, x - radius); u <= Math.min(width - 1, x + radius); u++) {
@@ -21,7 +28,12 @@ export function denoise(
           let e = 0;
           for (let c = 0; c < 3; c++) e += (colour[i + c]! - colour[j + c]!) ** 2;
           const far = (u - x) ** 2 + (v - y) ** 2;
-          const w = Math.exp(-far / 5 - d * 60 - e / (strength * level) ** 2 - (colour[i + 3]! !== colour[j + 3]! ? 9 : 0));
+          const w = Math.exp(
+            -far / 5 -
+              d * 60 -
+              e / (strength * level) ** 2 -
+              (colour[i + 3]! !== colour[j + 3]! ? 9 : 0),
+          );
           r += colour[j]! * w;
           g += colour[j + 1]! * w;
           b += colour[j + 2]! * w;
@@ -41,16 +53,16 @@ export function denoise(
 const curve = (x: number) =>
   (x * (0.22 * x + 0.03) + 0.002) / (x * (0.22 * x + 0.3) + 0.06) - 0.002 / 0.06;
 const white = curve(8);
-const encode = (v: number) =>
-  v <= 0.0031308 ? 12.92 * v : 1.055 * Math.pow(v, 1 / 2.4) - 0.055;
+const encode = (v: number) => (v <= 0.0031308 ? 12.92 * v : 1.055 * Math.pow(v, 1 / 2.4) - 0.055);
 
 /** Develops traced light into straight 8-bit RGBA. */
 export function develop(world: World, colour: Float32Array, guide: Float32Array): Uint8Array {
   const { width, height } = world;
   const { exposure, grain, vignette } = world.develop;
-  const clean = world.develop.denoise > 0
-    ? denoise(colour, guide, width, height, world.develop.denoise)
-    : colour;
+  const clean =
+    world.develop.denoise > 0
+      ? denoise(colour, guide, width, height, world.develop.denoise)
+      : colour;
   const random = randomFrom(4242);
   const out = new Uint8Array(width * height * 4);
   for (let y = 0; y < height; y++) {
@@ -58,13 +70,17 @@ export function develop(world: World, colour: Float32Array, guide: Float32Array)
       const i = (y * width + x) * 4;
       const alpha = clean[i + 3]!;
       if (alpha <= 0) continue;
-      const dx = (x / width - 0.5) * 1.6, dy = (y / height - 0.5) * 1.2;
+      const dx = (x / width - 0.5) * 1.6,
+        dy = (y / height - 0.5) * 1.2;
       const shade = exposure * (1 - vignette * Math.min(1, dx * dx + dy * dy));
       const speck = (random() + random() + random() - 1.5) * grain;
       for (let c = 0; c < 3; c++) {
         const v = encode(Math.min(1, curve((clean[i + c]! / alpha) * shade * 2) / white));
         const tint = (random() - 0.5) * grain * 0.5;
-        out[i + c] = Math.max(0, Math.min(255, Math.round((v + (speck + tint) * (0.4 + v * (1 - v) * 2)) * 255)));
+        out[i + c] = Math.max(
+          0,
+          Math.min(255, Math.round((v + (speck + tint) * (0.4 + v * (1 - v) * 2)) * 255)),
+        );
       }
       out[i + 3] = Math.round(Math.min(1, alpha) * 255);
     }

@@ -24,22 +24,35 @@ export function ellipsoid(x: number, y: number, z: number, a: number, b: number,
 
 /** Distance to a capsule from p to q whose radius runs from r to s. */
 export function roundCone(
-  x: number, y: number, z: number,
-  px: number, py: number, pz: number, r: number,
-  qx: number, qy: number, qz: number, s: number,
+  x: number,
+  y: number,
+  z: number,
+  px: number,
+  py: number,
+  pz: number,
+  r: number,
+  qx: number,
+  qy: number,
+  qz: number,
+  s: number,
 ): number {
-  const bx = qx - px, by = qy - py, bz = qz - pz;
-  const ax = x - px, ay = y - py, az = z - pz;
+  const bx = qx - px,
+    by = qy - py,
+    bz = qz - pz;
+  const ax = x - px,
+    ay = y - py,
+    az = z - pz;
   const h = clamp((ax * bx + ay * by + az * bz) / (bx * bx + by * by + bz * bz), 0, 1);
   return len(ax - bx * h, ay - by * h, az - bz * h) - mix(r, s, h);
 }
 
 /** Distance to a box of half-sizes a, b, c with rounded edges r. */
 export function box(x: number, y: number, z: number, a: number, b: number, c: number, r: number) {
-  const dx = Math.abs(x) - a + r, dy = Math.abs(y) - b + r, dz = Math.abs(z) - c + r;
+  const dx = Math.abs(x) - a + r,
+    dy = Math.abs(y) - b + r,
+    dz = Math.abs(z) - c + r;
   return (
-    len(Math.max(dx, 0), Math.max(dy, 0), Math.max(dz, 0)) +
-    Math.min(Math.max(dx, dy, dz), 0) - r
+    len(Math.max(dx, 0), Math.max(dy, 0), Math.max(dz, 0)) + Math.min(Math.max(dx, dy, dz), 0) - r
   );
 }
 

@@ -41,11 +41,15 @@ export function traceRow(world: World, y: number): Row {
   const light: Rgb = [0, 0, 0];
   const out = { first: [0, 0, 0, 0] as number[], alpha: 0 };
   for (let x = 0; x < width; x++) {
-    let r = 0, g = 0, b = 0, a = 0;
+    let r = 0,
+      g = 0,
+      b = 0,
+      a = 0;
     for (let s = 0; s < samples; s++) {
       // Samples stand on a jittered grid, and spread by a tent so that edges look photographed.
       const n = Math.ceil(Math.sqrt(samples));
-      const jx = ((s % n) + random()) / n, jy = (Math.floor(s / n) + random()) / n;
+      const jx = ((s % n) + random()) / n,
+        jy = (Math.floor(s / n) + random()) / n;
       const tent = (u: number) => (u < 0.5 ? Math.sqrt(2 * u) - 1 : 1 - Math.sqrt(2 - 2 * u));
       const u = ((x + 0.5 + tent(jx) * 0.9) / width - 0.5) * 2 * half * (width / height);
       const v = (0.5 - (y + 0.5 + tent(jy) * 0.9) / height) * 2 * half;
@@ -57,8 +61,10 @@ export function traceRow(world: World, y: number): Row {
       const o: Rgb = [camera.at[0], camera.at[1], camera.at[2]];
       if (camera.aperture > 0) {
         const f = camera.focus / dot(d, forward);
-        const phi = random() * 2 * Math.PI, rad = camera.aperture * Math.sqrt(random());
-        const lx = Math.cos(phi) * rad, ly = Math.sin(phi) * rad;
+        const phi = random() * 2 * Math.PI,
+          rad = camera.aperture * Math.sqrt(random());
+        const lx = Math.cos(phi) * rad,
+          ly = Math.sin(phi) * rad;
         for (let i = 0; i < 3; i++) {
           const focus = o[i]! + d[i]! * f;
           o[i] = o[i]! + right[i]! * lx + up[i]! * ly;
@@ -83,12 +89,21 @@ export function traceRow(world: World, y: number): Row {
 
 /** Follows one path; leaves its light in `light` and what it met first in `out`. */
 function tracePath(
-  world: World, o: Rgb, d: Rgb, random: () => number, light: Rgb,
+  world: World,
+  o: Rgb,
+  d: Rgb,
+  random: () => number,
+  light: Rgb,
   out: { first: number[]; alpha: number },
 ): void {
   const hit: Hit = { t: 0, what: 0 };
   const m: Material = {
-    albedo: [0, 0, 0], metal: false, rough: 0.5, coat: 0, emission: [0, 0, 0], normal: [0, 1, 0],
+    albedo: [0, 0, 0],
+    metal: false,
+    rough: 0.5,
+    coat: 0,
+    emission: [0, 0, 0],
+    normal: [0, 1, 0],
   };
   const through: Rgb = [1, 1, 1];
   const sky: Rgb = [0, 0, 0];
@@ -180,7 +195,8 @@ function around(n: Rgb, cos: number, phi: number): Rgb {
   const sign = n[2] >= 0 ? 1 : -1;
   const a = -1 / (sign + n[2]);
   const b = n[0] * n[1] * a;
-  const x = Math.cos(phi) * sin, y = Math.sin(phi) * sin;
+  const x = Math.cos(phi) * sin,
+    y = Math.sin(phi) * sin;
   return [
     (1 + sign * n[0] * n[0] * a) * x + b * y + n[0] * cos,
     sign * b * x + (sign + n[1] * n[1] * a) * y + n[1] * cos,
@@ -191,7 +207,9 @@ function around(n: Rgb, cos: number, phi: number): Rgb {
 function nearestLamp(lamps: Lamp[], o: Rgb, d: Rgb, far: number): Lamp | null {
   let found: Lamp | null = null;
   for (const lamp of lamps) {
-    const x = lamp.at[0] - o[0], y = lamp.at[1] - o[1], z = lamp.at[2] - o[2];
+    const x = lamp.at[0] - o[0],
+      y = lamp.at[1] - o[1],
+      z = lamp.at[2] - o[2];
     const along = x * d[0] + y * d[1] + z * d[2];
     const miss = x * x + y * y + z * z - along * along;
     if (along <= 0 || miss > lamp.radius * lamp.radius) continue;
@@ -205,7 +223,13 @@ function nearestLamp(lamps: Lamp[], o: Rgb, d: Rgb, far: number): Lamp | null {
 }
 
 function lampLight(
-  world: World, lamp: Lamp, p: Rgb, n: Rgb, random: () => number, through: Rgb, light: Rgb,
+  world: World,
+  lamp: Lamp,
+  p: Rgb,
+  n: Rgb,
+  random: () => number,
+  through: Rgb,
+  light: Rgb,
 ): void {
   const to: Rgb = [lamp.at[0] - p[0], lamp.at[1] - p[1], lamp.at[2] - p[2]];
   const dist = len(to[0], to[1], to[2]);
@@ -220,7 +244,12 @@ function lampLight(
   const gain = (cos * solid) / Math.PI;
   if (gain * Math.max(...lamp.light) < 1e-4) return;
   const hit: Hit = { t: 0, what: 0 };
-  world.meet([p[0] + n[0] * 0.003, p[1] + n[1] * 0.003, p[2] + n[2] * 0.003], d, dist - lamp.radius, hit);
+  world.meet(
+    [p[0] + n[0] * 0.003, p[1] + n[1] * 0.003, p[2] + n[2] * 0.003],
+    d,
+    dist - lamp.radius,
+    hit,
+  );
   if (hit.t < dist - lamp.radius * 1.05) return;
   for (let i = 0; i < 3; i++) light[i]! += through[i]! * lamp.light[i]! * gain;
 }

@@ -55,7 +55,11 @@ export interface World {
 /** Marches a distance field from o along d between two distances; Infinity if nothing is met. */
 export function march(
   field: (x: number, y: number, z: number) => number,
-  o: Rgb, d: Rgb, near: number, far: number, steps = 160,
+  o: Rgb,
+  d: Rgb,
+  near: number,
+  far: number,
+  steps = 160,
 ): number {
   let t = near;
   for (let i = 0; i < steps && t < far; i++) {
@@ -69,13 +73,17 @@ export function march(
 /** Unit gradient of a distance field, by a tetrahedron of four samples. */
 export function gradient(
   field: (x: number, y: number, z: number) => number,
-  p: Rgb, e: number, out: Rgb,
+  p: Rgb,
+  e: number,
+  out: Rgb,
 ): void {
   const a = field(p[0] + e, p[1] - e, p[2] - e);
   const b = field(p[0] - e, p[1] - e, p[2] + e);
   const c = field(p[0] - e, p[1] + e, p[2] - e);
   const f = field(p[0] + e, p[1] + e, p[2] + e);
-  const x = a - b - c + f, y = c + f - a - b, z = b + f - a - c;
+  const x = a - b - c + f,
+    y = c + f - a - b,
+    z = b + f - a - c;
   const l = len(x, y, z) || 1;
   out[0] = x / l;
   out[1] = y / l;

@@ -4,23 +4,33 @@ import { blendMin, clamp, cylinder, ellipsoid, len, mix, ramp, torus } from '../
 import { gradient, march, type Rgb, type World } from '../tracer/world';
 
 /** Portholes: unit direction from the middle of the dome, and the radius of the glass. */
-const ports: { d: Rgb; r: number; far: number; bars: boolean }[] = [
+interface Port {
+  d: Rgb;
+  r: number;
+  far: number;
+  bars: boolean;
+}
+const portholes: Port[] = [
   { d: [0, 0.02, -1], r: 0.34, far: 1.0, bars: false },
   { d: [-0.9, 0.05, -0.43], r: 0.26, far: 1.02, bars: true },
   { d: [0.9, 0.05, -0.43], r: 0.26, far: 1.02, bars: true },
   { d: [0, 0.78, -0.62], r: 0.23, far: 0.99, bars: true },
-].map((p) => {
+];
+const ports = portholes.map((p): Port => {
   const l = len(p.d[0], p.d[1], p.d[2]);
-  return { ...p, d: [p.d[0] / l, p.d[1] / l, p.d[2] / l] as Rgb };
+  return { ...p, d: [p.d[0] / l, p.d[1] / l, p.d[2] / l] };
 });
 const middle = 1.62;
 
 /** A point in a porthole's own frame: y along its axis, outward. */
-function local(p: (typeof ports)[number], x: number, y: number, z: number, out: Rgb): void {
+function local(p: Port, x: number, y: number, z: number, out: Rgb): void {
   const [dx, dy, dz] = p.d;
   const sx = len(dx, dz);
-  const rx = dz / sx, rz = -dx / sx;
-  const ux = dy * rz, uy = dz * rx - dx * rz, uz = -dy * rx;
+  const rx = dz / sx,
+    rz = -dx / sx;
+  const ux = dy * rz,
+    uy = dz * rx - dx * rz,
+    uz = -dy * rx;
   const qy = y - middle;
   out[0] = x * rx + z * rz;
   out[1] = x * dx + qy * dy + z * dz - p.far;
@@ -28,7 +38,8 @@ function local(p: (typeof ports)[number], x: number, y: number, z: number, out: 
 }
 
 const q: Rgb = [0, 0, 0];
-const GLASS = 2, FLOOR = 3;
+const GLASS = 2,
+  FLOOR = 3;
 let what = 1;
 
 function helmetField(x: number, y: number, z: number): number {
@@ -42,8 +53,11 @@ function helmetField(x: number, y: number, z: number): number {
   const flare = cylinder(x, y - 0.42, z, mix(1.5, 0.84, ramp(0.1, 0.72, y)), 0.28, 0.08);
   d = blendMin(d, flare * 0.75, 0.06);
   d = Math.min(d, cylinder(x, y - 0.09, z, 1.52, 0.06, 0.03));
-  const a = Math.atan2(z, x), n = 14, s = Math.round((a / (2 * Math.PI)) * n) * ((2 * Math.PI) / n);
-  const bx = x * Math.cos(s) + z * Math.sin(s) - 1.4, bz = -x * Math.sin(s) + z * Math.cos(s);
+  const a = Math.atan2(z, x),
+    n = 14,
+    s = Math.round((a / (2 * Math.PI)) * n) * ((2 * Math.PI) / n);
+  const bx = x * Math.cos(s) + z * Math.sin(s) - 1.4,
+    bz = -x * Math.sin(s) + z * Math.cos(s);
   d = Math.min(d, cylinder(bx, y - 0.17, bz, 0.065, 0.05, 0.015));
   d = Math.min(d, len(bx, (y - 0.23) * 1.2, bz) - 0.034);
   what = 1;
@@ -56,9 +70,11 @@ function helmetField(x: number, y: number, z: number): number {
     const tube = Math.max(cylinder(q[0], q[1], q[2], p.r + 0.1, 0.13, 0.02), p.r - r);
     d = blendMin(d, tube, 0.05);
     d = Math.min(d, torus(q[0], q[1] - 0.13, q[2], p.r + 0.055, 0.05));
-    const b = Math.atan2(q[2], q[0]), m = 8;
+    const b = Math.atan2(q[2], q[0]),
+      m = 8;
     const t = (Math.floor((b / (2 * Math.PI)) * m) + 0.5) * ((2 * Math.PI) / m);
-    const cx = q[0] * Math.cos(t) + q[2] * Math.sin(t) - (p.r + 0.13), cz = -q[0] * Math.sin(t) + q[2] * Math.cos(t);
+    const cx = q[0] * Math.cos(t) + q[2] * Math.sin(t) - (p.r + 0.13),
+      cz = -q[0] * Math.sin(t) + q[2] * Math.cos(t);
     d = Math.min(d, cylinder(cx, q[1] - 0.07, cz, 0.032, 0.05, 0.01));
     if (p.bars) {
       for (const o of [-0.34, 0.34]) {
@@ -132,7 +148,11 @@ export const helmet: World = {
       m.rough = 0.05 + 0.1 * ramp(0.5, 0.8, fbm3(x * 6, y * 6, z * 6, 3));
       return;
     }
-    const hollow = clamp(0.5 - (helmetField(x + n[0] * 0.06, y + n[1] * 0.06, z + n[2] * 0.06) - 0.045) * 16, 0, 1);
+    const hollow = clamp(
+      0.5 - (helmetField(x + n[0] * 0.06, y + n[1] * 0.06, z + n[2] * 0.06) - 0.045) * 16,
+      0,
+      1,
+    );
     const wear = fbm3(x * 2.6, y * 2.6, z * 2.6, 5);
     const rust = clamp(hollow * 0.9 + (wear - 0.52) * 2.4, 0, 1);
     const streak = fbm3(x * 9, y * 1.4, z * 9, 3);
@@ -146,13 +166,16 @@ export const helmet: World = {
       m.rough = 0.6;
     } else {
       m.metal = true;
-      const clean: Rgb = [0.83, 0.56, 0.24], old: Rgb = [0.3, 0.17, 0.085];
+      const clean: Rgb = [0.83, 0.56, 0.24],
+        old: Rgb = [0.3, 0.17, 0.085];
       for (let i = 0; i < 3; i++) m.albedo[i] = mix(clean[i]!, old[i]!, rust);
       m.rough = mix(0.2, 0.55, rust) + 0.1 * noise3(x * 25, y * 25, z * 25);
     }
     const e = 0.008;
     const w = (a: number, b: number, c: number) =>
-      fbm3(a * 5, b * 5, c * 5, 2) * 0.02 + noise3(a * 26, b * 26, c * 26) * 0.0022 + noise3(a * 90, b * 90, c * 90) * 0.0007;
+      fbm3(a * 5, b * 5, c * 5, 2) * 0.02 +
+      noise3(a * 26, b * 26, c * 26) * 0.0022 +
+      noise3(a * 90, b * 90, c * 90) * 0.0007;
     const base = w(x, y, z);
     n[0] -= (w(x + e, y, z) - base) / e;
     n[1] -= (w(x, y + e, z) - base) / e;
@@ -168,7 +191,8 @@ export const helmet: World = {
     out[1] = 0.055 + 0.11 * up;
     out[2] = 0.065 + 0.13 * up;
     const box1 = ramp(0.74, 0.82, -d[0] * 0.66 + d[1] * 0.46 - d[2] * 0.6);
-    const box2 = ramp(0.86, 0.9, d[0] * 0.92 + d[1] * 0.1 - d[2] * 0.2) * ramp(0.7, 0.5, Math.abs(d[1] - 0.1));
+    const box2 =
+      ramp(0.86, 0.9, d[0] * 0.92 + d[1] * 0.1 - d[2] * 0.2) * ramp(0.7, 0.5, Math.abs(d[1] - 0.1));
     const box3 = ramp(0.9, 0.95, d[1] * 0.9 + d[2] * 0.35);
     out[0] += 3.4 * box1 + 1.4 * box2 + 1.5 * box3;
     out[1] += 3.1 * box1 + 1.9 * box2 + 1.6 * box3;

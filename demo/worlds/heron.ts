@@ -4,7 +4,8 @@ import { blendMin, clamp, cylinder, ellipsoid, len, mix, ramp, roundCone } from 
 import { gradient, march, type Rgb, type World } from '../tracer/world';
 
 const tilt = 0.42;
-const ct = Math.cos(tilt), st = Math.sin(tilt);
+const ct = Math.cos(tilt),
+  st = Math.sin(tilt);
 
 /** The flank's feathers: long overlapping scallops that sink into the glaze. */
 function feathers(u: number, v: number): number {
@@ -16,8 +17,10 @@ function feathers(u: number, v: number): number {
 }
 
 function body(x: number, y: number, z: number): number {
-  const px = x + 0.06, py = y - 1.5;
-  const u = px * ct + py * st, v = -px * st + py * ct;
+  const px = x + 0.06,
+    py = y - 1.5;
+  const u = px * ct + py * st,
+    v = -px * st + py * ct;
   let d = ellipsoid(u, v, z, 0.66, 0.38, 0.36);
   d = blendMin(d, roundCone(u, v, z, -0.5, 0.02, 0, 0.2, -1.12, 0.02, 0, 0.05), 0.22);
   const wing = ellipsoid(u + 0.16, v - 0.05, Math.abs(z) - 0.2, 0.66, 0.25, 0.2);
@@ -30,7 +33,8 @@ function body(x: number, y: number, z: number): number {
 
 /** Points (x, y, radius) along the neck: a cubic from the chest to the nape. */
 const spine: Rgb[] = Array.from({ length: 11 }, (_, i) => {
-  const t = i / 10, s = 1 - t;
+  const t = i / 10,
+    s = 1 - t;
   const b = [s * s * s, 3 * s * s * t, 3 * s * t * t, t * t * t] as const;
   return [
     b[0] * 0.38 + b[1] * 0.86 + b[2] * -0.12 + b[3] * 0.47,
@@ -43,7 +47,8 @@ function neck(x: number, y: number, z: number): number {
   // The S of the neck is a chain of short round cones along a cubic, so that it bends smoothly.
   let d = roundCone(x, y, z, 0.22, 1.58, 0, 0.3, 0.42, 1.74, 0, 0.225);
   for (let i = 0; i + 1 < spine.length; i++) {
-    const a = spine[i]!, b = spine[i + 1]!;
+    const a = spine[i]!,
+      b = spine[i + 1]!;
     d = blendMin(d, roundCone(x, y, z, a[0], a[1], 0, a[2], b[0], b[1], 0, b[2]), 0.05);
   }
   return d;
@@ -61,10 +66,57 @@ function legs(x: number, y: number, z: number): number {
   const knee = 0.78;
   let d = Infinity;
   for (const s of [-1, 1]) {
-    d = Math.min(d, roundCone(x, y, z, -0.02 + s * 0.03, 1.28, s * 0.12, 0.075, 0.02 + s * 0.05, knee, s * 0.11, 0.04));
-    d = blendMin(d, roundCone(x, y, z, 0.02 + s * 0.05, knee, s * 0.11, 0.04, -0.01 + s * 0.07, 0.14, s * 0.11, 0.035), 0.03);
+    d = Math.min(
+      d,
+      roundCone(
+        x,
+        y,
+        z,
+        -0.02 + s * 0.03,
+        1.28,
+        s * 0.12,
+        0.075,
+        0.02 + s * 0.05,
+        knee,
+        s * 0.11,
+        0.04,
+      ),
+    );
+    d = blendMin(
+      d,
+      roundCone(
+        x,
+        y,
+        z,
+        0.02 + s * 0.05,
+        knee,
+        s * 0.11,
+        0.04,
+        -0.01 + s * 0.07,
+        0.14,
+        s * 0.11,
+        0.035,
+      ),
+      0.03,
+    );
     for (const a of [-0.5, 0.1, 0.7])
-      d = blendMin(d, roundCone(x, y, z, -0.01 + s * 0.07, 0.13, s * 0.11, 0.032, 0.2 + s * 0.06, 0.11, s * 0.11 + a * 0.2, 0.018), 0.03);
+      d = blendMin(
+        d,
+        roundCone(
+          x,
+          y,
+          z,
+          -0.01 + s * 0.07,
+          0.13,
+          s * 0.11,
+          0.032,
+          0.2 + s * 0.06,
+          0.11,
+          s * 0.11 + a * 0.2,
+          0.018,
+        ),
+        0.03,
+      );
   }
   return d;
 }
@@ -84,12 +136,17 @@ function field(x: number, y: number, z: number): number {
 /** Thin dark lines between the cells of a jittered lattice: the craze of an old glaze. */
 function craze(x: number, y: number, z: number): number {
   const s = 13;
-  const qx = x * s + noise3(x * 5, y * 5, z * 5), qy = y * s, qz = z * s;
-  let first = 9, second = 9;
+  const qx = x * s + noise3(x * 5, y * 5, z * 5),
+    qy = y * s,
+    qz = z * s;
+  let first = 9,
+    second = 9;
   for (let k = -1; k <= 1; k++)
     for (let j = -1; j <= 1; j++)
       for (let i = -1; i <= 1; i++) {
-        const cx = Math.floor(qx) + i, cy = Math.floor(qy) + j, cz = Math.floor(qz) + k;
+        const cx = Math.floor(qx) + i,
+          cy = Math.floor(qy) + j,
+          cz = Math.floor(qz) + k;
         const d = len(
           cx + hash3(cx, cy, cz) - qx,
           cy + hash3(cx + 91, cy, cz) - qy,
@@ -112,7 +169,9 @@ export const heron: World = {
   meet(o, d, far, hit) {
     hit.t = Infinity;
     // The bird stands in a ball; rays that miss it are done.
-    const x = o[0] - 0.05, y = o[1] - 1.5, z = o[2];
+    const x = o[0] - 0.05,
+      y = o[1] - 1.5,
+      z = o[2];
     const b = x * d[0] + y * d[1] + z * d[2];
     const disc = b * b - (x * x + y * y + z * z - 1.75 * 1.75);
     if (disc < 0 || -b + Math.sqrt(disc) < 0) return;
@@ -124,9 +183,14 @@ export const heron: World = {
     gradient(field, p, 0.0012, m.normal);
     const n = m.normal;
     // Glaze pools dark where the form is hollow, and breaks pale over its ridges.
-    const hollow = clamp(0.5 - (field(x + n[0] * 0.07, y + n[1] * 0.07, z + n[2] * 0.07) - 0.062) * 22, 0, 1);
+    const hollow = clamp(
+      0.5 - (field(x + n[0] * 0.07, y + n[1] * 0.07, z + n[2] * 0.07) - 0.062) * 22,
+      0,
+      1,
+    );
     const cloud = fbm3(x * 3.1, y * 3.1, z * 3.1 + 5, 4);
-    const pale: Rgb = [0.42, 0.5, 0.48], deep: Rgb = [0.035, 0.1, 0.135];
+    const pale: Rgb = [0.42, 0.5, 0.48],
+      deep: Rgb = [0.035, 0.1, 0.135];
     const pool = clamp(hollow * 0.9 + (cloud - 0.46) * 1.5 + ramp(1.1, 0.1, y) * 0.25, 0, 1);
     for (let i = 0; i < 3; i++) m.albedo[i] = mix(pale[i]!, deep[i]!, pool);
     const paint = (c: Rgb, k: number) => {
@@ -165,7 +229,8 @@ export const heron: World = {
     out[1] += 0.18 * band;
     out[2] += 0.18 * band;
     // A tall cool window on the right, a soft overhead, for the glaze to mirror.
-    const window = ramp(0.83, 0.9, d[0] * 0.9 - d[2] * 0.42) * ramp(0.75, 0.6, Math.abs(d[1] - 0.12));
+    const window =
+      ramp(0.83, 0.9, d[0] * 0.9 - d[2] * 0.42) * ramp(0.75, 0.6, Math.abs(d[1] - 0.12));
     out[0] += 1.7 * window;
     out[1] += 2.3 * window;
     out[2] += 3.1 * window;

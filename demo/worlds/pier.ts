@@ -3,11 +3,20 @@ import { fbm3, hash3, noise3 } from '../tracer/noise';
 import { box, clamp, cylinder, len, mix, ramp, roundCone } from '../tracer/sdf';
 import { gradient, march, type Lamp, type Rgb, type World } from '../tracer/world';
 
-const WIDE = 2.7, PLANK = 0.21, SEA = -1.5, END = 58;
-const PLANKS = 1, WATER = 2, IRON = 3, WOOD = 4, HUT = 5;
+const WIDE = 2.7,
+  PLANK = 0.21,
+  SEA = -1.5,
+  END = 58;
+const PLANKS = 1,
+  WATER = 2,
+  IRON = 3,
+  WOOD = 4,
+  HUT = 5;
 let what = IRON;
 
-const lampX = -2.35, lampEvery = 11, lampFirst = 7.2;
+const lampX = -2.35,
+  lampEvery = 11,
+  lampFirst = 7.2;
 
 function lampPost(x: number, y: number, z: number): number {
   let d = cylinder(x, y - 0.12, z, 0.17, 0.14, 0.03);
@@ -15,11 +24,14 @@ function lampPost(x: number, y: number, z: number): number {
   d = Math.min(d, roundCone(x, y, z, 0, 0.4, 0, 0.065, 0, 3.6, 0, 0.042));
   for (const h of [0.78, 1.2, 3.2]) d = Math.min(d, cylinder(x, y - h, z, 0.085, 0.025, 0.02));
   // A crook that carries the lantern over the planks.
-  const cx = x - 0.34, cy = y - 3.6;
+  const cx = x - 0.34,
+    cy = y - 3.6;
   const arc = len(cx, cy) - 0.34;
-  const bow = cy > 0 ? len(arc, z) - 0.03 : len(Math.abs(cx) - 0.34, cy * (cx > 0 ? 1 : 0.2), z) - 0.03;
+  const bow =
+    cy > 0 ? len(arc, z) - 0.03 : len(Math.abs(cx) - 0.34, cy * (cx > 0 ? 1 : 0.2), z) - 0.03;
   d = Math.min(d, bow);
-  const lx = x - 0.68, ly = y - 3.3;
+  const lx = x - 0.68,
+    ly = y - 3.3;
   d = Math.min(d, roundCone(lx, ly, z, 0, 0.17, 0, 0.2, 0, 0.34, 0, 0.03) + (ly < 0.16 ? 0.2 : 0));
   const cage = len(Math.abs(len(lx, z) - 0.17), 0);
   const a = Math.abs(((Math.atan2(z, lx) / (Math.PI / 2) + 8.5) % 1) - 0.5) * 0.27;
@@ -38,7 +50,11 @@ function field(x: number, y: number, z: number): number {
   const cap = box(side + lean * y, y - 1.24, pz, 0.1, 0.03, 0.11, 0.015);
   const sag = 0.035 * Math.cos((pz / every) * 2 * Math.PI) + 0.035;
   let rail = box(side, y - 1.13, 0, 0.045, 0.05, 1, 0.015);
-  rail = Math.min(rail, len(side - 0.02, y - 0.72 + sag) - 0.024, len(side - 0.02, y - 0.36 + sag) - 0.024);
+  rail = Math.min(
+    rail,
+    len(side - 0.02, y - 0.72 + sag) - 0.024,
+    len(side - 0.02, y - 0.36 + sag) - 0.024,
+  );
   what = WOOD;
   d = Math.min(d, cap, rail);
   // Piles below, and the beam under the planks' edge.
@@ -53,7 +69,12 @@ function field(x: number, y: number, z: number): number {
   } else d = Math.min(d, Math.max(Math.abs(x - lampX) - 1.2, 0.25));
   const hut = Math.min(
     box(x - 0.2, y - 1.3, z - END - 2, 2.2, 1.5, 2, 0.02),
-    Math.max((Math.abs(x - 0.2) * 0.55 + y - 4.35) * 0.85, 2.7 - y, Math.abs(z - END - 2) - 2.3, Math.abs(x - 0.2) - 2.7),
+    Math.max(
+      (Math.abs(x - 0.2) * 0.55 + y - 4.35) * 0.85,
+      2.7 - y,
+      Math.abs(z - END - 2) - 2.3,
+      Math.abs(x - 0.2) - 2.7,
+    ),
   );
   if (hut < d) {
     d = hut;
@@ -71,7 +92,9 @@ const lamps: Lamp[] = [0, 1, 2, 3, 4].map((i) => ({
 /** Waves of the harbour: slopes of several crossed swells. */
 function waves(x: number, z: number, n: Rgb): void {
   const h = (a: number, b: number) =>
-    fbm3(a * 0.9, b * 0.55, 3, 4) * 0.22 + noise3(a * 4.2, b * 2.4, 8) * 0.03 + noise3(a * 11, b * 7, 1) * 0.008;
+    fbm3(a * 0.9, b * 0.55, 3, 4) * 0.22 +
+    noise3(a * 4.2, b * 2.4, 8) * 0.03 +
+    noise3(a * 11, b * 7, 1) * 0.008;
   const e = 0.03;
   const base = h(x, z);
   n[0] = -(h(x + e, z) - base) / e;
@@ -87,7 +110,8 @@ function planks(p: Rgb, m: { albedo: Rgb; rough: number; coat: number; normal: R
   const [x, , z] = p;
   const i = Math.floor(z / PLANK);
   const f = z / PLANK - i;
-  const own = hash3(i, 5, 9), own2 = hash3(i, 8, 2);
+  const own = hash3(i, 5, 9),
+    own2 = hash3(i, 8, 2);
   const gap = ramp(0.035, 0.012, Math.min(f, 1 - f));
   const grain = fbm3(x * 1.6 + own * 40, z * 26, own * 9, 4);
   const dirt = fbm3(x * 0.7, z * 0.7, 2, 4);
@@ -101,7 +125,8 @@ function planks(p: Rgb, m: { albedo: Rgb; rough: number; coat: number; normal: R
   m.rough = mix(0.24 + 0.22 * grain, 0.03, puddle);
   m.coat = mix(0.03, 0.024, puddle);
   const e = 0.01;
-  const h = (a: number, b: number) => fbm3(a * 2.2 + own * 40, b * 26, own * 9, 3) * 0.012 + noise3(a * 40, b * 40, 1) * 0.0012;
+  const h = (a: number, b: number) =>
+    fbm3(a * 2.2 + own * 40, b * 26, own * 9, 3) * 0.012 + noise3(a * 40, b * 40, 1) * 0.0012;
   const base = h(x, z);
   const wet = 1 - puddle * 0.96;
   const n = m.normal;
@@ -129,13 +154,15 @@ const haze: Rgb = [0.17, 0.115, 0.13];
 function skyLight(d: Rgb, out: Rgb): void {
   const y = Math.max(d[1], 0);
   // From an ember horizon through mauve to deep blue.
-  const low = Math.exp(-y * 13), mid = Math.exp(-y * 4.2);
+  const low = Math.exp(-y * 13),
+    mid = Math.exp(-y * 4.2);
   const sun = Math.exp(-(((d[0] + 0.3) * 1.7) ** 2)) * (d[2] > 0 ? 1 : 0.2);
   out[0] = 0.018 + 0.12 * mid + 0.95 * low * sun + 0.06 * low;
   out[1] = 0.04 + 0.1 * mid + 0.34 * low * sun + 0.05 * low;
   out[2] = 0.1 + 0.15 * mid + 0.085 * low * sun + 0.07 * low;
   if (d[1] > 0.004) {
-    const u = d[0] / (d[1] + 0.09), v = d[2] / (d[1] + 0.09);
+    const u = d[0] / (d[1] + 0.09),
+      v = d[2] / (d[1] + 0.09);
     const cloud = ramp(0.46, 0.78, fbm3(u * 0.5, v * 0.32, 6.5, 6)) * ramp(0.0, 0.1, d[1]);
     const lit = fbm3(u * 0.5 + 0.1, v * 0.32 + 0.14, 6.5, 4);
     const glow = clamp((0.62 - lit) * 3, 0, 1) * (0.35 + 0.65 * Math.exp(-y * 4)) * sun;
@@ -145,7 +172,10 @@ function skyLight(d: Rgb, out: Rgb): void {
   }
   // The far shore: a dark hill with the lights of the town along its foot.
   const az = Math.atan2(d[0], d[2]);
-  const hill = 0.018 + 0.03 * fbm3(az * 6, 2, 4, 4) * ramp(0.9, 0.1, Math.abs(az - 0.42) * 1.2) + 0.004 * noise3(az * 90, 1, 1);
+  const hill =
+    0.018 +
+    0.03 * fbm3(az * 6, 2, 4, 4) * ramp(0.9, 0.1, Math.abs(az - 0.42) * 1.2) +
+    0.004 * noise3(az * 90, 1, 1);
   if (d[2] > 0 && d[1] < hill) {
     const k = ramp(hill, hill - 0.004, d[1]) * 0.9;
     out[0] = mix(out[0], 0.035, k);
@@ -154,7 +184,8 @@ function skyLight(d: Rgb, out: Rgb): void {
     const cell = Math.floor(az * 70);
     for (let c = cell - 1; c <= cell + 1; c++) {
       if (hash3(c, 1, 1) < 0.35) continue;
-      const a = (c + hash3(c, 2, 1)) / 70, h = 0.003 + 0.013 * hash3(c, 3, 1) ** 2;
+      const a = (c + hash3(c, 2, 1)) / 70,
+        h = 0.003 + 0.013 * hash3(c, 3, 1) ** 2;
       const s = ((az - a) ** 2 + (d[1] - h) ** 2) / 4.5e-7;
       if (s > 12) continue;
       const b = Math.exp(-s) * (2 + 9 * hash3(c, 4, 1) ** 3);
@@ -178,7 +209,8 @@ export const pier: World = {
     let t = Infinity;
     if (d[1] < 0) {
       const deck = -o[1] / d[1];
-      const x = o[0] + d[0] * deck, z = o[2] + d[2] * deck;
+      const x = o[0] + d[0] * deck,
+        z = o[2] + d[2] * deck;
       if (deck > 0 && Math.abs(x) < WIDE && z < END + 4) {
         t = deck;
         hit.what = PLANKS;
@@ -240,7 +272,9 @@ export const pier: World = {
     const clear = Math.exp(-Math.min(t, 90) * 0.0038);
     for (let i = 0; i < 3; i++) c[i] = c[i]! * clear + haze[i]! * (1 - clear) * 0.75;
     for (const l of lamps) {
-      const x = l.at[0] - o[0], y = l.at[1] - o[1], z = l.at[2] - o[2];
+      const x = l.at[0] - o[0],
+        y = l.at[1] - o[1],
+        z = l.at[2] - o[2];
       const b = x * d[0] + y * d[1] + z * d[2];
       const h = Math.sqrt(Math.max(x * x + y * y + z * z - b * b, 1e-4));
       const g = ((Math.atan((t - b) / h) + Math.atan(b / h)) / h) * 0.00004 * Math.exp(-b * 0.012);

@@ -44,18 +44,27 @@ export function createApp({ studio, scenes }: Served): express.Express {
   app.use(compression());
   app.use('/examples', examples(scenes));
   // Built files carry a hash in their names.
-  app.use('/assets', express.static(join(studio, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }));
+  app.use(
+    '/assets',
+    express.static(join(studio, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }),
+  );
   app.use(express.static(studio, { index: false, maxAge: 0 }));
   app.get('/{*path}', (request, response, next) => {
     if (/\.\w+$/.test(request.path)) return next();
     response.set('Cache-Control', 'no-cache').sendFile(join(studio, 'index.html'));
   });
-  app.use((_request, response) => void response.status(404).type('text').send('There is nothing at this address.'));
+  app.use(
+    (_request, response) =>
+      void response.status(404).type('text').send('There is nothing at this address.'),
+  );
   // Express knows a handler of errors by its four arguments.
   app.use(((error, _request, response, next) => {
     if (response.headersSent) return next(error);
     console.error(error);
-    response.status((error as { status?: number }).status ?? 500).type('text').send('The server failed at this request.');
+    response
+      .status((error as { status?: number }).status ?? 500)
+      .type('text')
+      .send('The server failed at this request.');
   }) as express.ErrorRequestHandler);
   return app;
 }

@@ -13,7 +13,9 @@ import { decodeAssets, pictureFrom, readScene } from './scene-file';
 export async function run(args: string[]): Promise<number> {
   let code = 0;
   const program = new Command('ignis')
-    .description('Renders and checks Ignis scenes. A SCENE is an .ignis file, or a folder laid out the same way.')
+    .description(
+      'Renders and checks Ignis scenes. A SCENE is an .ignis file, or a folder laid out the same way.',
+    )
     .exitOverride();
 
   program
@@ -24,14 +26,21 @@ export async function run(args: string[]): Promise<number> {
     .option('--scale <factor>', 'pixels for one scene px', number, 1)
     .option('--region <x,y,w,h>', 'only this part, scene px', region)
     .option('--depth <bits>', '8 or 16', depth, 8)
-    .option('--layers <id,id>', 'only these layers', (ids: string) => ids.split(',').filter(Boolean))
+    .option('--layers <id,id>', 'only these layers', (ids: string) =>
+      ids.split(',').filter(Boolean),
+    )
     .option('--no-background', 'leave the background colour out')
     .action(async (path: string, out: string, options: RenderOptions) => {
       const { scene, assets } = await readScene(path);
       const missing = options.layers?.filter((id) => !scene.layers.some((l) => l.id === id)) ?? [];
       if (missing.length > 0)
-        throw new Error(`There is no layer ${missing.join(', ')}; ignis info ${path} lists the layers.`);
-      const image = exportScene(scene, { ...options, picture: pictureFrom(await decodeAssets(assets)) });
+        throw new Error(
+          `There is no layer ${missing.join(', ')}; ignis info ${path} lists the layers.`,
+        );
+      const image = exportScene(scene, {
+        ...options,
+        picture: pictureFrom(await decodeAssets(assets)),
+      });
       await writeFile(out, writePng(image));
     });
 
@@ -44,7 +53,8 @@ export async function run(args: string[]): Promise<number> {
         const { scene } = await readScene(path);
         console.log(`${scene.name}: no fault found.`);
       } catch (error) {
-        if (error instanceof SceneError) for (const f of error.faults) console.log(`${f.path}: ${f.message}`);
+        if (error instanceof SceneError)
+          for (const f of error.faults) console.log(`${f.path}: ${f.message}`);
         else if (error instanceof FileFault) console.log(error.message);
         else throw error;
         code = 1;
@@ -88,13 +98,22 @@ interface RenderOptions {
 
 function number(text: string): number {
   const value = Number(text);
-  if (!Number.isFinite(value) || text.trim() === '') throw new InvalidArgumentError('It must be a number.');
+  if (!Number.isFinite(value) || text.trim() === '')
+    throw new InvalidArgumentError('It must be a number.');
   return value;
 }
 
 function region(text: string): Region {
   const [x, y, width, height, ...more] = text.split(',').map(number);
-  if (x === undefined || y === undefined || !width || !height || width < 0 || height < 0 || more.length > 0)
+  if (
+    x === undefined ||
+    y === undefined ||
+    !width ||
+    !height ||
+    width < 0 ||
+    height < 0 ||
+    more.length > 0
+  )
     throw new InvalidArgumentError('It must be four numbers, x,y,w,h, in scene px.');
   return { x, y, width, height };
 }

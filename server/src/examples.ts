@@ -24,7 +24,11 @@ export function examples(folder: string): Router {
     return found;
   };
   const names = async () =>
-    (await readdir(folder, { withFileTypes: true })).filter((e) => e.isDirectory()).map((e) => e.name).sort();
+    (await readdir(folder, { withFileTypes: true }))
+      .filter((e) => e.isDirectory())
+      .map((e) => e.name)
+      .sort()
+      .reverse();
 
   router.get('/index.json', async (_request, response) => {
     const bytes = await once('index', async () => {
@@ -56,7 +60,10 @@ export function examples(folder: string): Router {
         }),
       );
     });
-    response.type(kind === 'png' ? 'png' : 'application/zip').set('Cache-Control', 'no-cache').send(bytes);
+    response
+      .type(kind === 'png' ? 'png' : 'application/zip')
+      .set('Cache-Control', 'no-cache')
+      .send(bytes);
   });
   return router;
 }

@@ -14,8 +14,15 @@ import { picture } from '@ignis/core/pixels/picture';
 export async function readScene(path: string): Promise<Packed> {
   const name = basename(path);
   const found = await stat(path).catch(() => null);
-  if (!found) throw new FileFault(path, 'is not there', 'Give the path of an .ignis file, or of a folder that holds scene.json.');
-  return found.isDirectory() ? assemble(await folderFiles(path), name) : unpackScene(await readFile(path), name);
+  if (!found)
+    throw new FileFault(
+      path,
+      'is not there',
+      'Give the path of an .ignis file, or of a folder that holds scene.json.',
+    );
+  return found.isDirectory()
+    ? assemble(await folderFiles(path), name)
+    : unpackScene(await readFile(path), name);
 }
 
 async function folderFiles(folder: string): Promise<Record<string, Uint8Array>> {
@@ -24,7 +31,10 @@ async function folderFiles(folder: string): Promise<Record<string, Uint8Array>> 
     files[path] = await readFile(join(folder, path));
   };
   const assets = await readdir(join(folder, 'assets')).catch(() => []);
-  await Promise.all([add('scene.json').catch(() => undefined), ...assets.map((a) => add(`assets/${a}`))]);
+  await Promise.all([
+    add('scene.json').catch(() => undefined),
+    ...assets.map((a) => add(`assets/${a}`)),
+  ]);
   return files;
 }
 

@@ -4,7 +4,10 @@ import { createApp } from './app';
 
 const port = Number(process.env.PORT ?? 4173);
 const at = (path: string) => fileURLToPath(new URL(path, import.meta.url));
-const server = createApp({ studio: at('../../studio/dist'), scenes: at('../../demo/scenes') }).listen(port, (error) => {
+const server = createApp({
+  studio: at('../../studio/dist'),
+  scenes: at('../../demo/scenes'),
+}).listen(port, (error) => {
   if (!error) return console.log(`\n  Ignis is at http://localhost:${port}\n`);
   const { code } = error as NodeJS.ErrnoException;
   console.error(
@@ -14,4 +17,5 @@ const server = createApp({ studio: at('../../studio/dist'), scenes: at('../../de
   );
   process.exitCode = 1;
 });
-for (const signal of ['SIGINT', 'SIGTERM'] as const) process.on(signal, () => server.close(() => process.exit(0)));
+for (const signal of ['SIGINT', 'SIGTERM'] as const)
+  process.on(signal, () => server.close(() => process.exit(0)));

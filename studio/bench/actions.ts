@@ -1,4 +1,13 @@
-import { addLayers, duplicateLayer, flipLayer, moveLayer, removeLayer, setLayer, setPath, setPlacement } from '@ignis/core/scene/edits';
+import {
+  addLayers,
+  duplicateLayer,
+  flipLayer,
+  moveLayer,
+  removeLayer,
+  setLayer,
+  setPath,
+  setPlacement,
+} from '@ignis/core/scene/edits';
 import { removeAnchor } from '@ignis/core/geometry/edit-path';
 import { newId } from '@ignis/core/scene/make';
 import type { Layer } from '@ignis/core/scene/schema';
@@ -55,7 +64,10 @@ export function carry(layer: Layer, by: number): void {
 export function walk(by: number): void {
   const { scene, selected, select } = bench();
   const i = scene.layers.findIndex((l) => l.id === selected);
-  const next = scene.layers[Math.max(0, Math.min(scene.layers.length - 1, i < 0 ? scene.layers.length - 1 : i + by))];
+  const next =
+    scene.layers[
+      Math.max(0, Math.min(scene.layers.length - 1, i < 0 ? scene.layers.length - 1 : i + by))
+    ];
   if (next) select(next.id);
 }
 
@@ -65,7 +77,8 @@ export function zoomBy(k: number): void {
 }
 
 export const zoomToFit = (): void => bench().set({ view: fitted(bench().scene, stageSize) });
-export const zoomToPixels = (): void => bench().set({ view: centred(bench().scene, stageSize, 1 / window.devicePixelRatio) });
+export const zoomToPixels = (): void =>
+  bench().set({ view: centred(bench().scene, stageSize, 1 / window.devicePixelRatio) });
 
 function nudge(dx: number, dy: number): void {
   const { scene, selected, anchor, mode, change } = bench();
@@ -73,9 +86,15 @@ function nudge(dx: number, dy: number): void {
   if (!layer) return;
   if (mode === 'anchors' && anchor !== null && layer.source.kind === 'line') {
     const { path } = layer.source;
-    const anchors = path.anchors.map((a, i) => (i === anchor ? { ...a, x: a.x + dx, y: a.y + dy } : a));
+    const anchors = path.anchors.map((a, i) =>
+      i === anchor ? { ...a, x: a.x + dx, y: a.y + dy } : a,
+    );
     change('Nudge an anchor', setPath(layer.id, { ...path, anchors }));
-  } else change('Nudge', setPlacement(layer.id, { x: layer.placement.x + dx, y: layer.placement.y + dy }));
+  } else
+    change(
+      'Nudge',
+      setPlacement(layer.id, { x: layer.placement.x + dx, y: layer.placement.y + dy }),
+    );
 }
 
 function removeChosen(layer: Layer | undefined): void {
@@ -110,24 +129,81 @@ export function actions(does: BenchDoes): Action[] {
   const idle = mode !== 'draw';
   const work = (m: Mode) => () => bench().set({ mode: m });
   const arrow = (key: string, dx: number, dy: number): Action[] => [
-    { name: `Nudge ${key.slice(5).toLowerCase()} by 1 px`, keys: [key], run: () => nudge(dx, dy), enabled: has && idle },
-    { name: `Nudge ${key.slice(5).toLowerCase()} by 10 px`, keys: [`Shift+${key}`], run: () => nudge(dx * 10, dy * 10), enabled: has && idle },
+    {
+      name: `Nudge ${key.slice(5).toLowerCase()} by 1 px`,
+      keys: [key],
+      run: () => nudge(dx, dy),
+      enabled: has && idle,
+    },
+    {
+      name: `Nudge ${key.slice(5).toLowerCase()} by 10 px`,
+      keys: [`Shift+${key}`],
+      run: () => nudge(dx * 10, dy * 10),
+      enabled: has && idle,
+    },
   ];
   return [
     { name: 'Add a line of light', run: startDrawing, enabled: true },
     { name: 'Add a picture', run: does.addPicture, enabled: true },
     { name: 'Undo', keys: ['$mod+z'], run: () => bench().undo(), enabled: history.past.length > 0 },
-    { name: 'Redo', keys: ['$mod+Shift+z', '$mod+y'], run: () => bench().redo(), enabled: history.future.length > 0 },
+    {
+      name: 'Redo',
+      keys: ['$mod+Shift+z', '$mod+y'],
+      run: () => bench().redo(),
+      enabled: history.future.length > 0,
+    },
     { name: 'Arrange', keys: ['1'], run: work('arrange'), enabled: has && idle },
     { name: 'Edit anchors', keys: ['2'], run: work('anchors'), enabled: line && idle },
-    { name: 'Duplicate the layer', keys: ['$mod+d'], run: () => layer && duplicate(layer), enabled: has && idle },
-    { name: 'Delete', keys: ['Delete', 'Backspace'], run: () => removeChosen(layer), enabled: has && idle },
-    { name: 'Copy the layer', keys: ['$mod+c'], run: () => (clipboard = layer ?? null), enabled: has && idle },
-    { name: layer?.visible === false ? 'Show the layer' : 'Hide the layer', run: () => layer && bench().change(layer.visible ? 'Hide' : 'Show', setLayer(layer.id, { visible: !layer.visible })), enabled: has },
-    { name: 'Flip left to right', run: () => layer && bench().change('Flip', flipLayer(layer.id, 'x')), enabled: has },
-    { name: 'Flip top to bottom', run: () => layer && bench().change('Flip', flipLayer(layer.id, 'y')), enabled: has },
-    { name: 'Carry the layer forward', keys: ['Alt+ArrowRight'], run: () => layer && carry(layer, 1), enabled: has && idle },
-    { name: 'Carry the layer back', keys: ['Alt+ArrowLeft'], run: () => layer && carry(layer, -1), enabled: has && idle },
+    {
+      name: 'Duplicate the layer',
+      keys: ['$mod+d'],
+      run: () => layer && duplicate(layer),
+      enabled: has && idle,
+    },
+    {
+      name: 'Delete',
+      keys: ['Delete', 'Backspace'],
+      run: () => removeChosen(layer),
+      enabled: has && idle,
+    },
+    {
+      name: 'Copy the layer',
+      keys: ['$mod+c'],
+      run: () => (clipboard = layer ?? null),
+      enabled: has && idle,
+    },
+    {
+      name: layer?.visible === false ? 'Show the layer' : 'Hide the layer',
+      run: () =>
+        layer &&
+        bench().change(
+          layer.visible ? 'Hide' : 'Show',
+          setLayer(layer.id, { visible: !layer.visible }),
+        ),
+      enabled: has,
+    },
+    {
+      name: 'Flip left to right',
+      run: () => layer && bench().change('Flip', flipLayer(layer.id, 'x')),
+      enabled: has,
+    },
+    {
+      name: 'Flip top to bottom',
+      run: () => layer && bench().change('Flip', flipLayer(layer.id, 'y')),
+      enabled: has,
+    },
+    {
+      name: 'Carry the layer forward',
+      keys: ['Alt+ArrowRight'],
+      run: () => layer && carry(layer, 1),
+      enabled: has && idle,
+    },
+    {
+      name: 'Carry the layer back',
+      keys: ['Alt+ArrowLeft'],
+      run: () => layer && carry(layer, -1),
+      enabled: has && idle,
+    },
     ...arrow('ArrowLeft', -1, 0),
     ...arrow('ArrowRight', 1, 0),
     ...arrow('ArrowUp', 0, -1),
@@ -150,8 +226,20 @@ export function keyLabel(keys: string): string {
   const mac = navigator.platform.startsWith('Mac');
   return keys
     .split('+')
-    .map((k) => (k === '$mod' ? (mac ? '⌘' : 'Ctrl') : k === 'Shift' && keys.endsWith('?') ? '' : k.replace('Arrow', '')))
+    .map((k) =>
+      k === '$mod'
+        ? mac
+          ? '⌘'
+          : 'Ctrl'
+        : k === 'Shift' && keys.endsWith('?')
+          ? ''
+          : k.replace('Arrow', ''),
+    )
     .filter(Boolean)
-    .map((k) => ({ Left: '←', Right: '→', Up: '↑', Down: '↓' })[k] ?? (k.length === 1 ? k.toUpperCase() : k))
+    .map(
+      (k) =>
+        ({ Left: '←', Right: '→', Up: '↑', Down: '↓' })[k] ??
+        (k.length === 1 ? k.toUpperCase() : k),
+    )
     .join(' ');
 }

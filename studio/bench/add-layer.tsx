@@ -12,7 +12,19 @@ import { startDrawing } from './stage/drawing';
 function sampleLine() {
   const scene = newScene('', 240, 150, '#101010');
   scene.layers.push(
-    newLine('', { closed: false, anchors: [{ ...corner(40, 112), out: { x: 30, y: -20 } }, smooth(112, 74, 34, -8), { ...corner(200, 40), in: { x: -20, y: 40 } }] }, undefined, 7),
+    newLine(
+      '',
+      {
+        closed: false,
+        anchors: [
+          { ...corner(40, 112), out: { x: 30, y: -20 } },
+          smooth(112, 74, 34, -8),
+          { ...corner(200, 40), in: { x: -20, y: 40 } },
+        ],
+      },
+      undefined,
+      7,
+    ),
   );
   return scene;
 }
@@ -24,7 +36,9 @@ export function AddLayer({ onPicture }: { onPicture(): void }) {
   useEffect(() => {
     if (!open || line) return;
     let gone = false;
-    void picture({ scene: sampleLine(), side: 240, background: true }).then((blob) => !gone && setLine(URL.createObjectURL(blob)));
+    void picture({ scene: sampleLine(), side: 240, background: true }).then(
+      (blob) => !gone && setLine(URL.createObjectURL(blob)),
+    );
     return () => {
       gone = true;
     };
@@ -42,12 +56,29 @@ export function AddLayer({ onPicture }: { onPicture(): void }) {
         </Button>
       </Popover.Trigger>
       <Popover.Portal>
-        <Popover.Content side="top" align="end" sideOffset={12} collisionPadding={10} aria-label="Add a layer" className="z-50 grid w-[420px] grid-cols-2 gap-3 rounded-xl border border-line bg-panel p-3 shadow-2xl" onCloseAutoFocus={(e) => e.preventDefault()}>
+        <Popover.Content
+          side="top"
+          align="end"
+          sideOffset={12}
+          collisionPadding={10}
+          aria-label="Add a layer"
+          className="z-50 grid w-[420px] grid-cols-2 items-start gap-3 rounded-xl border border-line bg-panel p-3 shadow-2xl"
+          onCloseAutoFocus={(e) => e.preventDefault()}
+        >
           <Kind label={sources.line.label} help={sources.line.help} onClick={choose(startDrawing)}>
             {line && <img src={line} alt="" className="h-full w-full object-cover" />}
           </Kind>
-          <Kind label={sources.picture.label} help={sources.picture.help} onClick={choose(onPicture)}>
-            <img src="/examples/blank-pier.png" alt="" className="h-full w-full object-cover" onError={(e) => e.currentTarget.remove()} />
+          <Kind
+            label={sources.picture.label}
+            help={sources.picture.help}
+            onClick={choose(onPicture)}
+          >
+            <img
+              src="/examples/blank-pier.png"
+              alt=""
+              className="h-full w-full object-cover"
+              onError={(e) => e.currentTarget.remove()}
+            />
           </Kind>
         </Popover.Content>
       </Popover.Portal>
@@ -55,10 +86,22 @@ export function AddLayer({ onPicture }: { onPicture(): void }) {
   );
 }
 
-function Kind({ label, help, onClick, children }: { label: string; help: string; onClick(): void; children: React.ReactNode }) {
+function Kind({
+  label,
+  help,
+  onClick,
+  children,
+}: {
+  label: string;
+  help: string;
+  onClick(): void;
+  children: React.ReactNode;
+}) {
   return (
     <button type="button" onClick={onClick} className="rounded-lg p-2 text-left hover:bg-raised">
-      <span className="mb-2 block aspect-[8/5] overflow-hidden rounded-md bg-[#101010]">{children}</span>
+      <span className="mb-2 block aspect-[8/5] overflow-hidden rounded-md bg-[#101010]">
+        {children}
+      </span>
       <span className="block text-sm font-semibold">{label}</span>
       <span className="block text-xs text-dim">{help}</span>
     </button>

@@ -32,7 +32,10 @@ export default function Bench() {
     loadScene(id)
       .then((found) => {
         if (gone) return;
-        if (!found) return setFault('This scene is not on your shelf. It may have been deleted, or made in another browser.');
+        if (!found)
+          return setFault(
+            'This scene is not on your shelf. It may have been deleted, or made in another browser.',
+          );
         for (const [name, bytes] of found.assets) addAsset(name, bytes);
         useBench.getState().open(id, found.record.scene);
         setReady(id);
@@ -55,7 +58,11 @@ function Missing({ text }: { text: string }) {
       <div className="flex max-w-md flex-col items-center gap-4 text-center">
         <Mark size={40} />
         <p role="alert">{text}</p>
-        <button type="button" onClick={() => void navigate('/')} className="text-ember-ink underline underline-offset-4">
+        <button
+          type="button"
+          onClick={() => void navigate('/')}
+          className="text-ember-ink underline underline-offset-4"
+        >
           To the shelf
         </button>
       </div>
@@ -76,7 +83,8 @@ function Open() {
 
   useEffect(() => {
     const fault = storageFault();
-    if (fault) toast.warning('This scene will not be kept', { description: fault, duration: 15_000 });
+    if (fault)
+      toast.warning('This scene will not be kept', { description: fault, duration: 15_000 });
   }, []);
 
   /** Brings files in as layers, one after the other, centred on a place. */
@@ -97,7 +105,10 @@ function Open() {
           change(`Add ${brought.name}`, addLayers([layer], above < 0 ? Infinity : above + 1));
           select(layer.id);
         } catch (error) {
-          toast.error('That could not be brought in', { description: (error as Error).message, duration: 12_000 });
+          toast.error('That could not be brought in', {
+            description: (error as Error).message,
+            duration: 12_000,
+          });
         }
       }
     },
@@ -127,7 +138,9 @@ function Open() {
           toast.success('The picture is on the clipboard');
         } catch (error) {
           work.cancel();
-          toast.error('The picture could not be copied', { description: `${(error as Error).message} Export it as PNG instead.` });
+          toast.error('The picture could not be copied', {
+            description: `${(error as Error).message} Export it as PNG instead.`,
+          });
         }
       },
     }),
@@ -188,15 +201,28 @@ function Open() {
           void addFiles(files, null, false);
         }}
       />
-      {window_ === 'export' && <ExportDialog scene={scene} open onOpenChange={(o) => setWindow(o ? 'export' : null)} />}
-      {window_ === 'palette' && <Palette open onOpenChange={(o) => setWindow(o ? 'palette' : null)} actions={actions(does)} />}
-      {window_ === 'keys' && <Keys open onOpenChange={(o) => setWindow(o ? 'keys' : null)} actions={actions(does)} />}
+      {window_ === 'export' && (
+        <ExportDialog scene={scene} open onOpenChange={(o) => setWindow(o ? 'export' : null)} />
+      )}
+      {window_ === 'palette' && (
+        <Palette
+          open
+          onOpenChange={(o) => setWindow(o ? 'palette' : null)}
+          actions={actions(does)}
+        />
+      )}
+      {window_ === 'keys' && (
+        <Keys open onOpenChange={(o) => setWindow(o ? 'keys' : null)} actions={actions(does)} />
+      )}
     </main>
   );
 }
 
 /** The middle of what the stage shows of a scene; that of the scene if it shows none. */
-function middleOfView(scene: { width: number; height: number }, view: { zoom: number; x: number; y: number }): Point {
+function middleOfView(
+  scene: { width: number; height: number },
+  view: { zoom: number; x: number; y: number },
+): Point {
   const x = (stageSize.width / 2 - view.x) / view.zoom;
   const y = (stageSize.height / 2 - view.y) / view.zoom;
   const inside = x >= 0 && y >= 0 && x <= scene.width && y <= scene.height;

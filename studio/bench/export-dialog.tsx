@@ -26,7 +26,9 @@ export function ExportDialog({ scene, open, onOpenChange }: Props) {
   const [done, setDone] = useState<number | null>(null);
   const running = useRef<Exporting | null>(null);
 
-  const lights = new Set(scene.layers.filter((l) => l.source.kind === 'line' && l.visible).map((l) => l.id));
+  const lights = new Set(
+    scene.layers.filter((l) => l.source.kind === 'line' && l.visible).map((l) => l.id),
+  );
   const layers = chosen ?? lights;
   let size: string;
   let fault: string | null = null;
@@ -54,7 +56,11 @@ export function ExportDialog({ scene, open, onOpenChange }: Props) {
       onOpenChange(false);
     } catch (error) {
       if ((error as Error).name === 'AbortError') toast('The export is cancelled');
-      else toast.error('The export failed', { description: (error as Error).message, duration: 12_000 });
+      else
+        toast.error('The export failed', {
+          description: (error as Error).message,
+          duration: 12_000,
+        });
     } finally {
       running.current = null;
       setDone(null);
@@ -62,14 +68,43 @@ export function ExportDialog({ scene, open, onOpenChange }: Props) {
   };
 
   return (
-    <Dialog title="Export as PNG" open={open} onOpenChange={(o) => done === null && onOpenChange(o)} width="w-[460px]">
+    <Dialog
+      title="Export as PNG"
+      open={open}
+      onOpenChange={(o) => done === null && onOpenChange(o)}
+      width="w-[460px]"
+    >
       <div className="flex flex-col gap-4 text-sm">
-        <Choice<What> label="What" value={what} onChange={setWhat} options={[['picture', 'The picture'], ['light', 'The light alone']]} disabled={done !== null} />
+        <Choice<What>
+          label="What"
+          value={what}
+          onChange={setWhat}
+          options={[
+            ['picture', 'The picture'],
+            ['light', 'The light alone'],
+          ]}
+          disabled={done !== null}
+        />
         <div className="flex items-center gap-3">
-          <Choice<number> label="Size" value={scale} onChange={setScale} options={SCALES.map((s) => [s, `×${s}`])} disabled={done !== null} />
+          <Choice<number>
+            label="Size"
+            value={scale}
+            onChange={setScale}
+            options={SCALES.map((s) => [s, `×${s}`])}
+            disabled={done !== null}
+          />
           <span className="text-dim">{size}</span>
         </div>
-        <Choice<8 | 16> label="Depth" value={depth} onChange={setDepth} options={[[8, '8 bits'], [16, '16 bits']]} disabled={done !== null} />
+        <Choice<8 | 16>
+          label="Depth"
+          value={depth}
+          onChange={setDepth}
+          options={[
+            [8, '8 bits'],
+            [16, '16 bits'],
+          ]}
+          disabled={done !== null}
+        />
         {what === 'picture' ? (
           <label className="flex items-center gap-2">
             <span className="w-16 text-dim">Ground</span>
@@ -108,7 +143,9 @@ export function ExportDialog({ scene, open, onOpenChange }: Props) {
             </ul>
           </fieldset>
         )}
-        {what === 'light' && <p className="text-dim">The chosen layers on transparency, for use elsewhere.</p>}
+        {what === 'light' && (
+          <p className="text-dim">The chosen layers on transparency, for use elsewhere.</p>
+        )}
         {fault && (
           <p role="alert" className="text-ember-ink">
             {fault}
@@ -117,15 +154,30 @@ export function ExportDialog({ scene, open, onOpenChange }: Props) {
         <div className="flex h-9 items-center gap-3">
           {done !== null && (
             <>
-              <div role="progressbar" aria-label="Export" aria-valuenow={Math.round(done * 100)} aria-valuemin={0} aria-valuemax={100} className="h-1.5 flex-1 overflow-hidden rounded bg-line">
-                <div className="h-full bg-ember transition-[width]" style={{ width: `${done * 100}%` }} />
+              <div
+                role="progressbar"
+                aria-label="Export"
+                aria-valuenow={Math.round(done * 100)}
+                aria-valuemin={0}
+                aria-valuemax={100}
+                className="h-1.5 flex-1 overflow-hidden rounded bg-line"
+              >
+                <div
+                  className="h-full bg-ember transition-[width]"
+                  style={{ width: `${done * 100}%` }}
+                />
               </div>
               <span className="w-10 text-right text-dim">{Math.round(done * 100)} %</span>
               <Button onClick={() => running.current?.cancel()}>Cancel</Button>
             </>
           )}
           {done === null && (
-            <Button look="ember" className="ml-auto" disabled={!!fault} onClick={() => void start()}>
+            <Button
+              look="ember"
+              className="ml-auto"
+              disabled={!!fault}
+              onClick={() => void start()}
+            >
               Export
             </Button>
           )}
@@ -143,7 +195,13 @@ interface ChoiceProps<T> {
   disabled: boolean;
 }
 
-function Choice<T extends string | number>({ label, value, options, onChange, disabled }: ChoiceProps<T>) {
+function Choice<T extends string | number>({
+  label,
+  value,
+  options,
+  onChange,
+  disabled,
+}: ChoiceProps<T>) {
   return (
     <div role="radiogroup" aria-label={label} className="flex items-center">
       <span className="w-16 text-dim">{label}</span>

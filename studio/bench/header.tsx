@@ -9,18 +9,29 @@ import { Menu } from '../ui/menu';
 import { NameField } from '../ui/name-field';
 import { zoomBy, zoomToFit, zoomToPixels, type BenchDoes } from './actions';
 
-const SAVED: Record<Saved, string> = { saved: 'Saved', saving: 'Saving…', changed: 'Changed', failed: 'Not saved' };
+const SAVED: Record<Saved, string> = {
+  saved: 'Saved',
+  saving: 'Saving…',
+  changed: 'Changed',
+  failed: 'Not saved',
+};
 
 /** The bar over the bench. */
 export function Header({ does }: { does: BenchDoes }) {
   const { name } = useBench((s) => s.scene);
   const { saved, history, view, comparing, compareWith, selected, change, set } = useBench();
-  const travelled = (word: string, label: string | null) => label && toast(`${word}: ${label}`, { id: 'travel', duration: 1500 });
+  const travelled = (word: string, label: string | null) =>
+    label && toast(`${word}: ${label}`, { id: 'travel', duration: 1500 });
   const holdCompare = (on: boolean) => set({ comparing: on });
 
   return (
     <header className="flex h-[46px] shrink-0 items-center gap-1 border-b border-line bg-panel px-3">
-      <Link to="/" aria-label="Back to the shelf" title="Back to the shelf" className="grid size-9 place-items-center rounded-md hover:bg-raised">
+      <Link
+        to="/"
+        aria-label="Back to the shelf"
+        title="Back to the shelf"
+        className="grid size-9 place-items-center rounded-md hover:bg-raised"
+      >
         <Mark size={24} />
       </Link>
       <NameField
@@ -29,15 +40,26 @@ export function Header({ does }: { does: BenchDoes }) {
         onChange={(v) => change('Rename the scene', setScene({ name: v }))}
         className="field-sizing-content max-w-64 py-1 font-semibold"
       />
-      <span role="status" className={`px-1 text-xs ${saved === 'failed' ? 'text-[#ff8d80]' : 'text-dim'}`}>
+      <span
+        role="status"
+        className={`px-1 text-xs ${saved === 'failed' ? 'text-[#ff8d80]' : 'text-dim'}`}
+      >
         {SAVED[saved]}
       </span>
 
       <div className="ml-auto flex items-center">
-        <Button look="plain" disabled={history.past.length === 0} onClick={() => travelled('Taken back', useBench.getState().undo())}>
+        <Button
+          look="plain"
+          disabled={history.past.length === 0}
+          onClick={() => travelled('Taken back', useBench.getState().undo())}
+        >
           <Undo2 size={15} /> Undo
         </Button>
-        <Button look="plain" disabled={history.future.length === 0} onClick={() => travelled('Done again', useBench.getState().redo())}>
+        <Button
+          look="plain"
+          disabled={history.future.length === 0}
+          onClick={() => travelled('Done again', useBench.getState().redo())}
+        >
           <Redo2 size={15} /> Redo
         </Button>
       </div>
@@ -52,7 +74,11 @@ export function Header({ does }: { does: BenchDoes }) {
         <Button look="icon" aria-label="Zoom in" onClick={() => zoomBy(1.25)}>
           <Plus size={15} />
         </Button>
-        <Button look="plain" onClick={zoomToPixels} title="One pixel of the scene for one of the screen">
+        <Button
+          look="plain"
+          onClick={zoomToPixels}
+          title="One pixel of the scene for one of the screen"
+        >
           1:1
         </Button>
         <Button look="plain" onClick={zoomToFit}>
@@ -64,7 +90,11 @@ export function Header({ does }: { does: BenchDoes }) {
         <Button
           active={comparing}
           className="rounded-r-none"
-          title={compareWith === 'layer' && selected ? 'Shows the scene without the selected layer' : 'Shows the scene as it was when you opened it'}
+          title={
+            compareWith === 'layer' && selected
+              ? 'Shows the scene without the selected layer'
+              : 'Shows the scene as it was when you opened it'
+          }
           onPointerDown={(e) => {
             e.currentTarget.setPointerCapture(e.pointerId);
             holdCompare(true);
@@ -84,8 +114,16 @@ export function Header({ does }: { does: BenchDoes }) {
             </Button>
           }
           items={[
-            { label: 'Without the selected layer', hint: compareWith === 'layer' ? '✓' : '', run: () => set({ compareWith: 'layer' }) },
-            { label: 'As it was when opened', hint: compareWith === 'opened' ? '✓' : '', run: () => set({ compareWith: 'opened' }) },
+            {
+              label: 'Without the selected layer',
+              hint: compareWith === 'layer' ? '✓' : '',
+              run: () => set({ compareWith: 'layer' }),
+            },
+            {
+              label: 'As it was when opened',
+              hint: compareWith === 'opened' ? '✓' : '',
+              run: () => set({ compareWith: 'opened' }),
+            },
           ]}
         />
       </div>
@@ -95,7 +133,11 @@ export function Header({ does }: { does: BenchDoes }) {
         </Button>
         <Menu
           trigger={
-            <Button look="ember" className="rounded-l-none border-l border-black/25 px-1.5" aria-label="More ways out">
+            <Button
+              look="ember"
+              className="rounded-l-none border-l border-black/25 px-1.5"
+              aria-label="More ways out"
+            >
               <ChevronDown size={14} />
             </Button>
           }

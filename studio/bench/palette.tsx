@@ -14,9 +14,15 @@ export function Palette({ open, onOpenChange, actions }: Props) {
   return (
     <Dialog title="All actions" open={open} onOpenChange={onOpenChange} width="w-[520px]">
       <Command label="All actions">
-        <Command.Input placeholder="What do you want to do?" autoFocus className="mb-2 w-full rounded-md bg-ground px-3 py-2 outline-none placeholder:text-dim" />
+        <Command.Input
+          placeholder="What do you want to do?"
+          autoFocus
+          className="mb-2 w-full rounded-md bg-ground px-3 py-2 outline-none placeholder:text-dim"
+        />
         <Command.List className="max-h-[46vh] overflow-auto">
-          <Command.Empty className="px-3 py-6 text-center text-dim">Nothing is called that.</Command.Empty>
+          <Command.Empty className="px-3 py-6 text-center text-dim">
+            Nothing is called that.
+          </Command.Empty>
           {actions
             .filter((a) => a.enabled)
             .map((a) => (

@@ -39,7 +39,11 @@ export function SizeQuestion() {
 }
 
 function Ask({ name, size, answer }: Question) {
-  const [width, setWidth] = useState(size.width < 1000 ? Math.round((1000 * size.width) / Math.max(size.width, size.height)) : size.width);
+  const [width, setWidth] = useState(
+    size.width < 1000
+      ? Math.round((1000 * size.width) / Math.max(size.width, size.height))
+      : size.width,
+  );
   const height = Math.max(1, Math.round((width * size.height) / size.width));
   return (
     <Dialog
@@ -62,7 +66,9 @@ function Ask({ name, size, answer }: Question) {
             min={1}
             max={MAX_SIDE}
             value={width}
-            onChange={(e) => setWidth(Math.max(1, Math.min(MAX_SIDE, Math.round(Number(e.target.value)))))}
+            onChange={(e) =>
+              setWidth(Math.max(1, Math.min(MAX_SIDE, Math.round(Number(e.target.value)))))
+            }
             className="mt-1 block w-28 rounded-md bg-ground px-2 py-1.5 text-ink"
           />
         </label>

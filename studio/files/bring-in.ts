@@ -6,7 +6,8 @@ import { addAsset, bringIn } from '../workers/engine';
 import { askSize } from './ask-size';
 
 /** What a file chooser offers. */
-export const PICTURES = 'image/png,image/jpeg,image/webp,image/avif,image/gif,image/bmp,image/svg+xml,.svg,.bmp,.avif';
+export const PICTURES =
+  'image/png,image/jpeg,image/webp,image/avif,image/gif,image/bmp,image/svg+xml,.svg,.bmp,.avif';
 
 const plainName = (file: string) => file.replace(/\.[^.]*$/, '') || 'Picture';
 
@@ -14,9 +15,16 @@ const plainName = (file: string) => file.replace(/\.[^.]*$/, '') || 'Picture';
  * Reads a picture's file and keeps it; null if the artist called it off.
  * Throws an Error with a message for the artist.
  */
-export async function bringInPicture(file: File): Promise<{ source: PictureSource; name: string } | null> {
+export async function bringInPicture(
+  file: File,
+): Promise<{ source: PictureSource; name: string } | null> {
   const name = file.name || 'The pasted picture';
-  if (file.size === 0) throw new FileFault(name, 'is empty', 'Save it again from where it came, and bring in the new copy.');
+  if (file.size === 0)
+    throw new FileFault(
+      name,
+      'is empty',
+      'Save it again from where it came, and bring in the new copy.',
+    );
   let blob: Blob = file;
   if (await isSvg(file, name)) {
     const { cleanSvg, drawSvg, svgSize } = await import('./svg');

@@ -6,7 +6,9 @@ import { createScene, loadAssets } from '../storage/scenes';
 /** Opens an `.ignis` file as a new scene; returns its id. Throws with a message for the artist. */
 export async function openSceneFile(file: Blob, name: string): Promise<string> {
   const { scene, assets } = await unpackScene(new Uint8Array(await file.arrayBuffer()), name);
-  const blobs = new Map([...assets].map(([n, bytes]) => [n, new Blob([bytes as Uint8Array<ArrayBuffer>])]));
+  const blobs = new Map(
+    [...assets].map(([n, bytes]) => [n, new Blob([bytes as Uint8Array<ArrayBuffer>])]),
+  );
   return createScene(scene, blobs);
 }
 
@@ -15,7 +17,9 @@ export async function sceneFile(scene: Scene): Promise<Blob> {
   const assets = new Map<string, Uint8Array>();
   for (const [name, blob] of await loadAssets(assetsOf(scene)))
     assets.set(name, new Uint8Array(await blob.arrayBuffer()));
-  return new Blob([(await packScene({ scene, assets })) as Uint8Array<ArrayBuffer>], { type: 'application/zip' });
+  return new Blob([(await packScene({ scene, assets })) as Uint8Array<ArrayBuffer>], {
+    type: 'application/zip',
+  });
 }
 
 /** Hands a file to the browser to be saved. */

@@ -10,7 +10,8 @@ export function cleanSvg(text: string, name: string): string {
   purify.addHook('uponSanitizeAttribute', (_node, data) => {
     const value = data.attrValue.trim();
     const isLink = data.attrName === 'href' || data.attrName === 'xlink:href';
-    if (isLink && !value.startsWith('#') && !/^data:image\/(png|jpeg|webp|gif);/i.test(value)) data.keepAttr = false;
+    if (isLink && !value.startsWith('#') && !/^data:image\/(png|jpeg|webp|gif);/i.test(value))
+      data.keepAttr = false;
     if (/url\(\s*['"]?(?!['"]?#)/i.test(value)) data.keepAttr = false;
   });
   const clean = purify.sanitize(text, {
@@ -20,7 +21,11 @@ export function cleanSvg(text: string, name: string): string {
   });
   const svg = clean.querySelector('svg');
   if (!svg || !svg.childElementCount)
-    throw new FileFault(name, 'holds nothing that can be drawn once scripts and outside references are taken out', 'Save it again as a plain SVG.');
+    throw new FileFault(
+      name,
+      'holds nothing that can be drawn once scripts and outside references are taken out',
+      'Save it again as a plain SVG.',
+    );
   svg.setAttribute('xmlns', 'http://www.w3.org/2000/svg');
   return new XMLSerializer().serializeToString(svg);
 }
@@ -28,10 +33,18 @@ export function cleanSvg(text: string, name: string): string {
 /** The size an SVG asks for, px: its width and height, else those of its viewBox, else 300 × 150. */
 export function svgSize(svg: string): { width: number; height: number } {
   const root = new DOMParser().parseFromString(svg, 'image/svg+xml').documentElement;
-  const box = root.getAttribute('viewBox')?.trim().split(/[\s,]+/).map(Number);
+  const box = root
+    .getAttribute('viewBox')
+    ?.trim()
+    .split(/[\s,]+/)
+    .map(Number);
   const side = (attribute: string, fallback: number | undefined) => {
     const v = Number.parseFloat(root.getAttribute(attribute) ?? '');
-    return v > 0 && !root.getAttribute(attribute)!.includes('%') ? v : fallback && fallback > 0 ? fallback : null;
+    return v > 0 && !root.getAttribute(attribute)!.includes('%')
+      ? v
+      : fallback && fallback > 0
+        ? fallback
+        : null;
   };
   return {
     width: Math.round(side('width', box?.[2]) ?? 300),
@@ -40,7 +53,12 @@ export function svgSize(svg: string): { width: number; height: number } {
 }
 
 /** A clean SVG drawn once at a size in px, as PNG. Throws a FileFault if the browser cannot draw it. */
-export async function drawSvg(svg: string, width: number, height: number, name: string): Promise<Blob> {
+export async function drawSvg(
+  svg: string,
+  width: number,
+  height: number,
+  name: string,
+): Promise<Blob> {
   const document = new DOMParser().parseFromString(svg, 'image/svg+xml');
   const root = document.documentElement;
   if (!root.getAttribute('viewBox')) {
@@ -49,7 +67,9 @@ export async function drawSvg(svg: string, width: number, height: number, name: 
   }
   root.setAttribute('width', String(width));
   root.setAttribute('height', String(height));
-  const url = URL.createObjectURL(new Blob([new XMLSerializer().serializeToString(root)], { type: 'image/svg+xml' }));
+  const url = URL.createObjectURL(
+    new Blob([new XMLSerializer().serializeToString(root)], { type: 'image/svg+xml' }),
+  );
   try {
     const image = new Image();
     image.src = url;

@@ -1,7 +1,9 @@
 import { useEffect, useState } from 'react';
 import * as v from 'valibot';
 
-const listSchema = v.array(v.object({ id: v.string(), name: v.string(), width: v.number(), height: v.number() }));
+const listSchema = v.array(
+  v.object({ id: v.string(), name: v.string(), width: v.number(), height: v.number() }),
+);
 type Example = v.InferOutput<typeof listSchema>[number];
 
 /** The example scenes that the server has, with pictures of themselves. */
@@ -21,12 +23,18 @@ export function Examples({ onOpen }: { onOpen(url: string, name: string): void }
       </h2>
       <p className="mb-4 text-sm text-dim">Opening one puts a copy among your scenes.</p>
       {list === 'away' ? (
-        <p className="text-dim">The examples are not within reach just now. Your own scenes work without them.</p>
+        <p className="text-dim">
+          The examples are not within reach just now. Your own scenes work without them.
+        </p>
       ) : (
         <ul className="grid grid-cols-[repeat(auto-fill,minmax(340px,1fr))] gap-5">
           {list.map((e) => (
             <li key={e.id}>
-              <button type="button" className="group block w-full text-left" onClick={() => onOpen(`/examples/${e.id}.ignis`, e.name)}>
+              <button
+                type="button"
+                className="group block w-full text-left"
+                onClick={() => onOpen(`/examples/${e.id}.ignis`, e.name)}
+              >
                 <img
                   src={`/examples/${e.id}.png`}
                   alt=""

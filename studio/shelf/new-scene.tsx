@@ -27,11 +27,12 @@ export function NewScene({ open, onOpenChange, onMake }: Props) {
   const [ground, setGround] = useState<string | null>('#0b0d12');
   const [lastColour, setLastColour] = useState('#0b0d12');
   const whole = (v: number) => Number.isInteger(v) && v >= 1 && v <= MAX_SIDE;
-  const fault = !whole(width) || !whole(height)
-    ? `A side is a whole number from 1 to ${MAX_SIDE.toLocaleString('en')} px.`
-    : width * height > MAX_PIXELS
-      ? `That is more than ${MAX_PIXELS / 1e6} megapixels; choose a smaller side.`
-      : null;
+  const fault =
+    !whole(width) || !whole(height)
+      ? `A side is a whole number from 1 to ${MAX_SIDE.toLocaleString('en')} px.`
+      : width * height > MAX_PIXELS
+        ? `That is more than ${MAX_PIXELS / 1e6} megapixels; choose a smaller side.`
+        : null;
 
   return (
     <Dialog title="New scene" open={open} onOpenChange={onOpenChange} width="w-[480px]">
@@ -44,7 +45,12 @@ export function NewScene({ open, onOpenChange, onMake }: Props) {
       >
         <label className="text-sm text-dim">
           Name
-          <input value={name} maxLength={200} onChange={(e) => setName(e.target.value)} className="mt-1 block w-full rounded-md bg-ground px-2.5 py-1.5 text-ink" />
+          <input
+            value={name}
+            maxLength={200}
+            onChange={(e) => setName(e.target.value)}
+            className="mt-1 block w-full rounded-md bg-ground px-2.5 py-1.5 text-ink"
+          />
         </label>
         <div className="grid grid-cols-4 gap-2">
           {PRESETS.map((p) => {
@@ -62,7 +68,10 @@ export function NewScene({ open, onOpenChange, onMake }: Props) {
                 className={`flex flex-col items-center gap-1 rounded-lg border px-1 pt-3 pb-2 text-sm ${chosen ? 'border-ember bg-ember/10' : 'border-line hover:border-dim'}`}
               >
                 <span className="grid h-9 place-items-center">
-                  <span className="block rounded-[2px] border border-dim" style={{ width: p.width * k, height: p.height * k }} />
+                  <span
+                    className="block rounded-[2px] border border-dim"
+                    style={{ width: p.width * k, height: p.height * k }}
+                  />
                 </span>
                 {p.name}
                 <span className="text-xs text-dim">
@@ -93,7 +102,13 @@ export function NewScene({ open, onOpenChange, onMake }: Props) {
           ))}
           <div className="ml-auto flex flex-col gap-1.5 text-sm">
             <label className="flex items-center gap-2">
-              <input type="radio" name="ground" checked={ground !== null} onChange={() => setGround(lastColour)} className="accent-[var(--ember)]" />
+              <input
+                type="radio"
+                name="ground"
+                checked={ground !== null}
+                onChange={() => setGround(lastColour)}
+                className="accent-[var(--ember)]"
+              />
               Background
               <ColourField
                 label="Background colour"
@@ -106,7 +121,13 @@ export function NewScene({ open, onOpenChange, onMake }: Props) {
               />
             </label>
             <label className="flex items-center gap-2">
-              <input type="radio" name="ground" checked={ground === null} onChange={() => setGround(null)} className="accent-[var(--ember)]" />
+              <input
+                type="radio"
+                name="ground"
+                checked={ground === null}
+                onChange={() => setGround(null)}
+                className="accent-[var(--ember)]"
+              />
               None: transparent
             </label>
           </div>

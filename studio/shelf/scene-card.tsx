@@ -44,7 +44,12 @@ export function SceneCard({ record, onOpen, onRename, onDuplicate, onSave, onDel
           {url && <img src={url} alt="" className="h-full w-full object-contain" />}
         </button>
         <div className="mt-1.5 flex items-center">
-          <NameField label={`Name of ${scene.name}`} value={scene.name} onChange={onRename} className="-ml-1 flex-1" />
+          <NameField
+            label={`Name of ${scene.name}`}
+            value={scene.name}
+            onChange={onRename}
+            className="-ml-1 flex-1"
+          />
           <Menu
             trigger={
               <Button look="icon" className="size-7" aria-label={`More about ${scene.name}`}>
@@ -55,7 +60,11 @@ export function SceneCard({ record, onOpen, onRename, onDuplicate, onSave, onDel
           />
         </div>
         <div className="text-xs text-dim">
-          {new Date(record.changed).toLocaleString(undefined, { dateStyle: 'medium', timeStyle: 'short' })} · {scene.width} × {scene.height}
+          {new Date(record.changed).toLocaleString(undefined, {
+            dateStyle: 'medium',
+            timeStyle: 'short',
+          })}{' '}
+          · {scene.width} × {scene.height}
         </div>
       </li>
     </WithContextMenu>

@@ -1,5 +1,5 @@
 import { FolderOpen, Plus, Search } from 'lucide-react';
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useRef, useState, type Ref } from 'react';
 import { useNavigate } from 'react-router';
 import { toast } from 'sonner';
 import { newPicture, newScene } from '@ignis/core/scene/make';
@@ -7,7 +7,15 @@ import type { Scene } from '@ignis/core/scene/schema';
 import { bringInPicture, filesIn, isSceneFile, PICTURES } from '../files/bring-in';
 import { download, fileName, openSceneFile, sceneFile } from '../files/scene-file';
 import type { SceneRecord } from '../storage/database';
-import { createScene, forgetUnused, keepScene, listScenes, removeScene, restoreScene, storageFault } from '../storage/scenes';
+import {
+  createScene,
+  forgetUnused,
+  keepScene,
+  listScenes,
+  removeScene,
+  restoreScene,
+  storageFault,
+} from '../storage/scenes';
 import { Button } from '../ui/button';
 import { Mark } from '../ui/mark';
 import { Examples } from './examples';
@@ -18,6 +26,7 @@ import { SceneCard } from './scene-card';
 export function Shelf() {
   const navigate = useNavigate();
   const chooser = useRef<HTMLInputElement>(null);
+  const sceneChooser = useRef<HTMLInputElement>(null);
   const [scenes, setScenes] = useState<SceneRecord[] | null>(null);
   const [search, setSearch] = useState('');
   const [making, setMaking] = useState(false);
@@ -30,26 +39,32 @@ export function Shelf() {
   }, [refresh]);
 
   /** Runs a task that may fail, and says so in its own words. */
-  const attempt = useCallback(async (doing: string | null, failed: string, task: () => Promise<void>) => {
-    setBusy(doing);
-    try {
-      await task();
-    } catch (error) {
-      toast.error(failed, { description: (error as Error).message, duration: 12_000 });
-    } finally {
-      setBusy(null);
-    }
-  }, []);
+  const attempt = useCallback(
+    async (doing: string | null, failed: string, task: () => Promise<void>) => {
+      setBusy(doing);
+      try {
+        await task();
+      } catch (error) {
+        toast.error(failed, { description: (error as Error).message, duration: 12_000 });
+      } finally {
+        setBusy(null);
+      }
+    },
+    [],
+  );
 
   const openFile = useCallback(
     (file: File) =>
       attempt(`Opening ${file.name || 'the picture'}…`, 'That could not be opened', async () => {
-        if (isSceneFile(file)) return void navigate(`/scene/${await openSceneFile(file, file.name)}`);
+        if (isSceneFile(file))
+          return void navigate(`/scene/${await openSceneFile(file, file.name)}`);
         const brought = await bringInPicture(file);
         if (!brought) return;
         const { source, name } = brought;
         const scene = newScene(name, source.width, source.height, null);
-        scene.layers.push(newPicture(name, source, scene, { x: source.width / 2, y: source.height / 2 }, true));
+        scene.layers.push(
+          newPicture(name, source, scene, { x: source.width / 2, y: source.height / 2 }, true),
+        );
         void navigate(`/scene/${await createScene(scene, new Map())}`);
       }),
     [attempt, navigate],
@@ -65,7 +80,11 @@ export function Shelf() {
   }, [openFile]);
 
   const make = (scene: Scene) =>
-    attempt(null, 'The scene could not be made', async () => void navigate(`/scene/${await createScene(scene, new Map())}`));
+    attempt(
+      null,
+      'The scene could not be made',
+      async () => void navigate(`/scene/${await createScene(scene, new Map())}`),
+    );
 
   const remove = (record: SceneRecord) =>
     attempt(null, 'The scene could not be deleted', async () => {
@@ -77,7 +96,9 @@ export function Shelf() {
       });
     });
 
-  const shown = scenes?.filter((r) => r.scene.name.toLowerCase().includes(search.trim().toLowerCase()));
+  const shown = scenes?.filter((r) =>
+    r.scene.name.toLowerCase().includes(search.trim().toLowerCase()),
+  );
 
   return (
     <main
@@ -95,6 +116,9 @@ export function Shelf() {
           <h1 className="text-xl font-semibold tracking-wide">Ignis</h1>
           <p className="ml-2 hidden text-dim sm:block">Put light into a picture.</p>
           <div className="ml-auto flex gap-2">
+            <Button look="plain" onClick={() => sceneChooser.current?.click()}>
+              Open a saved scene
+            </Button>
             <Button onClick={() => chooser.current?.click()}>
               <FolderOpen size={15} /> Open a picture
             </Button>
@@ -102,22 +126,25 @@ export function Shelf() {
               <Plus size={15} /> New scene
             </Button>
           </div>
-          <input
+          <FileInput
             ref={chooser}
-            type="file"
-            hidden
-            aria-label="Open a picture or a scene"
-            accept={`${PICTURES},.ignis`}
-            onChange={(e) => {
-              const file = e.target.files?.[0];
-              e.target.value = '';
-              if (file) void openFile(file);
-            }}
+            label="Open a picture"
+            accept={PICTURES}
+            onFile={(f) => void openFile(f)}
+          />
+          <FileInput
+            ref={sceneChooser}
+            label="Open a saved scene"
+            accept=".ignis"
+            onFile={(f) => void openFile(f)}
           />
         </header>
 
         {storageFault() && (
-          <p role="alert" className="mb-6 rounded-lg border border-ember/60 bg-ember/10 px-4 py-3 text-sm">
+          <p
+            role="alert"
+            className="mb-6 rounded-lg border border-ember/60 bg-ember/10 px-4 py-3 text-sm"
+          >
             {storageFault()}
           </p>
         )}
@@ -151,7 +178,11 @@ export function Shelf() {
                   onRename={(name) => void keepScene(r.id, { ...r.scene, name }).then(refresh)}
                   onDuplicate={() =>
                     void attempt(null, 'The scene could not be copied', async () => {
-                      await createScene({ ...r.scene, name: `${r.scene.name} copy` }, new Map(), r.thumbnail);
+                      await createScene(
+                        { ...r.scene, name: `${r.scene.name} copy` },
+                        new Map(),
+                        r.thumbnail,
+                      );
                       await refresh();
                     })
                   }
@@ -167,7 +198,9 @@ export function Shelf() {
           ) : (
             scenes && (
               <p className="rounded-xl border border-dashed border-line px-6 py-9 text-center text-dim">
-                {scenes.length ? `No scene is called “${search}”.` : 'Drop a picture anywhere on this page, paste one, or begin with an example below.'}
+                {scenes.length
+                  ? `No scene is called “${search}”.`
+                  : 'Drop a picture anywhere on this page, paste one, or begin with an example below.'}
               </p>
             )
           )}
@@ -177,8 +210,11 @@ export function Shelf() {
           onOpen={(url, name) =>
             void attempt(`Opening ${name}…`, 'The example could not be opened', async () => {
               const response = await fetch(url);
-              if (!response.ok) throw new Error('The server does not answer. Start it again with npm run demo.');
-              void navigate(`/scene/${await openSceneFile(await response.blob(), `${name}.ignis`)}`);
+              if (!response.ok)
+                throw new Error('The server does not answer. Start it again with npm run demo.');
+              void navigate(
+                `/scene/${await openSceneFile(await response.blob(), `${name}.ignis`)}`,
+              );
             })
           }
         />
@@ -191,5 +227,30 @@ export function Shelf() {
         </div>
       )}
     </main>
+  );
+}
+
+interface FileInputProps {
+  ref: Ref<HTMLInputElement>;
+  label: string;
+  accept: string;
+  onFile(file: File): void;
+}
+
+/** A file chooser without a face; a button opens it. */
+function FileInput({ ref, label, accept, onFile }: FileInputProps) {
+  return (
+    <input
+      ref={ref}
+      type="file"
+      hidden
+      aria-label={label}
+      accept={accept}
+      onChange={(e) => {
+        const file = e.target.files?.[0];
+        e.target.value = '';
+        if (file) onFile(file);
+      }}
+    />
   );
 }

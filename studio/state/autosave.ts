@@ -33,10 +33,15 @@ export function useAutosave(): void {
         const now = useBench.getState();
         if (now.id !== id) return;
         if (now.scene === scene) now.set({ saved: 'saved' });
-        if (!now.gesture) await keepThumbnail(id, await picture({ scene, side: THUMBNAIL, background: true }));
+        if (!now.gesture)
+          await keepThumbnail(id, await picture({ scene, side: THUMBNAIL, background: true }));
       } catch (error) {
         useBench.getState().set({ saved: 'failed' });
-        if (!told) toast.error('The scene is not saved', { description: (error as Error).message, duration: 12_000 });
+        if (!told)
+          toast.error('The scene is not saved', {
+            description: (error as Error).message,
+            duration: 12_000,
+          });
         told = true;
       }
     };
@@ -50,7 +55,10 @@ export function useAutosave(): void {
       if (state.saved !== 'failed') state.set({ saved: 'changed' });
       since ||= Date.now();
       window.clearTimeout(timer);
-      timer = window.setTimeout(() => void save(), Math.max(0, Math.min(REST, since + LONGEST - Date.now())));
+      timer = window.setTimeout(
+        () => void save(),
+        Math.max(0, Math.min(REST, since + LONGEST - Date.now())),
+      );
     });
     const hidden = () => document.visibilityState === 'hidden' && void save();
     const leave = () => void save();

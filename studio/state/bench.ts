@@ -49,10 +49,33 @@ interface BenchState {
   undo(): string | null;
   redo(): string | null;
   select(id: string | null): void;
-  set(values: Partial<Pick<BenchState, 'ghost' | 'anchor' | 'drawn' | 'hovered' | 'mode' | 'view' | 'comparing' | 'compareWith' | 'saved'>>): void;
+  set(
+    values: Partial<
+      Pick<
+        BenchState,
+        | 'ghost'
+        | 'anchor'
+        | 'drawn'
+        | 'hovered'
+        | 'mode'
+        | 'view'
+        | 'comparing'
+        | 'compareWith'
+        | 'saved'
+      >
+    >,
+  ): void;
 }
 
-const nothing: Scene = { format: 'ignis', version: 1, name: '', width: 1, height: 1, background: null, layers: [] };
+const nothing: Scene = {
+  format: 'ignis',
+  version: 1,
+  name: '',
+  width: 1,
+  height: 1,
+  background: null,
+  layers: [],
+};
 
 export const useBench = create<BenchState>()((set, get) => ({
   id: '',
@@ -104,7 +127,8 @@ export const useBench = create<BenchState>()((set, get) => ({
 
   drop() {
     const { gesture, history } = get();
-    if (gesture) set({ gesture: null, history: gesture.change ? remember(history, gesture.change) : history });
+    if (gesture)
+      set({ gesture: null, history: gesture.change ? remember(history, gesture.change) : history });
   },
 
   cancelDrag() {
@@ -152,7 +176,8 @@ function travel(
   return to.label;
 }
 
-const modeFor = (layer: Layer | undefined): Mode => (layer?.source.kind === 'line' ? 'anchors' : 'arrange');
+const modeFor = (layer: Layer | undefined): Mode =>
+  layer?.source.kind === 'line' ? 'anchors' : 'arrange';
 
 /** The selected layer, or undefined. */
 export const useSelectedLayer = (): Layer | undefined =>

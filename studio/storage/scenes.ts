@@ -20,7 +20,8 @@ async function kept<T>(task: () => Promise<T>, without: () => T): Promise<T> {
   try {
     await database.open();
   } catch {
-    blocked = 'This browser does not let Ignis keep scenes. Save each scene as a file before you close the page.';
+    blocked =
+      'This browser does not let Ignis keep scenes. Save each scene as a file before you close the page.';
     return without();
   }
   return task();
@@ -36,7 +37,9 @@ export const listScenes = (): Promise<SceneRecord[]> =>
   );
 
 /** A scene and its pictures; null if there is none of that id. Throws a SceneError if it is damaged. */
-export async function loadScene(id: string): Promise<{ record: SceneRecord; assets: Map<string, Blob> } | null> {
+export async function loadScene(
+  id: string,
+): Promise<{ record: SceneRecord; assets: Map<string, Blob> } | null> {
   const record = await kept<SceneRecord | undefined>(
     () => database.scenes.get(id),
     () => held.scenes.get(id),
@@ -47,7 +50,9 @@ export async function loadScene(id: string): Promise<{ record: SceneRecord; asse
   const assets = await loadAssets(names);
   const lost = names.filter((n) => !assets.has(n));
   if (lost.length > 0)
-    throw new Error(`“${record.scene.name}” lacks ${lost.length} of its pictures in this browser. Open it from its saved file.`);
+    throw new Error(
+      `“${record.scene.name}” lacks ${lost.length} of its pictures in this browser. Open it from its saved file.`,
+    );
   return { record, assets };
 }
 
@@ -100,7 +105,11 @@ export const keepThumbnail = (id: string, thumbnail: Blob): Promise<void> =>
   );
 
 /** A new scene with its pictures; returns its id. */
-export async function createScene(scene: Scene, assets: Map<string, Blob>, thumbnail: Blob | null = null): Promise<string> {
+export async function createScene(
+  scene: Scene,
+  assets: Map<string, Blob>,
+  thumbnail: Blob | null = null,
+): Promise<string> {
   const id = newId();
   for (const [name, bytes] of assets) await keepAsset(name, bytes);
   await keepScene(id, scene, thumbnail);
@@ -136,7 +145,9 @@ export const forgetUnused = (): Promise<void> =>
 /** The browser has no room left. */
 export class StorageFull extends Error {
   constructor() {
-    super('The browser has no room left for this scene. Save it as a file, then delete scenes you no longer need from the shelf.');
+    super(
+      'The browser has no room left for this scene. Save it as a file, then delete scenes you no longer need from the shelf.',
+    );
     this.name = 'StorageFull';
   }
 }

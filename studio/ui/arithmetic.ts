@@ -1,11 +1,20 @@
 import jsep from 'jsep';
 
-type Node = { type: string; value?: unknown; operator?: string; left?: Node; right?: Node; argument?: Node };
+type Node = {
+  type: string;
+  value?: unknown;
+  operator?: string;
+  left?: Node;
+  right?: Node;
+  argument?: Node;
+};
 
 /** What a typed sum comes to (`120*2+8`, with a comma or point); null if it is no sum. */
 export function arithmetic(text: string): number | null {
   try {
-    const value = evaluate(jsep(text.replace(/[%°]|px|σ/g, '').replace(/,/g, '.')) as unknown as Node);
+    const value = evaluate(
+      jsep(text.replace(/[%°]|px|σ/g, '').replace(/,/g, '.')) as unknown as Node,
+    );
     return Number.isFinite(value) ? value : null;
   } catch {
     return null;

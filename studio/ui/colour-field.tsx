@@ -9,7 +9,18 @@ interface Props {
 }
 
 /** Lights of the harbour, to start from. */
-const SWATCHES = ['#ff5a1f', '#ffb02e', '#ffe9c4', '#ff3d7f', '#c04dff', '#4d6bff', '#2fb8ff', '#26e0b0', '#9cff57', '#ffffff'];
+const SWATCHES = [
+  '#ff5a1f',
+  '#ffb02e',
+  '#ffe9c4',
+  '#ff3d7f',
+  '#c04dff',
+  '#4d6bff',
+  '#2fb8ff',
+  '#26e0b0',
+  '#9cff57',
+  '#ffffff',
+];
 
 /** A colour: a swatch that opens a picker, with a field for #rrggbb. */
 export function ColourField({ label, value, onChange, onDone }: Props) {
@@ -31,7 +42,11 @@ export function ColourField({ label, value, onChange, onDone }: Props) {
           onKeyUp={onDone}
         >
           <div className="mb-2 text-xs text-dim">{label}</div>
-          <HexColorPicker color={value} onChange={onChange} style={{ width: '100%', height: 150 }} />
+          <HexColorPicker
+            color={value}
+            onChange={onChange}
+            style={{ width: '100%', height: 150 }}
+          />
           <div className="mt-3 grid grid-cols-10 gap-1">
             {SWATCHES.map((c) => (
               <button

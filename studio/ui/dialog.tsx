@@ -12,7 +12,14 @@ interface Props {
 }
 
 /** A window over the page; Esc and a click beside it close it. */
-export function Dialog({ title, description, open, onOpenChange, children, width = 'w-[440px]' }: Props) {
+export function Dialog({
+  title,
+  description,
+  open,
+  onOpenChange,
+  children,
+  width = 'w-[440px]',
+}: Props) {
   return (
     <D.Root open={open} onOpenChange={onOpenChange}>
       <D.Portal>
@@ -24,9 +31,14 @@ export function Dialog({ title, description, open, onOpenChange, children, width
           <div className="mb-4 flex items-start justify-between gap-4">
             <div>
               <D.Title className="text-lg font-semibold">{title}</D.Title>
-              {description && <D.Description className="mt-0.5 text-sm text-dim">{description}</D.Description>}
+              {description && (
+                <D.Description className="mt-0.5 text-sm text-dim">{description}</D.Description>
+              )}
             </div>
-            <D.Close aria-label="Close" className="grid size-7 place-items-center rounded text-dim hover:bg-raised hover:text-ink">
+            <D.Close
+              aria-label="Close"
+              className="grid size-7 place-items-center rounded text-dim hover:bg-raised hover:text-ink"
+            >
               <X size={16} />
             </D.Close>
           </div>

@@ -2,7 +2,13 @@ import { ContextMenu, DropdownMenu } from 'radix-ui';
 import type { ReactNode } from 'react';
 
 /** One entry of a menu; `null` is a dividing line. */
-export type MenuEntry = { label: string; run(): void; disabled?: boolean; hint?: string; danger?: boolean } | null;
+export type MenuEntry = {
+  label: string;
+  run(): void;
+  disabled?: boolean;
+  hint?: string;
+  danger?: boolean;
+} | null;
 
 const box = 'z-50 min-w-44 rounded-lg border border-line bg-panel p-1 shadow-2xl';
 const row =
@@ -27,12 +33,26 @@ function entries(list: MenuEntry[], Kit: typeof DropdownMenu | typeof ContextMen
 }
 
 /** A menu that opens from a button. */
-export function Menu({ trigger, items, align = 'end' }: { trigger: ReactNode; items: MenuEntry[]; align?: 'start' | 'end' }) {
+export function Menu({
+  trigger,
+  items,
+  align = 'end',
+}: {
+  trigger: ReactNode;
+  items: MenuEntry[];
+  align?: 'start' | 'end';
+}) {
   return (
     <DropdownMenu.Root modal={false}>
       <DropdownMenu.Trigger asChild>{trigger}</DropdownMenu.Trigger>
       <DropdownMenu.Portal>
-        <DropdownMenu.Content align={align} sideOffset={4} collisionPadding={8} className={box} onCloseAutoFocus={(e) => e.preventDefault()}>
+        <DropdownMenu.Content
+          align={align}
+          sideOffset={4}
+          collisionPadding={8}
+          className={box}
+          onCloseAutoFocus={(e) => e.preventDefault()}
+        >
           {entries(items, DropdownMenu)}
         </DropdownMenu.Content>
       </DropdownMenu.Portal>
@@ -46,7 +66,11 @@ export function WithContextMenu({ items, children }: { items: MenuEntry[]; child
     <ContextMenu.Root modal={false}>
       <ContextMenu.Trigger asChild>{children}</ContextMenu.Trigger>
       <ContextMenu.Portal>
-        <ContextMenu.Content collisionPadding={8} className={box} onCloseAutoFocus={(e) => e.preventDefault()}>
+        <ContextMenu.Content
+          collisionPadding={8}
+          className={box}
+          onCloseAutoFocus={(e) => e.preventDefault()}
+        >
           {entries(items, ContextMenu)}
         </ContextMenu.Content>
       </ContextMenu.Portal>

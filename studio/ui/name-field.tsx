@@ -19,7 +19,10 @@ export function NameField({ label, value, onChange, className }: Props) {
   return (
     <input
       aria-label={label}
-      className={clsx('min-w-0 truncate rounded bg-transparent px-1 hover:bg-raised focus:bg-ground', className)}
+      className={clsx(
+        'min-w-0 truncate rounded bg-transparent px-1 hover:bg-raised focus:bg-ground',
+        className,
+      )}
       value={text ?? value}
       onFocus={(e) => {
         setText(value);

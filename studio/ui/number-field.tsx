@@ -29,12 +29,14 @@ export function NumberField({ value, parameter, onChange, onDone, className, uni
   const latest = useRef({ value, onChange, onDone });
   latest.current = { value, onChange, onDone };
 
-  const set = (v: number) => latest.current.onChange(Math.min(max, Math.max(min, Number(v.toFixed(4)))));
+  const set = (v: number) =>
+    latest.current.onChange(Math.min(max, Math.max(min, Number(v.toFixed(4)))));
   const setOnce = (v: number) => {
     set(v);
     latest.current.onDone();
   };
-  const by = (e: { shiftKey: boolean; altKey: boolean }) => step * (e.shiftKey ? 10 : e.altKey ? 0.1 : 1);
+  const by = (e: { shiftKey: boolean; altKey: boolean }) =>
+    step * (e.shiftKey ? 10 : e.altKey ? 0.1 : 1);
 
   useEffect(() => {
     const element = input.current!;

@@ -16,7 +16,11 @@ export function ParameterControls({ parameters, values, onChange, onDone }: Prop
   return (
     <div className="flex flex-col gap-1">
       {Object.entries(parameters).map(([key, p]) => (
-        <div key={key} className="grid min-h-7 grid-cols-[92px_1fr] items-center gap-2" title={p.help}>
+        <div
+          key={key}
+          className="grid min-h-7 grid-cols-[92px_1fr] items-center gap-2"
+          title={p.help}
+        >
           <span className="truncate text-sm text-dim">{p.label}</span>
           <Control
             parameter={p}
@@ -40,11 +44,18 @@ interface ControlProps {
 function Control({ parameter: p, value, onChange, onDone }: ControlProps) {
   switch (p.kind) {
     case 'number':
-      return <NumberControl parameter={p} value={value as number} onChange={onChange} onDone={onDone} />;
+      return (
+        <NumberControl parameter={p} value={value as number} onChange={onChange} onDone={onDone} />
+      );
     case 'colour':
       return (
         <div className="flex justify-end">
-          <ColourField label={p.label} value={value as string} onChange={onChange} onDone={onDone} />
+          <ColourField
+            label={p.label}
+            value={value as string}
+            onChange={onChange}
+            onDone={onDone}
+          />
         </div>
       );
     case 'switch':

@@ -1,6 +1,13 @@
 import { proxy, releaseProxy, wrap, type Remote } from 'comlink';
 import type { Scene } from '@ignis/core/scene/schema';
-import type { BroughtIn, Engine, ExportOptions, PictureRequest, Preview, PreviewRequest } from './protocol';
+import type {
+  BroughtIn,
+  Engine,
+  ExportOptions,
+  PictureRequest,
+  Preview,
+  PreviewRequest,
+} from './protocol';
 
 /** The page's side of the workers. A worker that dies is replaced and the request tried once more. */
 
@@ -39,7 +46,9 @@ function start(): Running {
 /** The worker stopped twice at the same task. */
 export class WorkerDied extends Error {
   constructor() {
-    super('The part of Ignis that computes stopped twice, perhaps for lack of memory. Your scene is safe. Close other tabs, or hide large layers, and try again.');
+    super(
+      'The part of Ignis that computes stopped twice, perhaps for lack of memory. Your scene is safe. Close other tabs, or hide large layers, and try again.',
+    );
     this.name = 'WorkerDied';
   }
 }
@@ -71,14 +80,16 @@ export function preview(request: PreviewRequest): Promise<Preview | null> {
 }
 
 /** A small picture of a scene or of some of its layers, as PNG. */
-export const picture = (request: PictureRequest): Promise<Blob> => ask((remote) => remote.picture(request));
+export const picture = (request: PictureRequest): Promise<Blob> =>
+  ask((remote) => remote.picture(request));
 
 /** The layers that show at a point (scene px), front first. */
 export const layersAt = (scene: Scene, x: number, y: number): Promise<string[]> =>
   ask((remote) => remote.layersAt(scene, x, y));
 
 /** Reads a picture's file. Throws with a message for the artist. */
-export const bringIn = (bytes: Blob, name: string): Promise<BroughtIn> => ask((remote) => remote.bringIn(bytes, name));
+export const bringIn = (bytes: Blob, name: string): Promise<BroughtIn> =>
+  ask((remote) => remote.bringIn(bytes, name));
 
 /** An export under way, in a worker of its own. */
 export interface Exporting {
@@ -87,7 +98,11 @@ export interface Exporting {
   cancel(): void;
 }
 
-export function exportPng(scene: Scene, options: ExportOptions, progress: (done: number) => void): Exporting {
+export function exportPng(
+  scene: Scene,
+  options: ExportOptions,
+  progress: (done: number) => void,
+): Exporting {
   const { worker, remote, died } = start();
   let cancel: () => void = () => undefined;
   const cancelled = new Promise<never>((_resolve, reject) => {
@@ -97,6 +112,10 @@ export function exportPng(scene: Scene, options: ExportOptions, progress: (done:
     remote[releaseProxy]();
     worker.terminate();
   };
-  const done = Promise.race([remote.exportPng(scene, options, proxy(progress)), died, cancelled]).finally(end);
+  const done = Promise.race([
+    remote.exportPng(scene, options, proxy(progress)),
+    died,
+    cancelled,
+  ]).finally(end);
   return { done, cancel };
 }

@@ -28,7 +28,12 @@ async function decoded(name: string): Promise<Picture> {
   const bytes = new Uint8Array(await blob.arrayBuffer());
   if (name.endsWith('.png')) return pictureOf(readPng(bytes, name));
   const { context, width, height } = await drawn(blob, name);
-  return pictureOf({ width, height, depth: 8, data: context.getImageData(0, 0, width, height).data });
+  return pictureOf({
+    width,
+    height,
+    depth: 8,
+    data: context.getImageData(0, 0, width, height).data,
+  });
 }
 
 /** The pictures a scene needs, decoded, ready to be looked up. */
@@ -52,7 +57,11 @@ async function drawn(blob: Blob, name: string) {
   try {
     bitmap = await createImageBitmap(blob);
   } catch {
-    throw new FileFault(name, 'is damaged or cut short', 'Save it again from where it came, and bring in the new copy.');
+    throw new FileFault(
+      name,
+      'is damaged or cut short',
+      'Save it again from where it came, and bring in the new copy.',
+    );
   }
   const { width, height } = bitmap;
   const canvas = new OffscreenCanvas(width, height);
@@ -62,7 +71,8 @@ async function drawn(blob: Blob, name: string) {
   return { canvas, context, width, height };
 }
 
-const pngBlob = (bytes: Uint8Array) => new Blob([bytes as Uint8Array<ArrayBuffer>], { type: 'image/png' });
+const pngBlob = (bytes: Uint8Array) =>
+  new Blob([bytes as Uint8Array<ArrayBuffer>], { type: 'image/png' });
 
 const engine: Engine = {
   follow(cell) {
@@ -79,9 +89,18 @@ const engine: Engine = {
     const stale = () => newest !== null && Atomics.load(newest, 0) !== number;
     if (stale()) return null;
     try {
-      const made = render(scene, { region, scale, still, picture, memo: cache.memo, shouldStop: stale });
+      const made = render(scene, {
+        region,
+        scale,
+        still,
+        picture,
+        memo: cache.memo,
+        shouldStop: stale,
+      });
       const pixels = quantise(made, 8).data as Uint8ClampedArray<ArrayBuffer>;
-      return transfer({ region, scale, pixels, took: performance.now() - started }, [pixels.buffer]);
+      return transfer({ region, scale, pixels, took: performance.now() - started }, [
+        pixels.buffer,
+      ]);
     } catch (error) {
       if (error instanceof Stopped) return null;
       throw error;
@@ -90,7 +109,13 @@ const engine: Engine = {
 
   async picture({ scene, side, layers, background }) {
     const scale = Math.min(1, side / Math.max(scene.width, scene.height));
-    const made = render(scene, { region: wholeScene(scene, scale), scale, layers, background, picture: await picturesFor(scene) });
+    const made = render(scene, {
+      region: wholeScene(scene, scale),
+      scale,
+      layers,
+      background,
+      picture: await picturesFor(scene),
+    });
     return pngBlob(writePng(quantise(made, 8)));
   },
 
@@ -98,7 +123,12 @@ const engine: Engine = {
     const picture = await picturesFor(scene);
     const region = { x: Math.floor(x), y: Math.floor(y), width: 1, height: 1 };
     return scene.layers
-      .filter((l) => l.visible && render(scene, { region, scale: 1, layers: [l.id], background: false, picture }).data[3]! > 0.1)
+      .filter(
+        (l) =>
+          l.visible &&
+          render(scene, { region, scale: 1, layers: [l.id], background: false, picture }).data[3]! >
+            0.1,
+      )
       .map((l) => l.id)
       .reverse();
   },
@@ -106,7 +136,11 @@ const engine: Engine = {
   async exportPng(scene, options, progress) {
     const picture = await picturesFor(scene);
     // Encoding is the last part of the work.
-    const image = exportScene(scene, { ...options, picture, progress: (done) => progress(done * 0.85) });
+    const image = exportScene(scene, {
+      ...options,
+      picture,
+      progress: (done) => progress(done * 0.85),
+    });
     return pngBlob(writePng(image));
   },
 
@@ -114,16 +148,30 @@ const engine: Engine = {
     const bytes = new Uint8Array(await blob.arrayBuffer());
     const file = inspectPicture(bytes, name);
     if (isCutShort(bytes, file.format))
-      throw new FileFault(name, 'is cut short', 'Save it again from where it came, and bring in the new copy.');
+      throw new FileFault(
+        name,
+        'is cut short',
+        'Save it again from where it came, and bring in the new copy.',
+      );
     if (file.format === 'png' && !file.turned) {
       // Kept as it is, so that alpha and 16 bits stay exact; decoding it shows that it is whole.
       readPng(bytes, name);
-      return { asset: await assetName(bytes, 'png'), bytes: blob, width: file.width, height: file.height };
+      return {
+        asset: await assetName(bytes, 'png'),
+        bytes: blob,
+        width: file.width,
+        height: file.height,
+      };
     }
     // Decoded once, here, so that every machine works on the same pixels.
     const { canvas, width, height } = await drawn(blob, name);
     const png = await canvas.convertToBlob({ type: 'image/png' });
-    return { asset: await assetName(new Uint8Array(await png.arrayBuffer()), 'png'), bytes: png, width, height };
+    return {
+      asset: await assetName(new Uint8Array(await png.arrayBuffer()), 'png'),
+      bytes: png,
+      width,
+      height,
+    };
   },
 };
 

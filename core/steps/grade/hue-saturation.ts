@@ -11,7 +11,12 @@ export const hueSaturation = defineStep({
     hue: { kind: 'number', label: 'Hue', unit: '°', min: -180, max: 180, step: 1, default: 0 },
     saturation: percent('Saturation', 0, -100, 100),
     lightness: percent('Lightness', 0, -100, 100),
-    colorize: { kind: 'switch', label: 'Colorize', help: 'One hue for the whole layer.', default: false },
+    colorize: {
+      kind: 'switch',
+      label: 'Colorize',
+      help: 'One hue for the whole layer.',
+      default: false,
+    },
   },
   margin: () => 0,
   /**
@@ -48,9 +53,15 @@ function hueMatrix(angle: number): number[] {
   const s = Math.sin(angle);
   const w = [0.2126, 0.7152, 0.0722] as const;
   return [
-    w[0] + c * (1 - w[0]) - s * w[0], w[1] - c * w[1] - s * w[1], w[2] - c * w[2] + s * (1 - w[2]),
-    w[0] - c * w[0] + s * 0.143, w[1] + c * (1 - w[1]) + s * 0.14, w[2] - c * w[2] - s * 0.283,
-    w[0] - c * w[0] - s * (1 - w[0]), w[1] - c * w[1] + s * w[1], w[2] + c * (1 - w[2]) + s * w[2],
+    w[0] + c * (1 - w[0]) - s * w[0],
+    w[1] - c * w[1] - s * w[1],
+    w[2] - c * w[2] + s * (1 - w[2]),
+    w[0] - c * w[0] + s * 0.143,
+    w[1] + c * (1 - w[1]) + s * 0.14,
+    w[2] - c * w[2] - s * 0.283,
+    w[0] - c * w[0] - s * (1 - w[0]),
+    w[1] - c * w[1] + s * w[1],
+    w[2] + c * (1 - w[2]) + s * w[2],
   ];
 }
 

@@ -7,7 +7,16 @@ export const light = defineStep({
   label: 'Brightness/contrast/exposure',
   help: 'Lifts or lowers the whole layer, spreads its tones, opens or closes the exposure.',
   parameters: {
-    exposure: { kind: 'number', label: 'Exposure', unit: 'stops', min: -10, max: 10, slider: [-4, 4], step: 0.1, default: 0 },
+    exposure: {
+      kind: 'number',
+      label: 'Exposure',
+      unit: 'stops',
+      min: -10,
+      max: 10,
+      slider: [-4, 4],
+      step: 0.1,
+      default: 0,
+    },
     brightness: percent('Brightness', 0, -100, 100),
     contrast: percent('Contrast', 0, -100, 100),
   },

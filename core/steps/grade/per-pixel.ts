@@ -7,7 +7,11 @@ import { intersect } from '../../pixels/region';
 export type Pixel = [red: number, green: number, blue: number];
 
 /** Applies a change of colour to every pixel that is not transparent; alpha is kept. */
-export function eachPixel(input: ColourBuffer, wanted: Region, change: (pixel: Pixel) => void): ColourBuffer {
+export function eachPixel(
+  input: ColourBuffer,
+  wanted: Region,
+  change: (pixel: Pixel) => void,
+): ColourBuffer {
   const region = intersect(input.region, wanted);
   const from = crop(input, region, 4).data;
   const data = new Float32Array(from.length);

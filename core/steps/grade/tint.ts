@@ -10,7 +10,12 @@ export const tint = defineStep({
   parameters: {
     colour: { kind: 'colour', label: 'Colour', default: '#ff7a3c' },
     amount: percent('Amount', 60),
-    keepLight: { kind: 'switch', label: 'Keep light and dark', help: 'The colour follows the tones of the layer.', default: true },
+    keepLight: {
+      kind: 'switch',
+      label: 'Keep light and dark',
+      help: 'The colour follows the tones of the layer.',
+      default: true,
+    },
   },
   margin: () => 0,
   apply(input, { colour, amount, keepLight }, _scale, wanted) {

@@ -19,7 +19,10 @@ const BLEND = { blend: blendParameter('Blend', 'normal'), opacity: percent('Opac
 export function Chain() {
   const layer = useSelectedLayer();
   return (
-    <aside aria-label="Chain" className="flex h-full w-[316px] shrink-0 flex-col overflow-y-auto border-l border-line bg-panel px-4 py-3">
+    <aside
+      aria-label="Chain"
+      className="flex h-full w-[316px] shrink-0 flex-col overflow-y-auto border-l border-line bg-panel px-4 py-3"
+    >
       {layer ? <OfLayer key={layer.id} layer={layer} /> : <OfScene />}
     </aside>
   );
@@ -33,7 +36,12 @@ function OfLayer({ layer }: { layer: Layer }) {
     <>
       <div className="mb-3 flex items-baseline justify-between gap-2">
         <h2 className="min-w-0 flex-1">
-          <NameField label="Name of the layer" value={layer.name} onChange={(name) => change('Rename', setLayer(layer.id, { name }))} className="-ml-1 w-full text-[16px] font-semibold" />
+          <NameField
+            label="Name of the layer"
+            value={layer.name}
+            onChange={(name) => change('Rename', setLayer(layer.id, { name }))}
+            className="-ml-1 w-full text-[16px] font-semibold"
+          />
         </h2>
         <span className="text-sm text-dim">{definition.label}</span>
       </div>
@@ -75,18 +83,33 @@ function OfScene() {
         <span className="mr-auto text-dim">Background</span>
         {scene.background ? (
           <>
-            <ColourField label="Background" value={scene.background} onChange={(background) => drag('Change the background', setScene({ background }))} onDone={drop} />
-            <button type="button" className="text-dim hover:text-ink" onClick={() => change('Remove the background', setScene({ background: null }))}>
+            <ColourField
+              label="Background"
+              value={scene.background}
+              onChange={(background) => drag('Change the background', setScene({ background }))}
+              onDone={drop}
+            />
+            <button
+              type="button"
+              className="text-dim hover:text-ink"
+              onClick={() => change('Remove the background', setScene({ background: null }))}
+            >
               none
             </button>
           </>
         ) : (
-          <button type="button" className="hover:text-ember-ink" onClick={() => change('Add a background', setScene({ background: '#0b0d12' }))}>
+          <button
+            type="button"
+            className="hover:text-ember-ink"
+            onClick={() => change('Add a background', setScene({ background: '#0b0d12' }))}
+          >
             + add a background
           </button>
         )}
       </div>
-      <p className="mt-6 text-sm text-dim">Select a card below, or click the picture, to see what happens to a layer.</p>
+      <p className="mt-6 text-sm text-dim">
+        Select a card below, or click the picture, to see what happens to a layer.
+      </p>
     </>
   );
 }

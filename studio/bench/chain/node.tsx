@@ -35,7 +35,10 @@ export function Node({ title, aside, on, onToggle, grip, children, last }: Props
         <span className={`absolute top-[5px] left-0 z-10 ${dot}`} />
       )}
       <div className="flex min-h-6 items-center justify-between gap-2">
-        <h3 className={`truncate text-sm font-semibold ${on === false ? 'text-dim' : ''} ${grip ? 'cursor-grab' : ''}`} {...grip}>
+        <h3
+          className={`truncate text-sm font-semibold ${on === false ? 'text-dim' : ''} ${grip ? 'cursor-grab' : ''}`}
+          {...grip}
+        >
           {title}
         </h3>
         <div className="flex items-center gap-1 text-sm text-dim">{aside}</div>

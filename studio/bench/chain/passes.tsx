@@ -1,6 +1,14 @@
 import { ChevronRight, Copy, GripVertical, Trash2 } from 'lucide-react';
 import { useState } from 'react';
-import { addPass, copyPasses, duplicatePass, movePass, removePass, setLight, setPass } from '@ignis/core/scene/edits';
+import {
+  addPass,
+  copyPasses,
+  duplicatePass,
+  movePass,
+  removePass,
+  setLight,
+  setPass,
+} from '@ignis/core/scene/edits';
 import { newId } from '@ignis/core/scene/make';
 import type { Layer } from '@ignis/core/scene/schema';
 import type { LineSource } from '@ignis/core/sources/line';
@@ -22,13 +30,21 @@ export function Passes({ layer }: { layer: Layer & { source: LineSource } }) {
   const layers = useBench((s) => s.scene.layers);
   const { change, drag, drop } = useBench.getState();
   const [open, setOpen] = useState<string | null>(null);
-  const others = layers.filter((l): l is Layer & { source: LineSource } => l.id !== layer.id && l.source.kind === 'line');
+  const others = layers.filter(
+    (l): l is Layer & { source: LineSource } => l.id !== layer.id && l.source.kind === 'line',
+  );
   const front = source.passes.toReversed();
 
   const copies: MenuEntry[] = [
-    ...others.map((o) => ({ label: `Put these passes on ${o.name}`, run: () => change('Copy the passes', copyPasses(source, o.id)) })),
+    ...others.map((o) => ({
+      label: `Put these passes on ${o.name}`,
+      run: () => change('Copy the passes', copyPasses(source, o.id)),
+    })),
     ...(others.length > 0 ? [null] : []),
-    ...others.map((o) => ({ label: `Take the passes of ${o.name}`, run: () => change('Copy the passes', copyPasses(o.source, layer.id)) })),
+    ...others.map((o) => ({
+      label: `Take the passes of ${o.name}`,
+      run: () => change('Copy the passes', copyPasses(o.source, layer.id)),
+    })),
   ];
 
   const add = () => {
@@ -64,7 +80,13 @@ export function Passes({ layer }: { layer: Layer & { source: LineSource } }) {
           />
           <Menu
             trigger={
-              <button type="button" aria-label="Copy the passes" title="Copy the passes to or from another line" disabled={others.length === 0} className="rounded p-1 hover:text-ink disabled:opacity-40">
+              <button
+                type="button"
+                aria-label="Copy the passes"
+                title="Copy the passes to or from another line"
+                disabled={others.length === 0}
+                className="rounded p-1 hover:text-ink disabled:opacity-40"
+              >
                 <Copy size={14} />
               </button>
             }
@@ -73,11 +95,22 @@ export function Passes({ layer }: { layer: Layer & { source: LineSource } }) {
         </>
       }
     >
-      <SortableList items={front} onCarry={(id, to) => change('Reorder the passes', movePass(layer.id, id, source.passes.length - 1 - to))}>
+      <SortableList
+        items={front}
+        onCarry={(id, to) =>
+          change('Reorder the passes', movePass(layer.id, id, source.passes.length - 1 - to))
+        }
+      >
         {(pass) => (
           <SortableItem key={pass.id} id={pass.id}>
             {(grip) => (
-              <PassRow layer={layer} pass={pass} open={open === pass.id} onOpen={() => setOpen(open === pass.id ? null : pass.id)} grip={grip} />
+              <PassRow
+                layer={layer}
+                pass={pass}
+                open={open === pass.id}
+                onOpen={() => setOpen(open === pass.id ? null : pass.id)}
+                grip={grip}
+              />
             )}
           </SortableItem>
         )}
@@ -103,8 +136,8 @@ function PassRow({ layer, pass, open, onOpen, grip }: RowProps) {
   const set = (values: Partial<Pass>) => live.change(setPass(layer.id, pass.id, values));
   return (
     <div className="border-b border-line/70" data-pass={pass.name}>
-      <div className="flex h-8 items-center gap-1.5">
-        <span {...grip} className="-ml-1 cursor-grab text-line hover:text-dim" aria-hidden="true">
+      <div className="flex h-8 items-center gap-1">
+        <span {...grip} className="-ml-1.5 cursor-grab text-line hover:text-dim" aria-hidden="true">
           <GripVertical size={13} />
         </span>
         <button
@@ -113,15 +146,30 @@ function PassRow({ layer, pass, open, onOpen, grip }: RowProps) {
           aria-checked={pass.enabled}
           aria-label={`${pass.name} on`}
           title={pass.enabled ? 'Turn off' : 'Turn on'}
-          onClick={() => change(pass.enabled ? `Turn ${pass.name} off` : `Turn ${pass.name} on`, setPass(layer.id, pass.id, { enabled: !pass.enabled }))}
-          className="grid size-5 place-items-center"
+          onClick={() =>
+            change(
+              pass.enabled ? `Turn ${pass.name} off` : `Turn ${pass.name} on`,
+              setPass(layer.id, pass.id, { enabled: !pass.enabled }),
+            )
+          }
+          className="grid h-5 w-4 place-items-center"
         >
-          <span className={`block size-2.5 rounded-full border ${pass.enabled ? 'border-ember bg-ember' : 'border-dim'}`} />
+          <span
+            className={`block size-2.5 rounded-full border ${pass.enabled ? 'border-ember bg-ember' : 'border-dim'}`}
+          />
         </button>
         <Swatch pass={pass} />
-        <button type="button" aria-expanded={open} onClick={onOpen} className={`flex min-w-0 flex-1 items-center gap-0.5 text-left text-sm ${pass.enabled ? '' : 'text-dim'}`}>
+        <button
+          type="button"
+          aria-expanded={open}
+          onClick={onOpen}
+          className={`flex min-w-0 flex-1 items-center gap-0.5 text-left text-sm ${pass.enabled ? '' : 'text-dim'}`}
+        >
           <span className="truncate">{pass.name}</span>
-          <ChevronRight size={13} className={`shrink-0 text-dim transition-transform ${open ? 'rotate-90' : ''}`} />
+          <ChevronRight
+            size={13}
+            className={`shrink-0 text-dim transition-transform ${open ? 'rotate-90' : ''}`}
+          />
         </button>
         <Compact pass={pass} field="width" unit="px" onChange={set} onDone={live.done} />
         <Compact pass={pass} field="blur" unit="σ" onChange={set} onDone={live.done} />
@@ -129,15 +177,37 @@ function PassRow({ layer, pass, open, onOpen, grip }: RowProps) {
       {open && (
         <div className="mb-2 rounded-md bg-ground/60 p-2">
           <div className="mb-1 flex items-center gap-1">
-            <NameField label="Name of the pass" value={pass.name} onChange={(name) => change('Rename a pass', setPass(layer.id, pass.id, { name }))} className="flex-1 text-sm" />
-            <Button look="icon" className="size-7" aria-label={`Duplicate ${pass.name}`} title="Duplicate" onClick={() => change('Duplicate a pass', duplicatePass(layer.id, pass.id))}>
+            <NameField
+              label="Name of the pass"
+              value={pass.name}
+              onChange={(name) => change('Rename a pass', setPass(layer.id, pass.id, { name }))}
+              className="flex-1 text-sm"
+            />
+            <Button
+              look="icon"
+              className="size-7"
+              aria-label={`Duplicate ${pass.name}`}
+              title="Duplicate"
+              onClick={() => change('Duplicate a pass', duplicatePass(layer.id, pass.id))}
+            >
               <Copy size={14} />
             </Button>
-            <Button look="icon" className="size-7" aria-label={`Remove ${pass.name}`} title="Remove" onClick={() => change('Remove a pass', removePass(layer.id, pass.id))}>
+            <Button
+              look="icon"
+              className="size-7"
+              aria-label={`Remove ${pass.name}`}
+              title="Remove"
+              onClick={() => change('Remove a pass', removePass(layer.id, pass.id))}
+            >
               <Trash2 size={14} />
             </Button>
           </div>
-          <ParameterControls parameters={passParameters} values={pass} onChange={(v) => set(v as Partial<Pass>)} onDone={live.done} />
+          <ParameterControls
+            parameters={passParameters}
+            values={pass}
+            onChange={(v) => set(v as Partial<Pass>)}
+            onDone={live.done}
+          />
         </div>
       )}
     </div>
@@ -156,18 +226,28 @@ function Compact({ pass, field, unit, onChange, onDone }: CompactProps) {
   const parameter = { ...passParameters[field], label: `${pass.name} ${field}` };
   return (
     <span className="flex items-baseline">
-      <NumberField value={pass[field]} parameter={parameter} unit={false} onChange={(v) => onChange({ [field]: v })} onDone={onDone} className="[&>input]:w-10" />
-      <span className="w-3.5 text-xs text-dim">{unit}</span>
+      <NumberField
+        value={pass[field]}
+        parameter={parameter}
+        unit={false}
+        onChange={(v) => onChange({ [field]: v })}
+        onDone={onDone}
+        className="[&>input]:w-9.5"
+      />
+      <span className="w-3 text-xs text-dim">{unit}</span>
     </span>
   );
 }
 
 /** A cross-section of a pass: how wide, how soft, which colour. */
 function Swatch({ pass }: { pass: Pass }) {
-  const solid = Math.min(46, Math.max(2, pass.width * 0.32));
+  const solid = Math.min(38, Math.max(2, pass.width * 0.3));
   const soft = Math.min(30, pass.blur * 0.7);
   return (
-    <span className="grid h-[22px] w-[46px] shrink-0 place-items-center overflow-hidden rounded bg-black" aria-hidden="true">
+    <span
+      className="grid h-[22px] w-[38px] shrink-0 place-items-center overflow-hidden rounded bg-black"
+      aria-hidden="true"
+    >
       <span
         style={{
           width: solid,

@@ -9,8 +9,21 @@ import { liveEdit, useBench } from '../../state/bench';
 import { NumberField } from '../../ui/number-field';
 import { Node } from './node';
 
-const number = (label: string, unit: NumberParameter['unit'], min: number, max: number, initial: number, step = 1): NumberParameter => ({
-  kind: 'number', label, unit, min, max, step, default: initial,
+const number = (
+  label: string,
+  unit: NumberParameter['unit'],
+  min: number,
+  max: number,
+  initial: number,
+  step = 1,
+): NumberParameter => ({
+  kind: 'number',
+  label,
+  unit,
+  min,
+  max,
+  step,
+  default: initial,
 });
 
 const FIELDS = {
@@ -31,8 +44,17 @@ export function Placement({ layer }: { layer: Layer }) {
   const set = (values: Partial<Place>): Edit => setPlacement(layer.id, { ...about, ...values });
   const p = layer.placement;
   const row = 'grid grid-cols-[52px_1fr_52px_1fr] items-center text-sm text-dim';
-  const field = (name: keyof typeof FIELDS, value: number, values: (v: number) => Partial<Place>) => (
-    <NumberField value={value} parameter={FIELDS[name]} onChange={(v) => live.change(set(values(v)))} onDone={live.done} />
+  const field = (
+    name: keyof typeof FIELDS,
+    value: number,
+    values: (v: number) => Partial<Place>,
+  ) => (
+    <NumberField
+      value={value}
+      parameter={FIELDS[name]}
+      onChange={(v) => live.change(set(values(v)))}
+      onDone={live.done}
+    />
   );
   const moved = JSON.stringify({ ...p, pivotX: 0, pivotY: 0 }) !== JSON.stringify(placed());
   return (
@@ -41,14 +63,32 @@ export function Placement({ layer }: { layer: Layer }) {
       aside={
         <>
           {moved && (
-            <button type="button" onClick={() => change('Reset the place', setPlacement(layer.id, placed(middleOf(box))))} className="rounded px-1.5 text-xs hover:text-ink">
+            <button
+              type="button"
+              onClick={() =>
+                change('Reset the place', setPlacement(layer.id, placed(middleOf(box))))
+              }
+              className="rounded px-1.5 text-xs hover:text-ink"
+            >
               reset
             </button>
           )}
-          <button type="button" aria-label="Flip left to right" title="Flip left to right" onClick={() => change('Flip', flipLayer(layer.id, 'x'))} className="rounded p-1 hover:text-ink">
+          <button
+            type="button"
+            aria-label="Flip left to right"
+            title="Flip left to right"
+            onClick={() => change('Flip', flipLayer(layer.id, 'x'))}
+            className="rounded p-1 hover:text-ink"
+          >
             <FlipHorizontal2 size={15} />
           </button>
-          <button type="button" aria-label="Flip top to bottom" title="Flip top to bottom" onClick={() => change('Flip', flipLayer(layer.id, 'y'))} className="rounded p-1 hover:text-ink">
+          <button
+            type="button"
+            aria-label="Flip top to bottom"
+            title="Flip top to bottom"
+            onClick={() => change('Flip', flipLayer(layer.id, 'y'))}
+            className="rounded p-1 hover:text-ink"
+          >
             <FlipVertical2 size={15} />
           </button>
         </>
@@ -56,15 +96,15 @@ export function Placement({ layer }: { layer: Layer }) {
     >
       <div className={row}>
         X {field('x', about.x, (x) => ({ x }))}
-        <span className="pl-2">Width</span> {field('width', about.scaleX * 100, (v) => ({ scaleX: v / 100 || 0.001 }))}
+        <span className="pl-2">Width</span>{' '}
+        {field('width', about.scaleX * 100, (v) => ({ scaleX: v / 100 || 0.001 }))}
       </div>
       <div className={row}>
         Y {field('y', about.y, (y) => ({ y }))}
-        <span className="pl-2">Height</span> {field('height', about.scaleY * 100, (v) => ({ scaleY: v / 100 || 0.001 }))}
+        <span className="pl-2">Height</span>{' '}
+        {field('height', about.scaleY * 100, (v) => ({ scaleY: v / 100 || 0.001 }))}
       </div>
-      <div className={row}>
-        Turn {field('turn', about.rotation, (rotation) => ({ rotation }))}
-      </div>
+      <div className={row}>Turn {field('turn', about.rotation, (rotation) => ({ rotation }))}</div>
     </Node>
   );
 }

@@ -19,7 +19,11 @@ export function SortableList<T extends { id: string }>({ items, onCarry, childre
       collisionDetection={closestCenter}
       modifiers={[({ transform }) => ({ ...transform, x: 0 })]}
       onDragEnd={({ active, over }) => {
-        if (over && over.id !== active.id) onCarry(String(active.id), items.findIndex((i) => i.id === over.id));
+        if (over && over.id !== active.id)
+          onCarry(
+            String(active.id),
+            items.findIndex((i) => i.id === over.id),
+          );
       }}
     >
       <SortableContext items={items.map((i) => i.id)} strategy={verticalListSortingStrategy}>
@@ -30,7 +34,13 @@ export function SortableList<T extends { id: string }>({ items, onCarry, childre
 }
 
 /** One item; `children` gets what makes an element the handle to carry it by. */
-export function SortableItem({ id, children }: { id: string; children(grip: Record<string, unknown>): ReactNode }) {
+export function SortableItem({
+  id,
+  children,
+}: {
+  id: string;
+  children(grip: Record<string, unknown>): ReactNode;
+}) {
   const { listeners, setNodeRef, transform, transition, isDragging } = useSortable({ id });
   return (
     <div

@@ -14,7 +14,10 @@ export function Steps({ layer }: { layer: Layer }) {
   const { change } = useBench.getState();
   return (
     <>
-      <SortableList items={layer.steps} onCarry={(id, to) => change('Reorder the steps', moveStep(layer.id, id, to))}>
+      <SortableList
+        items={layer.steps}
+        onCarry={(id, to) => change('Reorder the steps', moveStep(layer.id, id, to))}
+      >
         {(step) => {
           const definition = stepOfKind(step.kind);
           const live = liveEdit(`Change ${definition.label}`);
@@ -26,9 +29,22 @@ export function Steps({ layer }: { layer: Layer }) {
                     title={definition.label}
                     grip={grip}
                     on={step.enabled}
-                    onToggle={() => change(`Turn ${definition.label} ${step.enabled ? 'off' : 'on'}`, setStep(layer.id, step.id, { enabled: !step.enabled }))}
+                    onToggle={() =>
+                      change(
+                        `Turn ${definition.label} ${step.enabled ? 'off' : 'on'}`,
+                        setStep(layer.id, step.id, { enabled: !step.enabled }),
+                      )
+                    }
                     aside={
-                      <button type="button" aria-label={`Remove ${definition.label}`} title="Remove" onClick={() => change(`Remove ${definition.label}`, removeStep(layer.id, step.id))} className="rounded p-1 hover:text-ink">
+                      <button
+                        type="button"
+                        aria-label={`Remove ${definition.label}`}
+                        title="Remove"
+                        onClick={() =>
+                          change(`Remove ${definition.label}`, removeStep(layer.id, step.id))
+                        }
+                        className="rounded p-1 hover:text-ink"
+                      >
                         <Trash2 size={14} />
                       </button>
                     }
@@ -52,11 +68,17 @@ export function Steps({ layer }: { layer: Layer }) {
           <Menu
             align="start"
             trigger={
-              <button type="button" className="-ml-1 rounded px-1 font-normal text-dim hover:text-ink">
+              <button
+                type="button"
+                className="-ml-1 rounded px-1 font-normal text-dim hover:text-ink"
+              >
                 + add a step
               </button>
             }
-            items={steps.map((s) => ({ label: s.label, run: () => change(`Add ${s.label}`, addStep(layer.id, newStep(s.kind))) }))}
+            items={steps.map((s) => ({
+              label: s.label,
+              run: () => change(`Add ${s.label}`, addStep(layer.id, newStep(s.kind))),
+            }))}
           />
         }
       />

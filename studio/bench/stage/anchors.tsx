@@ -1,7 +1,15 @@
 import type { RefObject } from 'react';
 import type { Point } from '@ignis/core/geometry/affine';
 import { apply, invert } from '@ignis/core/geometry/affine';
-import { bendSegment, holdAngle, insertAnchor, moveAnchor, nearestOn, setHandle, turnAnchor } from '@ignis/core/geometry/edit-path';
+import {
+  bendSegment,
+  holdAngle,
+  insertAnchor,
+  moveAnchor,
+  nearestOn,
+  setHandle,
+  turnAnchor,
+} from '@ignis/core/geometry/edit-path';
 import { segments } from '@ignis/core/geometry/path';
 import { setPath } from '@ignis/core/scene/edits';
 import { placementMap } from '@ignis/core/scene/placement';
@@ -24,7 +32,8 @@ export function Anchors({ stage, layer }: Props) {
   const map = toStage(view, layer.placement);
   const inverse = invert(placementMap(layer.placement));
   if (!inverse) return null;
-  const own = (e: { clientX: number; clientY: number }): Point => apply(inverse, scenePoint(stage.current!, e));
+  const own = (e: { clientX: number; clientY: number }): Point =>
+    apply(inverse, scenePoint(stage.current!, e));
   const { drag, drop, change, set } = useBench.getState();
 
   const dragAnchor = (i: number) => (down: React.PointerEvent) => {
@@ -37,7 +46,10 @@ export function Anchors({ stage, layer }: Props) {
       move(e) {
         const p = own(e);
         const to = { x: from.x + p.x - start.x, y: from.y + p.y - start.y };
-        drag('Move an anchor', setPath(layer.id, moveAnchor(path, i, e.shiftKey ? holdAngle(from, to) : to)));
+        drag(
+          'Move an anchor',
+          setPath(layer.id, moveAnchor(path, i, e.shiftKey ? holdAngle(from, to) : to)),
+        );
       },
       up: drop,
     });
@@ -51,7 +63,10 @@ export function Anchors({ stage, layer }: Props) {
       move(e) {
         const p = own(e);
         const to = e.shiftKey ? holdAngle(a, p) : p;
-        drag('Turn a handle', setPath(layer.id, setHandle(path, i, which, { x: to.x - a.x, y: to.y - a.y })));
+        drag(
+          'Turn a handle',
+          setPath(layer.id, setHandle(path, i, which, { x: to.x - a.x, y: to.y - a.y })),
+        );
       },
       up: drop,
     });
@@ -67,7 +82,19 @@ export function Anchors({ stage, layer }: Props) {
     follow(down.nativeEvent, {
       move(e) {
         const p = own(e);
-        drag('Bend a segment', setPath(layer.id, bendSegment(path, at.segment, Math.min(0.85, Math.max(0.15, at.t)), p.x - start.x, p.y - start.y)));
+        drag(
+          'Bend a segment',
+          setPath(
+            layer.id,
+            bendSegment(
+              path,
+              at.segment,
+              Math.min(0.85, Math.max(0.15, at.t)),
+              p.x - start.x,
+              p.y - start.y,
+            ),
+          ),
+        );
       },
       up(moved) {
         if (moved) return drop();
@@ -84,10 +111,23 @@ export function Anchors({ stage, layer }: Props) {
   return (
     <g>
       {segments(path).map((c, i) => (
-        <g key={i} onPointerDown={pressSegment(i)} className="cursor-copy">
-          <path d={segmentData(map, c)} fill="none" stroke="#000" strokeOpacity={0.55} strokeWidth={3} />
-          <path d={segmentData(map, c)} fill="none" stroke="#fff" strokeOpacity={0.75} strokeWidth={1} />
-          <path d={segmentData(map, c)} fill="none" stroke="transparent" strokeWidth={14} data-segment={i}>
+        <g key={i} onPointerDown={pressSegment(i)} className="group cursor-copy">
+          <path
+            d={segmentData(map, c)}
+            fill="none"
+            stroke="#000"
+            strokeOpacity={0.3}
+            strokeWidth={1}
+          />
+          <path
+            d={segmentData(map, c)}
+            fill="none"
+            stroke="#ff7a3c"
+            strokeOpacity={0}
+            strokeWidth={14}
+            className="transition-[stroke-opacity] group-hover:[stroke-opacity:.22]"
+            data-segment={i}
+          >
             <title>Click to insert an anchor, drag to bend</title>
           </path>
         </g>
@@ -100,10 +140,34 @@ export function Anchors({ stage, layer }: Props) {
             const h = apply(map, { x: a.x + a[w].x, y: a.y + a[w].y });
             return (
               <g key={`${i}${w}`}>
-                <line x1={p.x} y1={p.y} x2={h.x} y2={h.y} stroke="#000" strokeOpacity={0.5} strokeWidth={3} />
+                <line
+                  x1={p.x}
+                  y1={p.y}
+                  x2={h.x}
+                  y2={h.y}
+                  stroke="#000"
+                  strokeOpacity={0.5}
+                  strokeWidth={3}
+                />
                 <line x1={p.x} y1={p.y} x2={h.x} y2={h.y} stroke="#ffc8ac" strokeWidth={1.2} />
-                <circle cx={h.x} cy={h.y} r={10} fill="transparent" onPointerDown={dragHandle(i, w)} className="cursor-move" data-handle={`${i}-${w}`} />
-                <circle cx={h.x} cy={h.y} r={4} fill="#ffae85" stroke="#000" strokeOpacity={0.5} pointerEvents="none" />
+                <circle
+                  cx={h.x}
+                  cy={h.y}
+                  r={10}
+                  fill="transparent"
+                  onPointerDown={dragHandle(i, w)}
+                  className="cursor-move"
+                  data-handle={`${i}-${w}`}
+                />
+                <circle
+                  cx={h.x}
+                  cy={h.y}
+                  r={4}
+                  fill="#ffae85"
+                  stroke="#000"
+                  strokeOpacity={0.5}
+                  pointerEvents="none"
+                />
               </g>
             );
           }),
@@ -118,17 +182,34 @@ export function Anchors({ stage, layer }: Props) {
             onPointerDown={dragAnchor(i)}
             onDoubleClick={(e) => {
               e.stopPropagation();
-              change(a.kind === 'smooth' ? 'Make a corner' : 'Make smooth', setPath(layer.id, turnAnchor(path, i)));
+              change(
+                a.kind === 'smooth' ? 'Make a corner' : 'Make smooth',
+                setPath(layer.id, turnAnchor(path, i)),
+              );
             }}
             className="cursor-move"
             data-anchor={i}
           >
-            <title>{a.kind === 'smooth' ? 'Smooth anchor: drag it; double-click makes it a corner' : 'Corner anchor: drag it; double-click makes it smooth'}</title>
+            <title>
+              {a.kind === 'smooth'
+                ? 'Smooth anchor: drag it; double-click makes it a corner'
+                : 'Corner anchor: drag it; double-click makes it smooth'}
+            </title>
             <circle cx={p.x} cy={p.y} r={12} fill="transparent" />
             {a.kind === 'smooth' ? (
               <circle cx={p.x} cy={p.y} r={size} fill={fill} stroke="#fff" strokeWidth={2} />
             ) : (
-              <rect x={p.x - size} y={p.y - size} width={2 * size} height={2 * size} rx={1.5} transform={`rotate(45 ${p.x} ${p.y})`} fill={fill} stroke="#fff" strokeWidth={2} />
+              <rect
+                x={p.x - size}
+                y={p.y - size}
+                width={2 * size}
+                height={2 * size}
+                rx={1.5}
+                transform={`rotate(45 ${p.x} ${p.y})`}
+                fill={fill}
+                stroke="#fff"
+                strokeWidth={2}
+              />
             )}
           </g>
         );

@@ -11,10 +11,20 @@ import { follow, scenePoint } from './pointer';
 
 /** Handles by their share of the box: corners keep proportions, sides stretch. */
 const HANDLES = [
-  [0, 0], [0.5, 0], [1, 0], [1, 0.5], [1, 1], [0.5, 1], [0, 1], [0, 0.5],
+  [0, 0],
+  [0.5, 0],
+  [1, 0],
+  [1, 0.5],
+  [1, 1],
+  [0.5, 1],
+  [0, 1],
+  [0, 0.5],
 ] as const;
 
-const at = (box: Box, u: number, v: number): Point => ({ x: box.x0 + (box.x1 - box.x0) * u, y: box.y0 + (box.y1 - box.y0) * v });
+const at = (box: Box, u: number, v: number): Point => ({
+  x: box.x0 + (box.x1 - box.x0) * u,
+  y: box.y0 + (box.y1 - box.y0) * v,
+});
 
 /** The placement after a handle was pulled to a place (scene px); the opposite handle stays. */
 function pulled(p: Placement, box: Box, [u, v]: readonly [number, number], to: Point): Placement {
@@ -63,12 +73,17 @@ export function Arrange({ stage, layer, onClick }: Props) {
   const map = toStage(view, layer.placement);
   const { drag, drop } = useBench.getState();
   const p = layer.placement;
-  const corners = [at(box, 0, 0), at(box, 1, 0), at(box, 1, 1), at(box, 0, 1)].map((c) => apply(map, c));
+  const corners = [at(box, 0, 0), at(box, 1, 0), at(box, 1, 1), at(box, 0, 1)].map((c) =>
+    apply(map, c),
+  );
   const outline = corners.map((c) => `${c.x},${c.y}`).join(' ');
   const middle = apply(map, middleOf(box));
   const top = apply(map, at(box, 0.5, 0));
   const far = Math.hypot(top.x - middle.x, top.y - middle.y) || 1;
-  const knob = { x: top.x + ((top.x - middle.x) / far) * 26, y: top.y + ((top.y - middle.y) / far) * 26 };
+  const knob = {
+    x: top.x + ((top.x - middle.x) / far) * 26,
+    y: top.y + ((top.y - middle.y) / far) * 26,
+  };
 
   const move = (down: React.PointerEvent) => {
     if (down.button !== 0) return;
@@ -80,7 +95,13 @@ export function Arrange({ stage, layer, onClick }: Props) {
         let dx = now.x - start.x;
         let dy = now.y - start.y;
         if (e.shiftKey) [dx, dy] = Math.abs(dx) > Math.abs(dy) ? [dx, 0] : [0, dy];
-        drag('Move', setPlacement(layer.id, { x: Math.round((p.x + dx) * 10) / 10, y: Math.round((p.y + dy) * 10) / 10 }));
+        drag(
+          'Move',
+          setPlacement(layer.id, {
+            x: Math.round((p.x + dx) * 10) / 10,
+            y: Math.round((p.y + dy) * 10) / 10,
+          }),
+        );
       },
       up: (moved) => (moved ? drop() : onClick(start)),
     });
@@ -90,7 +111,11 @@ export function Arrange({ stage, layer, onClick }: Props) {
     if (down.button !== 0) return;
     down.stopPropagation();
     follow(down.nativeEvent, {
-      move: (e) => drag('Scale', setPlacement(layer.id, pulled(p, box, handle, scenePoint(stage.current!, e)))),
+      move: (e) =>
+        drag(
+          'Scale',
+          setPlacement(layer.id, pulled(p, box, handle, scenePoint(stage.current!, e))),
+        ),
       up: drop,
     });
   };
@@ -117,9 +142,32 @@ export function Arrange({ stage, layer, onClick }: Props) {
 
   return (
     <g>
-      <polygon points={outline} fill="transparent" stroke="#000" strokeOpacity={0.5} strokeWidth={3} className="cursor-move" onPointerDown={move} data-testid="arrange-box" />
-      <polygon points={outline} fill="none" stroke="#ff7a3c" strokeWidth={1.3} pointerEvents="none" />
-      <line x1={top.x} y1={top.y} x2={knob.x} y2={knob.y} stroke="#ff7a3c" strokeWidth={1.3} pointerEvents="none" />
+      <polygon
+        points={outline}
+        fill="transparent"
+        stroke="#000"
+        strokeOpacity={0.5}
+        strokeWidth={3}
+        className="cursor-move"
+        onPointerDown={move}
+        data-testid="arrange-box"
+      />
+      <polygon
+        points={outline}
+        fill="none"
+        stroke="#ff7a3c"
+        strokeWidth={1.3}
+        pointerEvents="none"
+      />
+      <line
+        x1={top.x}
+        y1={top.y}
+        x2={knob.x}
+        y2={knob.y}
+        stroke="#ff7a3c"
+        strokeWidth={1.3}
+        pointerEvents="none"
+      />
       <g onPointerDown={turn} className="cursor-grab" data-testid="rotate">
         <title>Rotate; Shift holds to 15°</title>
         <circle cx={knob.x} cy={knob.y} r={12} fill="transparent" />
@@ -129,12 +177,26 @@ export function Arrange({ stage, layer, onClick }: Props) {
         const h = apply(map, at(box, u, v));
         const side = u === 0.5 || v === 0.5;
         return (
-          <g key={`${u}-${v}`} onPointerDown={scale([u, v])} className={side ? 'cursor-ew-resize' : 'cursor-nwse-resize'} data-handle={`${u}-${v}`}>
+          <g
+            key={`${u}-${v}`}
+            onPointerDown={scale([u, v])}
+            className={side ? 'cursor-ew-resize' : 'cursor-nwse-resize'}
+            data-handle={`${u}-${v}`}
+          >
             <circle cx={h.x} cy={h.y} r={11} fill="transparent" />
             {side ? (
               <circle cx={h.x} cy={h.y} r={3.5} fill="#fff" stroke="#000" strokeOpacity={0.6} />
             ) : (
-              <rect x={h.x - 4.5} y={h.y - 4.5} width={9} height={9} rx={2} fill="#fff" stroke="#000" strokeOpacity={0.6} />
+              <rect
+                x={h.x - 4.5}
+                y={h.y - 4.5}
+                width={9}
+                height={9}
+                rx={2}
+                fill="#fff"
+                stroke="#000"
+                strokeOpacity={0.6}
+              />
             )}
           </g>
         );

@@ -19,7 +19,9 @@ export function Draw({ stage }: { stage: RefObject<HTMLElement | null> }) {
 
   const closes = (p: Point) => {
     const f = drawnPath()?.anchors[0];
-    return !!f && drawnPath()!.anchors.length > 2 && Math.hypot(p.x - f.x, p.y - f.y) * view.zoom < NEAR;
+    return (
+      !!f && drawnPath()!.anchors.length > 2 && Math.hypot(p.x - f.x, p.y - f.y) * view.zoom < NEAR
+    );
   };
 
   useEffect(() => {
@@ -67,7 +69,8 @@ export function Draw({ stage }: { stage: RefObject<HTMLElement | null> }) {
         onPointerMove={(e) => {
           const p = scenePoint(stage.current!, e);
           setPointer(p);
-          if (e.buttons === 0) suggest(closes(p) ? drawnPath()!.anchors[0]! : drawingPoint(p, e.shiftKey));
+          if (e.buttons === 0)
+            suggest(closes(p) ? drawnPath()!.anchors[0]! : drawingPoint(p, e.shiftKey));
         }}
         onPointerLeave={() => {
           setPointer(null);
@@ -75,7 +78,15 @@ export function Draw({ stage }: { stage: RefObject<HTMLElement | null> }) {
         }}
         onDoubleClick={endDrawing}
       />
-      {path && <path d={pathData([view.zoom, 0, 0, view.zoom, view.x, view.y], path)} fill="none" stroke="#fff" strokeOpacity={0.6} pointerEvents="none" />}
+      {path && (
+        <path
+          d={pathData([view.zoom, 0, 0, view.zoom, view.x, view.y], path)}
+          fill="none"
+          stroke="#fff"
+          strokeOpacity={0.6}
+          pointerEvents="none"
+        />
+      )}
       {path?.anchors.map((a, i) => {
         const p = on(a);
         const h = { x: a.out.x * view.zoom, y: a.out.y * view.zoom };
@@ -83,7 +94,13 @@ export function Draw({ stage }: { stage: RefObject<HTMLElement | null> }) {
           <g key={i} pointerEvents="none">
             {(h.x !== 0 || h.y !== 0) && i === path.anchors.length - 1 && (
               <>
-                <line x1={p.x - h.x} y1={p.y - h.y} x2={p.x + h.x} y2={p.y + h.y} stroke="#ffc8ac" />
+                <line
+                  x1={p.x - h.x}
+                  y1={p.y - h.y}
+                  x2={p.x + h.x}
+                  y2={p.y + h.y}
+                  stroke="#ffc8ac"
+                />
                 <circle cx={p.x + h.x} cy={p.y + h.y} r={4} fill="#ffae85" />
               </>
             )}
@@ -91,7 +108,17 @@ export function Draw({ stage }: { stage: RefObject<HTMLElement | null> }) {
           </g>
         );
       })}
-      {closing && first && <circle cx={on(first).x} cy={on(first).y} r={NEAR} fill="none" stroke="#ff7a3c" strokeWidth={2.5} pointerEvents="none" />}
+      {closing && first && (
+        <circle
+          cx={on(first).x}
+          cy={on(first).y}
+          r={NEAR}
+          fill="none"
+          stroke="#ff7a3c"
+          strokeWidth={2.5}
+          pointerEvents="none"
+        />
+      )}
     </g>
   );
 }

@@ -49,9 +49,15 @@ let kept: Layer | null = null;
 /** The new line, with the same ids for as long as its first anchor is being pulled. */
 function freshLine(scene: Scene, drawn: string | null, anchor: Anchor): Layer {
   const path = { closed: false, anchors: [anchor] };
-  if (kept && kept.id === drawn && kept.source.kind === 'line') return { ...kept, source: { ...kept.source, path } };
+  if (kept && kept.id === drawn && kept.source.kind === 'line')
+    return { ...kept, source: { ...kept.source, path } };
   const lines = scene.layers.filter((l) => l.source.kind === 'line').length;
-  kept = newLine(`Line ${lines + 1}`, path, undefined, Math.max(2, Math.round(Math.max(scene.width, scene.height) / 140)));
+  kept = newLine(
+    `Line ${lines + 1}`,
+    path,
+    undefined,
+    Math.max(2, Math.round(Math.max(scene.width, scene.height) / 140)),
+  );
   return kept;
 }
 
@@ -71,7 +77,10 @@ export function closeDrawing(handle: Point | null): void {
   drag('Close the line', (draft) => {
     if (handle) {
       const [first, ...rest] = path.anchors;
-      setPath(drawn, { ...path, anchors: [smooth(first!.x, first!.y, handle.x, handle.y), ...rest] })(draft);
+      setPath(drawn, {
+        ...path,
+        anchors: [smooth(first!.x, first!.y, handle.x, handle.y), ...rest],
+      })(draft);
     }
     closeLine(drawn)(draft);
   });
@@ -87,5 +96,10 @@ export function endDrawing(): void {
   const id = drawn ?? selected;
   useBench.setState({ selected: id });
   const layer = scene.layers.find((l) => l.id === id);
-  set({ mode: layer?.source.kind === 'line' ? 'anchors' : 'arrange', drawn: null, ghost: null, anchor: null });
+  set({
+    mode: layer?.source.kind === 'line' ? 'anchors' : 'arrange',
+    drawn: null,
+    ghost: null,
+    anchor: null,
+  });
 }

@@ -23,7 +23,12 @@ export function ModeBar() {
           {chosen && anchor !== null ? (
             <>
               <Small
-                onClick={() => change(chosen.kind === 'smooth' ? 'Make a corner' : 'Make smooth', setPath(layer.id, turnAnchor(line.path, anchor)))}
+                onClick={() =>
+                  change(
+                    chosen.kind === 'smooth' ? 'Make a corner' : 'Make smooth',
+                    setPath(layer.id, turnAnchor(line.path, anchor)),
+                  )
+                }
                 label={chosen.kind === 'smooth' ? 'Make a corner' : 'Make smooth'}
               />
               <Small
@@ -38,9 +43,19 @@ export function ModeBar() {
             <Hint>Click the line to insert, drag it to bend</Hint>
           )}
           {line.path.closed ? (
-            <Small onClick={() => change('Open the line', setPath(layer.id, { ...line.path, closed: false }))} label="Open path" />
+            <Small
+              onClick={() =>
+                change('Open the line', setPath(layer.id, { ...line.path, closed: false }))
+              }
+              label="Open path"
+            />
           ) : (
-            line.path.anchors.length > 2 && <Small onClick={() => change('Close the line', closeLine(layer.id))} label="Close path" />
+            line.path.anchors.length > 2 && (
+              <Small
+                onClick={() => change('Close the line', closeLine(layer.id))}
+                label="Close path"
+              />
+            )
           )}
         </>
       )}
@@ -64,14 +79,22 @@ function DrawBar() {
 
 const Bar = ({ children }: { children: React.ReactNode }) => (
   <div className="pointer-events-none absolute top-3 right-0 left-0 flex justify-center px-3">
-    <div className="pointer-events-auto flex h-9 items-center gap-0.5 rounded-full border border-line bg-panel/95 px-1.5 text-sm shadow-lg">{children}</div>
+    <div className="pointer-events-auto flex h-9 items-center gap-0.5 rounded-full border border-line bg-panel/95 px-1.5 text-sm shadow-lg">
+      {children}
+    </div>
   </div>
 );
 
-const Hint = ({ children }: { children: React.ReactNode }) => <span className="truncate px-2.5 text-dim">{children}</span>;
+const Hint = ({ children }: { children: React.ReactNode }) => (
+  <span className="truncate px-2.5 text-dim">{children}</span>
+);
 
 const Small = ({ label, onClick }: { label: string; onClick(): void }) => (
-  <button type="button" onClick={onClick} className="rounded-full px-2.5 py-1 whitespace-nowrap hover:bg-raised">
+  <button
+    type="button"
+    onClick={onClick}
+    className="rounded-full px-2.5 py-1 whitespace-nowrap hover:bg-raised"
+  >
     {label}
   </button>
 );

@@ -14,7 +14,10 @@ interface Following {
 }
 
 /** Follows the pointer from a press until it is let go. Esc calls the drag off. */
-export function follow(down: { clientX: number; clientY: number; pointerId: number }, f: Following): void {
+export function follow(
+  down: { clientX: number; clientY: number; pointerId: number },
+  f: Following,
+): void {
   let moved = false;
   const move = (e: PointerEvent) => {
     if (e.pointerId !== down.pointerId) return;
@@ -52,5 +55,8 @@ export function follow(down: { clientX: number; clientY: number; pointerId: numb
 export function scenePoint(stage: Element, e: { clientX: number; clientY: number }): Point {
   const { view } = useBench.getState();
   const box = stage.getBoundingClientRect();
-  return { x: (e.clientX - box.left - view.x) / view.zoom, y: (e.clientY - box.top - view.y) / view.zoom };
+  return {
+    x: (e.clientX - box.left - view.x) / view.zoom,
+    y: (e.clientY - box.top - view.y) / view.zoom,
+  };
 }

@@ -57,7 +57,8 @@ export function Stage({ onFiles }: Props) {
   }, [id, size]);
 
   useEffect(() => {
-    const typing = (e: KeyboardEvent) => (e.target as Element).closest('input, textarea, [role=dialog], [role=menu], button');
+    const typing = (e: KeyboardEvent) =>
+      (e.target as Element).closest('input, textarea, [role=dialog], [role=menu], button');
     const down = (e: KeyboardEvent) => {
       if (e.code !== 'Space' || typing(e)) return;
       e.preventDefault();
@@ -108,7 +109,14 @@ export function Stage({ onFiles }: Props) {
     setPanning(true);
     const { view } = useBench.getState();
     follow(down.nativeEvent, {
-      move: (e) => useBench.getState().set({ view: { ...view, x: view.x + e.clientX - down.clientX, y: view.y + e.clientY - down.clientY } }),
+      move: (e) =>
+        useBench.getState().set({
+          view: {
+            ...view,
+            x: view.x + e.clientX - down.clientX,
+            y: view.y + e.clientY - down.clientY,
+          },
+        }),
       up: () => setPanning(false),
       cancel: () => setPanning(false),
     });
@@ -143,19 +151,39 @@ export function Stage({ onFiles }: Props) {
       onDrop={(e) => {
         e.preventDefault();
         setDropping(false);
-        if (e.dataTransfer.files.length > 0) onFiles([...e.dataTransfer.files], scenePoint(element.current!, e), e.altKey);
+        if (e.dataTransfer.files.length > 0)
+          onFiles([...e.dataTransfer.files], scenePoint(element.current!, e), e.altKey);
       }}
     >
       <div
+        data-testid="scene-area"
+        data-width={width}
         className={`absolute origin-top-left shadow-[0_0_0_1px_#000,0_18px_60px_rgba(0,0,0,.55)] ${background ? '' : 'check'}`}
-        style={{ transform: `translate(${view.x}px, ${view.y}px)`, width: width * view.zoom, height: height * view.zoom }}
+        style={{
+          transform: `translate(${view.x}px, ${view.y}px)`,
+          width: width * view.zoom,
+          height: height * view.zoom,
+        }}
       />
-      <canvas ref={canvas} className="absolute top-0 left-0 origin-top-left" data-testid="picture" />
-      <svg className="absolute inset-0 h-full w-full" onPointerDown={press} style={{ pointerEvents: space || panning ? 'none' : 'auto' }} data-testid="overlay">
+      <canvas
+        ref={canvas}
+        className="absolute top-0 left-0 origin-top-left"
+        data-testid="picture"
+      />
+      <svg
+        className="absolute inset-0 h-full w-full"
+        onPointerDown={press}
+        style={{ pointerEvents: space || panning ? 'none' : 'auto' }}
+        data-testid="overlay"
+      >
         {hovered && hovered.id !== layer?.id && <Outline layer={hovered} />}
         {!comparing && mode === 'draw' && <Draw stage={element} />}
-        {!comparing && layer?.visible && mode === 'arrange' && <Arrange stage={element} layer={layer} onClick={(p) => void pick(p)} />}
-        {!comparing && layer?.visible && mode === 'anchors' && isLine(layer) && <Anchors stage={element} layer={layer} />}
+        {!comparing && layer?.visible && mode === 'arrange' && (
+          <Arrange stage={element} layer={layer} onClick={(p) => void pick(p)} />
+        )}
+        {!comparing && layer?.visible && mode === 'anchors' && isLine(layer) && (
+          <Anchors stage={element} layer={layer} />
+        )}
       </svg>
       <ModeBar />
       {comparing && <Notice text="Comparing" />}
@@ -171,17 +199,26 @@ export function Stage({ onFiles }: Props) {
   );
 }
 
-const isLine = (layer: Layer): layer is Layer & { source: LineSource } => layer.source.kind === 'line';
+const isLine = (layer: Layer): layer is Layer & { source: LineSource } =>
+  layer.source.kind === 'line';
 
 const Notice = ({ text }: { text: string }) => (
-  <div className="absolute bottom-4 left-1/2 -translate-x-1/2 rounded-full bg-ember px-4 py-1 text-sm font-semibold text-[#1d0d04]">{text}</div>
+  <div className="absolute bottom-4 left-1/2 -translate-x-1/2 rounded-full bg-ember px-4 py-1 text-sm font-semibold text-[#1d0d04]">
+    {text}
+  </div>
 );
 
 /** Where a layer lies, while the pointer is over its card. */
 function Outline({ layer }: { layer: Layer }) {
   const view = useBench((s) => s.view);
   const map = toStage(view, layer.placement);
-  const common = { fill: 'none', stroke: '#fff', strokeWidth: 1.5, strokeDasharray: '5 4', pointerEvents: 'none' } as const;
+  const common = {
+    fill: 'none',
+    stroke: '#fff',
+    strokeWidth: 1.5,
+    strokeDasharray: '5 4',
+    pointerEvents: 'none',
+  } as const;
   if (isLine(layer)) return <path d={pathData(map, layer.source.path)} {...common} />;
   const box = definitionOf(layer.source).box(layer.source);
   if (!box) return null;

@@ -23,7 +23,10 @@ export function shownScene(): Scene {
   const { scene, ghost, opened, comparing, compareWith, selected } = useBench.getState();
   if (!comparing) return ghost ?? scene;
   if (compareWith === 'opened' || !selected) return opened;
-  return { ...scene, layers: scene.layers.map((l) => (l.id === selected ? { ...l, visible: false } : l)) };
+  return {
+    ...scene,
+    layers: scene.layers.map((l) => (l.id === selected ? { ...l, visible: false } : l)),
+  };
 }
 
 /**
@@ -68,7 +71,9 @@ export function usePreview(canvas: RefObject<HTMLCanvasElement | null>, stage: S
       const full = Math.min(1, view.zoom * window.devicePixelRatio);
       let scale = full;
       if (!fine) {
-        const megapixels = regionAt(scene, view, stage, full).width * regionAt(scene, view, stage, full).height / 1e6;
+        const megapixels =
+          (regionAt(scene, view, stage, full).width * regionAt(scene, view, stage, full).height) /
+          1e6;
         const expected = megapixels * pace;
         if (expected > SMOOTH) scale = full * Math.max(0.25, Math.sqrt(SMOOTH / expected));
       }
@@ -78,14 +83,19 @@ export function usePreview(canvas: RefObject<HTMLCanvasElement | null>, stage: S
         return;
       }
       try {
-        const still = Math.max(0, scene.layers.findIndex((l) => l.id === selected));
+        const still = Math.max(
+          0,
+          scene.layers.findIndex((l) => l.id === selected),
+        );
         const made = await preview({ scene, region, scale, still });
         if (stopped) return;
         if (made && canvas.current && flight === own) {
           const element = canvas.current;
           element.width = region.width;
           element.height = region.height;
-          element.getContext('2d')!.putImageData(new ImageData(made.pixels, region.width, region.height), 0, 0);
+          element
+            .getContext('2d')!
+            .putImageData(new ImageData(made.pixels, region.width, region.height), 0, 0);
           shown = { region, scale };
           pace = pace * 0.6 + (made.took / ((region.width * region.height) / 1e6)) * 0.4;
           element.dataset.shown = scale === full ? 'fine' : 'coarse';
@@ -95,7 +105,11 @@ export function usePreview(canvas: RefObject<HTMLCanvasElement | null>, stage: S
         }
         failed = false;
       } catch (error) {
-        if (!stopped && !failed) toast.error('The picture could not be made', { description: (error as Error).message, duration: 12_000 });
+        if (!stopped && !failed)
+          toast.error('The picture could not be made', {
+            description: (error as Error).message,
+            duration: 12_000,
+          });
         failed = true;
       }
       if (flight === own) flight = null;
@@ -137,10 +151,20 @@ export function usePreview(canvas: RefObject<HTMLCanvasElement | null>, stage: S
 }
 
 /** The pixels at a scale that the stage shows of the scene, and a little beyond. */
-function regionAt(scene: Scene, view: { zoom: number; x: number; y: number }, stage: Size, scale: number): Region {
+function regionAt(
+  scene: Scene,
+  view: { zoom: number; x: number; y: number },
+  stage: Size,
+  scale: number,
+): Region {
   const k = scale / view.zoom;
   return intersect(
     wholeScene(scene, scale),
-    covering((-view.x - BEYOND) * k, (-view.y - BEYOND) * k, (stage.width - view.x + BEYOND) * k, (stage.height - view.y + BEYOND) * k),
+    covering(
+      (-view.x - BEYOND) * k,
+      (-view.y - BEYOND) * k,
+      (stage.width - view.x + BEYOND) * k,
+      (stage.height - view.y + BEYOND) * k,
+    ),
   );
 }

@@ -10,9 +10,12 @@ export const FARTHEST = 0.02;
 
 /** The view in which the whole scene stands in the middle of a stage, with some room round it. */
 export function fitted(scene: Size, stage: Size): View {
-  const room = 44;
-  const zoom = Math.min((stage.width - 2 * room) / scene.width, (stage.height - 2 * room - 24) / scene.height);
-  return centred(scene, stage, Math.max(FARTHEST, Math.min(NEAREST, zoom)), 12);
+  const room = 30;
+  const zoom = Math.min(
+    (stage.width - 2 * room) / scene.width,
+    (stage.height - 2 * room - 30) / scene.height,
+  );
+  return centred(scene, stage, Math.max(FARTHEST, Math.min(NEAREST, zoom)), 17);
 }
 
 /** The scene in the middle of a stage at a zoom. */

@@ -16,7 +16,9 @@ const KIND: Record<Layer['source']['kind'], string> = { picture: 'picture', line
 export function Card({ layer, small }: { layer: Layer; small: boolean }) {
   const selected = useBench((s) => s.selected === layer.id);
   const url = useThumbnail(layer);
-  const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({ id: layer.id });
+  const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({
+    id: layer.id,
+  });
   const { change, select, set } = useBench.getState();
   const items: MenuEntry[] = [
     { label: 'Duplicate', hint: 'Ctrl D', run: () => duplicate(layer) },
@@ -27,7 +29,11 @@ export function Card({ layer, small }: { layer: Layer; small: boolean }) {
     null,
     { label: 'Delete', run: () => remove(layer), danger: true },
   ];
-  const toggle = () => change(layer.visible ? `Hide ${layer.name}` : `Show ${layer.name}`, setLayer(layer.id, { visible: !layer.visible }));
+  const toggle = () =>
+    change(
+      layer.visible ? `Hide ${layer.name}` : `Show ${layer.name}`,
+      setLayer(layer.id, { visible: !layer.visible }),
+    );
 
   return (
     <WithContextMenu items={items}>
@@ -52,7 +58,9 @@ export function Card({ layer, small }: { layer: Layer; small: boolean }) {
             onClick={() => select(layer.id)}
             className={`check-small block h-[68px] w-full cursor-grab ${layer.visible ? '' : 'opacity-30'}`}
           >
-            {url && <img src={url} alt="" draggable={false} className="h-full w-full object-contain" />}
+            {url && (
+              <img src={url} alt="" draggable={false} className="h-full w-full object-contain" />
+            )}
           </button>
           <div className="flex items-center pt-1 pr-1 pl-1.5">
             <NameField
@@ -64,7 +72,11 @@ export function Card({ layer, small }: { layer: Layer; small: boolean }) {
             {!small && (
               <Menu
                 trigger={
-                  <button type="button" aria-label={`More about ${layer.name}`} className="rounded p-0.5 text-dim hover:text-ink">
+                  <button
+                    type="button"
+                    aria-label={`More about ${layer.name}`}
+                    className="rounded p-0.5 text-dim hover:text-ink"
+                  >
                     <Ellipsis size={14} />
                   </button>
                 }

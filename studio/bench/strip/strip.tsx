@@ -1,4 +1,11 @@
-import { closestCenter, DndContext, PointerSensor, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core';
+import {
+  closestCenter,
+  DndContext,
+  PointerSensor,
+  useSensor,
+  useSensors,
+  type DragEndEvent,
+} from '@dnd-kit/core';
 import { restrict } from './restrict';
 import { horizontalListSortingStrategy, SortableContext } from '@dnd-kit/sortable';
 import { useEffect, useRef } from 'react';
@@ -25,7 +32,9 @@ export function Strip({ onPicture }: { onPicture(): void }) {
   };
 
   useEffect(() => {
-    list.current?.querySelector(`[data-layer="${selected}"]`)?.scrollIntoView({ block: 'nearest', inline: 'nearest', behavior: 'smooth' });
+    list.current
+      ?.querySelector(`[data-layer="${selected}"]`)
+      ?.scrollIntoView({ block: 'nearest', inline: 'nearest', behavior: 'smooth' });
   }, [selected, layers.length]);
 
   useEffect(() => {
@@ -40,22 +49,38 @@ export function Strip({ onPicture }: { onPicture(): void }) {
   }, []);
 
   return (
-    <footer aria-label="Depth strip" className="relative flex h-[152px] shrink-0 items-center gap-1 border-t border-line bg-panel pr-3">
+    <footer
+      aria-label="Depth strip"
+      className="relative flex h-[152px] shrink-0 items-center gap-1 border-t border-line bg-panel pr-3"
+    >
       <div className="absolute -top-px right-0 left-0 h-[2px] bg-linear-to-r from-behind/80 via-line to-front/80" />
       <End word="back" tone="text-behind" />
-      <DndContext sensors={sensors} collisionDetection={closestCenter} modifiers={[restrict]} onDragEnd={carried}>
+      <DndContext
+        sensors={sensors}
+        collisionDetection={closestCenter}
+        modifiers={[restrict]}
+        onDragEnd={carried}
+      >
         <SortableContext items={layers.map((l) => l.id)} strategy={horizontalListSortingStrategy}>
           <ul
             ref={list}
             className="flex h-full min-w-0 items-center gap-2.5 overflow-x-auto overflow-y-hidden px-1"
             onKeyDown={(e) => {
-              if (e.altKey || e.shiftKey || e.ctrlKey || (e.key !== 'ArrowLeft' && e.key !== 'ArrowRight')) return;
+              if (
+                e.altKey ||
+                e.shiftKey ||
+                e.ctrlKey ||
+                (e.key !== 'ArrowLeft' && e.key !== 'ArrowRight')
+              )
+                return;
               if ((e.target as Element).tagName === 'INPUT') return;
               e.preventDefault();
               e.stopPropagation();
               walk(e.key === 'ArrowRight' ? 1 : -1);
               const { selected } = useBench.getState();
-              list.current?.querySelector<HTMLElement>(`[data-layer="${selected}"] [data-card]`)?.focus();
+              list.current
+                ?.querySelector<HTMLElement>(`[data-layer="${selected}"] [data-card]`)
+                ?.focus();
             }}
           >
             {layers.map((l) => (
@@ -64,7 +89,9 @@ export function Strip({ onPicture }: { onPicture(): void }) {
           </ul>
         </SortableContext>
       </DndContext>
-      {layers.length === 0 && <p className="px-3 text-dim">No layer yet. Drop a picture on the stage, or add one here.</p>}
+      {layers.length === 0 && (
+        <p className="px-3 text-dim">No layer yet. Drop a picture on the stage, or add one here.</p>
+      )}
       <End word="front" tone="text-front" />
       <div className="ml-auto pl-2">
         <AddLayer onPicture={onPicture} />
@@ -74,7 +101,13 @@ export function Strip({ onPicture }: { onPicture(): void }) {
 }
 
 const End = ({ word, tone }: { word: string; tone: string }) => (
-  <span className={`w-7 shrink-0 text-center text-xs ${tone}`} style={{ writingMode: 'vertical-rl', transform: word === 'back' ? 'rotate(180deg)' : undefined }}>
+  <span
+    className={`w-7 shrink-0 text-center text-xs ${tone}`}
+    style={{
+      writingMode: 'vertical-rl',
+      transform: word === 'back' ? 'rotate(180deg)' : undefined,
+    }}
+  >
     {word}
   </span>
 );

@@ -15,7 +15,7 @@ const made = new WeakMap<object, string>();
  */
 export function useThumbnail(layer: Layer): string | null {
   const [url, setUrl] = useState<string | null>(() => made.get(layer.source) ?? null);
-  const dragging = useBench((s) => s.gesture !== null || s.ghost !== null);
+  const dragging = useBench((s) => s.gesture !== null);
   const { width, height } = useBench((s) => s.scene);
   const { source, placement, steps } = layer;
   useEffect(() => {
@@ -28,7 +28,18 @@ export function useThumbnail(layer: Layer): string | null {
       width,
       height,
       background: null,
-      layers: [{ id: 'alone', name: '', visible: true, opacity: 100, blend: 'normal', source, placement, steps }],
+      layers: [
+        {
+          id: 'alone',
+          name: '',
+          visible: true,
+          opacity: 100,
+          blend: 'normal',
+          source,
+          placement,
+          steps,
+        },
+      ],
     };
     // The picture on the stage comes first.
     const wait = window.setTimeout(async () => {

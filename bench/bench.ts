@@ -1,0 +1,26 @@
+/** Measures what docs/performance.md tells: `npm run bench`, or `npm run bench -- --quick`. */
+import { writeFile } from 'node:fs/promises';
+import { fileURLToPath } from 'node:url';
+import { chromium } from '@playwright/test';
+import { BROWSER } from '../e2e/browser';
+import { createApp } from '../server/src/app';
+import { driven } from './driven';
+import { kernels } from './kernels';
+import { print } from './table';
+
+const rounds = process.argv.includes('--quick') ? 3 : 9;
+const at = (path: string) => fileURLToPath(new URL(path, import.meta.url));
+const server = createApp({ studio: at('../studio/dist'), scenes: at('../demo/scenes') }).listen(0);
+const browser = await chromium.launch(BROWSER);
+try {
+  const { port } = server.address() as { port: number };
+  const rows = [
+    ...(await kernels(browser, Math.max(5, rounds))),
+    ...(await driven(browser, `http://localhost:${port}`, rounds)),
+  ];
+  print(rows);
+  await writeFile(at('results.json'), `${JSON.stringify(rows, null, 2)}\n`);
+} finally {
+  await browser.close();
+  server.close();
+}

@@ -1,0 +1,195 @@
+/** The bench driven in Chromium at 1280 × 800 on a demo scene. */
+import { gzipSync } from 'node:zlib';
+import { readFile, readdir } from 'node:fs/promises';
+import type { Browser, Page } from '@playwright/test';
+import { openExample, settled, value } from '../e2e/bench-page';
+import { median, quantile, within, type Row } from './table';
+
+const SECTION =
+  'The bench, driven in Chromium at 1280 × 800 on “Heron in neon” (1920 × 1200, 4 layers)';
+
+/** Notes, in the page, when input came and when the next picture stood. */
+async function watch(page: Page): Promise<void> {
+  await page.evaluate(() => {
+    const log = { input: 0, waits: [] as number[], blocked: [] as number[] };
+    (window as unknown as { log: typeof log }).log = log;
+    const note = () => (log.input ||= performance.now());
+    for (const type of ['pointermove', 'wheel'])
+      window.addEventListener(type, note, { capture: true });
+    new MutationObserver(() => {
+      if (!log.input) return;
+      const since = log.input;
+      log.input = 0;
+      requestAnimationFrame(() => log.waits.push(performance.now() - since));
+    }).observe(document.querySelector('[data-testid=picture]')!, {
+      attributes: true,
+      attributeFilter: ['data-frame'],
+    });
+    new PerformanceObserver((list) =>
+      log.blocked.push(...list.getEntries().map((e) => e.duration)),
+    ).observe({ entryTypes: ['longtask'] });
+  });
+}
+
+const taken = (page: Page) =>
+  page.evaluate(() => {
+    const { log } = window as unknown as {
+      log: { input: number; waits: number[]; blocked: number[] };
+    };
+    return { waits: log.waits.splice(0), blocked: log.blocked.slice() };
+  });
+
+/** Drags from the middle of an element to the right and back, one step a frame. */
+async function drag(
+  page: Page,
+  box: { x: number; y: number; width: number; height: number },
+  steps: number,
+): Promise<number[]> {
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(box.x + box.width / 2 + 6, box.y + box.height / 2);
+  await page.waitForTimeout(300);
+  await taken(page);
+  for (let i = 0; i < steps; i++) {
+    await page.mouse.move(box.x + box.width / 2 + 6 + 40 * Math.sin(i / 4), box.y + box.height / 2);
+    await page.waitForTimeout(50);
+  }
+  const { waits } = await taken(page);
+  await page.mouse.up();
+  await settled(page);
+  return waits;
+}
+
+/** Measures what the artist feels. */
+export async function driven(browser: Browser, baseURL: string, rounds: number): Promise<Row[]> {
+  const rows: Row[] = [];
+  const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, baseURL });
+  const page = await context.newPage();
+  await openExample(page, 'Heron in neon');
+  await page.waitForTimeout(1500);
+  await watch(page);
+  const steps = rounds * 8;
+  const add = (name: string, waits: number[]) => {
+    rows.push(
+      within(
+        SECTION,
+        `${name}: input to picture, median of ${waits.length}`,
+        median(waits),
+        'ms',
+        33,
+      ),
+    );
+    rows.push(within(SECTION, `${name}: 95th percentile`, quantile(waits, 0.95), 'ms', 80));
+  };
+  for (const [name, label] of [
+    ['dragging the width of a pass', 'Core width'],
+    ['dragging the blur of a pass', 'Ambient blur'],
+  ] as const)
+    add(name, await drag(page, (await value(page, label).boundingBox())!, steps));
+  add(
+    'dragging an anchor of a 4-pass line',
+    await drag(page, (await page.locator('[data-anchor="2"]').boundingBox())!, steps),
+  );
+
+  const reopened: number[] = [];
+  for (let i = 0; i < Math.min(5, rounds); i++) {
+    await page.reload();
+    reopened.push(
+      await page.evaluate(
+        () =>
+          new Promise<number>((done) => {
+            const look = () =>
+              document.querySelector('[data-testid=picture]')?.hasAttribute('data-frame')
+                ? done(performance.now())
+                : requestAnimationFrame(look);
+            look();
+          }),
+      ),
+    );
+  }
+  rows.push(within(SECTION, 'first picture after opening the scene', median(reopened), 'ms', 1500));
+
+  await settled(page);
+  await watch(page);
+  const stage = (await page.getByTestId('scene-area').boundingBox())!;
+  await page.mouse.move(stage.x + 300, stage.y + 200);
+  const moved: number[] = [];
+  for (let i = 0; i < steps; i++) {
+    // Pan and zoom move the picture there is in the same frame: measured to the next frame.
+    moved.push(
+      await page.evaluate(
+        (i) =>
+          new Promise<number>((done) => {
+            const picture = document.querySelector<HTMLElement>('[data-testid=picture]')!;
+            const before = picture.style.transform;
+            const start = performance.now();
+            const look = () =>
+              picture.style.transform !== before
+                ? done(performance.now() - start)
+                : requestAnimationFrame(look);
+            document
+              .querySelector('section[aria-label=Stage]')!
+              .dispatchEvent(
+                new WheelEvent('wheel', {
+                  deltaX: i % 2 ? 6 : -6,
+                  deltaY: 3,
+                  bubbles: true,
+                  cancelable: true,
+                }),
+              );
+            look();
+          }),
+        i,
+      ),
+    );
+    await page.waitForTimeout(30);
+  }
+  rows.push(within(SECTION, 'pan: input to a (scaled) picture, median', median(moved), 'ms', 16));
+  await settled(page);
+
+  const { blocked } = await taken(page);
+  rows.push(
+    within(
+      SECTION,
+      'main thread blocked while panning and refining, longest',
+      Math.max(0, ...blocked),
+      'ms',
+      50,
+    ),
+  );
+
+  const exports: number[] = [];
+  for (let i = 0; i < Math.min(3, rounds); i++) {
+    await page.getByRole('button', { name: 'Export', exact: true }).click();
+    await page.getByRole('radio', { name: '×2' }).click();
+    const start = performance.now();
+    await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('dialog').getByRole('button', { name: 'Export', exact: true }).click(),
+    ]);
+    exports.push(performance.now() - start);
+  }
+  rows.push(
+    within(SECTION, 'exporting it at ×2 (3840 × 2400), PNG', median(exports) / 1000, 's', 4),
+  );
+  const memory = await page.evaluate(() =>
+    (
+      performance as unknown as { measureUserAgentSpecificMemory(): Promise<{ bytes: number }> }
+    ).measureUserAgentSpecificMemory(),
+  );
+  rows.push(
+    within(SECTION, 'memory of the tab with the scene open', memory.bytes / 2 ** 30, 'GB', 1.2),
+  );
+  await context.close();
+
+  const folder = new URL('../studio/dist/', import.meta.url);
+  const html = await readFile(new URL('index.html', folder), 'utf8');
+  const initial = (await readdir(new URL('assets/', folder))).filter(
+    (f) => f.endsWith('.js') && html.includes(f),
+  );
+  let size = 0;
+  for (const file of initial)
+    size += gzipSync(await readFile(new URL(`assets/${file}`, folder))).length;
+  rows.push(within(SECTION, 'initial script of the shelf, gzip', size / 1000, 'kB', 250));
+  return rows;
+}

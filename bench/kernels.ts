@@ -1,0 +1,121 @@
+/** The kernels against what the browser, libvips and Skia do, in turn, medians after a warm-up. */
+import type { Browser } from '@playwright/test';
+import { createCanvas } from '@napi-rs/canvas';
+import sharp from 'sharp';
+import { blends } from '../core/blend/index';
+import { gaussianBlur } from '../core/kernels/blur';
+import { composite } from '../core/kernels/composite';
+import { coverage } from '../core/kernels/coverage';
+import type { ColourBuffer, Plane } from '../core/pixels/buffer';
+import { against, median, type Row } from './table';
+
+const width = 1920;
+const height = 1080;
+const region = { x: 0, y: 0, width, height };
+const SECTION = 'Kernels (1920 × 1080, float RGBA unless said)';
+
+type Task = () => unknown;
+
+/** Medians of two tasks run in turn, ms. */
+async function inTurn(rounds: number, ours: Task, reference: Task): Promise<[number, number]> {
+  const times: [number[], number[]] = [[], []];
+  for (let i = 0; i <= rounds; i++)
+    for (const [k, task] of [ours, reference].entries()) {
+      const start = performance.now();
+      const given = await task();
+      const took = typeof given === 'number' ? given : performance.now() - start;
+      if (i > 0) times[k]!.push(took);
+    }
+  return [median(times[0]), median(times[1])];
+}
+
+function noise(length: number): Float32Array {
+  let s = 1;
+  return Float32Array.from({ length }, () => {
+    s = (Math.imul(s, 1664525) + 1013904223) >>> 0;
+    return s / 4294967296;
+  });
+}
+
+/** Measures every kernel there is. */
+export async function kernels(browser: Browser, rounds: number): Promise<Row[]> {
+  const rows: Row[] = [];
+  const picture: ColourBuffer = { region, data: noise(width * height * 4) };
+  const shape: Plane = { region, data: noise(width * height) };
+  const bytes = Buffer.from(Uint8Array.from(picture.data, (v) => v * 255));
+  const blur = (sigma: number) => () => gaussianBlur(picture, sigma, region, 4);
+  const row = async (name: string, ours: Task, reference: Task, most: number) => {
+    rows.push(against(SECTION, name, ...(await inTurn(rounds, ours, reference)), most));
+  };
+
+  const page = await browser.newPage();
+  // The canvas is read back in part, so that the drawing is done and not only noted.
+  const canvas = () =>
+    page.evaluate(
+      ([w, h]) => {
+        const from = ((globalThis as { from?: OffscreenCanvas }).from ??= (() => {
+          const c = new OffscreenCanvas(w!, h!);
+          const context = c.getContext('2d', { willReadFrequently: true })!;
+          const image = context.createImageData(w!, h!);
+          for (let i = 0; i < image.data.length; i++) image.data[i] = Math.random() * 255;
+          context.putImageData(image, 0, 0);
+          return c;
+        })());
+        const to = new OffscreenCanvas(w!, h!).getContext('2d', { willReadFrequently: true })!;
+        const start = performance.now();
+        to.filter = 'blur(20px)';
+        to.drawImage(from, 0, 0);
+        to.getImageData(0, 0, 1, 1);
+        return performance.now() - start;
+      },
+      [width, height],
+    );
+  await row('Gaussian blur, σ 20 px, against the browser’s canvas', blur(20), canvas, 0.5);
+  await page.close();
+
+  const vips = (sigma: number) => () =>
+    sharp(bytes, { raw: { width, height, channels: 4 } })
+      .blur(sigma)
+      .raw()
+      .toBuffer();
+  await row('Gaussian blur, σ 20 px, against sharp', blur(20), vips(20), 0.15);
+  await row('Gaussian blur, σ 60 px, against sharp', blur(60), vips(60), 0.05);
+  await row('Gaussian blur, σ 250 px, against our own at σ 20', blur(250), blur(20), 1.2);
+  await row(
+    'Gaussian blur, one plane, σ 20 px, against our own RGBA',
+    () => gaussianBlur(shape, 20, region, 1),
+    blur(20),
+    0.35,
+  );
+
+  const backdrop: ColourBuffer = { region, data: picture.data.slice() };
+  const copied = new Float32Array(picture.data.length);
+  for (const blend of blends)
+    await row(
+      `${blend.label} at an opacity, against copying the same bytes`,
+      () => composite(backdrop, picture, blend, 0.7),
+      () => copied.set(picture.data),
+      2.5,
+    );
+
+  const path = Float64Array.from({ length: 4000 }, (_, i) => {
+    const a = (Math.floor(i / 2) / 2000) * 2 * Math.PI;
+    const r = 420 + 90 * Math.sin(a * 37);
+    return i % 2 ? height / 2 + r * Math.sin(a) : width / 2 + r * Math.cos(a);
+  });
+  const skia = createCanvas(width, height).getContext('2d');
+  await row(
+    'Fill of a 2,000-segment path, antialiased, against Skia',
+    () => coverage([path], 'nonzero', region),
+    () => {
+      skia.clearRect(0, 0, width, height);
+      skia.beginPath();
+      for (let i = 0; i < path.length; i += 2) skia.lineTo(path[i]!, path[i + 1]!);
+      skia.closePath();
+      skia.fill();
+      return skia.getImageData(0, 0, 1, 1);
+    },
+    1.5,
+  );
+  return rows;
+}

@@ -1,0 +1,192 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { crop } from '../pixels/buffer';
+import type { Region } from '../pixels/region';
+import { newLine, newScene } from '../scene/make';
+import { corner } from '../geometry/path';
+import { lookUp, scene } from '../testing/scenes';
+import { cacheOf } from './cache';
+import { exportScene } from './export';
+import { render, Stopped } from './render';
+
+const whole: Region = { x: 0, y: 0, width: 100, height: 100 };
+const part: fc.Arbitrary<Region> = fc.record({
+  x: fc.integer({ min: -20, max: 90 }),
+  y: fc.integer({ min: -20, max: 90 }),
+  width: fc.integer({ min: 1, max: 40 }),
+  height: fc.integer({ min: 1, max: 40 }),
+});
+
+function greatestDifference(a: Float32Array, b: Float32Array): number {
+  expect(a.length).toBe(b.length);
+  let worst = 0;
+  for (let i = 0; i < a.length; i++) worst = Math.max(worst, Math.abs(a[i]! - b[i]!));
+  return worst;
+}
+
+describe('render', () => {
+  it('of a part equals the same crop of the whole', () => {
+    fc.assert(
+      fc.property(scene, part, (s, region) => {
+        const wide = { x: -20, y: -20, width: 160, height: 160 };
+        const all = render(s, { region: wide, scale: 1, picture: lookUp });
+        const own = render(s, { region, scale: 1, picture: lookUp });
+        expect(own.region).toEqual(region);
+        expect(greatestDifference(own.data, crop(all, region, 4).data)).toBeLessThan(1e-5);
+      }),
+      { numRuns: 120 },
+    );
+  });
+
+  it('with a cache equals a render without one, exactly', () => {
+    const { memo } = cacheOf(2 ** 24);
+    fc.assert(
+      fc.property(scene, fc.nat(4), (s, still) => {
+        const plain = render(s, { region: whole, scale: 1, picture: lookUp });
+        for (let i = 0; i < 2; i++) {
+          const kept = render(s, { region: whole, scale: 1, picture: lookUp, memo, still });
+          expect(greatestDifference(kept.data, plain.data)).toBe(0);
+        }
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  it('gives finite, non-negative colour and coverage of at most 1', () => {
+    fc.assert(
+      fc.property(scene, (s) => {
+        const { data } = render(s, { region: whole, scale: 1, picture: lookUp });
+        const bad = data.findIndex(
+          (v, i) => !(v >= 0 && Number.isFinite(v)) || (i % 4 === 3 && v > 1 + 1e-5),
+        );
+        expect(bad).toBe(-1);
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  it('at half scale is near the area average of the render at full scale', () => {
+    const s = newScene('', 96, 96, '#102030');
+    s.layers.push(
+      newLine(
+        '',
+        { closed: true, anchors: [corner(20, 20), corner(80, 30), corner(40, 84)] },
+        '#ff5a1f',
+        6,
+      ),
+    );
+    const full = render(s, {
+      region: { ...whole, width: 96, height: 96 },
+      scale: 1,
+      picture: lookUp,
+    });
+    const half = render(s, {
+      region: { x: 0, y: 0, width: 48, height: 48 },
+      scale: 0.5,
+      picture: lookUp,
+    });
+    let difference = 0;
+    for (let y = 0; y < 48; y++)
+      for (let x = 0; x < 48; x++)
+        for (let c = 0; c < 4; c++) {
+          const at = (u: number, v: number) => full.data[((2 * y + v) * 96 + 2 * x + u) * 4 + c]!;
+          difference += Math.abs(
+            half.data[(y * 48 + x) * 4 + c]! - (at(0, 0) + at(1, 0) + at(0, 1) + at(1, 1)) / 4,
+          );
+        }
+    expect(difference / half.data.length).toBeLessThan(1 / 255);
+  });
+
+  it('leaves out what is hidden and what was not asked for', () => {
+    const s = newScene('', 40, 40, '#804020');
+    const line = newLine('', { closed: false, anchors: [corner(5, 5), corner(35, 35)] });
+    s.layers.push(line);
+    const region = { x: 0, y: 0, width: 40, height: 40 };
+    const ground = render({ ...s, layers: [] }, { region, scale: 1, picture: lookUp });
+    expect(render(s, { region, scale: 1, picture: lookUp, layers: [] }).data).toEqual(ground.data);
+    expect(
+      render({ ...s, layers: [{ ...line, visible: false }] }, { region, scale: 1, picture: lookUp })
+        .data,
+    ).toEqual(ground.data);
+    expect(render(s, { region, scale: 1, picture: lookUp }).data).not.toEqual(ground.data);
+    expect(
+      render(
+        { ...s, layers: [] },
+        { region, scale: 1, picture: lookUp, background: false },
+      ).data.every((v) => v === 0),
+    ).toBe(true);
+  });
+
+  it('stops when told to', () => {
+    const s = newScene('', 40, 40, null);
+    s.layers.push(newLine('', { closed: false, anchors: [corner(5, 5), corner(35, 35)] }));
+    expect(() =>
+      render(s, { region: whole, scale: 1, picture: lookUp, shouldStop: () => true }),
+    ).toThrow(Stopped);
+  });
+});
+
+describe('export', () => {
+  it('in bands has no seam: it equals one render', () => {
+    const s = newScene('', 2100, 1200, '#0b0d12');
+    s.layers.push(
+      newLine(
+        '',
+        { closed: false, anchors: [corner(100, 100), corner(1900, 1100)] },
+        '#2fb8ff',
+        30,
+      ),
+    );
+    const shares: number[] = [];
+    const image = exportScene(s, {
+      scale: 1,
+      depth: 16,
+      background: true,
+      picture: lookUp,
+      progress: (d) => shares.push(d),
+    });
+    expect(shares.length).toBeGreaterThan(1);
+    expect(shares.at(-1)).toBe(1);
+    const band = { x: 0, y: 900, width: 2100, height: 200 };
+    const direct = render(s, { region: band, scale: 1, picture: lookUp });
+    let worst = 0;
+    for (let i = 0; i < direct.data.length; i++)
+      worst = Math.max(worst, Math.abs(image.data[900 * 2100 * 4 + i]! - direct.data[i]! * 65535));
+    expect(worst).toBeLessThan(1.5);
+  });
+
+  it('refuses scales and regions that cannot be made, and says why', () => {
+    const s = newScene('', 10_000, 9_000, null);
+    const options = { depth: 8, background: true, picture: lookUp } as const;
+    expect(() => exportScene(s, { ...options, scale: 2 })).toThrow(/at most 16384 px a side/);
+    expect(() => exportScene(s, { ...options, scale: 0 })).toThrow(/above 0/);
+    expect(() =>
+      exportScene(s, { ...options, scale: 1, region: { x: -50, y: 0, width: 20, height: 20 } }),
+    ).toThrow(/outside the scene/);
+  });
+});
+
+describe('cache', () => {
+  it('forgets what was used longest ago, and never holds more than its budget', () => {
+    const { memo, bytes } = cacheOf(100);
+    let made = 0;
+    const ask = (key: string, size = 40) =>
+      memo(
+        key,
+        () => (made++, key),
+        () => size,
+      );
+    ask('a');
+    ask('b');
+    ask('a');
+    ask('c');
+    expect(bytes()).toBeLessThanOrEqual(100);
+    made = 0;
+    ask('a');
+    expect(made).toBe(0);
+    ask('b');
+    expect(made).toBe(1);
+    ask('huge', 500);
+    expect(bytes()).toBeLessThanOrEqual(100);
+  });
+});

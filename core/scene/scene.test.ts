@@ -1,0 +1,265 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { apply } from '../geometry/affine';
+import { corner } from '../geometry/path';
+import { path, scene } from '../testing/scenes';
+import { parseScene, sceneFaults, SceneError } from './check';
+import type { Edit, History } from './edit';
+import { edit, EMPTY_HISTORY, redo, remember, undo } from './edit';
+import * as edits from './edits';
+import { sceneJsonSchema } from './json-schema';
+import { newLine, newPicture, newScene, newStep } from './make';
+import { middleOf, placed, placementMap, repivoted } from './placement';
+import type { Layer, Scene } from './schema';
+
+/** Any edit that fits a scene, chosen by numbers. */
+function someEdit(s: Scene, n: number, m: number): Edit {
+  const layer = s.layers[m % Math.max(1, s.layers.length)];
+  if (!layer)
+    return edits.addLayers([
+      newLine('New', { closed: false, anchors: [corner(1, 2), corner(3, 4)] }),
+    ]);
+  const line = layer.source.kind === 'line' ? layer.source : null;
+  const list: Edit[] = [
+    edits.setScene({ name: `Name ${m}` }),
+    edits.removeLayer(layer.id),
+    edits.duplicateLayer(layer.id, `copy${m}x${n}`),
+    edits.moveLayer(layer.id, m % 5),
+    edits.setLayer(layer.id, { opacity: m % 100 }),
+    edits.setPlacement(layer.id, { x: m }),
+    edits.flipLayer(layer.id, m % 2 ? 'x' : 'y'),
+    edits.addStep(layer.id, newStep('blur.gaussian')),
+    ...layer.steps
+      .slice(0, 1)
+      .flatMap((st) => [
+        edits.setStep(layer.id, st.id, { enabled: m % 2 === 0 }),
+        edits.moveStep(layer.id, st.id, m % 3),
+        edits.removeStep(layer.id, st.id),
+      ]),
+    ...(line
+      ? [
+          edits.setLight(layer.id, '#2fb8ff'),
+          edits.setPath(layer.id, { closed: false, anchors: [corner(m, n)] }),
+          edits.closeLine(layer.id),
+          ...line.passes
+            .slice(0, 1)
+            .flatMap((p) => [
+              edits.setPass(layer.id, p.id, { width: m % 200 }),
+              edits.duplicatePass(layer.id, p.id),
+              edits.movePass(layer.id, p.id, m % 4),
+              edits.removePass(layer.id, p.id),
+            ]),
+        ]
+      : []),
+  ];
+  return list[n % list.length]!;
+}
+
+describe('edits and undo', () => {
+  it('every edit gives a valid scene; undo takes each back exactly, redo does it again', () => {
+    fc.assert(
+      fc.property(
+        scene,
+        fc.array(fc.tuple(fc.nat(40), fc.nat(200)), { maxLength: 12 }),
+        (first, moves) => {
+          let now = first;
+          let history: History = EMPTY_HISTORY;
+          const seen = [first];
+          moves.forEach(([n, m], i) => {
+            const done = edit(now, 'test', someEdit(now, n, m + i * 1000));
+            now = done.scene;
+            expect(sceneFaults(now)).toEqual([]);
+            const longer = remember(history, done.change);
+            if (longer !== history) seen.push(now);
+            history = longer;
+          });
+          for (let i = seen.length - 2; i >= 0; i--) {
+            const back = undo(now, history)!;
+            ({ scene: now, history } = back);
+            expect(now).toEqual(seen[i]);
+          }
+          expect(undo(now, history)).toBeNull();
+          for (let i = 1; i < seen.length; i++) {
+            ({ scene: now, history } = redo(now, history)!);
+            expect(now).toEqual(seen[i]);
+          }
+          expect(redo(now, history)).toBeNull();
+        },
+      ),
+      { numRuns: 60 },
+    );
+  });
+
+  it('a new change forgets what had been undone', () => {
+    const s = newScene('A', 10, 10, null);
+    const one = edit(s, 'one', edits.setScene({ name: 'B' }));
+    let history = remember(EMPTY_HISTORY, one.change);
+    history = undo(one.scene, history)!.history;
+    expect(remember(history, edit(s, 'two', edits.setScene({ name: 'C' })).change).future).toEqual(
+      [],
+    );
+  });
+
+  it('a light colour recolours all passes but the core', () => {
+    const line = newLine('L', { closed: false, anchors: [corner(0, 0), corner(9, 9)] }, '#ff5a1f');
+    const s = { ...newScene('A', 10, 10, null), layers: [line] };
+    const { scene: next } = edit(s, '', edits.setLight(line.id, '#2fb8ff'));
+    const { passes, light } = next.layers[0]!.source as Extract<Layer['source'], { kind: 'line' }>;
+    expect(light).toBe('#2fb8ff');
+    expect(passes.find((p) => p.name === 'Core')!.colour).toBe('#ffffff');
+    expect(passes.find((p) => p.name === 'Colour')!.colour).toBe('#2fb8ff');
+    expect(passes.every((p) => p.core || p.colour !== '#ff5a1f')).toBe(true);
+  });
+
+  it('a list of passes put on another line is a copy with ids of its own', () => {
+    const [a, b] = [1, 2].map(() =>
+      newLine('L', { closed: false, anchors: [corner(0, 0), corner(9, 9)] }),
+    );
+    const s = { ...newScene('A', 10, 10, null), layers: [a!, b!] };
+    const from = a!.source as Extract<Layer['source'], { kind: 'line' }>;
+    const { scene: next } = edit(s, '', edits.copyPasses({ ...from, light: '#00ff00' }, b!.id));
+    const to = next.layers[1]!.source as typeof from;
+    expect(to.light).toBe('#00ff00');
+    expect(to.passes.map((p) => ({ ...p, id: '' }))).toEqual(
+      from.passes.map((p) => ({ ...p, id: '' })),
+    );
+    expect(to.passes.some((p) => from.passes.some((q) => q.id === p.id))).toBe(false);
+  });
+
+  it('a flip mirrors what is on the stage about the middle of the layer', () => {
+    fc.assert(
+      fc.property(path, fc.constantFrom(0, 30, -75), (p, rotation) => {
+        const line = newLine('L', p);
+        line.placement = { ...placed({ x: 7, y: 3 }), rotation, x: 12, scaleX: 1.5 };
+        const s = { ...newScene('A', 100, 100, null), layers: [line] };
+        const flipped = edit(s, '', edits.flipLayer(line.id, 'x')).scene.layers[0]!;
+        const xs = (l: Layer) => p.anchors.map((a) => apply(placementMap(l.placement), a));
+        const [before, after] = [xs(line), xs(flipped)];
+        const axis = before[0]!.x + after[0]!.x;
+        before.forEach((q, i) => {
+          expect(q.x + after[i]!.x).toBeCloseTo(axis, 6);
+          expect(q.y).toBeCloseTo(after[i]!.y, 6);
+        });
+      }),
+    );
+  });
+});
+
+describe('placement', () => {
+  it('moves nothing when its pivot does', () => {
+    const p = { ...placed({ x: 4, y: 9 }), rotation: 33, scaleX: 2, scaleY: -0.5, x: 11, y: -3 };
+    const q = repivoted(p, { x: 50, y: 1 });
+    for (const point of [
+      { x: 0, y: 0 },
+      { x: 20, y: -7 },
+    ]) {
+      const [a, b] = [apply(placementMap(p), point), apply(placementMap(q), point)];
+      expect(a.x).toBeCloseTo(b.x, 9);
+      expect(a.y).toBeCloseTo(b.y, 9);
+    }
+  });
+  it('fits a large picture into the scene and centres it', () => {
+    const s = newScene('A', 100, 80, null);
+    const layer = newPicture(
+      'P',
+      { kind: 'picture', asset: `${'b'.repeat(64)}.png`, width: 400, height: 400 },
+      s,
+      { x: 30, y: 40 },
+      true,
+    );
+    const middle = apply(
+      placementMap(layer.placement),
+      middleOf({ x0: 0, y0: 0, x1: 400, y1: 400 }),
+    );
+    expect(middle).toEqual({ x: 30, y: 40 });
+    expect(layer.placement.scaleX).toBe(0.2);
+  });
+});
+
+describe('the schema', () => {
+  it('takes back what JSON made of a scene', () => {
+    fc.assert(
+      fc.property(scene, (s) => void expect(parseScene(JSON.parse(JSON.stringify(s)))).toEqual(s)),
+    );
+  });
+
+  const line = () => ({
+    ...newScene('A', 100, 100, null),
+    layers: [newLine('L', { closed: false, anchors: [corner(0, 0), corner(9, 9)] })],
+  });
+  const cases: [string, (s: ReturnType<typeof line>) => void, string, RegExp][] = [
+    [
+      'a wrong type deep inside',
+      (s) =>
+        Object.assign((s.layers[0]!.source as { passes: object[] }).passes[2]!, { width: 'wide' }),
+      '$.layers[0].source.passes[2].width',
+      /Width must be a number from 0 to 5000 px/,
+    ],
+    [
+      'a blend there is not',
+      (s) => Object.assign(s.layers[0]!, { blend: 'glitter' }),
+      '$.layers[0].blend',
+      /one of normal, screen/,
+    ],
+    [
+      'an unknown step',
+      (s) => s.layers[0]!.steps.push({ kind: 'blur.magic' } as never),
+      '$.layers[0].steps[0].kind',
+      /no such step/,
+    ],
+    [
+      'an unknown source',
+      (s) => Object.assign(s.layers[0]!.source, { kind: 'flame' }),
+      '$.layers[0].source.kind',
+      /no such source/,
+    ],
+    ['a key that does not belong', (s) => Object.assign(s, { glow: 1 }), '$.glow', /never/],
+    [
+      'a newer version',
+      (s) => Object.assign(s, { version: 9 }),
+      '$.version',
+      /newer Ignis \(version 9/,
+    ],
+    ['a size of nothing', (s) => Object.assign(s, { width: 0 }), '$.width', /at least 1 px/],
+    [
+      'an infinite number',
+      (s) => Object.assign(s.layers[0]!.placement, { x: Infinity }),
+      '$.layers[0].placement.x',
+      /./,
+    ],
+    [
+      'a picture outside the file',
+      (s) =>
+        Object.assign(s.layers[0]!, {
+          source: { kind: 'picture', asset: '../../secret.png', width: 3, height: 3 },
+        }),
+      '$.layers[0].source.asset',
+      /64 hexadecimal digits/,
+    ],
+  ];
+  for (const [name, spoil, path, message] of cases)
+    it(`names the place of ${name}`, () => {
+      const s = line();
+      spoil(s);
+      const faults = sceneFaults(s);
+      expect(faults.map((f) => f.path)).toContain(path);
+      expect(faults.find((f) => f.path === path)!.message).toMatch(message);
+      expect(() => parseScene(s)).toThrow(SceneError);
+    });
+
+  it('tells every fault, not only the first', () => {
+    expect(
+      sceneFaults({ ...newScene('A', 0, 0, 'red'), format: 'other' }).length,
+    ).toBeGreaterThanOrEqual(4);
+  });
+  it('has no place for two layers of one id', () => {
+    const s = line();
+    s.layers.push(s.layers[0]!);
+    expect(sceneFaults(s)).toEqual([{ path: '$.layers', message: 'Two layers have the same id.' }]);
+  });
+  it('can be written as JSON Schema with every step and source in it', () => {
+    const text = JSON.stringify(sceneJsonSchema());
+    for (const kind of ['blur.gaussian', 'grade.tint', 'picture', 'line'])
+      expect(text).toContain(`"const":"${kind}"`);
+  });
+});

@@ -1,0 +1,138 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { defaultsOf, parametersSchema } from '../definitions/parameter';
+import * as v from 'valibot';
+import type { ColourBuffer } from '../pixels/buffer';
+import { grow } from '../pixels/region';
+import { gaussian } from './blur/gaussian';
+import { hueSaturation } from './grade/hue-saturation';
+import { light } from './grade/light';
+import { tint } from './grade/tint';
+import { steps, stepOfKind } from './index';
+
+const region = { x: 0, y: 0, width: 4, height: 1 };
+const buffer = (...pixels: number[][]): ColourBuffer => ({
+  region: { ...region, width: pixels.length },
+  data: Float32Array.from(pixels.flatMap(([r, g, b, a]) => [r! * a!, g! * a!, b! * a!, a!])),
+});
+const share = fc.double({ min: 0, max: 1, noNaN: true });
+const pixel = fc.tuple(share, share, share, share);
+
+describe('every step', () => {
+  for (const step of steps) {
+    it(`${step.kind} has defaults that fit its own schema`, () => {
+      expect(
+        v.safeParse(parametersSchema(step.parameters), defaultsOf(step.parameters)).success,
+      ).toBe(true);
+      expect(step.help).toMatch(/^[A-Z].*\.$/);
+    });
+    it(`${step.kind} leaves its input alone and stays within its margin`, () => {
+      fc.assert(
+        fc.property(
+          fc.array(pixel, { minLength: 1, maxLength: 4 }),
+          fc.double({ min: 0.1, max: 2, noNaN: true }),
+          (pixels, scale) => {
+            const input = buffer(...pixels);
+            const before = [...input.data];
+            const values = defaultsOf(step.parameters);
+            const far = grow(input.region, 500);
+            const out = step.apply(input, values, scale, far);
+            expect([...input.data]).toEqual(before);
+            const reach = grow(input.region, step.margin(values, scale));
+            for (let y = 0; y < out.region.height; y++)
+              for (let x = 0; x < out.region.width; x++) {
+                const outside =
+                  out.region.x + x < reach.x ||
+                  out.region.x + x >= reach.x + reach.width ||
+                  out.region.y + y < reach.y ||
+                  out.region.y + y >= reach.y + reach.height;
+                if (outside) expect(out.data[(y * out.region.width + x) * 4 + 3]).toBe(0);
+              }
+          },
+        ),
+        { numRuns: 20 },
+      );
+    });
+  }
+  it('is found by its kind, and a kind there is not is answered with those there are', () => {
+    expect(stepOfKind('grade.tint').label).toBe('Tint');
+    expect(() => stepOfKind('x')).toThrow(/no step "x"; there are blur\.gaussian/);
+  });
+});
+
+describe('grading', () => {
+  const out = (o: ColourBuffer) => [...o.data].map((n) => Number(n.toFixed(5)));
+  it('changes nothing at its defaults', () => {
+    const input = buffer([0.2, 0.5, 0.9, 1], [1.7, 0.4, 0.1, 0.5]);
+    for (const step of [hueSaturation, light] as const) {
+      const same = step.apply(input, defaultsOf(step.parameters) as never, 1, region);
+      same.data.forEach((n, i) => expect(n).toBeCloseTo(input.data[i]!, 5));
+    }
+  });
+  it('keeps alpha in every step', () => {
+    fc.assert(
+      fc.property(pixel, (p) => {
+        for (const step of [hueSaturation, light, tint] as const)
+          expect(
+            step.apply(
+              buffer(p),
+              { ...defaultsOf(step.parameters), hue: 40, exposure: 1 } as never,
+              1,
+              region,
+            ).data[3],
+          ).toBeCloseTo(p[3]);
+      }),
+    );
+  });
+  it('without saturation is grey of the same luma', () => {
+    const { data } = hueSaturation.apply(
+      buffer([0.8, 0.3, 0.1, 1]),
+      { ...defaultsOf(hueSaturation.parameters), saturation: -100 },
+      1,
+      region,
+    );
+    const y = 0.2126 * 0.8 + 0.7152 * 0.3 + 0.0722 * 0.1;
+    expect(out({ region, data }).slice(0, 3)).toEqual([y, y, y].map((n) => Number(n.toFixed(5))));
+  });
+  it('colorize gives a grey the hue that was asked for', () => {
+    const { data } = hueSaturation.apply(
+      buffer([0.5, 0.5, 0.5, 1]),
+      { hue: 0, saturation: 0, lightness: 0, colorize: true },
+      1,
+      region,
+    );
+    expect(data[0]).toBeGreaterThan(data[1]!);
+    expect(data[1]).toBeCloseTo(data[2]!, 5);
+  });
+  it('exposure of one stop doubles linear light', () => {
+    const { data } = light.apply(
+      buffer([0.5, 0.5, 0.5, 1]),
+      { exposure: 1, brightness: 0, contrast: 0 },
+      1,
+      region,
+    );
+    const linear = ((0.5 + 0.055) / 1.055) ** 2.4 * 2;
+    expect(data[0]).toBeCloseTo(1.055 * linear ** (1 / 2.4) - 0.055, 5);
+  });
+  it('tint at full strength makes mid-grey the colour itself', () => {
+    const { data } = tint.apply(
+      buffer([0.5, 0.5, 0.5, 0.4]),
+      { colour: '#ff8000', amount: 100, keepLight: true },
+      1,
+      region,
+    );
+    expect(out({ region, data })).toEqual([0.4, Number(((128 / 255) * 0.4).toFixed(5)), 0, 0.4]);
+  });
+  it('a blur keeps the sum of light', () => {
+    fc.assert(
+      fc.property(fc.double({ min: 0, max: 30, noNaN: true }), pixel, (sigma, p) => {
+        const input = buffer(p);
+        const blurred = gaussian.apply(input, { sigma }, 1, grow(input.region, 400));
+        const sum = (b: ColourBuffer, c: number) =>
+          b.data.reduce((s, n, i) => (i % 4 === c ? s + n : s), 0);
+        for (let c = 0; c < 4; c++) expect(sum(blurred, c)).toBeCloseTo(sum(input, c), 3);
+      }),
+      { numRuns: 40 },
+    );
+  });
+});

@@ -1,0 +1,58 @@
+/** No serious fault of accessibility on any screen, and the main work done by keyboard. */
+import { readFile } from 'node:fs/promises';
+import { createRequire } from 'node:module';
+import { expect, test, type Page } from '@playwright/test';
+import type { AxeResults } from 'axe-core';
+import { card, depth, openExample, settled } from './bench-page';
+
+const axe = await readFile(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
+
+async function faults(page: Page): Promise<string[]> {
+  await page.evaluate(axe);
+  const results = await page.evaluate(() =>
+    (window as unknown as { axe: { run(): Promise<AxeResults> } }).axe.run(),
+  );
+  return results.violations
+    .filter((v) => v.impact === 'serious' || v.impact === 'critical')
+    .flatMap((v) => v.nodes.map((n) => `${v.id}: ${n.html.slice(0, 160)}`));
+}
+
+test('the shelf', async ({ page }) => {
+  await page.goto('/');
+  await expect(page.getByRole('button', { name: /^Blank pier/ })).toBeVisible();
+  expect(await faults(page)).toEqual([]);
+  await page.getByRole('button', { name: 'New scene' }).click();
+  expect(await faults(page)).toEqual([]);
+});
+
+test('the bench and its windows', async ({ page }) => {
+  await openExample(page, 'Heron in neon');
+  await page.getByRole('button', { name: 'Highlight', exact: true }).click();
+  expect(await faults(page)).toEqual([]);
+  await card(page, 'Heron').locator('[data-card]').click();
+  await page.getByRole('button', { name: '+ add a step' }).click();
+  await page.getByRole('menuitem', { name: 'Tint' }).click();
+  expect(await faults(page)).toEqual([]);
+  await page.getByRole('button', { name: 'Export', exact: true }).click();
+  await page.getByRole('radio', { name: 'The light alone' }).click();
+  expect(await faults(page)).toEqual([]);
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('Control+k');
+  expect(await faults(page)).toEqual([]);
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('?');
+  await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
+  expect(await faults(page)).toEqual([]);
+});
+
+test('cards are walked and carried by keys', async ({ page }) => {
+  await openExample(page, 'Heron in neon');
+  await card(page, 'Tide line').locator('[data-card]').focus();
+  await page.keyboard.press('ArrowLeft');
+  await expect(page.getByRole('textbox', { name: 'Name of the layer' })).toHaveValue('Heron');
+  await page.keyboard.press('Alt+ArrowLeft');
+  await expect
+    .poll(() => depth(page))
+    .toEqual(['Pier at dusk', 'Heron', 'Ember line', 'Tide line']);
+  await settled(page);
+});

@@ -1,0 +1,166 @@
+/** The bench as the artist uses it, for the tests. */
+import { readFile } from 'node:fs/promises';
+import type { Download, Locator, Page } from '@playwright/test';
+import { expect } from '@playwright/test';
+
+export type XY = readonly [x: number, y: number];
+
+export const stage = (page: Page): Locator => page.getByRole('region', { name: 'Stage' });
+export const cards = (page: Page): Locator => page.locator('[data-layer]');
+export const card = (page: Page, name: string): Locator =>
+  cards(page).filter({ has: page.getByRole('textbox', { name: `Name of ${name}`, exact: true }) });
+export const pass = (page: Page, name: string): Locator => page.locator(`[data-pass="${name}"]`);
+export const value = (page: Page, label: string): Locator =>
+  page.getByRole('spinbutton', { name: label, exact: true });
+
+/** The names on the depth strip, back to front. */
+export const depth = (page: Page): Promise<string[]> =>
+  cards(page)
+    .getByRole('textbox')
+    .evaluateAll((fields) => fields.map((f) => (f as HTMLInputElement).value));
+
+/** Waits until the picture shows the scene as it is, at full fineness. */
+export async function settled(page: Page): Promise<void> {
+  const picture = page.getByTestId('picture');
+  await expect(picture).toHaveAttribute('data-shown', 'fine', { timeout: 20_000 });
+  let frame: string | null = null;
+  for (let i = 0; i < 40; i++) {
+    const now = await picture.getAttribute('data-frame');
+    if (now === frame && (await picture.getAttribute('data-shown')) === 'fine') return;
+    frame = now;
+    await page.waitForTimeout(260);
+  }
+}
+
+export const saved = (page: Page): Promise<void> =>
+  expect(page.getByRole('status').filter({ hasText: /^Saved$/ })).toBeVisible();
+
+/** Opens an example from the shelf. */
+export async function openExample(page: Page, name: string): Promise<void> {
+  await page.goto('/');
+  await page.getByRole('button', { name: new RegExp(`^${name}`) }).click();
+  await page.waitForURL(/\/scene\//);
+  await settled(page);
+}
+
+/** Makes an empty scene from the shelf. */
+export async function newScene(
+  page: Page,
+  width: number,
+  height: number,
+  background = true,
+): Promise<void> {
+  await page.goto('/');
+  await page.getByRole('button', { name: 'New scene' }).click();
+  await page.getByLabel('Width, px').fill(String(width));
+  await page.getByLabel('Height, px').fill(String(height));
+  if (!background) await page.getByLabel('None: transparent').check();
+  await page.getByRole('button', { name: 'Make the scene' }).click();
+  await page.waitForURL(/\/scene\//);
+  await settled(page);
+}
+
+/** Where a place of the scene (scene px) is on the page. */
+export async function onPage(page: Page, [x, y]: XY): Promise<XY> {
+  const box = (await page.getByTestId('scene-area').boundingBox())!;
+  const width = Number(await page.getByTestId('scene-area').getAttribute('data-width'));
+  const k = box.width / width;
+  return [box.x + x * k, box.y + y * k];
+}
+
+export async function press(page: Page, from: XY, to: XY = from): Promise<void> {
+  const [a, b] = [await onPage(page, from), await onPage(page, to)];
+  await page.mouse.move(...a);
+  await page.mouse.down();
+  if (from !== to) {
+    await page.mouse.move((a[0] + b[0]) / 2, (a[1] + b[1]) / 2, { steps: 3 });
+    await page.mouse.move(...b, { steps: 3 });
+  }
+  await page.mouse.up();
+}
+
+export async function startLine(page: Page): Promise<void> {
+  await page.getByRole('button', { name: 'Add a layer' }).click();
+  await page.getByRole('button', { name: /^Line of light/ }).click();
+}
+
+/** Draws corners and closes the line. */
+export async function drawClosed(page: Page, ...points: XY[]): Promise<void> {
+  await startLine(page);
+  for (const p of points) await press(page, p);
+  await press(page, points[0]!);
+  await settled(page);
+}
+
+export async function setValue(page: Page, label: string, text: string): Promise<void> {
+  await value(page, label).click();
+  await value(page, label).fill(text);
+  await value(page, label).press('Enter');
+}
+
+/** Exports through the dialog, after `choose` has set it up; gives the file's bytes. */
+export async function exported(page: Page, choose?: () => Promise<void>): Promise<Buffer> {
+  await page.getByRole('button', { name: 'Export', exact: true }).click();
+  await choose?.();
+  const [file] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('dialog').getByRole('button', { name: 'Export', exact: true }).click(),
+  ]);
+  return bytesOf(file);
+}
+
+export async function savedFile(page: Page): Promise<Buffer> {
+  const [file] = await Promise.all([
+    page.waitForEvent('download'),
+    page.keyboard.press('Control+s'),
+  ]);
+  return bytesOf(file);
+}
+
+export const bytesOf = async (file: Download): Promise<Buffer> => readFile((await file.path())!);
+
+/** The bytes of a raster picture made in the browser, in a format it can write. */
+export async function madePicture(
+  page: Page,
+  type: 'image/png' | 'image/jpeg' | 'image/webp',
+  width: number,
+  height: number,
+): Promise<Buffer> {
+  const base64 = await page.evaluate(
+    async ({ type, width, height }) => {
+      const canvas = document.createElement('canvas');
+      canvas.width = width;
+      canvas.height = height;
+      const context = canvas.getContext('2d')!;
+      context.fillStyle = '#204060';
+      context.fillRect(0, 0, width, height);
+      context.fillStyle = '#e08030';
+      context.fillRect(0, 0, width / 2, height / 2);
+      const blob = await new Promise<Blob>((done) => canvas.toBlob((b) => done(b!), type, 0.95));
+      const bytes = new Uint8Array(await blob.arrayBuffer());
+      return btoa(bytes.reduce((s, b) => s + String.fromCharCode(b), ''));
+    },
+    { type, width, height },
+  );
+  return Buffer.from(base64, 'base64');
+}
+
+/** Drops a file on the stage at a place of the scene. */
+export async function dropOnStage(
+  page: Page,
+  name: string,
+  bytes: Buffer,
+  at: XY,
+  altKey = false,
+): Promise<void> {
+  const [clientX, clientY] = await onPage(page, at);
+  const dataTransfer = await page.evaluateHandle(
+    ([name, base64]) => {
+      const data = new DataTransfer();
+      data.items.add(new File([Uint8Array.from(atob(base64!), (c) => c.charCodeAt(0))], name!));
+      return data;
+    },
+    [name, bytes.toString('base64')],
+  );
+  await stage(page).dispatchEvent('drop', { dataTransfer, clientX, clientY, altKey });
+}

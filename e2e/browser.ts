@@ -1,0 +1,14 @@
+/** How Debian's Chromium is started, for the tests, the pictures of the docs and the bench. */
+export const PORT = 4273;
+
+export const BROWSER = {
+  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+  args: [
+    '--no-sandbox',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+    '--disable-quic',
+    '--no-first-run',
+  ],
+};

@@ -1,0 +1,23 @@
+import { defineConfig } from '@playwright/test';
+import { BROWSER, PORT } from './browser';
+
+export default defineConfig({
+  testDir: '.',
+  testMatch: '*.spec.ts',
+  timeout: 60_000,
+  expect: { timeout: 10_000 },
+  workers: 1,
+  forbidOnly: true,
+  reporter: 'list',
+  use: {
+    baseURL: `http://localhost:${PORT}`,
+    viewport: { width: 1280, height: 800 },
+    launchOptions: BROWSER,
+    permissions: ['clipboard-read', 'clipboard-write'],
+  },
+  webServer: {
+    command: 'node ../node_modules/.bin/tsx ../server/src/serve.ts',
+    url: `http://localhost:${PORT}/examples/index.json`,
+    env: { PORT: String(PORT) },
+  },
+});

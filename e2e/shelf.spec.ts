@@ -1,0 +1,118 @@
+/** The shelf: making, finding, naming, copying, deleting scenes; saving and opening files. */
+import { strToU8, zipSync } from 'fflate';
+import { expect, test } from '@playwright/test';
+import { newScene as blankScene } from '../core/scene/make';
+import {
+  cards,
+  depth,
+  dropOnStage,
+  madePicture,
+  newScene,
+  openExample,
+  saved,
+  savedFile,
+  settled,
+} from './bench-page';
+
+const own = (name: string) => new RegExp(`^Open ${name}$`);
+
+test('scenes are made, found, named, copied and deleted, and a deletion is taken back', async ({
+  page,
+}) => {
+  await newScene(page, 800, 600);
+  await expect(page.getByTestId('scene-area')).toHaveAttribute('data-width', '800');
+  await page.getByRole('textbox', { name: 'Name of the scene' }).fill('Ember pier');
+  await page.keyboard.press('Enter');
+  await saved(page);
+  await page.getByRole('link', { name: 'Back to the shelf' }).click();
+  await expect(page.getByRole('button', { name: own('Ember pier') })).toBeVisible();
+
+  await page.getByRole('textbox', { name: 'Name of Ember pier' }).fill('Tide');
+  await page.keyboard.press('Enter');
+  await page.getByRole('button', { name: 'More about Tide' }).click();
+  await page.getByRole('menuitem', { name: 'Duplicate' }).click();
+  await expect(page.getByRole('button', { name: own('Tide copy') })).toBeVisible();
+
+  await page.getByRole('searchbox').fill('copy');
+  await expect(page.getByRole('button', { name: own('Tide') })).toHaveCount(0);
+  await page.getByRole('button', { name: 'More about Tide copy' }).click();
+  await page.getByRole('menuitem', { name: 'Delete' }).click();
+  await expect(page.getByRole('button', { name: own('Tide copy') })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('button', { name: own('Tide copy') })).toBeVisible();
+});
+
+test('a saved scene is opened again from its file', async ({ page }) => {
+  await openExample(page, 'Heron in neon');
+  const file = await savedFile(page);
+  await page.goto('/');
+  await page
+    .getByLabel('Open a saved scene')
+    .setInputFiles({ name: 'heron.ignis', mimeType: 'application/zip', buffer: file });
+  await page.waitForURL(/\/scene\//);
+  await settled(page);
+  expect(await depth(page)).toEqual(['Pier at dusk', 'Ember line', 'Heron', 'Tide line']);
+});
+
+test('a new scene cannot be larger than can be worked on', async ({ page }) => {
+  await page.goto('/');
+  await page.getByRole('button', { name: 'New scene' }).click();
+  await page.getByLabel('Width, px').fill('16000');
+  await page.getByLabel('Height, px').fill('16000');
+  await expect(page.getByRole('alert')).toContainText('100 megapixels');
+  await expect(page.getByRole('button', { name: 'Make the scene' })).toBeDisabled();
+  await page.getByRole('button', { name: /^Poster/ }).click();
+  await expect(page.getByLabel('Height, px')).toHaveValue('3508');
+  await page.getByRole('button', { name: 'Make the scene' }).click();
+  await page.waitForURL(/\/scene\//);
+});
+
+const bad: [string, string, () => Buffer, RegExp][] = [
+  ['no zip', 'broken.ignis', () => Buffer.from('nothing'), /“broken\.ignis” is no Ignis scene/],
+  [
+    'a scene of a newer version',
+    'new.ignis',
+    () =>
+      Buffer.from(
+        zipSync({
+          'scene.json': strToU8(JSON.stringify({ ...blankScene('A', 9, 9, null), version: 99 })),
+        }),
+      ),
+    /saved by a newer Ignis/,
+  ],
+  [
+    'a scene with a wrong type',
+    'odd.ignis',
+    () =>
+      Buffer.from(
+        zipSync({
+          'scene.json': strToU8(JSON.stringify({ ...blankScene('A', 9, 9, null), width: 'wide' })),
+        }),
+      ),
+    /\$\.width/,
+  ],
+];
+for (const [what, name, make, message] of bad)
+  test(`the shelf says what is wrong with ${what}, and stays as it is`, async ({ page }) => {
+    await page.goto('/');
+    await page
+      .getByLabel('Open a saved scene')
+      .setInputFiles({ name, mimeType: 'application/zip', buffer: make() });
+    await expect(page.getByText(message)).toBeVisible();
+    await expect(page).toHaveURL('/');
+    await expect(page.getByRole('button', { name: 'New scene' })).toBeEnabled();
+  });
+
+test('a picture is dropped as a layer where the pointer is, fitted unless Alt is held', async ({
+  page,
+}) => {
+  await newScene(page, 400, 300);
+  const picture = await madePicture(page, 'image/png', 800, 300);
+  await dropOnStage(page, 'wide.png', picture, [200, 100]);
+  await expect(cards(page)).toHaveCount(1);
+  await expect(page.getByRole('spinbutton', { name: 'Width', exact: true })).toHaveValue('50');
+  await dropOnStage(page, 'wide.png', picture, [200, 100], true);
+  await expect(cards(page)).toHaveCount(2);
+  await expect(page.getByRole('spinbutton', { name: 'Width', exact: true })).toHaveValue('100');
+  await expect(page.getByRole('spinbutton', { name: 'X', exact: true })).toHaveValue('-200');
+});

@@ -1,0 +1,46 @@
+/** Puts in place what a fresh machine lacks: packages, and for the tests a browser. */
+import { execFileSync, spawnSync } from 'node:child_process';
+import { existsSync, statSync } from 'node:fs';
+import { fileURLToPath } from 'node:url';
+
+const root = fileURLToPath(new URL('..', import.meta.url));
+
+/** Runs a command in the project's folder; ends the program with its code if it fails. */
+export function run(command, args, env = {}) {
+  const { status } = spawnSync(command, args, {
+    cwd: root,
+    stdio: 'inherit',
+    env: { ...process.env, ...env },
+  });
+  if (status !== 0) process.exit(status ?? 1);
+}
+
+/** Runs a program that a package brought. */
+export const tool = (name, args, env) =>
+  run(process.execPath, [`${root}/node_modules/.bin/${name}`, ...args], env);
+
+/** Installs the packages of package-lock.json, unless they are there already. */
+export function installPackages() {
+  const lock = `${root}/package-lock.json`;
+  const done = `${root}/node_modules/.package-lock.json`;
+  if (existsSync(done) && statSync(done).mtimeMs >= statSync(lock).mtimeMs - 1000) return;
+  console.log('Installing the packages…');
+  run('npm', ['ci', '--no-audit', '--no-fund']);
+}
+
+/** The browser that the end-to-end tests drive. */
+export const CHROMIUM = process.env.CHROMIUM ?? '/usr/bin/chromium';
+
+/** Installs Debian's Chromium, unless it is there already. */
+export function installChromium() {
+  if (existsSync(CHROMIUM)) return;
+  console.log('Installing Chromium from Debian’s packages…');
+  const root = process.getuid?.() === 0;
+  const apt = (args) =>
+    execFileSync(root ? 'apt-get' : 'sudo', root ? args : ['apt-get', ...args], {
+      stdio: 'inherit',
+      env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
+    });
+  apt(['update', '-q']);
+  apt(['install', '-y', '-q', '--no-install-recommends', 'chromium']);
+}
