@@ -2,7 +2,12 @@ import { defineConfig } from 'vitest/config';
 
 export default defineConfig({
   test: {
-    include: ['core/**/*.test.ts', 'server/**/*.test.ts', 'studio/**/*.test.ts'],
+    include: [
+      'core/**/*.test.ts',
+      'server/**/*.test.ts',
+      'studio/**/*.test.ts',
+      'scripts/**/*.test.ts',
+    ],
     testTimeout: 30_000,
   },
 });

@@ -23,6 +23,9 @@ test('the shelf', async ({ page }) => {
   expect(await faults(page)).toEqual([]);
   await page.getByRole('button', { name: 'New scene' }).click();
   expect(await faults(page)).toEqual([]);
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Light colours' }).click();
+  expect(await faults(page)).toEqual([]);
 });
 
 test('the bench and its windows', async ({ page }) => {

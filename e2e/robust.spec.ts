@@ -1,5 +1,5 @@
 /** What happens when the browser itself fails the artist. */
-import { expect, test } from '@playwright/test';
+import { expect, test, type Worker } from '@playwright/test';
 import { cards, drawClosed, exported, newScene, openExample, settled } from './bench-page';
 
 test('where the browser keeps nothing, the app says so and goes on', async ({ page }) => {
@@ -33,7 +33,7 @@ test('a full browser is told, and the scene stays on the bench', async ({ page }
 });
 
 test('a worker that dies is replaced, and the picture is made again', async ({ page }) => {
-  const workers: import('@playwright/test').Worker[] = [];
+  const workers: Worker[] = [];
   page.on('worker', (w) => workers.push(w));
   await openExample(page, 'Heron in neon');
   const before = workers.length;

@@ -6,6 +6,7 @@ import { BrowserRouter, Link, Route, Routes } from 'react-router';
 import { Toaster } from 'sonner';
 import { SizeQuestion } from './files/ask-size';
 import { Shelf } from './shelf/shelf';
+import { useTheme } from './state/theme';
 import { Mark } from './ui/mark';
 
 const Bench = lazy(() => import('./bench/bench'));
@@ -27,6 +28,27 @@ function Blank({ text, back = false }: { text: string; back?: boolean }) {
   );
 }
 
+/** Short messages at the foot of the page. */
+function Messages() {
+  const theme = useTheme((s) => s.theme);
+  return (
+    <Toaster
+      theme={theme}
+      position="bottom-center"
+      offset={176}
+      toastOptions={{
+        style: {
+          background: 'var(--raised)',
+          border: '1px solid var(--line)',
+          color: 'var(--ink)',
+          font: 'inherit',
+          fontSize: 14,
+        },
+      }}
+    />
+  );
+}
+
 createRoot(document.getElementById('root')!).render(
   <StrictMode>
     <BrowserRouter>
@@ -38,20 +60,7 @@ createRoot(document.getElementById('root')!).render(
         </Routes>
       </Suspense>
       <SizeQuestion />
-      <Toaster
-        theme="dark"
-        position="bottom-center"
-        offset={176}
-        toastOptions={{
-          style: {
-            background: 'var(--raised)',
-            border: '1px solid var(--line)',
-            color: 'var(--ink)',
-            font: 'inherit',
-            fontSize: 14,
-          },
-        }}
-      />
+      <Messages />
     </BrowserRouter>
   </StrictMode>,
 );

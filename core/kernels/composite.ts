@@ -87,6 +87,7 @@ export function compositePlane(
 
 const offset = (r: Region, x: number, y: number) => (y - r.y) * r.width + x - r.x;
 
+/** One pixel: `r`, `g`, `b` are the source's colour, not premultiplied; `alpha` its whole coverage. */
 function blendPixel(
   to: Float32Array,
   i: number,
@@ -99,19 +100,27 @@ function blendPixel(
   const under = to[i + 3]!;
   const keep = 1 - alpha;
   const over = alpha * (1 - under);
-  const both = alpha * under;
-  for (let c = 0; c < 3; c++) {
-    const cs = c === 0 ? r : c === 1 ? g : b;
-    const premultiplied = to[i + c]!;
-    let mixed = 0;
-    if (both > 0) {
-      const cb = premultiplied / under;
-      mixed =
-        bounded && (cb > 1 || cs > 1)
-          ? f!(cb > 1 ? 1 : cb, cs > 1 ? 1 : cs) + (cb > 1 ? cb - 1 : 0)
-          : f!(cb, cs);
-    }
-    to[i + c] = cs * over + premultiplied * keep + both * mixed;
+  if (!(under > 0)) {
+    to[i] = r * over;
+    to[i + 1] = g * over;
+    to[i + 2] = b * over;
+    to[i + 3] = alpha;
+    return;
   }
+  const both = alpha * under;
+  const share = 1 / under;
+  const x = to[i]!;
+  const y = to[i + 1]!;
+  const z = to[i + 2]!;
+  const blend: (cb: number, cs: number, f: BlendFunction) => number = bounded ? within : f!;
+  to[i] = r * over + x * keep + both * blend(x * share, r, f!);
+  to[i + 1] = g * over + y * keep + both * blend(y * share, g, f!);
+  to[i + 2] = b * over + z * keep + both * blend(z * share, b, f!);
   to[i + 3] = alpha + under * keep;
+}
+
+/** A function made for 0–1 on values that may exceed it: what the backdrop has above 1 is kept. */
+function within(cb: number, cs: number, f: BlendFunction): number {
+  if (cb <= 1 && cs <= 1) return f(cb, cs);
+  return f(cb > 1 ? 1 : cb, cs > 1 ? 1 : cs) + (cb > 1 ? cb - 1 : 0);
 }

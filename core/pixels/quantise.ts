@@ -1,17 +1,24 @@
 import type { ColourBuffer } from './buffer';
 import type { StraightImage } from './picture';
 
+/** The side of the square after which the dither repeats, px: a power of two. */
+const TILE = 256;
+
 /**
- * Triangular noise in (−1, 1) from a hash of a pixel's place and channel (integer mixers after Wang):
- * the difference of the hash's two halves.
+ * Triangular noise in (−1, 1) for each channel of each pixel of a tile: the difference of the two
+ * halves of a hash of place and channel (integer mixers after Wang).
  */
-function noise(x: number, y: number, channel: number): number {
-  let h = Math.imul(x, 0x27d4eb2d) ^ Math.imul(y, 0x165667b1) ^ Math.imul(channel + 1, 0x9e3779b1);
+const noise = Float32Array.from({ length: TILE * TILE * 4 }, (_, i) => {
+  const pixel = i >> 2;
+  let h =
+    Math.imul(pixel % TILE, 0x27d4eb2d) ^
+    Math.imul((pixel / TILE) | 0, 0x165667b1) ^
+    Math.imul((i & 3) + 1, 0x9e3779b1);
   h = Math.imul(h ^ (h >>> 15), 0x2c1b3c6d);
   h = Math.imul(h ^ (h >>> 12), 0x297a2d39);
   h ^= h >>> 15;
   return ((h >>> 16) - (h & 0xffff)) / 65536;
-}
+});
 
 /**
  * Turns premultiplied float colour into straight RGBA of 8 or 16 bits, clamped to 0–1.
@@ -22,21 +29,47 @@ function noise(x: number, y: number, channel: number): number {
  * an untouched picture comes out as it went in.
  */
 export function quantise(buffer: ColourBuffer, depth: 8 | 16): StraightImage {
-  const { region, data } = buffer;
-  const out = depth === 8 ? new Uint8ClampedArray(data.length) : new Uint16Array(data.length);
-  const top = depth === 8 ? 255 : 65535;
+  const { width, height } = buffer.region;
+  return { width, height, depth, data: depth === 8 ? toBytes(buffer) : toWords(buffer) };
+}
+
+/** How near a byte a value must be to count as that byte, steps. */
+const EXACT = 2e-3;
+
+function toBytes({ region, data }: ColourBuffer): Uint8ClampedArray {
+  const out = new Uint8ClampedArray(data.length);
   for (let y = 0, i = 0; y < region.height; y++) {
+    const row = ((region.y + y) & (TILE - 1)) * TILE;
     for (let x = 0; x < region.width; x++, i += 4) {
-      const alpha = Math.min(1, data[i + 3]!);
+      const alpha = data[i + 3]!;
       if (!(alpha > 0)) continue;
-      for (let c = 0; c < 4; c++) {
-        const v = (c === 3 ? alpha : data[i + c]! / alpha) * top;
-        let n = Math.round(v);
-        if (depth === 8 && Math.abs(v - n) > 2e-3)
-          n = Math.floor(v + noise(region.x + x, region.y + y, c) + 0.5);
-        out[i + c] = n < 0 ? 0 : n > top ? top : n;
-      }
+      const opaque = alpha >= 1;
+      const k = opaque ? 255 : 255 / alpha;
+      const at = (row + ((region.x + x) & (TILE - 1))) * 4;
+      out[i] = byte(data[i]! * k, noise[at]!);
+      out[i + 1] = byte(data[i + 1]! * k, noise[at + 1]!);
+      out[i + 2] = byte(data[i + 2]! * k, noise[at + 2]!);
+      out[i + 3] = opaque ? 255 : byte(alpha * 255, noise[at + 3]!);
     }
   }
-  return { width: region.width, height: region.height, depth, data: out };
+  return out;
+}
+
+function byte(v: number, dither: number): number {
+  if (v >= 255) return 255;
+  const near = (v + 0.5) | 0;
+  const off = v - near;
+  return off < EXACT && off > -EXACT ? near : Math.floor(v + dither + 0.5);
+}
+
+function toWords({ data }: ColourBuffer): Uint16Array {
+  const out = new Uint16Array(data.length);
+  const word = (v: number) => (v >= 1 ? 65535 : v > 0 ? Math.round(v * 65535) : 0);
+  for (let i = 0; i < data.length; i += 4) {
+    const alpha = Math.min(1, data[i + 3]!);
+    if (!(alpha > 0)) continue;
+    for (let c = 0; c < 3; c++) out[i + c] = word(data[i + c]! / alpha);
+    out[i + 3] = word(alpha);
+  }
+  return out;
 }

@@ -2,7 +2,10 @@
 import { randomFrom } from './noise';
 import type { World } from './world';
 
-/** Joint bilateral filter guided by normals and brightness; returns a new buffer, 4 floats a pixel. */
+/**
+ * Takes the tracer's noise out and keeps edges: a first light pass shows what belongs together, the
+ * second averages the traced light by it. Returns a new buffer, 4 floats a pixel.
+ */
 export function denoise(
   colour: Float32Array,
   guide: Float32Array,
@@ -10,30 +13,39 @@ export function denoise(
   height: number,
   strength: number,
 ): Float32Array {
+  const rough = bilateral(colour, colour, guide, width, height, 1, strength * 4);
+  return bilateral(colour, rough, guide, width, height, 4, strength);
+}
+
+/** A bilateral filter: weights by distance, by the guide, and by the likeness of `like`. */
+function bilateral(
+  colour: Float32Array,
+  like: Float32Array,
+  guide: Float32Array,
+  width: number,
+  height: number,
+  radius: number,
+  strength: number,
+): Float32Array {
   const out = new Float32Array(colour.length);
-  const radius = 3;
   for (let y = 0; y < height; y++) {
     for (let x = 0; x < width; x++) {
       const i = (y * width + x) * 4;
-      let r = 0,
-        g = 0,
-        b = 0,
-        sum = 0;
-      const level = 0.04 + (colour[i]! + colour[i + 1]! + colour[i + 2]!) / 3;
+      let r = 0;
+      let g = 0;
+      let b = 0;
+      let sum = 0;
+      const level = 0.04 + (like[i]! + like[i + 1]! + like[i + 2]!) / 3;
       for (let v = Math.max(0, y - radius); v <= Math.min(height - 1, y + radius); v++) {
         for (let u = Math.max(0, x - radius); u <= Math.min(width - 1, x + radius); u++) {
           const j = (v * width + u) * 4;
           let d = 0;
           for (let c = 0; c < 4; c++) d += (guide[i + c]! - guide[j + c]!) ** 2;
           let e = 0;
-          for (let c = 0; c < 3; c++) e += (colour[i + c]! - colour[j + c]!) ** 2;
-          const far = (u - x) ** 2 + (v - y) ** 2;
-          const w = Math.exp(
-            -far / 5 -
-              d * 60 -
-              e / (strength * level) ** 2 -
-              (colour[i + 3]! !== colour[j + 3]! ? 9 : 0),
-          );
+          for (let c = 0; c < 3; c++) e += (like[i + c]! - like[j + c]!) ** 2;
+          const far = ((u - x) ** 2 + (v - y) ** 2) / (radius * radius * 0.6);
+          const edge = colour[i + 3]! !== colour[j + 3]! ? 9 : 0;
+          const w = Math.exp(-far - d * 40 - e / (strength * level) ** 2 - edge);
           r += colour[j]! * w;
           g += colour[j + 1]! * w;
           b += colour[j + 2]! * w;

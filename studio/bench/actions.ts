@@ -12,6 +12,7 @@ import { removeAnchor } from '@ignis/core/geometry/edit-path';
 import { newId } from '@ignis/core/scene/make';
 import type { Layer } from '@ignis/core/scene/schema';
 import { useBench, type Mode } from '../state/bench';
+import { switchTheme } from '../state/theme';
 import { startDrawing } from './stage/drawing';
 import { stageSize } from './stage/stage';
 import { centred, fitted, zoomedAt } from './stage/view';
@@ -215,6 +216,7 @@ export function actions(does: BenchDoes): Action[] {
     { name: 'Export', run: does.openExport, enabled: true },
     { name: 'Copy the picture', run: does.copyPicture, enabled: true },
     { name: 'Save the scene as a file', keys: ['$mod+s'], run: does.saveFile, enabled: true },
+    { name: 'Light or dark colours', run: switchTheme, enabled: true },
     { name: 'Back to the shelf', run: does.toShelf, enabled: true },
     { name: 'All actions', keys: ['$mod+k'], run: does.openPalette, enabled: true },
     { name: 'Keys', keys: ['Shift+?', '?'], run: does.openHelp, enabled: true },

@@ -42,7 +42,7 @@ export function Header({ does }: { does: BenchDoes }) {
       />
       <span
         role="status"
-        className={`px-1 text-xs ${saved === 'failed' ? 'text-[#ff8d80]' : 'text-dim'}`}
+        className={`px-1 text-xs ${saved === 'failed' ? 'text-alarm' : 'text-dim'}`}
       >
         {SAVED[saved]}
       </span>

@@ -1,4 +1,4 @@
-import { FolderOpen, Plus, Search } from 'lucide-react';
+import { FolderOpen, Moon, Plus, Search, Sun } from 'lucide-react';
 import { useCallback, useEffect, useRef, useState, type Ref } from 'react';
 import { useNavigate } from 'react-router';
 import { toast } from 'sonner';
@@ -6,6 +6,7 @@ import { newPicture, newScene } from '@ignis/core/scene/make';
 import type { Scene } from '@ignis/core/scene/schema';
 import { bringInPicture, filesIn, isSceneFile, PICTURES } from '../files/bring-in';
 import { download, fileName, openSceneFile, sceneFile } from '../files/scene-file';
+import { switchTheme, useTheme } from '../state/theme';
 import type { SceneRecord } from '../storage/database';
 import {
   createScene,
@@ -28,6 +29,7 @@ export function Shelf() {
   const chooser = useRef<HTMLInputElement>(null);
   const sceneChooser = useRef<HTMLInputElement>(null);
   const [scenes, setScenes] = useState<SceneRecord[] | null>(null);
+  const theme = useTheme((s) => s.theme);
   const [search, setSearch] = useState('');
   const [making, setMaking] = useState(false);
   const [busy, setBusy] = useState<string | null>(null);
@@ -116,6 +118,14 @@ export function Shelf() {
           <h1 className="text-xl font-semibold tracking-wide">Ignis</h1>
           <p className="ml-2 hidden text-dim sm:block">Put light into a picture.</p>
           <div className="ml-auto flex gap-2">
+            <Button
+              look="icon"
+              aria-label={theme === 'dark' ? 'Light colours' : 'Dark colours'}
+              title={theme === 'dark' ? 'Light colours' : 'Dark colours'}
+              onClick={switchTheme}
+            >
+              {theme === 'dark' ? <Sun size={16} /> : <Moon size={16} />}
+            </Button>
             <Button look="plain" onClick={() => sceneChooser.current?.click()}>
               Open a saved scene
             </Button>

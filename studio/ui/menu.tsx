@@ -21,7 +21,7 @@ function entries(list: MenuEntry[], Kit: typeof DropdownMenu | typeof ContextMen
         key={e.label}
         disabled={e.disabled}
         onSelect={e.run}
-        className={`${row} ${e.danger ? 'text-[#ff8d80]' : ''}`}
+        className={`${row} ${e.danger ? 'text-alarm' : ''}`}
       >
         {e.label}
         {e.hint && <span className="text-xs text-dim">{e.hint}</span>}

@@ -12,7 +12,7 @@ export const tint = defineStep({
     amount: percent('Amount', 60),
     keepLight: {
       kind: 'switch',
-      label: 'Keep light and dark',
+      label: 'Keep tones',
       help: 'The colour follows the tones of the layer.',
       default: true,
     },

@@ -40,7 +40,7 @@ export function usePreview(canvas: RefObject<HTMLCanvasElement | null>, stage: S
     let shown: { region: Region; scale: number } | null = null;
     let flight: { fine: boolean } | null = null;
     let again = false;
-    let frame = 0;
+    let noted = false;
     let resting = 0;
     /** Time a megapixel took lately, ms. */
     let pace = 40;
@@ -121,8 +121,14 @@ export function usePreview(canvas: RefObject<HTMLCanvasElement | null>, stage: S
 
     const changed = () => {
       place();
-      cancelAnimationFrame(frame);
-      frame = requestAnimationFrame(() => void launch(false));
+      // Several changes of one event make one frame.
+      if (!noted) {
+        noted = true;
+        queueMicrotask(() => {
+          noted = false;
+          if (!stopped) void launch(false);
+        });
+      }
       window.clearTimeout(resting);
       resting = window.setTimeout(function rest() {
         if (flight && !flight.fine) resting = window.setTimeout(rest, 30);
@@ -144,7 +150,6 @@ export function usePreview(canvas: RefObject<HTMLCanvasElement | null>, stage: S
     return () => {
       stopped = true;
       stop();
-      cancelAnimationFrame(frame);
       window.clearTimeout(resting);
     };
   }, [canvas, stage.width, stage.height]); // eslint-disable-line react-hooks/exhaustive-deps -- the stage is its two sides

@@ -1,0 +1,59 @@
+/** The pictures of the README, taken from the demo data. */
+import { fileURLToPath } from 'node:url';
+import { test, type Page } from '@playwright/test';
+import { card, onPage, openExample, press, settled, setValue, startLine } from './bench-page';
+
+const shot = async (page: Page, name: string) => {
+  await page.waitForTimeout(700);
+  await page.screenshot({
+    path: fileURLToPath(new URL(`../docs/screenshots/${name}.png`, import.meta.url)),
+  });
+};
+
+test('bench, drawing, passes, steps, export', async ({ page }) => {
+  await openExample(page, 'Heron in neon');
+  await shot(page, 'bench');
+
+  await startLine(page);
+  await press(page, [1040, 230], [1130, 190]);
+  await press(page, [1300, 330], [1300, 400]);
+  await press(page, [1080, 420], [1000, 400]);
+  await page.mouse.move(...(await onPage(page, [960, 330])));
+  await settled(page);
+  await shot(page, 'drawing');
+
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('Control+z');
+  await page.keyboard.press('Control+z');
+  await page.keyboard.press('Control+z');
+  await card(page, 'Ember line').locator('[data-card]').click();
+  await page.getByRole('button', { name: 'Colour', exact: true }).click();
+  await setValue(page, 'Colour blur', '18');
+  await settled(page);
+  await shot(page, 'passes');
+
+  await card(page, 'Heron').locator('[data-card]').click();
+  for (const step of ['Brightness/contrast/exposure', 'Tint']) {
+    await page.getByRole('button', { name: '+ add a step' }).click();
+    await page.getByRole('menuitem', { name: step }).click();
+  }
+  await setValue(page, 'Exposure', '-0.6');
+  await setValue(page, 'Amount', '35');
+  await settled(page);
+  await shot(page, 'steps');
+
+  await page.getByRole('button', { name: 'Export', exact: true }).click();
+  await page.getByRole('radio', { name: 'The light alone' }).click();
+  await shot(page, 'export');
+});
+
+test('shelf, dark and light', async ({ page }) => {
+  await openExample(page, 'Blank pier');
+  await page.waitForTimeout(2500);
+  await openExample(page, 'Heron in neon');
+  await page.waitForTimeout(2500);
+  await page.goto('/');
+  await shot(page, 'shelf');
+  await page.getByRole('button', { name: 'Light colours' }).click();
+  await shot(page, 'light');
+});

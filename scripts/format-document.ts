@@ -1,0 +1,158 @@
+/** docs/format.md: prose by hand, tables from the schema and the definitions. */
+import { blends } from '../core/blend/index';
+import type { Parameter, Parameters } from '../core/definitions/parameter';
+import { sceneJsonSchema } from '../core/scene/json-schema';
+import { MAX_PIXELS, MAX_SIDE, VERSION } from '../core/scene/schema';
+import { passParameters } from '../core/sources/pass';
+import { sources } from '../core/sources/index';
+import { steps } from '../core/steps/index';
+
+interface JsonSchema {
+  type?: string;
+  const?: unknown;
+  enum?: unknown[];
+  anyOf?: JsonSchema[];
+  oneOf?: JsonSchema[];
+  minimum?: number;
+  maximum?: number;
+  pattern?: string;
+  items?: JsonSchema;
+  properties?: Record<string, JsonSchema>;
+}
+
+const table = (head: string[], rows: string[][]): string =>
+  [head, head.map(() => '---'), ...rows].map((r) => `| ${r.join(' | ')} |`).join('\n');
+
+const range = (p: Parameter): string => {
+  switch (p.kind) {
+    case 'number':
+      return `${p.min} to ${p.max} ${p.unit}`.trim();
+    case 'colour':
+      return '`#rrggbb`';
+    case 'switch':
+      return '`true`, `false`';
+    case 'choice':
+      return p.options.map((o) => `\`${o.value}\``).join(', ');
+  }
+};
+
+const parameterTable = (parameters: Parameters): string =>
+  table(
+    ['key', 'label', 'range', 'default'],
+    Object.entries(parameters).map(([key, p]) => [
+      `\`${key}\``,
+      p.label,
+      range(p),
+      `\`${p.default}\``,
+    ]),
+  );
+
+function said(s: JsonSchema): string {
+  if (s.const !== undefined) return `\`${JSON.stringify(s.const)}\``;
+  if (s.enum) return s.enum.map((v) => `\`${String(v)}\``).join(', ');
+  if (s.anyOf ?? s.oneOf) return (s.anyOf ?? s.oneOf)!.map(said).join(' or ');
+  if (s.type === 'array')
+    return `list of ${s.items?.type === 'object' || s.items?.anyOf || s.items?.oneOf ? 'objects' : said(s.items ?? {})}`;
+  const limits =
+    s.minimum !== undefined || s.maximum !== undefined
+      ? `, ${s.minimum ?? ''} to ${s.maximum ?? ''}`
+      : '';
+  return `${s.type ?? 'any'}${limits}${s.pattern ? `, \`${s.pattern.replaceAll('|', '\\|')}\`` : ''}`;
+}
+
+const objectTable = (s: JsonSchema): string =>
+  table(
+    ['key', 'value'],
+    Object.entries(s.properties ?? {}).map(([key, p]) => [
+      `\`${key}\``,
+      p.type === 'object' ? 'object, see below' : said(p),
+    ]),
+  );
+
+/** The whole text of docs/format.md. */
+export function formatDocument(): string {
+  const scene = sceneJsonSchema() as JsonSchema;
+  const layer = scene.properties!.layers!.items!;
+  const source = (kind: string) =>
+    (layer.properties!.source!.oneOf ?? layer.properties!.source!.anyOf ?? []).find(
+      (s) => s.properties?.kind?.const === kind,
+    ) ?? {};
+  const line = source('line');
+  return `# The scene file
+
+<!-- Made by \`npm run docs\` from the schema and the definitions in core/. Change those, not this. -->
+
+A scene is an \`.ignis\` file: a zip that holds
+
+\`\`\`
+scene.json
+assets/<sha256>.<ext>     the pictures it needs, each named by the SHA-256 of its bytes
+\`\`\`
+
+A folder laid out the same way is read as well. A file is refused, with a reason, if it is no zip, unpacks to
+more than 1 GB, names a file outside itself, lacks a picture, or holds one whose bytes do not fit its name.
+Pictures are PNG, kept exactly as they came (8 or 16 bits, straight alpha); other formats are decoded once,
+when they are brought in, and kept as PNG. \`jpg\`, \`webp\`, \`avif\`, \`gif\` and \`bmp\` are read too.
+
+\`ignis check\` names every fault with its JSON path, \`ignis schema\` prints the JSON Schema. Version ${VERSION} is
+described here; a newer version is refused, and keys that are not listed are faults.
+
+Lengths are in px of the scene, angles in degrees, percentages 0–100, colours sRGB. Lists of layers and passes
+run from back to front; steps run in the order of computation.
+
+## scene.json
+
+${objectTable(scene)}
+
+A side has at most ${MAX_SIDE} px, a scene at most ${MAX_PIXELS / 1e6} megapixels. \`background: null\` is transparency. Ids are unique.
+
+## A layer
+
+${objectTable(layer)}
+
+### placement
+
+First scaled, then turned about the pivot (in the source's own px), then moved.
+
+${objectTable(layer.properties!.placement!)}
+
+### blend
+
+${table(
+  ['name', 'label', 'what it does'],
+  blends.map((b) => [`\`${b.name}\``, b.label, b.help]),
+)}
+
+## Sources
+
+### \`picture\`
+
+${sources.picture.help}
+
+${objectTable(source('picture'))}
+
+### \`line\`
+
+${sources.line.help}
+
+${objectTable(line)}
+
+\`path\`:
+
+${objectTable(line.properties!.path!)}
+
+An anchor. \`in\` and \`out\` are its handles, as offsets from it; \`{ "x": 0, "y": 0 }\` where there is none.
+
+${objectTable(line.properties!.path!.properties!.anchors!.items!)}
+
+A pass has \`id\`, \`name\`, \`enabled\`, \`core\` (a core keeps its colour when the light colour of the line changes) and:
+
+${parameterTable(passParameters)}
+
+## Steps
+
+A step has \`id\`, \`kind\`, \`enabled\` and \`values\`, by kind:
+
+${steps.map((s) => `### \`${s.kind}\`\n\n${s.label}. ${s.help}\n\n${parameterTable(s.parameters)}`).join('\n\n')}
+`;
+}
