@@ -199,5 +199,5 @@ export const helmet: World = {
     out[2] += 2.7 * box1 + 2.7 * box2 + 1.8 * box3;
   },
   lamps: [{ at: [-4.6, 6.2, -4.8], radius: 1.1, light: [17, 15.4, 13] }],
-  develop: { exposure: 1.0, grain: 0.012, vignette: 0.35, denoise: 0.4 },
+  develop: { exposure: 1.0, grain: 0.012, vignette: 0.35, denoise: 0.7 },
 };

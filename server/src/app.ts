@@ -60,11 +60,14 @@ export function createApp({ studio, scenes }: Served): express.Express {
   // Express knows a handler of errors by its four arguments.
   app.use(((error, _request, response, next) => {
     if (response.headersSent) return next(error);
-    console.error(error);
+    const status = (error as { status?: number }).status ?? 500;
+    if (status >= 500) console.error(error);
     response
-      .status((error as { status?: number }).status ?? 500)
+      .status(status)
       .type('text')
-      .send('The server failed at this request.');
+      .send(
+        status >= 500 ? 'The server failed at this request.' : 'There is nothing at this address.',
+      );
   }) as express.ErrorRequestHandler);
   return app;
 }

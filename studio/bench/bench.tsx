@@ -7,10 +7,10 @@ import { addLayers } from '@ignis/core/scene/edits';
 import { newPicture } from '@ignis/core/scene/make';
 import { bringInPicture, filesIn, isSceneFile, PICTURES } from '../files/bring-in';
 import { download, fileName, openSceneFile, sceneFile } from '../files/scene-file';
-import { useAutosave } from '../state/autosave';
+import { THUMBNAIL, useAutosave } from '../state/autosave';
 import { useBench } from '../state/bench';
-import { loadScene, storageFault } from '../storage/scenes';
-import { addAsset, exportPng } from '../workers/engine';
+import { keepingPictures, keepThumbnail, loadScene, storageFault } from '../storage/scenes';
+import { addAsset, exportPng, picture } from '../workers/engine';
 import { Mark } from '../ui/mark';
 import { actions, canPasteLayer, pasteLayer, type BenchDoes } from './actions';
 import { Chain } from './chain/chain';
@@ -39,6 +39,12 @@ export default function Bench() {
         for (const [name, bytes] of found.assets) addAsset(name, bytes);
         useBench.getState().open(id, found.record.scene);
         setReady(id);
+        // A scene from a file or an example has no picture on the shelf yet.
+        const { scene, thumbnail } = found.record;
+        if (!thumbnail)
+          void picture({ scene, side: THUMBNAIL, background: true }).then((blob) =>
+            keepThumbnail(id, blob),
+          );
       })
       .catch((error: Error) => !gone && setFault(error.message));
     return () => {
@@ -76,6 +82,14 @@ function Open() {
   const [window_, setWindow] = useState<'export' | 'keys' | 'palette' | null>(null);
   const scene = useBench((s) => s.scene);
   useAutosave();
+
+  // No picture is forgotten while the bench is open: undo may ask for it.
+  useEffect(() => {
+    let leave: () => void = () => undefined;
+    const open = new Promise<void>((done) => (leave = done));
+    void keepingPictures(() => open);
+    return leave;
+  }, []);
 
   useEffect(() => {
     document.title = `${scene.name} · Ignis`;

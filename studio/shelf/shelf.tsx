@@ -11,11 +11,13 @@ import type { SceneRecord } from '../storage/database';
 import {
   createScene,
   forgetUnused,
+  keepingPictures,
   keepScene,
   listScenes,
   removeScene,
   restoreScene,
   storageFault,
+  watchScenes,
 } from '../storage/scenes';
 import { Button } from '../ui/button';
 import { Mark } from '../ui/mark';
@@ -38,6 +40,7 @@ export function Shelf() {
   useEffect(() => {
     document.title = 'Ignis';
     void refresh().then(forgetUnused);
+    return watchScenes(() => void refresh());
   }, [refresh]);
 
   /** Runs a task that may fail, and says so in its own words. */
@@ -45,7 +48,7 @@ export function Shelf() {
     async (doing: string | null, failed: string, task: () => Promise<void>) => {
       setBusy(doing);
       try {
-        await task();
+        await keepingPictures(task);
       } catch (error) {
         toast.error(failed, { description: (error as Error).message, duration: 12_000 });
       } finally {
@@ -91,9 +94,8 @@ export function Shelf() {
   const remove = (record: SceneRecord) =>
     attempt(null, 'The scene could not be deleted', async () => {
       await removeScene(record.id);
-      await refresh();
       toast(`“${record.scene.name}” is deleted`, {
-        action: { label: 'Undo', onClick: () => void restoreScene(record).then(refresh) },
+        action: { label: 'Undo', onClick: () => void restoreScene(record) },
         duration: 10_000,
       });
     });
@@ -185,7 +187,7 @@ export function Shelf() {
                   key={r.id}
                   record={r}
                   onOpen={() => void navigate(`/scene/${r.id}`)}
-                  onRename={(name) => void keepScene(r.id, { ...r.scene, name }).then(refresh)}
+                  onRename={(name) => void keepScene(r.id, { ...r.scene, name })}
                   onDuplicate={() =>
                     void attempt(null, 'The scene could not be copied', async () => {
                       await createScene(
@@ -193,7 +195,6 @@ export function Shelf() {
                         new Map(),
                         r.thumbnail,
                       );
-                      await refresh();
                     })
                   }
                   onSave={() =>

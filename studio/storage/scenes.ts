@@ -27,6 +27,19 @@ async function kept<T>(task: () => Promise<T>, without: () => T): Promise<T> {
   return task();
 }
 
+const listeners = new Set<() => void>();
+const told = async <T>(task: Promise<T>): Promise<T> => {
+  const value = await task;
+  for (const listener of listeners) listener();
+  return value;
+};
+
+/** Calls a listener after every change to the scenes; returns what ends that. */
+export function watchScenes(listener: () => void): () => void {
+  listeners.add(listener);
+  return () => void listeners.delete(listener);
+}
+
 const byChange = (a: SceneRecord, b: SceneRecord) => b.changed - a.changed;
 
 /** All scenes, the last changed first. */
@@ -85,23 +98,27 @@ export const keepScene = (id: string, scene: Scene, thumbnail?: Blob | null): Pr
       changed: now,
       thumbnail: thumbnail === undefined ? (old?.thumbnail ?? null) : thumbnail,
     });
-    await kept(
-      () =>
-        database.transaction('rw', database.scenes, async () => {
-          await database.scenes.put(fresh(await database.scenes.get(id)));
-        }),
-      () => void held.scenes.set(id, fresh(held.scenes.get(id))),
+    await told(
+      kept(
+        () =>
+          database.transaction('rw', database.scenes, async () => {
+            await database.scenes.put(fresh(await database.scenes.get(id)));
+          }),
+        () => void held.scenes.set(id, fresh(held.scenes.get(id))),
+      ),
     );
   });
 
 /** Sets a scene's thumbnail; its date stays. */
 export const keepThumbnail = (id: string, thumbnail: Blob): Promise<void> =>
-  kept(
-    async () => void (await database.scenes.update(id, { thumbnail })),
-    () => {
-      const old = held.scenes.get(id);
-      if (old) held.scenes.set(id, { ...old, thumbnail });
-    },
+  told(
+    kept(
+      async () => void (await database.scenes.update(id, { thumbnail })),
+      () => {
+        const old = held.scenes.get(id);
+        if (old) held.scenes.set(id, { ...old, thumbnail });
+      },
+    ),
   );
 
 /** A new scene with its pictures; returns its id. */
@@ -118,29 +135,45 @@ export async function createScene(
 
 /** Puts a removed scene back as it was. */
 export const restoreScene = (record: SceneRecord): Promise<void> =>
-  kept(
-    async () => void (await database.scenes.put(record)),
-    () => void held.scenes.set(record.id, record),
+  told(
+    kept(
+      async () => void (await database.scenes.put(record)),
+      () => void held.scenes.set(record.id, record),
+    ),
   );
 
 /** Removes a scene. Its pictures stay until `forgetUnused`, so that the removal can be undone. */
 export const removeScene = (id: string): Promise<void> =>
-  kept(
-    () => database.scenes.delete(id),
-    () => void held.scenes.delete(id),
+  told(
+    kept(
+      () => database.scenes.delete(id),
+      () => void held.scenes.delete(id),
+    ),
   );
 
-/** Removes pictures that no scene needs any more. */
-export const forgetUnused = (): Promise<void> =>
-  kept(
-    () =>
-      database.transaction('rw', database.scenes, database.assets, async () => {
-        const needed = new Set((await database.scenes.toArray()).flatMap((r) => assetsOf(r.scene)));
-        const names = await database.assets.toCollection().primaryKeys();
-        await database.assets.bulkDelete(names.filter((n) => !needed.has(n)));
-      }),
-    () => undefined,
-  );
+const IN_USE = 'ignis-pictures';
+
+/**
+ * Runs a task during which no picture is forgotten, here or in another tab: a picture is kept before
+ * the scene that needs it, and undo may ask for one that its scene has given up.
+ */
+export async function keepingPictures<T>(task: () => Promise<T>): Promise<T> {
+  return await navigator.locks.request(IN_USE, { mode: 'shared' }, task);
+}
+
+/** Removes pictures that no scene needs any more, unless some tab is at work. */
+export async function forgetUnused(): Promise<void> {
+  await navigator.locks.request(IN_USE, { mode: 'exclusive', ifAvailable: true }, async (free) => {
+    if (free) await kept(removeUnused, () => undefined);
+  });
+}
+
+const removeUnused = () =>
+  database.transaction('rw', database.scenes, database.assets, async () => {
+    const needed = new Set((await database.scenes.toArray()).flatMap((r) => assetsOf(r.scene)));
+    const names = await database.assets.toCollection().primaryKeys();
+    await database.assets.bulkDelete(names.filter((n) => !needed.has(n)));
+  });
 
 /** The browser has no room left. */
 export class StorageFull extends Error {

@@ -6,7 +6,7 @@ type Look = 'plain' | 'outlined' | 'ember' | 'icon';
 const looks: Record<Look, string> = {
   plain: 'rounded-md px-2.5 py-1.5 text-dim hover:bg-raised hover:text-ink',
   outlined: 'rounded-md border border-line bg-raised px-3 py-1.5 hover:border-dim',
-  ember: 'rounded-md bg-ember px-3.5 py-1.5 font-semibold text-[#1d0d04] hover:brightness-110',
+  ember: 'rounded-md bg-ember px-3.5 py-1.5 font-semibold text-on-ember hover:brightness-110',
   icon: 'grid size-8 place-items-center rounded-md text-dim hover:bg-raised hover:text-ink',
 };
 

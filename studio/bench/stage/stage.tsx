@@ -203,7 +203,7 @@ const isLine = (layer: Layer): layer is Layer & { source: LineSource } =>
   layer.source.kind === 'line';
 
 const Notice = ({ text }: { text: string }) => (
-  <div className="absolute bottom-4 left-1/2 -translate-x-1/2 rounded-full bg-ember px-4 py-1 text-sm font-semibold text-[#1d0d04]">
+  <div className="absolute bottom-4 left-1/2 -translate-x-1/2 rounded-full bg-ember px-4 py-1 text-sm font-semibold text-on-ember">
     {text}
   </div>
 );

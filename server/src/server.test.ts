@@ -1,0 +1,191 @@
+import { execFile } from 'node:child_process';
+import { mkdir, mkdtemp, readFile, writeFile } from 'node:fs/promises';
+import type { AddressInfo, Server } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import sharp from 'sharp';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { assetName, unpackScene } from '@ignis/core/files/ignis-file';
+import { readPng } from '@ignis/core/files/png';
+import { corner } from '@ignis/core/geometry/path';
+import { newLine, newPicture, newScene } from '@ignis/core/scene/make';
+import type { Scene } from '@ignis/core/scene/schema';
+import { createApp } from './app';
+
+const at = (path: string) => fileURLToPath(new URL(path, import.meta.url));
+const heron = at('../../demo/scenes/heron-in-neon');
+
+/** Runs the command as a user does; gives what it printed and its exit code. */
+const ignis = (...args: string[]) =>
+  new Promise<{ code: number; out: string; error: string }>((done) =>
+    execFile(
+      process.execPath,
+      [at('../bin/ignis.mjs'), ...args],
+      { maxBuffer: 2 ** 24 },
+      (failed, out, error) => done({ code: failed ? Number(failed.code) : 0, out, error }),
+    ),
+  );
+
+/** A folder laid out as a scene file. */
+async function folder(scene: Scene, assets: Record<string, Uint8Array> = {}): Promise<string> {
+  const path = await mkdtemp(join(tmpdir(), 'ignis-'));
+  await mkdir(join(path, 'assets'));
+  await writeFile(join(path, 'scene.json'), JSON.stringify(scene));
+  for (const [name, bytes] of Object.entries(assets))
+    await writeFile(join(path, 'assets', name), bytes);
+  return path;
+}
+
+function small(): Scene {
+  const scene = newScene('Small', 80, 60, '#204060');
+  scene.layers.push({
+    ...newLine('L', { closed: false, anchors: [corner(10, 10), corner(70, 50)] }, '#ff5a1f', 4),
+    id: 'line',
+  });
+  return scene;
+}
+
+describe('the ignis command', () => {
+  it('renders at a scale, of a region, at a depth', async () => {
+    const scene = await folder(small());
+    const out = join(scene, 'out.png');
+    expect((await ignis('render', scene, out, '--scale', '0.5')).code).toBe(0);
+    expect(readPng(await readFile(out), 'out')).toMatchObject({ width: 40, height: 30, depth: 8 });
+    expect(
+      (await ignis('render', scene, out, '--region', '10,20,30,15', '--depth', '16')).code,
+    ).toBe(0);
+    expect(readPng(await readFile(out), 'out')).toMatchObject({ width: 30, height: 15, depth: 16 });
+  });
+
+  it('renders chosen layers without the background', async () => {
+    const scene = await folder(small());
+    const out = join(scene, 'out.png');
+    await ignis('render', scene, out, '--layers', 'line', '--no-background');
+    const { data } = readPng(await readFile(out), 'out');
+    // Faint light reaches the corner, but no background.
+    expect(data[(59 * 80 + 2) * 4 + 3]).toBeLessThan(60);
+    expect(data[(30 * 80 + 40) * 4 + 3]).toBe(255);
+    const wrong = await ignis('render', scene, out, '--layers', 'moon');
+    expect(wrong.code).toBe(1);
+    expect(wrong.error).toContain('There is no layer moon');
+  });
+
+  it('reads JPEG assets upright', async () => {
+    const bytes = await sharp({
+      create: { width: 30, height: 10, channels: 3, background: '#ff0000' },
+    })
+      .jpeg()
+      .withMetadata({ orientation: 6 })
+      .toBuffer();
+    const asset = await assetName(bytes, 'jpg');
+    const scene = newScene('J', 10, 30, null);
+    scene.layers.push(
+      newPicture(
+        'P',
+        { kind: 'picture', asset, width: 10, height: 30 },
+        scene,
+        { x: 5, y: 15 },
+        true,
+      ),
+    );
+    const path = await folder(scene, { [asset]: bytes });
+    await ignis('render', path, join(path, 'out.png'));
+    const { data } = readPng(await readFile(join(path, 'out.png')), 'out');
+    expect(data[(29 * 10 + 9) * 4]).toBeGreaterThan(240);
+  });
+
+  it('checks: every fault with its place, and exit code 1', async () => {
+    expect(await ignis('check', heron)).toMatchObject({
+      code: 0,
+      out: 'Heron in neon: no fault found.\n',
+    });
+    const bad = small();
+    Object.assign(bad.layers[0]!, { opacity: 'half', blend: 'glitter' });
+    const found = await ignis('check', await folder(bad));
+    expect(found.code).toBe(1);
+    expect(found.out).toContain('$.layers[0].opacity');
+    expect(found.out).toContain('$.layers[0].blend');
+    expect(await ignis('check', '/nowhere.ignis')).toMatchObject({ code: 1 });
+  });
+
+  it('tells size and layers, back to front', async () => {
+    const { out } = await ignis('info', heron);
+    const told = JSON.parse(out) as {
+      width: number;
+      layers: { id: string; name: string; kind: string }[];
+    };
+    expect(told.width).toBe(1920);
+    expect(told.layers.map((l) => `${l.name}:${l.kind}`)).toEqual([
+      'Pier at dusk:picture',
+      'Ember line:line',
+      'Heron:picture',
+      'Tide line:line',
+    ]);
+  });
+
+  it('prints a JSON Schema', async () => {
+    expect(JSON.parse((await ignis('schema')).out)).toMatchObject({ type: 'object' });
+  });
+
+  it('refuses options that make no sense', async () => {
+    for (const args of [
+      ['--depth', '12'],
+      ['--region', '1,2'],
+      ['--scale', 'big'],
+      ['--scale', '90'],
+    ])
+      expect((await ignis('render', heron, '/tmp/never.png', ...args)).code).toBe(1);
+  });
+});
+
+describe('the server', () => {
+  let server: Server;
+  let url: string;
+  beforeAll(async () => {
+    const studio = await mkdtemp(join(tmpdir(), 'ignis-studio-'));
+    await mkdir(join(studio, 'assets'));
+    await writeFile(join(studio, 'index.html'), '<!doctype html><title>Ignis</title>');
+    await writeFile(join(studio, 'assets/main-abc.js'), 'export {}');
+    server = createApp({ studio, scenes: at('../../demo/scenes') }).listen(0);
+    url = `http://localhost:${(server.address() as AddressInfo).port}`;
+  });
+  afterAll(() => void server.close());
+
+  it('isolates the page and allows nothing from elsewhere', async () => {
+    const { headers } = await fetch(url);
+    expect(headers.get('cross-origin-opener-policy')).toBe('same-origin');
+    expect(headers.get('cross-origin-embedder-policy')).toBe('require-corp');
+    const policy = headers.get('content-security-policy')!;
+    expect(policy).toContain("default-src 'none'");
+    expect(policy).toContain("script-src 'self' 'wasm-unsafe-eval';");
+  });
+
+  it('lets built files be kept for ever, and the page itself not', async () => {
+    expect((await fetch(`${url}/assets/main-abc.js`)).headers.get('cache-control')).toContain(
+      'immutable',
+    );
+    expect((await fetch(`${url}/scene/abc`)).headers.get('cache-control')).toBe('no-cache');
+    expect((await fetch(`${url}/assets/none.js`)).status).toBe(404);
+    expect((await fetch(`${url}/none.txt`)).status).toBe(404);
+  });
+
+  it('gives the examples: a list, files that open, pictures', async () => {
+    const list = (await (await fetch(`${url}/examples/index.json`)).json()) as {
+      id: string;
+      name: string;
+    }[];
+    expect(list.map((e) => e.name)).toEqual(
+      expect.arrayContaining(['Heron in neon', 'Blank pier']),
+    );
+    const file = new Uint8Array(
+      await (await fetch(`${url}/examples/heron-in-neon.ignis`)).arrayBuffer(),
+    );
+    expect((await unpackScene(file, 'heron')).scene.layers).toHaveLength(4);
+    const picture = new Uint8Array(
+      await (await fetch(`${url}/examples/blank-pier.png`)).arrayBuffer(),
+    );
+    expect(readPng(picture, 'blank').width).toBe(720);
+    expect((await fetch(`${url}/examples/..%2Fpier.ignis`)).status).toBe(404);
+  });
+});
