@@ -145,7 +145,7 @@ An anchor. \`in\` and \`out\` are its handles, as offsets from it; \`{ "x": 0, "
 
 ${objectTable(line.properties!.path!.properties!.anchors!.items!)}
 
-A pass has \`id\`, \`name\`, \`enabled\`, \`core\` (a core keeps its colour when the light colour of the line changes) and:
+A pass has \`id\`, \`name\`, \`enabled\` and the following; a core keeps its colour when the light colour of the line changes.
 
 ${parameterTable(passParameters)}
 

@@ -49,14 +49,18 @@ export const passParameters = {
     ],
     default: 'round',
   },
+  core: {
+    kind: 'switch',
+    label: 'Core',
+    help: 'A core keeps its own colour when the light colour of the line changes.',
+    default: false,
+  },
 } as const;
 
 export const passSchema = v.strictObject({
   id: v.pipe(v.string(), v.minLength(1)),
   name: v.string(),
   enabled: v.boolean(),
-  /** A core keeps its own colour when the light colour of the line changes. */
-  core: v.boolean(),
   ...(Object.fromEntries(
     Object.entries(passParameters).map(([k, p]) => [k, parameterSchema(p)]),
   ) as { [K in keyof typeof passParameters]: v.GenericSchema<Values<typeof passParameters>[K]> }),

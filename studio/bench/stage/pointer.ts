@@ -29,12 +29,15 @@ export function follow(
     window.removeEventListener('pointerup', up);
     window.removeEventListener('pointercancel', cancel);
     window.removeEventListener('keydown', key, true);
+    window.removeEventListener('pointerdown', second, true);
   };
   const up = (e: PointerEvent) => {
     if (e.pointerId !== down.pointerId) return;
     end();
     f.up(moved, e);
   };
+  // A second finger means pan and zoom, not this.
+  const second = (e: PointerEvent) => e.pointerId !== down.pointerId && cancel();
   const cancel = () => {
     end();
     if (f.cancel) f.cancel();
@@ -49,6 +52,7 @@ export function follow(
   window.addEventListener('pointerup', up);
   window.addEventListener('pointercancel', cancel);
   window.addEventListener('keydown', key, true);
+  window.addEventListener('pointerdown', second, true);
 }
 
 /** Where the pointer is in scene px. `stage` is the stage's element. */

@@ -5,7 +5,7 @@ import { apply } from '@ignis/core/geometry/affine';
 import { definitionOf } from '@ignis/core/sources/index';
 import type { Layer } from '@ignis/core/scene/schema';
 import type { LineSource } from '@ignis/core/sources/line';
-import { useBench, useSelectedLayer } from '../../state/bench';
+import { useBench, useSelectedLayer, type View } from '../../state/bench';
 import { layersAt } from '../../workers/engine';
 import { Anchors } from './anchors';
 import { Arrange } from './arrange';
@@ -78,18 +78,20 @@ export function Stage({ onFiles }: Props) {
 
   useGesture(
     {
-      onPinch: ({ origin: [x, y], delta: [d], movement: [m], event, memo }) => {
+      onPinch: ({ origin, movement: [m], first, event, memo }) => {
         const { view, set } = useBench.getState();
         const box = element.current!.getBoundingClientRect();
+        const [x, y] = [origin[0] - box.left, origin[1] - box.top];
         if (event instanceof WheelEvent) {
+          // A wheel turns in large steps, a touch pad in small ones.
           const k = Math.exp(-event.deltaY * (Math.abs(event.deltaY) < 40 ? 0.01 : 0.0022));
-          set({ view: zoomedAt(view, view.zoom * k, x - box.left, y - box.top) });
-        } else if (d !== 0) {
-          const base: number = memo ?? view.zoom / m;
-          set({ view: zoomedAt(view, base * m, x - box.left, y - box.top) });
-          return base;
+          set({ view: zoomedAt(view, view.zoom * k, x, y) });
+          return undefined;
         }
-        return memo as number | undefined;
+        const start = (first ? undefined : (memo as Pinch | undefined)) ?? { view, x, y };
+        const zoomed = zoomedAt(start.view, start.view.zoom * m, start.x, start.y);
+        set({ view: { ...zoomed, x: zoomed.x + x - start.x, y: zoomed.y + y - start.y } });
+        return start;
       },
       onWheel: ({ event, delta: [dx, dy] }) => {
         if (event.ctrlKey || event.metaKey) return;
@@ -99,7 +101,11 @@ export function Stage({ onFiles }: Props) {
         set({ view: { ...view, x: view.x - x, y: view.y - y } });
       },
     },
-    { target: element, eventOptions: { passive: false }, pinch: { preventDefault: true } },
+    {
+      target: element,
+      eventOptions: { passive: false },
+      pinch: { preventDefault: true, pointer: { touch: true } },
+    },
   );
 
   const pan = (down: React.PointerEvent) => {
@@ -197,6 +203,13 @@ export function Stage({ onFiles }: Props) {
       </span>
     </section>
   );
+}
+
+/** Where a pinch of two fingers began. */
+interface Pinch {
+  view: View;
+  x: number;
+  y: number;
 }
 
 const isLine = (layer: Layer): layer is Layer & { source: LineSource } =>
