@@ -69,12 +69,26 @@ function split(c: Cubic, fine: Fineness, depth: number, add: (x: number, y: numb
   split([f, e, d, s], fine, depth + 1, add);
 }
 
+/**
+ * Whether both controls lie beside the chord, near enough: the curve never strays from it by more
+ * than three quarters of what they do.
+ */
 function isFlat([p, q, r, s]: Cubic, tolerance: number): boolean {
-  const ux = 3 * q.x - 2 * p.x - s.x;
-  const uy = 3 * q.y - 2 * p.y - s.y;
-  const vx = 3 * r.x - 2 * s.x - p.x;
-  const vy = 3 * r.y - 2 * s.y - p.y;
-  return Math.max(ux * ux, vx * vx) + Math.max(uy * uy, vy * vy) <= 16 * tolerance * tolerance;
+  const dx = s.x - p.x;
+  const dy = s.y - p.y;
+  const l = dx * dx + dy * dy;
+  const near = tolerance * (4 / 3);
+  for (const c of [q, r]) {
+    const x = c.x - p.x;
+    const y = c.y - p.y;
+    const along = x * dx + y * dy;
+    if (along < -1e-9 || along > l + 1e-9) {
+      // Beyond an end of the chord, the distance to that end counts.
+      const e = along < 0 ? x * x + y * y : (x - dx) ** 2 + (y - dy) ** 2;
+      if (e > near * near) return false;
+    } else if ((x * dy - y * dx) ** 2 > near * near * l) return false;
+  }
+  return true;
 }
 
 /** How far the control polygon turns, radians: never less than the curve's own turn. */

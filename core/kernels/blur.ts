@@ -3,7 +3,14 @@ import { crop } from '../pixels/buffer';
 import type { Region } from '../pixels/region';
 import { EMPTY, grow, intersect, isEmpty } from '../pixels/region';
 import type { BlurPlan } from './gaussian';
-import { averageCells, cellMargin, cellRegion, convolve, planBlur, spreadCells } from './gaussian';
+import {
+  shareAmongCells,
+  cellMargin,
+  cellRegion,
+  convolve,
+  planBlur,
+  spreadCells,
+} from './gaussian';
 
 /** How far a blur of σ px carries a value, px. */
 export const blurMargin = (sigma: number): number => planBlur(sigma).margin;
@@ -28,15 +35,15 @@ export function gaussianBlur<T extends ColourBuffer | Plane>(
       data: convolve(source.data, source.region, region, plan.weights, channels),
     } as T;
   const reach = cellRegion(region, plan.cell, cellMargin(plan));
-  const cells = intersect(reach, cellRegion(source.region, plan.cell, 0));
+  const cells = intersect(reach, cellRegion(source.region, plan.cell, 1));
   if (isEmpty(cells)) return { region: EMPTY, data: new Float32Array(0) } as T;
-  const averaged = averageCells(source.data, source.region, cells, plan.cell, channels);
-  return { region, data: blurCells(averaged, cells, region, plan, channels) } as T;
+  const shared = shareAmongCells(source.data, source.region, cells, plan.cell, channels);
+  return { region, data: blurCells(shared, cells, region, plan, channels) } as T;
 }
 
 /**
- * The second half of a blur, for a source that stands on the grid of cells already: `data` holds
- * cell averages over `cells`; the result lies over `region`, px.
+ * The second half of a blur, for a source that stands on the grid of cells already: `data` lies over
+ * `cells`, the result over `region`, px.
  */
 export function blurCells(
   data: Float32Array,

@@ -2,8 +2,10 @@ import type { Region } from '../pixels/region';
 
 /**
  * Gaussian blur whose cost hardly depends on σ: a blur of many px is done on a grid of n × n px
- * cells and brought back by a cubic B-spline. Cell averages, spline and the Gaussian between them
- * each add their variance; the middle one is narrowed so that the sum is σ².
+ * cells and brought back by a cubic B-spline. Each px is shared among the cells round it by a linear
+ * B-spline, which keeps its place; sharing, Gaussian and spline add their variances, and the Gaussian
+ * is narrowed so that the sum is σ². (Splines: Unser, "Splines: a perfect fit for signal and image
+ * processing", 1999.)
  */
 
 /** How a blur of σ px is carried out. */
@@ -18,25 +20,33 @@ export interface BlurPlan {
   margin: number;
 }
 
-/** Below this many px of σ the blur works on the pixels themselves. */
-const CELL_SIGMA = 3.5;
+/** A cell is at most this share of σ. */
+const CELL_SIGMA = 2.5;
 const SPLINE_VARIANCE = 1 / 3;
 
-/** The plan for a standard deviation in px; σ ≤ 0 gives a plan that changes nothing. */
-export function planBlur(sigma: number): BlurPlan {
+/** The variance, cells², that a linear B-spline adds when it shares n × n parts of a cell. */
+export const sharingVariance = (n: number): number => 1 / 6 + 1 / (12 * n * n);
+
+/**
+ * The plan for a standard deviation in px; σ ≤ 0 gives a plan that changes nothing. `shared` tells
+ * what variance (cells²) the cells have taken on when they are filled, by the side of a cell in px.
+ */
+export function planBlur(
+  sigma: number,
+  shared: (cell: number) => number = sharingVariance,
+): BlurPlan {
   let cell = 1;
   while (sigma / (cell * 2) >= CELL_SIGMA) cell *= 2;
-  const variance =
+  const own =
     cell === 1
-      ? sigma * sigma
-      : (sigma * sigma - (cell * cell - 1) / 12) / (cell * cell) - SPLINE_VARIANCE;
-  const own = sigma > 0 ? Math.sqrt(variance) : 0;
+      ? Math.max(0, sigma)
+      : Math.sqrt((sigma * sigma) / (cell * cell) - shared(cell) - SPLINE_VARIANCE);
   const weights = gaussianWeights(own);
   return {
     cell,
     sigma: own,
     weights,
-    margin: cell === 1 ? weights.length - 1 : (weights.length + 2) * cell,
+    margin: cell === 1 ? weights.length - 1 : (weights.length + 3) * cell,
   };
 }
 
@@ -70,8 +80,18 @@ export function cellRegion(r: Region, cell: number, by: number): Region {
 /** How many cells beyond a region its blur needs: the Gaussian's reach and the spline's two. */
 export const cellMargin = (plan: BlurPlan): number => plan.weights.length - 1 + 2;
 
-/** Averages px into cells. `from` lies over `region`, the result over `cells`; outside is nothing. */
-export function averageCells(
+/** Where a px stands between the cells' middles: the cell before it, and its share of the next. */
+function place(px: number, cell: number): [before: number, share: number] {
+  const p = (px + 0.5) / cell - 0.5;
+  const before = Math.floor(p);
+  return [before, p - before];
+}
+
+/**
+ * Shares px among cells by a linear B-spline. `from` lies over `region`, the result over `cells`,
+ * which must reach a cell beyond what of the region shall count; outside is nothing.
+ */
+export function shareAmongCells(
   from: Float32Array,
   region: Region,
   cells: Region,
@@ -79,41 +99,46 @@ export function averageCells(
   channels: number,
 ): Float32Array {
   const out = new Float32Array(cells.width * cells.height * channels);
-  const share = 1 / (cell * cell);
+  const stride = cells.width * channels;
+  // One row of px becomes one row of cells with a column to spare on each side, and that is shared
+  // among two rows of cells.
+  const row = new Float32Array(stride + 2 * channels);
+  const columns = new Int32Array(region.width);
+  const shares = new Float32Array(region.width);
+  for (let x = 0; x < region.width; x++) {
+    const [before, share] = place(region.x + x, cell);
+    columns[x] = (before - cells.x + 1) * channels;
+    shares[x] = share;
+  }
+  const first = Math.max(0, (cells.x - 1) * cell - region.x);
+  const last = Math.min(region.width, (cells.x + cells.width + 1) * cell - region.x);
+  const whole = 1 / (cell * cell);
   for (let y = 0; y < region.height; y++) {
-    const cy = Math.floor((region.y + y) / cell) - cells.y;
-    if (cy < 0 || cy >= cells.height) continue;
-    let at = y * region.width * channels;
-    const row = cy * cells.width;
-    for (let x = 0; x < region.width;) {
-      const ax = region.x + x;
-      const cx = Math.floor(ax / cell);
-      const end = Math.min(region.width, x + (cx + 1) * cell - ax);
-      const to = cx - cells.x;
-      const inside = to >= 0 && to < cells.width;
-      if (channels === 1) {
-        let sum = 0;
-        for (; x < end; x++) sum += from[at++]!;
-        if (inside) out[row + to]! += sum * share;
-      } else {
-        let r = 0;
-        let g = 0;
-        let b = 0;
-        let a = 0;
-        for (; x < end; x++, at += 4) {
-          r += from[at]!;
-          g += from[at + 1]!;
-          b += from[at + 2]!;
-          a += from[at + 3]!;
-        }
-        if (inside) {
-          const i = (row + to) * 4;
-          out[i]! += r * share;
-          out[i + 1]! += g * share;
-          out[i + 2]! += b * share;
-          out[i + 3]! += a * share;
-        }
+    const [before, share] = place(region.y + y, cell);
+    const above = before - cells.y;
+    if (above < -1 || above >= cells.height) continue;
+    row.fill(0);
+    let at = (y * region.width + first) * channels;
+    for (let x = first; x < last; x++) {
+      const to = columns[x]!;
+      if (to < 0 || to > stride) {
+        at += channels;
+        continue;
       }
+      const right = shares[x]!;
+      for (let c = 0; c < channels; c++, at++) {
+        const v = from[at]!;
+        row[to + c]! += v * (1 - right);
+        row[to + channels + c]! += v * right;
+      }
+    }
+    for (const [line, part] of [
+      [above, (1 - share) * whole],
+      [above + 1, share * whole],
+    ] as const) {
+      if (line < 0 || line >= cells.height) continue;
+      const to = line * stride;
+      for (let i = 0; i < stride; i++) out[to + i]! += row[i + channels]! * part;
     }
   }
   return out;

@@ -59,7 +59,7 @@ function byte(v: number, dither: number): number {
   if (v >= 255) return 255;
   const near = (v + 0.5) | 0;
   const off = v - near;
-  return off < EXACT && off > -EXACT ? near : Math.floor(v + dither + 0.5);
+  return off < EXACT && off > -EXACT ? near : (v + dither + 0.5) | 0;
 }
 
 function toWords({ data }: ColourBuffer): Uint16Array {

@@ -10,6 +10,8 @@ import { preview } from '../../workers/engine';
 const SMOOTH = 45;
 /** After this long without a change the picture is made as fine as the screen, ms. */
 const REST = 140;
+/** The most often the scale may be halved while things change. */
+const COARSEST = 2;
 /** Pixels beyond the stage that are made as well, so that a small pan shows no edge. */
 const BEYOND = 48;
 
@@ -44,6 +46,10 @@ export function usePreview(canvas: RefObject<HTMLCanvasElement | null>, stage: S
     let resting = 0;
     /** Time a megapixel took lately, ms. */
     let pace = 40;
+    /** How often the scale of a drag's frames is halved. */
+    let halvings = 0;
+    /** The scale of the last picture. */
+    let last = 0;
     let failed = false;
 
     const place = () => {
@@ -69,14 +75,15 @@ export function usePreview(canvas: RefObject<HTMLCanvasElement | null>, stage: S
       const { view, selected } = useBench.getState();
       const scene = shownScene();
       const full = Math.min(1, view.zoom * window.devicePixelRatio);
-      let scale = full;
+      const area = regionAt(scene, view, stage, full);
+      const megapixels = (area.width * area.height) / 1e6;
+      // Halves only: at a scale that stays, what was computed for the last frame is found again.
       if (!fine) {
-        const megapixels =
-          (regionAt(scene, view, stage, full).width * regionAt(scene, view, stage, full).height) /
-          1e6;
-        const expected = megapixels * pace;
-        if (expected > SMOOTH) scale = full * Math.max(0.25, Math.sqrt(SMOOTH / expected));
+        const expected = (n: number) => (megapixels / 4 ** n) * pace;
+        if (expected(halvings) > SMOOTH && halvings < COARSEST) halvings++;
+        else if (halvings > 0 && expected(halvings - 1) < SMOOTH * 0.6) halvings--;
       }
+      const scale = fine ? full : full / 2 ** halvings;
       const region = regionAt(scene, view, stage, scale);
       if (isEmpty(region)) {
         flight = null;
@@ -97,7 +104,10 @@ export function usePreview(canvas: RefObject<HTMLCanvasElement | null>, stage: S
             .getContext('2d')!
             .putImageData(new ImageData(made.pixels, region.width, region.height), 0, 0);
           shown = { region, scale };
-          pace = pace * 0.6 + (made.took / ((region.width * region.height) / 1e6)) * 0.4;
+          // The first frame at a scale has nothing to find, and tells little of the next.
+          if (scale === last)
+            pace = pace * 0.6 + (made.took / ((region.width * region.height) / 1e6)) * 0.4;
+          last = scale;
           element.dataset.shown = scale === full ? 'fine' : 'coarse';
           element.dataset.frame = String(Number(element.dataset.frame ?? 0) + 1);
           element.dataset.took = made.took.toFixed(1);
