@@ -3,14 +3,9 @@ import { crop } from '../pixels/buffer';
 import type { Region } from '../pixels/region';
 import { EMPTY, grow, intersect, isEmpty } from '../pixels/region';
 import type { BlurPlan } from './gaussian';
-import {
-  shareAmongCells,
-  cellMargin,
-  cellRegion,
-  convolve,
-  planBlur,
-  spreadCells,
-} from './gaussian';
+import { shareAmongCells, cellRegion, spreadCells } from './cells';
+import { convolve } from './convolve';
+import { cellMargin, planBlur } from './gaussian';
 
 /** How far a blur of σ px carries a value, px. */
 export const blurMargin = (sigma: number): number => planBlur(sigma).margin;

@@ -4,7 +4,8 @@ import type { ColourBuffer, Plane } from '../pixels/buffer';
 import { crop } from '../pixels/buffer';
 import { grow } from '../pixels/region';
 import { blurMargin, gaussianBlur } from './blur';
-import { cellRegion, planBlur, shareAmongCells, sharingVariance, spreadCells } from './gaussian';
+import { cellRegion, shareAmongCells, sharingVariance, spreadCells } from './cells';
+import { planBlur } from './gaussian';
 
 const sigma = fc.double({ min: 0, max: 1000, noNaN: true });
 

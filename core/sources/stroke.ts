@@ -6,14 +6,9 @@ import { arcTurn, strokeOutline } from '../geometry/outline';
 import type { Path } from '../geometry/path';
 import { blurCells } from '../kernels/blur';
 import { coverage, polygonRegion } from '../kernels/coverage';
-import {
-  cellMargin,
-  cellRegion,
-  convolve,
-  planBlur,
-  shareAmongCells,
-  sharingVariance,
-} from '../kernels/gaussian';
+import { cellRegion, shareAmongCells, sharingVariance } from '../kernels/cells';
+import { convolve } from '../kernels/convolve';
+import { cellMargin, planBlur } from '../kernels/gaussian';
 import type { Plane } from '../pixels/buffer';
 import { plane } from '../pixels/buffer';
 import type { Region } from '../pixels/region';

@@ -89,3 +89,20 @@ export function gradient(
   out[1] = y / l;
   out[2] = z / l;
 }
+
+/** Tilts a normal at a point by the slope of a height over space, sampled at a distance e. */
+export function bump(
+  n: Rgb,
+  p: Rgb,
+  height: (x: number, y: number, z: number) => number,
+  e: number,
+): void {
+  const base = height(p[0], p[1], p[2]);
+  n[0] -= (height(p[0] + e, p[1], p[2]) - base) / e;
+  n[1] -= (height(p[0], p[1] + e, p[2]) - base) / e;
+  n[2] -= (height(p[0], p[1], p[2] + e) - base) / e;
+  const l = len(n[0], n[1], n[2]);
+  n[0] /= l;
+  n[1] /= l;
+  n[2] /= l;
+}

@@ -1,7 +1,7 @@
 /** The brass diving helmet with dark portholes, on a plain backdrop. */
 import { fbm3, noise3 } from '../tracer/noise';
 import { blendMin, clamp, cylinder, ellipsoid, len, mix, ramp, torus } from '../tracer/sdf';
-import { gradient, march, type Rgb, type World } from '../tracer/world';
+import { bump, gradient, march, type Rgb, type World } from '../tracer/world';
 
 /** Portholes: unit direction from the middle of the dome, and the radius of the glass. */
 interface Port {
@@ -171,19 +171,11 @@ export const helmet: World = {
       for (let i = 0; i < 3; i++) m.albedo[i] = mix(clean[i]!, old[i]!, rust);
       m.rough = mix(0.2, 0.55, rust) + 0.1 * noise3(x * 25, y * 25, z * 25);
     }
-    const e = 0.008;
     const w = (a: number, b: number, c: number) =>
       fbm3(a * 5, b * 5, c * 5, 2) * 0.02 +
       noise3(a * 26, b * 26, c * 26) * 0.0022 +
       noise3(a * 90, b * 90, c * 90) * 0.0007;
-    const base = w(x, y, z);
-    n[0] -= (w(x + e, y, z) - base) / e;
-    n[1] -= (w(x, y + e, z) - base) / e;
-    n[2] -= (w(x, y, z + e) - base) / e;
-    const l = len(n[0], n[1], n[2]);
-    n[0] /= l;
-    n[1] /= l;
-    n[2] /= l;
+    bump(n, p, w, 0.008);
   },
   sky(d, out) {
     const up = clamp(d[1], 0, 1);

@@ -1,7 +1,7 @@
 /** The glazed ceramic heron, on transparency, lit by a warm lamp on its left and a dusk sky. */
 import { fbm3, hash3, noise3 } from '../tracer/noise';
 import { blendMin, clamp, cylinder, ellipsoid, len, mix, ramp, roundCone } from '../tracer/sdf';
-import { gradient, march, type Rgb, type World } from '../tracer/world';
+import { bump, gradient, march, type Rgb, type World } from '../tracer/world';
 
 const tilt = 0.42;
 const ct = Math.cos(tilt),
@@ -208,16 +208,8 @@ export const heron: World = {
     paint([0.1, 0.06, 0.03], ramp(0.86, 0.93, fleck) * 0.7);
     m.coat = 0.048;
     m.rough = 0.05 + 0.1 * fbm3(x * 9, y * 9, z * 9, 2);
-    const e = 0.006;
     const w = (a: number, b: number, c: number) => noise3(a * 9, b * 9, c * 9) * 0.006;
-    const base = w(x, y, z);
-    n[0] -= (w(x + e, y, z) - base) / e;
-    n[1] -= (w(x, y + e, z) - base) / e;
-    n[2] -= (w(x, y, z + e) - base) / e;
-    const l = len(n[0], n[1], n[2]);
-    n[0] /= l;
-    n[1] /= l;
-    n[2] /= l;
+    bump(n, p, w, 0.006);
   },
   sky(d, out) {
     const up = clamp(d[1] * 0.5 + 0.5, 0, 1);
