@@ -114,6 +114,28 @@ describe('grading', () => {
     const linear = ((0.5 + 0.055) / 1.055) ** 2.4 * 2;
     expect(data[0]).toBeCloseTo(1.055 * linear ** (1 / 2.4) - 0.055, 5);
   });
+  it('exposure is true to 1e-5 at any strength and any value', () => {
+    const decode = (v: number) => (v <= 0.04045 ? v / 12.92 : ((v + 0.055) / 1.055) ** 2.4);
+    const encode = (v: number) => (v <= 0.0031308 ? v * 12.92 : 1.055 * v ** (1 / 2.4) - 0.055);
+    fc.assert(
+      fc.property(
+        fc.double({ min: -10, max: 10, noNaN: true }),
+        fc.double({ min: 0, max: 3, noNaN: true }),
+        (exposure, value) => {
+          const v = Math.fround(value);
+          const { data } = light.apply(
+            buffer([v, v, v, 1]),
+            { exposure, brightness: 0, contrast: 0 },
+            1,
+            region,
+          );
+          const exact = encode(decode(v) * 2 ** exposure);
+          expect(Math.abs(data[0]! - exact)).toBeLessThan(1e-5 * Math.max(1, exact));
+        },
+      ),
+      { numRuns: 400 },
+    );
+  });
   it('tint at full strength makes mid-grey the colour itself', () => {
     const { data } = tint.apply(
       buffer([0.5, 0.5, 0.5, 0.4]),
