@@ -40,7 +40,7 @@ export function shareAmongCells(
   region: Region,
   cells: Region,
   cell: number,
-  channels: number,
+  channels: 1 | 4,
 ): Float32Array {
   const out = new Float32Array(cells.width * cells.height * channels);
   const stride = cells.width * channels;
@@ -63,18 +63,29 @@ export function shareAmongCells(
     if (above < -1 || above >= cells.height) continue;
     row.fill(0);
     let at = (y * region.width + first) * channels;
-    for (let x = first; x < last; x++) {
+    for (let x = first; x < last; x++, at += channels) {
       const to = columns[x]!;
-      if (to < 0 || to > stride) {
-        at += channels;
+      if (to < 0 || to > stride) continue;
+      const right = shares[x]!;
+      const left = 1 - right;
+      if (channels === 1) {
+        const v = from[at]!;
+        row[to]! += v * left;
+        row[to + 1]! += v * right;
         continue;
       }
-      const right = shares[x]!;
-      for (let c = 0; c < channels; c++, at++) {
-        const v = from[at]!;
-        row[to + c]! += v * (1 - right);
-        row[to + channels + c]! += v * right;
-      }
+      const r = from[at]!;
+      const g = from[at + 1]!;
+      const b = from[at + 2]!;
+      const a = from[at + 3]!;
+      row[to]! += r * left;
+      row[to + 1]! += g * left;
+      row[to + 2]! += b * left;
+      row[to + 3]! += a * left;
+      row[to + 4]! += r * right;
+      row[to + 5]! += g * right;
+      row[to + 6]! += b * right;
+      row[to + 7]! += a * right;
     }
     for (const [line, part] of [
       [above, (1 - share) * whole],
@@ -105,7 +116,7 @@ export function spreadCells(
   cells: Region,
   wanted: Region,
   cell: number,
-  channels: number,
+  channels: 1 | 4,
 ): Float32Array {
   const weights: Float64Array = new Float64Array(cell * 4);
   const shift = new Int32Array(cell);
@@ -142,12 +153,12 @@ export function spreadCells(
       const w1 = weights[px * 4 + 1]!;
       const w2 = weights[px * 4 + 2]!;
       const w3 = weights[px * 4 + 3]!;
-      for (let c = 0; c < channels; c++)
-        out[to++] =
-          line[at + c]! * w0 +
-          line[at + channels + c]! * w1 +
-          line[at + 2 * channels + c]! * w2 +
-          line[at + 3 * channels + c]! * w3;
+      if (channels === 1) {
+        out[to++] = line[at]! * w0 + line[at + 1]! * w1 + line[at + 2]! * w2 + line[at + 3]! * w3;
+      } else {
+        for (let c = at; c < at + 4; c++)
+          out[to++] = line[c]! * w0 + line[c + 4]! * w1 + line[c + 8]! * w2 + line[c + 12]! * w3;
+      }
       if (++px === cell) {
         px = 0;
         cx++;
