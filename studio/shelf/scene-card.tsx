@@ -39,9 +39,9 @@ export function SceneCard({ record, onOpen, onRename, onDuplicate, onSave, onDel
           type="button"
           onClick={onOpen}
           aria-label={`Open ${scene.name}`}
-          className="check-small block aspect-[4/3] w-full overflow-hidden rounded-xl border border-line transition hover:border-dim"
+          className="grid aspect-[4/3] w-full place-items-center overflow-hidden bg-panel rounded-xl border border-line transition hover:border-dim"
         >
-          {url && <img src={url} alt="" className="h-full w-full object-contain" />}
+          {url && <img src={url} alt="" className="check-small max-h-full max-w-full" />}
         </button>
         <div className="mt-1.5 flex items-center">
           <NameField
