@@ -1,9 +1,9 @@
 import { strFromU8, strToU8, unzip, zip } from 'fflate';
 import { sha256 } from 'hash-wasm';
 import { assetsOf } from '../render/render';
+import type { Fault } from '../scene/check';
 import { parseScene } from '../scene/check';
 import type { Scene } from '../scene/schema';
-import { ASSET_NAME } from '../sources/picture';
 import { FileFault } from './fault';
 
 /** A scene with the pixels it needs: asset names and their files' bytes. */
@@ -110,21 +110,29 @@ export async function assemble(files: Record<string, Uint8Array>, name: string):
   }
   const scene = parseScene(value);
   const assets = new Map<string, Uint8Array>();
+  const wrong: { asset: string; fault: string }[] = [];
   for (const asset of assetsOf(scene)) {
     const bytes = files[`assets/${asset}`];
-    if (!bytes || !ASSET_NAME.test(asset))
-      throw new FileFault(
-        name,
-        `lacks the picture ${asset.slice(0, 12)}… that the scene needs`,
-        'Save the scene again from where it was made.',
-      );
-    if ((await sha256(bytes)) !== asset.split('.')[0])
-      throw new FileFault(
-        name,
-        `holds a picture that was changed or damaged (${asset.slice(0, 12)}…)`,
-        'Save the scene again from where it was made.',
-      );
-    assets.set(asset, bytes);
+    const short = `${asset.slice(0, 12)}…`;
+    if (!bytes) wrong.push({ asset, fault: `lacks the picture ${short} that the scene needs` });
+    else if ((await sha256(bytes)) !== asset.split('.')[0])
+      wrong.push({ asset, fault: `holds a picture that was changed or damaged (${short})` });
+    else assets.set(asset, bytes);
   }
+  if (wrong[0])
+    throw new FileFault(
+      name,
+      wrong[0].fault,
+      'Save the scene again from where it was made.',
+      wrong.flatMap(({ asset, fault }) =>
+        placesOf(scene, asset).map((path): Fault => ({ path, message: `The file ${fault}.` })),
+      ),
+    );
   return { scene, assets };
 }
+
+/** The JSON paths at which a scene names an asset. */
+const placesOf = (scene: Scene, asset: string): string[] =>
+  scene.layers.flatMap((l, i) =>
+    l.source.kind === 'picture' && l.source.asset === asset ? [`$.layers[${i}].source.asset`] : [],
+  );

@@ -53,10 +53,9 @@ export async function run(args: string[]): Promise<number> {
         const { scene } = await readScene(path);
         console.log(`${scene.name}: no fault found.`);
       } catch (error) {
-        if (error instanceof SceneError)
-          for (const f of error.faults) console.log(`${f.path}: ${f.message}`);
-        else if (error instanceof FileFault) console.log(error.message);
-        else throw error;
+        if (!(error instanceof SceneError || error instanceof FileFault)) throw error;
+        if (error.faults.length === 0) console.log(error.message);
+        for (const f of error.faults) console.log(`${f.path}: ${f.message}`);
         code = 1;
       }
     });

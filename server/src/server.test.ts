@@ -106,6 +106,24 @@ describe('the ignis command', () => {
     expect(found.code).toBe(1);
     expect(found.out).toContain('$.layers[0].opacity');
     expect(found.out).toContain('$.layers[0].blend');
+    const lacking = small();
+    const asset = `${'a'.repeat(64)}.png`;
+    for (const id of ['one', 'two'])
+      lacking.layers.push({
+        ...newPicture(
+          'P',
+          { kind: 'picture', asset, width: 9, height: 9 },
+          lacking,
+          { x: 9, y: 9 },
+          true,
+        ),
+        id,
+      });
+    const { out } = await ignis('check', await folder(lacking));
+    expect(out).toMatch(
+      /^\$\.layers\[1\]\.source\.asset: The file lacks the picture aaaaaaaaaaaa…/,
+    );
+    expect(out).toContain('$.layers[2].source.asset');
     expect(await ignis('check', '/nowhere.ignis')).toMatchObject({ code: 1 });
   });
 

@@ -51,6 +51,12 @@ async function picturesFor(scene: Scene): Promise<(asset: string) => Picture> {
   return (asset) => ready.get(asset)!;
 }
 
+/** Lets go of the decoded pictures that the scene on the bench does not need. */
+function forgetOthers(scene: Scene): void {
+  const needed = new Set(assetsOf(scene));
+  for (const name of pictures.keys()) if (!needed.has(name)) pictures.delete(name);
+}
+
 /** A file drawn upright by the browser's own decoder. */
 async function drawn(blob: Blob, name: string) {
   let bitmap: ImageBitmap;
@@ -86,6 +92,7 @@ const engine: Engine = {
   async preview(number, { scene, region, scale, still }) {
     const started = performance.now();
     const picture = await picturesFor(scene);
+    forgetOthers(scene);
     const stale = () => newest !== null && Atomics.load(newest, 0) !== number;
     if (stale()) return null;
     try {
