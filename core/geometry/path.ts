@@ -83,18 +83,6 @@ export const mapCubic = (m: Affine, [p, q, r, s]: Cubic): Cubic => [
   apply(m, s),
 ];
 
-/** The box of a path's anchors and handles; null for a path without anchors. It holds the whole curve. */
-export function controlBox(path: Path): Box | null {
-  if (path.anchors.length === 0) return null;
-  const xs: number[] = [];
-  const ys: number[] = [];
-  for (const a of path.anchors) {
-    xs.push(a.x, a.x + a.in.x, a.x + a.out.x);
-    ys.push(a.y, a.y + a.in.y, a.y + a.out.y);
-  }
-  return { x0: Math.min(...xs), y0: Math.min(...ys), x1: Math.max(...xs), y1: Math.max(...ys) };
-}
-
 /** The tight box of a path's curve (extrema of each cubic); null for a path without anchors. */
 export function curveBox(path: Path): Box | null {
   const first = path.anchors[0];

@@ -4,7 +4,6 @@ import type { Memo } from '../definitions/memo';
 export interface Cache {
   memo: Memo;
   bytes(): number;
-  clear(): void;
 }
 
 /** A cache that holds at most `budget` bytes. A single result larger than that is not kept. */
@@ -33,9 +32,5 @@ export function cacheOf(budget: number): Cache {
       return value;
     },
     bytes: () => held,
-    clear() {
-      entries.clear();
-      held = 0;
-    },
   };
 }

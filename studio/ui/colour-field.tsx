@@ -1,4 +1,5 @@
 import { Popover } from 'radix-ui';
+import { useRef, useState } from 'react';
 import { HexColorInput, HexColorPicker } from 'react-colorful';
 
 interface Props {
@@ -22,11 +23,23 @@ const SWATCHES = [
   '#ffffff',
 ];
 
+/** From the picker to what it stands beside, px. */
+const GAP = 10;
+
 /** A colour: a swatch that opens a picker, with a field for #rrggbb. */
 export function ColourField({ label, value, onChange, onDone }: Props) {
+  const trigger = useRef<HTMLButtonElement>(null);
+  const [offset, setOffset] = useState(GAP);
+  // Beside the panel that the swatch stands in, so that no value of it is hidden.
+  const measure = () => {
+    const swatch = trigger.current!.getBoundingClientRect();
+    const panel = trigger.current!.closest('aside')?.getBoundingClientRect();
+    setOffset(GAP + (panel ? swatch.left - panel.left : 0));
+  };
   return (
-    <Popover.Root onOpenChange={(open) => !open && onDone()}>
+    <Popover.Root onOpenChange={(open) => (open ? measure() : onDone())}>
       <Popover.Trigger
+        ref={trigger}
         aria-label={`${label}, ${value}`}
         title={label}
         className="h-5 w-9 shrink-0 rounded border border-white/20"
@@ -35,7 +48,7 @@ export function ColourField({ label, value, onChange, onDone }: Props) {
       <Popover.Portal>
         <Popover.Content
           side="left"
-          sideOffset={10}
+          sideOffset={offset}
           collisionPadding={8}
           className="z-50 w-56 rounded-lg border border-line bg-panel p-3 shadow-2xl"
           onPointerUp={onDone}
@@ -55,7 +68,10 @@ export function ColourField({ label, value, onChange, onDone }: Props) {
                 aria-label={c}
                 className="aspect-square rounded-sm border border-white/15"
                 style={{ background: c }}
-                onClick={() => onChange(c)}
+                onClick={() => {
+                  onChange(c);
+                  onDone();
+                }}
               />
             ))}
           </div>
