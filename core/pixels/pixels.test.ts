@@ -172,4 +172,8 @@ describe('colour', () => {
     expect(b).toBeGreaterThan(r);
     expect(relight('#ff5a1f', '#ff5a1f', '#2fb8ff')).toBe('#2fb8ff');
   });
+  it('comes back whole from white, grey and black', () => {
+    for (const through of ['#ffffff', '#808080', '#000000'])
+      expect(relight(relight('#ff5a1f', '#ff5a1f', through), through, '#ff5a1f')).toBe('#ff5a1f');
+  });
 });

@@ -55,8 +55,8 @@ export function render(scene: Scene, request: RenderRequest): ColourBuffer {
     (l) => l.visible && l.opacity > 0 && (!request.layers || request.layers.includes(l.id)),
   );
   const fill = background ? scene.background : null;
-  const still = Math.min(shown.length, stillAmong(scene, shown, request.still ?? 0));
-  const beneath = () => stack(backdrop(region, fill), shown.slice(0, still), request);
+  const back = new Set(scene.layers.slice(0, request.still ?? 0));
+  const still = shown.filter((l) => back.has(l)).length;
   if (still === 0) return stack(backdrop(region, fill), shown, request);
   const key = JSON.stringify([
     'stack',
@@ -65,15 +65,13 @@ export function render(scene: Scene, request: RenderRequest): ColourBuffer {
     request.scale,
     regionKey(region),
   ]);
-  const below = memo(key, beneath, (made) => made.data.byteLength);
+  const below = memo(
+    key,
+    () => stack(backdrop(region, fill), shown.slice(0, still), request),
+    (made) => made.data.byteLength,
+  );
   // What is kept must not be drawn on.
   return stack({ region, data: below.data.slice() }, shown.slice(still), request);
-}
-
-/** How many of the shown layers are among the scene's first `still`. */
-function stillAmong(scene: Scene, shown: readonly Layer[], still: number): number {
-  const ids = new Set(scene.layers.slice(0, still).map((l) => l.id));
-  return shown.filter((l) => ids.has(l.id)).length;
 }
 
 function backdrop(region: Region, fill: string | null): ColourBuffer {

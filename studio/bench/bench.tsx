@@ -7,10 +7,10 @@ import { addLayers } from '@ignis/core/scene/edits';
 import { newPicture } from '@ignis/core/scene/make';
 import { bringInPicture, filesIn, isSceneFile, PICTURES } from '../files/bring-in';
 import { download, fileName, openSceneFile, sceneFile } from '../files/scene-file';
-import { THUMBNAIL, useAutosave } from '../state/autosave';
+import { shelve, useAutosave } from '../state/autosave';
 import { useBench } from '../state/bench';
-import { keepingPictures, keepThumbnail, loadScene, storageFault } from '../storage/scenes';
-import { addAsset, exportPng, picture } from '../workers/engine';
+import { keepingPictures, loadScene, storageFault } from '../storage/scenes';
+import { addAsset, exportPng } from '../workers/engine';
 import { Mark } from '../ui/mark';
 import { actions, canPasteLayer, pasteLayer, type BenchDoes } from './actions';
 import { Chain } from './chain/chain';
@@ -41,10 +41,7 @@ export default function Bench() {
         setReady(id);
         // A scene from a file or an example has no picture on the shelf yet.
         const { scene, thumbnail } = found.record;
-        if (!thumbnail)
-          void picture({ scene, side: THUMBNAIL, background: true }).then((blob) =>
-            keepThumbnail(id, blob),
-          );
+        if (!thumbnail) void shelve(id, scene);
       })
       .catch((error: Error) => !gone && setFault(error.message));
     return () => {

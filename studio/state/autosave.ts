@@ -1,5 +1,6 @@
 import { useEffect } from 'react';
 import { toast } from 'sonner';
+import type { Scene } from '@ignis/core/scene/schema';
 import { keepScene, keepThumbnail } from '../storage/scenes';
 import { picture } from '../workers/engine';
 import { useBench } from './bench';
@@ -7,7 +8,13 @@ import { useBench } from './bench';
 const REST = 500;
 const LONGEST = 2000;
 /** The longer side of a scene's picture on the shelf, px. */
-export const THUMBNAIL = 480;
+const THUMBNAIL = 480;
+
+/** Makes a scene's picture on the shelf. Where that fails, the last one stays: the scene is kept. */
+export const shelve = (id: string, scene: Scene): Promise<void> =>
+  picture({ scene, side: THUMBNAIL, background: true })
+    .then((made) => keepThumbnail(id, made))
+    .catch(() => undefined);
 
 /**
  * Keeps the scene on the bench in the browser: half a second after the last change, every two
@@ -33,8 +40,7 @@ export function useAutosave(): void {
         const now = useBench.getState();
         if (now.id !== id) return;
         if (now.scene === scene) now.set({ saved: 'saved' });
-        if (!now.gesture)
-          await keepThumbnail(id, await picture({ scene, side: THUMBNAIL, background: true }));
+        if (!now.gesture) void shelve(id, scene);
       } catch (error) {
         useBench.getState().set({ saved: 'failed' });
         if (!told)
