@@ -11,6 +11,7 @@ const layers = [
   'blend',
   'sources',
   'steps',
+  'masks',
   'scene',
   'render',
   'files',
@@ -40,7 +41,7 @@ const downward = layers.map((layer, i) => ({
 }));
 
 export default tseslint.config(
-  { ignores: ['**/dist/', 'node_modules/', 'shots/', 'test-results/'] },
+  { ignores: ['**/dist/', 'core/kernels/assembly/', 'core/kernels/built/', 'node_modules/', 'shots/', 'test-results/'] },
   ...tseslint.configs.strict,
   {
     rules: {

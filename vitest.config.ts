@@ -9,5 +9,7 @@ export default defineConfig({
       'scripts/**/*.test.ts',
     ],
     testTimeout: 30_000,
+    globalSetup: ['scripts/kernels.mjs'],
+    setupFiles: ['core/kernels/load.ts'],
   },
 });

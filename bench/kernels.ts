@@ -93,7 +93,7 @@ export async function kernels(browser: Browser, rounds: number): Promise<Row[]> 
   for (const blend of blends)
     await row(
       `${blend.label} at an opacity, against copying the same bytes`,
-      () => composite(backdrop, picture, blend, 0.7),
+      () => composite(backdrop, picture, blend.mode, 0.7),
       () => copied.set(picture.data),
       2.5,
     );

@@ -1,6 +1,6 @@
 /** `npm run demo`: installs what is missing, builds, and serves the app with the demo scenes. */
-import { installPackages, tool } from './prepare.mjs';
+import { build, installPackages, tool } from './prepare.mjs';
 
 installPackages();
-tool('vite', ['build', 'studio', '--logLevel', 'warn']);
+build();
 tool('tsx', ['server/src/serve.ts']);

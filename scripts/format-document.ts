@@ -2,7 +2,9 @@
 import { blends } from '../core/blend/index';
 import type { Parameter, Parameters } from '../core/definitions/parameter';
 import { sceneJsonSchema } from '../core/scene/json-schema';
-import { MAX_PIXELS, MAX_SIDE, VERSION } from '../core/scene/schema';
+import { maskShapes } from '../core/masks/index';
+import { maskParameters } from '../core/masks/mask';
+import { MAX_PIXELS, MAX_SIDE, VERSION, endParameters } from '../core/scene/schema';
 import { passParameters } from '../core/sources/pass';
 import { sources } from '../core/sources/index';
 import { steps } from '../core/steps/index';
@@ -18,6 +20,8 @@ interface JsonSchema {
   pattern?: string;
   items?: JsonSchema;
   properties?: Record<string, JsonSchema>;
+  $defs?: Record<string, JsonSchema>;
+  $ref?: string;
 }
 
 const table = (head: string[], rows: string[][]): string =>
@@ -48,11 +52,13 @@ const parameterTable = (parameters: Parameters): string =>
   );
 
 function said(s: JsonSchema): string {
+  if (s.$ref) return s.$ref.split('/').at(-1)!;
+  if (s.type === 'object') return 'object, see below';
   if (s.const !== undefined) return `\`${JSON.stringify(s.const)}\``;
   if (s.enum) return s.enum.map((v) => `\`${String(v)}\``).join(', ');
   if (s.anyOf ?? s.oneOf) return (s.anyOf ?? s.oneOf)!.map(said).join(' or ');
   if (s.type === 'array')
-    return `list of ${s.items?.type === 'object' || s.items?.anyOf || s.items?.oneOf ? 'objects' : said(s.items ?? {})}`;
+    return `list of ${s.items?.$ref || s.items?.type === 'object' || s.items?.anyOf || s.items?.oneOf ? 'objects' : said(s.items ?? {})}`;
   const limits =
     s.minimum !== undefined || s.maximum !== undefined
       ? `, ${s.minimum ?? ''} to ${s.maximum ?? ''}`
@@ -72,12 +78,19 @@ const objectTable = (s: JsonSchema): string =>
 /** The whole text of docs/format.md. */
 export function formatDocument(): string {
   const scene = sceneJsonSchema() as JsonSchema;
-  const layer = scene.properties!.layers!.items!;
+  const layer = scene.$defs!.layer!;
   const source = (kind: string) =>
     (layer.properties!.source!.oneOf ?? layer.properties!.source!.anyOf ?? []).find(
       (s) => s.properties?.kind?.const === kind,
     ) ?? {};
   const line = source('line');
+  const mask = layer.properties!.mask!.anyOf!.find((s) => s.properties)!;
+  const shapes = mask.properties!.shape!.oneOf ?? mask.properties!.shape!.anyOf ?? [];
+  const maskKeys = (kind: string) =>
+    Object.keys(shapes.find((s) => s.properties?.kind?.const === kind)?.properties ?? {})
+      .filter((k) => k !== 'kind')
+      .map((k) => `\`${k}\``)
+      .join(', ') || '–';
   return `# The scene file
 
 <!-- Made by \`npm run docs\` from the schema and the definitions in core/. Change those, not this. -->
@@ -97,6 +110,8 @@ when they are brought in, and kept as PNG. \`jpg\`, \`webp\`, \`avif\`, \`gif\` 
 \`ignis check\` names every fault with its JSON path, \`ignis schema\` prints the JSON Schema. Version ${VERSION} is
 described here; a newer version is refused, and keys that are not listed are faults.
 
+A scene of version 1 is read too: it had no groups, clips, masks, bodies, mixing or end.
+
 Lengths are in px of the scene, angles in degrees, percentages 0–100, colours sRGB. Lists of layers and passes
 run from back to front; steps run in the order of computation.
 
@@ -106,15 +121,43 @@ ${objectTable(scene)}
 
 A side has at most ${MAX_SIDE} px, a scene at most ${MAX_PIXELS / 1e6} megapixels. \`background: null\` is transparency. Ids are unique.
 
+\`mixing\` tells whether colours mix as displayed (sRGB-encoded) or as light (linear). \`end\` is what happens to the whole picture last:
+
+${parameterTable(endParameters)}
+
 ## A layer
 
 ${objectTable(layer)}
+
+In the order of computation: source, placement, steps, body, clip, mask, opacity, blend. \`clip\` shows the layer only
+where the nearest layer beneath it in its list that is not clipped has coverage; the opacity, mask and blend of that
+one then act on the whole. \`body\` is how much of a layer's own pixels shows. \`layers\` is the list of a group, and of
+nothing else.
 
 ### placement
 
 First scaled, then turned about the pivot (in the source's own px), then moved.
 
 ${objectTable(layer.properties!.placement!)}
+
+### mask
+
+\`null\`, or an object with \`enabled\`, \`shape\` and
+
+${parameterTable(maskParameters)}
+
+\`shape\` is one of
+
+${table(
+  ['kind', 'what it is', 'keys'],
+  Object.values(maskShapes).map((m) => [
+    `\`${m.kind}\``,
+    `${m.label}. ${m.help}`,
+    maskKeys(m.kind),
+  ]),
+)}
+
+A mask that moves along is in the layer's own px, one that stays in those of the scene or group.
 
 ### blend
 
@@ -148,6 +191,22 @@ ${objectTable(line.properties!.path!.properties!.anchors!.items!)}
 A pass has \`id\`, \`name\`, \`enabled\` and the following; a core keeps its colour when the light colour of the line changes.
 
 ${parameterTable(passParameters)}
+
+### \`fill\`
+
+${sources.fill.help}
+
+${objectTable(source('fill'))}
+
+### \`grade\`
+
+${sources.grade.help}
+
+### \`group\`
+
+${sources.group.help}
+
+${objectTable(source('group'))}
 
 ## Steps
 

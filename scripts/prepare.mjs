@@ -28,6 +28,12 @@ export function installPackages() {
   run('npm', ['ci', '--no-audit', '--no-fund']);
 }
 
+/** Compiles the kernels and builds the studio. */
+export function build() {
+  run(process.execPath, ['scripts/kernels.mjs']);
+  tool('vite', ['build', 'studio', '--logLevel', 'warn']);
+}
+
 /** The browser that the end-to-end tests drive. */
 export const CHROMIUM = process.env.CHROMIUM ?? '/usr/bin/chromium';
 

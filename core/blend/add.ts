@@ -5,6 +5,6 @@ export const add: BlendDefinition = {
   name: 'add',
   label: 'Add',
   help: 'Adds light to light, past white.',
-  bounded: false,
-  function: (cb, cs) => cb + cs,
+  family: 'light',
+  mode: 2,
 };

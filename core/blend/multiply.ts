@@ -5,6 +5,6 @@ export const multiply: BlendDefinition = {
   name: 'multiply',
   label: 'Multiply',
   help: 'Darkens: two transparencies laid on one another.',
-  bounded: true,
-  function: (cb, cs) => cb * cs,
+  family: 'dark',
+  mode: 9,
 };

@@ -5,6 +5,6 @@ export const normal: BlendDefinition = {
   name: 'normal',
   label: 'Normal',
   help: 'Covers what lies below.',
-  bounded: false,
-  function: null,
+  family: 'plain',
+  mode: 0,
 };

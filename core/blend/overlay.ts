@@ -5,6 +5,6 @@ export const overlay: BlendDefinition = {
   name: 'overlay',
   label: 'Overlay',
   help: 'Multiplies the dark, screens the light.',
-  bounded: true,
-  function: (cb, cs) => (cb <= 0.5 ? 2 * cb * cs : 1 - 2 * (1 - cb) * (1 - cs)),
+  family: 'contrast',
+  mode: 5,
 };

@@ -1,10 +1,14 @@
 import type { ChoiceParameter } from '../definitions/parameter';
-import { blends } from './index';
+import { blendFamilies, blends } from './index';
 
 /** A parameter that chooses a blend. */
 export const blendParameter = (label: string, value: string): ChoiceParameter => ({
   kind: 'choice',
   label,
-  options: blends.map((b) => ({ value: b.name, label: b.label })),
+  options: blends.map((b) => ({
+    value: b.name,
+    label: b.label,
+    family: blendFamilies.find((f) => f.family === b.family)!.label,
+  })),
   default: value,
 });

@@ -5,6 +5,6 @@ export const screen: BlendDefinition = {
   name: 'screen',
   label: 'Screen',
   help: 'Lightens: two lights on one wall.',
-  bounded: true,
-  function: (cb, cs) => cb + cs - cb * cs,
+  family: 'light',
+  mode: 1,
 };

@@ -1,3 +1,5 @@
+import { scoped } from '../pixels/heap';
+
 /**
  * Keeps what was computed: returns what `make` gave for this key before, or calls it now.
  * `bytes` tells how much a result holds. A key must name everything the result depends on.
@@ -6,5 +8,5 @@ export interface Memo {
   <T>(key: string, make: () => T, bytes: (made: T) => number): T;
 }
 
-/** A memo that remembers nothing. */
-export const noMemo: Memo = (_key, make) => make();
+/** A memo that remembers nothing; what was taken on the way to the result is given back. */
+export const noMemo: Memo = (_key, make) => scoped(make);

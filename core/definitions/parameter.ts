@@ -31,7 +31,8 @@ export interface SwitchParameter extends Described {
 
 export interface ChoiceParameter<V extends string = string> extends Described {
   kind: 'choice';
-  options: readonly { value: V; label: string }[];
+  /** Options that belong together may say under which heading. */
+  options: readonly { value: V; label: string; family?: string }[];
   default: V;
 }
 

@@ -1,7 +1,8 @@
 import type * as v from 'valibot';
 import type { Affine, Box } from '../geometry/affine';
 import type { ColourBuffer } from '../pixels/buffer';
-import type { Picture } from '../pixels/picture';
+import type { Picture } from '../kernels/picture';
+import type { Mixing } from '../pixels/colour';
 import type { Region } from '../pixels/region';
 import type { Memo } from './memo';
 
@@ -13,6 +14,8 @@ export interface SourceContext {
   /** A picture by its asset name. Throws if it is not there. */
   picture(asset: string): Picture;
   memo: Memo;
+  /** How colours shall stand in the buffer. */
+  mixing: Mixing;
 }
 
 /** One thing that a layer can be. */

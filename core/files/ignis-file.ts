@@ -3,7 +3,7 @@ import { sha256 } from 'hash-wasm';
 import { assetsOf } from '../render/render';
 import type { Fault } from '../scene/check';
 import { parseScene } from '../scene/check';
-import type { Scene } from '../scene/schema';
+import type { Layer, Scene } from '../scene/schema';
 import { FileFault } from './fault';
 
 /** A scene with the pixels it needs: asset names and their files' bytes. */
@@ -132,7 +132,16 @@ export async function assemble(files: Record<string, Uint8Array>, name: string):
 }
 
 /** The JSON paths at which a scene names an asset. */
-const placesOf = (scene: Scene, asset: string): string[] =>
-  scene.layers.flatMap((l, i) =>
-    l.source.kind === 'picture' && l.source.asset === asset ? [`$.layers[${i}].source.asset`] : [],
-  );
+function placesOf(scene: Scene, asset: string): string[] {
+  const within = (layers: readonly Layer[], path: string): string[] =>
+    layers.flatMap((l, i) => {
+      const own = `${path}[${i}]`;
+      const { shape } = l.mask ?? {};
+      return [
+        ...(l.source.kind === 'picture' && l.source.asset === asset ? [`${own}.source.asset`] : []),
+        ...(shape?.kind === 'picture' && shape.asset === asset ? [`${own}.mask.shape.asset`] : []),
+        ...within(l.layers ?? [], `${own}.layers`),
+      ];
+    });
+  return within(scene.layers, '$.layers');
+}

@@ -74,3 +74,14 @@ export function boxUnder(m: Affine, box: Box): Box {
   }
   return { x0: Math.min(...xs), y0: Math.min(...ys), x1: Math.max(...xs), y1: Math.max(...ys) };
 }
+
+/** The smallest box that holds both. */
+export const unitedBox = (a: Box | null, b: Box): Box =>
+  a
+    ? {
+        x0: Math.min(a.x0, b.x0),
+        y0: Math.min(a.y0, b.y0),
+        x1: Math.max(a.x1, b.x1),
+        y1: Math.max(a.y1, b.y1),
+      }
+    : b;

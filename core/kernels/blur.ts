@@ -1,10 +1,11 @@
 import type { ColourBuffer, Plane } from '../pixels/buffer';
-import { crop } from '../pixels/buffer';
+import { crop, unwritten } from '../pixels/buffer';
+import { scoped } from '../pixels/heap';
 import type { Region } from '../pixels/region';
 import { EMPTY, grow, intersect, isEmpty } from '../pixels/region';
-import type { BlurPlan } from './gaussian';
-import { shareAmongCells, cellRegion, spreadCells } from './cells';
+import { cellRegion, shareAmongCells, spreadCells } from './cells';
 import { convolve } from './convolve';
+import type { BlurPlan } from './gaussian';
 import { cellMargin, planBlur } from './gaussian';
 
 /** How far a blur of σ px carries a value, px. */
@@ -22,32 +23,34 @@ export function gaussianBlur<T extends ColourBuffer | Plane>(
 ): T {
   const plan = planBlur(sigma);
   const region = intersect(grow(source.region, plan.margin), wanted);
-  if (isEmpty(region)) return { region: EMPTY, data: new Float32Array(0) } as T;
+  if (isEmpty(region)) return unwritten(EMPTY, channels) as T;
   if (!(sigma > 0)) return crop(source, region, channels);
-  if (plan.cell === 1)
-    return {
-      region,
-      data: convolve(source.data, source.region, region, plan.weights, channels),
-    } as T;
+  if (plan.cell === 1) return convolve(source, region, plan.weights, channels);
   const reach = cellRegion(region, plan.cell, cellMargin(plan));
   const cells = intersect(reach, cellRegion(source.region, plan.cell, 1));
-  if (isEmpty(cells)) return { region: EMPTY, data: new Float32Array(0) } as T;
-  const shared = shareAmongCells(source.data, source.region, cells, plan.cell, channels);
-  return { region, data: blurCells(shared, cells, region, plan, channels) } as T;
+  if (isEmpty(cells)) return unwritten(EMPTY, channels) as T;
+  return scoped(() =>
+    blurCells(shareAmongCells(source, cells, plan.cell, channels), region, plan, channels),
+  );
 }
 
 /**
- * The second half of a blur, for a source that stands on the grid of cells already: `data` lies over
- * `cells`, the result over `region`, px.
+ * The second half of a blur, for a source that stands on the grid of cells already: the result lies
+ * over `region`, px.
  */
-export function blurCells(
-  data: Float32Array,
-  cells: Region,
+export function blurCells<T extends ColourBuffer | Plane>(
+  cells: T,
   region: Region,
   plan: BlurPlan,
   channels: 1 | 4,
-): Float32Array {
-  const around = cellRegion(region, plan.cell, 2);
-  const blurred = convolve(data, cells, around, plan.weights, channels);
-  return spreadCells(blurred, around, region, plan.cell, channels);
+): T {
+  return scoped(() => {
+    const around = cellRegion(region, plan.cell, 2);
+    return spreadCells(
+      convolve(cells, around, plan.weights, channels),
+      region,
+      plan.cell,
+      channels,
+    );
+  });
 }

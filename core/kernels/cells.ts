@@ -1,4 +1,8 @@
+import type { ColourBuffer, Plane } from '../pixels/buffer';
+import { unwritten } from '../pixels/buffer';
+import { floats, scoped } from '../pixels/heap';
 import type { Region } from '../pixels/region';
+import { onHeap, run } from './machine';
 
 /**
  * Between px and a coarse grid of n × n px cells, by splines: sharing px among cells keeps their
@@ -24,79 +28,68 @@ export function cellRegion(r: Region, cell: number, by: number): Region {
   };
 }
 
-/** Where a px stands between the cells' middles: the cell before it, and its share of the next. */
-function place(px: number, cell: number): [before: number, share: number] {
-  const p = (px + 0.5) / cell - 0.5;
-  const before = Math.floor(p);
-  return [before, p - before];
-}
-
 /**
- * Shares px among cells by a linear B-spline. `from` lies over `region`, the result over `cells`,
- * which must reach a cell beyond what of the region shall count; outside is nothing.
+ * Shares the px of a buffer (4 channels) or plane (1 channel) among `cells` by a linear B-spline.
+ * `cells` must reach a cell beyond what of the source shall count; outside is nothing.
  */
-export function shareAmongCells(
-  from: Float32Array,
-  region: Region,
+export function shareAmongCells<T extends ColourBuffer | Plane>(
+  source: T,
   cells: Region,
   cell: number,
   channels: 1 | 4,
-): Float32Array {
-  const out = new Float32Array(cells.width * cells.height * channels);
-  const stride = cells.width * channels;
-  // One row of px becomes one row of cells with a column to spare on each side, and that is shared
-  // among two rows of cells.
-  const row = new Float32Array(stride + 2 * channels);
-  const columns = new Int32Array(region.width);
-  const shares = new Float32Array(region.width);
-  for (let x = 0; x < region.width; x++) {
-    const [before, share] = place(region.x + x, cell);
-    columns[x] = (before - cells.x + 1) * channels;
-    shares[x] = share;
-  }
-  const first = Math.max(0, (cells.x - 1) * cell - region.x);
-  const last = Math.min(region.width, (cells.x + cells.width + 1) * cell - region.x);
-  const whole = 1 / (cell * cell);
-  for (let y = 0; y < region.height; y++) {
-    const [before, share] = place(region.y + y, cell);
-    const above = before - cells.y;
-    if (above < -1 || above >= cells.height) continue;
-    row.fill(0);
-    let at = (y * region.width + first) * channels;
-    for (let x = first; x < last; x++, at += channels) {
-      const to = columns[x]!;
-      if (to < 0 || to > stride) continue;
-      const right = shares[x]!;
-      const left = 1 - right;
-      if (channels === 1) {
-        const v = from[at]!;
-        row[to]! += v * left;
-        row[to + 1]! += v * right;
-        continue;
-      }
-      const r = from[at]!;
-      const g = from[at + 1]!;
-      const b = from[at + 2]!;
-      const a = from[at + 3]!;
-      row[to]! += r * left;
-      row[to + 1]! += g * left;
-      row[to + 2]! += b * left;
-      row[to + 3]! += a * left;
-      row[to + 4]! += r * right;
-      row[to + 5]! += g * right;
-      row[to + 6]! += b * right;
-      row[to + 7]! += a * right;
+): T {
+  return scoped(() => {
+    const { region } = source;
+    const out = unwritten(cells, channels);
+    // Rows first: what is left to add up downward is smaller by the side of a cell.
+    const across = floats(cells.width * region.height * channels);
+    const weights = floats(2 * cell);
+    for (let i = 0; i < cell; i++) {
+      weights[i] = (i + 0.5) / (cell * cell);
+      weights[cell + i] = (cell - i - 0.5) / (cell * cell);
     }
-    for (const [line, part] of [
-      [above, (1 - share) * whole],
-      [above + 1, share * whole],
-    ] as const) {
-      if (line < 0 || line >= cells.height) continue;
-      const to = line * stride;
-      for (let i = 0; i < stride; i++) out[to + i]! += row[i + channels]! * part;
-    }
-  }
-  return out;
+    const row = cells.width * channels * 4;
+    onHeap((at) => {
+      const w = at(weights);
+      const s = at(source.data);
+      const a = at(across, 'write');
+      run('shareAcross', region.height, region.width * channels, [
+        ...[s, region.width * channels * 4, region.x, region.width],
+        ...[a, row, cells.x, cells.width, cell, w, w + cell * 4, channels],
+      ]);
+      run('shareDown', cells.height, 2 * cell * cells.width * channels, [
+        ...[a, row, region.y, region.height],
+        ...[at(out.data, 'write'), row, cells.y, cells.width * channels, cell, w, w + cell * 4],
+      ]);
+    });
+    return out as T;
+  });
+}
+
+/**
+ * Brings cells back to px over `wanted` by a cubic B-spline. The source must reach 2 cells beyond it.
+ */
+export function spreadCells<T extends ColourBuffer | Plane>(
+  source: T,
+  wanted: Region,
+  cell: number,
+  channels: 1 | 4,
+): T {
+  return scoped(() => {
+    const cells = source.region;
+    const out = unwritten(wanted, channels);
+    const weights = floats(4 * cell);
+    for (let i = 0; i < cell; i++)
+      splineWeights((i + 0.5) / cell).forEach((w, k) => (weights[k * cell + i] = w));
+    onHeap((at) =>
+      run('spread', wanted.height, wanted.width * channels * 2, [
+        ...[at(source.data), cells.width * channels * 4, cells.x, cells.y, cells.width],
+        ...[at(out.data, 'write'), wanted.width * channels * 4, wanted.x, wanted.y, wanted.width],
+        ...[cell, at(weights), channels],
+      ]),
+    );
+    return out as T;
+  });
 }
 
 /** The four weights of a uniform cubic B-spline at a fraction t between its two middle knots. */
@@ -108,62 +101,4 @@ function splineWeights(t: number): [number, number, number, number] {
     (3 * u * u * u - 6 * u * u + 4) / 6,
     (t * t * t) / 6,
   ];
-}
-
-/** Brings cells back to px over `wanted` by a cubic B-spline. `cells` must reach 2 cells beyond it. */
-export function spreadCells(
-  from: Float32Array,
-  cells: Region,
-  wanted: Region,
-  cell: number,
-  channels: 1 | 4,
-): Float32Array {
-  const weights: Float64Array = new Float64Array(cell * 4);
-  const shift = new Int32Array(cell);
-  for (let i = 0; i < cell; i++) {
-    const u = (i + 0.5) / cell - 0.5;
-    shift[i] = Math.floor(u) - 1;
-    weights.set(splineWeights(u - Math.floor(u)), i * 4);
-  }
-  const out = new Float32Array(wanted.width * wanted.height * channels);
-  const stride = cells.width * channels;
-  const line = new Float32Array(stride);
-  const first = Math.floor(wanted.x / cell);
-  for (let y = 0; y < wanted.height; y++) {
-    const ay = wanted.y + y;
-    const cy = Math.floor(ay / cell);
-    const py = ay - cy * cell;
-    const row = (cy + shift[py]! - cells.y) * stride;
-    const v0 = weights[py * 4]!;
-    const v1 = weights[py * 4 + 1]!;
-    const v2 = weights[py * 4 + 2]!;
-    const v3 = weights[py * 4 + 3]!;
-    for (let i = 0; i < stride; i++)
-      line[i] =
-        from[row + i]! * v0 +
-        from[row + stride + i]! * v1 +
-        from[row + 2 * stride + i]! * v2 +
-        from[row + 3 * stride + i]! * v3;
-    let to = y * wanted.width * channels;
-    let cx = first;
-    let px = wanted.x - first * cell;
-    for (let x = 0; x < wanted.width; x++) {
-      const at = (cx + shift[px]! - cells.x) * channels;
-      const w0 = weights[px * 4]!;
-      const w1 = weights[px * 4 + 1]!;
-      const w2 = weights[px * 4 + 2]!;
-      const w3 = weights[px * 4 + 3]!;
-      if (channels === 1) {
-        out[to++] = line[at]! * w0 + line[at + 1]! * w1 + line[at + 2]! * w2 + line[at + 3]! * w3;
-      } else {
-        for (let c = at; c < at + 4; c++)
-          out[to++] = line[c]! * w0 + line[c + 4]! * w1 + line[c + 8]! * w2 + line[c + 12]! * w3;
-      }
-      if (++px === cell) {
-        px = 0;
-        cx++;
-      }
-    }
-  }
-  return out;
 }

@@ -1,62 +1,50 @@
+import type { ColourBuffer, Plane } from '../pixels/buffer';
+import { unwritten } from '../pixels/buffer';
+import { floats, scoped } from '../pixels/heap';
 import type { Region } from '../pixels/region';
+import { intersect } from '../pixels/region';
+import { onHeap, run } from './machine';
 
 /**
- * Convolves rows, then columns, with symmetric weights. `from` lies over `region`, outside is
- * nothing; the result lies over `wanted`.
+ * Convolves the rows, then the columns, of a buffer (4 channels) or plane (1 channel) with symmetric
+ * weights, given from the middle outward. Outside the source is nothing; the result lies over `wanted`.
  */
-export function convolve(
-  from: Float32Array,
-  region: Region,
+export function convolve<T extends ColourBuffer | Plane>(
+  source: T,
   wanted: Region,
   weights: Float64Array,
-  channels: number,
-): Float32Array {
-  const radius = weights.length - 1;
-  // Rows are needed as far above and below as the columns will reach, and only where there are any.
-  const top = Math.max(region.y, wanted.y - radius);
-  const bottom = Math.min(region.y + region.height, wanted.y + wanted.height + radius);
-  const rows = Math.max(0, bottom - top);
-  const stride = wanted.width * channels;
-  const middle = new Float32Array(rows * stride);
-  const reach = radius * channels;
-  const padded = new Float32Array(stride + 2 * reach);
-  for (let y = 0; y < rows; y++) {
-    padded.fill(0);
-    const left = Math.max(region.x, wanted.x - radius);
-    const right = Math.min(region.x + region.width, wanted.x + wanted.width + radius);
-    if (right > left) {
-      const at = ((top + y - region.y) * region.width + left - region.x) * channels;
-      padded.set(
-        from.subarray(at, at + (right - left) * channels),
-        (left - wanted.x + radius) * channels,
-      );
+  channels: 1 | 4,
+): T {
+  return scoped(() => {
+    const { region } = source;
+    const radius = weights.length - 1;
+    const out = unwritten(wanted, channels);
+    // Only rows that the columns will ask for.
+    const rows = intersect(
+      { x: wanted.x, y: region.y, width: wanted.width, height: region.height },
+      { ...wanted, y: wanted.y - radius, height: wanted.height + 2 * radius },
+    );
+    if (rows.height === 0) {
+      out.data.fill(0);
+      return out as T;
     }
-    const to = y * stride;
-    for (let i = 0; i < stride; i++) {
-      const c = i + reach;
-      let sum = padded[c]! * weights[0]!;
-      for (let k = 1, o = channels; k <= radius; k++, o += channels)
-        sum += (padded[c - o]! + padded[c + o]!) * weights[k]!;
-      middle[to + i] = sum;
-    }
-  }
-  const out = new Float32Array(wanted.height * stride);
-  const line = new Float64Array(stride);
-  for (let y = 0; y < wanted.height; y++) {
-    line.fill(0);
-    const own = wanted.y + y - top;
-    for (let k = 0; k <= radius; k++) {
-      const w = weights[k]!;
-      const above = own - k;
-      const below = own + k;
-      const a = above >= 0 && above < rows ? above * stride : -1;
-      const b = k > 0 && below >= 0 && below < rows ? below * stride : -1;
-      if (a >= 0 && b >= 0)
-        for (let i = 0; i < stride; i++) line[i]! += (middle[a + i]! + middle[b + i]!) * w;
-      else if (a >= 0) for (let i = 0; i < stride; i++) line[i]! += middle[a + i]! * w;
-      else if (b >= 0) for (let i = 0; i < stride; i++) line[i]! += middle[b + i]! * w;
-    }
-    out.set(line, y * stride);
-  }
-  return out;
+    const between = floats(wanted.width * rows.height * channels);
+    const kernel = floats(weights.length);
+    kernel.set(weights);
+    const row = wanted.width * channels * 4;
+    const stride = region.width * channels * 4;
+    onHeap((at) => {
+      const w = at(kernel);
+      const b = at(between, 'write');
+      run('convolveAcross', rows.height, wanted.width * channels * weights.length, [
+        ...[at(source.data) + (rows.y - region.y) * stride, stride, region.x, region.width],
+        ...[b, row, wanted.x, wanted.width, w, radius, channels],
+      ]);
+      run('convolveDown', wanted.height, wanted.width * channels * weights.length, [
+        ...[b, row, rows.y, rows.height],
+        ...[at(out.data, 'write'), row, wanted.y, wanted.width * channels, w, radius],
+      ]);
+    });
+    return out as T;
+  });
 }

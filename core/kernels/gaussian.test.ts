@@ -43,7 +43,7 @@ describe('cells', () => {
         origin,
         origin,
         fc.constantFrom(2, 4, 16),
-        fc.constantFrom(1, 4),
+        fc.constantFrom<1 | 4>(1, 4),
         (x, y, cell, channels) => {
           const region = { x, y, width: 37, height: 21 };
           const from = Float32Array.from(
@@ -51,7 +51,7 @@ describe('cells', () => {
             (_, i) => ((i * 31) % 17) / 17,
           );
           const cells = cellRegion(region, cell, 1);
-          const made = shareAmongCells(from, region, cells, cell, channels);
+          const made = shareAmongCells({ region, data: from }, cells, cell, channels).data;
           for (let c = 0; c < channels; c++) {
             const sum = (a: Float32Array) =>
               a.reduce((t, v, i) => (i % channels === c ? t + v : t), 0);
@@ -66,13 +66,12 @@ describe('cells', () => {
       const wanted = { x: -3, y: 5, width: 20, height: 11 };
       const cells = cellRegion(wanted, cell, 2);
       const back = spreadCells(
-        new Float32Array(cells.width * cells.height).fill(0.7),
-        cells,
+        { region: cells, data: new Float32Array(cells.width * cells.height).fill(0.7) },
         wanted,
         cell,
         1,
       );
-      expect(back.every((v) => Math.abs(v - 0.7) < 1e-6)).toBe(true);
+      expect(back.data.every((v) => Math.abs(v - 0.7) < 1e-6)).toBe(true);
     }
   });
 });

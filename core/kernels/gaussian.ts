@@ -21,7 +21,7 @@ export interface BlurPlan {
 }
 
 /** σ is at least this many cells. */
-const CELL_SIGMA = 2.5;
+const CELL_SIGMA = 1.6;
 
 /**
  * The plan for a standard deviation in px; σ ≤ 0 gives a plan that changes nothing. `shared` tells

@@ -1,3 +1,4 @@
+import { floats } from './heap';
 import type { Region } from './region';
 import { intersect, isEmpty } from './region';
 
@@ -13,15 +14,26 @@ export interface Plane {
   data: Float32Array;
 }
 
+/** The number of floats of a region. */
+const size = (r: Region, channels: number) => Math.max(0, r.width * r.height * channels);
+
 /** A transparent colour buffer over a region. */
-export function colourBuffer(region: Region): ColourBuffer {
-  return { region, data: new Float32Array(Math.max(0, region.width * region.height * 4)) };
-}
+export const colourBuffer = (region: Region): ColourBuffer => ({
+  region,
+  data: floats(size(region, 4)).fill(0),
+});
 
 /** A plane of zeros over a region. */
-export function plane(region: Region): Plane {
-  return { region, data: new Float32Array(Math.max(0, region.width * region.height)) };
-}
+export const plane = (region: Region): Plane => ({
+  region,
+  data: floats(size(region, 1)).fill(0),
+});
+
+/** A colour buffer (4 channels) or plane (1 channel) of unknown content, to be written whole. */
+export const unwritten = (region: Region, channels: 1 | 4): ColourBuffer & Plane => ({
+  region,
+  data: floats(size(region, channels)),
+});
 
 /**
  * The part of a buffer (4 channels) or plane (1 channel) that lies over `region`, transparent where
@@ -40,7 +52,7 @@ export function crop<T extends ColourBuffer | Plane>(
     from.height === region.height
   )
     return source;
-  const data = new Float32Array(Math.max(0, region.width * region.height * channels));
+  const data = floats(size(region, channels)).fill(0);
   const common = intersect(from, region);
   if (!isEmpty(common)) {
     for (let y = common.y; y < common.y + common.height; y++) {

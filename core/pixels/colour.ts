@@ -1,15 +1,22 @@
 import { clampChroma, converter, formatHex, parse } from 'culori';
 
-/** sRGB-encoded red, green, blue, each 0–1. */
+/** Red, green, blue, each 0–1. */
 export type Rgb = readonly [red: number, green: number, blue: number];
+
+/** How colours stand and mix in a buffer: as displayed (sRGB-encoded), or as linear light. */
+export type Mixing = 'displayed' | 'light';
+
+const toLight = converter('lrgb');
 
 const toOklch = converter('oklch');
 
 /** The components of a `#rrggbb` colour. Throws an Error that names the text if it is no colour. */
-export function rgb(hex: string): Rgb {
+export function rgb(hex: string, mixing: Mixing = 'displayed'): Rgb {
   const c = parse(hex);
   if (!c || c.mode !== 'rgb') throw new Error(`"${hex}" is not a colour; write it as #rrggbb.`);
-  return [c.r, c.g, c.b];
+  if (mixing === 'displayed') return [c.r, c.g, c.b];
+  const { r, g, b } = toLight(c);
+  return [r, g, b];
 }
 
 /**

@@ -1,10 +1,13 @@
-import type { Picture, StraightImage } from '../pixels/picture';
-import { quantise } from '../pixels/quantise';
+import { finish } from '../kernels/finish';
+import type { Picture } from '../kernels/picture';
+import { scoped } from '../pixels/heap';
+import type { StraightImage } from '../pixels/picture';
 import type { Region } from '../pixels/region';
 import { covering, intersect, isEmpty, wholeScene } from '../pixels/region';
 import type { Scene } from '../scene/schema';
 import { MAX_PIXELS, MAX_SIDE } from '../scene/schema';
 import { cacheOf } from './cache';
+import { endingOf } from './ending';
 import { render } from './render';
 
 /** What to make of a scene as a file. */
@@ -39,13 +42,17 @@ export function exportScene(scene: Scene, request: ExportRequest): StraightImage
   const out =
     depth === 8 ? new Uint8ClampedArray(width * height * 4) : new Uint16Array(width * height * 4);
   const rows = Math.max(64, Math.floor(BAND_PIXELS / width));
-  const { memo } = cacheOf(64 * 2 ** 20);
+  const cache = cacheOf(64 * 2 ** 20);
+  const { memo } = cache;
   for (let y = 0; y < height; y += rows) {
     const band = { x: region.x, y: region.y + y, width, height: Math.min(rows, height - y) };
-    const pixels = render(scene, { ...request, region: band, memo });
-    out.set(quantise(pixels, depth).data, y * width * 4);
+    const strip = scoped(() =>
+      finish(render(scene, { ...request, region: band, memo }), depth, endingOf(scene)),
+    );
+    out.set(strip.data, y * width * 4);
     request.progress?.((y + band.height) / height);
   }
+  cache.clear();
   return { width, height, depth, data: out };
 }
 

@@ -1,5 +1,6 @@
 import * as v from 'valibot';
 import type { Scene } from './schema';
+import { migrated } from './migrate';
 import { VERSION, sceneSchema } from './schema';
 
 /** One thing wrong with a scene: where (a JSON path such as `$.layers[2].opacity`) and what. */
@@ -29,13 +30,13 @@ export function sceneFaults(value: unknown): Fault[] {
         message: `The scene was saved by a newer Ignis (version ${version}; this one reads up to ${VERSION}). Open it with that one.`,
       },
     ];
-  const result = v.safeParse(sceneSchema, value);
+  const result = v.safeParse(sceneSchema, migrated(value));
   return result.success
     ? []
     : result.issues.flatMap(leaves).map((i) => ({ path: pathOf(i), message: i.message }));
 }
 
-/** The value as a scene. Throws a SceneError that names the first fault and counts the others. */
+/** The value as a scene of this version. Throws a SceneError that names the first fault and counts the others. */
 export function parseScene(value: unknown): Scene {
   const faults = sceneFaults(value);
   const first = faults[0];
@@ -43,7 +44,7 @@ export function parseScene(value: unknown): Scene {
     const more = faults.length > 1 ? ` (and ${faults.length - 1} more)` : '';
     throw new SceneError(`${first.path}: ${first.message}${more}`, faults);
   }
-  return value as Scene;
+  return migrated(value) as Scene;
 }
 
 /** The faults deepest inside: what a variant says of its options is told by the option that was meant. */

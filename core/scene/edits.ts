@@ -1,21 +1,52 @@
 import { current } from 'immer';
 import type { Path } from '../geometry/path';
 import { closePath } from '../geometry/edit-path';
-import { definitionOf } from '../sources/index';
+import type { Mask } from '../masks/mask';
+import type { GroupSource } from '../sources/group';
 import type { LineSource } from '../sources/line';
 import type { Pass } from '../sources/pass';
 import { relitPasses } from '../sources/pass';
 import type { Edit } from './edit';
 import { newId } from './make';
-import { middleOf, repivoted } from './placement';
+import { boxOf, middleOf, repivoted } from './placement';
 import type { Layer, Placement, Scene, Step } from './schema';
 
 /** Everything the artist can do to a scene. Layers, steps and passes are named by their ids. */
 
-function layerOf(scene: Scene, id: string): Layer {
-  const layer = scene.layers.find((l) => l.id === id);
-  if (!layer) throw new Error(`The scene has no layer "${id}".`);
-  return layer;
+/** Where a layer stands: the list that holds it, its place there, and the group, if that is one's. */
+interface Standing {
+  list: Layer[];
+  index: number;
+  group: Layer | null;
+}
+
+function find(list: Layer[], id: string, group: Layer | null = null): Standing | null {
+  const index = list.findIndex((l) => l.id === id);
+  if (index >= 0) return { list, index, group };
+  for (const layer of list) {
+    const inner = layer.layers && find(layer.layers, id, layer);
+    if (inner) return inner;
+  }
+  return null;
+}
+
+/** Where a layer stands in a scene. Throws if it has none of that id. */
+export function standingOf(scene: Scene, id: string): Standing {
+  const found = find(scene.layers, id);
+  if (!found) throw new Error(`The scene has no layer "${id}".`);
+  return found;
+}
+
+/** The layer of an id, wherever it stands; undefined if there is none. */
+export function findLayer(scene: Scene, id: string | null): Layer | undefined {
+  const found = id === null ? null : find(scene.layers, id);
+  return found ? found.list[found.index] : undefined;
+}
+
+/** The layer of an id, wherever it stands. Throws if there is none. */
+export function layerOf(scene: Scene, id: string): Layer {
+  const { list, index } = standingOf(scene, id);
+  return list[index]!;
 }
 
 function lineOf(scene: Scene, id: string): LineSource {
@@ -34,45 +65,154 @@ function carry<T>(list: T[], from: number, to: number): void {
 
 /** What is set on a scene itself. */
 export const setScene =
-  (values: Partial<Pick<Scene, 'name' | 'background'>>): Edit =>
+  (values: Partial<Pick<Scene, 'name' | 'background' | 'mixing'>>): Edit =>
   (s) =>
     void Object.assign(s, values);
 
-/** Puts layers in at an index (0 is the back); at the front if none is given. */
+/** What happens to the whole picture at its end. */
+export const setEnd =
+  (values: Partial<Scene['end']>): Edit =>
+  (s) =>
+    void Object.assign(s.end, values);
+
+/** Puts layers in at an index (0 is the back) of the scene; at the front if none is given. */
 export const addLayers =
   (layers: Layer[], index = Infinity): Edit =>
   (s) =>
     void s.layers.splice(within(index, s.layers.length), 0, ...layers);
 
+/** Puts layers right in front of another, in its group if it stands in one. */
+export const addLayersBefore =
+  (layers: Layer[], id: string): Edit =>
+  (s) => {
+    const { list, index } = standingOf(s, id);
+    list.splice(index + 1, 0, ...layers);
+  };
+
 export const removeLayer =
   (id: string): Edit =>
   (s) => {
-    s.layers = s.layers.filter((l) => l.id !== id);
+    const { list, index } = standingOf(s, id);
+    list.splice(index, 1);
   };
 
 /** Puts a copy in front of a layer; it gets `copyId`, and new ids for its passes and steps. */
 export const duplicateLayer =
   (id: string, copyId: string): Edit =>
   (s) => {
-    const i = s.layers.indexOf(layerOf(s, id));
-    const copy = JSON.parse(JSON.stringify(current(s.layers[i]!))) as Layer;
+    const { list, index } = standingOf(s, id);
+    const copy = JSON.parse(JSON.stringify(current(list[index]!))) as Layer;
+    renew(copy);
     copy.id = copyId;
     copy.name = `${copy.name} copy`;
-    for (const step of copy.steps) step.id = newId();
-    if (copy.source.kind === 'line') for (const pass of copy.source.passes) pass.id = newId();
-    s.layers.splice(i + 1, 0, copy);
+    list.splice(index + 1, 0, copy);
   };
 
-/** Carries a layer to a depth: its index in the list without it, 0 at the back. */
+/** Gives a layer, and all that it holds, new ids, in place. */
+export function renew(layer: Layer): void {
+  layer.id = newId();
+  for (const step of layer.steps) step.id = newId();
+  if (layer.source.kind === 'line') for (const pass of layer.source.passes) pass.id = newId();
+  layer.layers?.forEach(renew);
+}
+
+/**
+ * Carries a layer to a depth of a list: the scene's, or that of the group `into`. The index counts
+ * without the layer, 0 at the back. Into itself, or what it holds, it cannot go: nothing happens.
+ */
 export const moveLayer =
-  (id: string, index: number): Edit =>
-  (s) =>
-    carry(s.layers, s.layers.indexOf(layerOf(s, id)), index);
+  (id: string, index: number, into: string | null = null): Edit =>
+  (s) => {
+    const from = standingOf(s, id);
+    const layer = from.list[from.index]!;
+    if (into !== null && find([layer], into)) return;
+    const list = into === null ? s.layers : layerOf(s, into).layers;
+    if (!list) return;
+    from.list.splice(from.index, 1);
+    list.splice(within(index, list.length), 0, layer);
+  };
+
+type Settable = 'name' | 'visible' | 'opacity' | 'blend' | 'clip' | 'body';
 
 export const setLayer =
-  (id: string, values: Partial<Pick<Layer, 'name' | 'visible' | 'opacity' | 'blend'>>): Edit =>
+  (id: string, values: Partial<Pick<Layer, Settable>>): Edit =>
   (s) =>
     void Object.assign(layerOf(s, id), values);
+
+/**
+ * Clips a layer to another: it is carried right in front of it and of what is clipped to it already.
+ */
+export const clipTo =
+  (id: string, base: string): Edit =>
+  (s) => {
+    if (find([layerOf(s, id)], base)) return;
+    const from = standingOf(s, id);
+    const [layer] = from.list.splice(from.index, 1);
+    const { list, index } = standingOf(s, base);
+    let at = index + 1;
+    while (list[at]?.clip) at++;
+    layer!.clip = true;
+    list.splice(at, 0, layer!);
+  };
+
+/** The layer that another is, or would be, clipped to; undefined if there is none beneath. */
+export function clipBase(scene: Scene, id: string): Layer | undefined {
+  const { list, index } = standingOf(scene, id);
+  const base = list.slice(0, index).findLast((l) => !l.clip);
+  // A grade covers everything: what stands on it is as if it were not clipped.
+  return base?.source.kind === 'grade' ? undefined : base;
+}
+
+/** Puts layers of one list into a new group, which takes the place of the frontmost. */
+export const groupLayers =
+  (ids: readonly string[], group: Layer): Edit =>
+  (s) => {
+    const { list } = standingOf(s, ids[0]!);
+    const inside = list.filter((l) => ids.includes(l.id));
+    const front = list.indexOf(inside.at(-1)!);
+    const at = front + 1 - inside.length;
+    const outside = list.filter((l) => !ids.includes(l.id));
+    list.splice(0, list.length, ...outside);
+    list.splice(at, 0, { ...group, layers: inside });
+  };
+
+/** Puts the layers of a group in its place. */
+export const ungroup =
+  (id: string): Edit =>
+  (s) => {
+    const { list, index } = standingOf(s, id);
+    const group = list[index]!;
+    if (group.layers) list.splice(index, 1, ...group.layers);
+  };
+
+/** Whether the layers of a group land one by one on what lies beneath, or as one. */
+export const setLands =
+  (id: string, lands: GroupSource['lands']): Edit =>
+  (s) => {
+    const { source } = layerOf(s, id);
+    if (source.kind === 'group') source.lands = lands;
+  };
+
+export const setFill =
+  (id: string, colour: string): Edit =>
+  (s) => {
+    const { source } = layerOf(s, id);
+    if (source.kind === 'fill') source.colour = colour;
+  };
+
+/** Gives a layer a mask, or takes it away. */
+export const putMask =
+  (id: string, mask: Mask | null): Edit =>
+  (s) => {
+    layerOf(s, id).mask = mask;
+  };
+
+export const setMask =
+  (id: string, values: Partial<Mask>): Edit =>
+  (s) => {
+    const { mask } = layerOf(s, id);
+    if (mask) Object.assign(mask, values);
+  };
 
 export const setPlacement =
   (id: string, values: Partial<Placement>): Edit =>
@@ -84,7 +224,7 @@ export const flipLayer =
   (id: string, axis: 'x' | 'y'): Edit =>
   (s) => {
     const layer = layerOf(s, id);
-    const box = definitionOf(current(layer).source).box(current(layer).source);
+    const box = boxOf(current(layer));
     if (!box) return;
     const p = repivoted(current(layer).placement, middleOf(box));
     // Mirroring on the stage turns the other way: scale changes sign, and the turn with it.
@@ -174,14 +314,10 @@ export const copyPasses =
 export const addStep =
   (id: string, step: Step): Edit =>
   (s) =>
-    void layerOf(s, id).steps.push(step as Layer['steps'][number]);
+    void layerOf(s, id).steps.push(step);
 
 export const setStep =
-  (
-    id: string,
-    stepId: string,
-    values: { enabled?: boolean; values?: Record<string, unknown> },
-  ): Edit =>
+  (id: string, stepId: string, values: { enabled?: boolean; values?: Step['values'] }): Edit =>
   (s) => {
     const step = layerOf(s, id).steps.find((x) => x.id === stepId);
     if (!step) return;

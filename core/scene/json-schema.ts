@@ -1,8 +1,12 @@
 import { toJsonSchema } from '@valibot/to-json-schema';
-import { sceneSchema } from './schema';
+import { layerSchema, sceneSchema } from './schema';
 
 /**
- * The JSON Schema (draft 7) of scene.json. Two rules cannot be said in it and are checked besides:
- * ids are unique, and the area is limited.
+ * The JSON Schema (draft 7) of scene.json. What cannot be said in it is checked besides:
+ * ids are unique, the area and the depth of groups are limited, and groups alone have layers.
  */
-export const sceneJsonSchema = (): object => toJsonSchema(sceneSchema, { errorMode: 'ignore' });
+export const sceneJsonSchema = (): object =>
+  toJsonSchema(sceneSchema, {
+    errorMode: 'ignore',
+    definitions: { layer: layerSchema },
+  });

@@ -1,13 +1,16 @@
 import { nanoid } from 'nanoid/non-secure';
 import { defaultsOf } from '../definitions/parameter';
 import type { Point } from '../geometry/affine';
+import type { MaskShape } from '../masks/index';
+import type { Mask } from '../masks/mask';
+import { maskParameters } from '../masks/mask';
 import type { Path } from '../geometry/path';
 import type { PictureSource } from '../sources/picture';
 import { tubePasses } from '../sources/pass';
 import { stepOfKind } from '../steps/index';
 import { placed } from './placement';
 import type { Layer, Scene, Step } from './schema';
-import { VERSION } from './schema';
+import { VERSION, endParameters } from './schema';
 
 /** A new id: 10 letters, digits, - or _. */
 export const newId = (): string => nanoid(10);
@@ -25,22 +28,53 @@ export const newScene = (
   width,
   height,
   background,
+  mixing: 'displayed',
+  end: defaultsOf(endParameters),
   layers: [],
+});
+
+/** What every new layer starts with. */
+const newLayer = (name: string, values: Pick<Layer, 'source'> & Partial<Layer>): Layer => ({
+  id: newId(),
+  name,
+  visible: true,
+  opacity: 100,
+  blend: 'normal',
+  clip: false,
+  body: 100,
+  mask: null,
+  placement: placed(),
+  steps: [],
+  ...values,
 });
 
 /** The light colour of a first line: the ember of the harbour's lamps. */
 export const FIRST_LIGHT = '#ff5a1f';
 
 /** A line layer as a tube: `width` is that of the glass, scene px. */
-export const newLine = (name: string, path: Path, light = FIRST_LIGHT, width = 14): Layer => ({
-  id: newId(),
-  name,
-  visible: true,
-  opacity: 100,
-  blend: 'screen',
-  placement: placed(),
-  source: { kind: 'line', light, path, passes: tubePasses(light, width, newId) },
-  steps: [],
+export const newLine = (name: string, path: Path, light = FIRST_LIGHT, width = 14): Layer =>
+  newLayer(name, {
+    blend: 'screen',
+    source: { kind: 'line', light, path, passes: tubePasses(light, width, newId) },
+  });
+
+/** A layer of one colour. */
+export const newFill = (name: string, colour: string): Layer =>
+  newLayer(name, { source: { kind: 'fill', colour } });
+
+/** A layer that grades what lies beneath it. */
+export const newGrade = (name: string, steps: Step[]): Layer =>
+  newLayer(name, { source: { kind: 'grade' }, steps });
+
+/** A group of layers. */
+export const newGroup = (name: string, layers: Layer[], lands: 'through' | 'one'): Layer =>
+  newLayer(name, { source: { kind: 'group', lands }, layers });
+
+/** A mask of a shape. */
+export const newMask = (shape: MaskShape): Mask => ({
+  enabled: true,
+  shape,
+  ...defaultsOf(maskParameters),
 });
 
 /**
@@ -56,12 +90,7 @@ export function newPicture(
 ): Layer {
   const pivot = { x: source.width / 2, y: source.height / 2 };
   const k = fit ? Math.min(1, scene.width / source.width, scene.height / source.height) : 1;
-  return {
-    id: newId(),
-    name,
-    visible: true,
-    opacity: 100,
-    blend: 'normal',
+  return newLayer(name, {
     placement: {
       ...placed(pivot),
       x: Math.round(at.x - pivot.x),
@@ -70,8 +99,7 @@ export function newPicture(
       scaleY: k,
     },
     source,
-    steps: [],
-  };
+  });
 }
 
 /** A step of a kind with its defaults. Throws if there is no such kind. */

@@ -1,6 +1,16 @@
 import type { Affine, Box, Point } from '../geometry/affine';
-import { apply, multiply, rotation, scaling, translation } from '../geometry/affine';
-import type { Placement } from './schema';
+import {
+  IDENTITY,
+  apply,
+  boxUnder,
+  multiply,
+  rotation,
+  scaling,
+  translation,
+  unitedBox,
+} from '../geometry/affine';
+import { definitionOf } from '../sources/index';
+import type { Layer, Placement } from './schema';
 
 /** A placement that leaves its source where it is, turning and scaling about a pivot (source px). */
 export const placed = (pivot: Point = { x: 0, y: 0 }): Placement => ({
@@ -30,3 +40,25 @@ export function repivoted(p: Placement, pivot: Point): Placement {
 
 /** The middle of a box. */
 export const middleOf = (b: Box): Point => ({ x: (b.x0 + b.x1) / 2, y: (b.y0 + b.y1) / 2 });
+
+/** The box to arrange a layer by, in its own px; of a group, that of its layers. Null if there is none. */
+export function boxOf(layer: Layer): Box | null {
+  if (!layer.layers) return definitionOf(layer.source).box(layer.source);
+  return layer.layers.reduce<Box | null>((all, l) => {
+    const own = boxOf(l);
+    return own ? unitedBox(all, boxUnder(placementMap(l.placement), own)) : all;
+  }, null);
+}
+
+/** The map from the px that a layer is placed on to scene px: the placements of the groups round it. */
+export function mapAround(layers: readonly Layer[], id: string): Affine {
+  const within = (list: readonly Layer[], map: Affine): Affine | null => {
+    for (const l of list) {
+      if (l.id === id) return map;
+      const found = l.layers && within(l.layers, multiply(map, placementMap(l.placement)));
+      if (found) return found;
+    }
+    return null;
+  };
+  return within(layers, IDENTITY) ?? IDENTITY;
+}

@@ -255,7 +255,7 @@ describe('the schema', () => {
   it('has no place for two layers of one id', () => {
     const s = line();
     s.layers.push(s.layers[0]!);
-    expect(sceneFaults(s)).toEqual([{ path: '$.layers', message: 'Two layers have the same id.' }]);
+    expect(sceneFaults(s)).toEqual([{ path: '$', message: 'Two layers have the same id.' }]);
   });
   it('can be written as JSON Schema with every step and source in it', () => {
     const text = JSON.stringify(sceneJsonSchema());

@@ -1,14 +1,21 @@
 import * as v from 'valibot';
 import { blends } from '../blend/index';
+import type { Mask } from '../masks/mask';
+import { maskSchema } from '../masks/mask';
+import type { Parameters } from '../definitions/parameter';
 import { HEX, parametersSchema } from '../definitions/parameter';
+import type { Source } from '../sources/index';
 import { sourceSchema } from '../sources/index';
 import { steps } from '../steps/index';
 
 /** The version of scene.json that this program writes. */
-export const VERSION = 1;
+export const VERSION = 2;
 /** The longest side and the largest area of a scene or picture, px. */
 export const MAX_SIDE = 16_384;
 export const MAX_PIXELS = 100_000_000;
+
+/** How deep groups may stand in one another. */
+const MAX_DEPTH = 16;
 
 const id = v.pipe(
   v.string(),
@@ -22,6 +29,7 @@ const side = v.pipe(
   v.maxValue(MAX_SIDE, `A side is at most ${MAX_SIDE} px.`),
 );
 const coordinate = v.pipe(v.number(), v.finite(), v.minValue(-1e6), v.maxValue(1e6));
+const percentage = v.pipe(v.number(), v.minValue(0), v.maxValue(100));
 const factor = v.pipe(v.number(), v.finite(), v.minValue(-1000), v.maxValue(1000));
 
 export const placementSchema = v.strictObject({
@@ -50,20 +58,84 @@ const stepSchema = v.variant(
   `There is no such step; there are ${steps.map((s) => s.kind).join(', ')}.`,
 );
 
-export const layerSchema = v.strictObject({
+/** What a layer says of itself; the layers of a group stand beside. */
+const layerEntries = {
   id,
   name,
   visible: v.boolean(),
-  opacity: v.pipe(v.number(), v.minValue(0), v.maxValue(100)),
+  opacity: percentage,
   blend: v.picklist(
     blends.map((b) => b.name),
     `A blend is one of ${blends.map((b) => b.name).join(', ')}.`,
   ),
+  /** Shows only where the nearest layer beneath that is not clipped has coverage. */
+  clip: v.boolean(),
+  /** How much of its own pixels shows, apart from the styles made from its shape. */
+  body: percentage,
+  mask: v.nullable(maskSchema),
   placement: placementSchema,
   source: sourceSchema,
   /** In the order of computation. */
   steps: v.array(stepSchema),
-});
+};
+
+export interface Layer {
+  id: string;
+  name: string;
+  visible: boolean;
+  opacity: number;
+  blend: string;
+  clip: boolean;
+  body: number;
+  mask: Mask | null;
+  placement: Placement;
+  source: Source;
+  steps: Step[];
+  /** Of a group, back to front; nothing else has any. */
+  layers?: Layer[];
+}
+
+export const layerSchema: v.GenericSchema<unknown, Layer> = v.pipe(
+  v.strictObject({
+    ...layerEntries,
+    layers: v.optional(v.array(v.lazy((): v.GenericSchema<unknown, Layer> => layerSchema))),
+  }),
+  v.check(
+    (l) => (l.source.kind === 'group') === (l.layers !== undefined),
+    'A group has a list of layers, and nothing else has one.',
+  ),
+) as v.GenericSchema<unknown, Layer>;
+
+/** What happens to the whole picture at its end. */
+export const endParameters = {
+  exposure: {
+    kind: 'number',
+    label: 'Exposure',
+    help: 'Opens or closes the light of the whole picture.',
+    unit: 'stops',
+    min: -10,
+    max: 10,
+    slider: [-4, 4],
+    step: 0.1,
+    default: 0,
+  },
+  rollOff: {
+    kind: 'switch',
+    label: 'Roll-off',
+    help: 'Highlights bend towards white instead of being cut there.',
+    default: false,
+  },
+  knee: {
+    kind: 'number',
+    label: 'From',
+    help: 'Up to this brightness the roll-off changes nothing.',
+    unit: '%',
+    min: 10,
+    max: 99,
+    step: 1,
+    default: 80,
+  },
+} as const satisfies Parameters;
 
 export const sceneSchema = v.pipe(
   v.strictObject({
@@ -76,27 +148,38 @@ export const sceneSchema = v.pipe(
     background: v.nullable(
       v.pipe(v.string(), v.regex(HEX, 'The background must be written #rrggbb, or null.')),
     ),
+    /** Whether light mixes as displayed (sRGB-encoded) or as light (linear). */
+    mixing: v.picklist(['displayed', 'light'], 'Light mixes as "displayed" or as "light".'),
+    end: parametersSchema(endParameters),
     /** Back to front. */
-    layers: v.pipe(
-      v.array(layerSchema),
-      v.check(
-        (layers) => new Set(layers.map((l) => l.id)).size === layers.length,
-        'Two layers have the same id.',
-      ),
-    ),
+    layers: v.array(layerSchema),
   }),
   v.check(
     (s) => s.width * s.height <= MAX_PIXELS,
     `A scene has at most ${MAX_PIXELS / 1e6} megapixels.`,
   ),
+  v.check((s) => {
+    const ids = everyLayer(s.layers).map((l) => l.id);
+    return new Set(ids).size === ids.length;
+  }, 'Two layers have the same id.'),
+  v.check(
+    (s) => depthOf(s.layers) <= MAX_DEPTH,
+    `Groups stand at most ${MAX_DEPTH} deep in one another.`,
+  ),
 );
 
+/** All layers, those of groups after their group. */
+export const everyLayer = (layers: readonly Layer[]): Layer[] =>
+  layers.flatMap((l) => [l, ...everyLayer(l.layers ?? [])]);
+
+const depthOf = (layers: readonly Layer[]): number =>
+  layers.reduce((d, l) => Math.max(d, l.layers ? 1 + depthOf(l.layers) : 0), 0);
+
 export type Scene = v.InferOutput<typeof sceneSchema>;
-export type Layer = v.InferOutput<typeof layerSchema>;
 export type Placement = v.InferOutput<typeof placementSchema>;
 export interface Step {
   id: string;
   kind: string;
   enabled: boolean;
-  values: Record<string, unknown>;
+  values: Record<string, number | string | boolean>;
 }

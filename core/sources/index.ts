@@ -1,18 +1,30 @@
 import * as v from 'valibot';
 import type { SourceDefinition } from '../definitions/source';
+import type { FillSource } from './fill';
+import { fillSchema, fillSource } from './fill';
+import type { GradeSource } from './grade';
+import { gradeSchema, gradeSource } from './grade';
+import type { GroupSource } from './group';
+import { groupSchema, groupSource } from './group';
 import type { LineSource } from './line';
 import { lineSchema, lineSource } from './line';
 import type { PictureSource } from './picture';
 import { pictureSchema, pictureSource } from './picture';
 
-export type Source = PictureSource | LineSource;
+export type Source = PictureSource | LineSource | FillSource | GradeSource | GroupSource;
 
 /** Everything a layer can be. To add one: one file, its type above, and one line here. */
-export const sources = { picture: pictureSource, line: lineSource } as const;
+export const sources = {
+  picture: pictureSource,
+  line: lineSource,
+  fill: fillSource,
+  grade: gradeSource,
+  group: groupSource,
+} as const;
 
 export const sourceSchema = v.variant(
   'kind',
-  [pictureSchema, lineSchema],
+  [pictureSchema, lineSchema, fillSchema, gradeSchema, groupSchema],
   `There is no such source; there are ${Object.keys(sources).join(', ')}.`,
 );
 

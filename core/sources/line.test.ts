@@ -83,7 +83,13 @@ describe('a line of light', () => {
     let made = 0;
     const counting: typeof memo = (key, make, bytes) => memo(key, () => (made++, make()), bytes);
     const draw = (s: LineSource) =>
-      lineSource.render(s, { map: IDENTITY, wanted, picture: none, memo: counting });
+      lineSource.render(s, {
+        map: IDENTITY,
+        wanted,
+        picture: none,
+        memo: counting,
+        mixing: 'displayed',
+      });
     draw(source);
     expect(made).toBe(source.passes.length);
     draw({
@@ -109,6 +115,7 @@ describe('a line of light', () => {
       wanted,
       picture: none,
       memo: (_k, make) => make(),
+      mixing: 'displayed',
     });
     const at = (x: number, y: number) => [
       ...data.slice(((y - region.y) * region.width + x - region.x) * 4).subarray(0, 4),
@@ -129,6 +136,7 @@ describe('a line of light', () => {
           wanted: { x: -2000, y: -2000, width: 4000, height: 4000 },
           picture: none,
           memo: (_k, make) => make(),
+          mixing: 'displayed',
         })
         .data.reduce((t, v, i) => (i % 4 === 3 ? t + v : t), 0);
     const plain = sum(IDENTITY);

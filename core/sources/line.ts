@@ -53,7 +53,13 @@ export const lineSource: SourceDefinition<LineSource> = {
     const out = colourBuffer(region);
     if (isEmpty(region)) return out;
     for (const { pass, shape } of drawn)
-      compositePlane(out, shape, rgb(pass.colour), blendNamed(pass.blend), pass.opacity / 100);
+      compositePlane(
+        out,
+        shape,
+        rgb(pass.colour, context.mixing),
+        blendNamed(pass.blend).mode,
+        pass.opacity / 100,
+      );
     return out;
   },
 };

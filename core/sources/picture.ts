@@ -1,21 +1,25 @@
 import * as v from 'valibot';
 import type { SourceDefinition } from '../definitions/source';
+import { projective } from '../geometry/homography';
 import { drawPicture } from '../kernels/resample';
 
 /** The name of an asset: the SHA-256 of its bytes and the extension of its format. */
 export const ASSET_NAME = /^[0-9a-f]{64}\.(png|jpg|webp|avif|gif|bmp)$/;
 
+export const pictureAsset = v.pipe(
+  v.string(),
+  v.regex(
+    ASSET_NAME,
+    'An asset is named by 64 hexadecimal digits and png, jpg, webp, avif, gif or bmp.',
+  ),
+);
+export const pictureSide = v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(16384));
+
 export const pictureSchema = v.strictObject({
   kind: v.literal('picture'),
-  asset: v.pipe(
-    v.string(),
-    v.regex(
-      ASSET_NAME,
-      'An asset is named by 64 hexadecimal digits and png, jpg, webp, avif, gif or bmp.',
-    ),
-  ),
-  width: v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(16384)),
-  height: v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(16384)),
+  asset: pictureAsset,
+  width: pictureSide,
+  height: pictureSide,
 });
 
 export type PictureSource = v.InferOutput<typeof pictureSchema>;
@@ -27,5 +31,6 @@ export const pictureSource: SourceDefinition<PictureSource> = {
   schema: pictureSchema,
   box: (s) => ({ x0: 0, y0: 0, x1: s.width, y1: s.height }),
   assets: (s) => [s.asset],
-  render: (s, { picture, map, wanted }) => drawPicture(picture(s.asset), map, wanted),
+  render: (s, { picture, map, wanted, mixing }) =>
+    drawPicture(picture(s.asset), projective(map), wanted, mixing),
 };

@@ -67,13 +67,12 @@ export function strokePlane(path: Path, map: Affine, stroke: Stroke, wanted: Reg
   if (plan.cell === 1) {
     const sharp = coverage(outline, 'nonzero', grow(region, plan.margin));
     if (plan.margin === 0) return sharp;
-    return { region, data: convolve(sharp.data, sharp.region, region, plan.weights, 1) };
+    return convolve(sharp, region, plan.weights, 1);
   }
   const reach = cellRegion(region, plan.cell, cellMargin(plan));
   const drawn = coverage(outline, 'nonzero', doubled(grow(reach, 1)));
   const cells = intersect(reach, cellRegion(drawn.region, 2, 1));
-  const shared = shareAmongCells(drawn.data, drawn.region, cells, 2, 1);
-  return { region, data: blurCells(shared, cells, region, plan, 1) };
+  return blurCells(shareAmongCells(drawn, cells, 2, 1), region, plan, 1);
 }
 
 /** A region of cells as one of their halves. */

@@ -1,14 +1,19 @@
 import type { Parameters } from '../definitions/parameter';
 import type { StepDefinition } from '../definitions/step';
 import { gaussian } from './blur/gaussian';
+import { gradientMap } from './grade/gradient-map';
 import { hueSaturation } from './grade/hue-saturation';
 import { light } from './grade/light';
 import { tint } from './grade/tint';
 
 /** Every step, in the order the palette shows them. To add one: one file, and one line here. */
-export const steps: readonly StepDefinition[] = [gaussian, hueSaturation, light, tint].map(
-  (s) => s as unknown as StepDefinition<Parameters>,
-);
+export const steps: readonly StepDefinition[] = [
+  gaussian,
+  hueSaturation,
+  light,
+  tint,
+  gradientMap,
+].map((s) => s as unknown as StepDefinition<Parameters>);
 
 const byKind = new Map(steps.map((s) => [s.kind, s]));
 

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import type { StepContext } from '../definitions/step';
 import { defaultsOf, parametersSchema } from '../definitions/parameter';
 import * as v from 'valibot';
 import type { ColourBuffer } from '../pixels/buffer';
@@ -11,6 +12,7 @@ import { tint } from './grade/tint';
 import { steps, stepOfKind } from './index';
 
 const region = { x: 0, y: 0, width: 4, height: 1 };
+const plain: StepContext = { scale: 1, wanted: region, mixing: 'displayed' };
 const buffer = (...pixels: number[][]): ColourBuffer => ({
   region: { ...region, width: pixels.length },
   data: Float32Array.from(pixels.flatMap(([r, g, b, a]) => [r! * a!, g! * a!, b! * a!, a!])),
@@ -36,7 +38,7 @@ describe('every step', () => {
             const before = [...input.data];
             const values = defaultsOf(step.parameters);
             const far = grow(input.region, 500);
-            const out = step.apply(input, values, scale, far);
+            const out = step.apply(input, values, { scale, wanted: far, mixing: 'displayed' });
             expect([...input.data]).toEqual(before);
             const reach = grow(input.region, step.margin(values, scale));
             for (let y = 0; y < out.region.height; y++)
@@ -65,7 +67,7 @@ describe('grading', () => {
   it('changes nothing at its defaults', () => {
     const input = buffer([0.2, 0.5, 0.9, 1], [1.7, 0.4, 0.1, 0.5]);
     for (const step of [hueSaturation, light] as const) {
-      const same = step.apply(input, defaultsOf(step.parameters) as never, 1, region);
+      const same = step.apply(input, defaultsOf(step.parameters) as never, plain);
       same.data.forEach((n, i) => expect(n).toBeCloseTo(input.data[i]!, 5));
     }
   });
@@ -77,8 +79,7 @@ describe('grading', () => {
             step.apply(
               buffer(p),
               { ...defaultsOf(step.parameters), hue: 40, exposure: 1 } as never,
-              1,
-              region,
+              plain,
             ).data[3],
           ).toBeCloseTo(p[3]);
       }),
@@ -88,8 +89,7 @@ describe('grading', () => {
     const { data } = hueSaturation.apply(
       buffer([0.8, 0.3, 0.1, 1]),
       { ...defaultsOf(hueSaturation.parameters), saturation: -100 },
-      1,
-      region,
+      plain,
     );
     const y = 0.2126 * 0.8 + 0.7152 * 0.3 + 0.0722 * 0.1;
     expect(out({ region, data }).slice(0, 3)).toEqual([y, y, y].map((n) => Number(n.toFixed(5))));
@@ -98,8 +98,7 @@ describe('grading', () => {
     const { data } = hueSaturation.apply(
       buffer([0.5, 0.5, 0.5, 1]),
       { hue: 0, saturation: 0, lightness: 0, colorize: true },
-      1,
-      region,
+      plain,
     );
     expect(data[0]).toBeGreaterThan(data[1]!);
     expect(data[1]).toBeCloseTo(data[2]!, 5);
@@ -108,8 +107,7 @@ describe('grading', () => {
     const { data } = light.apply(
       buffer([0.5, 0.5, 0.5, 1]),
       { exposure: 1, brightness: 0, contrast: 0 },
-      1,
-      region,
+      plain,
     );
     const linear = ((0.5 + 0.055) / 1.055) ** 2.4 * 2;
     expect(data[0]).toBeCloseTo(1.055 * linear ** (1 / 2.4) - 0.055, 5);
@@ -126,8 +124,7 @@ describe('grading', () => {
           const { data } = light.apply(
             buffer([v, v, v, 1]),
             { exposure, brightness: 0, contrast: 0 },
-            1,
-            region,
+            plain,
           );
           const exact = encode(decode(v) * 2 ** exposure);
           expect(Math.abs(data[0]! - exact)).toBeLessThan(1e-5 * Math.max(1, exact));
@@ -140,8 +137,7 @@ describe('grading', () => {
     const { data } = tint.apply(
       buffer([0.5, 0.5, 0.5, 0.4]),
       { colour: '#ff8000', amount: 100, keepLight: true },
-      1,
-      region,
+      plain,
     );
     expect(out({ region, data })).toEqual([0.4, Number(((128 / 255) * 0.4).toFixed(5)), 0, 0.4]);
   });
@@ -149,7 +145,11 @@ describe('grading', () => {
     fc.assert(
       fc.property(fc.double({ min: 0, max: 30, noNaN: true }), pixel, (sigma, p) => {
         const input = buffer(p);
-        const blurred = gaussian.apply(input, { sigma }, 1, grow(input.region, 400));
+        const blurred = gaussian.apply(
+          input,
+          { sigma },
+          { ...plain, wanted: grow(input.region, 400) },
+        );
         const sum = (b: ColourBuffer, c: number) =>
           b.data.reduce((s, n, i) => (i % 4 === c ? s + n : s), 0);
         for (let c = 0; c < 4; c++) expect(sum(blurred, c)).toBeCloseTo(sum(input, c), 3);

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import type { Path } from '../geometry/path';
 import { smooth } from '../geometry/path';
-import type { Picture } from '../pixels/picture';
-import { picture } from '../pixels/picture';
+import type { Picture } from '../kernels/picture';
+import { picture } from '../kernels/picture';
 import { newLine, newPicture, newScene, newStep } from '../scene/make';
 import type { Layer, Scene } from '../scene/schema';
 import { blends } from '../blend/index';

@@ -6,8 +6,11 @@ import { writePng } from '@ignis/core/files/png';
 import type { Region } from '@ignis/core/pixels/region';
 import { exportScene } from '@ignis/core/render/export';
 import { SceneError } from '@ignis/core/scene/check';
+import type { Layer } from '@ignis/core/scene/schema';
+import { everyLayer } from '@ignis/core/scene/schema';
 import { sceneJsonSchema } from '@ignis/core/scene/json-schema';
 import { decodeAssets, pictureFrom, readScene } from './scene-file';
+import { callHelpers } from './threads';
 
 /** Runs the command with its arguments; returns the exit code. */
 export async function run(args: string[]): Promise<number> {
@@ -32,11 +35,13 @@ export async function run(args: string[]): Promise<number> {
     .option('--no-background', 'leave the background colour out')
     .action(async (path: string, out: string, options: RenderOptions) => {
       const { scene, assets } = await readScene(path);
-      const missing = options.layers?.filter((id) => !scene.layers.some((l) => l.id === id)) ?? [];
+      const missing =
+        options.layers?.filter((id) => !everyLayer(scene.layers).some((l) => l.id === id)) ?? [];
       if (missing.length > 0)
         throw new Error(
           `There is no layer ${missing.join(', ')}; ignis info ${path} lists the layers.`,
         );
+      callHelpers();
       const image = exportScene(scene, {
         ...options,
         picture: pictureFrom(await decodeAssets(assets)),
@@ -67,7 +72,7 @@ export async function run(args: string[]): Promise<number> {
     .action(async (path: string) => {
       const { scene } = await readScene(path);
       const { name, width, height, background } = scene;
-      const layers = scene.layers.map((l) => ({ id: l.id, name: l.name, kind: l.source.kind }));
+      const layers = told(scene.layers);
       console.log(JSON.stringify({ name, width, height, background, layers }, null, 2));
     });
 
@@ -86,6 +91,15 @@ export async function run(args: string[]): Promise<number> {
     return 1;
   }
 }
+
+/** Layers as `ignis info` tells them. */
+const told = (layers: readonly Layer[]): object[] =>
+  layers.map((l) => ({
+    id: l.id,
+    name: l.name,
+    kind: l.source.kind,
+    ...(l.layers && { layers: told(l.layers) }),
+  }));
 
 interface RenderOptions {
   scale: number;

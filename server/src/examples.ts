@@ -51,14 +51,14 @@ export function examples(folder: string): Router {
       const packed = await readScene(join(folder, name));
       if (kind === 'ignis') return packScene(packed);
       const pictures = await decodeAssets(packed.assets);
-      return writePng(
-        exportScene(packed.scene, {
-          scale: Math.min(1, PICTURE_WIDTH / packed.scene.width),
-          depth: 8,
-          background: true,
-          picture: pictureFrom(pictures),
-        }),
-      );
+      const image = exportScene(packed.scene, {
+        scale: Math.min(1, PICTURE_WIDTH / packed.scene.width),
+        depth: 8,
+        background: true,
+        picture: pictureFrom(pictures),
+      });
+      for (const p of pictures.values()) p.release();
+      return writePng(image);
     });
     response
       .type(kind === 'png' ? 'png' : 'application/zip')

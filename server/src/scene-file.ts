@@ -7,8 +7,9 @@ import type { Packed } from '@ignis/core/files/ignis-file';
 import { assemble, unpackScene } from '@ignis/core/files/ignis-file';
 import { inspectPicture } from '@ignis/core/files/picture-file';
 import { readPng } from '@ignis/core/files/png';
-import type { Picture } from '@ignis/core/pixels/picture';
-import { picture } from '@ignis/core/pixels/picture';
+import '@ignis/core/kernels/load';
+import type { Picture } from '@ignis/core/kernels/picture';
+import { picture } from '@ignis/core/kernels/picture';
 
 /** Reads a scene from a path. Throws a FileFault or SceneError that says what is wrong. */
 export async function readScene(path: string): Promise<Packed> {

@@ -1,15 +1,22 @@
 import {
   addLayers,
+  addLayersBefore,
+  clipBase,
   duplicateLayer,
+  findLayer,
   flipLayer,
+  groupLayers,
   moveLayer,
   removeLayer,
+  renew,
   setLayer,
   setPath,
   setPlacement,
+  standingOf,
+  ungroup,
 } from '@ignis/core/scene/edits';
 import { removeAnchor } from '@ignis/core/geometry/edit-path';
-import { newId } from '@ignis/core/scene/make';
+import { newFill, newGrade, newGroup, newId, newStep } from '@ignis/core/scene/make';
 import type { Layer } from '@ignis/core/scene/schema';
 import { useBench, type Mode } from '../state/bench';
 import { switchTheme } from '../state/theme';
@@ -30,6 +37,7 @@ export interface Action {
 export interface BenchDoes {
   addPicture(): void;
   openExport(): void;
+  openCosts(): void;
   saveFile(): void;
   copyPicture(): void;
   toShelf(): void;
@@ -41,9 +49,9 @@ const bench = useBench.getState;
 
 export function remove(layer: Layer): void {
   const { scene, change, select } = bench();
-  const i = scene.layers.indexOf(layer);
+  const { list, index, group } = standingOf(scene, layer.id);
   change(`Delete ${layer.name}`, removeLayer(layer.id));
-  select((scene.layers[i - 1] ?? scene.layers[i + 1])?.id ?? null);
+  select((list[index - 1] ?? list[index + 1] ?? group)?.id ?? null);
 }
 
 export function duplicate(layer: Layer): void {
@@ -52,25 +60,62 @@ export function duplicate(layer: Layer): void {
   bench().select(id);
 }
 
-/** Carries a layer by a number of places towards the front. */
-export function carry(layer: Layer, by: number): void {
+/** Carries a layer one place towards the front (1) or the back (−1); past the end of a group, out of it. */
+export function carry(layer: Layer, by: 1 | -1): void {
   const { scene, change } = bench();
-  const i = scene.layers.indexOf(layer);
-  const to = i + by;
-  if (to < 0 || to >= scene.layers.length) return;
-  change(by > 0 ? 'Carry forward' : 'Carry back', moveLayer(layer.id, to));
+  const { list, index, group } = standingOf(scene, layer.id);
+  const to = index + by;
+  const label = by > 0 ? 'Carry forward' : 'Carry back';
+  if (to >= 0 && to < list.length) change(label, moveLayer(layer.id, to, group?.id ?? null));
+  else if (group) {
+    const around = standingOf(scene, group.id);
+    change(
+      `${label}, out of ${group.name}`,
+      moveLayer(layer.id, around.index + (by > 0 ? 1 : 0), around.group?.id ?? null),
+    );
+  }
+}
+
+/** The cards in the order of the strip: a group before its layers, unless they are folded away. */
+function cards(layers: readonly Layer[], folded: ReadonlySet<string>): Layer[] {
+  return layers.flatMap((l) => [l, ...(folded.has(l.id) ? [] : cards(l.layers ?? [], folded))]);
 }
 
 /** Selects the card a number of places further to the front. */
 export function walk(by: number): void {
-  const { scene, selected, select } = bench();
-  const i = scene.layers.findIndex((l) => l.id === selected);
-  const next =
-    scene.layers[
-      Math.max(0, Math.min(scene.layers.length - 1, i < 0 ? scene.layers.length - 1 : i + by))
-    ];
+  const { scene, selected, folded, select } = bench();
+  const all = cards(scene.layers, folded);
+  const i = all.findIndex((l) => l.id === selected);
+  const next = all[Math.max(0, Math.min(all.length - 1, i < 0 ? all.length - 1 : i + by))];
   if (next) select(next.id);
 }
+
+/** Puts a layer into a group of its own, for others to be dropped on. */
+export function group(layer: Layer): void {
+  const { change, select } = bench();
+  const made = newGroup('Group', [], 'through');
+  change(`Group ${layer.name}`, groupLayers([layer.id], made));
+  select(made.id);
+}
+
+/** Folds the cards of a group away, or out again. */
+export function fold(id: string): void {
+  const { folded, set } = bench();
+  const next = new Set(folded);
+  if (!next.delete(id)) next.add(id);
+  set({ folded: next });
+}
+
+/** Puts a new layer in front of the selected one, or at the very front. */
+export function addInFront(layer: Layer): void {
+  const { selected, scene, change, select } = bench();
+  const before = selected && findLayer(scene, selected) ? selected : null;
+  change(`Add ${layer.name}`, before ? addLayersBefore([layer], before) : addLayers([layer]));
+  select(layer.id);
+}
+
+export const addFill = (): void => addInFront(newFill('Fill', '#233a66'));
+export const addGrade = (): void => addInFront(newGrade('Grade', [newStep('grade.light')]));
 
 export function zoomBy(k: number): void {
   const { view, set } = bench();
@@ -83,7 +128,7 @@ export const zoomToPixels = (): void =>
 
 function nudge(dx: number, dy: number): void {
   const { scene, selected, anchor, mode, change } = bench();
-  const layer = scene.layers.find((l) => l.id === selected);
+  const layer = findLayer(scene, selected);
   if (!layer) return;
   if (mode === 'anchors' && anchor !== null && layer.source.kind === 'line') {
     const { path } = layer.source;
@@ -112,7 +157,7 @@ let clipboard: Layer | null = null;
 function paste(): void {
   if (!clipboard) return;
   const copy = JSON.parse(JSON.stringify(clipboard)) as Layer;
-  copy.id = newId();
+  renew(copy);
   bench().change(`Paste ${copy.name}`, addLayers([copy]));
   bench().select(copy.id);
 }
@@ -124,7 +169,7 @@ export const pasteLayer = paste;
 /** Everything the bench can do, for the state it is in. */
 export function actions(does: BenchDoes): Action[] {
   const { scene, selected, history, mode } = bench();
-  const layer = scene.layers.find((l) => l.id === selected);
+  const layer = findLayer(scene, selected);
   const has = !!layer;
   const line = layer?.source.kind === 'line';
   const idle = mode !== 'draw';
@@ -146,6 +191,29 @@ export function actions(does: BenchDoes): Action[] {
   return [
     { name: 'Add a line of light', run: startDrawing, enabled: true },
     { name: 'Add a picture', run: does.addPicture, enabled: true },
+    { name: 'Add a fill', run: addFill, enabled: idle },
+    { name: 'Add a grade', run: addGrade, enabled: idle },
+    { name: 'Put the layer in a group', run: () => layer && group(layer), enabled: has && idle },
+    {
+      name: 'Ungroup',
+      run: () => {
+        if (!layer?.layers) return;
+        bench().change('Ungroup', ungroup(layer.id));
+        bench().select(layer.layers.at(-1)?.id ?? null);
+      },
+      enabled: !!layer?.layers,
+    },
+    {
+      name: layer?.clip ? 'Release the clip' : 'Clip to the layer beneath',
+      run: () => layer && bench().change('Clip', setLayer(layer.id, { clip: !layer.clip })),
+      enabled: !!layer && (layer.clip || clipBase(scene, layer.id) !== undefined),
+    },
+    { name: 'What the picture costs', run: does.openCosts, enabled: true },
+    {
+      name: 'The scene: background, light, end',
+      run: () => bench().select(null),
+      enabled: idle,
+    },
     { name: 'Undo', keys: ['$mod+z'], run: () => bench().undo(), enabled: history.past.length > 0 },
     {
       name: 'Redo',
@@ -155,6 +223,12 @@ export function actions(does: BenchDoes): Action[] {
     },
     { name: 'Arrange', keys: ['1'], run: work('arrange'), enabled: has && idle },
     { name: 'Edit anchors', keys: ['2'], run: work('anchors'), enabled: line && idle },
+    {
+      name: 'Edit the mask',
+      keys: ['3'],
+      run: work('mask'),
+      enabled: layer?.mask?.shape.kind === 'fade' && idle,
+    },
     {
       name: 'Duplicate the layer',
       keys: ['$mod+d'],

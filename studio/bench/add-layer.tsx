@@ -6,6 +6,7 @@ import { newLine, newScene } from '@ignis/core/scene/make';
 import { sources } from '@ignis/core/sources/index';
 import { Button } from '../ui/button';
 import { picture } from '../workers/engine';
+import { addFill, addGrade } from './actions';
 import { startDrawing } from './stage/drawing';
 
 /** A small line of light, drawn by the renderer itself. */
@@ -28,6 +29,9 @@ function sampleLine() {
   );
   return scene;
 }
+
+/** What a grade can do, at a glance. */
+const GRADED = ['brightness(1.3)', 'saturate(0)', 'hue-rotate(150deg) saturate(1.6)'];
 
 /** The palette of what a layer can be. */
 export function AddLayer({ onPicture }: { onPicture(): void }) {
@@ -62,7 +66,7 @@ export function AddLayer({ onPicture }: { onPicture(): void }) {
           sideOffset={12}
           collisionPadding={10}
           aria-label="Add a layer"
-          className="z-50 grid w-[420px] grid-cols-2 items-start gap-3 rounded-xl border border-line bg-panel p-3 shadow-2xl"
+          className="z-50 grid w-[520px] grid-cols-2 items-start gap-3 rounded-xl border border-line bg-panel p-3 shadow-2xl"
           onCloseAutoFocus={(e) => e.preventDefault()}
         >
           <Kind label={sources.line.label} help={sources.line.help} onClick={choose(startDrawing)}>
@@ -79,6 +83,23 @@ export function AddLayer({ onPicture }: { onPicture(): void }) {
               className="h-full w-full object-cover"
               onError={(e) => e.currentTarget.remove()}
             />
+          </Kind>
+          <Kind label={sources.fill.label} help={sources.fill.help} onClick={choose(addFill)}>
+            <span className="block h-full bg-[#233a66]" />
+          </Kind>
+          <Kind label={sources.grade.label} help={sources.grade.help} onClick={choose(addGrade)}>
+            <span className="grid h-full grid-cols-3">
+              {GRADED.map((filter) => (
+                <img
+                  key={filter}
+                  src="/examples/blank-pier.png"
+                  alt=""
+                  className="h-full w-full object-cover"
+                  style={{ filter }}
+                  onError={(e) => e.currentTarget.remove()}
+                />
+              ))}
+            </span>
           </Kind>
         </Popover.Content>
       </Popover.Portal>

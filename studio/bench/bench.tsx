@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { lazy, Suspense, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { toast } from 'sonner';
 import { tinykeys } from 'tinykeys';
@@ -19,6 +19,9 @@ import { Header } from './header';
 import { Keys, Palette } from './palette';
 import { Stage, stageSize } from './stage/stage';
 import { Strip } from './strip/strip';
+
+/** Charts are loaded when they are asked for. */
+const Costs = lazy(() => import('./costs'));
 
 /** The screen where one scene is made. */
 export default function Bench() {
@@ -76,7 +79,7 @@ function Missing({ text }: { text: string }) {
 function Open() {
   const navigate = useNavigate();
   const chooser = useRef<HTMLInputElement>(null);
-  const [window_, setWindow] = useState<'export' | 'keys' | 'palette' | null>(null);
+  const [window_, setWindow] = useState<'export' | 'keys' | 'palette' | 'costs' | null>(null);
   const scene = useBench((s) => s.scene);
   useAutosave();
 
@@ -130,6 +133,7 @@ function Open() {
     () => ({
       addPicture: () => chooser.current?.click(),
       openExport: () => setWindow('export'),
+      openCosts: () => setWindow('costs'),
       openHelp: () => setWindow('keys'),
       openPalette: () => setWindow('palette'),
       toShelf: () => void navigate('/'),
@@ -214,6 +218,11 @@ function Open() {
       />
       {window_ === 'export' && (
         <ExportDialog scene={scene} open onOpenChange={(o) => setWindow(o ? 'export' : null)} />
+      )}
+      {window_ === 'costs' && (
+        <Suspense>
+          <Costs onClose={() => setWindow(null)} />
+        </Suspense>
       )}
       {window_ === 'palette' && (
         <Palette

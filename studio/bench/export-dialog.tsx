@@ -2,6 +2,7 @@ import { useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { exportRegion } from '@ignis/core/render/export';
 import type { Scene } from '@ignis/core/scene/schema';
+import { everyLayer } from '@ignis/core/scene/schema';
 import { download, fileName } from '../files/scene-file';
 import { exportPng, type Exporting } from '../workers/engine';
 import { Button } from '../ui/button';
@@ -27,7 +28,9 @@ export function ExportDialog({ scene, open, onOpenChange }: Props) {
   const running = useRef<Exporting | null>(null);
 
   const lights = new Set(
-    scene.layers.filter((l) => l.source.kind === 'line' && l.visible).map((l) => l.id),
+    everyLayer(scene.layers)
+      .filter((l) => l.source.kind === 'line' && l.visible)
+      .map((l) => l.id),
   );
   const layers = chosen ?? lights;
   let size: string;
@@ -121,25 +124,28 @@ export function ExportDialog({ scene, open, onOpenChange }: Props) {
           <fieldset className="flex gap-2" disabled={done !== null}>
             <legend className="float-left w-16 text-dim">Layers</legend>
             <ul className="max-h-40 flex-1 overflow-auto rounded-md bg-ground p-2">
-              {scene.layers.toReversed().map((l) => (
-                <li key={l.id}>
-                  <label className="flex items-center gap-2 py-0.5">
-                    <input
-                      type="checkbox"
-                      className="accent-[var(--ember)]"
-                      checked={layers.has(l.id)}
-                      onChange={(e) => {
-                        const next = new Set(layers);
-                        if (e.target.checked) next.add(l.id);
-                        else next.delete(l.id);
-                        setChosen(next);
-                      }}
-                    />
-                    {l.name}
-                    {!l.visible && <span className="text-dim">(hidden)</span>}
-                  </label>
-                </li>
-              ))}
+              {everyLayer(scene.layers)
+                .filter((l) => !l.layers)
+                .toReversed()
+                .map((l) => (
+                  <li key={l.id}>
+                    <label className="flex items-center gap-2 py-0.5">
+                      <input
+                        type="checkbox"
+                        className="accent-[var(--ember)]"
+                        checked={layers.has(l.id)}
+                        onChange={(e) => {
+                          const next = new Set(layers);
+                          if (e.target.checked) next.add(l.id);
+                          else next.delete(l.id);
+                          setChosen(next);
+                        }}
+                      />
+                      {l.name}
+                      {!l.visible && <span className="text-dim">(hidden)</span>}
+                    </label>
+                  </li>
+                ))}
             </ul>
           </fieldset>
         )}

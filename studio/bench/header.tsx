@@ -1,4 +1,4 @@
-import { ChevronDown, CircleHelp, Minus, Plus, Redo2, Undo2 } from 'lucide-react';
+import { ChevronDown, CircleHelp, Gauge, Minus, Plus, Redo2, Undo2 } from 'lucide-react';
 import { Link } from 'react-router';
 import { toast } from 'sonner';
 import { setScene } from '@ignis/core/scene/edits';
@@ -148,6 +148,14 @@ export function Header({ does }: { does: BenchDoes }) {
           ]}
         />
       </div>
+      <Button
+        look="icon"
+        aria-label="What the picture costs"
+        title="What the picture costs"
+        onClick={does.openCosts}
+      >
+        <Gauge size={16} />
+      </Button>
       <Button look="icon" aria-label="Keys" title="Keys" onClick={does.openHelp}>
         <CircleHelp size={16} />
       </Button>

@@ -1,10 +1,15 @@
+import { useMemo } from 'react';
 import { create } from 'zustand';
+import type { Affine } from '@ignis/core/geometry/affine';
 import type { Change, Edit, History } from '@ignis/core/scene/edit';
 import { edit, EMPTY_HISTORY, redo, remember, undo } from '@ignis/core/scene/edit';
+import { findLayer } from '@ignis/core/scene/edits';
+import { newScene } from '@ignis/core/scene/make';
+import { mapAround } from '@ignis/core/scene/placement';
 import type { Layer, Scene } from '@ignis/core/scene/schema';
 
 /** How the stage works on the selected layer. */
-export type Mode = 'arrange' | 'anchors' | 'draw';
+export type Mode = 'arrange' | 'anchors' | 'mask' | 'draw';
 export type Saved = 'saved' | 'saving' | 'changed' | 'failed';
 export type CompareWith = 'layer' | 'opened';
 
@@ -31,6 +36,8 @@ interface BenchState {
   drawn: string | null;
   /** The layer whose card is under the pointer. */
   hovered: string | null;
+  /** Groups whose cards are folded away. */
+  folded: ReadonlySet<string>;
   mode: Mode;
   view: View;
   comparing: boolean;
@@ -57,6 +64,7 @@ interface BenchState {
         | 'anchor'
         | 'drawn'
         | 'hovered'
+        | 'folded'
         | 'mode'
         | 'view'
         | 'comparing'
@@ -67,15 +75,7 @@ interface BenchState {
   ): void;
 }
 
-const nothing: Scene = {
-  format: 'ignis',
-  version: 1,
-  name: '',
-  width: 1,
-  height: 1,
-  background: null,
-  layers: [],
-};
+const nothing: Scene = newScene('', 1, 1, null);
 
 export const useBench = create<BenchState>()((set, get) => ({
   id: '',
@@ -88,6 +88,7 @@ export const useBench = create<BenchState>()((set, get) => ({
   anchor: null,
   drawn: null,
   hovered: null,
+  folded: new Set(),
   mode: 'arrange',
   view: { zoom: 1, x: 0, y: 0 },
   comparing: false,
@@ -149,7 +150,7 @@ export const useBench = create<BenchState>()((set, get) => ({
   select(id) {
     if (id === get().selected) return;
     get().drop();
-    const layer = get().scene.layers.find((l) => l.id === id);
+    const layer = findLayer(get().scene, id);
     set({ selected: id, anchor: null, drawn: null, ghost: null, mode: modeFor(layer) });
   },
 
@@ -163,7 +164,7 @@ function travel(
 ): string | null {
   if (!to) return null;
   const { selected, anchor, drawn } = get();
-  const layer = to.scene.layers.find((l) => l.id === selected);
+  const layer = findLayer(to.scene, selected);
   const anchors = layer?.source.kind === 'line' ? layer.source.path.anchors.length : 0;
   set({
     scene: to.scene,
@@ -181,7 +182,13 @@ const modeFor = (layer: Layer | undefined): Mode =>
 
 /** The selected layer, or undefined. */
 export const useSelectedLayer = (): Layer | undefined =>
-  useBench((s) => s.scene.layers.find((l) => l.id === s.selected));
+  useBench((s) => findLayer(s.scene, s.selected));
+
+/** The map of the groups that a layer stands in, to scene px. */
+export const useAround = (id: string): Affine => {
+  const layers = useBench((s) => s.scene.layers);
+  return useMemo(() => mapAround(layers, id), [layers, id]);
+};
 
 /** Edits that come as a stream and end: what a control needs for one step of undo. */
 export function liveEdit(label: string) {

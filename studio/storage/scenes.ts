@@ -113,7 +113,11 @@ export const keepScene = (id: string, scene: Scene, thumbnail?: Blob | null): Pr
 export const keepThumbnail = (id: string, thumbnail: Blob): Promise<void> =>
   told(
     kept(
-      async () => void (await database.scenes.update(id, { thumbnail })),
+      async () =>
+        void (await database.scenes
+          .where('id')
+          .equals(id)
+          .modify((record) => void (record.thumbnail = thumbnail))),
       () => {
         const old = held.scenes.get(id);
         if (old) held.scenes.set(id, { ...old, thumbnail });

@@ -1,4 +1,5 @@
 import { proxy, releaseProxy, wrap, type Remote } from 'comlink';
+import { covering } from '@ignis/core/pixels/region';
 import type { Scene } from '@ignis/core/scene/schema';
 import type {
   BroughtIn,
@@ -60,7 +61,8 @@ async function ask<T>(task: (remote: Remote<Engine>) => Promise<T>): Promise<T> 
     try {
       return await Promise.race([task(remote), died]);
     } catch (error) {
-      if (!(error instanceof WorkerDied) || attempt > 0) throw error;
+      const again = error instanceof WorkerDied || (error as Error).name === 'HeapFull';
+      if (!again || attempt > 0) throw error;
     }
   }
 }
@@ -76,7 +78,20 @@ export function addAsset(name: string, bytes: Blob): void {
 export function preview(request: PreviewRequest): Promise<Preview | null> {
   const own = ++number;
   if (newest) Atomics.store(newest, 0, own);
-  return ask((remote) => remote.preview(own, request));
+  let next = request;
+  return ask((remote) => {
+    const asked = next;
+    // If this one should fail for want of memory, the next is coarser.
+    next = coarser(asked);
+    return remote.preview(own, asked);
+  });
+}
+
+/** The same part of the scene at half the scale. */
+function coarser(request: PreviewRequest): PreviewRequest {
+  const { x, y, width, height } = request.region;
+  const region = covering(x / 2, y / 2, (x + width) / 2, (y + height) / 2);
+  return { ...request, region, scale: request.scale / 2 };
 }
 
 /** A small picture of a scene or of some of its layers, as PNG. */

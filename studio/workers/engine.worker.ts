@@ -5,21 +5,27 @@ import { FileFault } from '@ignis/core/files/fault';
 import { assetName } from '@ignis/core/files/ignis-file';
 import { inspectPicture, isCutShort } from '@ignis/core/files/picture-file';
 import { readPng, writePng } from '@ignis/core/files/png';
-import type { Picture } from '@ignis/core/pixels/picture';
-import { picture as pictureOf } from '@ignis/core/pixels/picture';
-import { quantise } from '@ignis/core/pixels/quantise';
+import '@ignis/core/kernels/load';
+import { finish } from '@ignis/core/kernels/finish';
+import { inviteHelper } from '@ignis/core/kernels/machine';
+import type { Picture } from '@ignis/core/kernels/picture';
+import { picture as pictureOf } from '@ignis/core/kernels/picture';
+import { heapUse, HeapFull, scoped } from '@ignis/core/pixels/heap';
 import { wholeScene } from '@ignis/core/pixels/region';
 import { cacheOf } from '@ignis/core/render/cache';
+import { endingOf } from '@ignis/core/render/ending';
 import { exportScene } from '@ignis/core/render/export';
+import { meterBy } from '@ignis/core/render/meter';
 import { assetsOf, render, Stopped } from '@ignis/core/render/render';
 import type { Scene } from '@ignis/core/scene/schema';
+import { everyLayer } from '@ignis/core/scene/schema';
 import { transfer } from 'comlink';
 import type { Engine } from './protocol';
 
 const files = new Map<string, Blob>();
 const pictures = new Map<string, Promise<Picture>>();
 /** What intermediates may hold, bytes. */
-const cache = cacheOf(320 * 2 ** 20);
+const cache = cacheOf(384 * 2 ** 20, () => performance.now());
 let newest: Int32Array<SharedArrayBuffer> | null = null;
 
 async function decoded(name: string): Promise<Picture> {
@@ -54,7 +60,34 @@ async function picturesFor(scene: Scene): Promise<(asset: string) => Picture> {
 /** Lets go of the decoded pictures that the scene on the bench does not need. */
 function forgetOthers(scene: Scene): void {
   const needed = new Set(assetsOf(scene));
-  for (const name of pictures.keys()) if (!needed.has(name)) pictures.delete(name);
+  for (const [name, picture] of pictures)
+    if (!needed.has(name)) {
+      pictures.delete(name);
+      void picture.then((p) => p.release());
+    }
+}
+
+/** Threads that share the rows of every kernel with this one, one for each further core. */
+function callHelpers(): void {
+  for (let i = 1; i < navigator.hardwareConcurrency; i++) {
+    const invitation = inviteHelper();
+    if (!invitation) return;
+    const helper = new Worker(new URL('./helper.worker.ts', import.meta.url), { type: 'module' });
+    helper.postMessage(invitation);
+  }
+}
+
+callHelpers();
+
+/** Runs some work again, with nothing kept from before, if there was no memory for it. */
+function withRoom<T>(work: () => T): T {
+  try {
+    return work();
+  } catch (error) {
+    if (!(error instanceof HeapFull)) throw error;
+    cache.clear();
+    return work();
+  }
 }
 
 /** A file drawn upright by the browser's own decoder. */
@@ -89,25 +122,35 @@ const engine: Engine = {
     files.set(name, bytes);
   },
 
-  async preview(number, { scene, region, scale, still }) {
+  async preview(number, { scene, region, scale, focus, measure }) {
     const started = performance.now();
     const picture = await picturesFor(scene);
     forgetOthers(scene);
     const stale = () => newest !== null && Atomics.load(newest, 0) !== number;
     if (stale()) return null;
+    const meter = measure ? meterBy(() => performance.now()) : undefined;
     try {
-      const made = render(scene, {
-        region,
-        scale,
-        still,
-        picture,
-        memo: cache.memo,
-        shouldStop: stale,
-      });
-      const pixels = quantise(made, 8).data as Uint8ClampedArray<ArrayBuffer>;
-      return transfer({ region, scale, pixels, took: performance.now() - started }, [
-        pixels.buffer,
-      ]);
+      const pixels = withRoom(() =>
+        scoped(() => {
+          const made = render(scene, {
+            region,
+            scale,
+            focus,
+            picture,
+            memo: cache.memo,
+            shouldStop: stale,
+            meter,
+          });
+          const last = () => finish(made, 8, endingOf(scene));
+          const image = meter ? meter.measure(null, 'end', last) : last();
+          return image.data as Uint8ClampedArray<ArrayBuffer>;
+        }),
+      );
+      const took = performance.now() - started;
+      return transfer(
+        { region, scale, pixels, took, costs: meter?.costs, held: cache.bytes(), use: heapUse() },
+        [pixels.buffer],
+      );
     } catch (error) {
       if (error instanceof Stopped) return null;
       throw error;
@@ -116,26 +159,27 @@ const engine: Engine = {
 
   async picture({ scene, side, layers, background }) {
     const scale = Math.min(1, side / Math.max(scene.width, scene.height));
-    const made = render(scene, {
-      region: wholeScene(scene, scale),
-      scale,
-      layers,
-      background,
-      picture: await picturesFor(scene),
-    });
-    return pngBlob(writePng(quantise(made, 8)));
+    const picture = await picturesFor(scene);
+    return pngBlob(
+      writePng(
+        withRoom(() =>
+          scoped(() => {
+            const region = wholeScene(scene, scale);
+            const made = render(scene, { region, scale, layers, background, picture });
+            return finish(made, 8, endingOf(scene));
+          }),
+        ),
+      ),
+    );
   },
 
   async layersAt(scene, x, y) {
     const picture = await picturesFor(scene);
     const region = { x: Math.floor(x), y: Math.floor(y), width: 1, height: 1 };
-    return scene.layers
-      .filter(
-        (l) =>
-          l.visible &&
-          render(scene, { region, scale: 1, layers: [l.id], background: false, picture }).data[3]! >
-            0.1,
-      )
+    const shows = (id: string) =>
+      render(scene, { region, scale: 1, layers: [id], background: false, picture }).data[3]! > 0.1;
+    return everyLayer(scene.layers)
+      .filter((l) => l.visible && !l.layers && shows(l.id))
       .map((l) => l.id)
       .reverse();
   },

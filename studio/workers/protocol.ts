@@ -1,4 +1,5 @@
 /** What the page and the worker that computes say to each other. Nothing else knows the messages. */
+import type { Cost } from '@ignis/core/render/meter';
 import type { Region } from '@ignis/core/pixels/region';
 import type { Scene } from '@ignis/core/scene/schema';
 
@@ -6,8 +7,10 @@ export interface PreviewRequest {
   scene: Scene;
   region: Region;
   scale: number;
-  /** How many layers at the back will stay as they are for now. */
-  still: number;
+  /** The layer that is being worked on: what lies beneath it stays as it is for now. */
+  focus: string | null;
+  /** Whether to tell what each part cost. */
+  measure: boolean;
 }
 
 /** Straight 8-bit RGBA over a region. */
@@ -17,6 +20,12 @@ export interface Preview {
   pixels: Uint8ClampedArray<ArrayBuffer>;
   /** How long the render took, ms. */
   took: number;
+  /** What each part cost, if it was asked for. */
+  costs: Cost[] | undefined;
+  /** What is kept from render to render, bytes. */
+  held: number;
+  /** What the memory of pixels holds, held at most, and its size, bytes. */
+  use: { held: number; most: number; size: number };
 }
 
 export interface PictureRequest {

@@ -1,7 +1,8 @@
 import { percent } from '../../definitions/parameter';
 import { defineStep } from '../../definitions/step';
 import { luma } from '../../pixels/colour';
-import { eachPixel } from './per-pixel';
+import { gradeHue } from '../../kernels/grade';
+import { onCopy } from './on-copy';
 
 export const hueSaturation = defineStep({
   kind: 'grade.hue-saturation',
@@ -24,26 +25,15 @@ export const hueSaturation = defineStep({
    * Filter Effects Level 1 (feColorMatrix, hueRotate and saturate), with Rec. 709 weights. Colorize
    * lays the hue, at half the strength that saturation adds to, round each pixel's luma.
    */
-  apply(input, { hue, saturation, lightness, colorize }, _scale, wanted) {
+  apply: (input, { hue, saturation, lightness, colorize }, context) => {
     const angle = (hue * Math.PI) / 180;
-    const gain = 1 + saturation / 100;
-    const lift = lightness / 100;
-    const tint = hueVector(angle);
-    const m = hueMatrix(angle);
-    return eachPixel(input, wanted, (p) => {
-      const [r, g, b] = p;
-      const y = luma(r, g, b);
-      for (let c = 0; c < 3; c++) {
-        let v: number;
-        if (colorize) v = y + tint[c]! * gain * Math.max(0, Math.min(y, 1 - y));
-        else {
-          const turned = m[c * 3]! * r + m[c * 3 + 1]! * g + m[c * 3 + 2]! * b;
-          v = y + (turned - y) * gain;
-        }
-        v = lift < 0 ? v * (1 + lift) : v + Math.max(0, 1 - v) * lift;
-        p[c] = v > 0 ? v : 0;
-      }
-    });
+    return onCopy(input, context, (copy) =>
+      gradeHue(copy, context.mixing, hueMatrix(angle), {
+        gain: 1 + saturation / 100,
+        lift: lightness / 100,
+        around: colorize ? hueVector(angle) : null,
+      }),
+    );
   },
 });
 

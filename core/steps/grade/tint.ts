@@ -1,7 +1,8 @@
 import { percent } from '../../definitions/parameter';
 import { defineStep } from '../../definitions/step';
-import { luma, rgb } from '../../pixels/colour';
-import { eachPixel } from './per-pixel';
+import { gradeRamp } from '../../kernels/grade';
+import { rgb } from '../../pixels/colour';
+import { onCopy } from './on-copy';
 
 export const tint = defineStep({
   kind: 'grade.tint',
@@ -18,17 +19,13 @@ export const tint = defineStep({
     },
   },
   margin: () => 0,
-  apply(input, { colour, amount, keepLight }, _scale, wanted) {
+  /** Up to mid-grey the colour darkens towards black, above it pales towards white. */
+  apply(input, { colour, amount, keepLight }, context) {
     const [r, g, b] = rgb(colour);
-    const k = amount / 100;
-    return eachPixel(input, wanted, (p) => {
-      // Up to mid-grey the colour darkens towards black, above it pales towards white.
-      const y = keepLight ? luma(p[0], p[1], p[2]) : 0.5;
-      const shade = Math.min(1, 2 * y);
-      const pale = Math.max(0, 2 * y - 1);
-      p[0] += (r * shade + (1 - r) * pale - p[0]) * k;
-      p[1] += (g * shade + (1 - g) * pale - p[1]) * k;
-      p[2] += (b * shade + (1 - b) * pale - p[2]) * k;
-    });
+    const whole = [r, g, b, 1];
+    const ramp = keepLight ? [0, 0, 0, 1, ...whole, 1, 1, 1, 1] : [...whole, ...whole];
+    return onCopy(input, context, (copy) =>
+      gradeRamp(copy, context.mixing, Float32Array.from(ramp), amount / 100),
+    );
   },
 });

@@ -1,19 +1,41 @@
 import { blendParameter } from '@ignis/core/blend/parameter';
 import { percent } from '@ignis/core/definitions/parameter';
-import { setLayer, setScene } from '@ignis/core/scene/edits';
-import type { Layer } from '@ignis/core/scene/schema';
-import type { LineSource } from '@ignis/core/sources/line';
+import { clipBase, setEnd, setLayer, setScene } from '@ignis/core/scene/edits';
+import type { Layer, Scene } from '@ignis/core/scene/schema';
+import { endParameters } from '@ignis/core/scene/schema';
 import { definitionOf } from '@ignis/core/sources/index';
 import { liveEdit, useBench, useSelectedLayer } from '../../state/bench';
 import { ColourField } from '../../ui/colour-field';
 import { NameField } from '../../ui/name-field';
 import { ParameterControls } from '../../ui/parameter-controls';
+import { MaskNode } from './mask';
 import { Node } from './node';
-import { Passes } from './passes';
 import { Placement } from './placement';
+import { SourceNode } from './source';
 import { Steps } from './steps';
 
-const BLEND = { blend: blendParameter('Blend', 'normal'), opacity: percent('Opacity', 100) };
+const END = { exposure: endParameters.exposure, rollOff: endParameters.rollOff };
+
+const OPACITY = { opacity: percent('Opacity', 100) };
+const BLEND = { blend: blendParameter('Blend', 'normal'), ...OPACITY };
+const BODY = {
+  body: {
+    ...percent('Body', 100),
+    help: 'How much of its own pixels shows, apart from what is made of its shape.',
+  },
+};
+const MIXING = {
+  mixing: {
+    kind: 'choice',
+    label: 'Light mixes',
+    help: 'As displayed: as screens and older pictures do. As light: as lamps do on a wall.',
+    options: [
+      { value: 'displayed', label: 'As displayed' },
+      { value: 'light', label: 'As light' },
+    ],
+    default: 'displayed',
+  },
+} as const;
 
 /** What happens to the selected layer, in the order of computation. */
 export function Chain() {
@@ -32,6 +54,7 @@ function OfLayer({ layer }: { layer: Layer }) {
   const { change } = useBench.getState();
   const definition = definitionOf(layer.source);
   const live = liveEdit('Change the blend');
+  const through = layer.source.kind === 'group' && layer.source.lands === 'through';
   return (
     <>
       <div className="mb-3 flex items-baseline justify-between gap-2">
@@ -46,25 +69,58 @@ function OfLayer({ layer }: { layer: Layer }) {
         <span className="text-sm text-dim">{definition.label}</span>
       </div>
       <div className="flex flex-col gap-3">
-        {layer.source.kind === 'line' ? (
-          <Passes layer={layer as Layer & { source: LineSource }} />
-        ) : (
-          <Node title="Source" aside={`${layer.source.width} × ${layer.source.height} px`} />
-        )}
+        <SourceNode layer={layer} />
         <Placement layer={layer} />
         <div className="flex flex-col">
           <Steps layer={layer} />
         </div>
+        {layer.source.kind !== 'grade' && !through && <Body layer={layer} />}
+        <ClipNode layer={layer} />
+        <MaskNode layer={layer} />
         <Node title="Blend" last>
           <ParameterControls
-            parameters={BLEND}
-            values={layer}
+            parameters={through ? OPACITY : BLEND}
+            values={{ blend: layer.blend, opacity: layer.opacity }}
             onChange={(v) => live.change(setLayer(layer.id, v as Partial<Layer>))}
             onDone={live.done}
           />
         </Node>
       </div>
     </>
+  );
+}
+
+function Body({ layer }: { layer: Layer }) {
+  const live = liveEdit('Change the body');
+  return (
+    <Node title="Body">
+      <ParameterControls
+        parameters={BODY}
+        values={{ body: layer.body }}
+        onChange={(v) => live.change(setLayer(layer.id, v as Partial<Layer>))}
+        onDone={live.done}
+      />
+    </Node>
+  );
+}
+
+/** Whether the layer shows only where the one beneath has coverage. */
+function ClipNode({ layer }: { layer: Layer }) {
+  const { change } = useBench.getState();
+  const base = useBench((s) => clipBase(s.scene, layer.id));
+  if (!base && !layer.clip) return null;
+  return (
+    <Node
+      title="Clip"
+      on={layer.clip}
+      onToggle={() =>
+        change(
+          layer.clip ? 'Release the clip' : `Clip to ${base?.name ?? ''}`,
+          setLayer(layer.id, { clip: !layer.clip }),
+        )
+      }
+      aside={<span className="truncate">{base ? `to ${base.name}` : 'nothing beneath'}</span>}
+    />
   );
 }
 
@@ -107,6 +163,21 @@ function OfScene() {
           </button>
         )}
       </div>
+      <div className="mt-4 flex flex-col gap-1">
+        <ParameterControls
+          parameters={MIXING}
+          values={{ mixing: scene.mixing }}
+          onChange={(v) => change('Change how light mixes', setScene(v as Partial<Scene>))}
+          onDone={() => undefined}
+        />
+      </div>
+      <h3 className="mt-5 mb-1 text-sm font-semibold">At the end</h3>
+      <ParameterControls
+        parameters={scene.end.rollOff ? endParameters : END}
+        values={scene.end}
+        onChange={(v) => drag('Change the end', setEnd(v))}
+        onDone={drop}
+      />
       <p className="mt-6 text-sm text-dim">
         Select a card below, or click the picture, to see what happens to a layer.
       </p>

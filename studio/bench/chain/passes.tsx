@@ -11,6 +11,7 @@ import {
 } from '@ignis/core/scene/edits';
 import { newId } from '@ignis/core/scene/make';
 import type { Layer } from '@ignis/core/scene/schema';
+import { everyLayer } from '@ignis/core/scene/schema';
 import type { LineSource } from '@ignis/core/sources/line';
 import type { Pass } from '@ignis/core/sources/pass';
 import { passParameters } from '@ignis/core/sources/pass';
@@ -30,7 +31,7 @@ export function Passes({ layer }: { layer: Layer & { source: LineSource } }) {
   const layers = useBench((s) => s.scene.layers);
   const { change, drag, drop } = useBench.getState();
   const [open, setOpen] = useState<string | null>(null);
-  const others = layers.filter(
+  const others = everyLayer(layers).filter(
     (l): l is Layer & { source: LineSource } => l.id !== layer.id && l.source.kind === 'line',
   );
   const front = source.passes.toReversed();

@@ -2,9 +2,8 @@ import { FlipHorizontal2, FlipVertical2 } from 'lucide-react';
 import type { NumberParameter } from '@ignis/core/definitions/parameter';
 import type { Edit } from '@ignis/core/scene/edit';
 import { flipLayer, setPlacement } from '@ignis/core/scene/edits';
-import { middleOf, placed, repivoted } from '@ignis/core/scene/placement';
+import { boxOf, middleOf, placed, repivoted } from '@ignis/core/scene/placement';
 import type { Layer, Placement as Place } from '@ignis/core/scene/schema';
-import { definitionOf } from '@ignis/core/sources/index';
 import { liveEdit, useBench } from '../../state/bench';
 import { NumberField } from '../../ui/number-field';
 import { Node } from './node';
@@ -37,7 +36,7 @@ const FIELDS = {
 /** Where a layer stands: by numbers, and flips. */
 export function Placement({ layer }: { layer: Layer }) {
   const { change } = useBench.getState();
-  const box = definitionOf(layer.source).box(layer.source);
+  const box = boxOf(layer);
   if (!box) return null;
   const live = liveEdit('Place');
   const about = repivoted(layer.placement, middleOf(box));

@@ -52,7 +52,11 @@ export function Steps({ layer }: { layer: Layer }) {
                     <ParameterControls
                       parameters={definition.parameters}
                       values={step.values}
-                      onChange={(values) => live.change(setStep(layer.id, step.id, { values }))}
+                      onChange={(values) =>
+                        live.change(
+                          setStep(layer.id, step.id, { values: values as typeof step.values }),
+                        )
+                      }
                       onDone={live.done}
                     />
                   </Node>

@@ -15,7 +15,7 @@ import { setPath } from '@ignis/core/scene/edits';
 import { placementMap } from '@ignis/core/scene/placement';
 import type { Layer } from '@ignis/core/scene/schema';
 import type { LineSource } from '@ignis/core/sources/line';
-import { useBench } from '../../state/bench';
+import { useAround, useBench } from '../../state/bench';
 import { segmentData, toStage } from './path-outline';
 import { follow, scenePoint } from './pointer';
 
@@ -29,11 +29,12 @@ export function Anchors({ stage, layer }: Props) {
   const view = useBench((s) => s.view);
   const chosen = useBench((s) => s.anchor);
   const { path } = layer.source;
-  const map = toStage(view, layer.placement);
+  const around = useAround(layer.id);
+  const map = toStage(view, around, layer.placement);
   const inverse = invert(placementMap(layer.placement));
   if (!inverse) return null;
   const own = (e: { clientX: number; clientY: number }): Point =>
-    apply(inverse, scenePoint(stage.current!, e));
+    apply(inverse, scenePoint(stage.current!, e, around));
   const { drag, drop, change, set } = useBench.getState();
 
   const dragAnchor = (i: number) => (down: React.PointerEvent) => {

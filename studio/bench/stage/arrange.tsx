@@ -2,10 +2,9 @@ import type { RefObject } from 'react';
 import type { Box, Point } from '@ignis/core/geometry/affine';
 import { apply } from '@ignis/core/geometry/affine';
 import { setPlacement } from '@ignis/core/scene/edits';
-import { middleOf, placementMap, repivoted } from '@ignis/core/scene/placement';
+import { boxOf, middleOf, placementMap, repivoted } from '@ignis/core/scene/placement';
 import type { Layer, Placement } from '@ignis/core/scene/schema';
-import { definitionOf } from '@ignis/core/sources/index';
-import { useBench } from '../../state/bench';
+import { useAround, useBench } from '../../state/bench';
 import { toStage } from './path-outline';
 import { follow, scenePoint } from './pointer';
 
@@ -68,9 +67,10 @@ interface Props {
 /** The box of a layer with its handles: move, scale, turn. */
 export function Arrange({ stage, layer, onClick }: Props) {
   const view = useBench((s) => s.view);
-  const box = definitionOf(layer.source).box(layer.source);
+  const around = useAround(layer.id);
+  const box = boxOf(layer);
   if (!box) return null;
-  const map = toStage(view, layer.placement);
+  const map = toStage(view, around, layer.placement);
   const { drag, drop } = useBench.getState();
   const p = layer.placement;
   const corners = [at(box, 0, 0), at(box, 1, 0), at(box, 1, 1), at(box, 0, 1)].map((c) =>
@@ -88,10 +88,10 @@ export function Arrange({ stage, layer, onClick }: Props) {
   const move = (down: React.PointerEvent) => {
     if (down.button !== 0) return;
     down.stopPropagation();
-    const start = scenePoint(stage.current!, down);
+    const start = scenePoint(stage.current!, down, around);
     follow(down.nativeEvent, {
       move(e) {
-        const now = scenePoint(stage.current!, e);
+        const now = scenePoint(stage.current!, e, around);
         let dx = now.x - start.x;
         let dy = now.y - start.y;
         if (e.shiftKey) [dx, dy] = Math.abs(dx) > Math.abs(dy) ? [dx, 0] : [0, dy];
@@ -103,7 +103,7 @@ export function Arrange({ stage, layer, onClick }: Props) {
           }),
         );
       },
-      up: (moved) => (moved ? drop() : onClick(start)),
+      up: (moved, e) => (moved ? drop() : onClick(scenePoint(stage.current!, e))),
     });
   };
 
@@ -114,7 +114,7 @@ export function Arrange({ stage, layer, onClick }: Props) {
       move: (e) =>
         drag(
           'Scale',
-          setPlacement(layer.id, pulled(p, box, handle, scenePoint(stage.current!, e))),
+          setPlacement(layer.id, pulled(p, box, handle, scenePoint(stage.current!, e, around))),
         ),
       up: drop,
     });
@@ -126,7 +126,7 @@ export function Arrange({ stage, layer, onClick }: Props) {
     const about = repivoted(p, middleOf(box));
     const centre = apply(placementMap(about), middleOf(box));
     const angle = (e: { clientX: number; clientY: number }) => {
-      const q = scenePoint(stage.current!, e);
+      const q = scenePoint(stage.current!, e, around);
       return (Math.atan2(q.y - centre.y, q.x - centre.x) * 180) / Math.PI;
     };
     const start = angle(down);

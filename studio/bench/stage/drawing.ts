@@ -3,9 +3,10 @@ import type { Point } from '@ignis/core/geometry/affine';
 import type { Anchor, Path } from '@ignis/core/geometry/path';
 import { corner, smooth } from '@ignis/core/geometry/path';
 import { edit } from '@ignis/core/scene/edit';
-import { addLayers, closeLine, setPath } from '@ignis/core/scene/edits';
+import { addLayers, closeLine, findLayer, setPath } from '@ignis/core/scene/edits';
 import { newLine } from '@ignis/core/scene/make';
 import type { Layer, Scene } from '@ignis/core/scene/schema';
+import { everyLayer } from '@ignis/core/scene/schema';
 import { useBench } from '../../state/bench';
 
 /** Drawing a line of light, one anchor at a time; each anchor is one step of undo. */
@@ -13,7 +14,7 @@ import { useBench } from '../../state/bench';
 /** The path drawn so far; null before the first anchor. */
 export function drawnPath(): Path | null {
   const { scene, drawn } = useBench.getState();
-  const layer = scene.layers.find((l) => l.id === drawn);
+  const layer = findLayer(scene, drawn);
   return layer?.source.kind === 'line' ? layer.source.path : null;
 }
 
@@ -34,12 +35,13 @@ export function putAnchor(at: Point, handle: Point | null): void {
   const { gesture, scene, drag, drawn, selected, set } = useBench.getState();
   const anchor = handle ? smooth(at.x, at.y, handle.x, handle.y) : corner(at.x, at.y);
   const base = gesture?.base ?? scene;
-  const layer = base.layers.find((l) => l.id === drawn);
+  const layer = findLayer(base, drawn);
   if (layer?.source.kind === 'line') {
     drag('Add an anchor', setPath(layer.id, appendAnchor(layer.source.path, anchor)));
     return;
   }
   const line = freshLine(base, drawn, anchor);
+  // Within a group that may be placed elsewhere, what is drawn would not lie under the pointer.
   const above = base.layers.findIndex((l) => l.id === selected);
   drag('Begin a line of light', addLayers([line], above < 0 ? Infinity : above + 1));
   set({ drawn: line.id });
@@ -51,7 +53,7 @@ function freshLine(scene: Scene, drawn: string | null, anchor: Anchor): Layer {
   const path = { closed: false, anchors: [anchor] };
   if (kept && kept.id === drawn && kept.source.kind === 'line')
     return { ...kept, source: { ...kept.source, path } };
-  const lines = scene.layers.filter((l) => l.source.kind === 'line').length;
+  const lines = everyLayer(scene.layers).filter((l) => l.source.kind === 'line').length;
   kept = newLine(
     `Line ${lines + 1}`,
     path,
@@ -95,7 +97,7 @@ export function endDrawing(): void {
   const { drawn, selected, scene } = useBench.getState();
   const id = drawn ?? selected;
   useBench.setState({ selected: id });
-  const layer = scene.layers.find((l) => l.id === id);
+  const layer = findLayer(scene, id);
   set({
     mode: layer?.source.kind === 'line' ? 'anchors' : 'arrange',
     drawn: null,

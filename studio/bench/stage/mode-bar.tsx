@@ -17,6 +17,8 @@ export function ModeBar() {
     <Bar>
       <ModeButton digit="1" mode="arrange" label="Arrange" />
       {line && <ModeButton digit="2" mode="anchors" label="Anchors" />}
+      {layer.mask?.shape.kind === 'fade' && <ModeButton digit="3" mode="mask" label="Mask" />}
+      {mode === 'mask' && <Hint>Drag the two ends of the fade</Hint>}
       {mode === 'anchors' && line && (
         <>
           <span className="mx-1 h-5 w-px bg-line" />

@@ -6,9 +6,9 @@ import { placementMap } from '@ignis/core/scene/placement';
 import type { Placement } from '@ignis/core/scene/schema';
 import type { View } from '../../state/bench';
 
-/** From a layer's own px to CSS px of the stage. */
-export const toStage = (view: View, placement: Placement): Affine =>
-  multiply([view.zoom, 0, 0, view.zoom, view.x, view.y], placementMap(placement));
+/** From a layer's own px to CSS px of the stage; `around` is the map of the groups it stands in. */
+export const toStage = (view: View, around: Affine, placement: Placement): Affine =>
+  multiply(multiply([view.zoom, 0, 0, view.zoom, view.x, view.y], around), placementMap(placement));
 
 const curve = ([, q, r, s]: Cubic) => `C${q.x} ${q.y} ${r.x} ${r.y} ${s.x} ${s.y}`;
 

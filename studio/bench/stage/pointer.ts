@@ -1,4 +1,5 @@
-import type { Point } from '@ignis/core/geometry/affine';
+import type { Affine, Point } from '@ignis/core/geometry/affine';
+import { apply, invert } from '@ignis/core/geometry/affine';
 import { useBench } from '../../state/bench';
 
 /** How far the pointer must go before a press is a drag, CSS px. */
@@ -55,12 +56,21 @@ export function follow(
   window.addEventListener('pointerdown', second, true);
 }
 
-/** Where the pointer is in scene px. `stage` is the stage's element. */
-export function scenePoint(stage: Element, e: { clientX: number; clientY: number }): Point {
+/**
+ * Where the pointer is in scene px; with `around`, in px that the layers of a group are placed on.
+ * `stage` is the stage's element.
+ */
+export function scenePoint(
+  stage: Element,
+  e: { clientX: number; clientY: number },
+  around?: Affine,
+): Point {
   const { view } = useBench.getState();
   const box = stage.getBoundingClientRect();
-  return {
+  const p = {
     x: (e.clientX - box.left - view.x) / view.zoom,
     y: (e.clientY - box.top - view.y) / view.zoom,
   };
+  const back = around && invert(around);
+  return back ? apply(back, p) : p;
 }

@@ -2,14 +2,16 @@ import { useGesture } from '@use-gesture/react';
 import { useEffect, useRef, useState } from 'react';
 import type { Point } from '@ignis/core/geometry/affine';
 import { apply } from '@ignis/core/geometry/affine';
-import { definitionOf } from '@ignis/core/sources/index';
+import { findLayer } from '@ignis/core/scene/edits';
+import { boxOf } from '@ignis/core/scene/placement';
 import type { Layer } from '@ignis/core/scene/schema';
 import type { LineSource } from '@ignis/core/sources/line';
-import { useBench, useSelectedLayer, type View } from '../../state/bench';
+import { useAround, useBench, useSelectedLayer, type View } from '../../state/bench';
 import { layersAt } from '../../workers/engine';
 import { Anchors } from './anchors';
 import { Arrange } from './arrange';
 import { Draw } from './draw';
+import { MaskEnds } from './mask-ends';
 import { ModeBar } from './mode-bar';
 import { pathData, toStage } from './path-outline';
 import { follow, scenePoint } from './pointer';
@@ -35,7 +37,7 @@ export function Stage({ onFiles }: Props) {
   const { id, view, mode, comparing, gesture } = useBench();
   const { width, height, background } = useBench((s) => s.scene);
   const layer = useSelectedLayer();
-  const hovered = useBench((s) => s.scene.layers.find((l) => l.id === s.hovered));
+  const hovered = useBench((s) => findLayer(s.scene, s.hovered));
   usePreview(canvas, size);
 
   useEffect(() => {
@@ -190,6 +192,9 @@ export function Stage({ onFiles }: Props) {
         {!comparing && layer?.visible && mode === 'anchors' && isLine(layer) && (
           <Anchors stage={element} layer={layer} />
         )}
+        {!comparing && layer?.visible && mode === 'mask' && (
+          <MaskEnds stage={element} layer={layer} />
+        )}
       </svg>
       <ModeBar />
       {comparing && <Notice text="Comparing" />}
@@ -224,7 +229,7 @@ const Notice = ({ text }: { text: string }) => (
 /** Where a layer lies, while the pointer is over its card. */
 function Outline({ layer }: { layer: Layer }) {
   const view = useBench((s) => s.view);
-  const map = toStage(view, layer.placement);
+  const map = toStage(view, useAround(layer.id), layer.placement);
   const common = {
     fill: 'none',
     stroke: '#fff',
@@ -233,7 +238,7 @@ function Outline({ layer }: { layer: Layer }) {
     pointerEvents: 'none',
   } as const;
   if (isLine(layer)) return <path d={pathData(map, layer.source.path)} {...common} />;
-  const box = definitionOf(layer.source).box(layer.source);
+  const box = boxOf(layer);
   if (!box) return null;
   const points = [
     { x: box.x0, y: box.y0 },

@@ -2,8 +2,9 @@ import { useEffect, type RefObject } from 'react';
 import { toast } from 'sonner';
 import type { Region } from '@ignis/core/pixels/region';
 import { covering, intersect, isEmpty, wholeScene } from '@ignis/core/pixels/region';
-import type { Scene } from '@ignis/core/scene/schema';
+import type { Layer, Scene } from '@ignis/core/scene/schema';
 import { useBench } from '../../state/bench';
+import { useCosts } from '../../state/costs';
 import { preview } from '../../workers/engine';
 
 /** A frame of a drag should not take longer than this, ms. */
@@ -27,9 +28,17 @@ export function shownScene(): Scene {
   if (compareWith === 'opened' || !selected) return opened;
   return {
     ...scene,
-    layers: scene.layers.map((l) => (l.id === selected ? { ...l, visible: false } : l)),
+    layers: without(scene.layers, selected),
   };
 }
+
+/** Layers, wherever they stand, with one hidden. */
+const without = (layers: readonly Layer[], id: string): Layer[] =>
+  layers.map((l) => ({
+    ...l,
+    visible: l.visible && l.id !== id,
+    layers: l.layers && without(l.layers, id),
+  }));
 
 /**
  * Keeps a canvas showing what of the scene the stage shows. While things change, frames that would
@@ -90,20 +99,17 @@ export function usePreview(canvas: RefObject<HTMLCanvasElement | null>, stage: S
         return;
       }
       try {
-        const still = Math.max(
-          0,
-          scene.layers.findIndex((l) => l.id === selected),
-        );
-        const made = await preview({ scene, region, scale, still });
+        const made = await preview({ scene, region, scale, focus: selected, measure: fine });
         if (stopped) return;
         if (made && canvas.current && flight === own) {
           const element = canvas.current;
-          element.width = region.width;
-          element.height = region.height;
-          element
-            .getContext('2d')!
-            .putImageData(new ImageData(made.pixels, region.width, region.height), 0, 0);
-          shown = { region, scale };
+          // It may have been made coarser than it was asked for.
+          const { width, height } = made.region;
+          element.width = width;
+          element.height = height;
+          element.getContext('2d')!.putImageData(new ImageData(made.pixels, width, height), 0, 0);
+          shown = { region: made.region, scale: made.scale };
+          if (made.costs) useCosts.setState({ last: made });
           // The first frame at a scale has nothing to find, and tells little of the next.
           if (scale === last)
             pace = pace * 0.6 + (made.took / ((region.width * region.height) / 1e6)) * 0.4;

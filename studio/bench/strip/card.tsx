@@ -1,29 +1,59 @@
-import { useSortable } from '@dnd-kit/sortable';
+import { useDraggable } from '@dnd-kit/core';
 import { CSS } from '@dnd-kit/utilities';
-import { Eye, EyeOff, Ellipsis } from 'lucide-react';
+import { CornerLeftDown, Eye, EyeOff, Ellipsis, SlidersHorizontal } from 'lucide-react';
 import { blendNamed } from '@ignis/core/blend/index';
-import { flipLayer, setLayer } from '@ignis/core/scene/edits';
+import { clipBase, flipLayer, setLayer, ungroup } from '@ignis/core/scene/edits';
 import type { Layer } from '@ignis/core/scene/schema';
 import { useBench } from '../../state/bench';
 import { Menu, WithContextMenu, type MenuEntry } from '../../ui/menu';
 import { NameField } from '../../ui/name-field';
-import { carry, duplicate, remove } from '../actions';
+import { carry, duplicate, group, remove } from '../actions';
+import type { Drop } from './drop';
 import { useThumbnail } from './use-thumbnail';
 
-const KIND: Record<Layer['source']['kind'], string> = { picture: 'picture', line: 'line' };
+const KIND: Record<Layer['source']['kind'], string> = {
+  picture: 'picture',
+  line: 'line',
+  fill: 'fill',
+  grade: 'grade',
+  group: 'group',
+};
+
+/** What letting a carried card go over this one would do. */
+const DROP: Record<Drop['how'], string> = {
+  behind: '',
+  before: '',
+  clip: 'clip to this',
+  into: 'put into this',
+};
+
+interface Props {
+  layer: Layer;
+  small: boolean;
+  /** What a card carried over this one would do if it were let go. */
+  drop: Drop['how'] | null;
+}
 
 /** One layer on the depth strip. */
-export function Card({ layer, small }: { layer: Layer; small: boolean }) {
+export function Card({ layer, small, drop }: Props) {
   const selected = useBench((s) => s.selected === layer.id);
   const url = useThumbnail(layer);
-  const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({
+  const { attributes, listeners, setNodeRef, transform, isDragging } = useDraggable({
     id: layer.id,
   });
+  const base = useBench((s) => (layer.clip ? clipBase(s.scene, layer.id) : undefined));
   const { change, select, set } = useBench.getState();
   const items: MenuEntry[] = [
     { label: 'Duplicate', hint: 'Ctrl D', run: () => duplicate(layer) },
     { label: 'Carry forward', hint: 'Alt →', run: () => carry(layer, 1) },
     { label: 'Carry back', hint: 'Alt ←', run: () => carry(layer, -1) },
+    {
+      label: layer.clip ? 'Release the clip' : 'Clip to the layer beneath',
+      run: () => change('Clip', setLayer(layer.id, { clip: !layer.clip })),
+    },
+    layer.layers
+      ? { label: 'Ungroup', run: () => change('Ungroup', ungroup(layer.id)) }
+      : { label: 'Put in a group', run: () => group(layer) },
     { label: 'Flip left to right', run: () => change('Flip', flipLayer(layer.id, 'x')) },
     { label: 'Flip top to bottom', run: () => change('Flip', flipLayer(layer.id, 'y')) },
     null,
@@ -40,11 +70,19 @@ export function Card({ layer, small }: { layer: Layer; small: boolean }) {
       <li
         ref={setNodeRef}
         data-layer={layer.id}
-        style={{ transform: CSS.Translate.toString(transform), transition }}
-        className={`group relative shrink-0 ${small ? 'w-[92px]' : 'w-[124px]'} ${isDragging ? 'z-10' : ''}`}
+        style={{ transform: CSS.Translate.toString(transform) }}
+        className={`group relative shrink-0 ${small ? 'w-[92px]' : 'w-[124px]'} ${isDragging ? 'z-10' : ''} ${base ? '-ml-1.5' : ''}`}
         onPointerEnter={() => set({ hovered: layer.id })}
         onPointerLeave={() => set({ hovered: null })}
       >
+        {drop && <Mark drop={drop} />}
+        {layer.mask && (
+          <span
+            className={`pointer-events-none absolute top-1 right-1 z-10 rounded bg-panel/90 px-1 text-xs leading-4 ${layer.mask.enabled ? 'text-ink' : 'text-dim line-through'}`}
+          >
+            mask
+          </span>
+        )}
         <div
           className={`overflow-hidden rounded-lg border bg-raised transition-[border-color,translate] ${selected ? '-translate-y-1 border-ember shadow-[0_0_0_1px_var(--ember)]' : 'border-line hover:border-dim'} ${isDragging ? 'shadow-2xl' : ''}`}
         >
@@ -58,11 +96,25 @@ export function Card({ layer, small }: { layer: Layer; small: boolean }) {
             onClick={() => select(layer.id)}
             className={`check-small block h-[68px] w-full cursor-grab ${layer.visible ? '' : 'opacity-30'}`}
           >
-            {url && (
-              <img src={url} alt="" draggable={false} className="h-full w-full object-contain" />
+            {layer.source.kind === 'grade' ? (
+              <span className="grid h-full place-items-center bg-ground text-dim">
+                <SlidersHorizontal size={24} />
+              </span>
+            ) : (
+              url && (
+                <img src={url} alt="" draggable={false} className="h-full w-full object-contain" />
+              )
             )}
           </button>
           <div className="flex items-center pt-1 pr-1 pl-1.5">
+            {layer.clip && (
+              <span
+                className="mr-0.5 shrink-0 text-behind"
+                title={base ? `Clipped to ${base.name}` : 'Clipped, but nothing is beneath'}
+              >
+                <CornerLeftDown size={13} aria-label="clipped" />
+              </span>
+            )}
             <NameField
               label={`Name of ${layer.name}`}
               value={layer.name}
@@ -87,10 +139,14 @@ export function Card({ layer, small }: { layer: Layer; small: boolean }) {
           <div className="flex items-center justify-between gap-1 pr-1 pb-1 pl-1.5 text-xs text-dim">
             <span className="truncate">
               {small ? '' : `${KIND[layer.source.kind]} · `}
-              {blendNamed(layer.blend).label}
+              {layer.source.kind === 'group' && layer.source.lands === 'through'
+                ? 'through'
+                : blendNamed(layer.blend).label}
             </span>
             <span className="flex items-center gap-1">
-              {layer.opacity < 100 && <span>{Math.round(layer.opacity)} %</span>}
+              {layer.opacity < 100 && (
+                <span className="whitespace-nowrap">{Math.round(layer.opacity)} %</span>
+              )}
               <button
                 type="button"
                 aria-label={layer.visible ? `Hide ${layer.name}` : `Show ${layer.name}`}
@@ -107,3 +163,15 @@ export function Card({ layer, small }: { layer: Layer; small: boolean }) {
     </WithContextMenu>
   );
 }
+
+/** Shows where a carried card would go, or what it would be tied to. */
+const Mark = ({ drop }: { drop: Drop['how'] }) =>
+  drop === 'behind' || drop === 'before' ? (
+    <div
+      className={`absolute inset-y-0 z-20 w-1 rounded bg-ember ${drop === 'behind' ? '-left-2' : '-right-2'}`}
+    />
+  ) : (
+    <div className="absolute inset-0 z-20 grid place-items-center rounded-lg border-2 border-ember bg-black/60 text-sm font-semibold text-white">
+      {DROP[drop]}
+    </div>
+  );

@@ -1,34 +1,49 @@
 import {
-  closestCenter,
   DndContext,
   PointerSensor,
   useSensor,
   useSensors,
   type DragEndEvent,
+  type DragMoveEvent,
 } from '@dnd-kit/core';
-import { restrict } from './restrict';
-import { horizontalListSortingStrategy, SortableContext } from '@dnd-kit/sortable';
-import { useEffect, useRef } from 'react';
-import { moveLayer } from '@ignis/core/scene/edits';
+import { useEffect, useRef, useState } from 'react';
+import { everyLayer, type Layer } from '@ignis/core/scene/schema';
 import { useBench } from '../../state/bench';
 import { walk } from '../actions';
 import { AddLayer } from '../add-layer';
 import { Card } from './card';
+import { dropAt, dropped, type Drop } from './drop';
+import { Group } from './group';
+import { restrict } from './restrict';
 
 /** The layers as cards, from the back on the left to the front on the right. */
 export function Strip({ onPicture }: { onPicture(): void }) {
   const layers = useBench((s) => s.scene.layers);
   const selected = useBench((s) => s.selected);
   const list = useRef<HTMLUListElement>(null);
+  const [drop, setDrop] = useState<Drop | null>(null);
   // A press without a move selects; only a real drag carries a card.
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
+  const small = everyLayer(layers).length > 9;
 
-  const carried = ({ active, over }: DragEndEvent) => {
-    if (!over || active.id === over.id) return;
-    const to = layers.findIndex((l) => l.id === over.id);
-    const from = layers.findIndex((l) => l.id === active.id);
-    const { change } = useBench.getState();
-    change(to > from ? 'Carry forward' : 'Carry back', moveLayer(String(active.id), to));
+  /** What the pointer means, wherever it is above or below the strip. */
+  const aim = ({ active, activatorEvent, delta }: DragMoveEvent | DragEndEvent): Drop | null => {
+    const x = (activatorEvent as PointerEvent).clientX + delta.x;
+    for (const card of list.current!.querySelectorAll<HTMLElement>('[data-layer]')) {
+      const box = card.getBoundingClientRect();
+      if (card.dataset.layer === active.id || x < box.left || x > box.right) continue;
+      return dropAt(useBench.getState().scene, String(active.id), card.dataset.layer!, box, x);
+    }
+    return null;
+  };
+
+  const carried = (e: DragEndEvent) => {
+    const to = aim(e);
+    setDrop(null);
+    if (!to) return;
+    const { scene, change } = useBench.getState();
+    const { label, edit } = dropped(scene, String(e.active.id), to);
+    change(label, edit);
   };
 
   useEffect(() => {
@@ -51,43 +66,40 @@ export function Strip({ onPicture }: { onPicture(): void }) {
   return (
     <footer
       aria-label="Depth strip"
-      className="relative flex h-[152px] shrink-0 items-center gap-1 border-t border-line bg-panel pr-3"
+      className="relative flex h-[158px] shrink-0 items-center gap-1 border-t border-line bg-panel pr-3"
     >
       <div className="absolute -top-px right-0 left-0 h-[2px] bg-linear-to-r from-behind/80 via-line to-front/80" />
       <End word="back" tone="text-behind" />
       <DndContext
         sensors={sensors}
-        collisionDetection={closestCenter}
         modifiers={[restrict]}
+        onDragMove={(e) => setDrop(aim(e))}
         onDragEnd={carried}
+        onDragCancel={() => setDrop(null)}
       >
-        <SortableContext items={layers.map((l) => l.id)} strategy={horizontalListSortingStrategy}>
-          <ul
-            ref={list}
-            className="flex h-full min-w-0 items-center gap-2.5 overflow-x-auto overflow-y-hidden px-1"
-            onKeyDown={(e) => {
-              if (
-                e.altKey ||
-                e.shiftKey ||
-                e.ctrlKey ||
-                (e.key !== 'ArrowLeft' && e.key !== 'ArrowRight')
-              )
-                return;
-              if ((e.target as Element).tagName === 'INPUT') return;
-              e.preventDefault();
-              e.stopPropagation();
-              walk(e.key === 'ArrowRight' ? 1 : -1);
-              const { selected } = useBench.getState();
-              list.current
-                ?.querySelector<HTMLElement>(`[data-layer="${selected}"] [data-card]`)
-                ?.focus();
-            }}
-          >
-            {layers.map((l) => (
-              <Card key={l.id} layer={l} small={layers.length > 9} />
-            ))}
-          </ul>
-        </SortableContext>
+        <ul
+          ref={list}
+          className="flex h-full min-w-0 items-center gap-2.5 overflow-x-auto overflow-y-hidden px-1"
+          onKeyDown={(e) => {
+            if (
+              e.altKey ||
+              e.shiftKey ||
+              e.ctrlKey ||
+              (e.key !== 'ArrowLeft' && e.key !== 'ArrowRight')
+            )
+              return;
+            if ((e.target as Element).tagName === 'INPUT') return;
+            e.preventDefault();
+            e.stopPropagation();
+            walk(e.key === 'ArrowRight' ? 1 : -1);
+            const { selected } = useBench.getState();
+            list.current
+              ?.querySelector<HTMLElement>(`[data-layer="${selected}"] [data-card]`)
+              ?.focus();
+          }}
+        >
+          <Cards layers={layers} small={small} drop={drop} />
+        </ul>
       </DndContext>
       {layers.length === 0 && (
         <p className="px-3 text-dim">No layer yet. Drop a picture on the stage, or add one here.</p>
@@ -97,6 +109,25 @@ export function Strip({ onPicture }: { onPicture(): void }) {
         <AddLayer onPicture={onPicture} />
       </div>
     </footer>
+  );
+}
+
+/** Cards of one list, groups as brackets round their own. */
+export function Cards({
+  layers,
+  small,
+  drop,
+}: {
+  layers: readonly Layer[];
+  small: boolean;
+  drop: Drop | null;
+}) {
+  return layers.map((l) =>
+    l.layers ? (
+      <Group key={l.id} layer={l} layers={l.layers} small={small} drop={drop} />
+    ) : (
+      <Card key={l.id} layer={l} small={small} drop={drop?.over === l.id ? drop.how : null} />
+    ),
   );
 }
 

@@ -1,4 +1,5 @@
 import { useEffect, useState } from 'react';
+import { newScene } from '@ignis/core/scene/make';
 import type { Layer, Scene } from '@ignis/core/scene/schema';
 import { useBench } from '../../state/bench';
 import { picture } from '../../workers/engine';
@@ -17,27 +18,26 @@ export function useThumbnail(layer: Layer): string | null {
   const [url, setUrl] = useState<string | null>(() => made.get(layer.source) ?? null);
   const dragging = useBench((s) => s.gesture !== null);
   const { width, height } = useBench((s) => s.scene);
-  const { source, placement, steps } = layer;
+  const mixing = useBench((s) => s.scene.mixing);
+  const { source, placement, steps, layers } = layer;
   useEffect(() => {
     if (dragging) return;
+    // A grade has nothing to show but what it does, which the stage shows.
+    if (source.kind === 'grade') return;
     let gone = false;
     const alone: Scene = {
-      format: 'ignis',
-      version: 1,
-      name: '',
-      width,
-      height,
-      background: null,
+      ...newScene('', width, height, null),
+      mixing,
       layers: [
         {
+          ...layer,
           id: 'alone',
-          name: '',
           visible: true,
           opacity: 100,
           blend: 'normal',
-          source,
-          placement,
-          steps,
+          clip: false,
+          body: 100,
+          mask: null,
         },
       ],
     };
@@ -53,6 +53,7 @@ export function useThumbnail(layer: Layer): string | null {
       gone = true;
       window.clearTimeout(wait);
     };
-  }, [source, placement, steps, width, height, dragging]);
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- name, blend and the like do not show
+  }, [source, placement, steps, layers, width, height, mixing, dragging]);
   return url;
 }

@@ -1,5 +1,5 @@
-import type { ColourBuffer } from './buffer';
-import type { StraightImage } from './picture';
+import type { ColourBuffer } from '../../pixels/buffer';
+import type { StraightImage } from '../../pixels/picture';
 
 /** The side of the square after which the dither repeats, px: a power of two. */
 const TILE = 256;

@@ -1,0 +1,269 @@
+/** Compositing rows of premultiplied RGBA (Compositing and Blending Level 1, sections 5 and 9.1). */
+import { get, get4, put4 } from './access';
+import {
+  ADD,
+  COLOR,
+  COLOR_BURN,
+  COLOR_DODGE,
+  DARKEN,
+  DIFFERENCE,
+  DIVIDE,
+  EXCLUSION,
+  HARD_LIGHT,
+  HUE,
+  LIGHTEN,
+  LUMINOSITY,
+  MID_GREY_ADD,
+  MULTIPLY,
+  NORMAL,
+  OVERLAY,
+  SATURATION,
+  SCREEN,
+  SOFT_LIGHT,
+  SUBTRACT,
+  SUBTRACTIVE_BURN,
+  blended,
+  isBounded,
+} from './blend';
+
+// @ts-ignore: decorator
+@inline
+function alphaOf(v: v128): v128 {
+  return v128.shuffle<f32>(v, v, 3, 3, 3, 3);
+}
+
+/**
+ * One pixel: `s` premultiplied with its opacity, `x` the backdrop. In every lane
+ * co = s·(1 − αb) + x·(1 − αs) + αs·αb·B. A bounded mode gets clamped colours, and what the backdrop
+ * has above 1 is carried through.
+ */
+// @ts-ignore: decorator
+@inline
+function over(mode: i32, x: v128, s: v128): v128 {
+  const one = f32x4.splat(1);
+  const as4 = alphaOf(s);
+  const keep = f32x4.sub(one, as4);
+  if (mode == NORMAL) return f32x4.add(s, f32x4.mul(x, keep));
+  if (mode == ADD)
+    return f32x4.add(s, f32x4.mul(x, v128.bitselect(keep, one, i32x4(0, 0, 0, -1))));
+  const ab = alphaOf(x);
+  if (mode == SCREEN) {
+    // Where nothing exceeds 1 this is all there is to it.
+    if (!v128.any_true(v128.or(f32x4.gt(x, ab), f32x4.gt(s, as4))))
+      return f32x4.sub(f32x4.add(s, x), f32x4.mul(s, x));
+  }
+  const apart = f32x4.add(f32x4.mul(s, f32x4.sub(one, ab)), f32x4.mul(x, keep));
+  if (!isBounded(mode)) return f32x4.add(apart, blended(mode, x, s, ab, as4));
+  const under = f32x4.pmin(x, ab);
+  return f32x4.add(
+    f32x4.add(apart, f32x4.mul(as4, f32x4.sub(x, under))),
+    blended(mode, under, f32x4.pmin(s, as4), ab, as4),
+  );
+}
+
+// @ts-ignore: decorator
+@inline
+function bufferRows(
+  mode: i32,
+  b: usize,
+  bStride: i32,
+  s: usize,
+  sStride: i32,
+  width: i32,
+  opacity: f32,
+  from: i32,
+  to: i32,
+): void {
+  const k = f32x4.splat(opacity);
+  for (let y = from; y < to; y++) {
+    let bp = b + y * bStride;
+    let sp = s + y * sStride;
+    for (const end = bp + (width << 4); bp < end; bp += 16, sp += 16) {
+      const own = get4(sp);
+      if (!(f32x4.extract_lane(own, 3) > 0)) continue;
+      put4(bp, over(mode, get4(bp), f32x4.mul(own, k)));
+    }
+  }
+}
+
+// @ts-ignore: decorator
+@inline
+function planeRows(
+  mode: i32,
+  b: usize,
+  bStride: i32,
+  s: usize,
+  sStride: i32,
+  width: i32,
+  colour: v128,
+  from: i32,
+  to: i32,
+): void {
+  for (let y = from; y < to; y++) {
+    let bp = b + y * bStride;
+    let sp = s + y * sStride;
+    for (const end = bp + (width << 4); bp < end; bp += 16, sp += 4) {
+      const cover = get(sp);
+      if (!(cover > 0)) continue;
+      put4(bp, over(mode, get4(bp), f32x4.mul(colour, f32x4.splat(cover))));
+    }
+  }
+}
+
+/**
+ * Lays rows `from`–`to` of premultiplied RGBA at `s` onto those at `b`, in place; strides are in
+ * bytes, opacity is 0–1.
+ */
+export function composite(
+  mode: i32,
+  b: usize,
+  bStride: i32,
+  s: usize,
+  sStride: i32,
+  width: i32,
+  opacity: f32,
+  from: i32,
+  to: i32,
+): void {
+  switch (mode) {
+    case SCREEN:
+      return bufferRows(SCREEN, b, bStride, s, sStride, width, opacity, from, to);
+    case ADD:
+      return bufferRows(ADD, b, bStride, s, sStride, width, opacity, from, to);
+    case LIGHTEN:
+      return bufferRows(LIGHTEN, b, bStride, s, sStride, width, opacity, from, to);
+    case COLOR_DODGE:
+      return bufferRows(COLOR_DODGE, b, bStride, s, sStride, width, opacity, from, to);
+    case OVERLAY:
+      return bufferRows(OVERLAY, b, bStride, s, sStride, width, opacity, from, to);
+    case SOFT_LIGHT:
+      return bufferRows(SOFT_LIGHT, b, bStride, s, sStride, width, opacity, from, to);
+    case HARD_LIGHT:
+      return bufferRows(HARD_LIGHT, b, bStride, s, sStride, width, opacity, from, to);
+    case MID_GREY_ADD:
+      return bufferRows(MID_GREY_ADD, b, bStride, s, sStride, width, opacity, from, to);
+    case MULTIPLY:
+      return bufferRows(MULTIPLY, b, bStride, s, sStride, width, opacity, from, to);
+    case DARKEN:
+      return bufferRows(DARKEN, b, bStride, s, sStride, width, opacity, from, to);
+    case COLOR_BURN:
+      return bufferRows(COLOR_BURN, b, bStride, s, sStride, width, opacity, from, to);
+    case SUBTRACTIVE_BURN:
+      return bufferRows(SUBTRACTIVE_BURN, b, bStride, s, sStride, width, opacity, from, to);
+    case SUBTRACT:
+      return bufferRows(SUBTRACT, b, bStride, s, sStride, width, opacity, from, to);
+    case DIVIDE:
+      return bufferRows(DIVIDE, b, bStride, s, sStride, width, opacity, from, to);
+    case DIFFERENCE:
+      return bufferRows(DIFFERENCE, b, bStride, s, sStride, width, opacity, from, to);
+    case EXCLUSION:
+      return bufferRows(EXCLUSION, b, bStride, s, sStride, width, opacity, from, to);
+    case HUE:
+      return bufferRows(HUE, b, bStride, s, sStride, width, opacity, from, to);
+    case SATURATION:
+      return bufferRows(SATURATION, b, bStride, s, sStride, width, opacity, from, to);
+    case COLOR:
+      return bufferRows(COLOR, b, bStride, s, sStride, width, opacity, from, to);
+    case LUMINOSITY:
+      return bufferRows(LUMINOSITY, b, bStride, s, sStride, width, opacity, from, to);
+    default:
+      return bufferRows(NORMAL, b, bStride, s, sStride, width, opacity, from, to);
+  }
+}
+
+/**
+ * Lays one colour (premultiplied by `alpha`, which is its opacity) through rows of a plane at `s`
+ * onto premultiplied RGBA at `b`, in place. The common modes of light have loops of their own.
+ */
+export function compositePlane(
+  mode: i32,
+  b: usize,
+  bStride: i32,
+  s: usize,
+  sStride: i32,
+  width: i32,
+  red: f32,
+  green: f32,
+  blue: f32,
+  alpha: f32,
+  from: i32,
+  to: i32,
+): void {
+  const colour = f32x4(red, green, blue, alpha);
+  switch (mode) {
+    case NORMAL:
+      return planeRows(NORMAL, b, bStride, s, sStride, width, colour, from, to);
+    case SCREEN:
+      return planeRows(SCREEN, b, bStride, s, sStride, width, colour, from, to);
+    case ADD:
+      return planeRows(ADD, b, bStride, s, sStride, width, colour, from, to);
+    default:
+      return anyPlaneRows(mode, b, bStride, s, sStride, width, colour, from, to);
+  }
+}
+
+/** The modes that are rarer for a pass: each pixel goes through the buffer's loop. */
+function anyPlaneRows(
+  mode: i32,
+  b: usize,
+  bStride: i32,
+  s: usize,
+  sStride: i32,
+  width: i32,
+  colour: v128,
+  from: i32,
+  to: i32,
+): void {
+  for (let y = from; y < to; y++) {
+    let bp = b + y * bStride;
+    let sp = s + y * sStride;
+    for (const end = bp + (width << 4); bp < end; bp += 16, sp += 4) {
+      const cover = get(sp);
+      if (!(cover > 0)) continue;
+      put4(bp, anyOver(mode, get4(bp), f32x4.mul(colour, f32x4.splat(cover))));
+    }
+  }
+}
+
+function anyOver(mode: i32, x: v128, s: v128): v128 {
+  switch (mode) {
+    case LIGHTEN:
+      return over(LIGHTEN, x, s);
+    case COLOR_DODGE:
+      return over(COLOR_DODGE, x, s);
+    case OVERLAY:
+      return over(OVERLAY, x, s);
+    case SOFT_LIGHT:
+      return over(SOFT_LIGHT, x, s);
+    case HARD_LIGHT:
+      return over(HARD_LIGHT, x, s);
+    case MID_GREY_ADD:
+      return over(MID_GREY_ADD, x, s);
+    case MULTIPLY:
+      return over(MULTIPLY, x, s);
+    case DARKEN:
+      return over(DARKEN, x, s);
+    case COLOR_BURN:
+      return over(COLOR_BURN, x, s);
+    case SUBTRACTIVE_BURN:
+      return over(SUBTRACTIVE_BURN, x, s);
+    case SUBTRACT:
+      return over(SUBTRACT, x, s);
+    case DIVIDE:
+      return over(DIVIDE, x, s);
+    case DIFFERENCE:
+      return over(DIFFERENCE, x, s);
+    case EXCLUSION:
+      return over(EXCLUSION, x, s);
+    case HUE:
+      return over(HUE, x, s);
+    case SATURATION:
+      return over(SATURATION, x, s);
+    case COLOR:
+      return over(COLOR, x, s);
+    case LUMINOSITY:
+      return over(LUMINOSITY, x, s);
+    default:
+      return over(NORMAL, x, s);
+  }
+}

@@ -1,0 +1,236 @@
+/** Sampling pictures under a homography, and the levels of their pyramids. */
+import { get4, put4 } from './access';
+
+// @ts-ignore: decorator
+@inline
+function inRange(v: i32, size: i32): bool {
+  return (v as u32) < (size as u32);
+}
+
+/** The four weights of Catmull and Rom's spline (Keys, 1981) at a fraction t. */
+// @ts-ignore: decorator
+@inline
+function w0(t: f32): f32 {
+  return ((2 - t) * t - 1) * t * 0.5;
+}
+
+// @ts-ignore: decorator
+@inline
+function w1(t: f32): f32 {
+  return ((3 * t - 5) * t * t + 2) * 0.5;
+}
+
+// @ts-ignore: decorator
+@inline
+function w2(t: f32): f32 {
+  return ((4 - 3 * t) * t + 1) * t * 0.5;
+}
+
+// @ts-ignore: decorator
+@inline
+function w3(t: f32): f32 {
+  return (t - 1) * t * t * 0.5;
+}
+
+// @ts-ignore: decorator
+@inline
+function cubic(a: v128, b: v128, c: v128, d: v128, t: f32): v128 {
+  return f32x4.add(
+    f32x4.add(f32x4.mul(a, f32x4.splat(w0(t))), f32x4.mul(b, f32x4.splat(w1(t)))),
+    f32x4.add(f32x4.mul(c, f32x4.splat(w2(t))), f32x4.mul(d, f32x4.splat(w3(t)))),
+  );
+}
+
+/** A px of RGBA rows, transparent outside. */
+function at(s: usize, width: i32, height: i32, x: i32, y: i32): v128 {
+  return inRange(x, width) && inRange(y, height)
+    ? get4(s + (((y * width + x) as usize) << 4))
+    : f32x4.splat(0);
+}
+
+function cubicRow(s: usize, width: i32, height: i32, x: i32, y: i32, t: f32): v128 {
+  if (!inRange(y, height)) return f32x4.splat(0);
+  if (x >= 0 && x + 3 < width) {
+    const p = s + (((y * width + x) as usize) << 4);
+    return cubic(get4(p), get4(p + 16), get4(p + 32), get4(p + 48), t);
+  }
+  return cubic(
+    at(s, width, height, x, y),
+    at(s, width, height, x + 1, y),
+    at(s, width, height, x + 2, y),
+    at(s, width, height, x + 3, y),
+    t,
+  );
+}
+
+/** Bicubic at a place in px of the source; lobes may not leave what coverage and colour can be. */
+// @ts-ignore: decorator
+@inline
+function bicubic(s: usize, width: i32, height: i32, sx: f64, sy: f64): v128 {
+  const fx = Math.floor(sx);
+  const fy = Math.floor(sy);
+  if (!(fx >= -2 && fy >= -2 && fx <= (width as f64) && fy <= (height as f64)))
+    return f32x4.splat(0);
+  const x = (fx as i32) - 1;
+  const y = (fy as i32) - 1;
+  const tx = (sx - fx) as f32;
+  const v = cubic(
+    cubicRow(s, width, height, x, y, tx),
+    cubicRow(s, width, height, x, y + 1, tx),
+    cubicRow(s, width, height, x, y + 2, tx),
+    cubicRow(s, width, height, x, y + 3, tx),
+    (sy - fy) as f32,
+  );
+  const positive = f32x4.pmax(f32x4.splat(0), v);
+  return v128.bitselect(
+    f32x4.pmin(positive, f32x4.splat(1)),
+    positive,
+    i32x4(0, 0, 0, -1),
+  );
+}
+
+/** Bilinear at a place in px of the source. */
+// @ts-ignore: decorator
+@inline
+function bilinear(s: usize, width: i32, height: i32, sx: f64, sy: f64): v128 {
+  const fx = Math.floor(sx);
+  const fy = Math.floor(sy);
+  if (!(fx >= -1 && fy >= -1 && fx < (width as f64) && fy < (height as f64)))
+    return f32x4.splat(0);
+  const x = fx as i32;
+  const y = fy as i32;
+  const tx = f32x4.splat((sx - fx) as f32);
+  const ty = f32x4.splat((sy - fy) as f32);
+  let a: v128, b: v128, c: v128, d: v128;
+  if (x >= 0 && y >= 0 && x + 1 < width && y + 1 < height) {
+    const p = s + (((y * width + x) as usize) << 4);
+    const q = p + ((width as usize) << 4);
+    a = get4(p);
+    b = get4(p + 16);
+    c = get4(q);
+    d = get4(q + 16);
+  } else {
+    a = at(s, width, height, x, y);
+    b = at(s, width, height, x + 1, y);
+    c = at(s, width, height, x, y + 1);
+    d = at(s, width, height, x + 1, y + 1);
+  }
+  const top = f32x4.add(a, f32x4.mul(f32x4.sub(b, a), tx));
+  const bottom = f32x4.add(c, f32x4.mul(f32x4.sub(d, c), tx));
+  return f32x4.add(top, f32x4.mul(f32x4.sub(bottom, top), ty));
+}
+
+/**
+ * Draws a source under a homography: `m0`–`m8` (rows) take px of the render, whose region starts at
+ * (x0, y0), to px of the source, which starts at (ox, oy). Where a pixel is smaller than the source's
+ * it is bicubic, where larger the mean of a grid of bilinear samples over the pixel, at most 16 × 16.
+ */
+export function warpRows(
+  s: usize,
+  sWidth: i32,
+  sHeight: i32,
+  ox: f64,
+  oy: f64,
+  d: usize,
+  dStride: i32,
+  x0: i32,
+  y0: i32,
+  width: i32,
+  m0: f64,
+  m1: f64,
+  m2: f64,
+  m3: f64,
+  m4: f64,
+  m5: f64,
+  m6: f64,
+  m7: f64,
+  m8: f64,
+  from: i32,
+  to: i32,
+): void {
+  const affine = m6 == 0 && m7 == 0 && m8 == 1;
+  let across = Math.hypot(m0, m3);
+  let down = Math.hypot(m1, m4);
+  for (let y = from; y < to; y++) {
+    let dp = d + y * dStride;
+    for (let x = 0; x < width; x++, dp += 16) {
+      const px = (x0 + x) as f64 + 0.5;
+      const py = (y0 + y) as f64 + 0.5;
+      if (!affine) {
+        // Columns of the Jacobian: what one px of the render is in px of the source.
+        const w = m6 * px + m7 * py + m8;
+        if (!(w > 1e-9)) {
+          put4(dp, f32x4.splat(0));
+          continue;
+        }
+        const u = (m0 * px + m1 * py + m2) / w;
+        const v = (m3 * px + m4 * py + m5) / w;
+        across = Math.hypot((m0 - u * m6) / w, (m3 - v * m6) / w);
+        down = Math.hypot((m1 - u * m7) / w, (m4 - v * m7) / w);
+      }
+      const columns = min(16, max(1, Math.ceil(across - 1e-6) as i32));
+      const lines = min(16, max(1, Math.ceil(down - 1e-6) as i32));
+      if (max(across, down) <= 1 + 1e-6) {
+        const w = affine ? 1 : m6 * px + m7 * py + m8;
+        put4(
+          dp,
+          bicubic(
+            s,
+            sWidth,
+            sHeight,
+            (m0 * px + m1 * py + m2) / w - ox - 0.5,
+            (m3 * px + m4 * py + m5) / w - oy - 0.5,
+          ),
+        );
+        continue;
+      }
+      let sum = f32x4.splat(0);
+      for (let j = 0; j < lines; j++) {
+        const qy = (y0 + y) as f64 + ((j as f64) + 0.5) / (lines as f64);
+        for (let i = 0; i < columns; i++) {
+          const qx = (x0 + x) as f64 + ((i as f64) + 0.5) / (columns as f64);
+          const w = affine ? 1 : m6 * qx + m7 * qy + m8;
+          if (!(w > 1e-9)) continue;
+          sum = f32x4.add(
+            sum,
+            bilinear(
+              s,
+              sWidth,
+              sHeight,
+              (m0 * qx + m1 * qy + m2) / w - ox - 0.5,
+              (m3 * qx + m4 * qy + m5) / w - oy - 0.5,
+            ),
+          );
+        }
+      }
+      put4(dp, f32x4.mul(sum, f32x4.splat((1.0 / ((columns * lines) as f64)) as f32)));
+    }
+  }
+}
+
+/**
+ * Averages 2 × 2 px of a level of RGBA, `sHeight` rows of `sWidth`, into rows of the next. The
+ * outside of an odd edge counts as transparent, so that the grids stay aligned.
+ */
+export function halveRows(
+  s: usize,
+  sWidth: i32,
+  sHeight: i32,
+  d: usize,
+  dWidth: i32,
+  from: i32,
+  to: i32,
+): void {
+  const quarter = f32x4.splat(0.25);
+  for (let y = from; y < to; y++) {
+    for (let x = 0; x < dWidth; x++) {
+      const u = x << 1;
+      const v = y << 1;
+      const sum = f32x4.add(
+        f32x4.add(at(s, sWidth, sHeight, u, v), at(s, sWidth, sHeight, u + 1, v)),
+        f32x4.add(at(s, sWidth, sHeight, u, v + 1), at(s, sWidth, sHeight, u + 1, v + 1)),
+      );
+      put4(d + (((y * dWidth + x) as usize) << 4), f32x4.mul(sum, quarter));
+    }
+  }
+}

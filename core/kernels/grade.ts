@@ -1,0 +1,65 @@
+import type { ColourBuffer } from '../pixels/buffer';
+import { floats, scoped } from '../pixels/heap';
+import type { Mixing } from '../pixels/colour';
+import { onHeap, run } from './machine';
+
+/**
+ * Grades of single pixels, in place. Each works on straight, sRGB-encoded colour and leaves alpha
+ * alone; what falls below 0 becomes 0.
+ */
+
+const isLight = (mixing: Mixing) => (mixing === 'light' ? 1 : 0);
+
+/** Linear light times `gain`, then v → (v − ½) · slope + ½ + lift. */
+export function gradeLight(
+  { region, data }: ColourBuffer,
+  mixing: Mixing,
+  { gain, slope, lift }: { gain: number; slope: number; lift: number },
+): void {
+  onHeap((at) =>
+    run('gradeLight', region.height, region.width * 12, [
+      ...[at(data, 'write'), region.width * 16, region.width, isLight(mixing), gain, slope, lift],
+    ]),
+  );
+}
+
+/**
+ * A 3 × 3 matrix (row by row), then the distance from luma times `gain`, then `lift` (−1 to 1) towards
+ * black or white. With `around`, the matrix gives way to that colour laid round each pixel's luma.
+ */
+export function gradeHue(
+  { region, data }: ColourBuffer,
+  mixing: Mixing,
+  matrix: readonly number[],
+  { gain, lift, around }: { gain: number; lift: number; around: readonly number[] | null },
+): void {
+  scoped(() => {
+    const columns = floats(12).fill(0);
+    if (around) columns.set(around);
+    else matrix.forEach((v, i) => (columns[(i % 3) * 4 + Math.floor(i / 3)] = v));
+    onHeap((at) =>
+      run('gradeHue', region.height, region.width * 12, [
+        ...[at(data, 'write'), region.width * 16, region.width, isLight(mixing)],
+        ...[at(columns), gain, lift, around ? 1 : 0],
+      ]),
+    );
+  });
+}
+
+/**
+ * Moves each pixel by `amount` (0–1) towards the colour that a ramp has at its luma. `ramp` holds at
+ * least two colours of four floats each, evenly spaced from black to white, encoded.
+ */
+export function gradeRamp(
+  { region, data }: ColourBuffer,
+  mixing: Mixing,
+  ramp: Float32Array,
+  amount: number,
+): void {
+  onHeap((at) =>
+    run('gradeRamp', region.height, region.width * 12, [
+      ...[at(data, 'write'), region.width * 16, region.width, isLight(mixing)],
+      ...[at(ramp), ramp.length / 4, amount],
+    ]),
+  );
+}

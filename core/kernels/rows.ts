@@ -1,0 +1,135 @@
+import type { ColourBuffer, Plane } from '../pixels/buffer';
+import { unwritten } from '../pixels/buffer';
+import type { Rgb } from '../pixels/colour';
+import type { Region } from '../pixels/region';
+import { intersect, isEmpty } from '../pixels/region';
+import { onHeap, run } from './machine';
+
+/** Plain work on buffers and planes, in place unless it returns something. */
+
+/** How many px into a region another begins. */
+const offset = (r: Region, part: Region) => (part.y - r.y) * r.width + part.x - r.x;
+
+/** A buffer full of one colour, whole. */
+export function filled(region: Region, [r, g, b]: Rgb): ColourBuffer {
+  const out: ColourBuffer = unwritten(region, 4);
+  onHeap((at) =>
+    run('fillRows', region.height, region.width * 4, [
+      ...[at(out.data, 'write'), region.width * 16, region.width, r, g, b, 1],
+    ]),
+  );
+  return out;
+}
+
+/** A copy of a buffer (4 channels) or plane (1 channel), which may be drawn on. */
+export function copied<T extends ColourBuffer | Plane>(source: T, channels: 1 | 4): T {
+  return cropped(source, source.region, channels);
+}
+
+/** A copy of the part of a buffer or plane over `region`, of which the source must have all. */
+function cropped<T extends ColourBuffer | Plane>(source: T, region: Region, channels: 1 | 4): T {
+  const out = unwritten(region, channels);
+  const from = source.region;
+  const px = channels * 4;
+  onHeap((at) =>
+    run('copyRows', region.height, region.width * channels, [
+      ...[at(out.data, 'write'), region.width * px],
+      ...[at(source.data) + offset(from, region) * px, from.width * px, region.width * channels],
+    ]),
+  );
+  return out as T;
+}
+
+/** Multiplies a buffer by a plane where it has one, and by nothing elsewhere; and by a factor, 0–1. */
+export function masked(buffer: ColourBuffer, mask: Plane, factor: number): ColourBuffer {
+  const region = intersect(buffer.region, mask.region);
+  if (isEmpty(region)) return unwritten(region, 4);
+  const out = cropped(buffer, region, 4);
+  onHeap((at) =>
+    run('maskRows', region.height, region.width * 5, [
+      ...[at(out.data, 'write'), region.width * 16],
+      ...[at(mask.data) + offset(mask.region, region) * 4, mask.region.width * 4],
+      ...[region.width, factor],
+    ]),
+  );
+  return out;
+}
+
+/** A buffer times a factor, 0–1. */
+export function faded(buffer: ColourBuffer, factor: number): ColourBuffer {
+  const { region } = buffer;
+  const out = copied(buffer, 4);
+  onHeap((at) =>
+    run('scaleRows', region.height, region.width * 4, [
+      ...[at(out.data, 'write'), region.width * 16, region.width, factor],
+    ]),
+  );
+  return out;
+}
+
+/**
+ * Moves `buffer` towards `other`, which must have all of its px, by an amount (0–1) and, if there is
+ * one, by a plane; where the plane has nothing, nothing moves.
+ */
+export function mix(
+  buffer: ColourBuffer,
+  other: ColourBuffer,
+  amount: number,
+  share: Plane | null,
+): void {
+  const region = share ? intersect(buffer.region, share.region) : buffer.region;
+  if (isEmpty(region)) return;
+  onHeap((at) =>
+    run('mixRows', region.height, region.width * 8, [
+      ...[at(buffer.data, 'write') + offset(buffer.region, region) * 16, buffer.region.width * 16],
+      ...[at(other.data) + offset(other.region, region) * 16, other.region.width * 16],
+      ...(share
+        ? [at(share.data) + offset(share.region, region) * 4, share.region.width * 4]
+        : [0, 0]),
+      ...[region.width, amount],
+    ]),
+  );
+}
+
+/** The alpha of a buffer as a plane. */
+export function alphaOf({ region, data }: ColourBuffer): Plane {
+  const out: Plane = unwritten(region, 1);
+  onHeap((at) =>
+    run('alphaRows', region.height, region.width * 2, [
+      ...[at(out.data, 'write'), region.width * 4, at(data), region.width * 16, region.width],
+    ]),
+  );
+  return out;
+}
+
+/** The tone of a buffer as a plane: Rec. 709 luma of its premultiplied colour, within 0–1. */
+export function toneOf({ region, data }: ColourBuffer): Plane {
+  const out: Plane = unwritten(region, 1);
+  onHeap((at) =>
+    run('toneRows', region.height, region.width * 3, [
+      ...[at(out.data, 'write'), region.width * 4, at(data), region.width * 16, region.width],
+    ]),
+  );
+  return out;
+}
+
+/** A buffer at a coverage of `amount` (0–1) wherever it has any: its colours, without their edges. */
+export function unwrapped(buffer: ColourBuffer, amount: number): ColourBuffer {
+  const { region } = buffer;
+  const out = copied(buffer, 4);
+  onHeap((at) =>
+    run('unwrapRows', region.height, region.width * 4, [
+      ...[at(out.data, 'write'), region.width * 16, region.width, amount],
+    ]),
+  );
+  return out;
+}
+
+/** Puts every value v of a plane at v · scale + lift. */
+export function level({ region, data }: Plane, scale: number, lift: number): void {
+  onHeap((at) =>
+    run('linearRows', region.height, region.width, [
+      ...[at(data, 'write'), region.width * 4, region.width, scale, lift],
+    ]),
+  );
+}

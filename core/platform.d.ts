@@ -1,0 +1,17 @@
+/** What every JavaScript engine has beyond the language, as far as core uses it. */
+declare namespace WebAssembly {
+  interface Module {
+    readonly [Symbol.toStringTag]: string;
+  }
+  const Module: new (bytes: Uint8Array<ArrayBuffer>) => Module;
+  class Memory {
+    constructor(descriptor: { initial: number; maximum: number; shared?: boolean });
+    readonly buffer: ArrayBuffer | SharedArrayBuffer;
+    grow(pages: number): number;
+  }
+  class Instance {
+    constructor(module: Module, imports: Record<string, Record<string, unknown>>);
+    readonly exports: Record<string, unknown>;
+  }
+}
+declare function atob(base64: string): string;

@@ -1,0 +1,71 @@
+import type { Memo } from '../definitions/memo';
+import type { Affine } from '../geometry/affine';
+import type { Picture } from '../kernels/picture';
+import type { ColourBuffer, Plane } from '../pixels/buffer';
+import type { Mixing } from '../pixels/colour';
+import type { Layer, Step } from '../scene/schema';
+import type { Meter } from './meter';
+
+/** Thrown when a render was told to stop. */
+export class Stopped extends Error {
+  constructor() {
+    super('The render was stopped.');
+    this.name = 'Stopped';
+  }
+}
+
+/** What holds for a whole render, and for the layers of one list in it. */
+export interface Context {
+  mixing: Mixing;
+  picture(asset: string): Picture;
+  memo: Memo;
+  meter: Meter;
+  shouldStop(): boolean;
+  /** The layer that is likely to change before the next render: what lies beneath it is kept. */
+  focus: string | null;
+  /** From the px that the layers of this list are placed on to px of the render. */
+  map: Affine;
+  /** Px of the render for one px of a step's lengths. */
+  scale: number;
+  /** Steps of the groups around that their layers land through, innermost first. */
+  around: readonly Step[];
+}
+
+/** Ends a render that is no longer wanted. */
+export function stopIfTold(context: Context): void {
+  if (context.shouldStop()) throw new Stopped();
+}
+
+/** The bytes of a buffer or plane. */
+export const sizeOf = (made: ColourBuffer | Plane): number => made.data.byteLength;
+
+/** Keeps a result under a key made of all it depends on, and measures what it cost. */
+export function kept<T extends ColourBuffer | Plane>(
+  { memo, meter, mixing }: Context,
+  layer: string | null,
+  part: string,
+  key: readonly unknown[],
+  make: () => T,
+): T {
+  return meter.measure(
+    layer,
+    part,
+    () =>
+      memo(
+        JSON.stringify([mixing, ...key]),
+        () => {
+          meter.made();
+          return make();
+        },
+        sizeOf,
+      ),
+    sizeOf,
+  );
+}
+
+/** What of a layer its pixels depend on. */
+export const contentOf = (layer: Layer): unknown => ({
+  ...layer,
+  name: '',
+  layers: layer.layers?.map(contentOf),
+});

@@ -1,0 +1,62 @@
+/** What one part of a render cost. */
+export interface Cost {
+  /** The layer it belongs to; null for the scene itself. */
+  layer: string | null;
+  /** `source`, `mask`, `blend`, `beneath`, `end`, or the id of a step. */
+  part: string;
+  /** Milliseconds, without the parts that were measured within it. */
+  took: number;
+  /** Bytes of its result. */
+  bytes: number;
+  /** Whether the result had been kept from before. */
+  kept: boolean;
+}
+
+/** Measures the parts of a render; parts may stand within one another. */
+export interface Meter {
+  costs: Cost[];
+  measure<T>(layer: string | null, part: string, work: () => T, bytes?: (made: T) => number): T;
+  /** Tells that the part being measured had to be made. */
+  made(): void;
+}
+
+/** A meter by a clock, in milliseconds. */
+export function meterBy(now: () => number): Meter {
+  const costs: Cost[] = [];
+  const open: { within: number; made: boolean }[] = [];
+  return {
+    costs,
+    made: () => {
+      const own = open.at(-1);
+      if (own) own.made = true;
+    },
+    measure(layer, part, work, bytes) {
+      const own = { within: 0, made: false };
+      open.push(own);
+      const started = now();
+      try {
+        const value = work();
+        const took = now() - started;
+        costs.push({
+          layer,
+          part,
+          took: Math.max(0, took - own.within),
+          bytes: bytes?.(value) ?? 0,
+          kept: bytes !== undefined && !own.made,
+        });
+        return value;
+      } finally {
+        open.pop();
+        const outer = open.at(-1);
+        if (outer) outer.within += now() - started;
+      }
+    },
+  };
+}
+
+/** A meter that measures nothing. */
+export const noMeter: Meter = {
+  costs: [],
+  made: () => undefined,
+  measure: (_layer, _part, work) => work(),
+};

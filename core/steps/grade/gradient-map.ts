@@ -1,0 +1,39 @@
+import { percent } from '../../definitions/parameter';
+import { defineStep } from '../../definitions/step';
+import { gradeRamp } from '../../kernels/grade';
+import { rampColours, rampSpaces } from '../../pixels/ramp';
+import type { RampSpace } from '../../pixels/ramp';
+import { onCopy } from './on-copy';
+
+/** Colours of the ramp; between them a grade interpolates. */
+const SIZE = 256;
+
+export const gradientMap = defineStep({
+  kind: 'grade.gradient-map',
+  label: 'Gradient map',
+  help: 'Gives every tone a colour of its own: one for the dark, one for the middle, one for the light.',
+  parameters: {
+    dark: { kind: 'colour', label: 'Dark', default: '#0b1026' },
+    middle: { kind: 'colour', label: 'Middle', default: '#b0452c' },
+    light: { kind: 'colour', label: 'Light', default: '#ffe9b8' },
+    centre: percent('Middle at', 50, 1, 99),
+    amount: percent('Amount', 100),
+    space: {
+      kind: 'choice',
+      label: 'Mix',
+      help: 'Where the colours mix: as the scene mixes light, or evenly to the eye.',
+      options: rampSpaces,
+      default: 'oklab',
+    },
+  },
+  margin: () => 0,
+  apply(input, { dark, middle, light, centre, amount, space }, context) {
+    const stops = [
+      { at: 0, colour: dark },
+      { at: centre / 100, colour: middle },
+      { at: 1, colour: light },
+    ];
+    const ramp = rampColours(stops, space as RampSpace, context.mixing, SIZE);
+    return onCopy(input, context, (copy) => gradeRamp(copy, context.mixing, ramp, amount / 100));
+  },
+});

@@ -1,0 +1,92 @@
+import { setFill, setLands, ungroup } from '@ignis/core/scene/edits';
+import type { Layer } from '@ignis/core/scene/schema';
+import type { LineSource } from '@ignis/core/sources/line';
+import { liveEdit, useBench } from '../../state/bench';
+import { ColourField } from '../../ui/colour-field';
+import { ParameterControls } from '../../ui/parameter-controls';
+import { Node } from './node';
+import { Passes } from './passes';
+
+const LANDS = {
+  lands: {
+    kind: 'choice',
+    label: 'Lands',
+    help: 'Through: its layers land one by one on what lies beneath. As one: they are put together first.',
+    options: [
+      { value: 'through', label: 'Through' },
+      { value: 'one', label: 'As one' },
+    ],
+    default: 'through',
+  },
+} as const;
+
+/** What a layer begins with. */
+export function SourceNode({ layer }: { layer: Layer }) {
+  const { source } = layer;
+  switch (source.kind) {
+    case 'line':
+      return <Passes layer={layer as Layer & { source: LineSource }} />;
+    case 'picture':
+      return <Node title="Source" aside={`${source.width} × ${source.height} px`} />;
+    case 'fill':
+      return <Fill id={layer.id} colour={source.colour} />;
+    case 'grade':
+      return <Node title="Source" aside="all that lies beneath" />;
+    case 'group':
+      return <Group layer={layer} lands={source.lands} />;
+  }
+}
+
+function Fill({ id, colour }: { id: string; colour: string }) {
+  const live = liveEdit('Change the fill');
+  return (
+    <Node
+      title="Source"
+      aside={
+        <ColourField
+          label="Colour of the fill"
+          value={colour}
+          onChange={(v) => live.change(setFill(id, v))}
+          onDone={live.done}
+        />
+      }
+    />
+  );
+}
+
+function Group({ layer, lands }: { layer: Layer; lands: 'through' | 'one' }) {
+  const { change, select } = useBench.getState();
+  const count = layer.layers?.length ?? 0;
+  return (
+    <Node
+      title="Source"
+      aside={
+        <>
+          {count === 1 ? '1 layer' : `${count} layers`}
+          <button
+            type="button"
+            onClick={() => {
+              change('Ungroup', ungroup(layer.id));
+              select(layer.layers?.at(-1)?.id ?? null);
+            }}
+            className="rounded px-1.5 text-xs hover:text-ink"
+          >
+            ungroup
+          </button>
+        </>
+      }
+    >
+      <ParameterControls
+        parameters={LANDS}
+        values={{ lands }}
+        onChange={(v) =>
+          change(
+            v.lands === 'one' ? 'Land as one' : 'Land through',
+            setLands(layer.id, v.lands as 'through' | 'one'),
+          )
+        }
+        onDone={() => undefined}
+      />
+    </Node>
+  );
+}

@@ -1,0 +1,171 @@
+import { BarChart } from 'echarts/charts';
+import { GridComponent, TooltipComponent } from 'echarts/components';
+import { init, use as charts, type EChartsType } from 'echarts/core';
+import { SVGRenderer } from 'echarts/renderers';
+import { useEffect, useRef } from 'react';
+import type { Cost } from '@ignis/core/render/meter';
+import { findLayer } from '@ignis/core/scene/edits';
+import type { Scene } from '@ignis/core/scene/schema';
+import { stepOfKind } from '@ignis/core/steps/index';
+import { useBench } from '../state/bench';
+import { useCosts } from '../state/costs';
+import { Dialog } from '../ui/dialog';
+
+charts([BarChart, GridComponent, TooltipComponent, SVGRenderer]);
+
+interface Row {
+  layer: string | null;
+  name: string;
+  took: number;
+  bytes: number;
+  kept: boolean;
+  parts: { name: string; took: number; kept: boolean }[];
+}
+
+const PARTS: Record<string, string> = {
+  source: 'source',
+  mask: 'mask',
+  blend: 'blend',
+  beneath: 'all that lies beneath',
+  end: 'to the screen',
+};
+
+function partName(scene: Scene, { layer, part }: Cost): string {
+  const step = layer && findLayer(scene, layer)?.steps.find((s) => s.id === part);
+  return step ? stepOfKind(step.kind).label : (PARTS[part] ?? 'step of its group');
+}
+
+/** Costs by layer, the slowest first. */
+export function costRows(scene: Scene, costs: readonly Cost[]): Row[] {
+  const rows = new Map<string, Row>();
+  for (const cost of costs) {
+    const key = cost.layer ?? cost.part;
+    const row = rows.get(key) ?? {
+      layer: cost.layer,
+      name: cost.layer ? (findLayer(scene, cost.layer)?.name ?? '') : (PARTS[cost.part] ?? ''),
+      took: 0,
+      bytes: 0,
+      kept: true,
+      parts: [],
+    };
+    row.took += cost.took;
+    row.bytes += cost.bytes;
+    if (cost.part !== 'blend') row.kept &&= cost.kept;
+    row.parts.push({ name: partName(scene, cost), took: cost.took, kept: cost.kept });
+    rows.set(key, row);
+  }
+  return [...rows.values()].sort((a, b) => b.took - a.took);
+}
+
+const ms = (v: number) => `${v < 10 ? v.toFixed(1) : Math.round(v)} ms`;
+const mb = (v: number) => `${(v / 2 ** 20).toFixed(v < 1e7 ? 1 : 0)} MB`;
+
+/** How long the last full picture took, and what it holds, by layer. A click leads to the layer. */
+export default function Costs({ onClose }: { onClose(): void }) {
+  const last = useCosts((s) => s.last);
+  const scene = useBench((s) => s.scene);
+  const place = useRef<HTMLDivElement>(null);
+  const rows = costRows(scene, last?.costs ?? []);
+  const height = Math.max(120, 34 + rows.length * 26);
+
+  useEffect(() => {
+    if (!place.current) return;
+    const style = getComputedStyle(place.current);
+    const ink = style.getPropertyValue('--ink');
+    const dim = style.getPropertyValue('--dim');
+    const chart: EChartsType = init(place.current, undefined, { renderer: 'svg' });
+    chart.setOption({
+      animation: false,
+      grid: { left: 8, right: 118, top: 4, bottom: 4, containLabel: true },
+      textStyle: { fontFamily: 'Source Sans 3 Variable, sans-serif' },
+      tooltip: {
+        trigger: 'item',
+        confine: true,
+        backgroundColor: style.getPropertyValue('--raised'),
+        borderColor: style.getPropertyValue('--line'),
+        textStyle: { color: ink, fontSize: 13 },
+        formatter: ({ dataIndex }: { dataIndex: number }) =>
+          rows[dataIndex]!.parts.map(
+            (p) => `${p.name}: ${p.kept ? 'kept from before' : ms(p.took)}`,
+          ).join('<br>'),
+      },
+      xAxis: { type: 'value', axisLabel: { show: false }, splitLine: { show: false } },
+      yAxis: {
+        type: 'category',
+        inverse: true,
+        data: rows.map((r) => r.name),
+        axisLabel: { color: ink, fontSize: 13, width: 150, overflow: 'truncate' },
+        axisTick: { show: false },
+        axisLine: { show: false },
+      },
+      series: [
+        {
+          type: 'bar',
+          barMaxWidth: 16,
+          barMinHeight: 2,
+          cursor: 'pointer',
+          data: rows.map((r) => ({
+            value: r.took,
+            itemStyle: {
+              color: style.getPropertyValue(r.kept ? '--dim' : '--ember'),
+              borderRadius: 3,
+            },
+          })),
+          label: {
+            show: true,
+            position: 'right',
+            color: dim,
+            fontSize: 12,
+            formatter: ({ dataIndex }: { dataIndex: number }) => {
+              const r = rows[dataIndex]!;
+              return `${ms(r.took)}${r.bytes ? ` · ${mb(r.bytes)}` : ''}${r.kept ? ' · kept' : ''}`;
+            },
+          },
+        },
+      ],
+    });
+    chart.on('click', ({ dataIndex }) => {
+      const id = rows[dataIndex]?.layer;
+      if (!id) return;
+      useBench.getState().select(id);
+      onClose();
+    });
+    return () => chart.dispose();
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- the rows follow from these two
+  }, [last, scene]);
+
+  return (
+    <Dialog
+      title="What the picture costs"
+      open
+      onOpenChange={(o) => !o && onClose()}
+      width="w-[640px]"
+    >
+      {last ? (
+        <>
+          <p className="mb-3 text-sm text-dim">
+            The last full picture, {last.region.width} × {last.region.height} px, took{' '}
+            <span className="text-ink">{ms(last.took)}</span>. Kept from picture to picture:{' '}
+            <span className="text-ink">{mb(last.held)}</span>; all pixels together:{' '}
+            <span className="text-ink">{mb(last.use.held)}</span>, at most {mb(last.use.most)}.
+          </p>
+          <div className="max-h-[56vh] overflow-y-auto">
+            <div
+              ref={place}
+              style={{ height }}
+              data-testid="cost-chart"
+              role="img"
+              aria-label={rows.map((r) => `${r.name}: ${ms(r.took)}`).join(', ')}
+            />
+          </div>
+          <p className="mt-3 text-sm text-dim">
+            Grey bars were kept from before. Point at a bar for its steps; click it to go to the
+            layer.
+          </p>
+        </>
+      ) : (
+        <p className="text-sm text-dim">No full picture has been made yet.</p>
+      )}
+    </Dialog>
+  );
+}

@@ -1,0 +1,94 @@
+import type { RefObject } from 'react';
+import { apply, invert } from '@ignis/core/geometry/affine';
+import { setMask } from '@ignis/core/scene/edits';
+import { placed, placementMap } from '@ignis/core/scene/placement';
+import type { Layer } from '@ignis/core/scene/schema';
+import { useAround, useBench } from '../../state/bench';
+import { toStage } from './path-outline';
+import { follow, scenePoint } from './pointer';
+
+interface Props {
+  stage: RefObject<HTMLElement | null>;
+  layer: Layer;
+}
+
+/** The two ends of a fade on a mask: where all shows, and where nothing does. */
+export function MaskEnds({ stage, layer }: Props) {
+  const view = useBench((s) => s.view);
+  const around = useAround(layer.id);
+  const shape = layer.mask?.shape;
+  if (shape?.kind !== 'fade' || !layer.mask) return null;
+  const placement = layer.mask.moves ? layer.placement : placed();
+  const map = toStage(view, around, placement);
+  const back = invert(placementMap(placement));
+  if (!back) return null;
+  const { drag, drop } = useBench.getState();
+  const from = apply(map, { x: shape.x0, y: shape.y0 });
+  const to = apply(map, { x: shape.x1, y: shape.y1 });
+
+  const pull = (end: 'from' | 'to') => (down: React.PointerEvent) => {
+    if (down.button !== 0) return;
+    down.stopPropagation();
+    follow(down.nativeEvent, {
+      move(e) {
+        const p = apply(back, scenePoint(stage.current!, e, around));
+        const at = { x: Math.round(p.x * 10) / 10, y: Math.round(p.y * 10) / 10 };
+        const ends = end === 'from' ? { x0: at.x, y0: at.y } : { x1: at.x, y1: at.y };
+        drag('Move the fade', setMask(layer.id, { shape: { ...shape, ...ends } }));
+      },
+      up: drop,
+    });
+  };
+
+  const end = (name: 'from' | 'to', p: { x: number; y: number }, word: string) => (
+    <g onPointerDown={pull(name)} className="cursor-move" data-testid={`fade-${name}`}>
+      <circle cx={p.x} cy={p.y} r={14} fill="transparent" />
+      <circle
+        cx={p.x}
+        cy={p.y}
+        r={7}
+        fill={name === 'from' ? '#fff' : '#161616'}
+        stroke={name === 'from' ? '#000' : '#fff'}
+        strokeWidth={2}
+      />
+      <text
+        x={p.x + 13}
+        y={p.y + 4}
+        fontSize={12}
+        fill="#fff"
+        stroke="#000"
+        strokeWidth={3}
+        paintOrder="stroke"
+        pointerEvents="none"
+      >
+        {word}
+      </text>
+    </g>
+  );
+  return (
+    <g>
+      {shape.radial && (
+        <circle
+          cx={from.x}
+          cy={from.y}
+          r={Math.hypot(to.x - from.x, to.y - from.y)}
+          fill="none"
+          stroke="#fff"
+          strokeDasharray="4 4"
+          pointerEvents="none"
+        />
+      )}
+      <line
+        x1={from.x}
+        y1={from.y}
+        x2={to.x}
+        y2={to.y}
+        stroke="#ff7a3c"
+        strokeWidth={1.5}
+        pointerEvents="none"
+      />
+      {end('from', from, 'all')}
+      {end('to', to, 'nothing')}
+    </g>
+  );
+}

@@ -1,0 +1,43 @@
+import { ChevronLeft, ChevronRight } from 'lucide-react';
+import type { Layer } from '@ignis/core/scene/schema';
+import { useBench } from '../../state/bench';
+import { fold } from '../actions';
+import { Card } from './card';
+import type { Drop } from './drop';
+import { Cards } from './strip';
+
+interface Props {
+  layer: Layer;
+  layers: readonly Layer[];
+  small: boolean;
+  drop: Drop | null;
+}
+
+/** A group as a bracket round its cards; folded, only its own card is left. */
+export function Group({ layer, layers, small, drop }: Props) {
+  const folded = useBench((s) => s.folded.has(layer.id));
+  const count = layers.length === 1 ? '1 layer' : `${layers.length} layers`;
+  return (
+    <li
+      aria-label={`Group ${layer.name}, ${count}`}
+      className="flex shrink-0 items-center gap-2 rounded-xl border-x-2 border-dim/60 bg-ground/60 px-1.5 py-1"
+    >
+      <ul className="contents">
+        <Card layer={layer} small={small} drop={drop?.over === layer.id ? drop.how : null} />
+        <li className="contents">
+          <button
+            type="button"
+            aria-expanded={!folded}
+            aria-label={`${folded ? 'Unfold' : 'Fold'} ${layer.name}`}
+            title={folded ? `Show its ${count}` : 'Fold its layers away'}
+            onClick={() => fold(layer.id)}
+            className="grid h-16 w-4 shrink-0 place-items-center rounded text-dim hover:bg-raised hover:text-ink"
+          >
+            {folded ? <ChevronRight size={14} /> : <ChevronLeft size={14} />}
+          </button>
+        </li>
+        {!folded && <Cards layers={layers} small={small} drop={drop} />}
+      </ul>
+    </li>
+  );
+}
