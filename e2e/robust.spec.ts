@@ -37,7 +37,7 @@ test('a worker that dies is replaced, and the picture is made again', async ({ p
   page.on('worker', (w) => workers.push(w));
   await openExample(page, 'Heron in neon');
   const before = workers.length;
-  await workers.at(-1)!.evaluate(() =>
+  await workers.findLast((w) => w.url().includes('engine'))!.evaluate(() =>
     setTimeout(() => {
       throw new Error('out of memory');
     }, 0),

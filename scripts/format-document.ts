@@ -56,7 +56,7 @@ function said(s: JsonSchema): string {
   if (s.type === 'object') return 'object, see below';
   if (s.const !== undefined) return `\`${JSON.stringify(s.const)}\``;
   if (s.enum) return s.enum.map((v) => `\`${String(v)}\``).join(', ');
-  if (s.anyOf ?? s.oneOf) return (s.anyOf ?? s.oneOf)!.map(said).join(' or ');
+  if (s.anyOf ?? s.oneOf) return [...new Set((s.anyOf ?? s.oneOf)!.map(said))].join(' or ');
   if (s.type === 'array')
     return `list of ${s.items?.$ref || s.items?.type === 'object' || s.items?.anyOf || s.items?.oneOf ? 'objects' : said(s.items ?? {})}`;
   const limits =

@@ -1,8 +1,9 @@
 import type { Plane } from '../pixels/buffer';
 import { plane } from '../pixels/buffer';
+import { floats, scoped } from '../pixels/heap';
 import type { Region } from '../pixels/region';
 import { covering, intersect, isEmpty } from '../pixels/region';
-import { accumulateEdge, sumRows } from './accumulate';
+import { onHeap, run, sweep } from './machine';
 
 /** Which windings count as inside: any but zero, or the odd ones (SVG's fill-rule). */
 export type FillRule = 'nonzero' | 'evenodd';
@@ -24,6 +25,9 @@ export function polygonRegion(polygons: readonly Float64Array[]): Region {
   return covering(x0, y0, x1, y1);
 }
 
+/** 64-bit floats that the kernel keeps of an edge (assembly/sweep.ts). */
+const RECORD = 9;
+
 /**
  * How much of each pixel the inside of closed polygons covers, 0–1: the exact area, also where they
  * cross or lie over one another.
@@ -34,36 +38,44 @@ export function polygonRegion(polygons: readonly Float64Array[]): Region {
  */
 export function coverage(polygons: readonly Float64Array[], rule: FillRule, within: Region): Plane {
   const region = intersect(polygonRegion(polygons), within);
-  const out = plane(region);
-  if (isEmpty(region)) return out;
-  sweep(
-    edgesOf(polygons, region.y, region.y + region.height),
-    rule,
-    region.y,
-    (x0, y0, x1, y1, sign) => accumulateEdge(out.data, region, x0, y0, x1, y1, sign),
-  );
-  sumRows(out.data, region);
-  return out;
+  if (isEmpty(region)) return plane(region);
+  return scoped(() => {
+    const out = plane(region);
+    const corners = polygons.reduce((n, p) => n + p.length / 2, 0);
+    const edges = doubles(corners * RECORD);
+    const count = writeEdges(polygons, region.y, region.y + region.height, edges);
+    const events = doubles(count * 2);
+    for (let i = 0; i < count; i++) {
+      events[2 * i] = edges[i * RECORD + 1]!;
+      events[2 * i + 1] = edges[i * RECORD + 2]!;
+    }
+    events.sort();
+    onHeap((at) => {
+      const plane = at(out.data, 'write');
+      sweep([
+        ...[at(edges), count, at(events), at(floats(2 * count)), rule === 'evenodd' ? 1 : 0],
+        ...[plane, region.width, region.height, region.x, region.y],
+      ]);
+      run('sumRows', region.height, region.width, [plane, region.width * 4, region.width]);
+    });
+    return out;
+  });
 }
 
-/** An edge that runs down, with where it began to part inside from outside, and how. */
-interface Edge {
-  x0: number;
-  y0: number;
-  y1: number;
-  slope: number;
-  winding: 1 | -1;
-  /** +1: the inside begins right of it; -1: it ends there; 0: neither. */
-  sign: number;
-  /** Where `sign` last changed. */
-  since: number;
-  /** Where it stands at the top and the bottom of the strip being swept. */
-  top: number;
-  bottom: number;
+/** Room for 64-bit floats. */
+function doubles(count: number): Float64Array {
+  const { buffer, byteOffset } = floats(Math.max(2, 2 * count));
+  return new Float64Array(buffer, byteOffset, count);
 }
 
-function edgesOf(polygons: readonly Float64Array[], top: number, bottom: number): Edge[] {
-  const edges: Edge[] = [];
+/** Writes the edges that are not level and reach into the rows from `top` to `bottom`; returns their number. */
+function writeEdges(
+  polygons: readonly Float64Array[],
+  top: number,
+  bottom: number,
+  edges: Float64Array,
+): number {
+  let count = 0;
   for (const p of polygons) {
     const n = p.length;
     for (let i = 0; i < n; i += 2) {
@@ -75,100 +87,16 @@ function edgesOf(polygons: readonly Float64Array[], top: number, bottom: number)
       const y1 = p[b + 1]!;
       if (y0 === y1 || y1 <= top || y0 >= bottom) continue;
       const slope = (p[b]! - p[a]!) / (y1 - y0);
-      const from = Math.max(y0, top);
-      edges.push({
-        x0: p[a]! + slope * (from - y0),
-        y0: from,
-        y1: Math.min(y1, bottom),
-        slope,
-        winding: down ? 1 : -1,
-        sign: 0,
-        since: from,
-        top: 0,
-        bottom: 0,
-      });
+      const from = y0 > top ? y0 : top;
+      const at = count++ * RECORD;
+      edges[at] = p[a]! + slope * (from - y0);
+      edges[at + 1] = from;
+      edges[at + 2] = y1 < bottom ? y1 : bottom;
+      edges[at + 3] = slope;
+      edges[at + 4] = down ? 1 : -1;
+      edges[at + 5] = 0;
+      edges[at + 6] = from;
     }
   }
-  return edges.sort((a, b) => a.y0 - b.y0);
-}
-
-type Emit = (x0: number, y0: number, x1: number, y1: number, sign: number) => void;
-
-/** Crossings closer than this to a strip's top are taken to lie on it, px. */
-const NEAR = 1e-7;
-
-function sweep(edges: Edge[], rule: FillRule, top: number, emit: Emit): void {
-  const events = new Float64Array(edges.length * 2);
-  edges.forEach((e, i) => {
-    events[2 * i] = e.y0;
-    events[2 * i + 1] = e.y1;
-  });
-  events.sort();
-  const active: Edge[] = [];
-  let next = 0;
-  let y = top;
-  for (const event of events) {
-    if (event <= y) {
-      if (event < y) continue;
-    } else {
-      while (y < event && active.length > 0) y = strip(active, y, event, rule, emit);
-      y = event;
-    }
-    let kept = 0;
-    for (const e of active) {
-      if (e.y1 > y) active[kept++] = e;
-      else flush(e, y, emit);
-    }
-    active.length = kept;
-    while (next < edges.length && edges[next]!.y0 <= y) active.push(edges[next++]!);
-  }
-}
-
-/** Sweeps from y towards `end`, at most to the first crossing; returns how far it came. */
-function strip(active: Edge[], y: number, end: number, rule: FillRule, emit: Emit): number {
-  for (const e of active) {
-    e.top = e.x0 + e.slope * (y - e.y0);
-    e.bottom = e.x0 + e.slope * (end - e.y0);
-  }
-  // Nearly sorted from the strip before: insertion is the quickest way.
-  for (let i = 1; i < active.length; i++) {
-    const e = active[i]!;
-    let j = i - 1;
-    while (
-      j >= 0 &&
-      (active[j]!.top > e.top || (active[j]!.top === e.top && active[j]!.bottom > e.bottom))
-    )
-      active[j + 1] = active[j--]!;
-    active[j + 1] = e;
-  }
-  let first = 1;
-  const height = end - y;
-  for (let i = 1; i < active.length; i++) {
-    const a = active[i - 1]!;
-    const b = active[i]!;
-    if (a.bottom <= b.bottom) continue;
-    const gap = b.top - a.top;
-    const t = gap / (gap + a.bottom - b.bottom);
-    first = Math.min(first, Math.max(t, NEAR / height));
-  }
-  let winding = 0;
-  let inside = false;
-  for (const e of active) {
-    winding += e.winding;
-    const now = rule === 'nonzero' ? winding !== 0 : (winding & 1) !== 0;
-    const sign = now === inside ? 0 : now ? 1 : -1;
-    inside = now;
-    if (sign !== e.sign) {
-      flush(e, y, emit);
-      e.sign = sign;
-      e.since = y;
-    }
-  }
-  return first >= 1 ? end : y + height * first;
-}
-
-function flush(e: Edge, y: number, emit: Emit): void {
-  if (e.sign !== 0 && y > e.since)
-    emit(e.x0 + e.slope * (e.since - e.y0), e.since, e.x0 + e.slope * (y - e.y0), y, e.sign);
-  e.sign = 0;
+  return count;
 }

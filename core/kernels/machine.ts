@@ -33,6 +33,7 @@ const ROW_KERNELS = [
   'shareAcross',
   'shareDown',
   'spread',
+  'sumRows',
   'toneRows',
   'unpackRows',
   'unwrapRows',
@@ -42,6 +43,7 @@ const ROW_KERNELS = [
 export type RowKernel = (typeof ROW_KERNELS)[number];
 type Exports = Record<RowKernel, (...args: number[]) => void> & {
   heapBase(): number;
+  sweep(...args: number[]): void;
   useScratch(at: number): void;
   checkAgainst(list: number): void;
 };
@@ -252,9 +254,12 @@ export function run(kernel: RowKernel, rows: number, floats: number, args: numbe
   if (Atomics.load(words, FAILED)) throw new Error(`The kernel ${kernel} failed.`);
 }
 
+/** Runs the sweep over polygons, which is one thread's work (assembly/sweep.ts). */
+export const sweep = (args: number[]): void => machine!.exports.sweep(...args);
+
 /** Where an array stands in the memory, byte; one that is elsewhere is copied there first. */
 export interface Placing {
-  (array: Float32Array | Uint8Array | Uint16Array, use?: 'read' | 'write'): number;
+  (array: Float32Array | Float64Array | Uint8Array | Uint16Array, use?: 'read' | 'write'): number;
 }
 
 /**

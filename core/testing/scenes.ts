@@ -3,7 +3,9 @@ import type { Path } from '../geometry/path';
 import { smooth } from '../geometry/path';
 import type { Picture } from '../kernels/picture';
 import { picture } from '../kernels/picture';
-import { newLine, newPicture, newScene, newStep } from '../scene/make';
+import type { MaskShape } from '../masks/index';
+import type { Mask } from '../masks/mask';
+import { newFill, newGrade, newGroup, newLine, newPicture, newScene, newStep } from '../scene/make';
 import type { Layer, Scene } from '../scene/schema';
 import { blends } from '../blend/index';
 import { steps } from '../steps/index';
@@ -48,38 +50,88 @@ const placement = fc.record({
   rotation: fc.constantFrom(0, 0, 30, 90, -17),
 });
 
-const layer: fc.Arbitrary<Layer> = fc
+const mask: fc.Arbitrary<Mask> = fc
   .record({
-    line: fc.option(path),
-    placement,
-    opacity: fc.integer({ min: 0, max: 100 }),
-    blend: fc.constantFrom(...blends.map((b) => b.name)),
-    visible: fc.boolean(),
-    steps: fc.array(fc.constantFrom(...steps.map((s) => s.kind)), { maxLength: 3 }),
-    width: fc.integer({ min: 1, max: 14 }),
+    shape: fc.oneof(
+      fc.constant<MaskShape>({ kind: 'full' }),
+      fc
+        .tuple(fc.boolean(), place, place, place, place)
+        .map(([radial, x0, y0, x1, y1]): MaskShape => ({ kind: 'fade', radial, x0, y0, x1, y1 })),
+      fc.constant<MaskShape>({ kind: 'picture', asset: ASSET, width: 60, height: 44 }),
+    ),
+    enabled: fc.boolean(),
+    invert: fc.boolean(),
+    density: fc.constantFrom(100, 100, 60),
+    feather: fc.constantFrom(0, 0, 3, 9),
+    moves: fc.boolean(),
   })
-  .map(({ line, placement, steps, width, ...rest }) => {
-    const made = line
-      ? newLine('Line', line, '#ff5a1f', width)
-      : newPicture(
+  .map((m) => m as Mask);
+
+const own: fc.Arbitrary<Layer> = fc.oneof(
+  {
+    weight: 3,
+    arbitrary: fc
+      .tuple(path, fc.integer({ min: 1, max: 9 }))
+      .map(([line, width]) => newLine('Line', line, '#ff5a1f', width)),
+  },
+  {
+    weight: 3,
+    arbitrary: fc
+      .constant(null)
+      .map(() =>
+        newPicture(
           'Picture',
           { kind: 'picture', asset: ASSET, width: 60, height: 44 },
           newScene('', 100, 100, null),
           { x: 50, y: 50 },
           true,
-        );
-    return {
+        ),
+      ),
+  },
+  { weight: 1, arbitrary: fc.constantFrom('#203a80', '#e07020').map((c) => newFill('Fill', c)) },
+  { weight: 1, arbitrary: fc.constant(null).map(() => newGrade('Grade', [])) },
+);
+
+/** A layer of any kind, with all that can be set on it; groups hold layers of up to `depth` more levels. */
+const layerWithin = (depth: number): fc.Arbitrary<Layer> =>
+  fc
+    .record({
+      made:
+        depth > 0
+          ? fc.oneof(
+              { weight: 4, arbitrary: own },
+              {
+                weight: 1,
+                arbitrary: fc
+                  .tuple(
+                    fc.array(layerWithin(depth - 1), { maxLength: 3 }),
+                    fc.constantFrom('through' as const, 'one' as const),
+                  )
+                  .map(([layers, lands]) => newGroup('Group', layers, lands)),
+              },
+            )
+          : own,
+      placement,
+      opacity: fc.constantFrom(100, 100, 70, 0),
+      blend: fc.constantFrom('normal', 'normal', ...blends.map((b) => b.name)),
+      visible: fc.constantFrom(true, true, true, false),
+      clip: fc.boolean(),
+      body: fc.constantFrom(100, 100, 40, 0),
+      mask: fc.option(mask, { freq: 3 }),
+      steps: fc.array(fc.constantFrom(...steps.map((s) => s.kind)), { maxLength: 2 }),
+    })
+    .map(({ made, placement, steps, ...rest }) => ({
       ...made,
       ...rest,
       placement: { ...made.placement, ...placement },
-      steps: steps.map((k) => newStep(k) as Layer['steps'][number]),
-    };
-  });
+      steps: steps.map((k) => newStep(k)),
+    }));
 
-/** Scenes of 100 × 100 px with lines, pictures, placements, blends and steps. */
+/** Scenes of 100 × 100 px with layers of every kind, nested, clipped and masked. */
 export const scene: fc.Arbitrary<Scene> = fc
   .record({
-    layers: fc.array(layer, { maxLength: 4 }),
+    layers: fc.array(layerWithin(2), { maxLength: 5 }),
     background: fc.option(fc.constant('#203040')),
+    mixing: fc.constantFrom('displayed' as const, 'displayed' as const, 'light' as const),
   })
-  .map(({ layers, background }) => ({ ...newScene('Test', 100, 100, background), layers }));
+  .map((s) => ({ ...newScene('Test', 100, 100, null), ...s }));

@@ -19,3 +19,4 @@ export {
   toneRows,
   unwrapRows,
 } from './rows';
+export { sumRows, sweep } from './sweep';

@@ -1,4 +1,4 @@
-import type { Region } from '../pixels/region';
+import type { Region } from '../../pixels/region';
 
 /**
  * Adds one edge (running down, y0 < y1, absolute px) to an accumulation plane: each pixel gets what
