@@ -10,6 +10,6 @@ export default defineConfig({
     ],
     testTimeout: 30_000,
     globalSetup: ['scripts/kernels.mjs'],
-    setupFiles: ['core/kernels/load.ts'],
+    setupFiles: ['scripts/unit-setup.ts'],
   },
 });

@@ -4,19 +4,26 @@ import { fileURLToPath } from 'node:url';
 import { chromium } from '@playwright/test';
 import { BROWSER } from '../e2e/browser';
 import { createApp } from '../server/src/app';
+import { callHelpers } from '../server/src/threads';
+import '../server/src/scene-file';
 import { driven } from './driven';
+import { growth } from './growth';
+import { large } from './large';
 import { kernels } from './kernels';
 import { print } from './table';
 
 const rounds = process.argv.includes('--quick') ? 3 : 9;
 const at = (path: string) => fileURLToPath(new URL(path, import.meta.url));
 const server = createApp({ studio: at('../studio/dist'), scenes: at('../demo/scenes') }).listen(0);
+callHelpers();
 const browser = await chromium.launch(BROWSER);
 try {
   const { port } = server.address() as { port: number };
   const rows = [
     ...(await kernels(browser, Math.max(5, rounds))),
     ...(await driven(browser, `http://localhost:${port}`, rounds)),
+    ...large(),
+    ...growth(rounds),
   ];
   print(rows);
   await writeFile(at('results.json'), `${JSON.stringify(rows, null, 2)}\n`);

@@ -2,17 +2,22 @@
 import type { Browser } from '@playwright/test';
 import { createCanvas } from '@napi-rs/canvas';
 import sharp from 'sharp';
-import { blends } from '../core/blend/index';
+import { blendNamed } from '../core/blend/index';
 import { gaussianBlur } from '../core/kernels/blur';
 import { composite } from '../core/kernels/composite';
 import { coverage } from '../core/kernels/coverage';
+import { distanceField } from '../core/kernels/distance';
+import { threads } from '../core/kernels/machine';
 import type { ColourBuffer, Plane } from '../core/pixels/buffer';
+import { unwritten } from '../core/pixels/buffer';
+import { held, scoped } from '../core/pixels/heap';
 import { against, median, type Row } from './table';
 
 const width = 1920;
 const height = 1080;
 const region = { x: 0, y: 0, width, height };
-const SECTION = 'Kernels (1920 × 1080, float RGBA unless said)';
+const section = () =>
+  `Kernels (1920 × 1080, float RGBA unless said), ${threads() === 1 ? '1 thread' : `${threads()} threads`}`;
 
 type Task = () => unknown;
 
@@ -29,23 +34,30 @@ async function inTurn(rounds: number, ours: Task, reference: Task): Promise<[num
   return [median(times[0]), median(times[1])];
 }
 
-function noise(length: number): Float32Array {
-  let s = 1;
-  return Float32Array.from({ length }, () => {
-    s = (Math.imul(s, 1664525) + 1013904223) >>> 0;
-    return s / 4294967296;
+/** Noise on the heap, as a render would have it there. */
+function noise(channels: 1 | 4): ColourBuffer & Plane {
+  return held(() => {
+    const made = unwritten(region, channels);
+    let s = 1;
+    for (let i = 0; i < made.data.length; i++) {
+      s = (Math.imul(s, 1664525) + 1013904223) >>> 0;
+      made.data[i] = s / 4294967296;
+    }
+    return made;
   });
 }
 
 /** Measures every kernel there is. */
 export async function kernels(browser: Browser, rounds: number): Promise<Row[]> {
   const rows: Row[] = [];
-  const picture: ColourBuffer = { region, data: noise(width * height * 4) };
-  const shape: Plane = { region, data: noise(width * height) };
+  const picture = noise(4);
+  const shape = noise(1);
   const bytes = Buffer.from(Uint8Array.from(picture.data, (v) => v * 255));
-  const blur = (sigma: number) => () => gaussianBlur(picture, sigma, region, 4);
+  // Within a scope nothing is copied out, as in a render.
+  const onHeap = (work: () => unknown) => () => scoped(() => void work());
+  const blur = (sigma: number) => onHeap(() => gaussianBlur(picture, sigma, region, 4));
   const row = async (name: string, ours: Task, reference: Task, most: number) => {
-    rows.push(against(SECTION, name, ...(await inTurn(rounds, ours, reference)), most));
+    rows.push(against(section(), name, ...(await inTurn(rounds, ours, reference)), most));
   };
 
   const page = await browser.newPage();
@@ -83,20 +95,37 @@ export async function kernels(browser: Browser, rounds: number): Promise<Row[]> 
   await row('Gaussian blur, σ 250 px, against our own at σ 20', blur(250), blur(20), 1.2);
   await row(
     'Gaussian blur, one plane, σ 20 px, against our own RGBA',
-    () => gaussianBlur(shape, 20, region, 1),
+    onHeap(() => gaussianBlur(shape, 20, region, 1)),
     blur(20),
     0.35,
   );
 
-  const backdrop: ColourBuffer = { region, data: picture.data.slice() };
-  const copied = new Float32Array(picture.data.length);
-  for (const blend of blends)
-    await row(
-      `${blend.label} at an opacity, against copying the same bytes`,
-      () => composite(backdrop, picture, blend.mode, 0.7),
-      () => copied.set(picture.data),
-      2.5,
-    );
+  const backdrop = noise(4);
+  const plain = new Float32Array(picture.data.length);
+  const copied = new Float32Array(picture.data.length).fill(1);
+  const opaque = (i: number) => (backdrop.data[4 * i + 3] = 1);
+  for (let i = 0; i < width * height; i++) opaque(i);
+  for (const [names, most] of [
+    [['normal', 'screen', 'add', 'multiply', 'overlay', 'soft-light'], 2.5],
+    [['hue', 'saturation', 'color', 'luminosity'], 8],
+  ] as const)
+    for (const name of names) {
+      const { label, mode } = blendNamed(name);
+      await row(
+        `${label} at an opacity, against copying the same bytes`,
+        onHeap(() => composite(backdrop, picture, mode, 0.7)),
+        () => plain.set(copied),
+        most,
+      );
+    }
+  const plane = new Float32Array(shape.data.length);
+  const planeCopied = new Float32Array(shape.data.length).fill(1);
+  await row(
+    'Distance field of a plane, against copying it',
+    onHeap(() => distanceField(sparse(shape))),
+    () => plane.set(planeCopied),
+    15,
+  );
 
   const path = Float64Array.from({ length: 4000 }, (_, i) => {
     const a = (Math.floor(i / 2) / 2000) * 2 * Math.PI;
@@ -106,7 +135,7 @@ export async function kernels(browser: Browser, rounds: number): Promise<Row[]> 
   const skia = createCanvas(width, height).getContext('2d');
   await row(
     'Fill of a 2,000-segment path, antialiased, against Skia',
-    () => coverage([path], 'nonzero', region),
+    onHeap(() => coverage([path], 'nonzero', region)),
     () => {
       skia.clearRect(0, 0, width, height);
       skia.beginPath();
@@ -118,4 +147,14 @@ export async function kernels(browser: Browser, rounds: number): Promise<Row[]> 
     1.5,
   );
   return rows;
+}
+
+/** A shape as a picture has them: blobs with edges, made of noise once. */
+function sparse(shape: Plane): Plane {
+  if (shape.data[0] !== 2)
+    for (let y = 0, i = 0; y < height; y++)
+      for (let x = 0; x < width; x++, i++)
+        shape.data[i] = Math.sin(x / 90) * Math.cos(y / 70) > 0.55 ? 1 : 0;
+  shape.data[0] = 2;
+  return shape;
 }

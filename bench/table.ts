@@ -48,6 +48,18 @@ export const within = (
   met: ours <= most,
 });
 
+/** A row that only tells. */
+export const told = (section: string, name: string, ours: number, unit: string): Row => ({
+  section,
+  name,
+  ours,
+  reference: null,
+  unit,
+  ratio: null,
+  goal: '–',
+  met: true,
+});
+
 const figure = (v: number) => (v >= 100 ? v.toFixed(0) : v >= 10 ? v.toFixed(1) : v.toFixed(2));
 
 /** Prints one table a section. */
@@ -58,7 +70,7 @@ export function print(rows: Row[]): void {
     console.log('|---|---|---|---|---|---|');
     for (const r of rows.filter((x) => x.section === section))
       console.log(
-        `| ${r.name} | ${figure(r.ours)} ${r.unit} | ${r.reference === null ? '–' : `${figure(r.reference)} ${r.unit}`} | ${r.ratio === null ? '–' : r.ratio.toFixed(2)} | ${r.goal} | ${r.met ? 'yes' : 'no'} |`,
+        `| ${r.name} | ${figure(r.ours)} ${r.unit} | ${r.reference === null ? '–' : `${figure(r.reference)} ${r.unit}`} | ${r.ratio === null ? '–' : r.ratio.toFixed(2)} | ${r.goal} | ${r.goal === '–' ? '–' : r.met ? 'yes' : 'no'} |`,
       );
   }
 }

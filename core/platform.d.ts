@@ -15,3 +15,9 @@ declare namespace WebAssembly {
   }
 }
 declare function atob(base64: string): string;
+type BufferSource = ArrayBufferView<ArrayBuffer> | ArrayBuffer;
+interface ImageData {
+  readonly width: number;
+  readonly height: number;
+  readonly data: Uint8ClampedArray<ArrayBuffer>;
+}

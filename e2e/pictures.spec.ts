@@ -2,6 +2,7 @@
 import sharp from 'sharp';
 import { expect, test, type Page } from '@playwright/test';
 import { readPng, writePng } from '../core/files/png';
+import '../server/src/png-encoder';
 import { cards, dropOnStage, exported, newScene, openExample, settled } from './bench-page';
 
 const art = (width = 64, height = 40) =>
@@ -57,7 +58,11 @@ test('a PNG comes out of the export with its straight alpha as it went in', asyn
   const data = Uint8Array.from({ length: 16 * 16 * 4 }, (_, i) =>
     i % 4 === 3 ? 255 - ((i >> 2) % 200) : (i * 7) & 255,
   );
-  await open(page, 'soft.png', Buffer.from(writePng({ width: 16, height: 16, depth: 8, data })));
+  await open(
+    page,
+    'soft.png',
+    Buffer.from(await writePng({ width: 16, height: 16, depth: 8, data })),
+  );
   await page.waitForURL(/\/scene\//);
   await settled(page);
   expect([...readPng(await exported(page), 'out').data]).toEqual([...data]);

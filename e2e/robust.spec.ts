@@ -37,11 +37,13 @@ test('a worker that dies is replaced, and the picture is made again', async ({ p
   page.on('worker', (w) => workers.push(w));
   await openExample(page, 'Heron in neon');
   const before = workers.length;
-  await workers.findLast((w) => w.url().includes('engine'))!.evaluate(() =>
-    setTimeout(() => {
-      throw new Error('out of memory');
-    }, 0),
-  );
+  await workers
+    .findLast((w) => w.url().includes('engine'))!
+    .evaluate(() =>
+      setTimeout(() => {
+        throw new Error('out of memory');
+      }, 0),
+    );
   await expect.poll(() => workers.length, { timeout: 3000 }).toBeGreaterThanOrEqual(before);
   await page.getByRole('button', { name: 'Hide Heron' }).click();
   await expect.poll(() => workers.length).toBeGreaterThan(before);

@@ -1,4 +1,5 @@
-import { convertIndexedToRgb, decode, encode } from 'fast-png';
+import encode, { init } from '@jsquash/png/encode.js';
+import { convertIndexedToRgb, decode } from 'fast-png';
 import type { StraightImage } from '../pixels/picture';
 import { FileFault } from './fault';
 
@@ -58,10 +59,31 @@ function widened(packed: Uint8Array, bits: number, width: number, height: number
   return out;
 }
 
-/** Straight RGBA as the bytes of a PNG of the same depth. */
-export function writePng({ width, height, depth, data }: StraightImage): Uint8Array {
-  return encode(
-    { width, height, depth, channels: 4, data: data as Uint8Array },
-    { zlib: { level: 4 } },
-  );
+/**
+ * Straight RGBA as the bytes of a PNG of the same depth, the same on every machine. Where the encoder
+ * cannot fetch its own code, `usePngEncoder` must have handed it over.
+ */
+export async function writePng({ width, height, depth, data }: StraightImage): Promise<Uint8Array> {
+  // The encoder takes the whole buffer that an array stands in, and 16 bits as they stand in the file.
+  const encoded =
+    depth === 16
+      ? encode({ width, height, data: swapped(data as Uint16Array) }, { bitDepth: 16 })
+      : encode({ width, height, data: whole(data) } as ImageData, { bitDepth: 8 });
+  return new Uint8Array(await encoded);
 }
+
+/** The bytes themselves if they have a buffer of their own, else a copy that has. */
+const whole = (data: StraightImage['data']) =>
+  (data.byteLength === data.buffer.byteLength
+    ? data
+    : data.slice()) as Uint8ClampedArray<ArrayBuffer>;
+
+/** 16-bit values with their two bytes the other way round. */
+function swapped(data: Uint16Array): Uint16Array<ArrayBuffer> {
+  const out = new Uint16Array(data.length);
+  for (let i = 0; i < out.length; i++) out[i] = ((data[i]! & 0xff) << 8) | (data[i]! >> 8);
+  return out;
+}
+
+/** Hands the compiled PNG encoder over: where there is no address to fetch it from. */
+export const usePngEncoder = async (code: BufferSource): Promise<void> => void (await init(code));

@@ -18,6 +18,7 @@ const ROW_KERNELS = [
   'copyRows',
   'distanceAcross',
   'distanceDown',
+  'fadeRows',
   'fillRows',
   'finishRows',
   'gradeHue',
@@ -189,7 +190,20 @@ export function inviteHelper(): Invitation | null {
 }
 
 /** How many threads may be at work, this one included. */
-export const threads = (): number => 1 + (machine?.helpers ?? 0);
+export const threads = (): number => (lonely ? 1 : 1 + (machine?.helpers ?? 0));
+
+let lonely = false;
+
+/** Runs some work on this thread alone: the result is the same, to measure what threads are worth. */
+export function alone<T>(work: () => T): T {
+  const before = lonely;
+  lonely = true;
+  try {
+    return work();
+  } finally {
+    lonely = before;
+  }
+}
 
 /** A helping thread's life: sleeps until there are rows to compute, and never returns. */
 export function help({ module, memory, control, scratch }: Invitation): never {
@@ -228,7 +242,7 @@ function takePart(exports: Exports, words: Int32Array, values: Float64Array): vo
 export function run(kernel: RowKernel, rows: number, floats: number, args: number[]): void {
   const m = machine!;
   if (rows <= 0) return;
-  if (m.helpers === 0 || rows * floats < WORTH_SHARING) {
+  if (m.helpers === 0 || lonely || rows * floats < WORTH_SHARING) {
     m.exports[kernel](...args, 0, rows);
     return;
   }

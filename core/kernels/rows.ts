@@ -1,3 +1,4 @@
+import type { Affine } from '../geometry/affine';
 import type { ColourBuffer, Plane } from '../pixels/buffer';
 import { unwritten } from '../pixels/buffer';
 import type { Rgb } from '../pixels/colour';
@@ -132,4 +133,21 @@ export function level({ region, data }: Plane, scale: number, lift: number): voi
       ...[at(data, 'write'), region.width * 4, region.width, scale, lift],
     ]),
   );
+}
+
+/**
+ * A fade over a region: 1 where t ≤ 0, 0 where t ≥ 1, smooth between (3u² − 2u³), so that no line shows
+ * where it begins. `map` takes px of the render to a place (u, v): t is u along a line, and √(u² + v²)
+ * round a point.
+ */
+export function fadePlane(region: Region, map: Affine, radial: boolean): Plane {
+  const out: Plane = unwritten(region, 1);
+  const [a, b, c, d, e, f] = map;
+  onHeap((at) =>
+    run('fadeRows', region.height, region.width * 4, [
+      ...[at(out.data, 'write'), region.width * 4, region.x, region.y, region.width],
+      ...[radial ? 1 : 0, a, c, e, b, d, f],
+    ]),
+  );
+  return out;
 }

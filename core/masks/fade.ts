@@ -1,7 +1,8 @@
 import * as v from 'valibot';
 import type { MaskShapeDefinition } from '../definitions/mask';
-import { apply, invert } from '../geometry/affine';
-import { unwritten } from '../pixels/buffer';
+import type { Affine } from '../geometry/affine';
+import { invert, multiply, translation } from '../geometry/affine';
+import { fadePlane } from '../kernels/rows';
 
 const coordinate = v.pipe(v.number(), v.finite(), v.minValue(-1e6), v.maxValue(1e6));
 
@@ -25,28 +26,13 @@ export const fade: MaskShapeDefinition<FadeShape> = {
   schema: fadeSchema,
   assets: () => [],
   render(s, { map, wanted }) {
-    const out = unwritten(wanted, 1);
     const back = invert(map);
     const dx = s.x1 - s.x0;
     const dy = s.y1 - s.y0;
     const square = dx * dx + dy * dy;
-    if (!back || square === 0) {
-      out.data.fill(1);
-      return out;
-    }
-    const length = Math.sqrt(square);
-    for (let y = 0, i = 0; y < wanted.height; y++) {
-      // Along a row the place in the mask moves evenly.
-      const first = apply(back, { x: wanted.x + 0.5, y: wanted.y + y + 0.5 });
-      for (let x = 0; x < wanted.width; x++, i++) {
-        const px = first.x + back[0] * x - s.x0;
-        const py = first.y + back[1] * x - s.y0;
-        const t = s.radial ? Math.sqrt(px * px + py * py) / length : (px * dx + py * dy) / square;
-        const u = t < 0 ? 0 : t > 1 ? 1 : t;
-        // Smooth at both ends, so that no line shows where it begins.
-        out.data[i] = 1 - u * u * (3 - 2 * u);
-      }
-    }
-    return out;
+    if (!back || square === 0) return fadePlane(wanted, [0, 0, 0, 0, 0, 0], false);
+    // From px of the render to shares of the way: along it, and across.
+    const turn: Affine = [dx / square, -dy / square, dy / square, dx / square, 0, 0];
+    return fadePlane(wanted, multiply(turn, multiply(translation(-s.x0, -s.y0), back)), s.radial);
   },
 };

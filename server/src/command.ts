@@ -46,7 +46,7 @@ export async function run(args: string[]): Promise<number> {
         ...options,
         picture: pictureFrom(await decodeAssets(assets)),
       });
-      await writeFile(out, writePng(image));
+      await writeFile(out, await writePng(image));
     });
 
   program

@@ -8,6 +8,7 @@ import { assemble, unpackScene } from '@ignis/core/files/ignis-file';
 import { inspectPicture } from '@ignis/core/files/picture-file';
 import { readPng } from '@ignis/core/files/png';
 import '@ignis/core/kernels/load';
+import './png-encoder';
 import type { Picture } from '@ignis/core/kernels/picture';
 import { picture } from '@ignis/core/kernels/picture';
 

@@ -161,7 +161,7 @@ const engine: Engine = {
     const scale = Math.min(1, side / Math.max(scene.width, scene.height));
     const picture = await picturesFor(scene);
     return pngBlob(
-      writePng(
+      await writePng(
         withRoom(() =>
           scoped(() => {
             const region = wholeScene(scene, scale);
@@ -192,7 +192,7 @@ const engine: Engine = {
       picture,
       progress: (done) => progress(done * 0.85),
     });
-    return pngBlob(writePng(image));
+    return pngBlob(await writePng(image));
   },
 
   async bringIn(blob, name) {

@@ -10,6 +10,7 @@ export { halveRows, warpRows } from './resample';
 export {
   alphaRows,
   copyRows,
+  fadeRows,
   fillRows,
   linearRows,
   maskRows,

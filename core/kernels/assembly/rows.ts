@@ -193,3 +193,39 @@ export function multiplyRows(
     for (const end = d + (width << 2); d < end; d += 4, mp += 4) put(d, get(d) * get(mp));
   }
 }
+
+/**
+ * Rows of a fade: 1 where t ≤ 0, 0 where t ≥ 1, and smooth between. Along a line, t = a·x + b·y + c for
+ * the middle of px (x, y); round a point (`radial`), t = |(a·x + b·y + c, d·x + e·y + f)|.
+ */
+export function fadeRows(
+  p: usize,
+  stride: i32,
+  x0: i32,
+  y0: i32,
+  width: i32,
+  radial: i32,
+  a: f64,
+  b: f64,
+  c: f64,
+  d: f64,
+  e: f64,
+  f: f64,
+  from: i32,
+  to: i32,
+): void {
+  for (let y = from; y < to; y++) {
+    const at = p + y * stride;
+    const py = (y0 + y) as f64 + 0.5;
+    for (let x = 0; x < width; x++) {
+      const px = (x0 + x) as f64 + 0.5;
+      let t = a * px + b * py + c;
+      if (radial) {
+        const s = d * px + e * py + f;
+        t = sqrt<f64>(t * t + s * s);
+      }
+      const u = t < 0 ? 0 : t > 1 ? 1 : t;
+      put(at + (x << 2), (1 - u * u * (3 - 2 * u)) as f32);
+    }
+  }
+}
