@@ -44,6 +44,7 @@ const ROW_KERNELS = [
 export type RowKernel = (typeof ROW_KERNELS)[number];
 type Exports = Record<RowKernel, (...args: number[]) => void> & {
   heapBase(): number;
+  clear(at: number, bytes: number): void;
   sweep(...args: number[]): void;
   useScratch(at: number): void;
   checkAgainst(list: number): void;
@@ -137,7 +138,7 @@ export function startKernels(
   const missing = reserved - memory.buffer.byteLength;
   if (missing > 0) memory.grow(Math.ceil(missing / 65_536));
   exports.useScratch(rooms);
-  useMemory(memory, build === 'shared', reserved);
+  useMemory(memory, build === 'shared', reserved, (at, bytes) => exports.clear(at, bytes));
   machine = {
     build,
     exports,

@@ -1,4 +1,4 @@
-import { floats } from './heap';
+import { floats, zeros } from './heap';
 import type { Region } from './region';
 import { intersect, isEmpty } from './region';
 
@@ -20,13 +20,13 @@ const size = (r: Region, channels: number) => Math.max(0, r.width * r.height * c
 /** A transparent colour buffer over a region. */
 export const colourBuffer = (region: Region): ColourBuffer => ({
   region,
-  data: floats(size(region, 4)).fill(0),
+  data: zeros(size(region, 4)),
 });
 
 /** A plane of zeros over a region. */
 export const plane = (region: Region): Plane => ({
   region,
-  data: floats(size(region, 1)).fill(0),
+  data: zeros(size(region, 1)),
 });
 
 /** A colour buffer (4 channels) or plane (1 channel) of unknown content, to be written whole. */
@@ -52,7 +52,7 @@ export function crop<T extends ColourBuffer | Plane>(
     from.height === region.height
   )
     return source;
-  const data = floats(size(region, channels)).fill(0);
+  const data = zeros(size(region, channels));
   const common = intersect(from, region);
   if (!isEmpty(common)) {
     for (let y = common.y; y < common.y + common.height; y++) {

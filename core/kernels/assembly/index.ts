@@ -9,6 +9,7 @@ export { gradeHue, gradeLight, gradeRamp } from './grade';
 export { halveRows, warpRows } from './resample';
 export {
   alphaRows,
+  clear,
   copyRows,
   fadeRows,
   fillRows,

@@ -1,6 +1,11 @@
 /** Plain work on rows: filling, copying, masks, mixing. Strides are in bytes. */
 import { get, get4, put, put4, splat } from './access';
 
+/** Sets bytes to 0. */
+export function clear(at: usize, bytes: usize): void {
+  memory.fill(at, 0, bytes);
+}
+
 /** Fills rows of RGBA with one premultiplied colour. */
 export function fillRows(
   b: usize,
