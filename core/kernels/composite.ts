@@ -11,15 +11,18 @@ export type Mode = number;
  * Composites `source` at an opacity (0–1) onto `backdrop`, in place, where both have pixels:
  * co = cs·αs·(1 − αb) + cb·αb·(1 − αs) + αs·αb·B(cb, cs), αo = αs + αb·(1 − αs)
  * (Compositing and Blending Level 1, sections 5 and 9.1; colours premultiplied). Blends whose formula
- * assumes 0–1 get clamped colours, and what the backdrop has above 1 is carried through.
+ * assumes 0–1 get clamped colours, and what the backdrop has above 1 is carried through. A mask
+ * multiplies the source; where it has nothing, nothing changes.
  */
 export function composite(
   backdrop: ColourBuffer,
   source: ColourBuffer,
   mode: Mode,
   opacity: number,
+  mask: Plane | null = null,
 ): void {
-  const common = intersect(backdrop.region, source.region);
+  const both = intersect(backdrop.region, source.region);
+  const common = mask ? intersect(both, mask.region) : both;
   onHeap((at) =>
     run('composite', common.height, common.width * 8, [
       mode,
@@ -28,7 +31,34 @@ export function composite(
         backdrop.region.width * 16,
       ],
       ...[at(source.data) + offset(source.region, common) * 16, source.region.width * 16],
+      ...(mask ? [at(mask.data) + offset(mask.region, common) * 4, mask.region.width * 4] : [0, 0]),
       ...[common.width, opacity],
+    ]),
+  );
+}
+
+/**
+ * Moves a backdrop under a blend towards `made`, which has its coverage and all of its px, by an amount
+ * (0–1) and, if there is one, a plane: the coverage stays, and at whole amount the colour is B.
+ */
+export function settle(
+  backdrop: ColourBuffer,
+  made: ColourBuffer,
+  mode: Mode,
+  amount: number,
+  mask: Plane | null,
+): void {
+  const common = mask ? intersect(backdrop.region, mask.region) : backdrop.region;
+  onHeap((at) =>
+    run('settleRows', common.height, common.width * 12, [
+      mode,
+      ...[
+        at(backdrop.data, 'write') + offset(backdrop.region, common) * 16,
+        backdrop.region.width * 16,
+      ],
+      ...[at(made.data) + offset(made.region, common) * 16, made.region.width * 16],
+      ...(mask ? [at(mask.data) + offset(mask.region, common) * 4, mask.region.width * 4] : [0, 0]),
+      ...[common.width, amount],
     ]),
   );
 }

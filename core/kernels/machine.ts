@@ -31,6 +31,7 @@ const ROW_KERNELS = [
   'multiplyRows',
   'recodeRows',
   'scaleRows',
+  'settleRows',
   'shareAcross',
   'shareDown',
   'spread',

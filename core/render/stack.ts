@@ -1,8 +1,8 @@
 import { blendNamed } from '../blend/index';
 import { meanScale } from '../geometry/affine';
-import { composite } from '../kernels/composite';
+import { composite, settle } from '../kernels/composite';
 import { alphaOf, copied, faded, masked, mix, unwrapped } from '../kernels/rows';
-import type { ColourBuffer, Plane } from '../pixels/buffer';
+import type { ColourBuffer } from '../pixels/buffer';
 import { colourBuffer, crop } from '../pixels/buffer';
 import { scoped } from '../pixels/heap';
 import type { Region } from '../pixels/region';
@@ -131,8 +131,7 @@ function landed(
         pixels = masked(inner, coverage, 1);
       } else if (base.body < 100) pixels = faded(pixels, base.body / 100);
       const mask = maskOf(base, pixels.region, context);
-      if (mask) pixels = masked(pixels, mask, 1);
-      composite(acc, pixels, blendNamed(base.blend).mode, base.opacity / 100);
+      composite(acc, pixels, blendNamed(base.blend).mode, base.opacity / 100, mask);
     });
     return acc;
   });
@@ -173,23 +172,15 @@ function graded(acc: ColourBuffer, grade: Layer, wanted: Region, context: Contex
   const made = crop(throughSteps(grade, input, steps, regions, [], unkept), wanted, 4);
   const out = copied(crop(acc, wanted, 4), 4);
   context.meter.measure(grade.id, 'blend', () =>
-    settle(out, made, grade, maskOf(grade, wanted, context)),
+    settle(
+      out,
+      made,
+      blendNamed(grade.blend).mode,
+      grade.opacity / 100,
+      maskOf(grade, wanted, context),
+    ),
   );
   return out;
-}
-
-/** Moves a backdrop to what a grade has made of it, of the same coverage, under the grade's blend. */
-function settle(out: ColourBuffer, made: ColourBuffer, grade: Layer, mask: Plane | null): void {
-  const amount = grade.opacity / 100;
-  if (grade.blend === 'normal') {
-    mix(out, made, amount, mask);
-    return;
-  }
-  const coverage = alphaOf(out);
-  const open = unwrapped(out, 1);
-  const source = unwrapped(made, 1);
-  composite(open, mask ? masked(source, mask, 1) : source, blendNamed(grade.blend).mode, amount);
-  mix(out, masked(open, coverage, 1), 1, null);
 }
 
 /** The layers of a group on what lies beneath, by as much as the group's opacity and mask say. */

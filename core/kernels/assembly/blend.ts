@@ -112,14 +112,18 @@ function setLum(c: v128, l: v128, whole: v128): v128 {
   return v;
 }
 
-/** SetSat of the specification: the least channel becomes 0, the greatest `s`. */
+/**
+ * SetSat of the specification: the least channel becomes 0, the greatest `s`. A grey has no hue, and
+ * what is nearly grey would take one from the rounding of floats: below the least spread that 8 bits
+ * can hold, saturation falls to nothing in proportion.
+ */
 // @ts-ignore: decorator
 @inline
-function setSat(c: v128, s: v128): v128 {
+function setSat(c: v128, s: v128, whole: v128): v128 {
   const n = lowest(c);
   const spread = f32x4.sub(highest(c), n);
-  const v = f32x4.mul(f32x4.sub(c, n), f32x4.div(s, spread));
-  return v128.and(v, f32x4.gt(spread, f(0)));
+  const least = most(spread, f32x4.mul(whole, f(1.0 / 256)));
+  return f32x4.mul(f32x4.sub(c, n), f32x4.div(s, most(least, f(1e-30))));
 }
 
 /**
@@ -175,13 +179,14 @@ export function blended(mode: i32, x: v128, s: v128, ab: v128, as4: v128): v128 
   }
   if (mode == SUBTRACTIVE_BURN) return most(zero, f32x4.sub(f32x4.add(cb, cs), both));
   let v = cs;
+  if (mode == ADD) v = f32x4.add(cb, cs);
   if (mode == MID_GREY_ADD)
     v = most(zero, f32x4.sub(f32x4.add(cb, cs), f32x4.mul(both, f(0.5))));
   if (mode == SUBTRACT) v = most(zero, f32x4.sub(cb, cs));
   if (mode == DIFFERENCE) v = f32x4.abs(f32x4.sub(cb, cs));
   if (mode == EXCLUSION) v = f32x4.sub(f32x4.add(cb, cs), twice(f32x4.mul(x, s)));
-  if (mode == HUE) v = setLum(setSat(cs, sat(cb)), lum(cb), both);
-  if (mode == SATURATION) v = setLum(setSat(cb, sat(cs)), lum(cb), both);
+  if (mode == HUE) v = setLum(setSat(cs, sat(cb), both), lum(cb), both);
+  if (mode == SATURATION) v = setLum(setSat(cb, sat(cs), both), lum(cb), both);
   if (mode == COLOR) v = setLum(cs, lum(cb), both);
   if (mode == LUMINOSITY) v = setLum(cb, lum(cs), both);
   return withAlpha(v, both);

@@ -18,6 +18,8 @@ const K = memory.data<f32>([
   0.000001, 0.4166666666666667, 1.055, 12.92, 0.0031308,
   // 23: one, and 1.5 · 2^23
   1, 12582912,
+  // 25: the end of the foot, encoded
+  0.040449936,
 ]);
 
 // @ts-ignore: decorator
@@ -83,6 +85,26 @@ export function encode(v: v128): v128 {
   const power = exp2(f32x4.mul(log2(f32x4.pmax(k(18), x)), k(19)));
   const curve = f32x4.sub(f32x4.mul(power, k(20)), k(13));
   return v128.bitselect(f32x4.mul(x, k(21)), curve, f32x4.le(x, k(22)));
+}
+
+/**
+ * Linear light times `gain`, on encoded values. Where a value and its result both lie on the power
+ * curve the powers cancel: v → (v + 0.055)·gain^(1/2.4) − 0.055 (`root`); where both lie on the
+ * straight foot, v → v·gain. Only a crossing from one to the other needs the curves themselves.
+ */
+// @ts-ignore: decorator
+@inline
+export function exposed(v: v128, gain: f32, root: f32): v128 {
+  const x = f32x4.pmax(f32x4.splat(0), v);
+  const scaled = f32x4.mul(x, f32x4.splat(gain));
+  const curve = f32x4.sub(f32x4.mul(f32x4.add(x, k(13)), f32x4.splat(root)), k(13));
+  const low = f32x4.le(x, k(17));
+  // The foot ends at 0.0031308 of light: at 0.0404499 encoded, a hair below where decoding parts.
+  const stays = f32x4.le(v128.bitselect(scaled, curve, low), k(25));
+  const crosses = v128.xor(low, stays);
+  const near = v128.bitselect(scaled, curve, low);
+  if (!v128.any_true(crosses)) return near;
+  return v128.bitselect(encode(f32x4.mul(decode(v), f32x4.splat(gain))), near, crosses);
 }
 
 // @ts-ignore: decorator
@@ -177,6 +199,7 @@ export function finishRows(
 ): void {
   const zero = f32x4.splat(0);
   const one = f32x4.splat(1);
+  const root = Mathf.pow(gain, 1.0 / 2.4);
   const start = f32x4.splat(knee);
   const room = f32x4.splat(1 - knee);
   const top = f32x4.splat(bytes == 1 ? 255 : 65535);
@@ -196,7 +219,7 @@ export function finishRows(
       }
       let v = alpha < 1 ? f32x4.div(premultiplied, a) : premultiplied;
       if (isLight) v = encode(gain != 1 ? f32x4.mul(v, f32x4.splat(gain)) : v);
-      else if (gain != 1) v = encode(f32x4.mul(decode(v), f32x4.splat(gain)));
+      else if (gain != 1) v = exposed(v, gain, root);
       if (knee < 1) {
         // Above the knee k + (1 − k)·t/(1 + t): slope 1 where it begins, 1 where it never arrives.
         const t = f32x4.div(f32x4.sub(v, start), room);

@@ -1,5 +1,5 @@
 /** Compositing rows of premultiplied RGBA (Compositing and Blending Level 1, sections 5 and 9.1). */
-import { get, get4, put4 } from './access';
+import { get, get4, put4, splat } from './access';
 import {
   ADD,
   COLOR,
@@ -52,11 +52,18 @@ function over(mode: i32, x: v128, s: v128): v128 {
     if (!v128.any_true(v128.or(f32x4.gt(x, ab), f32x4.gt(s, as4))))
       return f32x4.sub(f32x4.add(s, x), f32x4.mul(s, x));
   }
-  const apart = f32x4.add(f32x4.mul(s, f32x4.sub(one, ab)), f32x4.mul(x, keep));
-  if (!isBounded(mode)) return f32x4.add(apart, blended(mode, x, s, ab, as4));
+  return f32x4.add(f32x4.mul(s, f32x4.sub(one, ab)), atop(mode, x, s, ab, as4));
+}
+
+/** What of a pixel lies within the backdrop's coverage: x·(1 − αs) + αs·αb·B. */
+// @ts-ignore: decorator
+@inline
+function atop(mode: i32, x: v128, s: v128, ab: v128, as4: v128): v128 {
+  const left = f32x4.mul(x, f32x4.sub(f32x4.splat(1), as4));
+  if (!isBounded(mode)) return f32x4.add(left, blended(mode, x, s, ab, as4));
   const under = f32x4.pmin(x, ab);
   return f32x4.add(
-    f32x4.add(apart, f32x4.mul(as4, f32x4.sub(x, under))),
+    f32x4.add(left, f32x4.mul(as4, f32x4.sub(x, under))),
     blended(mode, under, f32x4.pmin(s, as4), ab, as4),
   );
 }
@@ -69,6 +76,8 @@ function bufferRows(
   bStride: i32,
   s: usize,
   sStride: i32,
+  m: usize,
+  mStride: i32,
   width: i32,
   opacity: f32,
   from: i32,
@@ -78,10 +87,11 @@ function bufferRows(
   for (let y = from; y < to; y++) {
     let bp = b + y * bStride;
     let sp = s + y * sStride;
-    for (const end = bp + (width << 4); bp < end; bp += 16, sp += 16) {
-      const own = get4(sp);
+    let mp = m + y * mStride;
+    for (const end = bp + (width << 4); bp < end; bp += 16, sp += 16, mp += 4) {
+      const own = f32x4.mul(get4(sp), m ? f32x4.mul(splat(mp), k) : k);
       if (!(f32x4.extract_lane(own, 3) > 0)) continue;
-      put4(bp, over(mode, get4(bp), f32x4.mul(own, k)));
+      put4(bp, over(mode, get4(bp), own));
     }
   }
 }
@@ -112,7 +122,7 @@ function planeRows(
 
 /**
  * Lays rows `from`–`to` of premultiplied RGBA at `s` onto those at `b`, in place; strides are in
- * bytes, opacity is 0–1.
+ * bytes, opacity is 0–1. Unless `m` is 0, each pixel is multiplied by a plane that stands there.
  */
 export function composite(
   mode: i32,
@@ -120,6 +130,8 @@ export function composite(
   bStride: i32,
   s: usize,
   sStride: i32,
+  m: usize,
+  mStride: i32,
   width: i32,
   opacity: f32,
   from: i32,
@@ -127,47 +139,47 @@ export function composite(
 ): void {
   switch (mode) {
     case SCREEN:
-      return bufferRows(SCREEN, b, bStride, s, sStride, width, opacity, from, to);
+      return bufferRows(SCREEN, b, bStride, s, sStride, m, mStride, width, opacity, from, to);
     case ADD:
-      return bufferRows(ADD, b, bStride, s, sStride, width, opacity, from, to);
+      return bufferRows(ADD, b, bStride, s, sStride, m, mStride, width, opacity, from, to);
     case LIGHTEN:
-      return bufferRows(LIGHTEN, b, bStride, s, sStride, width, opacity, from, to);
+      return bufferRows(LIGHTEN, b, bStride, s, sStride, m, mStride, width, opacity, from, to);
     case COLOR_DODGE:
-      return bufferRows(COLOR_DODGE, b, bStride, s, sStride, width, opacity, from, to);
+      return bufferRows(COLOR_DODGE, b, bStride, s, sStride, m, mStride, width, opacity, from, to);
     case OVERLAY:
-      return bufferRows(OVERLAY, b, bStride, s, sStride, width, opacity, from, to);
+      return bufferRows(OVERLAY, b, bStride, s, sStride, m, mStride, width, opacity, from, to);
     case SOFT_LIGHT:
-      return bufferRows(SOFT_LIGHT, b, bStride, s, sStride, width, opacity, from, to);
+      return bufferRows(SOFT_LIGHT, b, bStride, s, sStride, m, mStride, width, opacity, from, to);
     case HARD_LIGHT:
-      return bufferRows(HARD_LIGHT, b, bStride, s, sStride, width, opacity, from, to);
+      return bufferRows(HARD_LIGHT, b, bStride, s, sStride, m, mStride, width, opacity, from, to);
     case MID_GREY_ADD:
-      return bufferRows(MID_GREY_ADD, b, bStride, s, sStride, width, opacity, from, to);
+      return bufferRows(MID_GREY_ADD, b, bStride, s, sStride, m, mStride, width, opacity, from, to);
     case MULTIPLY:
-      return bufferRows(MULTIPLY, b, bStride, s, sStride, width, opacity, from, to);
+      return bufferRows(MULTIPLY, b, bStride, s, sStride, m, mStride, width, opacity, from, to);
     case DARKEN:
-      return bufferRows(DARKEN, b, bStride, s, sStride, width, opacity, from, to);
+      return bufferRows(DARKEN, b, bStride, s, sStride, m, mStride, width, opacity, from, to);
     case COLOR_BURN:
-      return bufferRows(COLOR_BURN, b, bStride, s, sStride, width, opacity, from, to);
+      return bufferRows(COLOR_BURN, b, bStride, s, sStride, m, mStride, width, opacity, from, to);
     case SUBTRACTIVE_BURN:
-      return bufferRows(SUBTRACTIVE_BURN, b, bStride, s, sStride, width, opacity, from, to);
+      return bufferRows(SUBTRACTIVE_BURN, b, bStride, s, sStride, m, mStride, width, opacity, from, to);
     case SUBTRACT:
-      return bufferRows(SUBTRACT, b, bStride, s, sStride, width, opacity, from, to);
+      return bufferRows(SUBTRACT, b, bStride, s, sStride, m, mStride, width, opacity, from, to);
     case DIVIDE:
-      return bufferRows(DIVIDE, b, bStride, s, sStride, width, opacity, from, to);
+      return bufferRows(DIVIDE, b, bStride, s, sStride, m, mStride, width, opacity, from, to);
     case DIFFERENCE:
-      return bufferRows(DIFFERENCE, b, bStride, s, sStride, width, opacity, from, to);
+      return bufferRows(DIFFERENCE, b, bStride, s, sStride, m, mStride, width, opacity, from, to);
     case EXCLUSION:
-      return bufferRows(EXCLUSION, b, bStride, s, sStride, width, opacity, from, to);
+      return bufferRows(EXCLUSION, b, bStride, s, sStride, m, mStride, width, opacity, from, to);
     case HUE:
-      return bufferRows(HUE, b, bStride, s, sStride, width, opacity, from, to);
+      return bufferRows(HUE, b, bStride, s, sStride, m, mStride, width, opacity, from, to);
     case SATURATION:
-      return bufferRows(SATURATION, b, bStride, s, sStride, width, opacity, from, to);
+      return bufferRows(SATURATION, b, bStride, s, sStride, m, mStride, width, opacity, from, to);
     case COLOR:
-      return bufferRows(COLOR, b, bStride, s, sStride, width, opacity, from, to);
+      return bufferRows(COLOR, b, bStride, s, sStride, m, mStride, width, opacity, from, to);
     case LUMINOSITY:
-      return bufferRows(LUMINOSITY, b, bStride, s, sStride, width, opacity, from, to);
+      return bufferRows(LUMINOSITY, b, bStride, s, sStride, m, mStride, width, opacity, from, to);
     default:
-      return bufferRows(NORMAL, b, bStride, s, sStride, width, opacity, from, to);
+      return bufferRows(NORMAL, b, bStride, s, sStride, m, mStride, width, opacity, from, to);
   }
 }
 
@@ -265,5 +277,86 @@ function anyOver(mode: i32, x: v128, s: v128): v128 {
       return over(LUMINOSITY, x, s);
     default:
       return over(NORMAL, x, s);
+  }
+}
+
+/**
+ * Moves rows of premultiplied RGBA under a blend towards others of the same coverage, in place, by an
+ * amount (0–1) and, unless `m` is 0, a plane: the coverage stays, and at whole amount the colour is B.
+ */
+export function settleRows(
+  mode: i32,
+  b: usize,
+  bStride: i32,
+  s: usize,
+  sStride: i32,
+  m: usize,
+  mStride: i32,
+  width: i32,
+  amount: f32,
+  from: i32,
+  to: i32,
+): void {
+  for (let y = from; y < to; y++) {
+    let bp = b + y * bStride;
+    let sp = s + y * sStride;
+    let mp = m + y * mStride;
+    for (const end = bp + (width << 4); bp < end; bp += 16, sp += 16, mp += 4) {
+      const x = get4(bp);
+      const ab = alphaOf(x);
+      const share = m ? get(mp) * amount : amount;
+      const cover = f32x4.extract_lane(ab, 0);
+      if (!(cover > 0 && share > 0)) continue;
+      const own = v128.bitselect(x, get4(sp), i32x4(0, 0, 0, -1));
+      const source = f32x4.mul(own, f32x4.splat(share / cover));
+      put4(bp, anyAtop(mode, x, source, ab, alphaOf(source)));
+    }
+  }
+}
+
+function anyAtop(mode: i32, x: v128, s: v128, ab: v128, as4: v128): v128 {
+  switch (mode) {
+    case LIGHTEN:
+      return atop(LIGHTEN, x, s, ab, as4);
+    case COLOR_DODGE:
+      return atop(COLOR_DODGE, x, s, ab, as4);
+    case OVERLAY:
+      return atop(OVERLAY, x, s, ab, as4);
+    case SOFT_LIGHT:
+      return atop(SOFT_LIGHT, x, s, ab, as4);
+    case HARD_LIGHT:
+      return atop(HARD_LIGHT, x, s, ab, as4);
+    case MID_GREY_ADD:
+      return atop(MID_GREY_ADD, x, s, ab, as4);
+    case MULTIPLY:
+      return atop(MULTIPLY, x, s, ab, as4);
+    case DARKEN:
+      return atop(DARKEN, x, s, ab, as4);
+    case COLOR_BURN:
+      return atop(COLOR_BURN, x, s, ab, as4);
+    case SUBTRACTIVE_BURN:
+      return atop(SUBTRACTIVE_BURN, x, s, ab, as4);
+    case SUBTRACT:
+      return atop(SUBTRACT, x, s, ab, as4);
+    case DIVIDE:
+      return atop(DIVIDE, x, s, ab, as4);
+    case DIFFERENCE:
+      return atop(DIFFERENCE, x, s, ab, as4);
+    case EXCLUSION:
+      return atop(EXCLUSION, x, s, ab, as4);
+    case HUE:
+      return atop(HUE, x, s, ab, as4);
+    case SATURATION:
+      return atop(SATURATION, x, s, ab, as4);
+    case COLOR:
+      return atop(COLOR, x, s, ab, as4);
+    case LUMINOSITY:
+      return atop(LUMINOSITY, x, s, ab, as4);
+    case SCREEN:
+      return atop(SCREEN, x, s, ab, as4);
+    case ADD:
+      return atop(ADD, x, s, ab, as4);
+    default:
+      return atop(NORMAL, x, s, ab, as4);
   }
 }

@@ -1,6 +1,6 @@
 /** Pointwise grades on rows of premultiplied RGBA, in place; each works on straight, encoded colour. */
 import { get4, put4 } from './access';
-import { decode, encode } from './colour';
+import { decode, encode, exposed } from './colour';
 
 // @ts-ignore: decorator
 @inline
@@ -52,13 +52,14 @@ export function gradeLight(
   from: i32,
   to: i32,
 ): void {
+  const root = Mathf.pow(gain, 1.0 / 2.4);
   for (let y = from; y < to; y++) {
     let p = b + y * stride;
     for (const end = p + (width << 4); p < end; p += 16) {
       const v = get4(p);
       if (!(f32x4.extract_lane(v, 3) > 0)) continue;
       let c = opened(v, isLight);
-      if (gain != 1) c = encode(f32x4.mul(decode(c), f(gain)));
+      if (gain != 1) c = exposed(c, gain, root);
       c = f32x4.add(f32x4.mul(f32x4.sub(c, f(0.5)), f(slope)), f(0.5 + lift));
       put4(p, closed(c, v, isLight));
     }

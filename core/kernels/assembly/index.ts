@@ -2,7 +2,7 @@
 export { checkAgainst, heapBase } from './access';
 export { convolveAcross, convolveDown } from './convolve';
 export { shareAcross, shareDown, spread, useScratch } from './cells';
-export { composite, compositePlane } from './composite';
+export { composite, compositePlane, settleRows } from './composite';
 export { finishRows, recodeRows, unpackRows } from './colour';
 export { distanceAcross, distanceDown } from './distance';
 export { gradeHue, gradeLight, gradeRamp } from './grade';

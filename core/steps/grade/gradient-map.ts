@@ -2,7 +2,8 @@ import { percent } from '../../definitions/parameter';
 import { defineStep } from '../../definitions/step';
 import { gradeRamp } from '../../kernels/grade';
 import { rampColours, rampSpaces } from '../../pixels/ramp';
-import type { RampSpace } from '../../pixels/ramp';
+import type { Mixing } from '../../pixels/colour';
+import type { RampSpace, Stop } from '../../pixels/ramp';
 import { onCopy } from './on-copy';
 
 /** Colours of the ramp; between them a grade interpolates. */
@@ -33,7 +34,16 @@ export const gradientMap = defineStep({
       { at: centre / 100, colour: middle },
       { at: 1, colour: light },
     ];
-    const ramp = rampColours(stops, space as RampSpace, context.mixing, SIZE);
+    const ramp = rampOf(stops, space as RampSpace, context.mixing);
     return onCopy(input, context, (copy) => gradeRamp(copy, context.mixing, ramp, amount / 100));
   },
 });
+
+let last: { key: string; ramp: Float32Array } | null = null;
+
+/** The ramp, or the last one if it is the same: a drag of anything else asks for it in every frame. */
+function rampOf(stops: readonly Stop[], space: RampSpace, mixing: Mixing): Float32Array {
+  const key = JSON.stringify([stops, space, mixing]);
+  if (last?.key !== key) last = { key, ramp: rampColours(stops, space, mixing, SIZE) };
+  return last.ramp;
+}
