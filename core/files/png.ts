@@ -87,3 +87,18 @@ function swapped(data: Uint16Array): Uint16Array<ArrayBuffer> {
 
 /** Hands the compiled PNG encoder over: where there is no address to fetch it from. */
 export const usePngEncoder = async (code: BufferSource): Promise<void> => void (await init(code));
+
+/**
+ * Whether a PNG is RGB of 8 bits without any transparency or colour profile: then every decoder gives
+ * the same bytes, and the fastest will do.
+ */
+export function isPlainRgb(bytes: Uint8Array): boolean {
+  const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
+  if (bytes.length < 33 || bytes[24] !== 8 || bytes[25] !== 2) return false;
+  for (let at = 33; at + 8 <= bytes.length; at += 12 + view.getUint32(at)) {
+    const name = String.fromCharCode(...bytes.subarray(at + 4, at + 8));
+    if (name === 'IDAT') return true;
+    if (['tRNS', 'gAMA', 'cHRM', 'sRGB', 'iCCP', 'cICP'].includes(name)) return false;
+  }
+  return false;
+}

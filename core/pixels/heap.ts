@@ -8,7 +8,7 @@ const PAGE = 65_536;
 /** 2 GB: the most that buffers may take. */
 const MOST_PAGES = 32_768;
 /** The least by which the memory grows, pages. */
-const STRIDE = 256;
+const STRIDE = 1024;
 /** Blocks begin on multiples of this many bytes: a line of the processor's cache. */
 const ALIGN = 64;
 

@@ -35,7 +35,7 @@ describe('render', () => {
         expect(greatestDifference(own.data, crop(all, region, 4).data)).toBeLessThan(1e-5);
       }),
       // Some blends jump (dodge at black under white, burn at white under black), where the rounding of
-      // floats may decide; these scenes were looked at.
+      // floats decides: the scenes are the same in every run.
       { numRuns: 200, seed: 20_261_124 },
     );
   });

@@ -170,7 +170,8 @@ function graded(acc: ColourBuffer, grade: Layer, wanted: Region, context: Contex
   const unkept = { ...context, memo: <T>(_key: string, make: () => T) => scoped(make) };
   const input = crop(acc, regions[0]!, 4);
   const made = crop(throughSteps(grade, input, steps, regions, [], unkept), wanted, 4);
-  const out = copied(crop(acc, wanted, 4), 4);
+  // What lies beneath is nobody's but ours to draw on.
+  const out = crop(acc, wanted, 4);
   context.meter.measure(grade.id, 'blend', () =>
     settle(
       out,

@@ -10,7 +10,7 @@ import { download, fileName, openSceneFile, sceneFile } from '../files/scene-fil
 import { shelve, useAutosave } from '../state/autosave';
 import { useBench } from '../state/bench';
 import { keepingPictures, loadScene, storageFault } from '../storage/scenes';
-import { addAsset, exportPng } from '../workers/engine';
+import { addAsset, exportPng, warmUp } from '../workers/engine';
 import { Mark } from '../ui/mark';
 import { actions, canPasteLayer, pasteLayer, type BenchDoes } from './actions';
 import { Chain } from './chain/chain';
@@ -31,6 +31,7 @@ export default function Bench() {
 
   useEffect(() => {
     let gone = false;
+    warmUp();
     setFault(null);
     loadScene(id)
       .then((found) => {

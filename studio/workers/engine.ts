@@ -44,6 +44,11 @@ function start(): Running {
   return { worker, remote, died };
 }
 
+/** Starts the worker before it is needed, so that it is ready when the scene is. */
+export function warmUp(): void {
+  running ??= start();
+}
+
 /** The worker stopped twice at the same task. */
 export class WorkerDied extends Error {
   constructor() {

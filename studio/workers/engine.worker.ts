@@ -4,7 +4,7 @@ import { expose } from 'comlink';
 import { FileFault } from '@ignis/core/files/fault';
 import { assetName } from '@ignis/core/files/ignis-file';
 import { inspectPicture, isCutShort } from '@ignis/core/files/picture-file';
-import { readPng, writePng } from '@ignis/core/files/png';
+import { isPlainRgb, readPng, writePng } from '@ignis/core/files/png';
 import '@ignis/core/kernels/load';
 import { finish } from '@ignis/core/kernels/finish';
 import { inviteHelper } from '@ignis/core/kernels/machine';
@@ -32,7 +32,7 @@ async function decoded(name: string): Promise<Picture> {
   const blob = files.get(name);
   if (!blob) throw new Error(`The picture ${name.slice(0, 12)}… is not here.`);
   const bytes = new Uint8Array(await blob.arrayBuffer());
-  if (name.endsWith('.png')) return pictureOf(readPng(bytes, name));
+  if (name.endsWith('.png') && !isPlainRgb(bytes)) return pictureOf(readPng(bytes, name));
   const { context, width, height } = await drawn(blob, name);
   return pictureOf({
     width,
@@ -45,15 +45,15 @@ async function decoded(name: string): Promise<Picture> {
 /** The pictures a scene needs, decoded, ready to be looked up. */
 async function picturesFor(scene: Scene): Promise<(asset: string) => Picture> {
   const ready = new Map<string, Picture>();
-  for (const name of assetsOf(scene)) {
-    let found = pictures.get(name);
-    if (!found) {
-      found = decoded(name);
-      pictures.set(name, found);
-      found.catch(() => pictures.delete(name));
-    }
-    ready.set(name, await found);
+  const names = assetsOf(scene);
+  // All at once: what the browser decodes itself goes on beside what is decoded here.
+  for (const name of names) {
+    if (pictures.has(name)) continue;
+    const found = decoded(name);
+    pictures.set(name, found);
+    found.catch(() => pictures.delete(name));
   }
+  for (const name of names) ready.set(name, await pictures.get(name)!);
   return (asset) => ready.get(asset)!;
 }
 

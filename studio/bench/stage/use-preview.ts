@@ -7,10 +7,10 @@ import { useBench } from '../../state/bench';
 import { useCosts } from '../../state/costs';
 import { preview } from '../../workers/engine';
 
-/** A frame of a drag should not take longer than this, ms. */
-const SMOOTH = 45;
+/** A frame of a drag that takes longer than this misses the next but one of the screen, ms. */
+const SMOOTH = 22;
 /** After this long without a change the picture is made as fine as the screen, ms. */
-const REST = 140;
+const REST = 110;
 /** The most often the scale may be halved while things change. */
 const COARSEST = 2;
 /** Pixels beyond the stage that are made as well, so that a small pan shows no edge. */
@@ -99,7 +99,13 @@ export function usePreview(canvas: RefObject<HTMLCanvasElement | null>, stage: S
         return;
       }
       try {
-        const made = await preview({ scene, region, scale, focus: selected, measure: fine });
+        const made = await preview({
+          scene,
+          region,
+          scale,
+          focus: selected,
+          measure: scale === full,
+        });
         if (stopped) return;
         if (made && canvas.current && flight === own) {
           const element = canvas.current;

@@ -1,0 +1,180 @@
+import { Worker } from 'node:worker_threads';
+import fc from 'fast-check';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { blends } from '../blend/index';
+import { floats, heapUse, held, hold, isOnHeap, letGo, scoped } from '../pixels/heap';
+import { cacheOf } from '../render/cache';
+import { render } from '../render/render';
+import { lookUp, scene } from '../testing/scenes';
+import type { ColourBuffer } from '../pixels/buffer';
+import { colourBuffer } from '../pixels/buffer';
+import { gaussianBlur } from './blur';
+import { CHECKED } from './built/checked';
+import { composite } from './composite';
+import { coverage } from './coverage';
+import { distanceField } from './distance';
+import { alone, inviteHelper, run, startKernels, threads, useCode } from './machine';
+
+/** Renders of some scenes at a size that is worth sharing, as their floats. */
+const renders = (seed: number) =>
+  fc.sample(scene, { numRuns: 12, seed }).map((s) =>
+    render(s, {
+      region: { x: -30, y: -20, width: 420, height: 310 },
+      scale: 3,
+      picture: lookUp,
+    }),
+  );
+
+const different = (a: ColourBuffer[], b: ColourBuffer[]) =>
+  a.reduce((n, one, i) => n + one.data.filter((v, k) => v !== b[i]!.data[k]).length, 0);
+
+describe('threads', () => {
+  const helpers: Worker[] = [];
+  beforeAll(() => {
+    startKernels('shared');
+    for (let i = 0; i < 3; i++)
+      helpers.push(
+        new Worker(new URL('../../server/bin/helper.mjs', import.meta.url), {
+          workerData: inviteHelper(),
+        }),
+      );
+  });
+  afterAll(async () => {
+    await Promise.all(helpers.map((h) => h.terminate()));
+    startKernels('shared');
+  });
+
+  it('many make exactly what one makes', async () => {
+    await new Promise((done) => setTimeout(done, 1500));
+    expect(threads()).toBe(4);
+    const one = alone(() => {
+      expect(threads()).toBe(1);
+      return renders(3);
+    });
+    for (let i = 0; i < 3; i++) expect(different(renders(3), one)).toBe(0);
+  });
+
+  it('that fail are told of, and the next work is done', () => {
+    const wrong = () => run('copyRows', 4000, 4000, [0xf0000000, 0, 0xf0000000, 0, 4000]);
+    expect(wrong).toThrow(/copyRows failed/);
+    const blurred = gaussianBlur(
+      colourBuffer({ x: 0, y: 0, width: 600, height: 600 }),
+      9,
+      { x: 0, y: 0, width: 600, height: 600 },
+      4,
+    );
+    expect(blurred.data.every((v) => v === 0)).toBe(true);
+  });
+});
+
+describe('the builds', () => {
+  afterAll(() => startKernels('shared'));
+
+  it('for one thread and for several make exactly the same', () => {
+    startKernels('shared');
+    const shared = renders(11);
+    startKernels('plain');
+    expect(different(renders(11), shared)).toBe(0);
+  });
+
+  it('with every access checked read and write nothing but what the heap has given out', () => {
+    useCode({ checked: CHECKED });
+    startKernels('checked');
+    const region = { x: -7, y: 3, width: 37, height: 23 };
+    const noise = (n: number) =>
+      Float32Array.from({ length: n }, (_, i) => ((i * 7919) % 101) / 101);
+    for (const s of fc.sample(scene, { numRuns: 25, seed: 5 })) {
+      render(s, { region: { x: -9, y: -4, width: 61, height: 47 }, scale: 0.7, picture: lookUp });
+    }
+    for (const { mode } of blends)
+      composite(
+        { region, data: noise(37 * 23 * 4) },
+        { region: { ...region, x: -3 }, data: noise(37 * 23 * 4) },
+        mode,
+        0.7,
+      );
+    for (const sigma of [0.6, 3, 4, 9, 40, 300])
+      for (const channels of [1, 4] as const)
+        gaussianBlur(
+          { region, data: noise(37 * 23 * channels) },
+          sigma,
+          { x: -99, y: -80, width: 201, height: 177 },
+          channels,
+        );
+    distanceField({ region, data: noise(37 * 23) });
+    coverage([Float64Array.of(-5, 2, 30, 9, 11, 30, 4, -8)], 'evenodd', region);
+    // The check itself must bite.
+    expect(() => run('scaleRows', 1, 4, [heapUse().size - 4096, 16, 1, 2])).toThrow();
+  });
+});
+
+describe('the heap', () => {
+  it('gives back what a scope took, save its result', () => {
+    const before = heapUse().held;
+    scoped(() => {
+      const kept = scoped(() => {
+        floats(1000);
+        return { data: floats(500) };
+      });
+      expect(isOnHeap(kept.data)).toBe(true);
+      expect(heapUse().held - before).toBe(2048);
+    });
+    expect(heapUse().held).toBe(before);
+  });
+
+  it('copies the result of the outermost scope out', () => {
+    const made = scoped(() => ({ data: floats(3).fill(7) }));
+    expect(isOnHeap(made.data)).toBe(false);
+    expect([...made.data]).toEqual([7, 7, 7]);
+  });
+
+  it('never gives one block out twice, whatever comes and goes', () => {
+    const before = heapUse().held;
+    fc.assert(
+      fc.property(fc.array(fc.tuple(fc.nat(5000), fc.boolean()), { maxLength: 60 }), (steps) => {
+        const live: { data: Float32Array; mark: number }[] = [];
+        steps.forEach(([size, give], i) => {
+          if (give && live.length > 0) {
+            const one = live.splice(size % live.length, 1)[0]!;
+            expect(one.data.every((v) => v === one.mark)).toBe(true);
+            letGo(one);
+          } else live.push({ ...held(() => ({ data: floats(size + 1).fill(i) })), mark: i });
+        });
+        for (const one of live) {
+          expect(one.data.every((v) => v === one.mark)).toBe(true);
+          letGo(one);
+        }
+        expect(heapUse().held).toBe(before);
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  it('keeps what is held twice until it is let go of twice', () => {
+    const before = heapUse().held;
+    const one = held(() => ({ data: floats(100) }));
+    hold(one);
+    letGo(one);
+    expect(heapUse().held).toBeGreaterThan(before);
+    letGo(one);
+    expect(heapUse().held).toBe(before);
+  });
+
+  it('holds nothing of a cache that was cleared, whatever was rendered through it', () => {
+    const before = heapUse().held;
+    const cache = cacheOf(2 ** 22);
+    const pictures = lookUp();
+    for (const s of fc.sample(scene, { numRuns: 20, seed: 2 }))
+      render(s, {
+        region: { x: 0, y: 0, width: 90, height: 90 },
+        scale: 1,
+        picture: () => pictures,
+        memo: cache.memo,
+        focus: s.layers[0]?.id ?? null,
+      });
+    expect(cache.bytes()).toBeGreaterThan(0);
+    cache.clear();
+    pictures.release();
+    expect(heapUse().held).toBeLessThanOrEqual(before);
+  });
+});
