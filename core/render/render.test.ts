@@ -2,9 +2,21 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { crop } from '../pixels/buffer';
 import type { Region } from '../pixels/region';
-import { newLine, newScene } from '../scene/make';
+import { picture } from '../kernels/picture';
+import {
+  newFill,
+  newGrade,
+  newGroup,
+  newLine,
+  newMask,
+  newPicture,
+  newScene,
+  newStep,
+} from '../scene/make';
+import type { Scene } from '../scene/schema';
+import { steps } from '../steps/index';
 import { corner } from '../geometry/path';
-import { lookUp, scene } from '../testing/scenes';
+import { ASSET, lookUp, scene } from '../testing/scenes';
 import { cacheOf } from './cache';
 import { exportScene } from './export';
 import { render, Stopped } from './render';
@@ -69,36 +81,79 @@ describe('render', () => {
     );
   });
 
-  it('at half scale is near the area average of the render at full scale', () => {
-    const s = newScene('', 96, 96, '#102030');
-    s.layers.push(
-      newLine(
-        '',
-        { closed: true, anchors: [corner(20, 20), corner(80, 30), corner(40, 84)] },
-        '#ff5a1f',
-        6,
-      ),
-    );
-    const full = render(s, {
-      region: { ...whole, width: 96, height: 96 },
-      scale: 1,
-      picture: lookUp,
+  describe('at half scale is near the area average of the render at full scale', () => {
+    const smooth = picture({
+      width: 96,
+      height: 96,
+      depth: 8,
+      data: Uint8Array.from({ length: 96 * 96 * 4 }, (_, i) => {
+        const [x, y] = [(i >> 2) % 96, ((i >> 2) / 96) | 0];
+        const wave = (k: number) => 128 + 100 * Math.sin((x * k + y * (3 - k)) / 17);
+        return i % 4 === 3 ? (x > 80 ? 255 - (x - 80) * 15 : 255) : wave(i & 3);
+      }),
     });
-    const half = render(s, {
-      region: { x: 0, y: 0, width: 48, height: 48 },
-      scale: 0.5,
-      picture: lookUp,
+    const own = () => {
+      const s = newScene('', 96, 96, '#102030');
+      const line = { closed: true, anchors: [corner(20, 20), corner(80, 30), corner(40, 84)] };
+      const at = { x: 48, y: 48 };
+      return {
+        scene: s,
+        picture: newPicture(
+          '',
+          { kind: 'picture', asset: ASSET, width: 96, height: 96 },
+          s,
+          at,
+          false,
+        ),
+        line: newLine('', line, '#ff5a1f', 6),
+        fill: newFill('', '#7744aa'),
+        grade: newGrade('', [newStep('grade.light')]),
+      };
+    };
+    const check = (s: Scene) => {
+      const ask = { picture: () => smooth };
+      const whole = { x: 0, y: 0, width: 96, height: 96 };
+      const full = render(s, { ...ask, region: whole, scale: 1 }).data;
+      const half = render(s, {
+        ...ask,
+        region: { x: 0, y: 0, width: 48, height: 48 },
+        scale: 0.5,
+      }).data;
+      let difference = 0;
+      for (let i = 0; i < half.length; i++) {
+        const [c, x, y] = [i % 4, (i >> 2) % 48, ((i >> 2) / 48) | 0];
+        const at = (u: number, v: number) => full[((2 * y + v) * 96 + 2 * x + u) * 4 + c]!;
+        difference += Math.abs(half[i]! - (at(0, 0) + at(1, 0) + at(0, 1) + at(1, 1)) / 4);
+      }
+      expect(difference / half.length).toBeLessThan(1 / 255);
+    };
+    for (const kind of ['picture', 'line', 'fill', 'grade'] as const)
+      for (const step of [null, ...steps])
+        it(`${kind}${step ? ` through ${step.kind}` : ''}`, () => {
+          const made = own();
+          const layer = made[kind];
+          if (step) {
+            const values = { sigma: 5, exposure: 0.6, contrast: 20, hue: 40, saturation: 30 };
+            const next = newStep(step.kind);
+            for (const [key, value] of Object.entries(values))
+              if (key in next.values) next.values[key] = value;
+            layer.steps.push(next);
+          }
+          made.scene.layers.push(...(kind === 'grade' ? [made.picture, layer] : [layer]));
+          check(made.scene);
+        });
+    it('a masked, clipped group placed aslant', () => {
+      const { scene: s, picture: base, line } = own();
+      line.clip = true;
+      const group = newGroup('', [base, line], 'one');
+      group.placement = { ...group.placement, scaleX: 0.8, scaleY: 0.8, rotation: 20, x: 9 };
+      group.mask = {
+        ...newMask({ kind: 'fade', radial: true, x0: 40, y0: 40, x1: 90, y1: 60 }),
+        feather: 4,
+      };
+      s.layers.push(group);
+      check(s);
     });
-    let difference = 0;
-    for (let y = 0; y < 48; y++)
-      for (let x = 0; x < 48; x++)
-        for (let c = 0; c < 4; c++) {
-          const at = (u: number, v: number) => full.data[((2 * y + v) * 96 + 2 * x + u) * 4 + c]!;
-          difference += Math.abs(
-            half.data[(y * 48 + x) * 4 + c]! - (at(0, 0) + at(1, 0) + at(0, 1) + at(1, 1)) / 4,
-          );
-        }
-    expect(difference / half.data.length).toBeLessThan(1 / 255);
   });
 
   it('leaves out what is hidden and what was not asked for', () => {
