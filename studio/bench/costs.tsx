@@ -2,7 +2,7 @@ import { BarChart } from 'echarts/charts';
 import { GridComponent, TooltipComponent } from 'echarts/components';
 import { init, use as charts, type EChartsType } from 'echarts/core';
 import { SVGRenderer } from 'echarts/renderers';
-import { useEffect, useRef } from 'react';
+import { useEffect, useMemo, useRef } from 'react';
 import type { Cost } from '@ignis/core/render/meter';
 import { findLayer } from '@ignis/core/scene/edits';
 import type { Scene } from '@ignis/core/scene/schema';
@@ -60,14 +60,9 @@ export function costRows(scene: Scene, costs: readonly Cost[]): Row[] {
 const ms = (v: number) => `${v < 10 ? v.toFixed(1) : Math.round(v)} ms`;
 const mb = (v: number) => `${(v / 2 ** 20).toFixed(v < 1e7 ? 1 : 0)} MB`;
 
-/** How long the last full picture took, and what it holds, by layer. A click leads to the layer. */
-export default function Costs({ onClose }: { onClose(): void }) {
-  const last = useCosts((s) => s.last);
-  const scene = useBench((s) => s.scene);
+/** The rows as bars; a click on one leads to its layer. */
+function Chart({ rows, onClose }: { rows: Row[]; onClose(): void }) {
   const place = useRef<HTMLDivElement>(null);
-  const rows = costRows(scene, last?.costs ?? []);
-  const height = Math.max(120, 34 + rows.length * 26);
-
   useEffect(() => {
     if (!place.current) return;
     const style = getComputedStyle(place.current);
@@ -131,9 +126,24 @@ export default function Costs({ onClose }: { onClose(): void }) {
       onClose();
     });
     return () => chart.dispose();
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- the rows follow from these two
-  }, [last, scene]);
+  }, [rows, onClose]);
 
+  return (
+    <div
+      ref={place}
+      style={{ height: Math.max(120, 34 + rows.length * 26) }}
+      data-testid="cost-chart"
+      role="img"
+      aria-label={rows.map((r) => `${r.name}: ${ms(r.took)}`).join(', ')}
+    />
+  );
+}
+
+/** How long the last full picture took, and what it holds, by layer. A click leads to the layer. */
+export default function Costs({ onClose }: { onClose(): void }) {
+  const last = useCosts((s) => s.last);
+  const scene = useBench((s) => s.scene);
+  const rows = useMemo(() => costRows(scene, last?.costs ?? []), [scene, last]);
   return (
     <Dialog
       title="What the picture costs"
@@ -150,13 +160,7 @@ export default function Costs({ onClose }: { onClose(): void }) {
             <span className="text-ink">{mb(last.use.held)}</span>, at most {mb(last.use.most)}.
           </p>
           <div className="max-h-[56vh] overflow-y-auto">
-            <div
-              ref={place}
-              style={{ height }}
-              data-testid="cost-chart"
-              role="img"
-              aria-label={rows.map((r) => `${r.name}: ${ms(r.took)}`).join(', ')}
-            />
+            <Chart rows={rows} onClose={onClose} />
           </div>
           <p className="mt-3 text-sm text-dim">
             Grey bars were kept from before. Point at a bar for its steps; click it to go to the
