@@ -2,7 +2,7 @@
 export interface Cost {
   /** The layer it belongs to; null for the scene itself. */
   layer: string | null;
-  /** `source`, `mask`, `blend`, `beneath`, `end`, or the id of a step. */
+  /** `source`, `mask`, `blend`, `beneath`, `end`, `pictures`, or the id of a step. */
   part: string;
   /** Milliseconds, without the parts that were measured within it. */
   took: number;

@@ -28,6 +28,7 @@ const PARTS: Record<string, string> = {
   blend: 'blend',
   beneath: 'all that lies beneath',
   end: 'to the screen',
+  pictures: 'reading the pictures',
 };
 
 function partName(scene: Scene, { layer, part }: Cost): string {

@@ -129,6 +129,9 @@ const engine: Engine = {
     const stale = () => newest !== null && Atomics.load(newest, 0) !== number;
     if (stale()) return null;
     const meter = measure ? meterBy(() => performance.now()) : undefined;
+    const read = performance.now() - started;
+    if (read > 2)
+      meter?.costs.push({ layer: null, part: 'pictures', took: read, bytes: 0, kept: false });
     try {
       const pixels = withRoom(() =>
         scoped(() => {
