@@ -34,7 +34,7 @@ async function inTurn(rounds: number, ours: Task, reference: Task): Promise<[num
   return [median(times[0]), median(times[1])];
 }
 
-/** Noise on the heap, as a render would have it there. */
+/** Noise on the heap, as a render would have it there: no colour exceeds its alpha. */
 function noise(channels: 1 | 4): ColourBuffer & Plane {
   return held(() => {
     const made = unwritten(region, channels);
@@ -43,6 +43,8 @@ function noise(channels: 1 | 4): ColourBuffer & Plane {
       s = (Math.imul(s, 1664525) + 1013904223) >>> 0;
       made.data[i] = s / 4294967296;
     }
+    if (channels === 4)
+      for (let i = 0; i < made.data.length; i++) if (i % 4 < 3) made.data[i]! *= made.data[i | 3]!;
     return made;
   });
 }
@@ -103,8 +105,7 @@ export async function kernels(browser: Browser, rounds: number): Promise<Row[]> 
   const backdrop = noise(4);
   const plain = new Float32Array(picture.data.length);
   const copied = new Float32Array(picture.data.length).fill(1);
-  const opaque = (i: number) => (backdrop.data[4 * i + 3] = 1);
-  for (let i = 0; i < width * height; i++) opaque(i);
+  for (let i = 3; i < backdrop.data.length; i += 4) backdrop.data[i] = 1;
   for (const [names, most] of [
     [['normal', 'screen', 'add', 'multiply', 'overlay', 'soft-light'], 2.5],
     [['hue', 'saturation', 'color', 'luminosity'], 8],

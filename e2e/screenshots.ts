@@ -47,10 +47,26 @@ test('bench, drawing, passes, steps, export', async ({ page }) => {
   await shot(page, 'export');
 });
 
+test('Night seven: depth, mask, costs', async ({ page }) => {
+  await openExample(page, 'Night seven');
+  await card(page, 'Heron').locator('[data-card]').click();
+  await page.waitForTimeout(2500);
+  await shot(page, 'night-seven');
+  await card(page, 'Ember on feathers').locator('[data-card]').click();
+  await page.keyboard.press('3');
+  await shot(page, 'mask');
+  await setValue(page, 'Opacity', '80');
+  await settled(page);
+  await page.getByRole('button', { name: 'What the picture costs' }).click();
+  await shot(page, 'costs');
+});
+
 test('shelf, dark and light', async ({ page }) => {
   await openExample(page, 'Blank pier');
   await page.waitForTimeout(2500);
   await openExample(page, 'Heron in neon');
+  await page.waitForTimeout(2500);
+  await openExample(page, 'Night seven');
   await page.waitForTimeout(2500);
   await page.goto('/');
   await shot(page, 'shelf');
