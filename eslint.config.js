@@ -41,7 +41,16 @@ const downward = layers.map((layer, i) => ({
 }));
 
 export default tseslint.config(
-  { ignores: ['**/dist/', 'core/kernels/assembly/', 'core/kernels/built/', 'node_modules/', 'shots/', 'test-results/'] },
+  {
+    ignores: [
+      '**/dist/',
+      'core/kernels/assembly/',
+      'core/kernels/built/',
+      'node_modules/',
+      'shots/',
+      'test-results/',
+    ],
+  },
   ...tseslint.configs.strict,
   {
     rules: {
