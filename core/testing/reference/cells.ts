@@ -6,24 +6,6 @@ import type { Region } from '../../pixels/region';
  * processing", 1999). The grid is tied to the origin, so every region stands on the same one.
  */
 
-/** The variance, cells², that a linear B-spline adds when it shares n × n parts of a cell. */
-export const sharingVariance = (n: number): number => 1 / 6 + 1 / (12 * n * n);
-
-/** The variance, cells², that spreading cells by a cubic B-spline adds. */
-export const SPREADING_VARIANCE = 1 / 3;
-
-/** The cells that hold a region of px, grown by `by` cells. */
-export function cellRegion(r: Region, cell: number, by: number): Region {
-  const x = Math.floor(r.x / cell) - by;
-  const y = Math.floor(r.y / cell) - by;
-  return {
-    x,
-    y,
-    width: Math.ceil((r.x + r.width) / cell) + by - x,
-    height: Math.ceil((r.y + r.height) / cell) + by - y,
-  };
-}
-
 /** Where a px stands between the cells' middles: the cell before it, and its share of the next. */
 function place(px: number, cell: number): [before: number, share: number] {
   const p = (px + 0.5) / cell - 0.5;
