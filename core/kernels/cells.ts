@@ -2,7 +2,7 @@ import type { ColourBuffer, Plane } from '../pixels/buffer';
 import { unwritten } from '../pixels/buffer';
 import { floats, scoped } from '../pixels/heap';
 import type { Region } from '../pixels/region';
-import { onHeap, run } from './machine';
+import { onHeap, rowsOf, run } from './machine';
 
 /**
  * Between px and a coarse grid of n × n px cells, by splines: sharing px among cells keeps their
@@ -51,15 +51,16 @@ export function shareAmongCells<T extends ColourBuffer | Plane>(
     const row = cells.width * channels * 4;
     onHeap((at) => {
       const w = at(weights);
-      const s = at(source.data);
       const a = at(across, 'write');
       run('shareAcross', region.height, region.width * channels, [
-        ...[s, region.width * channels * 4, region.x, region.width],
+        ...[...rowsOf(at, source, region, channels), region.x, region.width],
         ...[a, row, cells.x, cells.width, cell, w, w + cell * 4, channels],
       ]);
-      run('shareDown', cells.height, 2 * cell * cells.width * channels, [
-        ...[a, row, region.y, region.height],
-        ...[at(out.data, 'write'), row, cells.y, cells.width * channels, cell, w, w + cell * 4],
+      // The gap above a cell's middle rises towards it, the one below falls away.
+      const top = (cells.y - 1) * cell + cell / 2 - region.y;
+      run('weighDown', cells.height, 2 * cell * cells.width * channels, [
+        ...[a, row, region.height, at(out.data, 'write'), row, cells.width * channels],
+        ...[top, cell, w, 2 * cell],
       ]);
     });
     return out as T;
@@ -83,8 +84,8 @@ export function spreadCells<T extends ColourBuffer | Plane>(
       splineWeights((i + 0.5) / cell).forEach((w, k) => (weights[k * cell + i] = w));
     onHeap((at) =>
       run('spread', wanted.height, wanted.width * channels * 2, [
-        ...[at(source.data), cells.width * channels * 4, cells.x, cells.y, cells.width],
-        ...[at(out.data, 'write'), wanted.width * channels * 4, wanted.x, wanted.y, wanted.width],
+        ...[...rowsOf(at, source, cells, channels), cells.x, cells.y, cells.width],
+        ...[...rowsOf(at, out, wanted, channels, 'write'), wanted.x, wanted.y, wanted.width],
         ...[cell, at(weights), channels],
       ]),
     );

@@ -6,15 +6,6 @@ import type { StraightImage } from '../pixels/picture';
 import type { Region } from '../pixels/region';
 import { onHeap, run } from './machine';
 
-/** Recodes a buffer of premultiplied colour in place, from the other way of standing to this one. */
-export function recode({ region, data }: ColourBuffer, to: Mixing): void {
-  onHeap((at) =>
-    run('recodeRows', region.height, region.width * 40, [
-      ...[at(data, 'write'), region.width * 16, region.width, to === 'light' ? 1 : 0],
-    ]),
-  );
-}
-
 /** A part of a picture of 8 or 16 bits, which must have all of it, as premultiplied floats. */
 export function unpack(image: StraightImage, part: Region, mixing: Mixing): ColourBuffer {
   return scoped(() => {

@@ -1,8 +1,7 @@
 import type { ColourBuffer, Plane } from '../pixels/buffer';
 import type { Rgb } from '../pixels/colour';
-import type { Region } from '../pixels/region';
 import { intersect } from '../pixels/region';
-import { onHeap, run } from './machine';
+import { onHeap, rowsOf, rowsOfMask, run } from './machine';
 
 /** The number by which the kernels know a blend mode (assembly/blend.ts). */
 export type Mode = number;
@@ -26,12 +25,9 @@ export function composite(
   onHeap((at) =>
     run('composite', common.height, common.width * 8, [
       mode,
-      ...[
-        at(backdrop.data, 'write') + offset(backdrop.region, common) * 16,
-        backdrop.region.width * 16,
-      ],
-      ...[at(source.data) + offset(source.region, common) * 16, source.region.width * 16],
-      ...(mask ? [at(mask.data) + offset(mask.region, common) * 4, mask.region.width * 4] : [0, 0]),
+      ...rowsOf(at, backdrop, common, 4, 'write'),
+      ...rowsOf(at, source, common, 4),
+      ...rowsOfMask(at, mask, common),
       ...[common.width, opacity],
     ]),
   );
@@ -52,12 +48,9 @@ export function settle(
   onHeap((at) =>
     run('settleRows', common.height, common.width * 12, [
       mode,
-      ...[
-        at(backdrop.data, 'write') + offset(backdrop.region, common) * 16,
-        backdrop.region.width * 16,
-      ],
-      ...[at(made.data) + offset(made.region, common) * 16, made.region.width * 16],
-      ...(mask ? [at(mask.data) + offset(mask.region, common) * 4, mask.region.width * 4] : [0, 0]),
+      ...rowsOf(at, backdrop, common, 4, 'write'),
+      ...rowsOf(at, made, common, 4),
+      ...rowsOfMask(at, mask, common),
       ...[common.width, amount],
     ]),
   );
@@ -75,15 +68,9 @@ export function compositePlane(
   onHeap((at) =>
     run('compositePlane', common.height, common.width * 5, [
       mode,
-      ...[
-        at(backdrop.data, 'write') + offset(backdrop.region, common) * 16,
-        backdrop.region.width * 16,
-      ],
-      ...[at(shape.data) + offset(shape.region, common) * 4, shape.region.width * 4],
+      ...rowsOf(at, backdrop, common, 4, 'write'),
+      ...rowsOf(at, shape, common, 1),
       ...[common.width, r * opacity, g * opacity, b * opacity, opacity],
     ]),
   );
 }
-
-/** How many px into a region another begins. */
-const offset = (r: Region, part: Region) => (part.y - r.y) * r.width + part.x - r.x;

@@ -3,7 +3,7 @@ import { unwritten } from '../pixels/buffer';
 import { floats, scoped } from '../pixels/heap';
 import type { Region } from '../pixels/region';
 import { intersect } from '../pixels/region';
-import { onHeap, run } from './machine';
+import { onHeap, rowsOf, run } from './machine';
 
 /**
  * Convolves the rows, then the columns, of a buffer (4 channels) or plane (1 channel) with symmetric
@@ -29,20 +29,18 @@ export function convolve<T extends ColourBuffer | Plane>(
       return out as T;
     }
     const between = floats(wanted.width * rows.height * channels);
-    const kernel = floats(weights.length);
-    kernel.set(weights);
+    const [side, both] = [floats(radius + 1), floats(2 * radius + 1)];
+    weights.forEach((w, i) => (side[i] = both[radius - i] = both[radius + i] = w));
     const row = wanted.width * channels * 4;
-    const stride = region.width * channels * 4;
     onHeap((at) => {
-      const w = at(kernel);
       const b = at(between, 'write');
       run('convolveAcross', rows.height, wanted.width * channels * weights.length, [
-        ...[at(source.data) + (rows.y - region.y) * stride, stride, region.x, region.width],
-        ...[b, row, wanted.x, wanted.width, w, radius, channels],
+        ...rowsOf(at, source, { ...region, y: rows.y }, channels),
+        ...[region.x, region.width, b, row, wanted.x, wanted.width, at(side), radius, channels],
       ]);
-      run('convolveDown', wanted.height, wanted.width * channels * weights.length, [
-        ...[b, row, rows.y, rows.height],
-        ...[at(out.data, 'write'), row, wanted.y, wanted.width * channels, w, radius],
+      run('weighDown', wanted.height, wanted.width * channels * weights.length, [
+        ...[b, row, rows.height, at(out.data, 'write'), row, wanted.width * channels],
+        ...[wanted.y - rows.y - radius, 1, at(both), 2 * radius + 1],
       ]);
     });
     return out as T;

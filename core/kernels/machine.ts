@@ -1,3 +1,5 @@
+import type { ColourBuffer, Plane } from '../pixels/buffer';
+import type { Region } from '../pixels/region';
 import { floats, isOnHeap, newMemory, scoped, useMemory, watchBlocks } from '../pixels/heap';
 
 /**
@@ -14,7 +16,6 @@ const ROW_KERNELS = [
   'composite',
   'compositePlane',
   'convolveAcross',
-  'convolveDown',
   'copyRows',
   'distanceAcross',
   'distanceDown',
@@ -28,18 +29,16 @@ const ROW_KERNELS = [
   'linearRows',
   'maskRows',
   'mixRows',
-  'multiplyRows',
-  'recodeRows',
   'scaleRows',
   'settleRows',
   'shareAcross',
-  'shareDown',
   'spread',
   'sumRows',
   'toneRows',
   'unpackRows',
   'unwrapRows',
   'warpRows',
+  'weighDown',
 ] as const;
 
 export type RowKernel = (typeof ROW_KERNELS)[number];
@@ -277,6 +276,26 @@ export const sweep = (args: number[]): void => machine!.exports.sweep(...args);
 export interface Placing {
   (array: Float32Array | Float64Array | Uint8Array | Uint16Array, use?: 'read' | 'write'): number;
 }
+
+/**
+ * Where part of a buffer (4 channels) or plane (1) begins in the memory, and the length of its rows,
+ * bytes: what kernels ask for first.
+ */
+export const rowsOf = (
+  at: Placing,
+  { region, data }: ColourBuffer | Plane,
+  part: Region,
+  channels: 1 | 4,
+  use: 'read' | 'write' = 'read',
+): [start: number, stride: number] => {
+  const px = channels * 4;
+  const offset = (part.y - region.y) * region.width + part.x - region.x;
+  return [at(data, use) + offset * px, region.width * px];
+};
+
+/** As `rowsOf`, for a plane that may be missing: kernels take 0 for none. */
+export const rowsOfMask = (at: Placing, mask: Plane | null, part: Region): [number, number] =>
+  mask ? rowsOf(at, mask, part, 1) : [0, 0];
 
 /**
  * Gives kernels arrays to work on. Those that are not on the heap are copied to it, and back if they

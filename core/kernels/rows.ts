@@ -4,19 +4,16 @@ import { unwritten } from '../pixels/buffer';
 import type { Rgb } from '../pixels/colour';
 import type { Region } from '../pixels/region';
 import { intersect, isEmpty } from '../pixels/region';
-import { onHeap, run } from './machine';
+import { onHeap, rowsOf, rowsOfMask, run } from './machine';
 
 /** Plain work on buffers and planes, in place unless it returns something. */
-
-/** How many px into a region another begins. */
-const offset = (r: Region, part: Region) => (part.y - r.y) * r.width + part.x - r.x;
 
 /** A buffer full of one colour, whole. */
 export function filled(region: Region, [r, g, b]: Rgb): ColourBuffer {
   const out: ColourBuffer = unwritten(region, 4);
   onHeap((at) =>
     run('fillRows', region.height, region.width * 4, [
-      ...[at(out.data, 'write'), region.width * 16, region.width, r, g, b, 1],
+      ...[...rowsOf(at, out, region, 4, 'write'), region.width, r, g, b, 1],
     ]),
   );
   return out;
@@ -30,27 +27,24 @@ export function copied<T extends ColourBuffer | Plane>(source: T, channels: 1 | 
 /** A copy of the part of a buffer or plane over `region`, of which the source must have all. */
 function cropped<T extends ColourBuffer | Plane>(source: T, region: Region, channels: 1 | 4): T {
   const out = unwritten(region, channels);
-  const from = source.region;
-  const px = channels * 4;
   onHeap((at) =>
     run('copyRows', region.height, region.width * channels, [
-      ...[at(out.data, 'write'), region.width * px],
-      ...[at(source.data) + offset(from, region) * px, from.width * px, region.width * channels],
+      ...rowsOf(at, out, region, channels, 'write'),
+      ...[...rowsOf(at, source, region, channels), region.width * channels],
     ]),
   );
   return out as T;
 }
 
-/** Multiplies a buffer by a plane where it has one, and by nothing elsewhere; and by a factor, 0–1. */
-export function masked(buffer: ColourBuffer, mask: Plane, factor: number): ColourBuffer {
+/** A buffer times a plane, over what both have. */
+export function masked(buffer: ColourBuffer, mask: Plane): ColourBuffer {
   const region = intersect(buffer.region, mask.region);
   if (isEmpty(region)) return unwritten(region, 4);
   const out = cropped(buffer, region, 4);
   onHeap((at) =>
     run('maskRows', region.height, region.width * 5, [
-      ...[at(out.data, 'write'), region.width * 16],
-      ...[at(mask.data) + offset(mask.region, region) * 4, mask.region.width * 4],
-      ...[region.width, factor],
+      ...rowsOf(at, out, region, 4, 'write'),
+      ...[...rowsOf(at, mask, region, 1), region.width],
     ]),
   );
   return out;
@@ -62,7 +56,7 @@ export function faded(buffer: ColourBuffer, factor: number): ColourBuffer {
   const out = copied(buffer, 4);
   onHeap((at) =>
     run('scaleRows', region.height, region.width * 4, [
-      ...[at(out.data, 'write'), region.width * 16, region.width, factor],
+      ...[...rowsOf(at, out, region, 4, 'write'), region.width, factor],
     ]),
   );
   return out;
@@ -82,11 +76,9 @@ export function mix(
   if (isEmpty(region)) return;
   onHeap((at) =>
     run('mixRows', region.height, region.width * 8, [
-      ...[at(buffer.data, 'write') + offset(buffer.region, region) * 16, buffer.region.width * 16],
-      ...[at(other.data) + offset(other.region, region) * 16, other.region.width * 16],
-      ...(share
-        ? [at(share.data) + offset(share.region, region) * 4, share.region.width * 4]
-        : [0, 0]),
+      ...rowsOf(at, buffer, region, 4, 'write'),
+      ...rowsOf(at, other, region, 4),
+      ...rowsOfMask(at, share, region),
       ...[region.width, amount],
     ]),
   );
@@ -97,7 +89,7 @@ export function alphaOf({ region, data }: ColourBuffer): Plane {
   const out: Plane = unwritten(region, 1);
   onHeap((at) =>
     run('alphaRows', region.height, region.width * 2, [
-      ...[at(out.data, 'write'), region.width * 4, at(data), region.width * 16, region.width],
+      ...[...rowsOf(at, out, region, 1, 'write'), at(data), region.width * 16, region.width],
     ]),
   );
   return out;
@@ -108,7 +100,7 @@ export function toneOf({ region, data }: ColourBuffer): Plane {
   const out: Plane = unwritten(region, 1);
   onHeap((at) =>
     run('toneRows', region.height, region.width * 3, [
-      ...[at(out.data, 'write'), region.width * 4, at(data), region.width * 16, region.width],
+      ...[...rowsOf(at, out, region, 1, 'write'), at(data), region.width * 16, region.width],
     ]),
   );
   return out;
@@ -120,7 +112,7 @@ export function unwrapped(buffer: ColourBuffer, amount: number): ColourBuffer {
   const out = copied(buffer, 4);
   onHeap((at) =>
     run('unwrapRows', region.height, region.width * 4, [
-      ...[at(out.data, 'write'), region.width * 16, region.width, amount],
+      ...[...rowsOf(at, out, region, 4, 'write'), region.width, amount],
     ]),
   );
   return out;
@@ -145,7 +137,7 @@ export function fadePlane(region: Region, map: Affine, radial: boolean): Plane {
   const [a, b, c, d, e, f] = map;
   onHeap((at) =>
     run('fadeRows', region.height, region.width * 4, [
-      ...[at(out.data, 'write'), region.width * 4, region.x, region.y, region.width],
+      ...[...rowsOf(at, out, region, 1, 'write'), region.x, region.y, region.width],
       ...[radial ? 1 : 0, a, c, e, b, d, f],
     ]),
   );

@@ -213,9 +213,6 @@ export function scoped<T>(work: () => T): T {
   }
 }
 
-/** Whether work within a scope is under way. */
-export const isScoped = (): boolean => scopes.length > 0;
-
 /** Keeps a buffer from being given back until `letGo`. What is not on the heap needs no holding. */
 export function hold(value: unknown): void {
   const data = dataOf(value);

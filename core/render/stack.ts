@@ -128,7 +128,7 @@ function landed(
           (on, l) => landed(on, { base: l, clipped: [] }, pixels.region, context, null),
           unwrapped(pixels, base.body / 100),
         );
-        pixels = masked(inner, coverage, 1);
+        pixels = masked(inner, coverage);
       } else if (base.body < 100) pixels = faded(pixels, base.body / 100);
       const mask = maskOf(base, pixels.region, context);
       composite(acc, pixels, blendNamed(base.blend).mode, base.opacity / 100, mask);

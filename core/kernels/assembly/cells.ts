@@ -3,6 +3,7 @@
  * mathematics). Between the middles of cells g and g + 1 lie n px, from g·n + n/2: a gap.
  */
 import { get, get4, put, put4, splat } from './access';
+import { scratchRow } from './scratch';
 
 // @ts-ignore: decorator
 @inline
@@ -109,65 +110,8 @@ function sum(v: v128): f32 {
 }
 
 /**
- * Shares rows among rows of cells: `s` holds rows of `floats` floats from px `y0`, `height` of them;
- * rows `from`–`to` of cells, the first of which is `cellsY`, are written.
- */
-export function shareDown(
-  s: usize,
-  sStride: i32,
-  y0: i32,
-  height: i32,
-  d: usize,
-  dStride: i32,
-  cellsY: i32,
-  floats: i32,
-  n: i32,
-  rising: usize,
-  falling: usize,
-  from: i32,
-  to: i32,
-): void {
-  const half = n >> 1;
-  for (let c = from; c < to; c++) {
-    const dp = d + c * dStride;
-    // The gap above the cell's middle rises towards it, the one below falls away.
-    const top = (cellsY + c - 1) * n + half - y0;
-    const r0 = max(0, -top);
-    const r1 = min(2 * n, height - top);
-    let x = 0;
-    for (; x + 15 < floats; x += 16) {
-      let a0 = f32x4.splat(0);
-      let a1 = f32x4.splat(0);
-      let a2 = f32x4.splat(0);
-      let a3 = f32x4.splat(0);
-      for (let i = r0; i < r1; i++) {
-        const p = s + (top + i) * sStride + (x << 2);
-        const w = splat(i < n ? rising + (i << 2) : falling + ((i - n) << 2));
-        a0 = f32x4.add(a0, f32x4.mul(get4(p), w));
-        a1 = f32x4.add(a1, f32x4.mul(get4(p + 16), w));
-        a2 = f32x4.add(a2, f32x4.mul(get4(p + 32), w));
-        a3 = f32x4.add(a3, f32x4.mul(get4(p + 48), w));
-      }
-      const at = dp + (x << 2);
-      put4(at, a0);
-      put4(at + 16, a1);
-      put4(at + 32, a2);
-      put4(at + 48, a3);
-    }
-    for (; x < floats; x++) {
-      let a: f32 = 0;
-      for (let i = r0; i < r1; i++)
-        a +=
-          get(s + (top + i) * sStride + (x << 2)) *
-          get(i < n ? rising + (i << 2) : falling + ((i - n) << 2));
-      put(dp + (x << 2), a);
-    }
-  }
-}
-
-/**
  * Spreads cells over rows of px by a cubic B-spline. `weights` holds four rows of n: the weight of
- * each of the four cells round a gap at each of its px. `line` is room for a row of cells.
+ * each of the four cells round a gap at each of its px.
  */
 export function spread(
   s: usize,
@@ -187,7 +131,7 @@ export function spread(
   to: i32,
 ): void {
   const half = n >> 1;
-  const line = scratch;
+  const line = scratchRow();
   const row = n << 2;
   const first = floorDiv(x0 - half, n);
   const last = floorDiv(x0 + width - 1 - half, n);
@@ -283,18 +227,4 @@ export function spread(
       }
     }
   }
-}
-
-/** Room of this thread's own, for one row of anything. */
-let scratch: usize = 0;
-
-/** Gives this thread its room. */
-export function useScratch(at: usize): void {
-  scratch = at;
-}
-
-// @ts-ignore: decorator
-@inline
-export function scratchRow(): usize {
-  return scratch;
 }

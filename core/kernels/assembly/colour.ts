@@ -119,28 +119,6 @@ function alphaOf(v: v128): v128 {
   return v128.shuffle<f32>(v, v, 3, 3, 3, 3);
 }
 
-/** Recodes rows of premultiplied RGBA in place: to linear light if `toLight`, else to sRGB-encoded. */
-export function recodeRows(
-  b: usize,
-  stride: i32,
-  width: i32,
-  toLight: i32,
-  from: i32,
-  to: i32,
-): void {
-  for (let y = from; y < to; y++) {
-    let p = b + y * stride;
-    for (const end = p + (width << 4); p < end; p += 16) {
-      const v = get4(p);
-      const a = alphaOf(v);
-      if (!(f32x4.extract_lane(a, 0) > 0)) continue;
-      const straight = f32x4.div(v, a);
-      const other = toLight ? decode(straight) : encode(straight);
-      put4(p, withAlpha(f32x4.mul(other, a), v));
-    }
-  }
-}
-
 /**
  * Reads rows of straight RGBA of 8 (`bytes` 1) or 16 bits (`bytes` 2) as premultiplied floats, in
  * linear light if `toLight`.

@@ -1,9 +1,9 @@
-/** Convolution of rows and columns with symmetric weights: `weights` holds the middle, then one side. */
+/** Weighted sums along rows and columns. */
 import { get, get4, put, put4, splat } from './access';
-import { scratchRow } from './cells';
+import { scratchRow } from './scratch';
 
 /**
- * Convolves along rows. A row of `s` holds `sWidth` pixels from px `sx`; a row of `d` `dWidth` from
+ * Convolves along rows with symmetric weights: the middle, then one side. A row of `s` holds `sWidth` pixels from px `sx`; a row of `d` `dWidth` from
  * `dx`. Outside the row is nothing. Channels are interleaved.
  */
 export function convolveAcross(
@@ -62,25 +62,28 @@ export function convolveAcross(
   }
 }
 
-/** Convolves along columns: `s` holds `sHeight` rows of `floats` floats from px `sy`, `d` rows from `dy`. */
-export function convolveDown(
+/**
+ * Weighted sums down columns: row y of `d` is the sum of `count` rows of `s` from `top` + y · `step` on,
+ * times `weights`. `s` holds `sHeight` rows of `floats` floats; what lies outside it is nothing.
+ */
+export function weighDown(
   s: usize,
   sStride: i32,
-  sy: i32,
   sHeight: i32,
   d: usize,
   dStride: i32,
-  dy: i32,
   floats: i32,
+  top: i32,
+  step: i32,
   weights: usize,
-  radius: i32,
+  count: i32,
   from: i32,
   to: i32,
 ): void {
   for (let y = from; y < to; y++) {
-    const middle = dy + y - sy;
-    const r0 = max(-radius, -middle);
-    const r1 = min(radius, sHeight - 1 - middle);
+    const first = top + y * step;
+    const i0 = max(0, -first);
+    const i1 = min(count, sHeight - first);
     const dp = d + y * dStride;
     let x = 0;
     for (; x + 15 < floats; x += 16) {
@@ -88,9 +91,9 @@ export function convolveDown(
       let a1 = f32x4.splat(0);
       let a2 = f32x4.splat(0);
       let a3 = f32x4.splat(0);
-      for (let k = r0; k <= r1; k++) {
-        const p = s + (middle + k) * sStride + (x << 2);
-        const w = splat(weights + ((k < 0 ? -k : k) << 2));
+      for (let i = i0; i < i1; i++) {
+        const p = s + (first + i) * sStride + (x << 2);
+        const w = splat(weights + (i << 2));
         a0 = f32x4.add(a0, f32x4.mul(get4(p), w));
         a1 = f32x4.add(a1, f32x4.mul(get4(p + 16), w));
         a2 = f32x4.add(a2, f32x4.mul(get4(p + 32), w));
@@ -104,8 +107,8 @@ export function convolveDown(
     }
     for (; x < floats; x++) {
       let a: f32 = 0;
-      for (let k = r0; k <= r1; k++)
-        a += get(s + (middle + k) * sStride + (x << 2)) * get(weights + ((k < 0 ? -k : k) << 2));
+      for (let i = i0; i < i1; i++)
+        a += get(s + (first + i) * sStride + (x << 2)) * get(weights + (i << 2));
       put(dp + (x << 2), a);
     }
   }

@@ -3,7 +3,7 @@
  * 2012): the nearest px of each column by counting, then the lower envelope of parabolas along rows.
  */
 import { get, get4, put, put4 } from './access';
-import { scratchRow } from './cells';
+import { scratchRow } from './scratch';
 
 /** Farther than any px of a picture may be. */
 export const FAR: f32 = 1e6;

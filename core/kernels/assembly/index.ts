@@ -1,9 +1,9 @@
 /** Everything the faces call. Kernels that end in `from, to` may be shared among threads by rows. */
 export { checkAgainst, heapBase } from './access';
-export { convolveAcross, convolveDown } from './convolve';
-export { shareAcross, shareDown, spread, useScratch } from './cells';
+export { shareAcross, spread } from './cells';
+export { convolveAcross, weighDown } from './convolve';
 export { composite, compositePlane, settleRows } from './composite';
-export { finishRows, recodeRows, unpackRows } from './colour';
+export { finishRows, unpackRows } from './colour';
 export { distanceAcross, distanceDown } from './distance';
 export { gradeHue, gradeLight, gradeRamp } from './grade';
 export { halveRows, warpRows } from './resample';
@@ -16,9 +16,9 @@ export {
   linearRows,
   maskRows,
   mixRows,
-  multiplyRows,
   scaleRows,
   toneRows,
   unwrapRows,
 } from './rows';
+export { useScratch } from './scratch';
 export { sumRows, sweep } from './sweep';

@@ -44,23 +44,21 @@ export function copyRows(
   }
 }
 
-/** Multiplies rows of RGBA by a plane and a factor, in place. */
+/** Multiplies rows of RGBA by a plane, in place. */
 export function maskRows(
   b: usize,
   bStride: i32,
   m: usize,
   mStride: i32,
   width: i32,
-  factor: f32,
   from: i32,
   to: i32,
 ): void {
-  const k = f32x4.splat(factor);
   for (let y = from; y < to; y++) {
     let bp = b + y * bStride;
     let mp = m + y * mStride;
     for (const end = bp + (width << 4); bp < end; bp += 16, mp += 4)
-      put4(bp, f32x4.mul(get4(bp), f32x4.mul(splat(mp), k)));
+      put4(bp, f32x4.mul(get4(bp), splat(mp)));
   }
 }
 
@@ -179,23 +177,6 @@ export function linearRows(
   for (let y = from; y < to; y++) {
     let d = p + y * stride;
     for (const end = d + (width << 2); d < end; d += 4) put(d, get(d) * scale + lift);
-  }
-}
-
-/** Multiplies rows of a plane by another, in place. */
-export function multiplyRows(
-  p: usize,
-  pStride: i32,
-  m: usize,
-  mStride: i32,
-  width: i32,
-  from: i32,
-  to: i32,
-): void {
-  for (let y = from; y < to; y++) {
-    let d = p + y * pStride;
-    let mp = m + y * mStride;
-    for (const end = d + (width << 2); d < end; d += 4, mp += 4) put(d, get(d) * get(mp));
   }
 }
 

@@ -1,0 +1,13 @@
+/** Room of each thread's own, for one row of anything. */
+let scratch: usize = 0;
+
+/** Gives this thread its room. */
+export function useScratch(at: usize): void {
+  scratch = at;
+}
+
+// @ts-ignore: decorator
+@inline
+export function scratchRow(): usize {
+  return scratch;
+}
