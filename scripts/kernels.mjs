@@ -3,7 +3,7 @@
  * threads that share memory, and with every read and write checked, for the tests. The results stand
  * as texts in core/kernels/built/, so that core needs no way of its own to load a file.
  */
-import { mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 
 const root = new URL('..', import.meta.url);
@@ -46,16 +46,9 @@ async function compile(name, extra) {
       ...extra,
     ],
     {
-      readFile: (file, base) => {
-        try {
-          return readFileSync(new URL(`${base.replace(/^\.\//, '')}/${file}`, root), 'utf8');
-        } catch {
-          try {
-            return readFileSync(new URL(file, root), 'utf8');
-          } catch {
-            return null;
-          }
-        }
+      readFile: (file) => {
+        const path = new URL(file, root);
+        return existsSync(path) ? readFileSync(path, 'utf8') : null;
       },
       writeFile: (file, contents) => void files.set(file, contents),
       listFiles: () => [],

@@ -2,7 +2,7 @@ import { Worker } from 'node:worker_threads';
 import fc from 'fast-check';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { blends } from '../blend/index';
-import { floats, heapUse, held, hold, isOnHeap, letGo, scoped } from '../pixels/heap';
+import { floats, heapUse, held, hold, isOnHeap, letGo, scoped, zeros } from '../pixels/heap';
 import { cacheOf } from '../render/cache';
 import { render } from '../render/render';
 import { lookUp, scene } from '../testing/scenes';
@@ -148,6 +148,15 @@ describe('the heap', () => {
       }),
       { numRuns: 60 },
     );
+  });
+
+  it('says how much it lacks when it is full, and goes on', () => {
+    const before = heapUse().held;
+    expect(() => scoped(() => void floats(700_000_000))).toThrow(
+      /no memory left for 2671 MB.*Hide/,
+    );
+    expect(heapUse().held).toBe(before);
+    expect(scoped(() => ({ data: zeros(5) })).data).toEqual(new Float32Array(5));
   });
 
   it('keeps what is held twice until it is let go of twice', () => {

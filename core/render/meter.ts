@@ -60,3 +60,29 @@ export const noMeter: Meter = {
   made: () => undefined,
   measure: (_layer, _part, work) => work(),
 };
+
+/** What one layer cost, or one part of the scene that belongs to none. */
+export interface LayerCost extends Omit<Cost, 'part'> {
+  /** Null for a part of the scene itself, which then is the only one. */
+  layer: string | null;
+  /** In the order they were made. */
+  parts: Cost[];
+}
+
+/**
+ * Costs by layer, the slowest first. A layer was kept if all its results were: blending has none of its
+ * own, and does not count.
+ */
+export function costsByLayer(costs: readonly Cost[]): LayerCost[] {
+  const layers = new Map<string, LayerCost>();
+  for (const cost of costs) {
+    const key = cost.layer ?? `/${cost.part}`;
+    const sum = layers.get(key) ?? { layer: cost.layer, took: 0, bytes: 0, kept: true, parts: [] };
+    sum.took += cost.took;
+    sum.bytes += cost.bytes;
+    sum.kept &&= cost.kept || cost.part === 'blend';
+    sum.parts.push(cost);
+    layers.set(key, sum);
+  }
+  return [...layers.values()].sort((a, b) => b.took - a.took);
+}

@@ -248,4 +248,48 @@ describe('cache', () => {
     ask('huge', 500);
     expect(bytes()).toBeLessThanOrEqual(100);
   });
+  it('lets what was cheap for its size go before what was dear, however fresh', () => {
+    let clock = 0;
+    const { memo } = cacheOf(100, () => clock);
+    let made: string[] = [];
+    const ask = (key: string, takes: number) =>
+      memo(
+        key,
+        () => {
+          clock += takes;
+          made.push(key);
+          return key;
+        },
+        () => 40,
+      );
+    ask('dear', 500);
+    ask('cheap', 1);
+    ask('cheap too', 1);
+    made = [];
+    ask('dear', 500);
+    expect(made).toEqual([]);
+    ask('cheap', 1);
+    expect(made).toEqual(['cheap']);
+    // Even the dear goes when it has not been asked for through enough of others.
+    for (let i = 0; i < 2000; i++) ask(`other ${i}`, 1);
+    made = [];
+    ask('dear', 500);
+    expect(made).toEqual(['dear']);
+  });
+  it('forgets everything when it is cleared', () => {
+    const cache = cacheOf(100);
+    let made = 0;
+    const ask = () =>
+      cache.memo(
+        'a',
+        () => ++made,
+        () => 8,
+      );
+    ask();
+    ask();
+    expect([made, cache.bytes()]).toEqual([1, 8]);
+    cache.clear();
+    expect(cache.bytes()).toBe(0);
+    expect(ask()).toBe(2);
+  });
 });

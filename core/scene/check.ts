@@ -1,7 +1,7 @@
 import * as v from 'valibot';
 import type { Scene } from './schema';
 import { migrated } from './migrate';
-import { VERSION, sceneSchema } from './schema';
+import { MAX_DEPTH, VERSION, sceneSchema } from './schema';
 
 /** One thing wrong with a scene: where (a JSON path such as `$.layers[2].opacity`) and what. */
 export interface Fault {
@@ -30,10 +30,32 @@ export function sceneFaults(value: unknown): Fault[] {
         message: `The scene was saved by a newer Ignis (version ${version}; this one reads up to ${VERSION}). Open it with that one.`,
       },
     ];
+  // Before anything walks down it: a file may be made to be deeper than any program can follow.
+  const deep = tooDeep((value as { layers?: unknown } | null)?.layers);
+  if (deep)
+    return [{ path: deep, message: `Groups stand at most ${MAX_DEPTH} deep in one another.` }];
   const result = v.safeParse(sceneSchema, migrated(value));
   return result.success
     ? []
     : result.issues.flatMap(leaves).map((i) => ({ path: pathOf(i), message: i.message }));
+}
+
+/** The path of the first group that stands too deep in others; null if there is none. */
+function tooDeep(layers: unknown): string | null {
+  let level: [path: string, list: unknown][] = [['$.layers', layers]];
+  for (let depth = 0; level.length > 0; depth++) {
+    const first = level.find(([, list]) => Array.isArray(list));
+    if (depth > MAX_DEPTH) return first?.[0] ?? null;
+    level = level.flatMap(([path, list]) =>
+      Array.isArray(list)
+        ? list.flatMap((l: unknown, i): [string, unknown][] => {
+            const inner = (l as { layers?: unknown } | null)?.layers;
+            return Array.isArray(inner) ? [[`${path}[${i}].layers`, inner]] : [];
+          })
+        : [],
+    );
+  }
+  return null;
 }
 
 /** The value as a scene of this version. Throws a SceneError that names the first fault and counts the others. */

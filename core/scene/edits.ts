@@ -10,6 +10,7 @@ import type { Edit } from './edit';
 import { newId } from './make';
 import { boxOf, middleOf, repivoted } from './placement';
 import type { Layer, Placement, Scene, Step } from './schema';
+import { MAX_DEPTH, depthOf } from './schema';
 
 /** Everything the artist can do to a scene. Layers, steps and passes are named by their ids. */
 
@@ -63,6 +64,13 @@ function carry<T>(list: T[], from: number, to: number): void {
   if (item !== undefined) list.splice(within(to, list.length), 0, item);
 }
 
+/** The place in front of a layer and of what is clipped to the same base: nothing loses its base there. */
+export function pastClipped(list: readonly Layer[], index: number): number {
+  let at = index + 1;
+  while (list[at]?.clip) at++;
+  return at;
+}
+
 /** What is set on a scene itself. */
 export const setScene =
   (values: Partial<Pick<Scene, 'name' | 'background' | 'mixing'>>): Edit =>
@@ -75,18 +83,23 @@ export const setEnd =
   (s) =>
     void Object.assign(s.end, values);
 
-/** Puts layers in at an index (0 is the back) of the scene; at the front if none is given. */
+/** Puts layers at the very front of a scene. */
 export const addLayers =
-  (layers: Layer[], index = Infinity): Edit =>
+  (layers: Layer[]): Edit =>
   (s) =>
-    void s.layers.splice(within(index, s.layers.length), 0, ...layers);
+    void s.layers.push(...layers);
 
-/** Puts layers right in front of another, in its group if it stands in one. */
-export const addLayersBefore =
-  (layers: Layer[], id: string): Edit =>
+/**
+ * Puts layers right in front of another: in its group if it stands in one, or, `outside`, in front of
+ * the outermost group it stands in. At the very front if there is no such layer.
+ */
+export const addInFront =
+  (layers: Layer[], id: string | null, outside: boolean): Edit =>
   (s) => {
-    const { list, index } = standingOf(s, id);
-    list.splice(index + 1, 0, ...layers);
+    let at = id === null ? null : find(s.layers, id);
+    while (outside && at?.group) at = find(s.layers, at.group.id);
+    if (at) at.list.splice(pastClipped(at.list, at.index), 0, ...layers);
+    else s.layers.push(...layers);
   };
 
 export const removeLayer =
@@ -105,7 +118,7 @@ export const duplicateLayer =
     renew(copy);
     copy.id = copyId;
     copy.name = `${copy.name} copy`;
-    list.splice(index + 1, 0, copy);
+    list.splice(copy.clip ? index + 1 : pastClipped(list, index), 0, copy);
   };
 
 /** Gives a layer, and all that it holds, new ids, in place. */
@@ -118,18 +131,21 @@ export function renew(layer: Layer): void {
 
 /**
  * Carries a layer to a depth of a list: the scene's, or that of the group `into`. The index counts
- * without the layer, 0 at the back. Into itself, or what it holds, it cannot go: nothing happens.
+ * without the layer, 0 at the back. Among those clipped to one base a clipped layer stays so; elsewhere
+ * it is let free. Into itself, what it holds, or too deep it cannot go: nothing happens.
  */
 export const moveLayer =
   (id: string, index: number, into: string | null = null): Edit =>
   (s) => {
     const from = standingOf(s, id);
     const layer = from.list[from.index]!;
-    if (into !== null && find([layer], into)) return;
+    if (into !== null && !canHold(s, into, layer)) return;
     const list = into === null ? s.layers : layerOf(s, into).layers;
     if (!list) return;
     from.list.splice(from.index, 1);
-    list.splice(within(index, list.length), 0, layer);
+    const at = within(index, list.length);
+    list.splice(at, 0, layer);
+    if (!list[at - 1]?.clip && !list[at + 1]?.clip) layer.clip = false;
   };
 
 type Settable = 'name' | 'visible' | 'opacity' | 'blend' | 'clip' | 'body';
@@ -139,41 +155,54 @@ export const setLayer =
   (s) =>
     void Object.assign(layerOf(s, id), values);
 
+/** Whether a group can take a layer in: it is not the layer or in it, and does not become too deep. */
+export function canHold(scene: Scene, group: string, layer: Layer): boolean {
+  if (find([layer], group)) return false;
+  let depth = depthOf([layer]);
+  for (let at = find(scene.layers, group); at; at = at.group && find(scene.layers, at.group.id))
+    depth++;
+  return depth <= MAX_DEPTH;
+}
+
 /**
  * Clips a layer to another: it is carried right in front of it and of what is clipped to it already.
  */
 export const clipTo =
   (id: string, base: string): Edit =>
   (s) => {
-    if (find([layerOf(s, id)], base)) return;
+    const { group } = standingOf(s, base);
+    if (find([layerOf(s, id)], base) || (group && !canHold(s, group.id, layerOf(s, id)))) return;
     const from = standingOf(s, id);
     const [layer] = from.list.splice(from.index, 1);
     const { list, index } = standingOf(s, base);
-    let at = index + 1;
-    while (list[at]?.clip) at++;
     layer!.clip = true;
-    list.splice(at, 0, layer!);
+    list.splice(pastClipped(list, index), 0, layer!);
   };
 
 /** The layer that another is, or would be, clipped to; undefined if there is none beneath. */
 export function clipBase(scene: Scene, id: string): Layer | undefined {
-  const { list, index } = standingOf(scene, id);
-  const base = list.slice(0, index).findLast((l) => !l.clip);
+  const found = find(scene.layers, id);
+  const base = found?.list.slice(0, found.index).findLast((l) => !l.clip);
   // A grade covers everything: what stands on it is as if it were not clipped.
   return base?.source.kind === 'grade' ? undefined : base;
 }
 
-/** Puts layers of one list into a new group, which takes the place of the frontmost. */
+/**
+ * Puts layers of one list into a new group, which takes the place of the frontmost. Where that would be
+ * too deep, nothing happens.
+ */
 export const groupLayers =
   (ids: readonly string[], group: Layer): Edit =>
   (s) => {
-    const { list } = standingOf(s, ids[0]!);
+    const { list, group: around } = standingOf(s, ids[0]!);
     const inside = list.filter((l) => ids.includes(l.id));
+    const made = { ...group, layers: inside };
+    if (around ? !canHold(s, around.id, made) : depthOf([made]) > MAX_DEPTH) return;
     const front = list.indexOf(inside.at(-1)!);
     const at = front + 1 - inside.length;
     const outside = list.filter((l) => !ids.includes(l.id));
     list.splice(0, list.length, ...outside);
-    list.splice(at, 0, { ...group, layers: inside });
+    list.splice(at, 0, made);
   };
 
 /** Puts the layers of a group in its place. */

@@ -8,18 +8,21 @@ import type { Edit, History } from './edit';
 import { edit, EMPTY_HISTORY, redo, remember, undo } from './edit';
 import * as edits from './edits';
 import { sceneJsonSchema } from './json-schema';
-import { newLine, newPicture, newScene, newStep } from './make';
+import { newFill, newGroup, newLine, newMask, newPicture, newScene, newStep } from './make';
 import { middleOf, placed, placementMap, repivoted } from './placement';
 import type { Layer, Scene } from './schema';
+import { everyLayer } from './schema';
 
 /** Any edit that fits a scene, chosen by numbers. */
 function someEdit(s: Scene, n: number, m: number): Edit {
-  const layer = s.layers[m % Math.max(1, s.layers.length)];
+  const all = everyLayer(s.layers);
+  const layer = all[m % Math.max(1, all.length)];
   if (!layer)
     return edits.addLayers([
       newLine('New', { closed: false, anchors: [corner(1, 2), corner(3, 4)] }),
     ]);
   const line = layer.source.kind === 'line' ? layer.source : null;
+  const other = all[(m + n) % all.length]!;
   const list: Edit[] = [
     edits.setScene({ name: `Name ${m}` }),
     edits.removeLayer(layer.id),
@@ -29,6 +32,16 @@ function someEdit(s: Scene, n: number, m: number): Edit {
     edits.setPlacement(layer.id, { x: m }),
     edits.flipLayer(layer.id, m % 2 ? 'x' : 'y'),
     edits.addStep(layer.id, newStep('blur.gaussian')),
+    edits.setEnd({ exposure: (m % 20) - 10 }),
+    edits.groupLayers([layer.id], newGroup(`Group ${m}`, [], 'through')),
+    edits.ungroup(layer.id),
+    edits.setLands(layer.id, m % 2 ? 'one' : 'through'),
+    edits.setFill(layer.id, '#204060'),
+    edits.clipTo(layer.id, other.id),
+    edits.moveLayer(layer.id, m % 3, other.layers ? other.id : null),
+    edits.addInFront([newFill('New', '#804020')], layer.id, m % 2 === 0),
+    edits.putMask(layer.id, m % 3 ? newMask({ kind: 'full' }) : null),
+    edits.setMask(layer.id, { density: m % 100 }),
     ...layer.steps
       .slice(0, 1)
       .flatMap((st) => [
@@ -60,7 +73,7 @@ describe('edits and undo', () => {
     fc.assert(
       fc.property(
         scene,
-        fc.array(fc.tuple(fc.nat(40), fc.nat(200)), { maxLength: 12 }),
+        fc.array(fc.tuple(fc.nat(60), fc.nat(200)), { maxLength: 12 }),
         (first, moves) => {
           let now = first;
           let history: History = EMPTY_HISTORY;

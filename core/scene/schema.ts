@@ -1,10 +1,8 @@
 import * as v from 'valibot';
 import { blends } from '../blend/index';
-import type { Mask } from '../masks/mask';
 import { maskSchema } from '../masks/mask';
 import type { Parameters } from '../definitions/parameter';
-import { HEX, parametersSchema } from '../definitions/parameter';
-import type { Source } from '../sources/index';
+import { HEX, parametersSchema, percent } from '../definitions/parameter';
 import { sourceSchema } from '../sources/index';
 import { steps } from '../steps/index';
 
@@ -15,7 +13,7 @@ export const MAX_SIDE = 16_384;
 export const MAX_PIXELS = 100_000_000;
 
 /** How deep groups may stand in one another. */
-const MAX_DEPTH = 16;
+export const MAX_DEPTH = 16;
 
 const id = v.pipe(
   v.string(),
@@ -79,17 +77,10 @@ const layerEntries = {
   steps: v.array(stepSchema),
 };
 
-export interface Layer {
-  id: string;
-  name: string;
-  visible: boolean;
-  opacity: number;
-  blend: string;
-  clip: boolean;
-  body: number;
-  mask: Mask | null;
-  placement: Placement;
-  source: Source;
+export interface Layer extends Omit<
+  v.InferOutput<v.StrictObjectSchema<typeof layerEntries, undefined>>,
+  'steps'
+> {
   steps: Step[];
   /** Of a group, back to front; nothing else has any. */
   layers?: Layer[];
@@ -105,6 +96,28 @@ export const layerSchema: v.GenericSchema<unknown, Layer> = v.pipe(
     'A group has a list of layers, and nothing else has one.',
   ),
 ) as v.GenericSchema<unknown, Layer>;
+
+/** How much of a layer's own pixels shows. */
+export const bodyParameters = {
+  body: {
+    ...percent('Body', 100),
+    help: 'How much of its own pixels shows, apart from what is made of its shape.',
+  },
+} as const satisfies Parameters;
+
+/** How the light of a scene mixes. */
+export const mixingParameters = {
+  mixing: {
+    kind: 'choice',
+    label: 'Light mixes',
+    help: 'As displayed: as screens and older pictures do. As light: as lamps do on a wall.',
+    options: [
+      { value: 'displayed', label: 'As displayed' },
+      { value: 'light', label: 'As light' },
+    ],
+    default: 'displayed',
+  },
+} as const satisfies Parameters;
 
 /** What happens to the whole picture at its end. */
 export const endParameters = {
@@ -162,17 +175,14 @@ export const sceneSchema = v.pipe(
     const ids = everyLayer(s.layers).map((l) => l.id);
     return new Set(ids).size === ids.length;
   }, 'Two layers have the same id.'),
-  v.check(
-    (s) => depthOf(s.layers) <= MAX_DEPTH,
-    `Groups stand at most ${MAX_DEPTH} deep in one another.`,
-  ),
 );
 
 /** All layers, those of groups after their group. */
 export const everyLayer = (layers: readonly Layer[]): Layer[] =>
   layers.flatMap((l) => [l, ...everyLayer(l.layers ?? [])]);
 
-const depthOf = (layers: readonly Layer[]): number =>
+/** How deep the groups of a list stand in one another; 0 if there are none. */
+export const depthOf = (layers: readonly Layer[]): number =>
   layers.reduce((d, l) => Math.max(d, l.layers ? 1 + depthOf(l.layers) : 0), 0);
 
 export type Scene = v.InferOutput<typeof sceneSchema>;

@@ -1,15 +1,27 @@
 import * as v from 'valibot';
+import type { Parameters } from '../definitions/parameter';
+import { parameterSchema } from '../definitions/parameter';
 import type { SourceDefinition } from '../definitions/source';
 import { unwritten } from '../pixels/buffer';
 import { EMPTY } from '../pixels/region';
 
+/** What can be set on a group. */
+export const groupParameters = {
+  lands: {
+    kind: 'choice',
+    label: 'Lands',
+    help: 'Through: its layers land one by one on what lies beneath. As one: they are put together first.',
+    options: [
+      { value: 'through', label: 'Through' },
+      { value: 'one', label: 'As one' },
+    ],
+    default: 'through',
+  },
+} as const satisfies Parameters;
+
 export const groupSchema = v.strictObject({
   kind: v.literal('group'),
-  /**
-   * `through`: its layers land one by one on what lies beneath. `one`: they are put together first,
-   * and land as one.
-   */
-  lands: v.picklist(['through', 'one'], 'A group lands "through" or as "one".'),
+  lands: parameterSchema(groupParameters.lands) as v.GenericSchema<'through' | 'one'>,
 });
 
 export type GroupSource = v.InferOutput<typeof groupSchema>;

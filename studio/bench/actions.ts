@@ -1,6 +1,6 @@
 import {
+  addInFront,
   addLayers,
-  addLayersBefore,
   clipBase,
   duplicateLayer,
   findLayer,
@@ -107,15 +107,14 @@ export function fold(id: string): void {
 }
 
 /** Puts a new layer in front of the selected one, or at the very front. */
-export function addInFront(layer: Layer): void {
-  const { selected, scene, change, select } = bench();
-  const before = selected && findLayer(scene, selected) ? selected : null;
-  change(`Add ${layer.name}`, before ? addLayersBefore([layer], before) : addLayers([layer]));
+function add(layer: Layer): void {
+  const { selected, change, select } = bench();
+  change(`Add ${layer.name}`, addInFront([layer], selected, false));
   select(layer.id);
 }
 
-export const addFill = (): void => addInFront(newFill('Fill', '#233a66'));
-export const addGrade = (): void => addInFront(newGrade('Grade', [newStep('grade.light')]));
+export const addFill = (): void => add(newFill('Fill', '#233a66'));
+export const addGrade = (): void => add(newGrade('Grade', [newStep('grade.light')]));
 
 export function zoomBy(k: number): void {
   const { view, set } = bench();

@@ -3,7 +3,7 @@ import { useNavigate, useParams } from 'react-router';
 import { toast } from 'sonner';
 import { tinykeys } from 'tinykeys';
 import type { Point } from '@ignis/core/geometry/affine';
-import { addLayers } from '@ignis/core/scene/edits';
+import { addInFront } from '@ignis/core/scene/edits';
 import { newPicture } from '@ignis/core/scene/make';
 import { bringInPicture, filesIn, isSceneFile, PICTURES } from '../files/bring-in';
 import { download, fileName, openSceneFile, sceneFile } from '../files/scene-file';
@@ -113,11 +113,10 @@ function Open() {
           }
           const brought = await bringInPicture(file);
           if (!brought) continue;
-          const { scene, view, change, select } = useBench.getState();
+          const { scene, view, selected, change, select } = useBench.getState();
           const place = at ?? middleOfView(scene, view);
           const layer = newPicture(brought.name, brought.source, scene, place, !keepSize);
-          const above = scene.layers.findIndex((l) => l.id === useBench.getState().selected);
-          change(`Add ${brought.name}`, addLayers([layer], above < 0 ? Infinity : above + 1));
+          change(`Add ${brought.name}`, addInFront([layer], selected, true));
           select(layer.id);
         } catch (error) {
           toast.error('That could not be brought in', {

@@ -3,7 +3,8 @@ import { GridComponent, TooltipComponent } from 'echarts/components';
 import { init, use as charts, type EChartsType } from 'echarts/core';
 import { SVGRenderer } from 'echarts/renderers';
 import { useEffect, useMemo, useRef } from 'react';
-import type { Cost } from '@ignis/core/render/meter';
+import type { Cost, LayerCost } from '@ignis/core/render/meter';
+import { costsByLayer } from '@ignis/core/render/meter';
 import { findLayer } from '@ignis/core/scene/edits';
 import type { Scene } from '@ignis/core/scene/schema';
 import { stepOfKind } from '@ignis/core/steps/index';
@@ -13,13 +14,8 @@ import { Dialog } from '../ui/dialog';
 
 charts([BarChart, GridComponent, TooltipComponent, SVGRenderer]);
 
-interface Row {
-  layer: string | null;
+interface Row extends LayerCost {
   name: string;
-  took: number;
-  bytes: number;
-  kept: boolean;
-  parts: { name: string; took: number; kept: boolean }[];
 }
 
 const PARTS: Record<string, string> = {
@@ -36,33 +32,17 @@ function partName(scene: Scene, { layer, part }: Cost): string {
   return step ? stepOfKind(step.kind).label : (PARTS[part] ?? 'step of its group');
 }
 
-/** Costs by layer, the slowest first. */
-export function costRows(scene: Scene, costs: readonly Cost[]): Row[] {
-  const rows = new Map<string, Row>();
-  for (const cost of costs) {
-    const key = cost.layer ?? cost.part;
-    const row = rows.get(key) ?? {
-      layer: cost.layer,
-      name: cost.layer ? (findLayer(scene, cost.layer)?.name ?? '') : (PARTS[cost.part] ?? ''),
-      took: 0,
-      bytes: 0,
-      kept: true,
-      parts: [],
-    };
-    row.took += cost.took;
-    row.bytes += cost.bytes;
-    if (cost.part !== 'blend') row.kept &&= cost.kept;
-    row.parts.push({ name: partName(scene, cost), took: cost.took, kept: cost.kept });
-    rows.set(key, row);
-  }
-  return [...rows.values()].sort((a, b) => b.took - a.took);
-}
+/** A layer by its name; a part of the scene by what it is. */
+const named = (scene: Scene, cost: LayerCost): Row => ({
+  ...cost,
+  name: cost.layer ? (findLayer(scene, cost.layer)?.name ?? '') : partName(scene, cost.parts[0]!),
+});
 
 const ms = (v: number) => `${v < 10 ? v.toFixed(1) : Math.round(v)} ms`;
 const mb = (v: number) => `${(v / 2 ** 20).toFixed(v < 1e7 ? 1 : 0)} MB`;
 
 /** The rows as bars; a click on one leads to its layer. */
-function Chart({ rows, onClose }: { rows: Row[]; onClose(): void }) {
+function Chart({ scene, rows, onClose }: { scene: Scene; rows: Row[]; onClose(): void }) {
   const place = useRef<HTMLDivElement>(null);
   useEffect(() => {
     if (!place.current) return;
@@ -82,7 +62,7 @@ function Chart({ rows, onClose }: { rows: Row[]; onClose(): void }) {
         textStyle: { color: ink, fontSize: 13 },
         formatter: ({ dataIndex }: { dataIndex: number }) =>
           rows[dataIndex]!.parts.map(
-            (p) => `${p.name}: ${p.kept ? 'kept from before' : ms(p.took)}`,
+            (p) => `${partName(scene, p)}: ${p.kept ? 'kept from before' : ms(p.took)}`,
           ).join('<br>'),
       },
       xAxis: { type: 'value', axisLabel: { show: false }, splitLine: { show: false } },
@@ -127,7 +107,7 @@ function Chart({ rows, onClose }: { rows: Row[]; onClose(): void }) {
       onClose();
     });
     return () => chart.dispose();
-  }, [rows, onClose]);
+  }, [scene, rows, onClose]);
 
   return (
     <div
@@ -144,7 +124,10 @@ function Chart({ rows, onClose }: { rows: Row[]; onClose(): void }) {
 export default function Costs({ onClose }: { onClose(): void }) {
   const last = useCosts((s) => s.last);
   const scene = useBench((s) => s.scene);
-  const rows = useMemo(() => costRows(scene, last?.costs ?? []), [scene, last]);
+  const rows = useMemo(
+    () => costsByLayer(last?.costs ?? []).map((c) => named(scene, c)),
+    [scene, last],
+  );
   return (
     <Dialog
       title="What the picture costs"
@@ -161,7 +144,7 @@ export default function Costs({ onClose }: { onClose(): void }) {
             <span className="text-ink">{mb(last.use.held)}</span>, at most {mb(last.use.most)}.
           </p>
           <div className="max-h-[56vh] overflow-y-auto">
-            <Chart rows={rows} onClose={onClose} />
+            <Chart scene={scene} rows={rows} onClose={onClose} />
           </div>
           <p className="mt-3 text-sm text-dim">
             Grey bars were kept from before. Point at a bar for its steps; click it to go to the

@@ -2,7 +2,7 @@ import { blendParameter } from '@ignis/core/blend/parameter';
 import { percent } from '@ignis/core/definitions/parameter';
 import { clipBase, setEnd, setLayer, setScene } from '@ignis/core/scene/edits';
 import type { Layer, Scene } from '@ignis/core/scene/schema';
-import { endParameters } from '@ignis/core/scene/schema';
+import { bodyParameters, endParameters, mixingParameters } from '@ignis/core/scene/schema';
 import { definitionOf } from '@ignis/core/sources/index';
 import { liveEdit, useBench, useSelectedLayer } from '../../state/bench';
 import { ColourField } from '../../ui/colour-field';
@@ -18,25 +18,6 @@ const END = { exposure: endParameters.exposure, rollOff: endParameters.rollOff }
 
 const OPACITY = { opacity: percent('Opacity', 100) };
 const BLEND = { blend: blendParameter('Blend', 'normal'), ...OPACITY };
-const BODY = {
-  body: {
-    ...percent('Body', 100),
-    help: 'How much of its own pixels shows, apart from what is made of its shape.',
-  },
-};
-const MIXING = {
-  mixing: {
-    kind: 'choice',
-    label: 'Light mixes',
-    help: 'As displayed: as screens and older pictures do. As light: as lamps do on a wall.',
-    options: [
-      { value: 'displayed', label: 'As displayed' },
-      { value: 'light', label: 'As light' },
-    ],
-    default: 'displayed',
-  },
-} as const;
-
 /** What happens to the selected layer, in the order of computation. */
 export function Chain() {
   const layer = useSelectedLayer();
@@ -95,7 +76,7 @@ function Body({ layer }: { layer: Layer }) {
   return (
     <Node title="Body">
       <ParameterControls
-        parameters={BODY}
+        parameters={bodyParameters}
         values={{ body: layer.body }}
         onChange={(v) => live.change(setLayer(layer.id, v as Partial<Layer>))}
         onDone={live.done}
@@ -165,7 +146,7 @@ function OfScene() {
       </div>
       <div className="mt-4 flex flex-col gap-1">
         <ParameterControls
-          parameters={MIXING}
+          parameters={mixingParameters}
           values={{ mixing: scene.mixing }}
           onChange={(v) => change('Change how light mixes', setScene(v as Partial<Scene>))}
           onDone={() => undefined}

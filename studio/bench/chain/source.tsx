@@ -1,24 +1,12 @@
 import { setFill, setLands, ungroup } from '@ignis/core/scene/edits';
 import type { Layer } from '@ignis/core/scene/schema';
+import { groupParameters } from '@ignis/core/sources/group';
 import type { LineSource } from '@ignis/core/sources/line';
 import { liveEdit, useBench } from '../../state/bench';
 import { ColourField } from '../../ui/colour-field';
 import { ParameterControls } from '../../ui/parameter-controls';
 import { Node } from './node';
 import { Passes } from './passes';
-
-const LANDS = {
-  lands: {
-    kind: 'choice',
-    label: 'Lands',
-    help: 'Through: its layers land one by one on what lies beneath. As one: they are put together first.',
-    options: [
-      { value: 'through', label: 'Through' },
-      { value: 'one', label: 'As one' },
-    ],
-    default: 'through',
-  },
-} as const;
 
 /** What a layer begins with. */
 export function SourceNode({ layer }: { layer: Layer }) {
@@ -77,7 +65,7 @@ function Group({ layer, lands }: { layer: Layer; lands: 'through' | 'one' }) {
       }
     >
       <ParameterControls
-        parameters={LANDS}
+        parameters={groupParameters}
         values={{ lands }}
         onChange={(v) =>
           change(

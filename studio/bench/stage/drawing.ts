@@ -3,7 +3,7 @@ import type { Point } from '@ignis/core/geometry/affine';
 import type { Anchor, Path } from '@ignis/core/geometry/path';
 import { corner, smooth } from '@ignis/core/geometry/path';
 import { edit } from '@ignis/core/scene/edit';
-import { addLayers, closeLine, findLayer, setPath } from '@ignis/core/scene/edits';
+import { addInFront, closeLine, findLayer, setPath } from '@ignis/core/scene/edits';
 import { newLine } from '@ignis/core/scene/make';
 import type { Layer, Scene } from '@ignis/core/scene/schema';
 import { everyLayer } from '@ignis/core/scene/schema';
@@ -42,8 +42,7 @@ export function putAnchor(at: Point, handle: Point | null): void {
   }
   const line = freshLine(base, drawn, anchor);
   // Within a group that may be placed elsewhere, what is drawn would not lie under the pointer.
-  const above = base.layers.findIndex((l) => l.id === selected);
-  drag('Begin a line of light', addLayers([line], above < 0 ? Infinity : above + 1));
+  drag('Begin a line of light', addInFront([line], selected, true));
   set({ drawn: line.id });
 }
 

@@ -1,6 +1,6 @@
 import { useDraggable } from '@dnd-kit/core';
 import { CSS } from '@dnd-kit/utilities';
-import { CornerLeftDown, Eye, EyeOff, Ellipsis, SlidersHorizontal } from 'lucide-react';
+import { Eye, EyeOff, Ellipsis, SlidersHorizontal } from 'lucide-react';
 import { blendNamed } from '@ignis/core/blend/index';
 import { clipBase, flipLayer, setLayer, ungroup } from '@ignis/core/scene/edits';
 import type { Layer } from '@ignis/core/scene/schema';
@@ -41,7 +41,7 @@ export function Card({ layer, small, drop }: Props) {
   const { attributes, listeners, setNodeRef, transform, isDragging } = useDraggable({
     id: layer.id,
   });
-  const base = useBench((s) => (layer.clip ? clipBase(s.scene, layer.id) : undefined));
+  const base = useBench((s) => clipBase(s.scene, layer.id));
   const { change, select, set } = useBench.getState();
   const items: MenuEntry[] = [
     { label: 'Duplicate', hint: 'Ctrl D', run: () => duplicate(layer) },
@@ -50,6 +50,7 @@ export function Card({ layer, small, drop }: Props) {
     {
       label: layer.clip ? 'Release the clip' : 'Clip to the layer beneath',
       run: () => change('Clip', setLayer(layer.id, { clip: !layer.clip })),
+      disabled: !layer.clip && !base,
     },
     layer.layers
       ? { label: 'Ungroup', run: () => change('Ungroup', ungroup(layer.id)) }
@@ -71,17 +72,28 @@ export function Card({ layer, small, drop }: Props) {
         ref={setNodeRef}
         data-layer={layer.id}
         style={{ transform: CSS.Translate.toString(transform) }}
-        className={`group relative shrink-0 ${small ? 'w-[92px]' : 'w-[124px]'} ${isDragging ? 'z-10' : ''} ${base ? '-ml-1.5' : ''}`}
+        className={`group relative shrink-0 ${small ? 'w-[92px]' : 'w-[124px]'} ${isDragging ? 'z-10' : ''} ${layer.clip && base ? '-ml-1.5' : ''}`}
         onPointerEnter={() => set({ hovered: layer.id })}
         onPointerLeave={() => set({ hovered: null })}
       >
         {drop && <Mark drop={drop} />}
+        {layer.clip && (
+          <Chip
+            side="left-1"
+            on={!!base}
+            title={base ? `Clipped to ${base.name}` : 'Clipped, but nothing lies beneath'}
+          >
+            clip
+          </Chip>
+        )}
         {layer.mask && (
-          <span
-            className={`pointer-events-none absolute top-1 right-1 z-10 rounded bg-panel/90 px-1 text-xs leading-4 ${layer.mask.enabled ? 'text-ink' : 'text-dim line-through'}`}
+          <Chip
+            side="right-1"
+            on={layer.mask.enabled}
+            title={layer.mask.enabled ? 'Has a mask' : 'Has a mask that is off'}
           >
             mask
-          </span>
+          </Chip>
         )}
         <div
           className={`overflow-hidden rounded-lg border bg-raised transition-[border-color,translate] ${selected ? '-translate-y-1 border-ember shadow-[0_0_0_1px_var(--ember)]' : 'border-line hover:border-dim'} ${isDragging ? 'shadow-2xl' : ''}`}
@@ -107,14 +119,6 @@ export function Card({ layer, small, drop }: Props) {
             )}
           </button>
           <div className="flex items-center pt-1 pr-1 pl-1.5">
-            {layer.clip && (
-              <span
-                className="mr-0.5 shrink-0 text-behind"
-                title={base ? `Clipped to ${base.name}` : 'Clipped, but nothing is beneath'}
-              >
-                <CornerLeftDown size={13} aria-label="clipped" />
-              </span>
-            )}
             <NameField
               label={`Name of ${layer.name}`}
               value={layer.name}
@@ -175,3 +179,23 @@ const Mark = ({ drop }: { drop: Drop['how'] }) =>
       {DROP[drop]}
     </div>
   );
+
+/** A word on the corner of a card; struck through while it does nothing. */
+const Chip = ({
+  side,
+  on,
+  title,
+  children,
+}: {
+  side: string;
+  on: boolean;
+  title: string;
+  children: string;
+}) => (
+  <span
+    title={title}
+    className={`absolute top-1 z-10 rounded bg-panel/90 px-1 text-xs leading-4 ${side} ${on ? 'text-ink' : 'text-dim line-through'}`}
+  >
+    {children}
+  </span>
+);

@@ -7,13 +7,12 @@ import {
   type DragMoveEvent,
 } from '@dnd-kit/core';
 import { useEffect, useRef, useState } from 'react';
-import { everyLayer, type Layer } from '@ignis/core/scene/schema';
+import { everyLayer } from '@ignis/core/scene/schema';
 import { useBench } from '../../state/bench';
 import { walk } from '../actions';
 import { AddLayer } from '../add-layer';
-import { Card } from './card';
+import { Cards } from './cards';
 import { dropAt, dropped, type Drop } from './drop';
-import { Group } from './group';
 import { restrict } from './restrict';
 
 /** The layers as cards, from the back on the left to the front on the right. */
@@ -109,25 +108,6 @@ export function Strip({ onPicture }: { onPicture(): void }) {
         <AddLayer onPicture={onPicture} />
       </div>
     </footer>
-  );
-}
-
-/** Cards of one list, groups as brackets round their own. */
-export function Cards({
-  layers,
-  small,
-  drop,
-}: {
-  layers: readonly Layer[];
-  small: boolean;
-  drop: Drop | null;
-}) {
-  return layers.map((l) =>
-    l.layers ? (
-      <Group key={l.id} layer={l} layers={l.layers} small={small} drop={drop} />
-    ) : (
-      <Card key={l.id} layer={l} small={small} drop={drop?.over === l.id ? drop.how : null} />
-    ),
   );
 }
 

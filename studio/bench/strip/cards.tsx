@@ -4,9 +4,27 @@ import { useBench } from '../../state/bench';
 import { fold } from '../actions';
 import { Card } from './card';
 import type { Drop } from './drop';
-import { Cards } from './strip';
 
-interface Props {
+/** Cards of one list, groups as brackets round their own. */
+export function Cards({
+  layers,
+  small,
+  drop,
+}: {
+  layers: readonly Layer[];
+  small: boolean;
+  drop: Drop | null;
+}) {
+  return layers.map((l) =>
+    l.layers ? (
+      <Group key={l.id} layer={l} layers={l.layers} small={small} drop={drop} />
+    ) : (
+      <Card key={l.id} layer={l} small={small} drop={drop?.over === l.id ? drop.how : null} />
+    ),
+  );
+}
+
+interface GroupProps {
   layer: Layer;
   layers: readonly Layer[];
   small: boolean;
@@ -14,7 +32,7 @@ interface Props {
 }
 
 /** A group as a bracket round its cards; folded, only its own card is left. */
-export function Group({ layer, layers, small, drop }: Props) {
+function Group({ layer, layers, small, drop }: GroupProps) {
   const folded = useBench((s) => s.folded.has(layer.id));
   const count = layers.length === 1 ? '1 layer' : `${layers.length} layers`;
   return (
