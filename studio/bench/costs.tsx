@@ -147,8 +147,8 @@ export default function Costs({ onClose }: { onClose(): void }) {
             <Chart scene={scene} rows={rows} onClose={onClose} />
           </div>
           <p className="mt-3 text-sm text-dim">
-            Grey bars were kept from before. Point at a bar for its steps; click it to go to the
-            layer.
+            Grey: the pixels were kept from before, and only blended. Point at a bar for its parts;
+            click it to go to the layer.
           </p>
         </>
       ) : (

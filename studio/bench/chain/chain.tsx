@@ -7,6 +7,7 @@ import { definitionOf } from '@ignis/core/sources/index';
 import { liveEdit, useBench, useSelectedLayer } from '../../state/bench';
 import { ColourField } from '../../ui/colour-field';
 import { NameField } from '../../ui/name-field';
+import { NumberField } from '../../ui/number-field';
 import { ParameterControls } from '../../ui/parameter-controls';
 import { MaskNode } from './mask';
 import { Node } from './node';
@@ -74,14 +75,19 @@ function OfLayer({ layer }: { layer: Layer }) {
 function Body({ layer }: { layer: Layer }) {
   const live = liveEdit('Change the body');
   return (
-    <Node title="Body">
-      <ParameterControls
-        parameters={bodyParameters}
-        values={{ body: layer.body }}
-        onChange={(v) => live.change(setLayer(layer.id, v as Partial<Layer>))}
-        onDone={live.done}
-      />
-    </Node>
+    <Node
+      title="Body"
+      aside={
+        <span title={bodyParameters.body.help}>
+          <NumberField
+            value={layer.body}
+            parameter={bodyParameters.body}
+            onChange={(body) => live.change(setLayer(layer.id, { body }))}
+            onDone={live.done}
+          />
+        </span>
+      }
+    />
   );
 }
 

@@ -141,14 +141,17 @@ export function Card({ layer, small, drop }: Props) {
             )}
           </div>
           <div className="flex items-center justify-between gap-1 pr-1 pb-1 pl-1.5 text-xs text-dim">
-            <span className="truncate">
+            <span
+              className="truncate"
+              title={`${blendNamed(layer.blend).label}, ${Math.round(layer.opacity)} %`}
+            >
               {small ? '' : `${KIND[layer.source.kind]} · `}
               {layer.source.kind === 'group' && layer.source.lands === 'through'
                 ? 'through'
                 : blendNamed(layer.blend).label}
             </span>
             <span className="flex items-center gap-1">
-              {layer.opacity < 100 && (
+              {layer.opacity < 100 && !small && (
                 <span className="whitespace-nowrap">{Math.round(layer.opacity)} %</span>
               )}
               <button
