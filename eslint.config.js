@@ -8,6 +8,8 @@ const layers = [
   'geometry',
   'kernels',
   'definitions',
+  'modifiers',
+  'shapes',
   'blend',
   'sources',
   'steps',

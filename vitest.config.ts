@@ -8,7 +8,7 @@ export default defineConfig({
       'studio/**/*.test.ts',
       'scripts/**/*.test.ts',
     ],
-    testTimeout: 30_000,
+    testTimeout: 120_000,
     globalSetup: ['scripts/kernels.mjs'],
     setupFiles: ['scripts/unit-setup.ts'],
   },

@@ -12,7 +12,8 @@ import { large } from './large';
 import { kernels } from './kernels';
 import { print } from './table';
 
-const rounds = process.argv.includes('--quick') ? 3 : 9;
+const quick = process.argv.includes('--quick');
+const rounds = quick ? 3 : 9;
 const at = (path: string) => fileURLToPath(new URL(path, import.meta.url));
 const server = createApp({ studio: at('../studio/dist'), scenes: at('../demo/scenes') }).listen(0);
 callHelpers();
@@ -21,8 +22,9 @@ try {
   const { port } = server.address() as { port: number };
   const rows = [
     ...(await kernels(browser, Math.max(5, rounds))),
-    ...(await driven(browser, `http://localhost:${port}`, rounds)),
-    ...large(),
+    ...(await driven(browser, `http://localhost:${port}`, rounds, quick)),
+    // A minute is not enough for the large export, nor for scenes of many lines.
+    ...(quick ? [] : large()),
     ...growth(rounds),
   ];
   print(rows);

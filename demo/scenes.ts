@@ -10,12 +10,18 @@ import {
   newGrade,
   newGroup,
   newLine,
+  newLineOf,
   newMask,
+  newModifier,
   newPicture,
   newScene,
+  newShape,
   newStep,
 } from '@ignis/core/scene/make';
 import type { Layer, Scene } from '@ignis/core/scene/schema';
+import { started, startingPoints } from '@ignis/core/scene/starting-points/index';
+import type { Pass } from '@ignis/core/sources/pass';
+import { newPass } from '@ignis/core/sources/pass';
 
 const folder = new URL('./', import.meta.url);
 
@@ -31,8 +37,12 @@ async function sample(name: string) {
 function named(layer: Layer, id: string): Layer {
   layer.id = id;
   layer.steps.forEach((s, i) => (s.id = `${id}-step-${i + 1}`));
-  if (layer.source.kind === 'line')
-    layer.source.passes.forEach((p) => (p.id = `${id}-${p.name.toLowerCase()}`));
+  if (layer.source.kind === 'line') {
+    layer.source.passes.forEach(
+      (p) => (p.id = `${id}-${p.name.toLowerCase().replaceAll(' ', '-')}`),
+    );
+    layer.source.modifiers.forEach((m, i) => (m.id = `${id}-modifier-${i + 1}`));
+  }
   return layer;
 }
 
@@ -229,3 +239,140 @@ named(seven, 'seven');
 named(tide, 'tide');
 named(spray, 'spray');
 await write('night-seven', night, [pier, heron]);
+
+/** A starting point by its name, moved, turned and scaled. */
+function start(name: string, size: Scene, to: { x: number; y: number }, values = {}): Layer {
+  const layer = started(
+    startingPoints.find((p) => p.name === name)!,
+    size,
+    to,
+  );
+  layer.placement = { ...layer.placement, ...values };
+  return layer;
+}
+
+/** The paths of a line, and what is set on all of its passes. */
+function drawn(layer: Layer, path: Path, values: Partial<Pass> = {}): Layer {
+  if (layer.source.kind !== 'line') return layer;
+  layer.source.shape = { kind: 'path', paths: [path] };
+  layer.source.passes = layer.source.passes.map((p) => ({ ...p, ...values }));
+  return layer;
+}
+
+// Bend of light: one sweep that winds round the heron, behind her and in front.
+const bend = newScene('Bend of light', 1920, 1200, '#0b0d12');
+bend.end = { exposure: 0, rollOff: true, knee: 78 };
+const far = newPicture('Pier at dusk', pier.source, bend, middle, true);
+const dim = newStep('grade.light');
+Object.assign(dim.values, { exposure: -1.7, contrast: 8 });
+far.steps.push(dim);
+const stander = newPicture('Heron', heron.source, bend, { x: 1000, y: 622 }, true);
+stander.placement = { ...stander.placement, scaleX: 0.8, scaleY: 0.8 };
+const calm = newStep('grade.light');
+Object.assign(calm.values, { exposure: -0.45, contrast: 10 });
+stander.steps.push(calm);
+const behindHer = drawn(
+  start('streak', bend, { x: 0, y: 0 }),
+  {
+    closed: false,
+    anchors: [
+      { ...corner(360, 330), kind: 'smooth', out: { x: 220, y: -150 } },
+      smooth(1010, 430, 260, 120),
+      { ...corner(1500, 560), kind: 'smooth', in: { x: -60, y: -150 } },
+    ],
+  },
+  { start: 70, end: 0 },
+);
+behindHer.name = 'Behind her';
+const inFront = drawn(
+  start('streak', bend, { x: 0, y: 0 }),
+  {
+    closed: false,
+    anchors: [
+      { ...corner(1500, 560), kind: 'smooth', out: { x: 60, y: 150 } },
+      smooth(1080, 730, -280, 50),
+      { ...corner(420, 1010), kind: 'smooth', in: { x: 180, y: -190 } },
+    ],
+  },
+  { start: 0, end: 78 },
+);
+inFront.name = 'In front';
+if (inFront.source.kind === 'line')
+  inFront.source.passes = inFront.source.passes.map((p) => ({
+    ...p,
+    colour: p.paint === 'along' ? p.colourEnd : p.colour,
+    colourEnd: p.paint === 'along' ? p.colour : p.colourEnd,
+  }));
+const onFeathers = newFill('Light on feathers', '#ff5a3c');
+Object.assign(onFeathers, {
+  clip: true,
+  blend: 'overlay',
+  opacity: 85,
+  mask: faded([1380, 620], [860, 360]),
+});
+const sparks = newLineOf('Sparks', {
+  light: '#ffb46b',
+  shape: inFront.source.kind === 'line' ? inFront.source.shape : newShape('beam'),
+  modifiers: [
+    newModifier('scatter', { copies: 110, size: 1, vary: 95, spread: 80, turn: 180, seed: 5 }),
+  ],
+  passes: [
+    newPass('', 'Glow', { width: 8, blur: 4.5, colour: '#ff7a2f', opacity: 80, start: 60 }),
+    newPass('', 'Core', { width: 2.4, colour: '#fff0dc', core: true, start: 90 }),
+  ],
+});
+bend.layers.push(
+  named(far, 'pier'),
+  named(behindHer, 'behind'),
+  named(stander, 'heron'),
+  named(onFeathers, 'feathers'),
+  named(inFront, 'front'),
+  named(sparks, 'sparks'),
+);
+await write('bend-of-light', bend, [pier, heron]);
+
+// Lamp on the pier: a beam from the lamp, and lamps on a string along the way.
+const walk = newScene('Lamp on the pier', 1920, 1200, '#0b0d12');
+walk.end = { exposure: 0, rollOff: true, knee: 80 };
+const night7 = newPicture('Pier at dusk', pier.source, walk, middle, true);
+const later = newStep('grade.light');
+Object.assign(later.values, { exposure: -1.15, contrast: 2 });
+night7.steps.push(later);
+const lampBeam = start('beam', walk, { x: 680, y: 240 });
+if (lampBeam.source.kind === 'line')
+  lampBeam.source.shape = newShape('cone', { length: 960, spread: 50, lamp: 26, direction: 80 });
+lampBeam.opacity = 58;
+const haze = newLineOf('Haze', {
+  light: '#ffc98a',
+  shape: newShape('ellipse', { width: 130, height: 130 }),
+  passes: [
+    newPass('', 'Far', { draws: 'inside', grow: 60, blur: 130, colour: '#d9873c', opacity: 55 }),
+    newPass('', 'Near', { draws: 'inside', blur: 34, colour: '#ffd9a0', opacity: 75 }),
+  ],
+});
+haze.placement = { ...haze.placement, x: 682, y: 262 };
+const string = drawn(start('bulbs', walk, { x: 0, y: 0 }), {
+  closed: false,
+  anchors: [
+    { ...corner(690, 170), kind: 'smooth', out: { x: 120, y: 250 } },
+    { ...corner(1080, 470), kind: 'smooth', in: { x: -120, y: -10 }, out: { x: 60, y: 10 } },
+    { ...corner(1910, 330), kind: 'smooth', in: { x: -220, y: 240 } },
+  ],
+});
+string.name = 'Bulb string';
+const ground = newGrade('Night', [newStep('grade.gradient-map')]);
+Object.assign(ground.steps[0]!.values, {
+  dark: '#04101f',
+  middle: '#5c5570',
+  light: '#ffe7c2',
+  amount: 100,
+});
+Object.assign(ground, { blend: 'soft-light', opacity: 20 });
+walk.layers.push(
+  named(night7, 'pier'),
+  named(lampBeam, 'beam'),
+  named(haze, 'haze'),
+  named(string, 'bulbs'),
+  named(ground, 'night'),
+);
+await write('lamp-on-the-pier', walk, [pier]);

@@ -61,13 +61,30 @@ test('Night seven: depth, mask, costs', async ({ page }) => {
   await shot(page, 'costs');
 });
 
+test('lines: the palette, Bend of light, Lamp on the pier', async ({ page }) => {
+  await openExample(page, 'Bend of light');
+  await card(page, 'In front').locator('[data-card]').click();
+  await page.keyboard.press('2');
+  await page.waitForTimeout(2500);
+  await shot(page, 'bend-of-light');
+  await page.getByRole('button', { name: 'Add a layer' }).click();
+  await page.waitForTimeout(4000);
+  await shot(page, 'palette');
+  await openExample(page, 'Lamp on the pier');
+  await card(page, 'Bulb string').locator('[data-card]').click();
+  await page.waitForTimeout(2500);
+  await shot(page, 'lamp-on-the-pier');
+});
+
 test('shelf, dark and light', async ({ page }) => {
   await openExample(page, 'Blank pier');
   await page.waitForTimeout(2500);
   await openExample(page, 'Heron in neon');
   await page.waitForTimeout(2500);
-  await openExample(page, 'Night seven');
-  await page.waitForTimeout(2500);
+  for (const name of ['Lamp on the pier', 'Bend of light', 'Night seven']) {
+    await openExample(page, name);
+    await page.waitForTimeout(2500);
+  }
   await page.goto('/');
   await shot(page, 'shelf');
   await page.getByRole('button', { name: 'Light colours' }).click();

@@ -7,6 +7,8 @@ import { maskParameters } from '../core/masks/mask';
 import { MAX_PIXELS, MAX_SIDE, VERSION, endParameters } from '../core/scene/schema';
 import { passParameters } from '../core/sources/pass';
 import { sources } from '../core/sources/index';
+import { modifiers } from '../core/modifiers/index';
+import { shapes } from '../core/shapes/index';
 import { steps } from '../core/steps/index';
 
 interface JsonSchema {
@@ -85,9 +87,18 @@ export function formatDocument(): string {
     ) ?? {};
   const line = source('line');
   const mask = layer.properties!.mask!.anyOf!.find((s) => s.properties)!;
-  const shapes = mask.properties!.shape!.oneOf ?? mask.properties!.shape!.anyOf ?? [];
+  const variants = (s: JsonSchema) => s.oneOf ?? s.anyOf ?? [];
+  const maskVariants = variants(mask.properties!.shape!);
+  const path = variants(line.properties!.shape!).find((s) => s.properties?.paths)!.properties!
+    .paths!.items!;
+  const kinds = (
+    list: readonly { kind: string; label: string; help: string; parameters: Parameters }[],
+  ) =>
+    list
+      .map((d) => `#### \`${d.kind}\`\n\n${d.label}. ${d.help}\n\n${parameterTable(d.parameters)}`)
+      .join('\n\n');
   const maskKeys = (kind: string) =>
-    Object.keys(shapes.find((s) => s.properties?.kind?.const === kind)?.properties ?? {})
+    Object.keys(maskVariants.find((s) => s.properties?.kind?.const === kind)?.properties ?? {})
       .filter((k) => k !== 'kind')
       .map((k) => `\`${k}\``)
       .join(', ') || '–';
@@ -110,7 +121,8 @@ when they are brought in, and kept as PNG. \`jpg\`, \`webp\`, \`avif\`, \`gif\` 
 \`ignis check\` names every fault with its JSON path, \`ignis schema\` prints the JSON Schema. Version ${VERSION} is
 described here; a newer version is refused, and keys that are not listed are faults.
 
-A scene of version 1 is read too: it had no groups, clips, masks, bodies, mixing or end.
+Scenes of older versions are read too. Version 1 had no groups, clips, masks, bodies, mixing or end; version 2 had one path a line, no
+ready shapes or modifiers, and passes that drew a line in one colour from end to end.
 
 Lengths are in px of the scene, angles in degrees, percentages 0–100, colours sRGB. Lists of layers and passes
 run from back to front; steps run in the order of computation.
@@ -180,13 +192,22 @@ ${sources.line.help}
 
 ${objectTable(line)}
 
-\`path\`:
+\`shape\` is \`{ "kind": "path", "paths": […] }\`, or a ready shape, \`{ "kind": …, "values": {…} }\`, of the kinds below. A path:
 
-${objectTable(line.properties!.path!)}
+${objectTable(path)}
 
-An anchor. \`in\` and \`out\` are its handles, as offsets from it; \`{ "x": 0, "y": 0 }\` where there is none.
+An anchor. \`in\` and \`out\` are its handles, as offsets from it; \`{ "x": 0, "y": 0 }\` where there is none. \`width\`, if
+it is there, is what a pen pressed here makes of the width, a factor.
 
-${objectTable(line.properties!.path!.properties!.anchors!.items!)}
+${objectTable(path.properties!.anchors!.items!)}
+
+Ready shapes:
+
+${kinds(shapes)}
+
+\`modifiers\` change the shape one after another, before it is drawn. Each has \`id\`, \`kind\`, \`enabled\` and \`values\`:
+
+${kinds(modifiers)}
 
 A pass has \`id\`, \`name\`, \`enabled\` and the following; a core keeps its colour when the light colour of the line changes.
 

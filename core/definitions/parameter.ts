@@ -5,6 +5,8 @@ interface Described {
   label: string;
   /** One sentence for a tooltip and the docs. */
   help?: string;
+  /** It counts only where other parameters have one of these values. */
+  needs?: Readonly<Record<string, readonly (string | boolean)[]>>;
 }
 
 export interface NumberParameter extends Described {
@@ -100,3 +102,43 @@ export const percent = (label: string, value: number, min = 0, max = 100): Numbe
   step: 1,
   default: value,
 });
+
+type Range = Partial<Pick<NumberParameter, 'min' | 'max' | 'slider' | 'step' | 'help' | 'needs'>>;
+
+/** A length in px, from 0 on unless said. */
+export const length = (label: string, value: number, range: Range = {}): NumberParameter => ({
+  kind: 'number',
+  label,
+  unit: 'px',
+  min: 0,
+  max: 20_000,
+  step: 1,
+  default: value,
+  ...range,
+});
+
+/** A place in px, to either side of 0. */
+export const place = (label: string, value: number, range: Range = {}): NumberParameter =>
+  length(label, value, { min: -100_000, max: 100_000, slider: [-1000, 1000], ...range });
+
+/** An angle in degrees, clockwise. */
+export const angle = (label: string, value: number, range: Range = {}): NumberParameter => ({
+  ...length(label, value, { min: -3600, max: 3600, slider: [-180, 180], ...range }),
+  unit: '°',
+});
+
+/** A whole number of something. */
+export const count = (label: string, value: number, range: Range = {}): NumberParameter => ({
+  ...length(label, value, { min: 1, max: 200, ...range }),
+  unit: '',
+});
+
+/** What chance is drawn from: the same seed always gives the same. */
+export const seed = (): NumberParameter => ({
+  ...count('Seed', 1, { min: 0, max: 9999, slider: [0, 100] }),
+  help: 'Another number, another draw; the same number, the same.',
+});
+
+/** Whether a parameter counts, for the values of the others. */
+export const counts = (p: Parameter, values: Readonly<Record<string, unknown>>): boolean =>
+  Object.entries(p.needs ?? {}).every(([key, ok]) => ok.includes(values[key] as string | boolean));

@@ -27,6 +27,8 @@ export interface SourceDefinition<S extends { kind: string }> {
   schema: v.GenericSchema<unknown, S>;
   /** The box to arrange by, in the source's own px; null if there is nothing yet. */
   box(source: S): Box | null;
+  /** A region of the render that holds all that it draws under a map; null if it has no edges. */
+  extent(source: S, map: Affine): Region | null;
   /** The names of the assets it needs. */
   assets(source: S): string[];
   render(source: S, context: SourceContext): ColourBuffer;

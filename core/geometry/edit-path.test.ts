@@ -4,12 +4,17 @@ import { path } from '../testing/scenes';
 import {
   bendSegment,
   closePath,
+  cutPath,
+  dissolveAnchor,
   holdAngle,
   insertAnchor,
+  joinPaths,
   moveAnchor,
   nearestOn,
   removeAnchor,
+  reversePath,
   setHandle,
+  simplifyPath,
   turnAnchor,
 } from './edit-path';
 import { corner, curveBox, pointAt, segment, segmentCount, segments, type Path } from './path';
@@ -162,5 +167,94 @@ describe('the box of a curve', () => {
         expect(box.y1 - most).toBeLessThan(0.3);
       }),
     );
+  });
+});
+
+describe('paths taken apart and put together', () => {
+  const open = path.map((p) => ({ ...p, closed: false }));
+  it('reversed run the other way along the same curve', () => {
+    fc.assert(
+      fc.property(path, (p) => {
+        expect(reversePath(reversePath(p))).toEqual(p);
+        const there = along({ ...p, closed: false });
+        const back = along(reversePath({ ...p, closed: false })).toReversed();
+        there.forEach((q, i) => {
+          expect(q.x).toBeCloseTo(back[i]!.x, 6);
+          expect(q.y).toBeCloseTo(back[i]!.y, 6);
+        });
+      }),
+    );
+  });
+
+  it('cut at an anchor keep their curve, and joined again are what they were but for that corner', () => {
+    fc.assert(
+      fc.property(
+        open.filter((p) => p.anchors.length > 2),
+        (p) => {
+          const [a, b] = cutPath(p, 1);
+          expect([...along(a!), ...along(b!)]).toEqual(along(p));
+          const joined = joinPaths(a!, b!);
+          expect(joined.anchors.length).toBe(p.anchors.length);
+          expect(along(joined)).toEqual(along(p));
+        },
+      ),
+    );
+  });
+
+  it('closed, are opened by a cut, and ends of an open one cannot be cut', () => {
+    const square = {
+      closed: true,
+      anchors: [corner(0, 0), corner(9, 0), corner(9, 9), corner(0, 9)],
+    };
+    const [cut, ...rest] = cutPath(square, 2);
+    expect(rest).toEqual([]);
+    expect(cut!.closed).toBe(false);
+    expect(cut!.anchors.map((a) => [a.x, a.y])).toEqual([
+      [9, 9],
+      [0, 9],
+      [0, 0],
+      [9, 0],
+      [9, 9],
+    ]);
+    expect(cutPath({ ...square, closed: false }, 0)).toHaveLength(1);
+  });
+
+  it('join the ends that are nearest, whichever way they run', () => {
+    const a = { closed: false, anchors: [corner(0, 0), corner(10, 0)] };
+    const b = { closed: false, anchors: [corner(40, 0), corner(12, 0)] };
+    expect(joinPaths(a, b).anchors.map((p) => p.x)).toEqual([0, 10, 12, 40]);
+    expect(joinPaths(a, b, 5).anchors.map((p) => p.x)).toEqual([0, 10, 40]);
+  });
+
+  it('lose an anchor that was put in, and are what they were before', () => {
+    fc.assert(
+      fc.property(withSegment, ([p, i, at]) => {
+        const more = insertAnchor(p, i, at);
+        const back = dissolveAnchor(more, i + 1);
+        expect(back.anchors.length).toBe(p.anchors.length);
+        for (const q of along(p)) expect(nearestOn(back, q)!.distance).toBeLessThan(0.05);
+      }),
+    );
+  });
+
+  it('made simple lose what does not show, and nothing that does', () => {
+    fc.assert(
+      fc.property(withSegment, ([p, i, at]) => {
+        const more = insertAnchor(insertAnchor(p, i, at), i, 0.5);
+        const less = simplifyPath(more, 0.5);
+        expect(less.anchors.length).toBeLessThanOrEqual(more.anchors.length);
+        for (const q of along(more)) expect(nearestOn(less, q)!.distance).toBeLessThan(1.5);
+      }),
+      { numRuns: 40 },
+    );
+    const line = {
+      closed: false,
+      anchors: [corner(0, 0), corner(5, 0), corner(9, 0), corner(9, 9)],
+    };
+    expect(simplifyPath(line, 0.1).anchors.map((a) => [a.x, a.y])).toEqual([
+      [0, 0],
+      [9, 0],
+      [9, 9],
+    ]);
   });
 });

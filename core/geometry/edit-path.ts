@@ -1,7 +1,7 @@
 import { Bezier } from 'bezier-js';
 import type { Point } from './affine';
 import type { Anchor, Cubic, Path } from './path';
-import { corner, pointAt, segment, segmentCount, segments } from './path';
+import { corner, isAligned, pointAt, segment, segmentCount, segments } from './path';
 
 /** Changes to a path, as pure functions: each returns a new path and leaves the old one alone. */
 
@@ -171,3 +171,124 @@ export const appendAnchor = (path: Path, anchor: Anchor): Path =>
 /** The path closed, if it has anchors enough to hold an inside. */
 export const closePath = (path: Path): Path =>
   segmentCount(path) >= 2 ? { ...path, closed: true } : path;
+
+/** The path run through the other way. */
+export const reversePath = (path: Path): Path => ({
+  ...path,
+  anchors: path.anchors.toReversed().map((a) => ({ ...a, in: a.out, out: a.in })),
+});
+
+/**
+ * The path cut at anchor `i`: a closed one is opened there, an open one becomes two that both end in it.
+ * At an end of an open path there is nothing to cut.
+ */
+export function cutPath(path: Path, i: number): Path[] {
+  const { anchors, closed } = path;
+  const at = anchors[i];
+  if (!at) return [path];
+  const none = { x: 0, y: 0 };
+  const last = { ...at, kind: 'corner' as const, out: none };
+  const first = { ...at, kind: 'corner' as const, in: none };
+  if (closed)
+    return [
+      { closed: false, anchors: [first, ...anchors.slice(i + 1), ...anchors.slice(0, i), last] },
+    ];
+  if (i === 0 || i === anchors.length - 1) return [path];
+  return [
+    { closed: false, anchors: [...anchors.slice(0, i), last] },
+    { closed: false, anchors: [first, ...anchors.slice(i + 1)] },
+  ];
+}
+
+/** Two open paths as one, joined by their nearest ends: those that lie within `near` px become one anchor. */
+export function joinPaths(a: Path, b: Path, near = 1): Path {
+  const ends = (p: Path) => [p.anchors[0]!, p.anchors.at(-1)!] as const;
+  if (a.anchors.length === 0) return b;
+  if (b.anchors.length === 0) return a;
+  const gap = (p: Path, q: Path) => {
+    const [x, y] = [ends(p)[1], ends(q)[0]];
+    return Math.hypot(x.x - y.x, x.y - y.y);
+  };
+  const ways = [a, reversePath(a)].flatMap((p) => [b, reversePath(b)].map((q) => [p, q] as const));
+  const [p, q] = ways.reduce((best, way) => (gap(...way) < gap(...best) ? way : best));
+  if (gap(p, q) > near) return { closed: false, anchors: [...p.anchors, ...q.anchors] };
+  const seam = { ...p.anchors.at(-1)!, kind: 'corner' as const, out: q.anchors[0]!.out };
+  return { closed: false, anchors: [...p.anchors.slice(0, -1), seam, ...q.anchors.slice(1)] };
+}
+
+/**
+ * The path without anchor `i`, its neighbours' handles set so that the curve keeps its shape as well as
+ * it can: the two cubics become the one that fits points of both best.
+ */
+export function dissolveAnchor(path: Path, i: number): Path {
+  const n = path.anchors.length;
+  const inner = path.closed ? n > 2 : i > 0 && i < n - 1;
+  if (!inner) return removeAnchor(path, i);
+  const before = (i - 1 + n) % n;
+  const after = (i + 1) % n;
+  const [c, d] = [segment(path, before), segment(path, i)];
+  const straight = [before, i].every((k) => {
+    const [p, q, r, s] = segment(path, k);
+    return Math.hypot(p.x - q.x, p.y - q.y) + Math.hypot(r.x - s.x, r.y - s.y) === 0;
+  });
+  if (straight) return removeAnchor(path, i);
+  // Where the anchor would lie on the new cubic: one that was put in parts its handles in that proportion.
+  const own = path.anchors[i]!;
+  const [into, out] = [Math.hypot(own.in.x, own.in.y), Math.hypot(own.out.x, own.out.y)];
+  const span = (s: Cubic) => Math.hypot(s[3].x - s[0].x, s[3].y - s[0].y) || 1e-9;
+  const share = into > 0 && out > 0 ? into / (into + out) : span(c) / (span(c) + span(d));
+  // Least squares for the two controls: B1·q + B2·r = point − B0·p − B3·s.
+  const [p, s] = [c[0], d[3]];
+  let [a11, a12, a22, x1, x2, y1, y2] = [0, 0, 0, 0, 0, 0, 0];
+  for (let k = 1; k < 24; k++) {
+    const t = k / 24;
+    const at = t < share ? pointAt(c, t / share) : pointAt(d, (t - share) / (1 - share));
+    const u = 1 - t;
+    const [b0, b1, b2, b3] = [u * u * u, 3 * u * u * t, 3 * u * t * t, t * t * t];
+    const rx = at.x - b0 * p.x - b3 * s.x;
+    const ry = at.y - b0 * p.y - b3 * s.y;
+    a11 += b1 * b1;
+    a12 += b1 * b2;
+    a22 += b2 * b2;
+    x1 += b1 * rx;
+    x2 += b2 * rx;
+    y1 += b1 * ry;
+    y2 += b2 * ry;
+  }
+  const det = a11 * a22 - a12 * a12;
+  const q = { x: (a22 * x1 - a12 * x2) / det, y: (a22 * y1 - a12 * y2) / det };
+  const r = { x: (a11 * x2 - a12 * x1) / det, y: (a11 * y2 - a12 * y1) / det };
+  const anchors = path.anchors.slice();
+  anchors[before] = loosened({ ...anchors[before]!, out: less(q, p) });
+  anchors[after] = loosened({ ...anchors[after]!, in: less(r, s) });
+  anchors.splice(i, 1);
+  return withAnchors(path, anchors);
+}
+
+/** A smooth anchor whose handles no longer lie on one line is a corner. */
+const loosened = (a: Anchor): Anchor =>
+  a.kind === 'corner' || isZero(a.in) || isZero(a.out) || isAligned(a, 0.02)
+    ? a
+    : { ...a, kind: 'corner' };
+
+/** The path without anchors whose absence moves the curve by no more than `tolerance` px. */
+export function simplifyPath(path: Path, tolerance: number): Path {
+  let now = path;
+  for (let i = now.anchors.length - 1; i >= 0; i--) {
+    if (now.anchors.length <= 2) break;
+    if (!now.closed && (i === 0 || i === now.anchors.length - 1)) continue;
+    const less = dissolveAnchor(now, i);
+    const n = now.anchors.length;
+    const whole = [segment(now, (i - 1 + n) % n), segment(now, i)];
+    const one = segment(less, (i - 1 + less.anchors.length) % less.anchors.length);
+    const fits = whole.every((c) =>
+      [0.25, 0.5, 0.75, 1].every((t) => {
+        const at = pointAt(c, t);
+        const near = bezier(one).project(at);
+        return Math.hypot(near.x - at.x, near.y - at.y) <= tolerance;
+      }),
+    );
+    if (fits) now = less;
+  }
+  return now;
+}

@@ -7,6 +7,8 @@ import { mapCubic, segments } from './path';
 export interface Polyline {
   closed: boolean;
   points: Float64Array;
+  /** Where each point lies on the path: the number of its segment, and t along it. */
+  at: Float64Array;
 }
 
 /** How finely a curve becomes straight pieces. */
@@ -27,32 +29,48 @@ const DEEPEST = 14;
  */
 export function flatten(path: Path, map: Affine, fineness: Fineness): Polyline {
   const out: number[] = [];
-  const add = (x: number, y: number) => {
+  const at: number[] = [];
+  const add = (x: number, y: number, t: number) => {
     const n = out.length;
-    if (n === 0 || Math.abs(x - out[n - 2]!) > 1e-7 || Math.abs(y - out[n - 1]!) > 1e-7)
-      out.push(x, y);
+    if (n > 0 && Math.abs(x - out[n - 2]!) <= 1e-7 && Math.abs(y - out[n - 1]!) <= 1e-7) return;
+    out.push(x, y);
+    at.push(t);
   };
   const first = path.anchors[0];
   if (first) {
     const p = apply(map, first);
-    add(p.x, p.y);
+    add(p.x, p.y, 0);
   }
-  for (const c of segments(path)) split(mapCubic(map, c), fineness, 0, add);
+  segments(path).forEach((c, i) => split(mapCubic(map, c), fineness, 0, i, 1, add));
   const n = out.length;
   if (
     path.closed &&
     n > 2 &&
     Math.abs(out[0]! - out[n - 2]!) < 1e-7 &&
     Math.abs(out[1]! - out[n - 1]!) < 1e-7
-  )
+  ) {
     out.length -= 2;
-  return { closed: path.closed && out.length > 4, points: Float64Array.from(out) };
+    at.length -= 1;
+  }
+  return {
+    closed: path.closed && out.length > 4,
+    points: Float64Array.from(out),
+    at: Float64Array.from(at),
+  };
 }
 
-function split(c: Cubic, fine: Fineness, depth: number, add: (x: number, y: number) => void): void {
+/** Splits a piece of a cubic that begins at `from` and is `span` long in terms of t. */
+function split(
+  c: Cubic,
+  fine: Fineness,
+  depth: number,
+  from: number,
+  span: number,
+  add: (x: number, y: number, t: number) => void,
+): void {
   const [p, q, r, s] = c;
   if (depth >= DEEPEST || (isFlat(c, fine.tolerance) && turnOf(c) <= fine.turn)) {
-    add(s.x, s.y);
+    add(s.x, s.y, from + span);
     return;
   }
   const half = (a: { x: number; y: number }, b: { x: number; y: number }) => ({
@@ -65,8 +83,8 @@ function split(c: Cubic, fine: Fineness, depth: number, add: (x: number, y: numb
   const b = half(a, m);
   const e = half(m, d);
   const f = half(b, e);
-  split([p, a, b, f], fine, depth + 1, add);
-  split([f, e, d, s], fine, depth + 1, add);
+  split([p, a, b, f], fine, depth + 1, from, span / 2, add);
+  split([f, e, d, s], fine, depth + 1, from + span / 2, span / 2, add);
 }
 
 /**

@@ -1,12 +1,16 @@
-import type { Polyline } from './flatten';
+/** The line that a stroke is drawn along: x and y in turn, px; a closed one does not repeat its start. */
+export interface Spine {
+  closed: boolean;
+  points: Float64Array;
+}
 
 export type Cap = 'round' | 'flat';
 export type Join = 'round' | 'bevel' | 'miter';
 
 /** How a stroke is drawn round its line. */
 export interface StrokeStyle {
-  /** Half the stroke's width, px. */
-  half: number;
+  /** Half the stroke's width, px: the same everywhere, or at each point of the line. */
+  half: number | Float64Array;
   cap: Cap;
   join: Join;
   /** Greatest distance between an arc and its straight pieces, px. */
@@ -16,11 +20,19 @@ export interface StrokeStyle {
 /** Where a miter would be longer than this many half widths it becomes a bevel (SVG's default of 4). */
 const MITER_LIMIT = 4;
 
+/** How far the outline of a stroke may lie from its line, px. */
+export const strokeMargin = (half: number, join: Join): number =>
+  half * (join === 'miter' ? MITER_LIMIT : 1) + 1;
+
 /** The greatest turn at which an arc of a radius stays within a tolerance of its chord, radians. */
 export function arcTurn(radius: number, tolerance: number): number {
   return radius <= tolerance
     ? Math.PI / 2
     : Math.min(Math.PI / 4, 2 * Math.acos(1 - tolerance / radius));
+}
+
+interface PieceStyle extends StrokeStyle {
+  half: number;
 }
 
 /**
@@ -30,16 +42,19 @@ export function arcTurn(radius: number, tolerance: number): number {
  * A run of gentle turns is one strip; where its inner side would fold, or at a corner, the strip is
  * cut and the outer wedge filled by a join of its own.
  */
-export function strokeOutline(line: Polyline, style: StrokeStyle): Float64Array[] {
-  const { half } = style;
+export function strokeOutline(line: Spine, style: StrokeStyle): Float64Array[] {
+  const halves = style.half;
+  const half =
+    typeof halves === 'number' ? () => halves : (i: number) => Math.max(0, halves[i] ?? 0);
   const out: Float64Array[] = [];
-  if (!(half > 0)) return out;
   const p = line.points;
   const n = p.length / 2;
   if (n === 0) return out;
+  const widest = typeof halves === 'number' ? halves : halves.reduce((m, h) => Math.max(m, h), 0);
+  if (!(widest > 0)) return out;
   if (n === 1) {
     if (style.cap === 'round')
-      out.push(fan(p[0]!, p[1]!, half, 0, 2 * Math.PI, style.tolerance, false));
+      out.push(fan(p[0]!, p[1]!, half(0), 0, 2 * Math.PI, style.tolerance, false));
     return out;
   }
   const count = line.closed ? n : n - 1;
@@ -51,11 +66,11 @@ export function strokeOutline(line: Polyline, style: StrokeStyle): Float64Array[
     const x = p[2 * j]! - p[2 * i]!;
     const y = p[2 * j + 1]! - p[2 * i + 1]!;
     const l = Math.hypot(x, y);
-    dx[i] = x / l;
-    dy[i] = y / l;
+    dx[i] = l > 0 ? x / l : 1;
+    dy[i] = l > 0 ? y / l : 0;
     length[i] = l;
   }
-  const gentle = arcTurn(half, style.tolerance) * 1.5;
+  const gentle = arcTurn(widest, style.tolerance) * 1.5;
 
   let left: number[] = [];
   let right: number[] = [];
@@ -76,40 +91,44 @@ export function strokeOutline(line: Polyline, style: StrokeStyle): Float64Array[
   };
 
   // A closed line starts its strip in the middle of nothing: the seam is a joint like any other.
-  side(p[0]!, p[1]!, -dy[0]! * half, dx[0]! * half);
+  side(p[0]!, p[1]!, -dy[0]! * half(0), dx[0]! * half(0));
   const joints = line.closed ? count : count - 1;
   for (let i = 0; i < joints; i++) {
     const k = (i + 1) % count;
-    const x = p[2 * ((i + 1) % n)]!;
-    const y = p[2 * ((i + 1) % n) + 1]!;
+    const at = (i + 1) % n;
+    const h = half(at);
+    const x = p[2 * at]!;
+    const y = p[2 * at + 1]!;
     const turn = Math.atan2(dx[i]! * dy[k]! - dy[i]! * dx[k]!, dx[i]! * dx[k]! + dy[i]! * dy[k]!);
     const tan = Math.tan(Math.abs(turn) / 2);
-    const folds = half * tan > 0.5 * Math.min(length[i]!, length[k]!);
+    const folds = h * tan > 0.5 * Math.min(length[i]!, length[k]!);
     const seam = line.closed && i === joints - 1;
     if (Math.abs(turn) <= gentle && !folds && !seam) {
       const mx = -(dy[i]! + dy[k]!);
       const my = dx[i]! + dx[k]!;
-      const s = (2 * half) / (mx * mx + my * my);
+      const s = (2 * h) / (mx * mx + my * my);
       side(x, y, mx * s, my * s);
       continue;
     }
-    side(x, y, -dy[i]! * half, dx[i]! * half);
+    side(x, y, -dy[i]! * h, dx[i]! * h);
     endStrip();
-    if (Math.abs(turn) > 1e-9) {
-      const style2 = Math.abs(turn) <= gentle ? 'round' : style.join;
-      out.push(joinPiece(x, y, dx[i]!, dy[i]!, dx[k]!, dy[k]!, turn, { ...style, join: style2 }));
+    if (Math.abs(turn) > 1e-9 && h > 0) {
+      const join = Math.abs(turn) <= gentle ? 'round' : style.join;
+      out.push(joinPiece(x, y, dx[i]!, dy[i]!, dx[k]!, dy[k]!, turn, { ...style, half: h, join }));
     }
-    if (!seam) side(x, y, -dy[k]! * half, dx[k]! * half);
+    if (!seam) side(x, y, -dy[k]! * h, dx[k]! * h);
   }
   if (!line.closed) {
     const e = count - 1;
-    side(p[2 * n - 2]!, p[2 * n - 1]!, -dy[e]! * half, dx[e]! * half);
+    const h = half(n - 1);
+    side(p[2 * n - 2]!, p[2 * n - 1]!, -dy[e]! * h, dx[e]! * h);
     endStrip();
     if (style.cap === 'round') {
       const start = Math.atan2(dx[0]!, -dy[0]!);
-      out.push(fan(p[0]!, p[1]!, half, start, Math.PI, style.tolerance, false));
+      if (half(0) > 0) out.push(fan(p[0]!, p[1]!, half(0), start, Math.PI, style.tolerance, false));
       const end = Math.atan2(-dx[e]!, dy[e]!);
-      out.push(fan(p[2 * n - 2]!, p[2 * n - 1]!, half, end, Math.PI, style.tolerance, false));
+      if (h > 0)
+        out.push(fan(p[2 * n - 2]!, p[2 * n - 1]!, h, end, Math.PI, style.tolerance, false));
     }
   }
   return out;
@@ -124,7 +143,7 @@ function joinPiece(
   bx: number,
   by: number,
   turn: number,
-  style: StrokeStyle,
+  style: PieceStyle,
 ): Float64Array {
   const { half } = style;
   // The outer side lies right of a left turn and left of a right turn.

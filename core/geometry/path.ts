@@ -11,7 +11,21 @@ export interface Anchor {
   kind: 'corner' | 'smooth';
   in: Point;
   out: Point;
+  /** What a pen pressed here makes of the line's width, a factor; 1 if it is left out. */
+  width?: number;
 }
+
+/** Whether both handles of an anchor are there and lie on one line, within an angle whose sine is `within`. */
+export function isAligned(a: Anchor, within: number): boolean {
+  const size = Math.hypot(a.in.x, a.in.y) * Math.hypot(a.out.x, a.out.y);
+  if (!(size > 1e-12)) return false;
+  const cross = Math.abs(a.in.x * a.out.y - a.in.y * a.out.x);
+  return cross < within * size && a.in.x * a.out.x + a.in.y * a.out.y < 0;
+}
+
+/** An anchor that is smooth where its handles lie on one line. */
+export const settled = (a: Anchor, within: number): Anchor =>
+  isAligned(a, within) ? { ...a, kind: 'smooth' } : a;
 
 /** One run of cubic Bézier segments through its anchors. */
 export interface Path {

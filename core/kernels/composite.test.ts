@@ -86,6 +86,29 @@ describe('compositing', () => {
     );
   });
 
+  it('of a row is that of each of its pixels alone, exactly', () => {
+    // Colour that has lost its coverage is no light.
+    const lost: fc.Arbitrary<Straight> = fc.tuple(over, over, over, fc.constantFrom(0, 1e-3));
+    const any = fc.oneof(colour, bright, lost);
+    const row = fc.array(fc.tuple(any, any), { minLength: 1, maxLength: 9 });
+    const wide = (pixels: Straight[]): ColourBuffer => ({
+      region: { ...region, width: pixels.length },
+      data: Float32Array.from(pixels.flatMap(([r, g, b, a]) => [r * a || r / 99, g * a, b * a, a])),
+    });
+    fc.assert(
+      fc.property(row, fc.constantFrom(...blends), share, (pixels, { mode }, opacity) => {
+        const to = wide(pixels.map((p) => p[0]));
+        composite(to, wide(pixels.map((p) => p[1])), mode, opacity);
+        pixels.forEach(([cb, cs], i) => {
+          const one = wide([cb]);
+          composite(one, wide([cs]), mode, opacity);
+          expect([...to.data.subarray(4 * i, 4 * i + 4)]).toEqual([...one.data]);
+        });
+      }),
+      { numRuns: 600 },
+    );
+  });
+
   it('touches only what both buffers share', () => {
     const to: ColourBuffer = {
       region: { x: 0, y: 0, width: 3, height: 3 },

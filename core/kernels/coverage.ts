@@ -68,6 +68,10 @@ function doubles(count: number): Float64Array {
   return new Float64Array(buffer, byteOffset, count);
 }
 
+/** A height on a grid so fine that it does not show, and so coarse that no slope grows beyond measure. */
+export const snapped = (y: number): number => Math.round(y * SNAP) / SNAP;
+const SNAP = 2 ** 24;
+
 /** Writes the edges that are not level and reach into the rows from `top` to `bottom`; returns their number. */
 function writeEdges(
   polygons: readonly Float64Array[],
@@ -80,11 +84,13 @@ function writeEdges(
     const n = p.length;
     for (let i = 0; i < n; i += 2) {
       const j = i + 2 === n ? 0 : i + 2;
-      const down = p[i + 1]! < p[j + 1]!;
+      const yi = snapped(p[i + 1]!);
+      const yj = snapped(p[j + 1]!);
+      const down = yi < yj;
       const a = down ? i : j;
       const b = down ? j : i;
-      const y0 = p[a + 1]!;
-      const y1 = p[b + 1]!;
+      const y0 = down ? yi : yj;
+      const y1 = down ? yj : yi;
       if (y0 === y1 || y1 <= top || y0 >= bottom) continue;
       const slope = (p[b]! - p[a]!) / (y1 - y0);
       const from = y0 > top ? y0 : top;

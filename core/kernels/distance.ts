@@ -14,19 +14,17 @@ export function distanceField(shape: Plane, inverse = false): Plane {
   const { width, height } = shape.region;
   return scoped(() => {
     // Columns are worked on four at a time.
-    const stride = Math.ceil(width / 4) * 4;
-    const padded = floats(stride * height);
-    const field = floats(stride * height);
+    const stride = Math.ceil(width / 4) * 16;
+    const field = floats((stride / 4) * height);
     const out = { region: shape.region, data: floats(width * height) };
     onHeap((at) => {
-      const p = at(padded, 'write');
       const f = at(field, 'write');
-      const s = at(shape.data);
-      const copy = [width];
-      run('copyRows', height, width, [p, stride * 4, s, width * 4, ...copy]);
-      run('distanceDown', stride / 4, height * 8, [p, f, stride * 4, height, inverse ? 1 : 0]);
-      run('distanceAcross', height, width * 4, [f, stride * 4, width]);
-      run('copyRows', height, width, [at(out.data, 'write'), width * 4, f, stride * 4, ...copy]);
+      run('distanceDown', stride / 16, height * 8, [
+        ...[at(shape.data), width * 4, width, f, stride, height, inverse ? 1 : 0],
+      ]);
+      run('distanceAcross', height, width * 4, [
+        ...[f, stride, at(out.data, 'write'), width * 4, width],
+      ]);
     });
     return out;
   });

@@ -13,15 +13,18 @@ import { floats, isOnHeap, newMemory, scoped, useMemory, watchBlocks } from '../
 /** Kernels whose rows can be shared: their last two arguments are `from` and `to`. */
 const ROW_KERNELS = [
   'alphaRows',
+  'clearRows',
   'composite',
   'compositePlane',
   'convolveAcross',
   'copyRows',
+  'cutRows',
   'distanceAcross',
   'distanceDown',
   'fadeRows',
   'fillRows',
   'finishRows',
+  'gatherRows',
   'gradeHue',
   'gradeLight',
   'gradeRamp',
@@ -29,10 +32,14 @@ const ROW_KERNELS = [
   'linearRows',
   'maskRows',
   'mixRows',
+  'overRows',
+  'rampRows',
   'scaleRows',
   'settleRows',
   'shareAcross',
-  'spread',
+  'shareRows',
+  'spreadAcross',
+  'spreadDown',
   'sumRows',
   'toneRows',
   'unpackRows',
@@ -44,7 +51,6 @@ const ROW_KERNELS = [
 export type RowKernel = (typeof ROW_KERNELS)[number];
 type Exports = Record<RowKernel, (...args: number[]) => void> & {
   heapBase(): number;
-  clear(at: number, bytes: number): void;
   sweep(...args: number[]): void;
   useScratch(at: number): void;
   checkAgainst(list: number): void;
@@ -138,7 +144,9 @@ export function startKernels(
   const missing = reserved - memory.buffer.byteLength;
   if (missing > 0) memory.grow(Math.ceil(missing / 65_536));
   exports.useScratch(rooms);
-  useMemory(memory, build === 'shared', reserved, (at, bytes) => exports.clear(at, bytes));
+  useMemory(memory, build === 'shared', reserved, (at, bytes) =>
+    run('clearRows', Math.ceil(bytes / 65_536), 16_384, [at, bytes]),
+  );
   machine = {
     build,
     exports,

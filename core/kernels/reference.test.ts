@@ -92,6 +92,12 @@ describe('a kernel is what plain TypeScript makes of the same floats', () => {
       { numRuns: 300 },
     );
   });
+  it('coverage of edges that are all but level', () => {
+    const p = Float64Array.of(0, 0, -8.9e-16, 5e-324, 20, 5e-324, 20, 10, 0, 10);
+    const { data } = coverage([p], 'nonzero', { x: -2, y: -2, width: 30, height: 20 });
+    near(data, sweptCoverage([p], 'nonzero', { x: -2, y: -2, width: 30, height: 20 }).data, 1e-6);
+    expect(data.reduce((sum, v) => sum + v, 0)).toBeCloseTo(200, 3);
+  });
   it('the levels of a pyramid', () => {
     fc.assert(
       fc.property(side, side, (width, height) => {

@@ -25,7 +25,11 @@ export function copied<T extends ColourBuffer | Plane>(source: T, channels: 1 | 
 }
 
 /** A copy of the part of a buffer or plane over `region`, of which the source must have all. */
-function cropped<T extends ColourBuffer | Plane>(source: T, region: Region, channels: 1 | 4): T {
+export function cropped<T extends ColourBuffer | Plane>(
+  source: T,
+  region: Region,
+  channels: 1 | 4,
+): T {
   const out = unwritten(region, channels);
   onHeap((at) =>
     run('copyRows', region.height, region.width * channels, [
@@ -34,6 +38,18 @@ function cropped<T extends ColourBuffer | Plane>(source: T, region: Region, chan
     ]),
   );
   return out as T;
+}
+
+/** Writes a buffer over the part of another that it covers, in place. */
+export function pasted(to: ColourBuffer, from: ColourBuffer): void {
+  const region = intersect(to.region, from.region);
+  if (isEmpty(region)) return;
+  onHeap((at) =>
+    run('copyRows', region.height, region.width * 4, [
+      ...rowsOf(at, to, region, 4, 'write'),
+      ...[...rowsOf(at, from, region, 4), region.width * 4],
+    ]),
+  );
 }
 
 /** A buffer times a plane, over what both have. */

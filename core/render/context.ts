@@ -63,9 +63,31 @@ export function kept<T extends ColourBuffer | Plane>(
   );
 }
 
-/** What of a layer its pixels depend on. */
-export const contentOf = (layer: Layer): unknown => ({
-  ...layer,
-  name: '',
-  layers: layer.layers?.map(contentOf),
-});
+/** Numbers of contents that were met, until there are too many. None is given twice. */
+const numbers = new Map<string, number>();
+const MOST_NUMBERS = 8192;
+let next = 0;
+const known = new WeakMap<object, number>();
+
+/**
+ * A short stand-in for an object in keys: equal for equal contents (once in a while a new one for an
+ * old content, which then counts as new). The object must not be changed in place.
+ */
+export function numberOf(value: object, text = () => JSON.stringify(value)): number {
+  const found = known.get(value);
+  if (found !== undefined) return found;
+  const content = text();
+  let own = numbers.get(content);
+  if (own === undefined) {
+    if (numbers.size >= MOST_NUMBERS) numbers.clear();
+    numbers.set(content, (own = next++));
+  }
+  known.set(value, own);
+  return own;
+}
+
+/** As `numberOf`, for all of a layer that its pixels depend on. */
+export const contentOf = (layer: Layer): number =>
+  numberOf(layer, () =>
+    JSON.stringify({ ...layer, name: '', layers: layer.layers?.map(contentOf) }),
+  );

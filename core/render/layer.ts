@@ -1,5 +1,5 @@
 import type { Affine } from '../geometry/affine';
-import { meanScale, multiply } from '../geometry/affine';
+import { multiply } from '../geometry/affine';
 import { maskPlane } from '../masks/mask';
 import type { ColourBuffer, Plane } from '../pixels/buffer';
 import type { Region } from '../pixels/region';
@@ -8,22 +8,11 @@ import { placementMap } from '../scene/placement';
 import type { Layer, Step } from '../scene/schema';
 import { stepOfKind } from '../steps/index';
 import type { Context } from './context';
-import { kept, stopIfTold } from './context';
+import { kept, numberOf, stopIfTold } from './context';
 
 /** The map from a layer's own px to px of the render. */
 export const layerMap = (layer: Layer, { map }: Context): Affine =>
   multiply(map, placementMap(layer.placement));
-
-/** The context for the layers of a group: its placement carries them, and the lengths of their steps. */
-export const within = (group: Layer, context: Context, around: readonly Step[]): Context => ({
-  ...context,
-  map: layerMap(group, context),
-  scale: context.scale * meanScale(placementMap(group.placement)),
-  around,
-});
-
-/** The steps of a layer that are on. */
-export const stepsOf = (layer: Layer): Step[] => layer.steps.filter((s) => s.enabled);
 
 /**
  * The regions that a chain of steps goes through: walking back from what is wanted, each step asks for
@@ -68,7 +57,7 @@ export function maskOf(layer: Layer, wanted: Region, context: Context): Plane | 
   if (!mask?.enabled) return null;
   const map = mask.moves ? layerMap(layer, context) : context.map;
   const { scale, picture } = context;
-  return kept(context, layer.id, 'mask', ['mask', mask, map, scale, wanted], () =>
+  return kept(context, layer.id, 'mask', ['mask', numberOf(mask), map, scale, wanted], () =>
     maskPlane(mask, { map, scale, wanted, picture }),
   );
 }

@@ -45,10 +45,17 @@ export interface RenderRequest {
 
 /**
  * The pixels of a scene before its end: premultiplied float RGBA over exactly the region asked for, as
- * the scene mixes its light. It depends on nothing but its arguments. Within a scope of the heap the
- * result belongs to it. Throws Stopped, HeapFull, and what `picture` throws.
+ * the scene mixes its light. It depends on nothing but its arguments; scenes are not changed in place.
+ * Within a scope of the heap the result belongs to it. Throws Stopped, HeapFull, and what `picture` throws.
  */
-export function render(scene: Scene, request: RenderRequest): ColourBuffer {
+export const render = (scene: Scene, request: RenderRequest): ColourBuffer =>
+  renderPart(scene, request, request.region);
+
+/**
+ * As `render`, but only a part of the region that is asked for. Layers make their pixels for the whole
+ * region, so that a memo has them for the next part; they are laid on one another in this part alone.
+ */
+export function renderPart(scene: Scene, request: RenderRequest, part: Region): ColourBuffer {
   ensureKernels();
   const { region, scale } = request;
   const context: Context = {
@@ -67,8 +74,8 @@ export function render(scene: Scene, request: RenderRequest): ColourBuffer {
   return scoped(() => {
     const start = (over: Region) =>
       fill ? filled(over, rgb(fill, scene.mixing)) : colourBuffer(over);
-    const made = stack(start, layers, region, context, [fill]);
-    return contains(region, made.region) ? made : crop(made, region, 4);
+    const made = stack(start, layers, { wanted: region, part }, context, [fill]);
+    return contains(part, made.region) ? made : crop(made, part, 4);
   });
 }
 

@@ -1,12 +1,8 @@
 import { current } from 'immer';
-import type { Path } from '../geometry/path';
-import { closePath } from '../geometry/edit-path';
 import type { Mask } from '../masks/mask';
 import type { GroupSource } from '../sources/group';
-import type { LineSource } from '../sources/line';
-import type { Pass } from '../sources/pass';
-import { relitPasses } from '../sources/pass';
 import type { Edit } from './edit';
+import { liveListEdits, within } from './live-list';
 import { newId } from './make';
 import { boxOf, middleOf, repivoted } from './placement';
 import type { Layer, Placement, Scene, Step } from './schema';
@@ -48,20 +44,6 @@ export function findLayer(scene: Scene, id: string | null): Layer | undefined {
 export function layerOf(scene: Scene, id: string): Layer {
   const { list, index } = standingOf(scene, id);
   return list[index]!;
-}
-
-function lineOf(scene: Scene, id: string): LineSource {
-  const { source, name } = layerOf(scene, id);
-  if (source.kind !== 'line') throw new Error(`The layer "${name}" is no line of light.`);
-  return source;
-}
-
-const within = (n: number, length: number) => Math.max(0, Math.min(length, n));
-
-/** Moves an item of a list to an index of the list without it. */
-function carry<T>(list: T[], from: number, to: number): void {
-  const [item] = list.splice(from, 1);
-  if (item !== undefined) list.splice(within(to, list.length), 0, item);
 }
 
 /** The place in front of a layer and of what is clipped to the same base: nothing loses its base there. */
@@ -125,7 +107,8 @@ export const duplicateLayer =
 export function renew(layer: Layer): void {
   layer.id = newId();
   for (const step of layer.steps) step.id = newId();
-  if (layer.source.kind === 'line') for (const pass of layer.source.passes) pass.id = newId();
+  if (layer.source.kind === 'line')
+    for (const part of [...layer.source.passes, ...layer.source.modifiers]) part.id = newId();
   layer.layers?.forEach(renew);
 }
 
@@ -265,106 +248,10 @@ export const flipLayer =
     };
   };
 
-/** The path of a line, whole: what drawing and dragging anchors come down to. */
-export const setPath =
-  (id: string, path: Path): Edit =>
-  (s) => {
-    lineOf(s, id).path = path;
-  };
-
-export const closeLine =
-  (id: string): Edit =>
-  (s) => {
-    const line = lineOf(s, id);
-    line.path = closePath(current(line.path));
-  };
-
-/** Recolours all passes of a line but its cores. */
-export const setLight =
-  (id: string, light: string): Edit =>
-  (s) => {
-    const line = lineOf(s, id);
-    line.passes = relitPasses(current(line.passes), line.light, light);
-    line.light = light;
-  };
-
-export const addPass =
-  (id: string, pass: Pass, index = Infinity): Edit =>
-  (s) => {
-    const { passes } = lineOf(s, id);
-    passes.splice(within(index, passes.length), 0, pass);
-  };
-
-export const setPass =
-  (id: string, passId: string, values: Partial<Omit<Pass, 'id'>>): Edit =>
-  (s) => {
-    const pass = lineOf(s, id).passes.find((p) => p.id === passId);
-    if (pass) Object.assign(pass, values);
-  };
-
-export const removePass =
-  (id: string, passId: string): Edit =>
-  (s) => {
-    const line = lineOf(s, id);
-    line.passes = line.passes.filter((p) => p.id !== passId);
-  };
-
-/** Puts a copy of a pass right in front of it. */
-export const duplicatePass =
-  (id: string, passId: string): Edit =>
-  (s) => {
-    const { passes } = lineOf(s, id);
-    const i = passes.findIndex((p) => p.id === passId);
-    if (i >= 0)
-      passes.splice(i + 1, 0, {
-        ...current(passes[i]!),
-        id: newId(),
-        name: `${passes[i]!.name} copy`,
-      });
-  };
-
-export const movePass =
-  (id: string, passId: string, index: number): Edit =>
-  (s) => {
-    const { passes } = lineOf(s, id);
-    const i = passes.findIndex((p) => p.id === passId);
-    if (i >= 0) carry(passes, i, index);
-  };
-
-/** Gives a line the whole list of passes of another, and its light colour. */
-export const copyPasses =
-  (from: Pick<LineSource, 'light' | 'passes'>, to: string): Edit =>
-  (s) => {
-    const line = lineOf(s, to);
-    line.light = from.light;
-    line.passes = from.passes.map((p) => ({ ...p, id: newId() }));
-  };
-
-export const addStep =
-  (id: string, step: Step): Edit =>
-  (s) =>
-    void layerOf(s, id).steps.push(step);
-
-export const setStep =
-  (id: string, stepId: string, values: { enabled?: boolean; values?: Step['values'] }): Edit =>
-  (s) => {
-    const step = layerOf(s, id).steps.find((x) => x.id === stepId);
-    if (!step) return;
-    if (values.enabled !== undefined) step.enabled = values.enabled;
-    if (values.values) Object.assign(step.values, values.values);
-  };
-
-export const removeStep =
-  (id: string, stepId: string): Edit =>
-  (s) => {
-    const layer = layerOf(s, id);
-    layer.steps = layer.steps.filter((x) => x.id !== stepId);
-  };
-
-export const moveStep =
-  (id: string, stepId: string, index: number): Edit =>
-  (s) => {
-    const { steps } = layerOf(s, id);
-    const i = steps.findIndex((x) => x.id === stepId);
-    if (i >= 0) carry(steps, i, index);
-  };
+/** The steps of a layer: added at the end, set, removed, carried to an index. */
+export const {
+  add: addStep,
+  set: setStep,
+  remove: removeStep,
+  move: moveStep,
+} = liveListEdits<Step>((s, id) => layerOf(s, id).steps);

@@ -5,6 +5,10 @@ import type { MaskShape } from '../masks/index';
 import type { Mask } from '../masks/mask';
 import { maskParameters } from '../masks/mask';
 import type { Path } from '../geometry/path';
+import { modifierOfKind } from '../modifiers/index';
+import { shapeOfKind } from '../shapes/index';
+import type { LineSource } from '../sources/line';
+import type { KindValues, LineShape, Modifier } from '../sources/line-shape';
 import type { PictureSource } from '../sources/picture';
 import { tubePasses } from '../sources/pass';
 import { stepOfKind } from '../steps/index';
@@ -51,12 +55,39 @@ const newLayer = (name: string, values: Pick<Layer, 'source'> & Partial<Layer>):
 /** The light colour of a first line: the ember of the harbour's lamps. */
 export const FIRST_LIGHT = '#ff5a1f';
 
-/** A line layer as a tube: `width` is that of the glass, scene px. */
-export const newLine = (name: string, path: Path, light = FIRST_LIGHT, width = 14): Layer =>
+/** A line layer of a shape, with the passes and modifiers it is given. */
+export const newLineOf = (
+  name: string,
+  source: Pick<LineSource, 'shape' | 'light' | 'passes'> & Partial<LineSource>,
+  values: Partial<Layer> = {},
+): Layer =>
   newLayer(name, {
     blend: 'screen',
-    source: { kind: 'line', light, path, passes: tubePasses(light, width, newId) },
+    ...values,
+    source: { kind: 'line', modifiers: [], ...source },
   });
+
+/** A line layer as a tube: `width` is that of the glass, scene px. */
+export const newLine = (name: string, path: Path, light = FIRST_LIGHT, width = 14): Layer =>
+  newLineOf(name, {
+    light,
+    shape: { kind: 'path', paths: [path] },
+    passes: tubePasses(light, width, newId),
+  });
+
+/** A modifier of a kind with its defaults, or with values. Throws if there is no such kind. */
+export const newModifier = (kind: string, values: KindValues = {}): Modifier => ({
+  id: newId(),
+  kind,
+  enabled: true,
+  values: { ...defaultsOf(modifierOfKind(kind).parameters), ...values },
+});
+
+/** A ready shape of a kind with its defaults, or with values. Throws if there is no such kind. */
+export const newShape = (kind: string, values: KindValues = {}): LineShape => ({
+  kind,
+  values: { ...defaultsOf(shapeOfKind(kind).parameters), ...values },
+});
 
 /** A layer of one colour. */
 export const newFill = (name: string, colour: string): Layer =>

@@ -5,18 +5,56 @@ type Json = Record<string, unknown>;
 const isObject = (value: unknown): value is Json =>
   typeof value === 'object' && value !== null && !Array.isArray(value);
 
+const each = (list: unknown, change: (item: Json) => unknown): unknown =>
+  Array.isArray(list)
+    ? (list as unknown[]).map((item) => (isObject(item) ? change(item) : item))
+    : list;
+
 /** Version 1 knew no groups, clips, masks or bodies, and ended its pictures plainly. */
-function fromFirst(scene: Json): Json {
-  const layers = Array.isArray(scene.layers) ? (scene.layers as unknown[]) : [];
-  return {
-    ...scene,
-    version: 2,
-    mixing: 'displayed',
-    end: { exposure: 0, rollOff: false, knee: 80 },
-    layers: layers.map((l) => (isObject(l) ? { ...l, clip: false, body: 100, mask: null } : l)),
-  };
+const fromFirst = (scene: Json): Json => ({
+  ...scene,
+  version: 2,
+  mixing: 'displayed',
+  end: { exposure: 0, rollOff: false, knee: 80 },
+  layers: each(scene.layers ?? [], (l) => ({ ...l, clip: false, body: 100, mask: null })),
+});
+
+/** What every pass of version 2 did not say: it drew the line in one colour from end to end. */
+const PLAIN_PASS = {
+  ...{ draws: 'stroke', grow: 0, hardness: 100 },
+  ...{
+    paint: 'one',
+    colourEnd: '#ff5a1f',
+    middle: 50,
+    endOpacity: 100,
+    paintAngle: 0,
+    space: 'oklab',
+  },
+  ...{ start: 0, end: 0, point: 'pointed' },
+  ...{ dashes: false, dash: 40, gap: 40, phase: 0, fit: true },
+  ...{ x: 0, y: 0, beside: 0 },
+};
+
+/** Version 2 knew one path a line, and no modifiers. */
+function fromSecond(scene: Json): Json {
+  const layer = (l: Json): Json => ({
+    ...l,
+    ...(l.layers === undefined ? {} : { layers: each(l.layers, layer) }),
+    ...(isObject(l.source) && l.source.kind === 'line' ? { source: line(l.source) } : {}),
+  });
+  const line = ({ path, passes, ...rest }: Json): Json => ({
+    ...rest,
+    shape: { kind: 'path', paths: [path] },
+    modifiers: [],
+    passes: each(passes, (p) => ({ ...PLAIN_PASS, ...p })),
+  });
+  return { ...scene, version: 3, layers: each(scene.layers, layer) };
 }
 
 /** The value as the newest version would have written it, if it is an older scene; itself if not. */
-export const migrated = (value: unknown): unknown =>
-  isObject(value) && value.version === 1 ? fromFirst(value) : value;
+export function migrated(value: unknown): unknown {
+  if (!isObject(value)) return value;
+  if (value.version === 1) return migrated(fromFirst(value));
+  if (value.version === 2) return fromSecond(value);
+  return value;
+}

@@ -50,6 +50,16 @@ export function boxOf(layer: Layer): Box | null {
   }, null);
 }
 
+/** A placement that puts a layer's box in the middle of a place, no larger than `most` px on either side. */
+export function fitted(layer: Layer, to: Point, most: number): Placement {
+  const box = boxOf(layer);
+  if (!box) return { ...layer.placement, x: to.x, y: to.y };
+  const size = Math.max(box.x1 - box.x0, box.y1 - box.y0);
+  const k = size > 0 ? Math.min(1, most / size) : 1;
+  const pivot = middleOf(box);
+  return { ...placed(pivot), x: to.x - pivot.x, y: to.y - pivot.y, scaleX: k, scaleY: k };
+}
+
 /** The map from the px that a layer is placed on to scene px: the placements of the groups round it. */
 export function mapAround(layers: readonly Layer[], id: string): Affine {
   const within = (list: readonly Layer[], map: Affine): Affine | null => {

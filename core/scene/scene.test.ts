@@ -6,12 +6,25 @@ import { path, scene } from '../testing/scenes';
 import { parseScene, sceneFaults, SceneError } from './check';
 import type { Edit, History } from './edit';
 import { edit, EMPTY_HISTORY, redo, remember, undo } from './edit';
-import * as edits from './edits';
+import * as layerEdits from './edits';
+import * as lineEdits from './line-edits';
 import { sceneJsonSchema } from './json-schema';
-import { newFill, newGroup, newLine, newMask, newPicture, newScene, newStep } from './make';
+import {
+  newFill,
+  newGroup,
+  newLine,
+  newMask,
+  newModifier,
+  newPicture,
+  newScene,
+  newShape,
+  newStep,
+} from './make';
 import { middleOf, placed, placementMap, repivoted } from './placement';
 import type { Layer, Scene } from './schema';
 import { everyLayer } from './schema';
+
+const edits = { ...layerEdits, ...lineEdits };
 
 /** Any edit that fits a scene, chosen by numbers. */
 function someEdit(s: Scene, n: number, m: number): Edit {
@@ -54,6 +67,20 @@ function someEdit(s: Scene, n: number, m: number): Edit {
           edits.setLight(layer.id, '#2fb8ff'),
           edits.setPath(layer.id, { closed: false, anchors: [corner(m, n)] }),
           edits.closeLine(layer.id),
+          edits.setPath(layer.id, { closed: false, anchors: [corner(n, m)] }, 1),
+          edits.setPaths(layer.id, [{ closed: false, anchors: [corner(n, m), corner(m, n)] }]),
+          edits.setShape(layer.id, newShape('star', { points: 3 + (m % 5) })),
+          edits.setShapeValues(layer.id, {}),
+          edits.toAnchors(layer.id),
+          edits.scalePasses(layer.id, (m % 300) / 100, 40),
+          edits.addModifier(layer.id, newModifier('ripple', { period: 1 + m })),
+          ...line.modifiers
+            .slice(0, 1)
+            .flatMap((x) => [
+              edits.setModifier(layer.id, x.id, { enabled: m % 2 === 0 }),
+              edits.moveModifier(layer.id, x.id, m % 3),
+              edits.removeModifier(layer.id, x.id),
+            ]),
           ...line.passes
             .slice(0, 1)
             .flatMap((p) => [

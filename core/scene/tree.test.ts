@@ -1,14 +1,18 @@
 import { describe, expect, it } from 'vitest';
 import { IDENTITY, apply } from '../geometry/affine';
 import { corner } from '../geometry/path';
+import { isPath } from '../sources/line-shape';
 import { parseScene, sceneFaults } from './check';
 import type { Edit } from './edit';
 import { edit } from './edit';
-import * as edits from './edits';
+import * as layerEdits from './edits';
+import * as lineEdits from './line-edits';
 import { newFill, newGrade, newGroup, newLine, newMask, newScene, newStep } from './make';
 import { boxOf, mapAround, placementMap } from './placement';
 import type { Layer, Scene } from './schema';
 import { MAX_DEPTH, VERSION, depthOf, everyLayer } from './schema';
+
+const edits = { ...layerEdits, ...lineEdits };
 
 /** Layers that stand in groups and on one another. */
 
@@ -143,13 +147,29 @@ describe('a group on the stage', () => {
   });
 });
 
+/** A line as version 2 had it: one path, and passes of eight values. */
+function ofSecond(source: Layer['source']): unknown {
+  if (source.kind !== 'line' || !isPath(source.shape)) return source;
+  const { shape, modifiers, passes, ...rest } = source;
+  expect([shape.paths.length, modifiers]).toEqual([1, []]);
+  return {
+    ...rest,
+    path: shape.paths[0],
+    passes: passes.map(
+      ({ id, name, enabled, width, blur, colour, opacity, blend, cap, join, core }) => ({
+        ...{ id, name, enabled, width, blur, colour, opacity, blend, cap, join, core },
+      }),
+    ),
+  };
+}
+
 describe('a scene file', () => {
   it('of version 1 is read as what it was', () => {
     const now = scene(newLine('L', { closed: false, anchors: [corner(1, 1), corner(2, 2)] }));
     const { mixing, end, ...rest } = now;
-    const layers = now.layers.map(({ clip, body, mask, ...l }) => {
+    const layers = now.layers.map(({ clip, body, mask, source, ...l }) => {
       expect([clip, body, mask]).toEqual([false, 100, null]);
-      return l;
+      return { ...l, source: ofSecond(source) };
     });
     expect([mixing, end.rollOff]).toEqual(['displayed', false]);
     const first = { ...rest, version: 1, layers };
@@ -159,6 +179,20 @@ describe('a scene file', () => {
     expect(sceneFaults({ ...first, layers: [{ ...layers[0], opacity: 'half' }] })[0]!.path).toBe(
       '$.layers[0].opacity',
     );
+  });
+  it('of version 2 is read as what it was, lines in groups too', () => {
+    const line = newLine('L', {
+      closed: true,
+      anchors: [corner(1, 1), corner(2, 2), corner(3, 1)],
+    });
+    const now = scene(newGroup('G', [line], 'one'));
+    const [group] = now.layers;
+    const second = {
+      ...now,
+      version: 2,
+      layers: [{ ...group, layers: [{ ...line, source: ofSecond(line.source) }] }],
+    };
+    expect(parseScene(second)).toEqual(now);
   });
   it('with groups too deep in one another is refused, however deep', () => {
     const fault = sceneFaults(scene(nest(MAX_DEPTH + 1)));

@@ -17,6 +17,7 @@ export const fillSource: SourceDefinition<FillSource> = {
   help: 'One colour without edges.',
   schema: fillSchema,
   box: () => null,
+  extent: () => null,
   assets: () => [],
   render: (s, { wanted, mixing }) => filled(wanted, rgb(s.colour, mixing)),
 };

@@ -14,6 +14,7 @@ export const gradeSource: SourceDefinition<GradeSource> = {
   help: 'Its steps act on everything beneath, or on the layer it is clipped to.',
   schema: gradeSchema,
   box: () => null,
+  extent: () => null,
   assets: () => [],
   render: () => unwritten(EMPTY, 4),
 };

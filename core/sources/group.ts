@@ -33,6 +33,7 @@ export const groupSource: SourceDefinition<GroupSource> = {
   help: 'Layers that are placed, masked and blended together.',
   schema: groupSchema,
   box: () => null,
+  extent: () => EMPTY,
   assets: () => [],
   render: () => unwritten(EMPTY, 4),
 };

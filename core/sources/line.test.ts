@@ -1,24 +1,39 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { IDENTITY, meanScale, multiply, rotation, scaling } from '../geometry/affine';
-import { flatten } from '../geometry/flatten';
-import { arcTurn, strokeOutline } from '../geometry/outline';
+import type { Path } from '../geometry/path';
 import { corner } from '../geometry/path';
 import { gaussianBlur } from '../kernels/blur';
 import { coverage } from '../kernels/coverage';
 import { crop } from '../pixels/buffer';
+import type { Region } from '../pixels/region';
 import { cacheOf } from '../render/cache';
-import { newLine } from '../scene/make';
+import { newLine, newShape } from '../scene/make';
 import { path } from '../testing/scenes';
 import type { LineSource } from './line';
 import { lineSource } from './line';
-import { tubePasses } from './pass';
-import { strokePlane } from './stroke';
+import type { Pass } from './pass';
+import { newPass, tubePasses } from './pass';
+import { passPlane } from './pass-light';
 
 const wanted = { x: -150, y: -150, width: 400, height: 400 };
 const none = () => {
   throw new Error('A line needs no picture.');
 };
+
+const context = {
+  map: IDENTITY,
+  wanted,
+  memo: <T>(_key: string, make: () => T) => make(),
+  mixing: 'displayed',
+} as const;
+const lineOf = (paths: Path[]): LineSource => ({
+  kind: 'line',
+  light: '#ff5a1f',
+  shape: { kind: 'path', paths },
+  modifiers: [],
+  passes: [],
+});
 
 describe('a blurred stroke', () => {
   it('drawn on the cells of its blur is the blur of the sharp stroke, within 0.4 %', () => {
@@ -27,27 +42,15 @@ describe('a blurred stroke', () => {
         path,
         fc.constantFrom(3, 9, 20, 37),
         fc.constantFrom(2, 8, 22),
-        (p, sigma, half) => {
-          const ours = strokePlane(
-            p,
-            IDENTITY,
-            { half, sigma, cap: 'round', join: 'round' },
-            wanted,
-          );
-          const line = flatten(p, IDENTITY, { tolerance: 0.004, turn: arcTurn(half, 0.004) });
-          const outline = strokeOutline(line, {
-            half,
-            cap: 'round',
-            join: 'round',
-            tolerance: 0.004,
-          });
-          const sharp = coverage(outline, 'nonzero', {
-            x: -600,
-            y: -600,
-            width: 1300,
-            height: 1300,
-          });
-          const expected = crop(gaussianBlur(sharp, sigma, wanted, 1), ours.region, 1);
+        (p, blur, half) => {
+          const of = (blur: number, within: Region) =>
+            passPlane(lineOf([p]), newPass('x', '', { width: 2 * half, blur }), {
+              ...context,
+              wanted: within,
+            });
+          const ours = of(blur, wanted);
+          const sharp = of(0, { x: -600, y: -600, width: 1300, height: 1300 });
+          const expected = crop(gaussianBlur(sharp, blur, wanted, 1), ours.region, 1);
           let worst = 0;
           ours.data.forEach((v, i) => (worst = Math.max(worst, Math.abs(v - expected.data[i]!))));
           expect(worst).toBeLessThan(0.004);
@@ -58,17 +61,176 @@ describe('a blurred stroke', () => {
   });
 
   it('of no width, no anchor or outside what is wanted is nothing', () => {
-    const style = { sigma: 5, cap: 'round', join: 'round' } as const;
     const line = { closed: false, anchors: [corner(0, 0), corner(50, 0)] };
-    expect(strokePlane(line, IDENTITY, { ...style, half: 0 }, wanted).data.length).toBe(0);
-    expect(
-      strokePlane({ closed: false, anchors: [] }, IDENTITY, { ...style, half: 5 }, wanted).data
-        .length,
-    ).toBe(0);
-    expect(
-      strokePlane(line, IDENTITY, { ...style, half: 5 }, { x: 900, y: 900, width: 5, height: 5 })
-        .data.length,
-    ).toBe(0);
+    const size = (p: Path[], width: number, within = wanted) =>
+      passPlane(lineOf(p), newPass('x', '', { width, blur: 5 }), { ...context, wanted: within })
+        .data.length;
+    expect(size([line], 0)).toBe(0);
+    expect(size([{ closed: false, anchors: [] }], 10)).toBe(0);
+    expect(size([], 10)).toBe(0);
+    expect(size([line], 10, { x: 900, y: 900, width: 5, height: 5 })).toBe(0);
+  });
+});
+
+/** The sum of a plane: the area of what it covers, px². */
+const area = (p: { data: Float32Array }) => p.data.reduce((sum, v) => sum + v, 0);
+const shapeOf = (source: LineSource, values: Partial<Pass>) =>
+  passPlane(source, newPass('x', '', values), context);
+const straight = lineOf([{ closed: false, anchors: [corner(-100, 0), corner(100, 0)] }]);
+
+describe('a pass', () => {
+  it('that thins to both ends has the area of two triangles and a bar, and true points', () => {
+    const thin = { width: 20, start: 25, end: 25, cap: 'round' } as const;
+    expect(area(shapeOf(straight, thin))).toBeCloseTo(20 * 100 + 20 * 50, 0);
+    const { region, data } = shapeOf(straight, { ...thin, start: 50, end: 50 });
+    // Half way along a taper it is half as wide; at its end there is nothing to see.
+    const column = (x: number) => {
+      let sum = 0;
+      for (let y = 0; y < region.height; y++) sum += data[y * region.width + x - region.x] ?? 0;
+      return sum;
+    };
+    expect(column(-50)).toBeCloseTo(10, 0);
+    expect(column(-100)).toBeLessThan(0.2);
+    expect(column(99)).toBeLessThan(0.2);
+  });
+
+  it('of any point has the area that the integral of its profile says', () => {
+    const of = (point: Pass['point']) =>
+      area(shapeOf(straight, { width: 16, start: 100, point, cap: 'flat' }));
+    expect(of('pointed') / (16 * 200)).toBeCloseTo(1 / 2, 2);
+    expect(of('rounded') / (16 * 200)).toBeCloseTo(Math.PI / 4, 2);
+    expect(of('sharp') / (16 * 200)).toBeCloseTo(1 / 3, 2);
+  });
+
+  it('thinned along a curve covers what a fine polygon of it does', () => {
+    // A quarter circle of radius 90, thinned straight to a point at its end.
+    const r = 90;
+    const k = r * 0.5522847498;
+    const curve = lineOf([
+      {
+        closed: false,
+        anchors: [
+          { ...corner(r, 0), out: { x: 0, y: k } },
+          { ...corner(0, r), in: { x: k, y: 0 } },
+        ],
+      },
+    ]);
+    const made = shapeOf(curve, { width: 18, end: 100, cap: 'flat' });
+    const edge = (side: number) =>
+      Array.from({ length: 2001 }, (_, i) => {
+        const t = i / 2000;
+        const a = (t * Math.PI) / 2;
+        const d = r + side * 9 * (1 - t);
+        return [Math.cos(a) * d, Math.sin(a) * d] as const;
+      });
+    const exact = coverage(
+      [Float64Array.from([...edge(1), ...edge(-1).reverse()].flat())],
+      'nonzero',
+      wanted,
+    );
+    expect(area(made) / area(exact)).toBeCloseTo(1, 3);
+    const same = crop(made, exact.region, 1).data;
+    const mean = same.reduce((sum, v, i) => sum + Math.abs(v - exact.data[i]!), 0) / same.length;
+    expect(mean).toBeLessThan(0.002);
+  });
+
+  it('of the inside fills closed and open lines; a ring has a hole; it grows and shrinks', () => {
+    const square = lineOf([
+      {
+        closed: true,
+        anchors: [corner(-30, -30), corner(30, -30), corner(30, 30), corner(-30, 30)],
+      },
+    ]);
+    expect(area(shapeOf(square, { draws: 'inside' }))).toBeCloseTo(3600, 1);
+    expect(area(shapeOf(square, { draws: 'inside', grow: -5 }))).toBeCloseTo(2500, 0);
+    // Grown by 5: the sides, and a round corner at each.
+    expect(area(shapeOf(square, { draws: 'inside', grow: 5 }))).toBeCloseTo(
+      3600 + 4 * 60 * 5 + Math.PI * 25,
+      -1,
+    );
+    expect(area(shapeOf(square, { draws: 'both', width: 10 }))).toBeCloseTo(
+      3600 + 4 * 60 * 5 + Math.PI * 25,
+      -1,
+    );
+    const ring = { ...straight, shape: newShape('ring', { radius: 50, inner: 50 }) };
+    expect(area(shapeOf(ring, { draws: 'inside' }))).toBeCloseTo(Math.PI * (2500 - 625), -1);
+    const open = lineOf([{ closed: false, anchors: [corner(0, 0), corner(40, 0), corner(0, 40)] }]);
+    expect(area(shapeOf(open, { draws: 'inside' }))).toBeCloseTo(800, 1);
+  });
+
+  it('of dashes covers its share of the line; dots are round', () => {
+    const dashes = { width: 4, cap: 'flat', dashes: true, dash: 10, gap: 10 } as const;
+    expect(area(shapeOf(straight, { ...dashes, fit: false }))).toBeCloseTo(400, 0);
+    const dots = shapeOf(straight, { ...dashes, cap: 'round', dash: 0, gap: 20, width: 8 });
+    expect(area(dots) / (11 * Math.PI * 16)).toBeCloseTo(1, 1);
+    // On a closed line a whole number of them goes round.
+    const circle = { ...straight, shape: newShape('ellipse', { width: 100, height: 100 }) };
+    const bulbs = shapeOf(circle, { width: 6, dashes: true, dash: 0, gap: 30, cap: 'round' });
+    const whole = Math.round((100 * Math.PI) / 30);
+    expect(Math.round(area(bulbs) / (Math.PI * 9))).toBe(whole);
+  });
+
+  it('moved across, down or beside lies there', () => {
+    const middle = (values: Partial<Pass>) => {
+      const { region } = shapeOf(straight, { width: 4, cap: 'flat', ...values });
+      return [region.x + region.width / 2, region.y + region.height / 2];
+    };
+    expect(middle({ x: 12, y: -7 })).toEqual([12, -7]);
+    expect(middle({ beside: 9 })).toEqual([0, 9]);
+  });
+
+  it('painted along the line goes from one colour to the other, and keeps its edges', () => {
+    const source = {
+      ...straight,
+      passes: [
+        newPass('x', '', {
+          width: 30,
+          cap: 'flat',
+          paint: 'along',
+          colour: '#ff0000',
+          colourEnd: '#0000ff',
+          space: 'scene',
+        }),
+      ],
+    };
+    const made = lineSource.render(source, { ...context, picture: none });
+    const at = (x: number, y: number) => {
+      const i = ((y - made.region.y) * made.region.width + x - made.region.x) * 4;
+      return [...made.data.subarray(i, i + 4)];
+    };
+    expect(at(-98, 0)[0]).toBeGreaterThan(0.97);
+    expect(at(98, 0)[2]).toBeGreaterThan(0.97);
+    const [r, , b, a] = at(0, 3) as [number, number, number, number];
+    expect(a).toBeCloseTo(1, 4);
+    expect(r).toBeCloseTo(0.5, 1);
+    expect(b).toBeCloseTo(0.5, 1);
+    // Its coverage is that of the plain stroke, whatever its colours.
+    const plain = shapeOf(source, { width: 30, cap: 'flat' });
+    const alpha = crop(made, plain.region, 4).data.filter((_, i) => i % 4 === 3);
+    alpha.forEach((v, i) => expect(Math.abs(v - plain.data[i]!)).toBeLessThan(1e-5));
+  });
+
+  it('painted across the shape or from its middle fades where its end is clear', () => {
+    const box = { ...straight, shape: newShape('rectangle', { width: 100, height: 60 }) };
+    const made = (values: Partial<Pass>) =>
+      lineSource.render(
+        {
+          ...box,
+          passes: [
+            newPass('x', '', { draws: 'inside', endOpacity: 0, colourEnd: '#ffffff', ...values }),
+          ],
+        },
+        { ...context, picture: none },
+      );
+    const alpha = (m: ReturnType<typeof made>, x: number, y: number) =>
+      m.data[((y - m.region.y) * m.region.width + x - m.region.x) * 4 + 3]!;
+    const across = made({ paint: 'linear', paintAngle: 0 });
+    expect(alpha(across, -49, 0)).toBeGreaterThan(0.97);
+    expect(alpha(across, 0, 20)).toBeCloseTo(0.5, 1);
+    expect(alpha(across, 48, 0)).toBeLessThan(0.03);
+    const round = made({ paint: 'radial' });
+    expect(alpha(round, 0, 0)).toBeGreaterThan(0.97);
+    expect(alpha(round, 0, 25)).toBeGreaterThan(alpha(round, 45, 25));
   });
 });
 
@@ -107,7 +269,7 @@ describe('a line of light', () => {
   it('is white-hot on the path and its own colour beside it', () => {
     const line: LineSource = {
       ...source,
-      path: { closed: false, anchors: [corner(-100, 0), corner(100, 0)] },
+      shape: straight.shape,
       passes: tubePasses('#ff5a1f', 14, () => 'x'),
     };
     const { region, data } = lineSource.render(line, {

@@ -1,36 +1,23 @@
 import * as v from 'valibot';
 import { blendNamed } from '../blend/index';
 import { HEX } from '../definitions/parameter';
-import type { SourceContext, SourceDefinition } from '../definitions/source';
-import { meanScale } from '../geometry/affine';
-import { curveBox } from '../geometry/path';
-import { compositePlane } from '../kernels/composite';
-import type { Plane } from '../pixels/buffer';
+import type { SourceDefinition } from '../definitions/source';
+import { boxUnder, meanScale } from '../geometry/affine';
+import { composite, compositePlane } from '../kernels/composite';
 import { colourBuffer } from '../pixels/buffer';
 import { rgb } from '../pixels/colour';
-import { EMPTY, isEmpty, regionKey, unite } from '../pixels/region';
+import { EMPTY, covering, grow, isEmpty, unite } from '../pixels/region';
+import { lineShapeSchema, measuresOf, modifierSchema } from './line-shape';
 import type { Pass } from './pass';
 import { passSchema } from './pass';
-import { strokePlane } from './stroke';
-
-const coordinate = v.pipe(v.number(), v.finite(), v.minValue(-1e6), v.maxValue(1e6));
-const pointSchema = v.strictObject({ x: coordinate, y: coordinate });
+import { paintedPass, passPlane, passReach } from './pass-light';
 
 export const lineSchema = v.strictObject({
   kind: v.literal('line'),
   light: v.pipe(v.string(), v.regex(HEX, 'The light colour must be written #rrggbb.')),
-  path: v.strictObject({
-    closed: v.boolean(),
-    anchors: v.array(
-      v.strictObject({
-        x: coordinate,
-        y: coordinate,
-        kind: v.picklist(['corner', 'smooth']),
-        in: pointSchema,
-        out: pointSchema,
-      }),
-    ),
-  }),
+  shape: lineShapeSchema,
+  /** In the order of computation. */
+  modifiers: v.array(modifierSchema),
   /** Back to front. */
   passes: v.array(passSchema),
 });
@@ -43,49 +30,39 @@ export const lineSource: SourceDefinition<LineSource> = {
   label: 'Line of light',
   help: 'A path drawn several times over: wide and soft, then narrow and bright.',
   schema: lineSchema,
-  box: (s) => curveBox(s.path),
+  box: (source) => measuresOf(source).box,
+  extent(source, map) {
+    const { box, widest } = measuresOf(source);
+    if (!box) return EMPTY;
+    const { x0, y0, x1, y1 } = boxUnder(map, box);
+    const scale = meanScale(map);
+    // What was measured coarsely may lie a px farther off.
+    const beyond = shownPasses(source).map((p) => passReach(p, scale, widest) + scale);
+    // A line may be straight: its box has no height.
+    return beyond.length === 0
+      ? EMPTY
+      : grow(covering(x0, y0, x1 + 1e-6, y1 + 1e-6), Math.ceil(Math.max(...beyond)));
+  },
   assets: () => [],
   render(source, context) {
-    const drawn = source.passes
-      .filter((p) => p.enabled && p.width > 0 && p.opacity > 0)
-      .map((pass) => ({ pass, shape: passPlane(source, pass, context) }));
-    const region = drawn.reduce((r, { shape }) => unite(r, shape.region), EMPTY);
+    const drawn = shownPasses(source).map((pass) =>
+      pass.paint === 'one'
+        ? { pass, shape: passPlane(source, pass, context) }
+        : { pass, colour: paintedPass(source, pass, context) },
+    );
+    const region = drawn.reduce((r, d) => unite(r, (d.shape ?? d.colour).region), EMPTY);
     const out = colourBuffer(region);
     if (isEmpty(region)) return out;
-    for (const { pass, shape } of drawn)
-      compositePlane(
-        out,
-        shape,
-        rgb(pass.colour, context.mixing),
-        blendNamed(pass.blend).mode,
-        pass.opacity / 100,
-      );
+    for (const { pass, shape, colour } of drawn) {
+      const { mode } = blendNamed(pass.blend);
+      const opacity = pass.opacity / 100;
+      if (shape) compositePlane(out, shape, rgb(pass.colour, context.mixing), mode, opacity);
+      else composite(out, colour, mode, opacity);
+    }
     return out;
   },
 };
 
-/** The shape of one pass: it depends on nothing but geometry, so a change of colour finds it kept. */
-function passPlane(source: LineSource, pass: Pass, { map, wanted, memo }: SourceContext): Plane {
-  const scale = meanScale(map);
-  const key = JSON.stringify([
-    'pass',
-    source.path,
-    map,
-    pass.width,
-    pass.blur,
-    pass.cap,
-    pass.join,
-    regionKey(wanted),
-  ]);
-  return memo(
-    key,
-    () =>
-      strokePlane(
-        source.path,
-        map,
-        { ...pass, half: (pass.width * scale) / 2, sigma: pass.blur * scale },
-        wanted,
-      ),
-    (made) => made.data.byteLength,
-  );
-}
+/** The passes that leave any light. */
+const shownPasses = (source: LineSource): Pass[] =>
+  source.passes.filter((p) => p.enabled && p.opacity > 0 && (p.draws !== 'stroke' || p.width > 0));

@@ -1,35 +1,107 @@
 import * as v from 'valibot';
 import { blendParameter } from '../blend/parameter';
-import type { Values } from '../definitions/parameter';
-import { parameterSchema, percent } from '../definitions/parameter';
+import type { Parameters, Values } from '../definitions/parameter';
+import {
+  angle,
+  defaultsOf,
+  length,
+  parameterSchema,
+  percent,
+  place,
+} from '../definitions/parameter';
 import { lighten, relight } from '../pixels/colour';
+import { rampSpaces } from '../pixels/ramp';
+
+const STROKED = { draws: ['stroke', 'both'] };
+const FILLED = { draws: ['inside', 'both'] };
+const RAMPED = { paint: ['along', 'linear', 'radial'] };
 
 /** What can be set on one drawing of a line. */
 export const passParameters = {
-  width: {
-    kind: 'number',
-    label: 'Width',
-    unit: 'px',
-    min: 0,
-    max: 5000,
-    slider: [0, 240],
-    step: 1,
-    default: 12,
+  draws: {
+    kind: 'choice',
+    label: 'Draws',
+    options: [
+      { value: 'stroke', label: 'The line' },
+      { value: 'inside', label: 'Its inside' },
+      { value: 'both', label: 'Both' },
+    ],
+    default: 'stroke',
   },
+  width: length('Width', 12, { max: 5000, slider: [0, 240], needs: STROKED }),
+  grow: place('Grow', 0, {
+    min: -2000,
+    max: 2000,
+    slider: [-100, 100],
+    help: 'Widens the inside, or shrinks it.',
+    needs: FILLED,
+  }),
   blur: {
-    kind: 'number',
-    label: 'Blur',
-    help: 'Standard deviation of a Gaussian.',
+    ...length('Blur', 0, { max: 1000, slider: [0, 120] }),
     unit: 'σ px',
-    min: 0,
-    max: 1000,
-    slider: [0, 120],
-    step: 1,
-    default: 0,
+    help: 'Standard deviation of a Gaussian.',
+  },
+  hardness: {
+    ...percent('Hardness', 100),
+    help: 'The share of the width that stays solid.',
+    needs: STROKED,
+  },
+  paint: {
+    kind: 'choice',
+    label: 'Paint',
+    options: [
+      { value: 'one', label: 'One colour' },
+      { value: 'along', label: 'Along the line' },
+      { value: 'linear', label: 'Across the shape' },
+      { value: 'radial', label: 'From its middle' },
+    ],
+    default: 'one',
   },
   colour: { kind: 'colour', label: 'Colour', default: '#ffffff' },
+  colourEnd: { kind: 'colour', label: 'To', default: '#ff5a1f', needs: RAMPED },
+  middle: { ...percent('Half way at', 50, 1, 99), needs: RAMPED },
+  endOpacity: { ...percent('Opacity there', 100), needs: RAMPED },
+  paintAngle: angle('Direction', 0, { needs: { paint: ['linear'] } }),
+  space: {
+    kind: 'choice',
+    label: 'Mix',
+    options: rampSpaces,
+    default: 'oklab',
+    needs: RAMPED,
+  },
   opacity: percent('Opacity', 100),
   blend: blendParameter('Blend', 'normal'),
+  start: {
+    ...percent('Thin at start', 0),
+    help: 'How much of the line runs into a point.',
+    needs: STROKED,
+  },
+  end: { ...percent('Thin at end', 0), needs: STROKED },
+  point: {
+    kind: 'choice',
+    label: 'Point',
+    options: [
+      { value: 'pointed', label: 'Pointed' },
+      { value: 'rounded', label: 'Rounded' },
+      { value: 'sharp', label: 'Sharp' },
+    ],
+    default: 'pointed',
+    needs: STROKED,
+  },
+  dashes: { kind: 'switch', label: 'Dashes', default: false, needs: STROKED },
+  dash: length('Dash', 40, { slider: [0, 400], needs: { dashes: [true] } }),
+  gap: length('Gap', 40, { slider: [0, 400], needs: { dashes: [true] } }),
+  phase: place('Phase', 0, { slider: [-400, 400], needs: { dashes: [true] } }),
+  fit: {
+    kind: 'switch',
+    label: 'Fit whole',
+    help: 'Stretches the pattern until a whole number of it fits.',
+    default: true,
+    needs: { dashes: [true] },
+  },
+  x: place('Offset across', 0, { slider: [-200, 200] }),
+  y: place('Offset down', 0, { slider: [-200, 200] }),
+  beside: place('Offset beside', 0, { slider: [-200, 200], help: 'To the left of the line.' }),
   cap: {
     kind: 'choice',
     label: 'Cap',
@@ -38,6 +110,7 @@ export const passParameters = {
       { value: 'flat', label: 'Flat' },
     ],
     default: 'round',
+    needs: STROKED,
   },
   join: {
     kind: 'choice',
@@ -48,6 +121,7 @@ export const passParameters = {
       { value: 'miter', label: 'Miter' },
     ],
     default: 'round',
+    needs: STROKED,
   },
   core: {
     kind: 'switch',
@@ -55,7 +129,7 @@ export const passParameters = {
     help: 'A core keeps its own colour when the light colour of the line changes.',
     default: false,
   },
-} as const;
+} as const satisfies Parameters;
 
 export const passSchema = v.strictObject({
   id: v.pipe(v.string(), v.minLength(1)),
@@ -68,56 +142,30 @@ export const passSchema = v.strictObject({
 
 export type Pass = v.InferOutput<typeof passSchema>;
 
+/** A pass with the defaults of what is not said. */
+export const newPass = (
+  id: string,
+  name: string,
+  values: Partial<Omit<Pass, 'id' | 'name'>>,
+): Pass => ({ id, name, enabled: true, ...defaultsOf(passParameters), ...values });
+
 /** The passes of a new tube in a light colour, back to front; `id` gives each its own id. */
-export function tubePasses(light: string, width: number, id: () => string): Pass[] {
-  const base = {
-    enabled: true,
-    core: false,
-    cap: 'round',
-    join: 'round',
-    blend: 'normal',
-  } as const;
-  return [
-    {
-      ...base,
-      id: id(),
-      name: 'Ambient',
-      width: width * 13,
-      blur: width * 6,
-      colour: light,
-      opacity: 46,
-    },
-    {
-      ...base,
-      id: id(),
-      name: 'Colour',
-      width: width * 2.8,
-      blur: width * 0.9,
-      colour: light,
-      opacity: 100,
-    },
-    {
-      ...base,
-      id: id(),
-      name: 'Highlight',
-      width: width * 1.4,
-      blur: width * 0.35,
-      colour: lighten(light, 0.36),
-      opacity: 85,
-    },
-    {
-      ...base,
-      id: id(),
-      name: 'Core',
-      width: width * 0.5,
-      blur: 0,
-      colour: '#ffffff',
-      opacity: 100,
-      core: true,
-    },
-  ];
-}
+export const tubePasses = (light: string, width: number, id: () => string): Pass[] => [
+  newPass(id(), 'Ambient', { width: width * 13, blur: width * 6, colour: light, opacity: 46 }),
+  newPass(id(), 'Colour', { width: width * 2.8, blur: width * 0.9, colour: light }),
+  newPass(id(), 'Highlight', {
+    width: width * 1.4,
+    blur: width * 0.35,
+    colour: lighten(light, 0.36),
+    opacity: 85,
+  }),
+  newPass(id(), 'Core', { width: width * 0.5, colour: '#ffffff', core: true }),
+];
 
 /** The passes in a new light colour: all but the cores take its hue and keep their own paleness. */
 export const relitPasses = (passes: readonly Pass[], from: string, to: string): Pass[] =>
-  passes.map((p) => (p.core ? p : { ...p, colour: relight(p.colour, from, to) }));
+  passes.map((p) =>
+    p.core
+      ? p
+      : { ...p, colour: relight(p.colour, from, to), colourEnd: relight(p.colourEnd, from, to) },
+  );

@@ -1,10 +1,10 @@
 import type { Affine } from '../geometry/affine';
 import { multiply, scaling } from '../geometry/affine';
-import { flatten } from '../geometry/flatten';
 import type { Cap, Join } from '../geometry/outline';
-import { arcTurn, strokeOutline } from '../geometry/outline';
-import type { Path } from '../geometry/path';
+import { strokeOutline } from '../geometry/outline';
+import type { Strand } from '../geometry/strand';
 import { blurCells } from '../kernels/blur';
+import type { FillRule } from '../kernels/coverage';
 import { coverage, polygonRegion } from '../kernels/coverage';
 import { cellRegion, shareAmongCells, sharingVariance } from '../kernels/cells';
 import { convolve } from '../kernels/convolve';
@@ -15,15 +15,7 @@ import type { Region } from '../pixels/region';
 import { EMPTY, grow, intersect, isEmpty } from '../pixels/region';
 
 /** Greatest distance between a drawn curve and the true one, px of the grid it is drawn on. */
-const TOLERANCE = 0.02;
-
-/** How one stroke is drawn, in px of the render. */
-export interface Stroke {
-  half: number;
-  sigma: number;
-  cap: Cap;
-  join: Join;
-}
+export const TOLERANCE = 0.02;
 
 /**
  * The variance, cells², of cells filled from exact areas of half their side: that of an area, less
@@ -34,23 +26,33 @@ const drawnVariance = (cell: number): number => {
   return (half * half - 1) / 12 / (cell * cell) + sharingVariance(2);
 };
 
+/** How far beyond its outlines a shape blurred by σ px may have coverage, px of the render. */
+export const shapeReach = (sigma: number): number => {
+  const plan = planBlur(sigma, drawnVariance);
+  return 1 + plan.cell + plan.margin;
+};
+
+/** Polygons (x and y in turn) of a shape under a map to a grid whose squares are `square` px of the render. */
+export type Outlines = (grid: Affine, square: number) => Float64Array[];
+
 /**
- * The coverage of a blurred stroke along a path under a map, over what `wanted` shares with it.
+ * The coverage of a shape under a Gaussian blur of σ px, over what `wanted` shares with it; `map` is from
+ * the shape's own px to px of the render.
  *
- * A stroke that will be blurred by many px is drawn at once on a grid nearly as coarse as the blur's
- * own: exact areas lose nothing, and the cost does not grow with width or blur.
+ * A shape that will be blurred by many px is drawn at once on a grid nearly as coarse as the blur's
+ * own: exact areas lose nothing, and the cost does not grow with size or blur.
  */
-export function strokePlane(path: Path, map: Affine, stroke: Stroke, wanted: Region): Plane {
-  const plan = planBlur(stroke.sigma, drawnVariance);
-  // Cells of the blur hold two by two of the squares that the stroke is drawn on.
+export function shapePlane(
+  outlines: Outlines,
+  rule: FillRule,
+  map: Affine,
+  sigma: number,
+  wanted: Region,
+): Plane {
+  const plan = planBlur(sigma, drawnVariance);
+  // Cells of the blur hold two by two of the squares that the shape is drawn on.
   const square = Math.max(1, plan.cell / 2);
-  const half = stroke.half / square;
-  const line = flatten(path, multiply(scaling(1 / square), map), {
-    tolerance: TOLERANCE,
-    turn: arcTurn(half, TOLERANCE),
-  });
-  const style = { half, cap: stroke.cap, join: stroke.join, tolerance: TOLERANCE };
-  const outline = strokeOutline(line, style);
+  const outline = outlines(multiply(scaling(1 / square), map), square);
   const own = polygonRegion(outline);
   if (isEmpty(own)) return plane(EMPTY);
   const reached = grow(
@@ -65,15 +67,31 @@ export function strokePlane(path: Path, map: Affine, stroke: Stroke, wanted: Reg
   const region = intersect(reached, wanted);
   if (isEmpty(region)) return plane(EMPTY);
   if (plan.cell === 1) {
-    const sharp = coverage(outline, 'nonzero', grow(region, plan.margin));
+    const sharp = coverage(outline, rule, grow(region, plan.margin));
     if (plan.margin === 0) return sharp;
     return convolve(sharp, region, plan.weights, 1);
   }
   const reach = cellRegion(region, plan.cell, cellMargin(plan));
-  const drawn = coverage(outline, 'nonzero', doubled(grow(reach, 1)));
+  const drawn = coverage(outline, rule, doubled(grow(reach, 1)));
   const cells = intersect(reach, cellRegion(drawn.region, 2, 1));
   return blurCells(shareAmongCells(drawn, cells, 2, 1), region, plan, 1);
 }
+
+/** The outlines of strands (px of a grid) stroked at half widths of `half` times their own. */
+export const stroked = (
+  strands: readonly Strand[],
+  half: number,
+  cap: Cap,
+  join: Join,
+): Float64Array[] =>
+  strands.flatMap((s) =>
+    strokeOutline(s, {
+      half: s.width.every((w) => w === 1) ? half : s.width.map((w) => w * half),
+      cap,
+      join,
+      tolerance: TOLERANCE,
+    }),
+  );
 
 /** A region of cells as one of their halves. */
 const doubled = (r: Region): Region => ({

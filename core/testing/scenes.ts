@@ -5,7 +5,22 @@ import type { Picture } from '../kernels/picture';
 import { picture } from '../kernels/picture';
 import type { MaskShape } from '../masks/index';
 import type { Mask } from '../masks/mask';
-import { newFill, newGrade, newGroup, newLine, newPicture, newScene, newStep } from '../scene/make';
+import { modifiers } from '../modifiers/index';
+import {
+  newFill,
+  newGrade,
+  newGroup,
+  newLine,
+  newModifier,
+  newPicture,
+  newScene,
+  newShape,
+  newStep,
+} from '../scene/make';
+import { shapes } from '../shapes/index';
+import type { LineShape } from '../sources/line-shape';
+import type { Pass } from '../sources/pass';
+import { newPass } from '../sources/pass';
 import type { Layer, Scene } from '../scene/schema';
 import { blends } from '../blend/index';
 import { steps } from '../steps/index';
@@ -67,12 +82,70 @@ const mask: fc.Arbitrary<Mask> = fc
   })
   .map((m) => m as Mask);
 
+/** A ready shape a tenth as large, to fit these scenes. */
+const small = (shape: LineShape): LineShape =>
+  'values' in shape
+    ? {
+        ...shape,
+        values: Object.fromEntries(
+          Object.entries(shape.values).map(([k, v]) => [
+            k,
+            typeof v === 'number' && v >= 100 ? v / 10 : v,
+          ]),
+        ),
+      }
+    : shape;
+
+/** A pass with anything set on it. */
+export const pass: fc.Arbitrary<Partial<Pass>> = fc.record(
+  {
+    draws: fc.constantFrom('stroke', 'inside', 'both'),
+    width: fc.integer({ min: 0, max: 14 }),
+    grow: fc.integer({ min: -4, max: 6 }),
+    blur: fc.constantFrom(0, 0, 2, 9),
+    hardness: fc.constantFrom(100, 40),
+    paint: fc.constantFrom('one', 'one', 'along', 'linear', 'radial'),
+    endOpacity: fc.constantFrom(100, 0),
+    start: fc.constantFrom(0, 30, 100),
+    end: fc.constantFrom(0, 50),
+    point: fc.constantFrom('pointed', 'rounded', 'sharp'),
+    dashes: fc.boolean(),
+    dash: fc.constantFrom(0, 8),
+    gap: fc.constantFrom(0, 9),
+    x: fc.integer({ min: -9, max: 9 }),
+    beside: fc.integer({ min: -6, max: 6 }),
+    cap: fc.constantFrom('round', 'flat'),
+    join: fc.constantFrom('round', 'bevel', 'miter'),
+  },
+  { requiredKeys: [] },
+);
+
 const own: fc.Arbitrary<Layer> = fc.oneof(
   {
     weight: 3,
     arbitrary: fc
       .tuple(path, fc.integer({ min: 1, max: 9 }))
       .map(([line, width]) => newLine('Line', line, '#ff5a1f', width)),
+  },
+  {
+    weight: 2,
+    arbitrary: fc
+      .tuple(
+        path,
+        fc.option(fc.constantFrom(...shapes.map((s) => s.kind)), { freq: 3 }),
+        fc.array(fc.constantFrom(...modifiers.map((m) => m.kind)), { maxLength: 2 }),
+        pass,
+      )
+      .map(([p, kind, kinds, drawn]) => {
+        const light = newLine('Light', p, '#2fb8ff', 3);
+        if (light.source.kind !== 'line') return light;
+        if (kind) light.source.shape = small(newShape(kind));
+        light.source.modifiers = kinds.map((k) =>
+          newModifier(k, k === 'repeat' ? { copies: 3 } : k === 'scatter' ? { copies: 5 } : {}),
+        );
+        light.source.passes = [newPass('x', 'Pass', drawn)];
+        return light;
+      }),
   },
   {
     weight: 3,

@@ -10,14 +10,31 @@ import {
   removeLayer,
   renew,
   setLayer,
-  setPath,
   setPlacement,
   standingOf,
   ungroup,
 } from '@ignis/core/scene/edits';
-import { removeAnchor } from '@ignis/core/geometry/edit-path';
-import { newFill, newGrade, newGroup, newId, newStep } from '@ignis/core/scene/make';
+import { setPath } from '@ignis/core/scene/line-edits';
+import { isPath, pathsOf } from '@ignis/core/sources/line-shape';
+import { tubePasses } from '@ignis/core/sources/pass';
+import { dissolveAnchor, moveAnchor } from '@ignis/core/geometry/edit-path';
+import type { ShapeDefinition } from '@ignis/core/definitions/shape';
+import type { Point } from '@ignis/core/geometry/affine';
+import {
+  FIRST_LIGHT,
+  newFill,
+  newGrade,
+  newGroup,
+  newId,
+  newLineOf,
+  newShape,
+  newStep,
+} from '@ignis/core/scene/make';
+import { fitted as fittedPlace } from '@ignis/core/scene/placement';
 import type { Layer } from '@ignis/core/scene/schema';
+import type { StartingPoint } from '@ignis/core/scene/starting-points/index';
+import { started, startingPoints } from '@ignis/core/scene/starting-points/index';
+import { shapes } from '@ignis/core/shapes/index';
 import { useBench, type Mode } from '../state/bench';
 import { switchTheme } from '../state/theme';
 import { startDrawing } from './stage/drawing';
@@ -36,6 +53,8 @@ export interface Action {
 /** What only the bench itself can do. */
 export interface BenchDoes {
   addPicture(): void;
+  addSvg(): void;
+  saveSvg(): void;
   openExport(): void;
   openCosts(): void;
   saveFile(): void;
@@ -116,6 +135,41 @@ function add(layer: Layer): void {
 export const addFill = (): void => add(newFill('Fill', '#233a66'));
 export const addGrade = (): void => add(newGrade('Grade', [newStep('grade.light')]));
 
+/** The middle of what the stage shows, scene px; that of the scene if it shows none of it. */
+export function middleOfView(): Point {
+  const { scene, view } = bench();
+  const x = (stageSize.width / 2 - view.x) / view.zoom;
+  const y = (stageSize.height / 2 - view.y) / view.zoom;
+  const inside = x >= 0 && y >= 0 && x <= scene.width && y <= scene.height;
+  return inside ? { x, y } : { x: scene.width / 2, y: scene.height / 2 };
+}
+
+/** Puts a layer that is made round (0, 0) in front of all groups that the selected one stands in. */
+function addInView(layer: Layer): void {
+  const { selected, change, select } = bench();
+  change(`Add ${layer.name}`, addInFront([layer], selected, true));
+  select(layer.id);
+  bench().set({ mode: 'arrange' });
+}
+
+export const addStartingPoint = (point: StartingPoint): void =>
+  addInView(started(point, bench().scene, middleOfView()));
+
+/** Adds a ready shape as a tube, small enough for the scene. */
+export function addShape({ kind, label }: ShapeDefinition): void {
+  const { scene } = bench();
+  const width = Math.max(2, Math.round(Math.max(scene.width, scene.height) / 160));
+  const line = newLineOf(label, {
+    light: FIRST_LIGHT,
+    shape: newShape(kind),
+    passes: tubePasses(FIRST_LIGHT, width, newId),
+  });
+  const { x, y } = middleOfView();
+  const most = 0.7 * Math.min(scene.width, scene.height);
+  line.placement = fittedPlace(line, { x: Math.round(x), y: Math.round(y) }, most);
+  addInView(line);
+}
+
 export function zoomBy(k: number): void {
   const { view, set } = bench();
   set({ view: zoomedAt(view, view.zoom * k, stageSize.width / 2, stageSize.height / 2) });
@@ -130,11 +184,10 @@ function nudge(dx: number, dy: number): void {
   const layer = findLayer(scene, selected);
   if (!layer) return;
   if (mode === 'anchors' && anchor !== null && layer.source.kind === 'line') {
-    const { path } = layer.source;
-    const anchors = path.anchors.map((a, i) =>
-      i === anchor ? { ...a, x: a.x + dx, y: a.y + dy } : a,
-    );
-    change('Nudge an anchor', setPath(layer.id, { ...path, anchors }));
+    const path = pathsOf(layer.source.shape)[anchor.path]!;
+    const { x, y } = path.anchors[anchor.index]!;
+    const moved = moveAnchor(path, anchor.index, { x: x + dx, y: y + dy });
+    change('Nudge an anchor', setPath(layer.id, moved, anchor.path));
   } else
     change(
       'Nudge',
@@ -146,7 +199,8 @@ function removeChosen(layer: Layer | undefined): void {
   const { anchor, mode, change, set } = bench();
   if (!layer) return;
   if (mode === 'anchors' && anchor !== null && layer.source.kind === 'line') {
-    change('Remove an anchor', setPath(layer.id, removeAnchor(layer.source.path, anchor)));
+    const path = pathsOf(layer.source.shape)[anchor.path]!;
+    change('Remove an anchor', setPath(layer.id, dissolveAnchor(path, anchor.index), anchor.path));
     set({ anchor: null });
   } else remove(layer);
 }
@@ -170,7 +224,6 @@ export function actions(does: BenchDoes): Action[] {
   const { scene, selected, history, mode } = bench();
   const layer = findLayer(scene, selected);
   const has = !!layer;
-  const line = layer?.source.kind === 'line';
   const idle = mode !== 'draw';
   const work = (m: Mode) => () => bench().set({ mode: m });
   const arrow = (key: string, dx: number, dy: number): Action[] => [
@@ -190,6 +243,22 @@ export function actions(does: BenchDoes): Action[] {
   return [
     { name: 'Add a line of light', run: startDrawing, enabled: true },
     { name: 'Add a picture', run: does.addPicture, enabled: true },
+    { name: 'Add an SVG as lines of light', run: does.addSvg, enabled: idle },
+    {
+      name: 'Save the line as SVG',
+      run: does.saveSvg,
+      enabled: layer?.source.kind === 'line',
+    },
+    ...startingPoints.map((p) => ({
+      name: `Add: ${p.label.toLowerCase()}`,
+      run: () => addStartingPoint(p),
+      enabled: idle,
+    })),
+    ...shapes.map((s) => ({
+      name: `Add a shape: ${s.label.toLowerCase()}`,
+      run: () => addShape(s),
+      enabled: idle,
+    })),
     { name: 'Add a fill', run: addFill, enabled: idle },
     { name: 'Add a grade', run: addGrade, enabled: idle },
     { name: 'Put the layer in a group', run: () => layer && group(layer), enabled: has && idle },
@@ -221,7 +290,12 @@ export function actions(does: BenchDoes): Action[] {
       enabled: history.future.length > 0,
     },
     { name: 'Arrange', keys: ['1'], run: work('arrange'), enabled: has && idle },
-    { name: 'Edit anchors', keys: ['2'], run: work('anchors'), enabled: line && idle },
+    {
+      name: 'Edit anchors',
+      keys: ['2'],
+      run: work('anchors'),
+      enabled: layer?.source.kind === 'line' && isPath(layer.source.shape) && idle,
+    },
     {
       name: 'Edit the mask',
       keys: ['3'],

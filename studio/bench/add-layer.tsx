@@ -1,53 +1,74 @@
 import { Plus } from 'lucide-react';
 import { Popover } from 'radix-ui';
 import { useEffect, useState } from 'react';
-import { corner, smooth } from '@ignis/core/geometry/path';
-import { newLine, newScene } from '@ignis/core/scene/make';
+import { newLineOf, newId, newScene, newShape } from '@ignis/core/scene/make';
+import { fitted } from '@ignis/core/scene/placement';
+import type { Scene } from '@ignis/core/scene/schema';
+import { started, startingPoints } from '@ignis/core/scene/starting-points/index';
+import { shapes } from '@ignis/core/shapes/index';
 import { sources } from '@ignis/core/sources/index';
+import { newPass } from '@ignis/core/sources/pass';
 import { Button } from '../ui/button';
 import { picture } from '../workers/engine';
-import { addFill, addGrade } from './actions';
+import { addFill, addGrade, addShape, addStartingPoint } from './actions';
 import { startDrawing } from './stage/drawing';
 
-/** A small line of light, drawn by the renderer itself. */
-function sampleLine() {
-  const scene = newScene('', 240, 150, '#101010');
-  scene.layers.push(
-    newLine(
-      '',
-      {
-        closed: false,
-        anchors: [
-          { ...corner(40, 112), out: { x: 30, y: -20 } },
-          smooth(112, 74, 34, -8),
-          { ...corner(200, 40), in: { x: -20, y: 40 } },
-        ],
-      },
-      undefined,
-      7,
-    ),
-  );
+/** What a sample stands on: light enough for blends to show on it, dark enough for light. */
+const GROUND = '#2a2c33';
+
+/** A starting point in a small scene of its own. */
+function sample(index: number): Scene {
+  const point = startingPoints[index]!;
+  const scene = newScene('', 240, 150, GROUND);
+  const y = point.name === 'beam' ? 30 : 75;
+  scene.layers.push(started(point, scene, { x: 120, y }));
   return scene;
+}
+
+/** The outline of a ready shape. */
+function outline(kind: string): Scene {
+  const scene = newScene('', 120, 75, GROUND);
+  const line = newLineOf('', { light: '#ffffff', shape: newShape(kind), passes: [] });
+  line.placement = fitted(line, { x: 60, y: 37.5 }, 60);
+  // As wide as if it were drawn in this size.
+  const pass = newPass(newId(), '', { width: 2.4 / line.placement.scaleX, colour: '#d8d8d8' });
+  if (line.source.kind === 'line') line.source.passes.push(pass);
+  scene.layers.push(line);
+  return scene;
+}
+
+/** Pictures of scenes, made once, one after another; null until they are there. */
+function usePictures(open: boolean, scenes: () => Scene[]): (string | undefined)[] {
+  const [urls, setUrls] = useState<string[]>([]);
+  useEffect(() => {
+    if (!open) return;
+    let gone = false;
+    const make = async () => {
+      // Those that were made before the palette was last closed are there.
+      for (const scene of scenes().slice(urls.length)) {
+        const blob = await picture({ scene, side: 240, background: true }).catch(() => null);
+        if (gone) return;
+        const url = blob ? URL.createObjectURL(blob) : '';
+        setUrls((all) => [...all, url]);
+      }
+    };
+    void make();
+    return () => {
+      gone = true;
+    };
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- goes on where it was when it was closed
+  }, [open]);
+  return urls;
 }
 
 /** What a grade can do, at a glance. */
 const GRADED = ['brightness(1.3)', 'saturate(0)', 'hue-rotate(150deg) saturate(1.6)'];
 
-/** The palette of what a layer can be. */
-export function AddLayer({ onPicture }: { onPicture(): void }) {
+/** The palette of what a layer can be, by purpose. */
+export function AddLayer({ onPicture, onSvg }: { onPicture(): void; onSvg(): void }) {
   const [open, setOpen] = useState(false);
-  const [line, setLine] = useState<string | null>(null);
-  useEffect(() => {
-    if (!open || line) return;
-    let gone = false;
-    void picture({ scene: sampleLine(), side: 240, background: true }).then(
-      (blob) => !gone && setLine(URL.createObjectURL(blob)),
-    );
-    return () => {
-      gone = true;
-    };
-  }, [open, line]);
-
+  const lights = usePictures(open, () => startingPoints.map((_, i) => sample(i)));
+  const outlines = usePictures(open, () => shapes.map((s) => outline(s.kind)));
   const choose = (run: () => void) => () => {
     setOpen(false);
     run();
@@ -66,65 +87,110 @@ export function AddLayer({ onPicture }: { onPicture(): void }) {
           sideOffset={12}
           collisionPadding={10}
           aria-label="Add a layer"
-          className="z-50 grid w-[520px] grid-cols-2 items-start gap-3 rounded-xl border border-line bg-panel p-3 shadow-2xl"
+          className="z-50 max-h-[calc(100vh-80px)] w-[820px] max-w-[calc(100vw-20px)] overflow-y-auto rounded-xl border border-line bg-panel p-3 shadow-2xl"
           onCloseAutoFocus={(e) => e.preventDefault()}
         >
-          <Kind label={sources.line.label} help={sources.line.help} onClick={choose(startDrawing)}>
-            {line && <img src={line} alt="" className="h-full w-full object-cover" />}
-          </Kind>
-          <Kind
-            label={sources.picture.label}
-            help={sources.picture.help}
-            onClick={choose(onPicture)}
-          >
-            <img
-              src="/examples/blank-pier.png"
-              alt=""
-              className="h-full w-full object-cover"
-              onError={(e) => e.currentTarget.remove()}
-            />
-          </Kind>
-          <Kind label={sources.fill.label} help={sources.fill.help} onClick={choose(addFill)}>
-            <span className="block h-full bg-[#233a66]" />
-          </Kind>
-          <Kind label={sources.grade.label} help={sources.grade.help} onClick={choose(addGrade)}>
-            <span className="grid h-full grid-cols-3">
-              {GRADED.map((filter) => (
-                <img
-                  key={filter}
-                  src="/examples/blank-pier.png"
-                  alt=""
-                  className="h-full w-full object-cover"
-                  style={{ filter }}
-                  onError={(e) => e.currentTarget.remove()}
-                />
-              ))}
-            </span>
-          </Kind>
+          <Heading>Draw, or bring in</Heading>
+          <div className="grid grid-cols-6 items-start gap-1">
+            <Kind
+              label={sources.line.label}
+              title="Draw it on the stage, anchor by anchor."
+              onClick={choose(startDrawing)}
+            >
+              <Picture url={lights[0]} />
+            </Kind>
+            <Kind
+              label={sources.picture.label}
+              title={sources.picture.help}
+              onClick={choose(onPicture)}
+            >
+              <Pier />
+            </Kind>
+            <Kind
+              label="SVG as lines"
+              title="The paths and shapes of an SVG file, each a line of light."
+              onClick={choose(onSvg)}
+            >
+              <Picture url={outlines[6]} />
+            </Kind>
+            <Kind label={sources.fill.label} title={sources.fill.help} onClick={choose(addFill)}>
+              <span className="block h-full bg-[#233a66]" />
+            </Kind>
+            <Kind label={sources.grade.label} title={sources.grade.help} onClick={choose(addGrade)}>
+              <span className="grid h-full grid-cols-3">
+                {GRADED.map((filter) => (
+                  <Pier key={filter} filter={filter} />
+                ))}
+              </span>
+            </Kind>
+          </div>
+          <Heading>Lines of light to start from</Heading>
+          <div className="grid grid-cols-6 items-start gap-1">
+            {startingPoints.map((p, i) => (
+              <Kind
+                key={p.name}
+                label={p.label}
+                title={p.help}
+                onClick={choose(() => addStartingPoint(p))}
+              >
+                <Picture url={lights[i]} />
+              </Kind>
+            ))}
+          </div>
+          <Heading>Shapes, as tubes of light</Heading>
+          <div className="grid grid-cols-7 items-start gap-1">
+            {shapes.map((s, i) => (
+              <Kind key={s.kind} label={s.label} title={s.help} onClick={choose(() => addShape(s))}>
+                <Picture url={outlines[i]} />
+              </Kind>
+            ))}
+          </div>
         </Popover.Content>
       </Popover.Portal>
     </Popover.Root>
   );
 }
 
+const Heading = ({ children }: { children: React.ReactNode }) => (
+  <h3 className="px-2 pt-1 pb-1 text-xs text-dim">{children}</h3>
+);
+
+const Picture = ({ url }: { url: string | undefined }) =>
+  url ? <img src={url} alt="" className="h-full w-full object-cover" /> : null;
+
+const Pier = ({ filter }: { filter?: string }) => (
+  <img
+    src="/examples/blank-pier.png"
+    alt=""
+    className="h-full w-full object-cover"
+    style={{ filter }}
+    onError={(e) => e.currentTarget.remove()}
+  />
+);
+
 function Kind({
   label,
-  help,
+  title,
   onClick,
   children,
 }: {
   label: string;
-  help: string;
+  /** What it is, for those who point at it. */
+  title: string;
   onClick(): void;
   children: React.ReactNode;
 }) {
   return (
-    <button type="button" onClick={onClick} className="rounded-lg p-2 text-left hover:bg-raised">
-      <span className="mb-2 block aspect-[8/5] overflow-hidden rounded-md bg-[#101010]">
+    <button
+      type="button"
+      title={title}
+      onClick={onClick}
+      className="rounded-lg p-1.5 text-left hover:bg-raised"
+    >
+      <span className="mb-1 block aspect-[8/5] overflow-hidden rounded-md bg-[#101010]">
         {children}
       </span>
-      <span className="block text-sm font-semibold">{label}</span>
-      <span className="block text-xs text-dim">{help}</span>
+      <span className="block truncate text-sm">{label}</span>
     </button>
   );
 }

@@ -3,8 +3,8 @@ import { useNavigate, useParams } from 'react-router';
 import { toast } from 'sonner';
 import { tinykeys } from 'tinykeys';
 import type { Point } from '@ignis/core/geometry/affine';
-import { addInFront } from '@ignis/core/scene/edits';
-import { newPicture } from '@ignis/core/scene/make';
+import { addInFront, findLayer } from '@ignis/core/scene/edits';
+import { newGroup, newPicture } from '@ignis/core/scene/make';
 import { bringInPicture, filesIn, isSceneFile, PICTURES } from '../files/bring-in';
 import { download, fileName, openSceneFile, sceneFile } from '../files/scene-file';
 import { shelve, useAutosave } from '../state/autosave';
@@ -12,12 +12,12 @@ import { useBench } from '../state/bench';
 import { keepingPictures, loadScene, storageFault } from '../storage/scenes';
 import { addAsset, exportPng, warmUp } from '../workers/engine';
 import { Mark } from '../ui/mark';
-import { actions, canPasteLayer, pasteLayer, type BenchDoes } from './actions';
+import { actions, canPasteLayer, middleOfView, pasteLayer, type BenchDoes } from './actions';
 import { Chain } from './chain/chain';
 import { ExportDialog } from './export-dialog';
 import { Header } from './header';
 import { Keys, Palette } from './palette';
-import { Stage, stageSize } from './stage/stage';
+import { Stage } from './stage/stage';
 import { Strip } from './strip/strip';
 
 /** Charts are loaded when they are asked for. */
@@ -77,11 +77,37 @@ function Missing({ text }: { text: string }) {
   );
 }
 
+/** Brings an SVG in as lines, one for each of its elements, in a group if there are several. */
+async function addSvgLines(file: File): Promise<void> {
+  try {
+    const [{ readSvg }, { layersOfSvg }] = await Promise.all([
+      import('@ignis/core/files/svg-lines'),
+      import('@ignis/core/files/svg-layers'),
+    ]);
+    const drawing = readSvg(await file.text(), file.name);
+    const { scene, selected, change, select } = useBench.getState();
+    const name = file.name.replace(/\.[^.]*$/, '') || 'Drawing';
+    const made = layersOfSvg(drawing, scene, drawing.elements.length > MOST_LAYERS);
+    const layer = made.length === 1 ? { ...made[0]!, name } : newGroup(name, made, 'through');
+    change(`Add ${name}`, addInFront([layer], selected, true));
+    select(layer.id);
+  } catch (error) {
+    toast.error('That could not be brought in', {
+      description: (error as Error).message,
+      duration: 12_000,
+    });
+  }
+}
+
+/** A drawing of more elements than this becomes one line. */
+const MOST_LAYERS = 60;
+
 function Open() {
   const navigate = useNavigate();
   const chooser = useRef<HTMLInputElement>(null);
+  const svgChooser = useRef<HTMLInputElement>(null);
   const [window_, setWindow] = useState<'export' | 'keys' | 'palette' | 'costs' | null>(null);
-  const scene = useBench((s) => s.scene);
+  const name = useBench((s) => s.scene.name);
   useAutosave();
 
   // No picture is forgotten while the bench is open: undo may ask for it.
@@ -93,8 +119,8 @@ function Open() {
   }, []);
 
   useEffect(() => {
-    document.title = `${scene.name} · Ignis`;
-  }, [scene.name]);
+    document.title = `${name} · Ignis`;
+  }, [name]);
 
   useEffect(() => {
     const fault = storageFault();
@@ -113,8 +139,8 @@ function Open() {
           }
           const brought = await bringInPicture(file);
           if (!brought) continue;
-          const { scene, view, selected, change, select } = useBench.getState();
-          const place = at ?? middleOfView(scene, view);
+          const { scene, selected, change, select } = useBench.getState();
+          const place = at ?? middleOfView();
           const layer = newPicture(brought.name, brought.source, scene, place, !keepSize);
           change(`Add ${brought.name}`, addInFront([layer], selected, true));
           select(layer.id);
@@ -132,6 +158,15 @@ function Open() {
   const does: BenchDoes = useMemo(
     () => ({
       addPicture: () => chooser.current?.click(),
+      addSvg: () => svgChooser.current?.click(),
+      async saveSvg() {
+        const { scene, selected } = useBench.getState();
+        const layer = findLayer(scene, selected);
+        if (layer?.source.kind !== 'line') return;
+        const { svgOfLine } = await import('@ignis/core/files/svg-layers');
+        const svg = svgOfLine({ ...layer, source: layer.source }, scene);
+        download(new Blob([svg], { type: 'image/svg+xml' }), fileName(layer.name, '.svg'));
+      },
       openExport: () => setWindow('export'),
       openCosts: () => setWindow('costs'),
       openHelp: () => setWindow('keys'),
@@ -202,7 +237,7 @@ function Open() {
         </div>
         <Chain />
       </div>
-      <Strip onPicture={does.addPicture} />
+      <Strip onPicture={does.addPicture} onSvg={does.addSvg} />
       <input
         ref={chooser}
         type="file"
@@ -216,8 +251,20 @@ function Open() {
           void addFiles(files, null, false);
         }}
       />
+      <input
+        ref={svgChooser}
+        type="file"
+        hidden
+        aria-label="Add an SVG as lines of light"
+        accept="image/svg+xml,.svg"
+        onChange={(e) => {
+          const file = e.target.files?.[0];
+          e.target.value = '';
+          if (file) void addSvgLines(file);
+        }}
+      />
       {window_ === 'export' && (
-        <ExportDialog scene={scene} open onOpenChange={(o) => setWindow(o ? 'export' : null)} />
+        <ExportDialog open onOpenChange={(o) => setWindow(o ? 'export' : null)} />
       )}
       {window_ === 'costs' && (
         <Suspense>
@@ -236,15 +283,4 @@ function Open() {
       )}
     </main>
   );
-}
-
-/** The middle of what the stage shows of a scene; that of the scene if it shows none. */
-function middleOfView(
-  scene: { width: number; height: number },
-  view: { zoom: number; x: number; y: number },
-): Point {
-  const x = (stageSize.width / 2 - view.x) / view.zoom;
-  const y = (stageSize.height / 2 - view.y) / view.zoom;
-  const inside = x >= 0 && y >= 0 && x <= scene.width && y <= scene.height;
-  return inside ? { x, y } : { x: scene.width / 2, y: scene.height / 2 };
 }

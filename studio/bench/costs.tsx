@@ -124,6 +124,10 @@ function Chart({ scene, rows, onClose }: { scene: Scene; rows: Row[]; onClose():
 export default function Costs({ onClose }: { onClose(): void }) {
   const last = useCosts((s) => s.last);
   const scene = useBench((s) => s.scene);
+  useEffect(() => {
+    useCosts.setState({ watched: true });
+    return () => useCosts.setState({ watched: false });
+  }, []);
   const rows = useMemo(
     () => costsByLayer(last?.costs ?? []).map((c) => named(scene, c)),
     [scene, last],
@@ -152,7 +156,7 @@ export default function Costs({ onClose }: { onClose(): void }) {
           </p>
         </>
       ) : (
-        <p className="text-sm text-dim">No full picture has been made yet.</p>
+        <p className="text-sm text-dim">Making the picture to see what it costs…</p>
       )}
     </Dialog>
   );

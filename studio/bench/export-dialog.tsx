@@ -1,15 +1,14 @@
 import { useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { exportRegion } from '@ignis/core/render/export';
-import type { Scene } from '@ignis/core/scene/schema';
 import { everyLayer } from '@ignis/core/scene/schema';
 import { download, fileName } from '../files/scene-file';
+import { useBench } from '../state/bench';
 import { exportPng, type Exporting } from '../workers/engine';
 import { Button } from '../ui/button';
 import { Dialog } from '../ui/dialog';
 
 interface Props {
-  scene: Scene;
   open: boolean;
   onOpenChange(open: boolean): void;
 }
@@ -18,7 +17,8 @@ const SCALES = [0.5, 1, 2];
 type What = 'picture' | 'light';
 
 /** Makes a PNG of the scene, or of its light alone. */
-export function ExportDialog({ scene, open, onOpenChange }: Props) {
+export function ExportDialog({ open, onOpenChange }: Props) {
+  const scene = useBench((s) => s.scene);
   const [scale, setScale] = useState(1);
   const [what, setWhat] = useState<What>('picture');
   const [background, setBackground] = useState(true);
@@ -50,7 +50,8 @@ export function ExportDialog({ scene, open, onOpenChange }: Props) {
     const work = exportPng(
       scene,
       { scale, depth, background: !light && background, layers: light ? [...layers] : undefined },
-      (share) => setDone(share),
+      // What a worker said before it was ended may still arrive.
+      (share) => running.current && setDone(share),
     );
     running.current = work;
     try {

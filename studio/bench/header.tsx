@@ -2,6 +2,7 @@ import { ChevronDown, CircleHelp, Gauge, Minus, Plus, Redo2, Undo2 } from 'lucid
 import { Link } from 'react-router';
 import { toast } from 'sonner';
 import { setScene } from '@ignis/core/scene/edits';
+import { useShallow } from 'zustand/react/shallow';
 import { useBench, type Saved } from '../state/bench';
 import { Button } from '../ui/button';
 import { Mark } from '../ui/mark';
@@ -18,8 +19,19 @@ const SAVED: Record<Saved, string> = {
 
 /** The bar over the bench. */
 export function Header({ does }: { does: BenchDoes }) {
-  const { name } = useBench((s) => s.scene);
-  const { saved, history, view, comparing, compareWith, selected, change, set } = useBench();
+  const { name, saved, canUndo, canRedo, zoom, comparing, compareWith, selected } = useBench(
+    useShallow((s) => ({
+      name: s.scene.name,
+      saved: s.saved,
+      canUndo: s.history.past.length > 0,
+      canRedo: s.history.future.length > 0,
+      zoom: s.view.zoom,
+      comparing: s.comparing,
+      compareWith: s.compareWith,
+      selected: s.selected,
+    })),
+  );
+  const { change, set } = useBench.getState();
   const travelled = (word: string, label: string | null) =>
     label && toast(`${word}: ${label}`, { id: 'travel', duration: 1500 });
   const holdCompare = (on: boolean) => set({ comparing: on });
@@ -50,14 +62,14 @@ export function Header({ does }: { does: BenchDoes }) {
       <div className="ml-auto flex items-center">
         <Button
           look="plain"
-          disabled={history.past.length === 0}
+          disabled={!canUndo}
           onClick={() => travelled('Taken back', useBench.getState().undo())}
         >
           <Undo2 size={15} /> Undo
         </Button>
         <Button
           look="plain"
-          disabled={history.future.length === 0}
+          disabled={!canRedo}
           onClick={() => travelled('Done again', useBench.getState().redo())}
         >
           <Redo2 size={15} /> Redo
@@ -69,7 +81,7 @@ export function Header({ does }: { does: BenchDoes }) {
           <Minus size={15} />
         </Button>
         <span className="w-12 text-center text-sm text-dim" aria-label="Zoom">
-          {Math.round(view.zoom * window.devicePixelRatio * 100)} %
+          {Math.round(zoom * window.devicePixelRatio * 100)} %
         </span>
         <Button look="icon" aria-label="Zoom in" onClick={() => zoomBy(1.25)}>
           <Plus size={15} />

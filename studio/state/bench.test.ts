@@ -12,6 +12,7 @@ import {
   suggest,
 } from '../bench/stage/drawing';
 import { centred, fitted, zoomedAt } from '../bench/stage/view';
+import { pathsOf } from '@ignis/core/sources/line-shape';
 import { useBench } from './bench';
 
 const bench = useBench.getState;
@@ -119,7 +120,7 @@ describe('drawing a line of light', () => {
     put(10, 10);
     suggest({ x: 70, y: 10 });
     const shown = bench().ghost!.layers.at(-1)!.source;
-    expect(shown.kind === 'line' && shown.path.anchors).toHaveLength(2);
+    expect(shown.kind === 'line' && pathsOf(shown.shape)[0]!.anchors).toHaveLength(2);
     expect(drawnPath()!.anchors).toHaveLength(1);
   });
 
@@ -130,7 +131,7 @@ describe('drawing a line of light', () => {
     closeDrawing(null);
     endDrawing();
     const { source } = bench().scene.layers.at(-1)!;
-    expect(source.kind === 'line' && source.path.closed).toBe(true);
+    expect(source.kind === 'line' && pathsOf(source.shape)[0]!.closed).toBe(true);
     expect(bench().mode).toBe('anchors');
     expect(bench().drawn).toBeNull();
   });

@@ -7,11 +7,18 @@ import { findLayer } from '@ignis/core/scene/edits';
 import { newScene } from '@ignis/core/scene/make';
 import { mapAround } from '@ignis/core/scene/placement';
 import type { Layer, Scene } from '@ignis/core/scene/schema';
+import { isPath } from '@ignis/core/sources/line-shape';
 
 /** How the stage works on the selected layer. */
 export type Mode = 'arrange' | 'anchors' | 'mask' | 'draw';
 export type Saved = 'saved' | 'saving' | 'changed' | 'failed';
 export type CompareWith = 'layer' | 'opened';
+
+/** An anchor of a line: which of its paths, and which of that path's anchors. */
+export interface AnchorPlace {
+  path: number;
+  index: number;
+}
 
 /** Where the scene stands on the stage: CSS px = scene px × zoom + (x, y). */
 export interface View {
@@ -31,7 +38,7 @@ interface BenchState {
   /** Shown instead of the scene while something is only suggested; never kept. */
   ghost: Scene | null;
   selected: string | null;
-  anchor: number | null;
+  anchor: AnchorPlace | null;
   /** The layer that is being drawn, once its first anchor is set. */
   drawn: string | null;
   /** The layer whose card is under the pointer. */
@@ -43,6 +50,10 @@ interface BenchState {
   comparing: boolean;
   compareWith: CompareWith;
   saved: Saved;
+  /** Whether a new line is drawn by hand, and not anchor by anchor. */
+  freehand: boolean;
+  /** How far a line drawn by hand may be smoothed away from the hand, CSS px. */
+  fidelity: number;
 
   open(id: string, scene: Scene): void;
   /** One change, one step of undo. */
@@ -70,6 +81,8 @@ interface BenchState {
         | 'comparing'
         | 'compareWith'
         | 'saved'
+        | 'freehand'
+        | 'fidelity'
       >
     >,
   ): void;
@@ -94,6 +107,8 @@ export const useBench = create<BenchState>()((set, get) => ({
   comparing: false,
   compareWith: 'layer',
   saved: 'saved',
+  freehand: false,
+  fidelity: 3,
 
   open: (id, scene) =>
     set({
@@ -165,20 +180,21 @@ function travel(
   if (!to) return null;
   const { selected, anchor, drawn } = get();
   const layer = findLayer(to.scene, selected);
-  const anchors = layer?.source.kind === 'line' ? layer.source.path.anchors.length : 0;
+  const paths =
+    layer?.source.kind === 'line' && isPath(layer.source.shape) ? layer.source.shape.paths : [];
   set({
     scene: to.scene,
     history: to.history,
     ghost: null,
     selected: layer ? selected : null,
     drawn: layer ? drawn : null,
-    anchor: anchor !== null && anchor < anchors ? anchor : null,
+    anchor: anchor && paths[anchor.path]?.anchors[anchor.index] ? anchor : null,
   });
   return to.label;
 }
 
 const modeFor = (layer: Layer | undefined): Mode =>
-  layer?.source.kind === 'line' ? 'anchors' : 'arrange';
+  layer?.source.kind === 'line' && isPath(layer.source.shape) ? 'anchors' : 'arrange';
 
 /** The selected layer, or undefined. */
 export const useSelectedLayer = (): Layer | undefined =>

@@ -1,5 +1,11 @@
 import { create } from 'zustand';
 import type { Preview } from '../workers/protocol';
 
-/** What the last full picture cost. */
-export const useCosts = create<{ last: Preview | null }>()(() => ({ last: null }));
+interface Costs {
+  /** The last picture that was measured. */
+  last: Preview | null;
+  /** Whether anybody looks: only then are pictures measured. */
+  watched: boolean;
+}
+
+export const useCosts = create<Costs>()(() => ({ last: null, watched: false }));

@@ -1,5 +1,6 @@
 import { Slider, Switch } from 'radix-ui';
 import type { NumberParameter, Parameter, Parameters } from '@ignis/core/definitions/parameter';
+import { counts } from '@ignis/core/definitions/parameter';
 import { ChoiceField } from './choice-field';
 import { ColourField } from './colour-field';
 import { NumberField } from './number-field';
@@ -13,9 +14,10 @@ interface Props {
 
 /** The controls of a definition, one row a parameter, built from what each says of itself. */
 export function ParameterControls({ parameters, values, onChange, onDone }: Props) {
+  const shown = Object.entries(parameters).filter(([, p]) => counts(p, values));
   return (
     <div className="flex flex-col gap-1">
-      {Object.entries(parameters).map(([key, p]) => (
+      {shown.map(([key, p]) => (
         <div
           key={key}
           className="grid min-h-7 grid-cols-[92px_1fr] items-center gap-2"

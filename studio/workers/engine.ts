@@ -1,4 +1,5 @@
 import { proxy, releaseProxy, wrap, type Remote } from 'comlink';
+import type { Region } from '@ignis/core/pixels/region';
 import { covering } from '@ignis/core/pixels/region';
 import type { Scene } from '@ignis/core/scene/schema';
 import type {
@@ -21,17 +22,23 @@ interface Running {
   died: Promise<never>;
 }
 
+/**
+ * Workers of one page: one, whose threads share memory, where the page is isolated; elsewhere several,
+ * each of which makes a band of every preview.
+ */
+const CREW = crossOriginIsolated ? 1 : Math.max(1, Math.min(4, navigator.hardwareConcurrency));
+
 const newest = crossOriginIsolated ? new Int32Array(new SharedArrayBuffer(4)) : null;
 let number = 0;
-let running: Running | null = null;
+const crew: (Running | null)[] = Array.from({ length: CREW }, () => null);
 
-function start(): Running {
+function start(place: number | null): Running {
   const worker = new Worker(new URL('./engine.worker.ts', import.meta.url), { type: 'module' });
   const remote = wrap<Engine>(worker);
   const died = new Promise<never>((_resolve, reject) => {
     const fail = (e: Event) => {
       e.preventDefault();
-      if (running?.worker === worker) running = null;
+      if (place !== null && crew[place]?.worker === worker) crew[place] = null;
       worker.terminate();
       reject(new WorkerDied());
     };
@@ -44,9 +51,9 @@ function start(): Running {
   return { worker, remote, died };
 }
 
-/** Starts the worker before it is needed, so that it is ready when the scene is. */
+/** Starts the workers before they are needed, so that they are ready when the scene is. */
 export function warmUp(): void {
-  running ??= start();
+  for (let i = 0; i < CREW; i++) crew[i] ??= start(i);
 }
 
 /** The worker stopped twice at the same task. */
@@ -59,38 +66,71 @@ export class WorkerDied extends Error {
   }
 }
 
-async function ask<T>(task: (remote: Remote<Engine>) => Promise<T>): Promise<T> {
-  for (let attempt = 0; ; attempt++) {
-    running ??= start();
-    const { remote, died } = running;
-    try {
-      return await Promise.race([task(remote), died]);
-    } catch (error) {
-      const again = error instanceof WorkerDied || (error as Error).name === 'HeapFull';
-      if (!again || attempt > 0) throw error;
-    }
+/** Asks one of the crew. Throws WorkerDied if it stops at the task. */
+function askOnce<T>(place: number, task: (remote: Remote<Engine>) => Promise<T>): Promise<T> {
+  const { remote, died } = (crew[place] ??= start(place));
+  return Promise.race([task(remote), died]);
+}
+
+/** Tries once more, as the second time, what failed for want of memory or a worker. */
+async function twice<T>(task: (attempt: number) => Promise<T>): Promise<T> {
+  try {
+    return await task(0);
+  } catch (error) {
+    if (!(error instanceof WorkerDied || (error as Error).name === 'HeapFull')) throw error;
+    return task(1);
   }
 }
+
+const ask = <T>(task: (remote: Remote<Engine>) => Promise<T>): Promise<T> =>
+  twice(() => askOnce(0, task));
 
 /** Makes a picture's file known to the workers. */
 export function addAsset(name: string, bytes: Blob): void {
   if (assets.has(name)) return;
   assets.set(name, bytes);
-  if (running) void running.remote.addAsset(name, bytes);
+  for (const one of crew) void one?.remote.addAsset(name, bytes);
 }
 
-/** A preview; null if a newer one was asked for meanwhile. */
+/** A preview; null if a newer one was asked for meanwhile. One that fails is tried again, coarser. */
 export function preview(request: PreviewRequest): Promise<Preview | null> {
   const own = ++number;
   if (newest) Atomics.store(newest, 0, own);
-  let next = request;
-  return ask((remote) => {
-    const asked = next;
-    // If this one should fail for want of memory, the next is coarser.
-    next = coarser(asked);
-    return remote.preview(own, asked);
+  return twice(async (attempt) => {
+    const asked = attempt === 0 ? request : coarser(request);
+    const bands = await Promise.all(
+      bandsOf(asked.region, CREW).map((region, i) =>
+        askOnce(i, (remote) => remote.preview(own, { ...asked, region })),
+      ),
+    );
+    const made = bands.filter((b) => b !== null);
+    return made.length === bands.length ? joined(asked.region, made) : null;
   });
 }
+
+/** A region as so many bands, one above another; fewer if it is low. */
+function bandsOf(region: Region, count: number): Region[] {
+  const rows = Math.max(16, Math.ceil(region.height / count));
+  const bands: Region[] = [];
+  for (let y = 0; y < region.height; y += rows)
+    bands.push({ ...region, y: region.y + y, height: Math.min(rows, region.height - y) });
+  return bands;
+}
+
+/** The bands of a preview as one. */
+const joined = (region: Region, bands: readonly Preview[]): Preview => ({
+  ...bands[0]!,
+  region,
+  patches: bands.flatMap((b) => b.patches),
+  took: Math.max(...bands.map((b) => b.took)),
+  costs: bands[0]!.costs && bands.flatMap((b) => b.costs ?? []),
+  held: bands.reduce((sum, b) => sum + b.held, 0),
+  use: {
+    held: bands.reduce((sum, b) => sum + b.use.held, 0),
+    most: bands.reduce((sum, b) => sum + b.use.most, 0),
+    size: bands.reduce((sum, b) => sum + b.use.size, 0),
+  },
+});
 
 /** The same part of the scene at half the scale. */
 function coarser(request: PreviewRequest): PreviewRequest {
@@ -123,7 +163,7 @@ export function exportPng(
   options: ExportOptions,
   progress: (done: number) => void,
 ): Exporting {
-  const { worker, remote, died } = start();
+  const { worker, remote, died } = start(null);
   let cancel: () => void = () => undefined;
   const cancelled = new Promise<never>((_resolve, reject) => {
     cancel = () => reject(new DOMException('The export was cancelled.', 'AbortError'));

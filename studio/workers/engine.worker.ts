@@ -6,15 +6,18 @@ import { assetName } from '@ignis/core/files/ignis-file';
 import { inspectPicture, isCutShort } from '@ignis/core/files/picture-file';
 import { isPlainRgb, readPng, writePng } from '@ignis/core/files/png';
 import '@ignis/core/kernels/load';
+import type { Ending } from '@ignis/core/kernels/finish';
 import { finish } from '@ignis/core/kernels/finish';
 import { inviteHelper } from '@ignis/core/kernels/machine';
 import type { Picture } from '@ignis/core/kernels/picture';
 import { picture as pictureOf } from '@ignis/core/kernels/picture';
+import { crop } from '@ignis/core/pixels/buffer';
 import { heapUse, HeapFull, scoped } from '@ignis/core/pixels/heap';
-import { wholeScene } from '@ignis/core/pixels/region';
+import { isEmpty, wholeScene } from '@ignis/core/pixels/region';
 import { cacheOf } from '@ignis/core/render/cache';
 import { endingOf } from '@ignis/core/render/ending';
 import { exportScene } from '@ignis/core/render/export';
+import { menderOf } from '@ignis/core/render/mend';
 import { meterBy } from '@ignis/core/render/meter';
 import { assetsOf, render, Stopped } from '@ignis/core/render/render';
 import type { Scene } from '@ignis/core/scene/schema';
@@ -26,6 +29,9 @@ const files = new Map<string, Blob>();
 const pictures = new Map<string, Promise<Picture>>();
 /** What intermediates may hold, bytes. */
 const cache = cacheOf(384 * 2 ** 20, () => performance.now());
+const mender = menderOf();
+/** The last preview that was sent. */
+let sent: { number: number; ending: Ending } | null = null;
 let newest: Int32Array<SharedArrayBuffer> | null = null;
 
 async function decoded(name: string): Promise<Picture> {
@@ -86,9 +92,13 @@ function withRoom<T>(work: () => T): T {
   } catch (error) {
     if (!(error instanceof HeapFull)) throw error;
     cache.clear();
+    mender.clear();
     return work();
   }
 }
+
+const isEqual = (a: Ending, b: Ending) =>
+  a.mixing === b.mixing && a.exposure === b.exposure && a.knee === b.knee;
 
 /** A file drawn upright by the browser's own decoder. */
 async function drawn(blob: Blob, name: string) {
@@ -122,7 +132,7 @@ const engine: Engine = {
     files.set(name, bytes);
   },
 
-  async preview(number, { scene, region, scale, focus, measure }) {
+  async preview(number, { scene, region, scale, focus, shown, measure }) {
     const started = performance.now();
     const picture = await picturesFor(scene);
     forgetOthers(scene);
@@ -133,26 +143,28 @@ const engine: Engine = {
     if (read > 2)
       meter?.costs.push({ layer: null, part: 'pictures', took: read, bytes: 0, kept: false });
     try {
-      const pixels = withRoom(() =>
+      const patches = withRoom(() =>
         scoped(() => {
-          const made = render(scene, {
-            region,
-            scale,
-            focus,
-            picture,
-            memo: cache.memo,
-            shouldStop: stale,
-            meter,
-          });
-          const last = () => finish(made, 8, endingOf(scene));
+          const ask = { region, scale, focus, picture, memo: cache.memo, shouldStop: stale, meter };
+          const ending = endingOf(scene);
+          // What lies beneath the layer in focus is told layer by layer too.
+          const { picture: made, changed } = meter
+            ? { picture: render(scene, { ...ask, focus: null }), changed: region }
+            : mender.mend(scene, ask);
+          const same = sent?.number === shown && isEqual(sent.ending, ending);
+          sent = meter ? null : { number, ending };
+          const part = same && !meter ? changed : region;
+          if (isEmpty(part)) return [];
+          const last = () => finish(crop(made, part, 4), 8, ending);
           const image = meter ? meter.measure(null, 'end', last) : last();
-          return image.data as Uint8ClampedArray<ArrayBuffer>;
+          return [{ region: part, pixels: image.data as Uint8ClampedArray<ArrayBuffer> }];
         }),
       );
       const took = performance.now() - started;
+      const [costs, held, use] = [meter?.costs, cache.bytes(), heapUse()];
       return transfer(
-        { region, scale, pixels, took, costs: meter?.costs, held: cache.bytes(), use: heapUse() },
-        [pixels.buffer],
+        { number, region, scale, patches, took, costs, held, use },
+        patches.map((p) => p.pixels.buffer),
       );
     } catch (error) {
       if (error instanceof Stopped) return null;

@@ -9,15 +9,24 @@ export interface PreviewRequest {
   scale: number;
   /** The layer that is being worked on: what lies beneath it stays as it is for now. */
   focus: string | null;
-  /** Whether to tell what each part cost. */
+  /** The number of the preview that is shown now: only what differs from it need be sent. */
+  shown: number | null;
+  /** Whether to make the whole picture, and tell what each part cost. */
   measure: boolean;
 }
 
-/** Straight 8-bit RGBA over a region. */
+/** Straight 8-bit RGBA over a part of a preview. */
+export interface Patch {
+  region: Region;
+  pixels: Uint8ClampedArray<ArrayBuffer>;
+}
+
+/** A picture of `region`: the patches are laid on the one that was shown, or cover all of it. */
 export interface Preview {
+  number: number;
   region: Region;
   scale: number;
-  pixels: Uint8ClampedArray<ArrayBuffer>;
+  patches: Patch[];
   /** How long the render took, ms. */
   took: number;
   /** What each part cost, if it was asked for. */

@@ -3,7 +3,6 @@
  * mathematics). Between the middles of cells g and g + 1 lie n px, from g·n + n/2: a gap.
  */
 import { get, get4, put, put4, splat } from './access';
-import { scratchRow } from './scratch';
 
 // @ts-ignore: decorator
 @inline
@@ -110,19 +109,17 @@ function sum(v: v128): f32 {
 }
 
 /**
- * Spreads cells over rows of px by a cubic B-spline. `weights` holds four rows of n: the weight of
- * each of the four cells round a gap at each of its px.
+ * Spreads cells along rows by a cubic B-spline: a row of `s` holds `cells` of them from `cellsX`, a row of
+ * `d` `width` px from px `x0`. `weights` holds four rows of n: the weight of each of the four cells
+ * round a gap at each of its px.
  */
-export function spread(
+export function spreadAcross(
   s: usize,
   sStride: i32,
   cellsX: i32,
-  cellsY: i32,
-  cells: i32,
   d: usize,
   dStride: i32,
   x0: i32,
-  y0: i32,
   width: i32,
   n: i32,
   weights: usize,
@@ -131,43 +128,11 @@ export function spread(
   to: i32,
 ): void {
   const half = n >> 1;
-  const line = scratchRow();
   const row = n << 2;
   const first = floorDiv(x0 - half, n);
   const last = floorDiv(x0 + width - 1 - half, n);
   for (let y = from; y < to; y++) {
-    const gapY = floorDiv(y0 + y - half, n);
-    const phase = weights + ((y0 + y - half - gapY * n) << 2);
-    const top = s + (gapY - 1 - cellsY) * sStride;
-    const v0 = splat(phase);
-    const v1 = splat(phase + row);
-    const v2 = splat(phase + 2 * row);
-    const v3 = splat(phase + 3 * row);
-    const floats = cells * channels;
-    let i = 0;
-    for (; i + 3 < floats; i += 4) {
-      const p = top + (i << 2);
-      put4(
-        line + (i << 2),
-        f32x4.add(
-          f32x4.add(f32x4.mul(get4(p), v0), f32x4.mul(get4(p + sStride), v1)),
-          f32x4.add(
-            f32x4.mul(get4(p + 2 * sStride), v2),
-            f32x4.mul(get4(p + 3 * sStride), v3),
-          ),
-        ),
-      );
-    }
-    for (; i < floats; i++) {
-      const p = top + (i << 2);
-      put(
-        line + (i << 2),
-        get(p) * get(phase) +
-          get(p + sStride) * get(phase + row) +
-          (get(p + 2 * sStride) * get(phase + 2 * row) +
-            get(p + 3 * sStride) * get(phase + 3 * row)),
-      );
-    }
+    const line = s + y * sStride;
     const dp = d + y * dStride;
     for (let g = first; g <= last; g++) {
       const start = g * n + half - x0;
@@ -180,25 +145,10 @@ export function spread(
         const c2 = get4(p + 32);
         const c3 = get4(p + 48);
         let to = dp + ((start + i0) << 4);
-        for (let i = i0; i < i1; i++, to += 16) {
-          const w = weights + (i << 2);
-          put4(
-            to,
-            f32x4.add(
-              f32x4.add(f32x4.mul(c0, splat(w)), f32x4.mul(c1, splat(w + row))),
-              f32x4.add(
-                f32x4.mul(c2, splat(w + 2 * row)),
-                f32x4.mul(c3, splat(w + 3 * row)),
-              ),
-            ),
-          );
-        }
+        for (let i = i0; i < i1; i++, to += 16)
+          put4(to, weighed(c0, c1, c2, c3, weights + (i << 2), row));
       } else {
         const p = line + ((g - 1 - cellsX) << 2);
-        const c0 = get(p);
-        const c1 = get(p + 4);
-        const c2 = get(p + 8);
-        const c3 = get(p + 12);
         let to = dp + ((start + i0) << 2);
         let i = i0;
         for (; i + 3 < i1; i += 4, to += 16) {
@@ -207,12 +157,12 @@ export function spread(
             to,
             f32x4.add(
               f32x4.add(
-                f32x4.mul(f32x4.splat(c0), get4(w)),
-                f32x4.mul(f32x4.splat(c1), get4(w + row)),
+                f32x4.mul(splat(p), get4(w)),
+                f32x4.mul(splat(p + 4), get4(w + row)),
               ),
               f32x4.add(
-                f32x4.mul(f32x4.splat(c2), get4(w + 2 * row)),
-                f32x4.mul(f32x4.splat(c3), get4(w + 3 * row)),
+                f32x4.mul(splat(p + 8), get4(w + 2 * row)),
+                f32x4.mul(splat(p + 12), get4(w + 3 * row)),
               ),
             ),
           );
@@ -221,10 +171,73 @@ export function spread(
           const w = weights + (i << 2);
           put(
             to,
-            c0 * get(w) + c1 * get(w + row) + (c2 * get(w + 2 * row) + c3 * get(w + 3 * row)),
+            get(p) * get(w) +
+              get(p + 4) * get(w + row) +
+              (get(p + 8) * get(w + 2 * row) + get(p + 12) * get(w + 3 * row)),
           );
         }
       }
     }
+  }
+}
+
+/** Four vectors, each times one of four weights `row` bytes apart. */
+// @ts-ignore: decorator
+@inline
+function weighed(a: v128, b: v128, c: v128, d: v128, weights: usize, row: i32): v128 {
+  return f32x4.add(
+    f32x4.add(f32x4.mul(a, splat(weights)), f32x4.mul(b, splat(weights + row))),
+    f32x4.add(f32x4.mul(c, splat(weights + 2 * row)), f32x4.mul(d, splat(weights + 3 * row))),
+  );
+}
+
+/**
+ * Spreads rows of cells, the first of them `cellsY`, down over rows of px, the first of them `y0`. Rows
+ * hold `floats` floats; weights as for `spreadAcross`.
+ */
+export function spreadDown(
+  s: usize,
+  sStride: i32,
+  cellsY: i32,
+  d: usize,
+  dStride: i32,
+  y0: i32,
+  floats: i32,
+  n: i32,
+  weights: usize,
+  from: i32,
+  to: i32,
+): void {
+  const half = n >> 1;
+  const row = n << 2;
+  for (let y = from; y < to; y++) {
+    const gap = floorDiv(y0 + y - half, n);
+    const phase = weights + ((y0 + y - half - gap * n) << 2);
+    const w0 = splat(phase);
+    const w1 = splat(phase + row);
+    const w2 = splat(phase + 2 * row);
+    const w3 = splat(phase + 3 * row);
+    let p = s + (gap - 1 - cellsY) * sStride;
+    let at = d + y * dStride;
+    const end = at + (floats << 2);
+    for (; at + 12 < end; at += 16, p += 16)
+      put4(
+        at,
+        f32x4.add(
+          f32x4.add(f32x4.mul(get4(p), w0), f32x4.mul(get4(p + sStride), w1)),
+          f32x4.add(
+            f32x4.mul(get4(p + 2 * sStride), w2),
+            f32x4.mul(get4(p + 3 * sStride), w3),
+          ),
+        ),
+      );
+    for (; at < end; at += 4, p += 4)
+      put(
+        at,
+        get(p) * get(phase) +
+          get(p + sStride) * get(phase + row) +
+          (get(p + 2 * sStride) * get(phase + 2 * row) +
+            get(p + 3 * sStride) * get(phase + 3 * row)),
+      );
   }
 }

@@ -57,15 +57,15 @@ function log2(x: v128): v128 {
 @inline
 function exp2(y: v128): v128 {
   // So large an addend leaves no room for a fraction: the last bits of the sum are y, rounded.
-  const rounded = f32x4.add(y, k(24));
-  const t = f32x4.sub(y, f32x4.sub(rounded, k(24)));
+  const sum = f32x4.add(y, k(24));
+  const t = f32x4.sub(y, f32x4.sub(sum, k(24)));
   const t2 = f32x4.mul(t, t);
   const p = plusTimes(
     plusTimes(plusTimes(k(7), k(8), t), plusTimes(k(9), k(10), t), t2),
     plusTimes(k(11), k(12), t),
     f32x4.mul(t2, t2),
   );
-  return i32x4.add(p, i32x4.shl(rounded, 23));
+  return i32x4.add(p, i32x4.shl(sum, 23));
 }
 
 /** From sRGB-encoded to linear light; values above 1 go on along the same curve, below 0 is 0. */
@@ -151,6 +151,13 @@ export function unpackRows(
   }
 }
 
+/** Four whole floats, 0 to 2^22, as integers: they stand in the last bits of a sum with 1.5 · 2^23. */
+// @ts-ignore: decorator
+@inline
+function rounded(v: v128): v128 {
+  return i32x4.sub(f32x4.add(v, k(24)), k(24));
+}
+
 /** The side of the square after which the dither repeats, px. */
 const TILE = 256;
 
@@ -198,7 +205,7 @@ export function finishRows(
       let v = alpha < 1 ? f32x4.div(premultiplied, a) : premultiplied;
       if (isLight) v = encode(gain != 1 ? f32x4.mul(v, f32x4.splat(gain)) : v);
       else if (gain != 1) v = exposed(v, gain, root);
-      if (knee < 1) {
+      if (knee < 1 && v128.any_true(f32x4.gt(v, start))) {
         // Above the knee k + (1 − k)·t/(1 + t): slope 1 where it begins, 1 where it never arrives.
         const t = f32x4.div(f32x4.sub(v, start), room);
         const rolled = f32x4.add(start, f32x4.mul(room, f32x4.div(t, f32x4.add(one, t))));
@@ -215,11 +222,11 @@ export function finishRows(
           f32x4.lt(f32x4.abs(f32x4.sub(v, near)), f32x4.splat(2e-3)),
           f32x4.ge(v, top),
         );
-        const whole = i32x4.trunc_sat_f32x4_s(v128.bitselect(near, noisy, exact));
+        const whole = rounded(v128.bitselect(near, noisy, exact));
         const words = i16x8.narrow_i32x4_s(whole, whole);
         putBytes(dp, i32x4.extract_lane(i8x16.narrow_i16x8_u(words, words), 0));
       } else {
-        const whole = i32x4.trunc_sat_f32x4_s(near);
+        const whole = rounded(near);
         putWords(dp, i64x2.extract_lane(i16x8.narrow_i32x4_u(whole, whole), 0));
       }
     }

@@ -1,81 +1,8 @@
 /** Compositing rows of premultiplied RGBA (Compositing and Blending Level 1, sections 5 and 9.1). */
 import { get, get4, put4, splat } from './access';
-import {
-  ADD,
-  COLOR,
-  COLOR_BURN,
-  COLOR_DODGE,
-  DARKEN,
-  DIFFERENCE,
-  DIVIDE,
-  EXCLUSION,
-  HARD_LIGHT,
-  HUE,
-  LIGHTEN,
-  LUMINOSITY,
-  MID_GREY_ADD,
-  MULTIPLY,
-  NORMAL,
-  OVERLAY,
-  SATURATION,
-  SCREEN,
-  SOFT_LIGHT,
-  SUBTRACT,
-  SUBTRACTIVE_BURN,
-} from './blend';
-import { alphaOf, anyAtop, anyOver, over } from './pixel';
-
-// @ts-ignore: decorator
-@inline
-function bufferRows(
-  mode: i32,
-  b: usize,
-  bStride: i32,
-  s: usize,
-  sStride: i32,
-  m: usize,
-  mStride: i32,
-  width: i32,
-  opacity: f32,
-  from: i32,
-  to: i32,
-): void {
-  const k = f32x4.splat(opacity);
-  for (let y = from; y < to; y++) {
-    let bp = b + y * bStride;
-    let sp = s + y * sStride;
-    let mp = m + y * mStride;
-    for (const end = bp + (width << 4); bp < end; bp += 16, sp += 16, mp += 4) {
-      const own = f32x4.mul(get4(sp), m ? f32x4.mul(splat(mp), k) : k);
-      if (!(f32x4.extract_lane(own, 3) > 0)) continue;
-      put4(bp, over(mode, get4(bp), own));
-    }
-  }
-}
-
-// @ts-ignore: decorator
-@inline
-function planeRows(
-  mode: i32,
-  b: usize,
-  bStride: i32,
-  s: usize,
-  sStride: i32,
-  width: i32,
-  colour: v128,
-  from: i32,
-  to: i32,
-): void {
-  for (let y = from; y < to; y++) {
-    let bp = b + y * bStride;
-    let sp = s + y * sStride;
-    for (const end = bp + (width << 4); bp < end; bp += 16, sp += 4) {
-      const cover = get(sp);
-      if (!(cover > 0)) continue;
-      put4(bp, over(mode, get4(bp), f32x4.mul(colour, f32x4.splat(cover))));
-    }
-  }
-}
+import { blendRow } from './blend-row';
+import { alphaOf } from './pixel';
+import { scratchRow } from './scratch';
 
 /**
  * Lays rows `from`–`to` of premultiplied RGBA at `s` onto those at `b`, in place; strides are in
@@ -94,55 +21,29 @@ export function composite(
   from: i32,
   to: i32,
 ): void {
-  switch (mode) {
-    case SCREEN:
-      return bufferRows(SCREEN, b, bStride, s, sStride, m, mStride, width, opacity, from, to);
-    case ADD:
-      return bufferRows(ADD, b, bStride, s, sStride, m, mStride, width, opacity, from, to);
-    case LIGHTEN:
-      return bufferRows(LIGHTEN, b, bStride, s, sStride, m, mStride, width, opacity, from, to);
-    case COLOR_DODGE:
-      return bufferRows(COLOR_DODGE, b, bStride, s, sStride, m, mStride, width, opacity, from, to);
-    case OVERLAY:
-      return bufferRows(OVERLAY, b, bStride, s, sStride, m, mStride, width, opacity, from, to);
-    case SOFT_LIGHT:
-      return bufferRows(SOFT_LIGHT, b, bStride, s, sStride, m, mStride, width, opacity, from, to);
-    case HARD_LIGHT:
-      return bufferRows(HARD_LIGHT, b, bStride, s, sStride, m, mStride, width, opacity, from, to);
-    case MID_GREY_ADD:
-      return bufferRows(MID_GREY_ADD, b, bStride, s, sStride, m, mStride, width, opacity, from, to);
-    case MULTIPLY:
-      return bufferRows(MULTIPLY, b, bStride, s, sStride, m, mStride, width, opacity, from, to);
-    case DARKEN:
-      return bufferRows(DARKEN, b, bStride, s, sStride, m, mStride, width, opacity, from, to);
-    case COLOR_BURN:
-      return bufferRows(COLOR_BURN, b, bStride, s, sStride, m, mStride, width, opacity, from, to);
-    case SUBTRACTIVE_BURN:
-      return bufferRows(SUBTRACTIVE_BURN, b, bStride, s, sStride, m, mStride, width, opacity, from, to);
-    case SUBTRACT:
-      return bufferRows(SUBTRACT, b, bStride, s, sStride, m, mStride, width, opacity, from, to);
-    case DIVIDE:
-      return bufferRows(DIVIDE, b, bStride, s, sStride, m, mStride, width, opacity, from, to);
-    case DIFFERENCE:
-      return bufferRows(DIFFERENCE, b, bStride, s, sStride, m, mStride, width, opacity, from, to);
-    case EXCLUSION:
-      return bufferRows(EXCLUSION, b, bStride, s, sStride, m, mStride, width, opacity, from, to);
-    case HUE:
-      return bufferRows(HUE, b, bStride, s, sStride, m, mStride, width, opacity, from, to);
-    case SATURATION:
-      return bufferRows(SATURATION, b, bStride, s, sStride, m, mStride, width, opacity, from, to);
-    case COLOR:
-      return bufferRows(COLOR, b, bStride, s, sStride, m, mStride, width, opacity, from, to);
-    case LUMINOSITY:
-      return bufferRows(LUMINOSITY, b, bStride, s, sStride, m, mStride, width, opacity, from, to);
-    default:
-      return bufferRows(NORMAL, b, bStride, s, sStride, m, mStride, width, opacity, from, to);
+  const k = f32x4.splat(opacity);
+  const whole = f32x4.splat(1);
+  const own = scratchRow();
+  for (let y = from; y < to; y++) {
+    const bp = b + y * bStride;
+    let sp = s + y * sStride;
+    if (m == 0 && opacity == 1) {
+      blendRow(mode, bp, sp, width, whole);
+      continue;
+    }
+    const end = own + ((width as usize) << 4);
+    if (m) {
+      let mp = m + y * mStride;
+      for (let d = own; d < end; d += 16, sp += 16, mp += 4)
+        put4(d, f32x4.mul(get4(sp), f32x4.mul(splat(mp), k)));
+    } else for (let d = own; d < end; d += 16, sp += 16) put4(d, f32x4.mul(get4(sp), k));
+    blendRow(mode, bp, own, width, whole);
   }
 }
 
 /**
  * Lays one colour (premultiplied by `alpha`, which is its opacity) through rows of a plane at `s`
- * onto premultiplied RGBA at `b`, in place. The common modes of light have loops of their own.
+ * onto premultiplied RGBA at `b`, in place.
  */
 export function compositePlane(
   mode: i32,
@@ -159,38 +60,13 @@ export function compositePlane(
   to: i32,
 ): void {
   const colour = f32x4(red, green, blue, alpha);
-  switch (mode) {
-    case NORMAL:
-      return planeRows(NORMAL, b, bStride, s, sStride, width, colour, from, to);
-    case SCREEN:
-      return planeRows(SCREEN, b, bStride, s, sStride, width, colour, from, to);
-    case ADD:
-      return planeRows(ADD, b, bStride, s, sStride, width, colour, from, to);
-    default:
-      return anyPlaneRows(mode, b, bStride, s, sStride, width, colour, from, to);
-  }
-}
-
-/** The modes that are rarer for a pass: each pixel asks for its own. */
-function anyPlaneRows(
-  mode: i32,
-  b: usize,
-  bStride: i32,
-  s: usize,
-  sStride: i32,
-  width: i32,
-  colour: v128,
-  from: i32,
-  to: i32,
-): void {
+  const whole = f32x4.splat(1);
+  const own = scratchRow();
+  const end = own + ((width as usize) << 4);
   for (let y = from; y < to; y++) {
-    let bp = b + y * bStride;
     let sp = s + y * sStride;
-    for (const end = bp + (width << 4); bp < end; bp += 16, sp += 4) {
-      const cover = get(sp);
-      if (!(cover > 0)) continue;
-      put4(bp, anyOver(mode, get4(bp), f32x4.mul(colour, f32x4.splat(cover))));
-    }
+    for (let d = own; d < end; d += 16, sp += 4) put4(d, f32x4.mul(colour, splat(sp)));
+    blendRow(mode, b + y * bStride, own, width, whole);
   }
 }
 
@@ -211,19 +87,22 @@ export function settleRows(
   from: i32,
   to: i32,
 ): void {
+  const none = f32x4.splat(0);
+  const own = scratchRow();
   for (let y = from; y < to; y++) {
-    let bp = b + y * bStride;
-    let sp = s + y * sStride;
-    let mp = m + y * mStride;
-    for (const end = bp + (width << 4); bp < end; bp += 16, sp += 16, mp += 4) {
-      const x = get4(bp);
-      const ab = alphaOf(x);
-      const share = m ? get(mp) * amount : amount;
-      const cover = f32x4.extract_lane(ab, 0);
-      if (!(cover > 0 && share > 0)) continue;
-      const own = v128.bitselect(x, get4(sp), i32x4(0, 0, 0, -1));
-      const source = f32x4.mul(own, f32x4.splat(share / cover));
-      put4(bp, anyAtop(mode, x, source, ab, alphaOf(source)));
+    const bp = b + y * bStride;
+    const sp = s + y * sStride;
+    const mp = m + y * mStride;
+    for (let x = 0; x < width; x++) {
+      const under = get4(bp + (x << 4));
+      const cover = f32x4.extract_lane(under, 3);
+      const share = m ? get(mp + (x << 2)) * amount : amount;
+      const whole = v128.bitselect(alphaOf(under), get4(sp + (x << 4)), i32x4(0, 0, 0, -1));
+      put4(
+        own + (x << 4),
+        cover > 0 ? f32x4.mul(whole, f32x4.splat(share / cover)) : none,
+      );
     }
+    blendRow(mode, bp, own, width, none);
   }
 }

@@ -1,15 +1,16 @@
 /** Everything the faces call. Kernels that end in `from, to` may be shared among threads by rows. */
 export { checkAgainst, heapBase } from './access';
-export { shareAcross, spread } from './cells';
+export { shareAcross, spreadAcross, spreadDown } from './cells';
 export { convolveAcross, weighDown } from './convolve';
 export { composite, compositePlane, settleRows } from './composite';
 export { finishRows, unpackRows } from './colour';
+export { cutRows, gatherRows, overRows, rampRows, shareRows } from './paint';
 export { distanceAcross, distanceDown } from './distance';
 export { gradeHue, gradeLight, gradeRamp } from './grade';
 export { halveRows, warpRows } from './resample';
 export {
   alphaRows,
-  clear,
+  clearRows,
   copyRows,
   fadeRows,
   fillRows,

@@ -1,9 +1,10 @@
 /** Plain work on rows: filling, copying, masks, mixing. Strides are in bytes. */
 import { get, get4, put, put4, splat } from './access';
 
-/** Sets bytes to 0. */
-export function clear(at: usize, bytes: usize): void {
-  memory.fill(at, 0, bytes);
+/** Sets `bytes` from `at` on to 0, in pieces of 64 kB that count as rows. */
+export function clearRows(at: usize, bytes: usize, from: i32, to: i32): void {
+  const first = (from as usize) << 16;
+  memory.fill(at + first, 0, min((to as usize) << 16, bytes) - first);
 }
 
 /** Fills rows of RGBA with one premultiplied colour. */

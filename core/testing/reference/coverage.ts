@@ -1,5 +1,5 @@
 import type { FillRule } from '../../kernels/coverage';
-import { polygonRegion } from '../../kernels/coverage';
+import { polygonRegion, snapped } from '../../kernels/coverage';
 import type { Plane } from '../../pixels/buffer';
 import type { Region } from '../../pixels/region';
 import { intersect, isEmpty } from '../../pixels/region';
@@ -46,11 +46,11 @@ function edgesOf(polygons: readonly Float64Array[], top: number, bottom: number)
     const n = p.length;
     for (let i = 0; i < n; i += 2) {
       const j = i + 2 === n ? 0 : i + 2;
-      const down = p[i + 1]! < p[j + 1]!;
+      const down = snapped(p[i + 1]!) < snapped(p[j + 1]!);
       const a = down ? i : j;
       const b = down ? j : i;
-      const y0 = p[a + 1]!;
-      const y1 = p[b + 1]!;
+      const y0 = snapped(p[a + 1]!);
+      const y1 = snapped(p[b + 1]!);
       if (y0 === y1 || y1 <= top || y0 >= bottom) continue;
       const slope = (p[b]! - p[a]!) / (y1 - y0);
       const from = Math.max(y0, top);

@@ -1,20 +1,21 @@
 import { ChevronRight, Copy, GripVertical, Trash2 } from 'lucide-react';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import {
   addPass,
   copyPasses,
   duplicatePass,
   movePass,
   removePass,
+  scalePasses,
   setLight,
   setPass,
-} from '@ignis/core/scene/edits';
+} from '@ignis/core/scene/line-edits';
 import { newId } from '@ignis/core/scene/make';
 import type { Layer } from '@ignis/core/scene/schema';
 import { everyLayer } from '@ignis/core/scene/schema';
 import type { LineSource } from '@ignis/core/sources/line';
 import type { Pass } from '@ignis/core/sources/pass';
-import { passParameters } from '@ignis/core/sources/pass';
+import { newPass, passParameters } from '@ignis/core/sources/pass';
 import { liveEdit, useBench } from '../../state/bench';
 import { Button } from '../../ui/button';
 import { ColourField } from '../../ui/colour-field';
@@ -50,18 +51,13 @@ export function Passes({ layer }: { layer: Layer & { source: LineSource } }) {
 
   const add = () => {
     const model = source.passes.at(-1);
-    const pass: Pass = {
-      ...(model ?? { cap: 'round', join: 'round' }),
-      id: newId(),
-      name: 'Pass',
-      enabled: true,
-      core: false,
+    const pass = newPass(newId(), 'Pass', {
+      ...(model && { draws: model.draws, cap: model.cap, join: model.join }),
       width: Math.round((model?.width ?? 12) * 1.6),
       blur: 6,
       colour: source.light,
       opacity: 80,
-      blend: 'normal',
-    };
+    });
     // Behind the frontmost, which is the core as a rule.
     change('Add a pass', addPass(layer.id, pass, Math.max(0, source.passes.length - 1)));
     setOpen(pass.id);
@@ -106,35 +102,69 @@ export function Passes({ layer }: { layer: Layer & { source: LineSource } }) {
           <SortableItem key={pass.id} id={pass.id}>
             {(grip) => (
               <PassRow
-                layer={layer}
+                layer={layer.id}
                 pass={pass}
                 open={open === pass.id}
-                onOpen={() => setOpen(open === pass.id ? null : pass.id)}
+                onOpen={setOpen}
                 grip={grip}
               />
             )}
           </SortableItem>
         )}
       </SortableList>
-      <Button look="plain" className="mt-0.5 -ml-2" onClick={add}>
-        + add a pass
-      </Button>
+      <div className="flex items-center justify-between">
+        <Button look="plain" className="mt-0.5 -ml-2" onClick={add}>
+          + add a pass
+        </Button>
+        <All id={layer.id} />
+      </div>
     </Node>
   );
 }
 
-interface RowProps {
-  layer: Layer & { source: LineSource };
-  pass: Pass;
-  open: boolean;
-  onOpen(): void;
-  grip: Record<string, unknown>;
+const SHARE = { unit: '%', min: 1, max: 1000, step: 1, default: 100 } as const;
+
+/** Makes all passes wider or softer at once. */
+function All({ id }: { id: string }) {
+  const [share, setShare] = useState({ width: 100, blur: 100 });
+  const live = liveEdit('Scale all passes');
+  const field = (key: 'width' | 'blur', label: string) => (
+    <NumberField
+      value={share[key]}
+      parameter={{ ...SHARE, label }}
+      unit={false}
+      onChange={(v) => {
+        const next = { ...share, [key]: v };
+        setShare(next);
+        live.change(scalePasses(id, next.width / 100, next.blur / 100));
+      }}
+      onDone={() => {
+        live.done();
+        setShare({ width: 100, blur: 100 });
+      }}
+      className="[&>input]:w-10"
+    />
+  );
+  return (
+    <span className="flex items-baseline text-xs text-dim" title="In per cent of what they are now">
+      all {field('width', 'Scale all passes')}% {field('blur', 'Soften all passes')}% σ
+    </span>
+  );
 }
 
-function PassRow({ layer, pass, open, onOpen, grip }: RowProps) {
+interface RowProps {
+  layer: string;
+  pass: Pass;
+  open: boolean;
+  /** Opens the pass of an id, or none. */
+  onOpen(id: string | null): void;
+  grip: Record<string, unknown> | undefined;
+}
+
+const PassRow = memo(function PassRow({ layer, pass, open, onOpen, grip }: RowProps) {
   const { change } = useBench.getState();
   const live = liveEdit(`Change ${pass.name}`);
-  const set = (values: Partial<Pass>) => live.change(setPass(layer.id, pass.id, values));
+  const set = (values: Partial<Pass>) => live.change(setPass(layer, pass.id, values));
   return (
     <div className="border-b border-line/70" data-pass={pass.name}>
       <div className="flex h-8 items-center gap-1">
@@ -150,7 +180,7 @@ function PassRow({ layer, pass, open, onOpen, grip }: RowProps) {
           onClick={() =>
             change(
               pass.enabled ? `Turn ${pass.name} off` : `Turn ${pass.name} on`,
-              setPass(layer.id, pass.id, { enabled: !pass.enabled }),
+              setPass(layer, pass.id, { enabled: !pass.enabled }),
             )
           }
           className="grid h-5 w-4 place-items-center"
@@ -163,7 +193,7 @@ function PassRow({ layer, pass, open, onOpen, grip }: RowProps) {
         <button
           type="button"
           aria-expanded={open}
-          onClick={onOpen}
+          onClick={() => onOpen(open ? null : pass.id)}
           className={`flex min-w-0 flex-1 items-center gap-0.5 text-left text-sm ${pass.enabled ? '' : 'text-dim'}`}
         >
           <span className="truncate">{pass.name}</span>
@@ -181,7 +211,7 @@ function PassRow({ layer, pass, open, onOpen, grip }: RowProps) {
             <NameField
               label="Name of the pass"
               value={pass.name}
-              onChange={(name) => change('Rename a pass', setPass(layer.id, pass.id, { name }))}
+              onChange={(name) => change('Rename a pass', setPass(layer, pass.id, { name }))}
               className="flex-1 text-sm"
             />
             <Button
@@ -189,7 +219,7 @@ function PassRow({ layer, pass, open, onOpen, grip }: RowProps) {
               className="size-7"
               aria-label={`Duplicate ${pass.name}`}
               title="Duplicate"
-              onClick={() => change('Duplicate a pass', duplicatePass(layer.id, pass.id))}
+              onClick={() => change('Duplicate a pass', duplicatePass(layer, pass.id))}
             >
               <Copy size={14} />
             </Button>
@@ -198,7 +228,7 @@ function PassRow({ layer, pass, open, onOpen, grip }: RowProps) {
               className="size-7"
               aria-label={`Remove ${pass.name}`}
               title="Remove"
-              onClick={() => change('Remove a pass', removePass(layer.id, pass.id))}
+              onClick={() => change('Remove a pass', removePass(layer, pass.id))}
             >
               <Trash2 size={14} />
             </Button>
@@ -213,7 +243,7 @@ function PassRow({ layer, pass, open, onOpen, grip }: RowProps) {
       )}
     </div>
   );
-}
+});
 
 interface CompactProps {
   pass: Pass;

@@ -39,7 +39,7 @@ export function SortableItem({
   children,
 }: {
   id: string;
-  children(grip: Record<string, unknown>): ReactNode;
+  children(grip: Record<string, unknown> | undefined): ReactNode;
 }) {
   const { listeners, setNodeRef, transform, transition, isDragging } = useSortable({ id });
   return (
@@ -48,7 +48,7 @@ export function SortableItem({
       style={{ transform: CSS.Translate.toString(transform), transition }}
       className={isDragging ? 'relative z-20 rounded-md bg-raised shadow-xl' : ''}
     >
-      {children({ ...listeners })}
+      {children(listeners)}
     </div>
   );
 }

@@ -5,6 +5,7 @@ import type { LineSource } from '@ignis/core/sources/line';
 import { liveEdit, useBench } from '../../state/bench';
 import { ColourField } from '../../ui/colour-field';
 import { ParameterControls } from '../../ui/parameter-controls';
+import { Modifiers, ShapeNode } from './line-shape';
 import { Node } from './node';
 import { Passes } from './passes';
 
@@ -12,8 +13,18 @@ import { Passes } from './passes';
 export function SourceNode({ layer }: { layer: Layer }) {
   const { source } = layer;
   switch (source.kind) {
-    case 'line':
-      return <Passes layer={layer as Layer & { source: LineSource }} />;
+    case 'line': {
+      const line = layer as Layer & { source: LineSource };
+      return (
+        <>
+          <ShapeNode layer={line} />
+          <div className="flex flex-col">
+            <Modifiers layer={line} />
+          </div>
+          <Passes layer={line} />
+        </>
+      );
+    }
     case 'picture':
       return <Node title="Source" aside={`${source.width} × ${source.height} px`} />;
     case 'fill':

@@ -10,25 +10,29 @@ import {
   setHandle,
   turnAnchor,
 } from '@ignis/core/geometry/edit-path';
+import type { Path } from '@ignis/core/geometry/path';
 import { segments } from '@ignis/core/geometry/path';
-import { setPath } from '@ignis/core/scene/edits';
+import { setPath } from '@ignis/core/scene/line-edits';
 import { placementMap } from '@ignis/core/scene/placement';
 import type { Layer } from '@ignis/core/scene/schema';
 import type { LineSource } from '@ignis/core/sources/line';
 import { useAround, useBench } from '../../state/bench';
-import { segmentData, toStage } from './path-outline';
+import { segmentData } from '@ignis/core/geometry/path-data';
+import { toStage } from './path-outline';
 import { follow, scenePoint } from './pointer';
 
 interface Props {
   stage: RefObject<HTMLElement | null>;
   layer: Layer & { source: LineSource };
+  /** One of the line's paths, and which. */
+  path: Path;
+  index: number;
 }
 
 /** The anchors and handles of a line: drag them, click a segment to insert one, drag it to bend it. */
-export function Anchors({ stage, layer }: Props) {
+export function Anchors({ stage, layer, path, index }: Props) {
   const view = useBench((s) => s.view);
-  const chosen = useBench((s) => s.anchor);
-  const { path } = layer.source;
+  const chosen = useBench((s) => (s.anchor?.path === index ? s.anchor.index : null));
   const around = useAround(layer.id);
   const map = toStage(view, around, layer.placement);
   const inverse = invert(placementMap(layer.placement));
@@ -40,7 +44,7 @@ export function Anchors({ stage, layer }: Props) {
   const dragAnchor = (i: number) => (down: React.PointerEvent) => {
     if (down.button !== 0) return;
     down.stopPropagation();
-    set({ anchor: i });
+    set({ anchor: { path: index, index: i } });
     const from = path.anchors[i]!;
     const start = own(down);
     follow(down.nativeEvent, {
@@ -49,7 +53,7 @@ export function Anchors({ stage, layer }: Props) {
         const to = { x: from.x + p.x - start.x, y: from.y + p.y - start.y };
         drag(
           'Move an anchor',
-          setPath(layer.id, moveAnchor(path, i, e.shiftKey ? holdAngle(from, to) : to)),
+          setPath(layer.id, moveAnchor(path, i, e.shiftKey ? holdAngle(from, to) : to), index),
         );
       },
       up: drop,
@@ -66,7 +70,7 @@ export function Anchors({ stage, layer }: Props) {
         const to = e.shiftKey ? holdAngle(a, p) : p;
         drag(
           'Turn a handle',
-          setPath(layer.id, setHandle(path, i, which, { x: to.x - a.x, y: to.y - a.y })),
+          setPath(layer.id, setHandle(path, i, which, { x: to.x - a.x, y: to.y - a.y }), index),
         );
       },
       up: drop,
@@ -94,13 +98,14 @@ export function Anchors({ stage, layer }: Props) {
               p.x - start.x,
               p.y - start.y,
             ),
+            index,
           ),
         );
       },
       up(moved) {
         if (moved) return drop();
-        change('Insert an anchor', setPath(layer.id, insertAnchor(path, at.segment, at.t)));
-        set({ anchor: at.segment + 1 });
+        change('Insert an anchor', setPath(layer.id, insertAnchor(path, at.segment, at.t), index));
+        set({ anchor: { path: index, index: at.segment + 1 } });
       },
     });
   };
@@ -185,7 +190,7 @@ export function Anchors({ stage, layer }: Props) {
               e.stopPropagation();
               change(
                 a.kind === 'smooth' ? 'Make a corner' : 'Make smooth',
-                setPath(layer.id, turnAnchor(path, i)),
+                setPath(layer.id, turnAnchor(path, i), index),
               );
             }}
             className="cursor-move"

@@ -1,8 +1,17 @@
 import { useEffect, useState, type RefObject } from 'react';
 import type { Point } from '@ignis/core/geometry/affine';
 import { useBench } from '../../state/bench';
-import { closeDrawing, drawingPoint, drawnPath, endDrawing, putAnchor, suggest } from './drawing';
-import { pathData } from './path-outline';
+import type { Sample } from '@ignis/core/geometry/freehand';
+import {
+  closeDrawing,
+  drawingPoint,
+  drawnPath,
+  endDrawing,
+  putAnchor,
+  putStroke,
+  suggest,
+} from './drawing';
+import { pathData } from '@ignis/core/geometry/path-data';
 import { follow, scenePoint } from './pointer';
 
 /** How near the first anchor a click closes the path, CSS px. */
@@ -11,6 +20,7 @@ const NEAR = 11;
 /** The stage while a line of light is drawn. */
 export function Draw({ stage }: { stage: RefObject<HTMLElement | null> }) {
   const view = useBench((s) => s.view);
+  const freehand = useBench((s) => s.freehand);
   useBench((s) => s.scene);
   const [pointer, setPointer] = useState<Point | null>(null);
   const path = drawnPath();
@@ -35,9 +45,35 @@ export function Draw({ stage }: { stage: RefObject<HTMLElement | null> }) {
     return () => window.removeEventListener('keydown', key);
   }, []);
 
+  const sample = (e: PointerEvent): Sample => ({
+    ...scenePoint(stage.current!, e),
+    // A mouse cannot tell, and says ½ or 0.
+    pressure: e.pointerType === 'pen' ? e.pressure : 0.5,
+  });
+
+  /** Draws by hand, from the press until the pointer is let go. */
+  const sketch = (down: React.PointerEvent) => {
+    const samples = [sample(down.nativeEvent)];
+    const closing = NEAR / useBench.getState().view.zoom;
+    setPointer(null);
+    follow(down.nativeEvent, {
+      move(e) {
+        // Between two frames a pen tells of more places than one.
+        const all = e.getCoalescedEvents().length > 0 ? e.getCoalescedEvents() : [e];
+        samples.push(...all.map(sample));
+        putStroke(samples, closing);
+      },
+      up: () => {
+        useBench.getState().drop();
+        endDrawing();
+      },
+    });
+  };
+
   const press = (down: React.PointerEvent) => {
     if (down.button !== 0) return;
     down.stopPropagation();
+    if (freehand && !drawnPath()) return sketch(down);
     const start = scenePoint(stage.current!, down);
     const closing = closes(start);
     const at = closing ? drawnPath()!.anchors[0]! : drawingPoint(start, down.shiftKey);
@@ -69,7 +105,7 @@ export function Draw({ stage }: { stage: RefObject<HTMLElement | null> }) {
         onPointerMove={(e) => {
           const p = scenePoint(stage.current!, e);
           setPointer(p);
-          if (e.buttons === 0)
+          if (e.buttons === 0 && !freehand)
             suggest(closes(p) ? drawnPath()!.anchors[0]! : drawingPoint(p, e.shiftKey));
         }}
         onPointerLeave={() => {

@@ -1,12 +1,16 @@
 import { appendAnchor, holdAngle } from '@ignis/core/geometry/edit-path';
 import type { Point } from '@ignis/core/geometry/affine';
+import type { Sample } from '@ignis/core/geometry/freehand';
+import { freehandPath } from '@ignis/core/geometry/freehand';
 import type { Anchor, Path } from '@ignis/core/geometry/path';
 import { corner, smooth } from '@ignis/core/geometry/path';
 import { edit } from '@ignis/core/scene/edit';
-import { addInFront, closeLine, findLayer, setPath } from '@ignis/core/scene/edits';
+import { addInFront, findLayer } from '@ignis/core/scene/edits';
+import { closeLine, setPath } from '@ignis/core/scene/line-edits';
 import { newLine } from '@ignis/core/scene/make';
 import type { Layer, Scene } from '@ignis/core/scene/schema';
 import { everyLayer } from '@ignis/core/scene/schema';
+import { pathsOf } from '@ignis/core/sources/line-shape';
 import { useBench } from '../../state/bench';
 
 /** Drawing a line of light, one anchor at a time; each anchor is one step of undo. */
@@ -15,7 +19,7 @@ import { useBench } from '../../state/bench';
 export function drawnPath(): Path | null {
   const { scene, drawn } = useBench.getState();
   const layer = findLayer(scene, drawn);
-  return layer?.source.kind === 'line' ? layer.source.path : null;
+  return layer?.source.kind === 'line' ? (pathsOf(layer.source.shape)[0] ?? null) : null;
 }
 
 /** Gets the stage ready for a new line. */
@@ -37,7 +41,8 @@ export function putAnchor(at: Point, handle: Point | null): void {
   const base = gesture?.base ?? scene;
   const layer = findLayer(base, drawn);
   if (layer?.source.kind === 'line') {
-    drag('Add an anchor', setPath(layer.id, appendAnchor(layer.source.path, anchor)));
+    const path = pathsOf(layer.source.shape)[0]!;
+    drag('Add an anchor', setPath(layer.id, appendAnchor(path, anchor)));
     return;
   }
   const line = freshLine(base, drawn, anchor);
@@ -51,7 +56,7 @@ let kept: Layer | null = null;
 function freshLine(scene: Scene, drawn: string | null, anchor: Anchor): Layer {
   const path = { closed: false, anchors: [anchor] };
   if (kept && kept.id === drawn && kept.source.kind === 'line')
-    return { ...kept, source: { ...kept.source, path } };
+    return { ...kept, source: { ...kept.source, shape: { kind: 'path', paths: [path] } } };
   const lines = everyLayer(scene.layers).filter((l) => l.source.kind === 'line').length;
   kept = newLine(
     `Line ${lines + 1}`,
@@ -60,6 +65,22 @@ function freshLine(scene: Scene, drawn: string | null, anchor: Anchor): Layer {
     Math.max(2, Math.round(Math.max(scene.width, scene.height) / 140)),
   );
   return kept;
+}
+
+/** A line drawn by hand so far; it is closed where the hand comes within `closing` scene px of its start. */
+export function putStroke(samples: readonly Sample[], closing: number): void {
+  const { gesture, scene, drag, drawn, selected, set, fidelity, view } = useBench.getState();
+  const path = freehandPath(samples, fidelity / view.zoom, closing);
+  const first = path.anchors[0];
+  if (!first) return;
+  const line = freshLine(gesture?.base ?? scene, drawn, first);
+  if (line.source.kind !== 'line') return;
+  const whole = {
+    ...line,
+    source: { ...line.source, shape: { kind: 'path' as const, paths: [path] } },
+  };
+  drag('Draw a line of light', addInFront([whole], selected, true));
+  set({ drawn: line.id });
 }
 
 /** Lights the segment that would follow, up to the pointer. */

@@ -6,6 +6,8 @@ import { findLayer } from '@ignis/core/scene/edits';
 import { boxOf } from '@ignis/core/scene/placement';
 import type { Layer } from '@ignis/core/scene/schema';
 import type { LineSource } from '@ignis/core/sources/line';
+import { pathsOf } from '@ignis/core/sources/line-shape';
+import { useShallow } from 'zustand/react/shallow';
 import { useAround, useBench, useSelectedLayer, type View } from '../../state/bench';
 import { layersAt } from '../../workers/engine';
 import { Anchors } from './anchors';
@@ -13,7 +15,7 @@ import { Arrange } from './arrange';
 import { Draw } from './draw';
 import { MaskEnds } from './mask-ends';
 import { ModeBar } from './mode-bar';
-import { pathData, toStage } from './path-outline';
+import { lineData, toStage } from './path-outline';
 import { follow, scenePoint } from './pointer';
 import { usePreview } from './use-preview';
 import { fitted, zoomedAt } from './view';
@@ -34,8 +36,18 @@ export function Stage({ onFiles }: Props) {
   const [panning, setPanning] = useState(false);
   const [space, setSpace] = useState(false);
   const [dropping, setDropping] = useState(false);
-  const { id, view, mode, comparing, gesture } = useBench();
-  const { width, height, background } = useBench((s) => s.scene);
+  const { id, view, mode, comparing, label, width, height, background } = useBench(
+    useShallow((s) => ({
+      id: s.id,
+      view: s.view,
+      mode: s.mode,
+      comparing: s.comparing,
+      label: s.gesture?.label,
+      width: s.scene.width,
+      height: s.scene.height,
+      background: s.scene.background,
+    })),
+  );
   const layer = useSelectedLayer();
   const hovered = useBench((s) => findLayer(s.scene, s.hovered));
   usePreview(canvas, size);
@@ -189,9 +201,13 @@ export function Stage({ onFiles }: Props) {
         {!comparing && layer?.visible && mode === 'arrange' && (
           <Arrange stage={element} layer={layer} onClick={(p) => void pick(p)} />
         )}
-        {!comparing && layer?.visible && mode === 'anchors' && isLine(layer) && (
-          <Anchors stage={element} layer={layer} />
-        )}
+        {!comparing &&
+          layer?.visible &&
+          mode === 'anchors' &&
+          isLine(layer) &&
+          pathsOf(layer.source.shape).map((path, i) => (
+            <Anchors key={i} stage={element} layer={layer} path={path} index={i} />
+          ))}
         {!comparing && layer?.visible && mode === 'mask' && (
           <MaskEnds stage={element} layer={layer} />
         )}
@@ -204,7 +220,7 @@ export function Stage({ onFiles }: Props) {
         </div>
       )}
       <span className="sr-only" aria-live="polite">
-        {gesture?.label}
+        {label}
       </span>
     </section>
   );
@@ -237,7 +253,7 @@ function Outline({ layer }: { layer: Layer }) {
     strokeDasharray: '5 4',
     pointerEvents: 'none',
   } as const;
-  if (isLine(layer)) return <path d={pathData(map, layer.source.path)} {...common} />;
+  if (isLine(layer)) return <path d={lineData(map, layer.source)} {...common} />;
   const box = boxOf(layer);
   if (!box) return null;
   const points = [

@@ -1,11 +1,12 @@
 import { useEffect, type RefObject } from 'react';
 import { toast } from 'sonner';
 import type { Region } from '@ignis/core/pixels/region';
-import { covering, intersect, isEmpty, wholeScene } from '@ignis/core/pixels/region';
+import { covering, intersect, isEmpty, regionKey, wholeScene } from '@ignis/core/pixels/region';
 import type { Layer, Scene } from '@ignis/core/scene/schema';
 import { useBench } from '../../state/bench';
 import { useCosts } from '../../state/costs';
 import { preview } from '../../workers/engine';
+import type { Preview } from '../../workers/protocol';
 
 /** A frame of a drag that takes longer than this misses the next but one of the screen, ms. */
 const SMOOTH = 22;
@@ -13,6 +14,22 @@ const SMOOTH = 22;
 const REST = 110;
 /** The most often the scale may be halved while things change. */
 const COARSEST = 2;
+/**
+ * Those who hear of a change before anything on the page is drawn again: the worker can begin while
+ * the page goes on.
+ */
+const first = new Set<() => void>();
+useBench.subscribe((now, before) => {
+  if (
+    now.scene !== before.scene ||
+    now.ghost !== before.ghost ||
+    now.view !== before.view ||
+    now.comparing !== before.comparing ||
+    now.compareWith !== before.compareWith
+  )
+    for (const hear of first) hear();
+});
+
 /** Pixels beyond the stage that are made as well, so that a small pan shows no edge. */
 const BEYOND = 48;
 
@@ -48,7 +65,7 @@ export function usePreview(canvas: RefObject<HTMLCanvasElement | null>, stage: S
   useEffect(() => {
     if (stage.width === 0) return;
     let stopped = false;
-    let shown: { region: Region; scale: number } | null = null;
+    let shown: Preview | null = null;
     let flight: { fine: boolean } | null = null;
     let again = false;
     let noted = false;
@@ -104,22 +121,19 @@ export function usePreview(canvas: RefObject<HTMLCanvasElement | null>, stage: S
           region,
           scale,
           focus: selected,
-          measure: scale === full,
+          shown: shown?.number ?? null,
+          measure: scale === full && useCosts.getState().watched,
         });
         if (stopped) return;
         if (made && canvas.current && flight === own) {
-          const element = canvas.current;
-          // It may have been made coarser than it was asked for.
-          const { width, height } = made.region;
-          element.width = width;
-          element.height = height;
-          element.getContext('2d')!.putImageData(new ImageData(made.pixels, width, height), 0, 0);
-          shown = { region: made.region, scale: made.scale };
+          draw(canvas.current, shown, made);
+          shown = { ...made, patches: [] };
           if (made.costs) useCosts.setState({ last: made });
           // The first frame at a scale has nothing to find, and tells little of the next.
           if (scale === last)
             pace = pace * 0.6 + (made.took / ((region.width * region.height) / 1e6)) * 0.4;
           last = scale;
+          const element = canvas.current;
           element.dataset.shown = scale === full ? 'fine' : 'coarse';
           element.dataset.frame = String(Number(element.dataset.frame ?? 0) + 1);
           element.dataset.took = made.took.toFixed(1);
@@ -158,23 +172,37 @@ export function usePreview(canvas: RefObject<HTMLCanvasElement | null>, stage: S
       }, REST);
     };
 
-    const stop = useBench.subscribe((now, before) => {
-      if (
-        now.scene !== before.scene ||
-        now.ghost !== before.ghost ||
-        now.view !== before.view ||
-        now.comparing !== before.comparing ||
-        now.compareWith !== before.compareWith
-      )
-        changed();
+    first.add(changed);
+    // What the picture costs is told of a whole one.
+    const stopWatching = useCosts.subscribe((now, before) => {
+      if (now.watched && !before.watched) void launch(true);
     });
     changed();
     return () => {
       stopped = true;
-      stop();
+      first.delete(changed);
+      stopWatching();
       window.clearTimeout(resting);
     };
   }, [canvas, stage.width, stage.height]); // eslint-disable-line react-hooks/exhaustive-deps -- the stage is its two sides
+}
+
+/** Lays a picture's patches on the one before, or on nothing if it is of another region. */
+function draw(element: HTMLCanvasElement, before: Preview | null, made: Preview): void {
+  const { region, patches } = made;
+  // Setting a size, even the same, clears a canvas.
+  const same = before && regionKey(before.region) === regionKey(region);
+  if (!same || before.scale !== made.scale) {
+    element.width = region.width;
+    element.height = region.height;
+  }
+  const context = element.getContext('2d')!;
+  for (const { region: part, pixels } of patches)
+    context.putImageData(
+      new ImageData(pixels, part.width, part.height),
+      part.x - region.x,
+      part.y - region.y,
+    );
 }
 
 /** The pixels at a scale that the stage shows of the scene, and a little beyond. */

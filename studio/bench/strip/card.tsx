@@ -1,5 +1,6 @@
 import { useDraggable } from '@dnd-kit/core';
 import { CSS } from '@dnd-kit/utilities';
+import { memo } from 'react';
 import { Eye, EyeOff, Ellipsis, SlidersHorizontal } from 'lucide-react';
 import { blendNamed } from '@ignis/core/blend/index';
 import { clipBase, flipLayer, setLayer, ungroup } from '@ignis/core/scene/edits';
@@ -35,7 +36,7 @@ interface Props {
 }
 
 /** One layer on the depth strip. */
-export function Card({ layer, small, drop }: Props) {
+export const Card = memo(function Card({ layer, small, drop }: Props) {
   const selected = useBench((s) => s.selected === layer.id);
   const url = useThumbnail(layer);
   const { attributes, listeners, setNodeRef, transform, isDragging } = useDraggable({
@@ -169,7 +170,7 @@ export function Card({ layer, small, drop }: Props) {
       </li>
     </WithContextMenu>
   );
-}
+});
 
 /** Shows where a carried card would go, or what it would be tied to. */
 const Mark = ({ drop }: { drop: Drop['how'] }) =>

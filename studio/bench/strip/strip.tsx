@@ -16,7 +16,7 @@ import { dropAt, dropped, type Drop } from './drop';
 import { restrict } from './restrict';
 
 /** The layers as cards, from the back on the left to the front on the right. */
-export function Strip({ onPicture }: { onPicture(): void }) {
+export function Strip({ onPicture, onSvg }: { onPicture(): void; onSvg(): void }) {
   const layers = useBench((s) => s.scene.layers);
   const selected = useBench((s) => s.selected);
   const list = useRef<HTMLUListElement>(null);
@@ -105,7 +105,7 @@ export function Strip({ onPicture }: { onPicture(): void }) {
       )}
       <End word="front" tone="text-front" />
       <div className="ml-auto pl-2">
-        <AddLayer onPicture={onPicture} />
+        <AddLayer onPicture={onPicture} onSvg={onSvg} />
       </div>
     </footer>
   );

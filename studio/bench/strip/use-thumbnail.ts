@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { newScene } from '@ignis/core/scene/make';
 import type { Layer, Scene } from '@ignis/core/scene/schema';
 import { useBench } from '../../state/bench';
@@ -17,13 +17,18 @@ const made = new WeakMap<object, string>();
 export function useThumbnail(layer: Layer): string | null {
   const [url, setUrl] = useState<string | null>(() => made.get(layer.source) ?? null);
   const dragging = useBench((s) => s.gesture !== null);
-  const { width, height } = useBench((s) => s.scene);
+  const width = useBench((s) => s.scene.width);
+  const height = useBench((s) => s.scene.height);
   const mixing = useBench((s) => s.scene.mixing);
   const { source, placement, steps, layers } = layer;
+  const shown = useRef<readonly unknown[]>([]);
   useEffect(() => {
     if (dragging) return;
     // A grade has nothing to show but what it does, which the stage shows.
     if (source.kind === 'grade') return;
+    // A drag of another layer leaves this one as it is.
+    const now = [source, placement, steps, layers, width, height, mixing];
+    if (now.every((v, i) => v === shown.current[i])) return;
     let gone = false;
     const alone: Scene = {
       ...newScene('', width, height, null),
@@ -47,6 +52,7 @@ export function useThumbnail(layer: Layer): string | null {
       if (gone || !blob) return;
       const next = URL.createObjectURL(blob);
       made.set(source, next);
+      shown.current = now;
       setUrl(next);
     }, 220);
     return () => {

@@ -1,0 +1,23 @@
+/** Made-up scenes of lines, to see how cost grows. */
+import { corner, smooth } from '../core/geometry/path';
+import { newLine, newScene } from '../core/scene/make';
+import type { Scene } from '../core/scene/schema';
+
+/** A scene of `n` lines spread over a width of px, at 16 : 9. */
+export function lines(n: number, width: number): Scene {
+  const height = Math.round((width * 9) / 16);
+  const scene = newScene('Lines', width, height, '#0b0d12');
+  for (let i = 0; i < n; i++) {
+    const x = (width * (i % 8)) / 8;
+    const y = height * (0.15 + (0.7 * Math.floor(i / 8)) / Math.max(1, Math.ceil(n / 8)));
+    const anchors = [
+      corner(x, y),
+      smooth(x + width / 8, y + height / 9, width / 20, -height / 20),
+      corner(x + width / 4, y),
+    ];
+    scene.layers.push(
+      newLine(`Line ${i}`, { closed: false, anchors }, '#ff5a1f', Math.max(2, width / 260)),
+    );
+  }
+  return scene;
+}

@@ -1,0 +1,68 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { corner } from '../geometry/path';
+import { parseScene } from '../scene/check';
+import { newLine, newModifier, newScene } from '../scene/make';
+import { boxOf, placementMap } from '../scene/placement';
+import type { Layer } from '../scene/schema';
+import type { LineSource } from '../sources/line';
+import { isPath } from '../sources/line-shape';
+import { boxUnder } from '../geometry/affine';
+import { path } from '../testing/scenes';
+import { layersOfSvg, svgOfLine } from './svg-layers';
+import { readSvg } from './svg-lines';
+
+const scene = newScene('Tide', 800, 600, null);
+const asLine = (l: Layer) => l as Layer & { source: LineSource };
+
+describe('an SVG as lines of light', () => {
+  const drawing = readSvg(
+    '<svg width="200" height="100"><rect id="wall" width="200" height="100" fill="#203040"/><path d="M0 50H200" fill="none" stroke="#ff8800" stroke-width="4"/></svg>',
+    'a.svg',
+  );
+  it('is a layer for each element, painted as it was, fitted into the scene', () => {
+    const layers = layersOfSvg(drawing, scene, false);
+    expect(layers.map((l) => l.name)).toEqual(['wall', 'Path 2']);
+    expect(parseScene({ ...scene, layers })).toBeTruthy();
+    const [wall, line] = layers.map(asLine);
+    expect(wall!.source.passes).toMatchObject([{ draws: 'inside', colour: '#203040' }]);
+    expect(line!.source.passes).toMatchObject([{ draws: 'stroke', colour: '#ff8800', width: 4 }]);
+    const box = boxUnder(placementMap(wall!.placement), boxOf(wall!)!);
+    expect(box).toMatchObject({ x0: 80, x1: 720, y0: 140, y1: 460 });
+  });
+  it('is one layer with all paths if that is asked for', () => {
+    const [one, ...rest] = layersOfSvg(drawing, scene, true);
+    expect(rest).toEqual([]);
+    const { shape } = asLine(one!).source;
+    expect(isPath(shape) && shape.paths).toHaveLength(2);
+  });
+});
+
+describe('a line as SVG', () => {
+  it('comes back from it with the same anchors', () => {
+    fc.assert(
+      fc.property(path, (p) => {
+        const line = asLine(newLine('L & <b>', p));
+        const { elements } = readSvg(svgOfLine(line, scene), 'a.svg');
+        expect(elements).toHaveLength(line.source.passes.length);
+        const back = elements[0]!.paths[0]!;
+        const own = p.anchors;
+        expect(back.anchors).toHaveLength(own.length);
+        back.anchors.forEach((a, i) => {
+          expect(a.x).toBeCloseTo(own[i]!.x, 2);
+          expect(a.y).toBeCloseTo(own[i]!.y, 2);
+        });
+        expect(elements.map((e) => e.strokeWidth)).toEqual(
+          line.source.passes.map((s) => expect.closeTo(s.width, 2) as number),
+        );
+      }),
+      { numRuns: 60 },
+    );
+  });
+  it('after modifiers is what they made of it', () => {
+    const line = asLine(newLine('L', { closed: false, anchors: [corner(0, 0), corner(300, 0)] }));
+    line.source.modifiers = [newModifier('repeat', { copies: 3, y: 20 })];
+    const { elements } = readSvg(svgOfLine(line, scene), 'a.svg');
+    expect(elements[0]!.paths).toHaveLength(3);
+  });
+});

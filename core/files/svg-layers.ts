@@ -1,0 +1,122 @@
+import { blendNamed } from '../blend/index';
+import { IDENTITY } from '../geometry/affine';
+import type { Path } from '../geometry/path';
+import { pathData, strandsData } from '../geometry/path-data';
+import { newId, newLineOf } from '../scene/make';
+import { placed, placementMap } from '../scene/placement';
+import type { Layer, Scene } from '../scene/schema';
+import type { LineSource } from '../sources/line';
+import { drawnStrands, pathsOf } from '../sources/line-shape';
+import type { Pass } from '../sources/pass';
+import { newPass } from '../sources/pass';
+import type { SvgDrawing, SvgElement } from './svg-lines';
+
+/** Lines of light from the elements of an SVG, and SVG from lines of light. */
+
+/** The passes that paint an element as it was. */
+function passesOf(e: SvgElement): Pass[] {
+  const out: Pass[] = [];
+  const opacity = e.opacity * 100;
+  if (e.fill !== null)
+    out.push(newPass(newId(), 'Inside', { draws: 'inside', colour: e.fill, opacity }));
+  if (e.stroke !== null && e.strokeWidth > 0)
+    out.push(
+      newPass(newId(), 'Line', {
+        width: e.strokeWidth,
+        colour: e.stroke,
+        cap: e.cap,
+        join: e.join,
+        opacity,
+      }),
+    );
+  return out;
+}
+
+/**
+ * The elements of a drawing as line layers, back to front: one for each, or, `asOne`, one that holds all
+ * paths and is painted as the first element is. They are fitted into 80 % of the scene, in its middle.
+ */
+export function layersOfSvg(drawing: SvgDrawing, scene: Scene, asOne: boolean): Layer[] {
+  const { width, height, elements } = drawing;
+  const k = 0.8 * Math.min(scene.width / width, scene.height / height);
+  const pivot = { x: width / 2, y: height / 2 };
+  const placement = {
+    ...placed(pivot),
+    x: Math.round(scene.width / 2 - pivot.x),
+    y: Math.round(scene.height / 2 - pivot.y),
+    scaleX: k,
+    scaleY: k,
+  };
+  const layer = (name: string, paths: Path[], like: SvgElement) =>
+    newLineOf(
+      name,
+      {
+        light: like.stroke ?? like.fill ?? '#ffffff',
+        shape: { kind: 'path', paths },
+        passes: passesOf(like),
+      },
+      { blend: 'normal', placement },
+    );
+  return asOne
+    ? [
+        layer(
+          'Drawing',
+          elements.flatMap((e) => e.paths),
+          elements[0]!,
+        ),
+      ]
+    : elements.map((e, i) => layer(e.name === 'path' ? `Path ${i + 1}` : e.name, e.paths, e));
+}
+
+const n = (v: number) => String(Math.round(v * 1000) / 1000);
+
+/** A line's shape as SVG path data; after modifiers it is made of straight pieces. */
+const lineData = (source: LineSource): string =>
+  source.modifiers.every((m) => !m.enabled)
+    ? pathsOf(source.shape)
+        .map((p) => pathData(IDENTITY, p))
+        .join('')
+    : strandsData(drawnStrands(source, IDENTITY, { tolerance: 0.1, turn: Infinity }));
+
+const escaped = (text: string) => text.replace(/[&<>"]/g, (c) => `&#${c.charCodeAt(0)};`);
+
+/**
+ * A line as an SVG of the scene's size: each pass is a stroke or a fill, its blur a filter, its blend
+ * `mix-blend-mode` where CSS has it. Tapers, ramps and offsets beside the line have no counterpart, and
+ * are left out.
+ */
+export function svgOfLine(layer: Layer & { source: LineSource }, scene: Scene): string {
+  const { source } = layer;
+  const data = lineData(source);
+  const passes = source.passes.filter((p) => p.enabled && p.opacity > 0);
+  const blurred = passes.filter((p) => p.blur > 0);
+  const filters = blurred
+    .map(
+      (p) =>
+        `<filter id="blur-${escaped(p.id)}" filterUnits="userSpaceOnUse" x="-100%" y="-100%" width="300%" height="300%"><feGaussianBlur stdDeviation="${n(p.blur)}"/></filter>`,
+    )
+    .join('');
+  const drawn = passes.map((p) => {
+    const style = blendNamed(p.blend).name === 'normal' ? '' : ` style="mix-blend-mode:${p.blend}"`;
+    const fill = p.draws === 'stroke' ? 'none' : p.colour;
+    const stroke =
+      p.draws === 'inside'
+        ? ''
+        : ` stroke="${p.colour}" stroke-width="${n(p.width)}" stroke-linecap="${p.cap === 'round' ? 'round' : 'butt'}" stroke-linejoin="${p.join}"${p.dashes ? ` stroke-dasharray="${n(p.dash)} ${n(p.gap)}" stroke-dashoffset="${n(-p.phase)}"` : ''}`;
+    const moved = p.x === 0 && p.y === 0 ? '' : ` transform="translate(${n(p.x)} ${n(p.y)})"`;
+    const soft = p.blur > 0 ? ` filter="url(#blur-${escaped(p.id)})"` : '';
+    return `<path d="${data}" fill="${fill}" fill-rule="evenodd"${stroke} opacity="${n(p.opacity / 100)}"${moved}${soft}${style}/>`;
+  });
+  const map = placementMap(layer.placement).map(n).join(' ');
+  return [
+    `<svg xmlns="http://www.w3.org/2000/svg" width="${scene.width}" height="${scene.height}" viewBox="0 0 ${scene.width} ${scene.height}">`,
+    `<title>${escaped(layer.name)}</title>`,
+    filters && `<defs>${filters}</defs>`,
+    `<g transform="matrix(${map})" opacity="${n(layer.opacity / 100)}">`,
+    ...drawn,
+    '</g></svg>',
+    '',
+  ]
+    .filter((line, i) => line !== '' || i > 4)
+    .join('\n');
+}

@@ -1,0 +1,141 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { curveBox } from '../geometry/path';
+import { readSvg } from './svg-lines';
+import { pathsOfData } from './svg-paths';
+
+const svg = (inside: string, attributes = 'width="100" height="100"') =>
+  `<svg xmlns="http://www.w3.org/2000/svg" ${attributes}>${inside}</svg>`;
+const one = (inside: string, attributes?: string) =>
+  readSvg(svg(inside, attributes), 'a.svg').elements[0]!;
+const box = (inside: string, attributes?: string) => {
+  const boxes = one(inside, attributes).paths.map((p) => curveBox(p)!);
+  return [
+    Math.min(...boxes.map((b) => b.x0)),
+    Math.min(...boxes.map((b) => b.y0)),
+    Math.max(...boxes.map((b) => b.x1)),
+    Math.max(...boxes.map((b) => b.y1)),
+  ].map((v) => Math.round(v * 100) / 100);
+};
+
+describe('the paths of an SVG', () => {
+  it('of every icon of an installed set are read, and none comes out empty', () => {
+    const folder = new URL('../../node_modules/lucide-static/icons/', import.meta.url);
+    const files = readdirSync(folder).filter((f) => f.endsWith('.svg'));
+    expect(files.length).toBeGreaterThan(1000);
+    for (const file of files) {
+      const { width, height, elements } = readSvg(
+        readFileSync(new URL(file, folder), 'utf8'),
+        file,
+      );
+      expect([width, height]).toEqual([24, 24]);
+      expect(elements.length).toBeGreaterThan(0);
+      for (const e of elements) {
+        expect(e.stroke).not.toBeNull();
+        expect(e.paths.length).toBeGreaterThan(0);
+        for (const p of e.paths) {
+          const b = curveBox(p)!;
+          expect(b.x0).toBeGreaterThan(-2);
+          expect(b.y0).toBeGreaterThan(-2);
+          expect(b.x1).toBeLessThan(26);
+          expect(b.y1).toBeLessThan(26);
+        }
+      }
+    }
+  });
+
+  it('basic shapes lie where the specification puts them', () => {
+    expect(box('<rect x="10" y="20" width="30" height="40"/>')).toEqual([10, 20, 40, 60]);
+    expect(box('<rect x="10" y="20" width="30" height="40" rx="8"/>')).toEqual([10, 20, 40, 60]);
+    expect(box('<circle cx="50" cy="40" r="20"/>')).toEqual([30, 20, 70, 60]);
+    expect(box('<ellipse cx="50" cy="40" rx="30" ry="10"/>')).toEqual([20, 30, 80, 50]);
+    expect(box('<line x1="1" y1="2" x2="30" y2="4" stroke="red"/>')).toEqual([1, 2, 30, 4]);
+    expect(box('<polygon points="0,0 10,0 10,10"/>')).toEqual([0, 0, 10, 10]);
+    expect(one('<polygon points="0,0 10,0 10,10"/>').paths[0]!.closed).toBe(true);
+    expect(one('<polyline points="0,0 10,0 10,10" stroke="red"/>').paths[0]!.closed).toBe(false);
+  });
+
+  it('transforms, groups and the viewBox act from the inside out', () => {
+    expect(
+      box('<g transform="translate(10 0)"><rect width="5" height="5" transform="scale(2)"/></g>'),
+    ).toEqual([10, 0, 20, 10]);
+    expect(
+      box('<rect width="5" height="5"/>', 'width="100" height="100" viewBox="-5 -5 10 10"'),
+    ).toEqual([50, 50, 100, 100]);
+    expect(
+      one('<g transform="scale(3)"><path d="M0 0H9" stroke="#fff" stroke-width="2"/></g>')
+        .strokeWidth,
+    ).toBeCloseTo(6, 9);
+  });
+
+  it('fills and strokes come from attributes, styles and style sheets, the nearest first', () => {
+    const e = one(
+      '<style>.a{stroke:#00ff00;fill:none} #b{stroke-width:3}</style><g fill="red"><path id="b" class="a" d="M0 0H9" style="stroke-linecap:round"/></g>',
+    );
+    expect(e).toMatchObject({
+      fill: null,
+      stroke: '#00ff00',
+      strokeWidth: 3,
+      cap: 'round',
+      name: 'b',
+    });
+    expect(one('<rect width="4" height="4"/>').fill).toBe('#000000');
+    expect(one('<g color="teal"><rect width="4" height="4" fill="currentColor"/></g>').fill).toBe(
+      '#008080',
+    );
+    expect(one('<g opacity=".5"><rect width="4" height="4" opacity=".5"/></g>').opacity).toBe(0.25);
+  });
+
+  it('use draws what it points at, and a loop of them ends', () => {
+    expect(
+      box('<defs><rect id="r" width="5" height="5"/></defs><use href="#r" x="20" y="30"/>'),
+    ).toEqual([20, 30, 25, 35]);
+    const loop = svg(
+      '<g id="a"><use href="#b"/><rect width="2" height="2"/></g><g id="b"><use href="#a"/></g>',
+    );
+    expect(readSvg(loop, 'a.svg').elements.length).toBeGreaterThan(0);
+  });
+
+  it('curves keep their shape: arcs are round, parabolas pass through their middle', () => {
+    const [arc] = pathsOfData('M-50 0A50 50 0 0 1 50 0');
+    for (const a of arc!.anchors) expect(Math.hypot(a.x, a.y)).toBeCloseTo(50, 6);
+    expect(curveBox(pathsOfData('M0 0Q50 100 100 0')[0]!)!.y1).toBeCloseTo(50, 6);
+    expect(pathsOfData('M0 0C10 0 20 10 20 20C20 30 30 40 40 40')[0]!.anchors[1]!.kind).toBe(
+      'smooth',
+    );
+    expect(pathsOfData('M0 0L10 0L10 10L0 0Z')[0]!.anchors).toHaveLength(3);
+  });
+});
+
+describe('a bad SVG', () => {
+  const cases: [name: string, text: string, message: RegExp][] = [
+    ['nothing at all', '', /is no SVG/],
+    ['another document', '<html></html>', /is no SVG/],
+    ['only a text', svg('<text>TIDE</text>'), /draws nothing that a line/],
+    ['what is hidden', svg('<rect width="5" height="5" display="none"/>'), /draws nothing/],
+    ['numbers without measure', svg('<path d="M0 0L1e300 1e300" stroke="red"/>'), /draws nothing/],
+    ['more than can be read', `<svg>${' '.repeat(20_000_001)}</svg>`, /too large: 20 MB/],
+  ];
+  for (const [name, text, message] of cases)
+    it(`with ${name} gets a reason`, () => {
+      expect(() => readSvg(text, 'a.svg')).toThrow(message);
+    });
+
+  it('of any path data gives finite anchors or a reason, and always ends', () => {
+    const piece = fc.oneof(
+      fc.constantFrom(...'MmLlHhVvCcSsQqTtAaZz '.split('')),
+      fc.double({ noNaN: true }).map(String),
+      fc.integer({ min: -99, max: 99 }).map(String),
+      fc.constantFrom('1e999', '-', '..', 'NaN', ','),
+    );
+    fc.assert(
+      fc.property(fc.array(piece, { maxLength: 40 }), (parts) => {
+        for (const { anchors } of pathsOfData(`M0 0${parts.join(' ')}`))
+          for (const a of anchors)
+            expect([a.x, a.y, a.in.x, a.in.y, a.out.x, a.out.y].every(Number.isFinite)).toBe(true);
+      }),
+      { numRuns: 500 },
+    );
+  });
+});

@@ -1,0 +1,264 @@
+import { formatHex, parse } from 'culori';
+import { XMLParser } from 'fast-xml-parser';
+import type { Path } from '../geometry/path';
+import { FileFault } from './fault';
+import { dataOfElement, pathsOfData } from './svg-paths';
+
+/** One element of an SVG: its paths, px of the drawing, and how they are painted. */
+export interface SvgElement {
+  name: string;
+  paths: Path[];
+  /** `#rrggbb`, or null for none. */
+  fill: string | null;
+  stroke: string | null;
+  strokeWidth: number;
+  cap: 'round' | 'flat';
+  join: 'round' | 'bevel' | 'miter';
+  /** 0–1. */
+  opacity: number;
+}
+
+/** What an SVG draws. */
+export interface SvgDrawing {
+  width: number;
+  height: number;
+  elements: SvgElement[];
+}
+
+/** The largest file that is read, letters, and the most elements and anchors. */
+const MOST_TEXT = 20_000_000;
+const MOST_ELEMENTS = 20_000;
+const MOST_ANCHORS = 500_000;
+/** How deep `use` may point on to others. */
+const MOST_USES = 12;
+
+type Attributes = Record<string, string>;
+interface Node {
+  tag: string;
+  attributes: Attributes;
+  children: Node[];
+  text: string;
+}
+
+/** What elements take over from those around them. */
+const INHERITED = [
+  ...['fill', 'stroke', 'stroke-width', 'stroke-linecap', 'stroke-linejoin'],
+  ...['color', 'visibility'],
+];
+
+const SKIPPED = new Set([
+  ...['defs', 'symbol', 'clipPath', 'mask', 'pattern', 'marker', 'linearGradient'],
+  ...['radialGradient', 'filter', 'metadata', 'title', 'desc', 'style', 'script', 'text', 'image'],
+]);
+
+/** fast-xml-parser's ordered output as nodes. */
+function nodesOf(list: unknown): Node[] {
+  if (!Array.isArray(list)) return [];
+  return (list as Record<string, unknown>[]).flatMap((item) => {
+    const tag = Object.keys(item).find((k) => k !== ':@');
+    if (!tag || tag === '#text' || tag.startsWith('?')) return [];
+    const content = item[tag];
+    const text = Array.isArray(content)
+      ? (content as Record<string, unknown>[])
+          .map((c) => ('#text' in c ? String(c['#text']) : ''))
+          .join('')
+      : '';
+    const attributes = Object.fromEntries(
+      Object.entries((item[':@'] as Attributes | undefined) ?? {}).map(([k, v]) => [k, String(v)]),
+    );
+    return [{ tag: tag.replace(/^svg:/, ''), attributes, children: nodesOf(content), text }];
+  });
+}
+
+/** Declarations of a style, `a: b; c: d`. */
+const declarations = (style: string | undefined): Attributes =>
+  Object.fromEntries(
+    (style ?? '')
+      .split(';')
+      .map((d) => d.split(':').map((s) => s.trim()))
+      .filter((d): d is [string, string] => d.length === 2 && d[0] !== '' && d[1] !== ''),
+  );
+
+/** The rules of style sheets that name a class, an id or an element alone. */
+function rulesOf(sheets: string): Map<string, Attributes> {
+  const rules = new Map<string, Attributes>();
+  for (const [, selectors, body] of sheets
+    .replace(/\/\*[\s\S]*?\*\//g, '')
+    .matchAll(/([^{}]+)\{([^{}]*)\}/g))
+    for (const selector of selectors!.split(',').map((s) => s.trim()))
+      if (/^[.#]?[\w-]+$/.test(selector))
+        rules.set(selector, { ...rules.get(selector), ...declarations(body) });
+  return rules;
+}
+
+/** A colour as `#rrggbb`; null for none. What is no plain colour is white. */
+function colourOf(value: string | undefined, current: string): string | null {
+  const v = value?.trim();
+  if (!v || v === 'none' || v === 'transparent') return null;
+  if (v === 'currentColor') return colourOf(current, '#ffffff');
+  const c = parse(v);
+  return c ? formatHex(c) : '#ffffff';
+}
+
+const lengthOf = (v: string | undefined, fallback: number): number => {
+  const n = Number.parseFloat(v ?? '');
+  return Number.isFinite(n) && !v!.includes('%') ? n : fallback;
+};
+
+/**
+ * Reads an SVG's paths, basic shapes, transforms, groups and `use`, with fills, strokes and plain style
+ * sheets. Throws a FileFault if it is too large, is no SVG, or draws nothing that a line can be.
+ */
+export function readSvg(text: string, file: string): SvgDrawing {
+  if (text.length > MOST_TEXT)
+    throw new FileFault(
+      file,
+      `is too large: ${Math.round(text.length / 1e6)} MB of SVG`,
+      `Lines are read from up to ${MOST_TEXT / 1e6} MB; take it apart, or bring it in as a picture.`,
+    );
+  const root = rootOf(text, file);
+  const byId = new Map<string, Node>();
+  let sheets = '';
+  const look = (node: Node) => {
+    const { id } = node.attributes;
+    if (id && !byId.has(id)) byId.set(id, node);
+    if (node.tag === 'style') sheets += node.text;
+    node.children.forEach(look);
+  };
+  look(root);
+  const rules = rulesOf(sheets);
+
+  const box = (root.attributes.viewBox ?? '')
+    .trim()
+    .split(/[\s,]+/)
+    .map(Number);
+  const [x0, y0, w, h] = box.length === 4 && box.every(Number.isFinite) ? box : [0, 0, 0, 0];
+  const width = lengthOf(root.attributes.width, w! || 300);
+  const height = lengthOf(root.attributes.height, h! || 150);
+  const k = w! > 0 && h! > 0 ? Math.min(width / w!, height / h!) : 1;
+  const base = `scale(${Number.isFinite(k) && k > 0 ? k : 1}) translate(${-x0!} ${-y0!})`;
+
+  const elements: SvgElement[] = [];
+  let anchors = 0;
+  const full = () => elements.length >= MOST_ELEMENTS || anchors >= MOST_ANCHORS;
+
+  const draw = (
+    node: Node,
+    around: Attributes,
+    transforms: string[],
+    opacity: number,
+    uses: number,
+  ) => {
+    if (full()) return;
+    const own: Attributes = {
+      ...around,
+      ...rules.get(node.tag),
+      ...node.attributes,
+      ...(node.attributes.class ?? '')
+        .split(/\s+/)
+        .reduce<Attributes>((all, c) => ({ ...all, ...rules.get(`.${c}`) }), {}),
+      ...(node.attributes.id ? rules.get(`#${node.attributes.id}`) : undefined),
+      ...declarations(node.attributes.style),
+    };
+    if (own.display === 'none' || own.visibility === 'hidden') return;
+    const chain = node.attributes.transform
+      ? [node.attributes.transform, ...transforms]
+      : transforms;
+    const shown = opacity * Math.min(1, Math.max(0, lengthOf(own.opacity, 1)));
+    const passed = Object.fromEntries(
+      INHERITED.flatMap((name) => (own[name] === undefined ? [] : [[name, own[name]]])),
+    );
+    if (node.tag === 'use') {
+      const href = own.href ?? own['xlink:href'];
+      const target = href?.startsWith('#') ? byId.get(href.slice(1)) : undefined;
+      const moved = `translate(${lengthOf(own.x, 0)} ${lengthOf(own.y, 0)})`;
+      if (!target || uses >= MOST_USES) return;
+      // What is defined to be used shows where it is used.
+      if (target.tag === 'symbol')
+        for (const child of target.children)
+          draw(child, passed, [moved, ...chain], shown, uses + 1);
+      else draw(target, passed, [moved, ...chain], shown, uses + 1);
+      return;
+    }
+    if (SKIPPED.has(node.tag)) return;
+    const data = dataOfElement(node.tag, own);
+    if (data === null) {
+      for (const child of node.children) draw(child, passed, chain, shown, uses);
+      return;
+    }
+    const paths = pathsOfData(data, [...chain, base]);
+    if (paths.length === 0) return;
+    anchors += paths.reduce((n, p) => n + p.anchors.length, 0);
+    const colour = own.color ?? '#ffffff';
+    elements.push({
+      name: node.attributes.id ?? node.tag,
+      paths,
+      fill: colourOf(own.fill ?? '#000000', colour),
+      stroke: colourOf(own.stroke, colour),
+      strokeWidth: Math.min(
+        5000,
+        Math.max(0, lengthOf(own['stroke-width'], 1)) * scaleOf([...chain, base]),
+      ),
+      cap: own['stroke-linecap'] === 'round' ? 'round' : 'flat',
+      join:
+        own['stroke-linejoin'] === 'round'
+          ? 'round'
+          : own['stroke-linejoin'] === 'bevel'
+            ? 'bevel'
+            : 'miter',
+      opacity: shown,
+    });
+  };
+  for (const child of root.children) draw(child, inheritedOf(root, rules), [], 1, 0);
+  const seen = elements.filter(
+    (e) => e.opacity > 0 && (e.fill !== null || (e.stroke !== null && e.strokeWidth > 0)),
+  );
+  if (seen.length === 0)
+    throw new FileFault(
+      file,
+      'draws nothing that a line of light could follow',
+      'It needs paths or basic shapes; turn its texts into paths, or bring it in as a picture.',
+    );
+  return { width, height, elements: seen };
+}
+
+const inheritedOf = (root: Node, rules: Map<string, Attributes>): Attributes => {
+  const own: Attributes = {
+    ...rules.get('svg'),
+    ...root.attributes,
+    ...declarations(root.attributes.style),
+  };
+  return Object.fromEntries(
+    INHERITED.flatMap((name) => (own[name] === undefined ? [] : [[name, own[name]]])),
+  );
+};
+
+/** How much lengths grow under transforms: the square root of how much a unit square does. */
+function scaleOf(transforms: readonly string[]): number {
+  const [path] = pathsOfData('M0 0H1V1Z', transforms);
+  const [a, b, c] = path?.anchors ?? [];
+  if (!a || !b || !c) return 1;
+  return Math.sqrt(Math.abs((b.x - a.x) * (c.y - a.y) - (b.y - a.y) * (c.x - a.x)));
+}
+
+function rootOf(text: string, file: string): Node {
+  const fault = (what: string) =>
+    new FileFault(file, what, 'Save it again as a plain SVG, and bring in the new copy.');
+  let nodes: Node[];
+  try {
+    const parser = new XMLParser({
+      preserveOrder: true,
+      ignoreAttributes: false,
+      attributeNamePrefix: '',
+      parseAttributeValue: false,
+      parseTagValue: false,
+      processEntities: false,
+    });
+    nodes = nodesOf(parser.parse(text));
+  } catch (error) {
+    throw fault(`is an SVG with an error (${(error as Error).message.split('\n')[0]})`);
+  }
+  const root = nodes.find((n) => n.tag === 'svg');
+  if (!root) throw fault('is no SVG');
+  return root;
+}

@@ -1,0 +1,94 @@
+import type { Strand } from './strand';
+import { lengthsOf } from './strand';
+
+/** Dashes along a strand. Lengths are px. */
+export interface Dashes {
+  /** How long a dash is; 0 makes dots, which a round cap shows. */
+  dash: number;
+  gap: number;
+  /** How far the pattern is moved along. */
+  phase: number;
+  /** Stretches the pattern so that a whole number of it fits the strand. */
+  fit: boolean;
+}
+
+/** No line has more dashes than this. */
+const MOST = 20_000;
+
+/** The strand cut into dashes; itself if the pattern leaves no gap. */
+export function dashed(strand: Strand, { dash, gap, phase, fit }: Dashes): Strand[] {
+  const lengths = lengthsOf(strand);
+  const total = lengths.at(-1) ?? 0;
+  let on = Math.max(0, dash);
+  let period = on + Math.max(0, gap);
+  if (!(gap > 0) || !(total > 0) || !Number.isFinite(period)) return [strand];
+  period = Math.max(period, total / MOST);
+  let count = total / period;
+  if (fit) {
+    // Dashes and gaps are stretched alike; an open line begins and ends with a dash.
+    const ends = strand.closed ? 0 : on;
+    const whole = Math.max(1, Math.round((total - ends) / period));
+    const stretch = total / (whole * period + ends);
+    period *= stretch;
+    on *= stretch;
+    count = strand.closed ? whole : whole + 1;
+  }
+  const out: Strand[] = [];
+  const shift = ((phase % period) + period) % period;
+  const first = strand.closed || shift === 0 ? 0 : -1;
+  for (let i = first; i < Math.ceil(count - 1e-9); i++) {
+    const from = i * period + shift;
+    const to = from + on;
+    if (strand.closed) out.push(piece(strand, lengths, from, to));
+    else if (to >= 0 && from <= total + 1e-9)
+      out.push(piece(strand, lengths, Math.max(0, from), Math.min(total, to)));
+  }
+  return out;
+}
+
+/** The strand from one distance along it to another, px; on a closed one distances go round. */
+export function piece(strand: Strand, lengths: Float64Array, from: number, to: number): Strand {
+  const { points, width, closed } = strand;
+  const n = points.length / 2;
+  const total = lengths.at(-1)!;
+  const out: number[] = [];
+  const wide: number[] = [];
+  const at = (l: number) => {
+    const s = closed ? ((l % total) + total) % total : Math.min(total, Math.max(0, l));
+    let [lo, hi] = [0, lengths.length - 1];
+    while (hi - lo > 1) {
+      const middle = (lo + hi) >> 1;
+      if (lengths[middle]! <= s) lo = middle;
+      else hi = middle;
+    }
+    const span = lengths[hi]! - lengths[lo]!;
+    const t = span > 0 ? (s - lengths[lo]!) / span : 0;
+    const k = hi % n;
+    out.push(
+      points[2 * lo]! + (points[2 * k]! - points[2 * lo]!) * t,
+      points[2 * lo + 1]! + (points[2 * k + 1]! - points[2 * lo + 1]!) * t,
+    );
+    wide.push(width[lo]! + (width[k]! - width[lo]!) * t);
+    return lo;
+  };
+  const start = at(from);
+  if (to > from) {
+    const turns = closed ? Math.floor(from / total) : 0;
+    for (let i = start + 1; ; i++) {
+      const round = Math.floor(i / n);
+      if (!closed && i >= n) break;
+      const l = lengths[i % n]! + (turns + round) * total;
+      if (l >= to - 1e-9) break;
+      if (l <= from + 1e-9) continue;
+      out.push(points[2 * (i % n)]!, points[2 * (i % n) + 1]!);
+      wide.push(width[i % n]!);
+    }
+    at(to);
+  }
+  return {
+    ...strand,
+    closed: false,
+    points: Float64Array.from(out),
+    width: Float64Array.from(wide),
+  };
+}

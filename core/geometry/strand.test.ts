@@ -1,0 +1,137 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { path } from '../testing/scenes';
+import { IDENTITY } from './affine';
+import { dashed } from './dash';
+import { corner } from './path';
+import type { Strand } from './strand';
+import { lengthsOf, normalsOf, refined, strandsOf } from './strand';
+import { tapered } from './taper';
+
+const fine = { tolerance: 0.05, turn: Infinity };
+const straight = strandsOf(
+  [{ closed: false, anchors: [corner(0, 0), corner(100, 0)] }],
+  IDENTITY,
+  fine,
+)[0]!;
+const total = (s: Strand) => lengthsOf(s).at(-1) ?? 0;
+
+describe('a strand', () => {
+  it('made finer keeps its length, its ends and its widths; no step is longer than asked', () => {
+    fc.assert(
+      fc.property(path, fc.double({ min: 0.5, max: 30, noNaN: true }), (p, step) => {
+        for (const s of strandsOf([p], IDENTITY, fine)) {
+          const made = refined(s, step);
+          expect(total(made)).toBeCloseTo(total(s), 6);
+          expect([...made.points.subarray(0, 2)]).toEqual([...s.points.subarray(0, 2)]);
+          expect(made.width.length).toBe(made.points.length / 2);
+          const l = lengthsOf(made);
+          for (let i = 1; i < l.length; i++) expect(l[i]! - l[i - 1]!).toBeLessThan(step + 1e-6);
+        }
+      }),
+    );
+  });
+
+  it('has normals of length 1 that stand across it', () => {
+    fc.assert(
+      fc.property(path, (p) => {
+        for (const s of strandsOf([p], IDENTITY, fine)) {
+          const n = normalsOf(s);
+          for (let i = 0; i < n.length; i += 2)
+            expect(Math.hypot(n[i]!, n[i + 1]!)).toBeCloseTo(1, 9);
+        }
+      }),
+    );
+    expect([...normalsOf(straight)]).toEqual([-0, 1, -0, 1]);
+  });
+
+  it('takes the pressure of a pen from its anchors, evenly between them', () => {
+    const [s] = strandsOf(
+      [
+        {
+          closed: false,
+          anchors: [
+            { ...corner(0, 0), width: 0 },
+            { ...corner(80, 0), width: 2 },
+          ],
+        },
+      ],
+      IDENTITY,
+      fine,
+    );
+    const made = refined(s!, 10);
+    made.width.forEach((w, i) => expect(w).toBeCloseTo((made.points[2 * i]! / 80) * 2, 9));
+  });
+});
+
+describe('a taper', () => {
+  it('ends in nothing, is whole between, and shares a line that is too short', () => {
+    const made = tapered(straight, { start: 20, end: 40, point: 'pointed' });
+    const at = (x: number) => {
+      const i = [...made.points].findIndex((v, k) => k % 2 === 0 && Math.abs(v - x) < 0.3) / 2;
+      return made.width[i]!;
+    };
+    expect([made.width[0], made.width.at(-1)]).toEqual([0, 0]);
+    expect(at(10)).toBeCloseTo(0.5, 1);
+    expect(at(40)).toBe(1);
+    expect(at(80)).toBeCloseTo(0.5, 1);
+    const both = tapered(straight, { start: 150, end: 150, point: 'pointed' });
+    expect(Math.max(...both.width)).toBeCloseTo(1, 1);
+    expect(both.width[0]).toBe(0);
+  });
+
+  it('leaves closed lines and lines without length alone', () => {
+    const closed = { ...straight, closed: true };
+    expect(tapered(closed, { start: 5, end: 5, point: 'sharp' })).toBe(closed);
+    const dot = strandsOf([{ closed: false, anchors: [corner(3, 3)] }], IDENTITY, fine)[0]!;
+    expect(tapered(dot, { start: 5, end: 5, point: 'sharp' })).toBe(dot);
+  });
+});
+
+describe('dashes', () => {
+  it('cover their share of any line, whatever the phase', () => {
+    fc.assert(
+      fc.property(
+        path,
+        fc.double({ min: 1, max: 30, noNaN: true }),
+        fc.double({ min: 1, max: 30, noNaN: true }),
+        fc.double({ min: -100, max: 100, noNaN: true }),
+        (p, dash, gap, phase) => {
+          for (const s of strandsOf([p], IDENTITY, fine)) {
+            const made = dashed(s, { dash, gap, phase, fit: s.closed });
+            const sum = made.reduce((l, d) => l + total(d), 0);
+            const share = (total(s) * dash) / (dash + gap);
+            expect(sum).toBeLessThan(total(s) + 1e-6);
+            if (s.closed) expect(sum).toBeCloseTo(share, 5);
+            else {
+              expect(Math.abs(sum - share)).toBeLessThan(Math.max(dash, gap) + 1e-6);
+              for (const d of made) expect(total(d)).toBeLessThan(dash + 1e-6);
+            }
+          }
+        },
+      ),
+    );
+  });
+
+  it('of 0, of no gap and of more than anybody can count end', () => {
+    expect(dashed(straight, { dash: 0, gap: 0, phase: 0, fit: true })).toEqual([straight]);
+    expect(dashed(straight, { dash: 0, gap: 1e-9, phase: 0, fit: false }).length).toBeLessThan(
+      20_002,
+    );
+    expect(dashed(straight, { dash: 0, gap: 50, phase: 0, fit: true })).toHaveLength(3);
+  });
+
+  it('that fit begin and end an open line, and go round a closed one', () => {
+    const open = dashed(straight, { dash: 11, gap: 9, phase: 0, fit: true });
+    expect(open[0]!.points[0]).toBe(0);
+    expect(open.at(-1)!.points.at(-2)).toBeCloseTo(100, 6);
+    const square = strandsOf(
+      [{ closed: true, anchors: [corner(0, 0), corner(40, 0), corner(40, 40), corner(0, 40)] }],
+      IDENTITY,
+      fine,
+    )[0]!;
+    const round = dashed(square, { dash: 10, gap: 5, phase: 37, fit: true });
+    expect(round).toHaveLength(11);
+    for (const d of round) expect(total(d)).toBeCloseTo((160 / 11) * (10 / 15), 6);
+  });
+});

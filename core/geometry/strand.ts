@@ -1,0 +1,138 @@
+import type { Affine, Box } from './affine';
+import type { Fineness } from './flatten';
+import { flatten } from './flatten';
+import type { Path } from './path';
+
+/** A run of a line as straight pieces, with what varies along it: what modifiers work on. */
+export interface Strand {
+  closed: boolean;
+  /** x and y in turn, px; a closed one does not repeat its first point. */
+  points: Float64Array;
+  /** The width at each point, a factor. */
+  width: Float64Array;
+  /** How much of it shows, 0–1. */
+  strength: number;
+}
+
+/** The paths under a map as strands; those of fewer than two points are dots of one point. */
+export function strandsOf(paths: readonly Path[], map: Affine, fineness: Fineness): Strand[] {
+  return paths
+    .filter((p) => p.anchors.length > 0)
+    .map((path) => {
+      const { closed, points, at } = flatten(path, map, fineness);
+      const n = path.anchors.length;
+      const widths = path.anchors.map((a) => a.width ?? 1);
+      const width = at.map((t) => {
+        const i = Math.min(Math.floor(t), n - 1);
+        const [a, b] = [widths[i]!, widths[(i + 1) % n]!];
+        return a + (b - a) * (t - i);
+      });
+      return { closed, points, width, strength: 1 };
+    });
+}
+
+/** The distance along a strand from its start to each point, px; for a closed one also back to its start. */
+export function lengthsOf({ points, closed }: Strand): Float64Array {
+  const n = points.length / 2;
+  const out = new Float64Array(closed ? n + 1 : n);
+  for (let i = 1; i < out.length; i++) {
+    const k = i % n;
+    out[i] =
+      out[i - 1]! +
+      Math.hypot(points[2 * k]! - points[2 * i - 2]!, points[2 * k + 1]! - points[2 * i - 1]!);
+  }
+  return out;
+}
+
+/** A strand with more points, none farther than `step` px from the next; no more than `most` in all. */
+export function refined(strand: Strand, step: number, most = 20_000): Strand {
+  const lengths = lengthsOf(strand);
+  const total = lengths.at(-1) ?? 0;
+  if (!(total > 0)) return strand;
+  const least = Math.max(step, total / most);
+  const { points, width, closed } = strand;
+  const n = points.length / 2;
+  const out: number[] = [];
+  const wide: number[] = [];
+  const last = closed ? n : n - 1;
+  for (let i = 0; i < last; i++) {
+    const k = (i + 1) % n;
+    const pieces = Math.max(1, Math.ceil((lengths[i + 1]! - lengths[i]!) / least - 1e-9));
+    for (let j = 0; j < pieces; j++) {
+      const t = j / pieces;
+      out.push(
+        points[2 * i]! + (points[2 * k]! - points[2 * i]!) * t,
+        points[2 * i + 1]! + (points[2 * k + 1]! - points[2 * i + 1]!) * t,
+      );
+      wide.push(width[i]! + (width[k]! - width[i]!) * t);
+    }
+  }
+  if (!closed) {
+    out.push(points[2 * n - 2]!, points[2 * n - 1]!);
+    wide.push(width[n - 1]!);
+  }
+  return { ...strand, points: Float64Array.from(out), width: Float64Array.from(wide) };
+}
+
+/** The direction to the left of a strand at each point: unit vectors, x and y in turn. */
+export function normalsOf({ points, closed }: Strand): Float64Array {
+  const n = points.length / 2;
+  const out = new Float64Array(points.length);
+  let x = 0;
+  let y = 1;
+  for (let i = 0; i < n; i++) {
+    const a = i > 0 ? i - 1 : closed ? n - 1 : 0;
+    const b = i < n - 1 ? i + 1 : closed ? 0 : n - 1;
+    const dx = points[2 * b]! - points[2 * a]!;
+    const dy = points[2 * b + 1]! - points[2 * a + 1]!;
+    const l = Math.hypot(dx, dy);
+    // Where a strand turns straight back it keeps the direction it had.
+    if (l > 1e-9) [x, y] = [-dy / l, dx / l];
+    out[2 * i] = x;
+    out[2 * i + 1] = y;
+  }
+  return out;
+}
+
+/** A strand with each point moved by (dx, dy) of its own. */
+export function displaced(
+  strand: Strand,
+  by: (i: number) => readonly [dx: number, dy: number],
+): Strand {
+  const points = strand.points.slice();
+  for (let i = 0; i < points.length / 2; i++) {
+    const [dx, dy] = by(i);
+    points[2 * i]! += dx;
+    points[2 * i + 1]! += dy;
+  }
+  return { ...strand, points };
+}
+
+/** A strand under a map; its widths grow by `scale`. */
+export function mapped(strand: Strand, [a, b, c, d, e, f]: Affine, scale: number): Strand {
+  const points = new Float64Array(strand.points.length);
+  for (let i = 0; i < points.length; i += 2) {
+    const x = strand.points[i]!;
+    const y = strand.points[i + 1]!;
+    points[i] = a * x + c * y + e;
+    points[i + 1] = b * x + d * y + f;
+  }
+  const width = scale === 1 ? strand.width : strand.width.map((w) => w * scale);
+  return { ...strand, points, width };
+}
+
+/** The box of strands' points; null if there are none. */
+export function strandsBox(strands: readonly Strand[]): Box | null {
+  let box: Box | null = null;
+  for (const { points } of strands)
+    for (let i = 0; i < points.length; i += 2) {
+      const x = points[i]!;
+      const y = points[i + 1]!;
+      box ??= { x0: x, y0: y, x1: x, y1: y };
+      box.x0 = Math.min(box.x0, x);
+      box.y0 = Math.min(box.y0, y);
+      box.x1 = Math.max(box.x1, x);
+      box.y1 = Math.max(box.y1, y);
+    }
+  return box;
+}

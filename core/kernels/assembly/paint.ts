@@ -1,0 +1,142 @@
+/** Painting shapes with ramps, and putting shapes together. Strides are in bytes. */
+import { get, get4, put, put4, splat } from './access';
+
+/**
+ * Rows of RGBA from a plane at `s` and a ramp of `size` premultiplied colours. Along a line its place is
+ * t = a·x + b·y + c for the middle of px (x, y); round a point (`radial`) |(a·x + b·y + c, d·x + e·y + f)|.
+ */
+export function rampRows(
+  o: usize,
+  oStride: i32,
+  s: usize,
+  sStride: i32,
+  x0: i32,
+  y0: i32,
+  width: i32,
+  radial: i32,
+  a: f64,
+  b: f64,
+  c: f64,
+  d: f64,
+  e: f64,
+  f: f64,
+  ramp: usize,
+  size: i32,
+  from: i32,
+  to: i32,
+): void {
+  const last = (size - 1) as f64;
+  for (let y = from; y < to; y++) {
+    let op = o + y * oStride;
+    let sp = s + y * sStride;
+    const py = (y0 + y) as f64 + 0.5;
+    for (let x = 0; x < width; x++, op += 16, sp += 4) {
+      const cover = get(sp);
+      if (!(cover > 0)) {
+        put4(op, f32x4.splat(0));
+        continue;
+      }
+      const px = (x0 + x) as f64 + 0.5;
+      let t = a * px + b * py + c;
+      if (radial) {
+        const u = d * px + e * py + f;
+        t = sqrt<f64>(t * t + u * u);
+      }
+      const at = (t < 0 ? 0 : t > 1 ? 1 : t) * last;
+      const i = min(at as i32, size - 2);
+      const low = get4(ramp + (i << 4));
+      const high = get4(ramp + (i << 4) + 16);
+      const share = f32x4.splat((at - (i as f64)) as f32);
+      const colour = f32x4.add(low, f32x4.mul(f32x4.sub(high, low), share));
+      put4(op, f32x4.mul(colour, f32x4.splat(cover)));
+    }
+  }
+}
+
+/** Adds one colour times rows of a plane at `s` to rows of RGBA, and the plane to another at `w`. */
+export function gatherRows(
+  o: usize,
+  oStride: i32,
+  w: usize,
+  wStride: i32,
+  s: usize,
+  sStride: i32,
+  width: i32,
+  red: f32,
+  green: f32,
+  blue: f32,
+  alpha: f32,
+  from: i32,
+  to: i32,
+): void {
+  const colour = f32x4(red, green, blue, alpha);
+  for (let y = from; y < to; y++) {
+    let op = o + y * oStride;
+    let wp = w + y * wStride;
+    let sp = s + y * sStride;
+    for (const end = op + (width << 4); op < end; op += 16, wp += 4, sp += 4) {
+      const cover = get(sp);
+      if (!(cover > 0)) continue;
+      put4(op, f32x4.add(get4(op), f32x4.mul(colour, splat(sp))));
+      put(wp, get(wp) + cover);
+    }
+  }
+}
+
+/** Rows of a plane divided by those of another, in place; 0 where that has next to nothing. */
+export function shareRows(
+  p: usize,
+  pStride: i32,
+  s: usize,
+  sStride: i32,
+  width: i32,
+  from: i32,
+  to: i32,
+): void {
+  for (let y = from; y < to; y++) {
+    let d = p + y * pStride;
+    let sp = s + y * sStride;
+    for (const end = d + (width << 2); d < end; d += 4, sp += 4) {
+      const whole = get(sp);
+      put(d, whole > 1e-6 ? get(d) / whole : 0);
+    }
+  }
+}
+
+/** Lays rows of a plane at `s`, times k, over those of another in place: d + k·s·(1 − d). */
+export function overRows(
+  p: usize,
+  pStride: i32,
+  s: usize,
+  sStride: i32,
+  width: i32,
+  k: f32,
+  from: i32,
+  to: i32,
+): void {
+  for (let y = from; y < to; y++) {
+    let d = p + y * pStride;
+    let sp = s + y * sStride;
+    for (const end = d + (width << 2); d < end; d += 4, sp += 4) {
+      const v = get(d);
+      put(d, v + k * get(sp) * (1 - v));
+    }
+  }
+}
+
+/** Cuts rows of a plane at `s` out of those of another in place: d·(1 − s). */
+export function cutRows(
+  p: usize,
+  pStride: i32,
+  s: usize,
+  sStride: i32,
+  width: i32,
+  from: i32,
+  to: i32,
+): void {
+  for (let y = from; y < to; y++) {
+    let d = p + y * pStride;
+    let sp = s + y * sStride;
+    for (const end = d + (width << 2); d < end; d += 4, sp += 4) put(d, get(d) * (1 - get(sp)));
+  }
+}

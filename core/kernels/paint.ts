@@ -1,0 +1,113 @@
+import type { Affine, Point } from '../geometry/affine';
+import { invert, multiply, translation } from '../geometry/affine';
+import type { ColourBuffer, Plane } from '../pixels/buffer';
+import { colourBuffer, plane, unwritten } from '../pixels/buffer';
+import type { Region } from '../pixels/region';
+import { EMPTY, intersect, isEmpty, unite } from '../pixels/region';
+import { onHeap, rowsOf, run } from './machine';
+import { copied, cropped } from './rows';
+
+/**
+ * A shape painted with a ramp (premultiplied colours, four floats each) that runs from one point to
+ * another, or, `radial`, from the one outward as far as the other; `map` takes these points to px of the
+ * render. Beyond its ends the ramp goes on with its last colours.
+ */
+export function painted(
+  shape: Plane,
+  ramp: Float32Array,
+  map: Affine,
+  from: Point,
+  to: Point,
+  radial: boolean,
+): ColourBuffer {
+  const { region } = shape;
+  const out: ColourBuffer = unwritten(region, 4);
+  const back = invert(map);
+  const [dx, dy] = [to.x - from.x, to.y - from.y];
+  const square = dx * dx + dy * dy;
+  // To shares of the way: along it, and across.
+  const turn: Affine =
+    square > 0 ? [dx / square, -dy / square, dy / square, dx / square, 0, 0] : [0, 0, 0, 0, 0, 0];
+  const [a, d, b, e, c, f] = back
+    ? multiply(turn, multiply(translation(-from.x, -from.y), back))
+    : turn;
+  onHeap((at) =>
+    run('rampRows', region.height, region.width * 10, [
+      ...[...rowsOf(at, out, region, 4, 'write'), ...rowsOf(at, shape, region, 1)],
+      ...[region.x, region.y, region.width, radial ? 1 : 0],
+      ...[a, b, c, d, e, f, at(ramp), ramp.length / 4],
+    ]),
+  );
+  return out;
+}
+
+/** Colours being gathered from shapes. */
+export interface Gathering {
+  /** Adds a shape of one premultiplied colour. */
+  add(shape: Plane, colour: ArrayLike<number>): void;
+  /** The mean colour of all shapes at each px, within the coverage of another; it is used up. */
+  within(whole: Plane): ColourBuffer;
+}
+
+/** Begins to gather colours over a region. */
+export function gathering(region: Region): Gathering {
+  const sum = colourBuffer(region);
+  const weight = plane(region);
+  return {
+    add(shape, colour) {
+      const part = intersect(region, shape.region);
+      if (isEmpty(part)) return;
+      onHeap((at) =>
+        run('gatherRows', part.height, part.width * 8, [
+          ...rowsOf(at, sum, part, 4, 'write'),
+          ...rowsOf(at, weight, part, 1, 'write'),
+          ...[...rowsOf(at, shape, part, 1), part.width],
+          ...[colour[0]!, colour[1]!, colour[2]!, colour[3]!],
+        ]),
+      );
+    },
+    within(whole) {
+      const part = intersect(region, whole.region);
+      if (isEmpty(part)) return colourBuffer(EMPTY);
+      const share = cropped(whole, part, 1);
+      onHeap((at) => {
+        const width = part.width;
+        run('shareRows', part.height, width * 2, [
+          ...[...rowsOf(at, share, part, 1, 'write'), ...rowsOf(at, weight, part, 1), width],
+        ]);
+        run('maskRows', part.height, width * 5, [
+          ...[...rowsOf(at, sum, part, 4, 'write'), ...rowsOf(at, share, part, 1), width],
+        ]);
+      });
+      return part === region ? sum : cropped(sum, part, 4);
+    },
+  };
+}
+
+/** Planes, each at a strength (0–1), laid over one another: 1 − Π(1 − k·v). */
+export function overlaid(planes: readonly (readonly [Plane, number])[]): Plane {
+  const region = planes.reduce((r, [p]) => unite(r, p.region), EMPTY);
+  const out = plane(region);
+  for (const [p, k] of planes)
+    if (!isEmpty(p.region))
+      onHeap((at) =>
+        run('overRows', p.region.height, p.region.width * 2, [
+          ...rowsOf(at, out, p.region, 1, 'write'),
+          ...[...rowsOf(at, p, p.region, 1), p.region.width, k],
+        ]),
+      );
+  return out;
+}
+
+/** A plane without what another covers. */
+export function cut(from: Plane, by: Plane): Plane {
+  const part = intersect(from.region, by.region);
+  const out = copied(from, 1);
+  if (!isEmpty(part))
+    onHeap((at) =>
+      run('cutRows', part.height, part.width * 2, [
+        ...[...rowsOf(at, out, part, 1, 'write'), ...rowsOf(at, by, part, 1), part.width],
+      ]),
+    );
+  return out;
+}

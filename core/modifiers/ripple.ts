@@ -1,0 +1,45 @@
+import { angle, length, percent } from '../definitions/parameter';
+import { defineModifier } from '../definitions/modifier';
+import { displaced, lengthsOf, normalsOf, refined } from '../geometry/strand';
+
+/** A shorter wave is no wave, px. */
+const LEAST = 1e-3;
+
+export const ripple = defineModifier({
+  kind: 'ripple',
+  label: 'Ripple',
+  help: 'A wave to both sides of the line.',
+  parameters: {
+    amplitude: length('Amplitude', 24, { max: 5000, slider: [0, 200] }),
+    period: length('Period', 240, { slider: [10, 1000], help: 'From one crest to the next.' }),
+    phase: angle('Phase', 0),
+    centre: percent('Centre', 50),
+    fade: percent('Fade at ends', 20, 0, 50),
+  },
+  apply: (strands, { amplitude, period, phase, centre, fade }, { tolerance }) =>
+    strands.map((strand) => {
+      const total = lengthsOf(strand).at(-1) ?? 0;
+      if (!(period > LEAST) || !(amplitude > 0) || !(total > 0)) return strand;
+      // A closed line takes a whole number of waves, or they would not meet.
+      const wave = strand.closed ? total / Math.max(1, Math.round(total / period)) : period;
+      // The wave strays from its chords by about A·(π·step/wave)²/2.
+      const step = (wave / Math.PI) * Math.sqrt((2 * tolerance) / amplitude);
+      const fine = refined(strand, Math.min(wave / 12, Math.max(step, wave / 400)));
+      const lengths = lengthsOf(fine);
+      const normals = normalsOf(fine);
+      const reach = (total * fade) / 100;
+      const turn = (phase * Math.PI) / 180;
+      return displaced(fine, (i) => {
+        const l = lengths[i]!;
+        const end = strand.closed ? Infinity : Math.min(l, total - l);
+        const t = reach > 0 ? Math.min(1, Math.max(0, end / reach)) : 1;
+        const k =
+          amplitude *
+          t *
+          t *
+          (3 - 2 * t) *
+          Math.sin(((l - (total * centre) / 100) / wave) * 2 * Math.PI + turn);
+        return [normals[2 * i]! * k, normals[2 * i + 1]! * k];
+      });
+    }),
+});

@@ -1,0 +1,103 @@
+import { scaling } from '../geometry/affine';
+import { pasted } from '../kernels/rows';
+import type { ColourBuffer } from '../pixels/buffer';
+import { borrow, hold, letGo, scoped } from '../pixels/heap';
+import type { Region } from '../pixels/region';
+import { intersect, isEmpty, regionKey, unite } from '../pixels/region';
+import type { Layer, Scene } from '../scene/schema';
+import { findLayer } from '../scene/edits';
+import { contentOf } from './context';
+import { influenceOf, isThrough } from './reach';
+import type { RenderRequest } from './render';
+import { render, renderPart } from './render';
+
+/** A picture, and where it differs from the one that the same mender made before. */
+export interface Mended {
+  /** Over exactly the region asked for. It is the mender's own: the next call changes it. */
+  picture: ColourBuffer;
+  changed: Region;
+}
+
+/** Renders a scene again and again while one layer of it changes. */
+export interface Mender {
+  /** As `render`, which see: exactly the same pixels. */
+  mend(scene: Scene, request: RenderRequest & { focus: string | null }): Mended;
+  /** Lets go of the last picture. */
+  clear(): void;
+}
+
+interface Last {
+  picture: ColourBuffer;
+  /** All that the picture depends on save the layer in focus. */
+  key: string;
+  /** Where the layer in focus may have changed it; null for everywhere. */
+  reach: Region | null;
+}
+
+/**
+ * A mender: it keeps its last picture, and while nothing but the layer in focus changes, makes only
+ * the part anew that this layer reaches, or reached before. So the cost of a frame does not grow with
+ * the layers above it that lie elsewhere.
+ */
+export function menderOf(): Mender {
+  let last: Last | null = null;
+  const clear = () => {
+    if (last) letGo(last.picture);
+    last = null;
+  };
+  return {
+    clear,
+    mend: (scene, request) =>
+      scoped(() => {
+        const { focus, region, scale } = request;
+        const key = keyWithout(scene, focus, request);
+        const standing = { map: scaling(scale), scale, around: [] };
+        const reach = focus === null ? null : influenceOf(scene.layers, focus, standing);
+        const changed = last?.key === key ? within(region, last.reach, reach) : region;
+        const before = last;
+        if (before && changed !== region) {
+          if (!isEmpty(changed)) pasted(before.picture, renderPart(scene, request, changed));
+          last = { ...before, reach };
+          return { picture: borrow(before.picture), changed };
+        }
+        // Nothing of the last picture is of use: its room is free for this one.
+        clear();
+        const picture = render(scene, request);
+        hold(picture);
+        last = { picture, key, reach };
+        return { picture, changed: region };
+      }),
+  };
+}
+
+/** What of a region two reaches cover; the region itself if that is most of it. */
+function within(region: Region, a: Region | null, b: Region | null): Region {
+  if (!a || !b) return region;
+  const part = intersect(region, unite(a, b));
+  return part.width * part.height > 0.8 * region.width * region.height ? region : part;
+}
+
+/** All that a picture depends on, save what the layer in focus looks like. */
+function keyWithout(scene: Scene, focus: string | null, request: RenderRequest): string {
+  const own = focus === null ? undefined : findLayer(scene, focus);
+  const { region, scale, layers, background } = request;
+  return JSON.stringify([
+    { ...scene, name: '', end: null, layers: without(scene.layers, focus) },
+    [regionKey(region), scale, layers ?? null, background ?? true],
+    // These decide what other layers belong to, and how: a base that carries nothing is not taken apart.
+    own && [own.clip, own.clip && own.visible && own.opacity > 0, own.source.kind, isThrough(own)],
+  ]);
+}
+
+/** The contents of layers, of one no more than its id. */
+const without = (layers: readonly Layer[], id: string | null): unknown[] =>
+  layers.map((l) =>
+    l.id === id
+      ? l.id
+      : l.layers && findIn(l.layers, id)
+        ? [contentOf({ ...l, layers: [] }), without(l.layers, id)]
+        : contentOf(l),
+  );
+
+const findIn = (layers: readonly Layer[], id: string | null): boolean =>
+  layers.some((l) => l.id === id || (l.layers !== undefined && findIn(l.layers, id)));

@@ -1,0 +1,36 @@
+import type { StartingPoint, PassValues } from './parts';
+import { corner } from '../../geometry/path';
+import { lighten } from '../../pixels/colour';
+import { newLineOf } from '../make';
+import { pass, open, at } from './parts';
+
+export const bulbs: StartingPoint = {
+  name: 'bulbs',
+  label: 'Bulb string',
+  help: 'Round lamps on a wire that sags.',
+  make(side) {
+    const light = '#ffb84d';
+    const u = side / 230;
+    const p = at(side);
+    const dots: PassValues = { dashes: true, dash: 0, gap: 9 * u, cap: 'round' };
+    return newLineOf('Bulb string', {
+      light,
+      shape: open(
+        { ...corner(...p(-0.36, -0.06)), out: { x: 0.1 * side, y: 0.1 * side } },
+        {
+          ...corner(...p(0, -0.05)),
+          in: { x: -0.08 * side, y: 0.09 * side },
+          out: { x: 0.08 * side, y: 0.09 * side },
+        },
+        { ...corner(...p(0.36, -0.06)), in: { x: -0.1 * side, y: 0.1 * side } },
+      ),
+      passes: [
+        pass('Wire', { width: 0.32 * u, colour: '#3a3330', core: true, blend: 'normal' }),
+        pass('Ambient', { ...dots, width: 9 * u, blur: 5.5 * u, colour: light, opacity: 75 }),
+        pass('Halo', { ...dots, width: 3.2 * u, blur: 1.1 * u, colour: light }),
+        pass('Bulb', { ...dots, width: 2 * u, blur: 0.2 * u, colour: lighten(light, 0.35) }),
+        pass('Core', { ...dots, width: 1.25 * u, blur: 0.16 * u, colour: '#fffaf0', core: true }),
+      ],
+    });
+  },
+};

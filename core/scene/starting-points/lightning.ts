@@ -1,0 +1,34 @@
+import type { StartingPoint } from './parts';
+import { corner } from '../../geometry/path';
+import { newLineOf, newModifier } from '../make';
+import { pass, open } from './parts';
+
+export const bolt: StartingPoint = {
+  name: 'lightning',
+  label: 'Lightning',
+  help: 'An arc with branches; another seed makes another.',
+  make(side) {
+    const light = '#7fa8ff';
+    const u = side / 260;
+    return newLineOf('Lightning', {
+      light,
+      shape: open(corner(0.03 * side, -0.24 * side), corner(-0.04 * side, 0.24 * side)),
+      modifiers: [
+        newModifier('jitter', {
+          rough: Math.round(side / 24),
+          detail: 7,
+          branches: 8,
+          reach: 30,
+          spread: 46,
+          thin: 55,
+          seed: 11,
+        }),
+      ],
+      passes: [
+        pass('Ambient', { width: 10 * u, blur: 7 * u, colour: light, opacity: 60, end: 30 }),
+        pass('Glow', { width: 3.2 * u, blur: 1.3 * u, colour: light, end: 30 }),
+        pass('Core', { width: 1.1 * u, colour: '#f3f6ff', core: true, end: 40 }),
+      ],
+    });
+  },
+};

@@ -1,0 +1,38 @@
+import type { StartingPoint, PassValues } from './parts';
+import { corner, smooth } from '../../geometry/path';
+import { lighten } from '../../pixels/colour';
+import { newLineOf } from '../make';
+import { pass, open, at } from './parts';
+
+export const streak: StartingPoint = {
+  name: 'streak',
+  label: 'Streak',
+  help: 'A long sweep that runs into a point at both ends.',
+  make(side) {
+    const u = side / 200;
+    const p = at(side);
+    const [light, second] = ['#ff7a2f', '#ff2f6d'];
+    const thin: PassValues = { start: 55, end: 45, point: 'pointed', cap: 'flat' };
+    const two: PassValues = { paint: 'along', colour: second, colourEnd: light };
+    return newLineOf('Streak', {
+      light,
+      shape: open(
+        { ...corner(...p(-0.34, 0.1)), kind: 'smooth', out: { x: 0.16 * side, y: -0.02 * side } },
+        smooth(...p(0.02, -0.03), 0.13 * side, -0.035 * side),
+        { ...corner(...p(0.34, 0.02)), kind: 'smooth', in: { x: -0.09 * side, y: -0.06 * side } },
+      ),
+      passes: [
+        pass('Ambient', { ...thin, ...two, width: 20 * u, blur: 7 * u, opacity: 75 }),
+        pass('Colour', { ...thin, ...two, width: 7 * u, blur: 1.6 * u }),
+        pass('Highlight', {
+          ...thin,
+          width: 3.4 * u,
+          blur: 0.6 * u,
+          colour: lighten(light, 0.5),
+          opacity: 90,
+        }),
+        pass('Core', { ...thin, width: 1.7 * u, colour: '#fff6ea', core: true }),
+      ],
+    });
+  },
+};

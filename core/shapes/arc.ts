@@ -1,0 +1,20 @@
+import { angle, length } from '../definitions/parameter';
+import { defineShape } from '../definitions/shape';
+import { arcAnchors } from './round';
+
+export const arc = defineShape({
+  kind: 'arc',
+  label: 'Arc',
+  help: 'A part of a circle.',
+  parameters: {
+    radius: length('Radius', 300, { slider: [10, 2000] }),
+    from: angle('From', 180),
+    sweep: angle('Through', 180, { min: -360, max: 360, slider: [-360, 360] }),
+  },
+  paths: ({ radius, from, sweep }) => [
+    {
+      closed: false,
+      anchors: arcAnchors(radius, radius, (from * Math.PI) / 180, (sweep * Math.PI) / 180),
+    },
+  ],
+});

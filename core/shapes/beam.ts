@@ -1,0 +1,19 @@
+import { length } from '../definitions/parameter';
+import { defineShape } from '../definitions/shape';
+import { polygonPath } from './round';
+
+export const beam = defineShape({
+  kind: 'beam',
+  label: 'Straight line',
+  help: 'From one point to another.',
+  parameters: { length: length('Length', 600, { slider: [10, 4000] }) },
+  paths: ({ length }) => [
+    polygonPath(
+      [
+        [-length / 2, 0],
+        [length / 2, 0],
+      ],
+      false,
+    ),
+  ],
+});

@@ -1,0 +1,14 @@
+import { length } from '../definitions/parameter';
+import { defineShape } from '../definitions/shape';
+import { ellipsePath } from './round';
+
+export const ellipse = defineShape({
+  kind: 'ellipse',
+  label: 'Ellipse',
+  help: 'A circle, or one that is stretched.',
+  parameters: {
+    width: length('Width', 600, { slider: [1, 4000] }),
+    height: length('Height', 600, { slider: [1, 4000] }),
+  },
+  paths: ({ width, height }) => [ellipsePath(width / 2, height / 2)],
+});

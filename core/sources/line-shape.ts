@@ -1,0 +1,152 @@
+import * as v from 'valibot';
+import { parametersSchema } from '../definitions/parameter';
+import type { Affine, Box } from '../geometry/affine';
+import { IDENTITY, meanScale, unitedBox } from '../geometry/affine';
+import type { Fineness } from '../geometry/flatten';
+import type { Path } from '../geometry/path';
+import { curveBox } from '../geometry/path';
+import type { Strand } from '../geometry/strand';
+import { mapped, strandsBox, strandsOf } from '../geometry/strand';
+import { modifierOfKind, modifiers } from '../modifiers/index';
+import { shapeOfKind, shapes } from '../shapes/index';
+
+/** What a line is drawn along: paths of anchors or a ready shape, and what modifiers make of it. */
+
+const coordinate = v.pipe(v.number(), v.finite(), v.minValue(-1e6), v.maxValue(1e6));
+const pointSchema = v.strictObject({ x: coordinate, y: coordinate });
+
+export const pathSchema = v.strictObject({
+  closed: v.boolean(),
+  anchors: v.array(
+    v.strictObject({
+      x: coordinate,
+      y: coordinate,
+      kind: v.picklist(['corner', 'smooth']),
+      in: pointSchema,
+      out: pointSchema,
+      width: v.optional(v.pipe(v.number(), v.minValue(0), v.maxValue(10))),
+    }),
+  ),
+});
+
+/** Values of a ready shape or a modifier, by the names of its parameters. */
+export type KindValues = Record<string, number | string | boolean>;
+
+export type LineShape = { kind: 'path'; paths: Path[] } | { kind: string; values: KindValues };
+
+export interface Modifier {
+  id: string;
+  kind: string;
+  enabled: boolean;
+  values: KindValues;
+}
+
+export const lineShapeSchema = v.variant(
+  'kind',
+  [
+    v.strictObject({ kind: v.literal('path'), paths: v.array(pathSchema) }),
+    ...shapes.map((s) =>
+      v.strictObject({ kind: v.literal(s.kind), values: parametersSchema(s.parameters) }),
+    ),
+  ],
+  `There is no such shape; there are path, ${shapes.map((s) => s.kind).join(', ')}.`,
+) as unknown as v.GenericSchema<unknown, LineShape>;
+
+export const modifierSchema = v.variant(
+  'kind',
+  modifiers.map((m) =>
+    v.strictObject({
+      id: v.pipe(v.string(), v.minLength(1)),
+      kind: v.literal(m.kind),
+      enabled: v.boolean(),
+      values: parametersSchema(m.parameters),
+    }),
+  ),
+  `There is no such modifier; there are ${modifiers.map((m) => m.kind).join(', ')}.`,
+) as unknown as v.GenericSchema<unknown, Modifier>;
+
+/** What of a line its strands depend on. */
+export interface Drawn {
+  shape: LineShape;
+  modifiers: readonly Modifier[];
+}
+
+/** Whether a shape is made of anchors. */
+export const isPath = (shape: LineShape): shape is { kind: 'path'; paths: Path[] } =>
+  shape.kind === 'path';
+
+/** The paths of a shape, the line's own px. */
+export const pathsOf = (shape: LineShape): Path[] =>
+  isPath(shape)
+    ? shape.paths
+    : shapeOfKind(shape.kind).paths((shape as { values: KindValues }).values);
+
+/** More copies and points than these no line has: modifiers in a row could make millions. */
+const MOST_STRANDS = 6000;
+const MOST_POINTS = 1_500_000;
+
+/** As many of the strands as there is room for. */
+function limited(strands: Strand[]): Strand[] {
+  let points = 0;
+  const room = strands.findIndex(
+    (s, i) => i >= MOST_STRANDS || (points += s.points.length / 2) > MOST_POINTS,
+  );
+  return room < 0 ? strands : strands.slice(0, room);
+}
+
+/**
+ * The strands of a line under a map, after its modifiers; tolerances are px after the map. Modifiers work
+ * in the line's own px, so that they make the same at every scale.
+ */
+export function drawnStrands(
+  { shape, modifiers }: Drawn,
+  map: Affine,
+  fineness: Fineness,
+): Strand[] {
+  const on = modifiers.filter((m) => m.enabled);
+  if (on.length === 0) return strandsOf(pathsOf(shape), map, fineness);
+  const tolerance = fineness.tolerance / (meanScale(map) || 1);
+  const start = strandsOf(pathsOf(shape), IDENTITY, { ...fineness, tolerance });
+  return on
+    .reduce((s, m) => limited(modifierOfKind(m.kind).apply(s, m.values, { tolerance })), start)
+    .map((s) => mapped(s, map, 1));
+}
+
+/** What a line measures, without the width of its passes. */
+interface Measures {
+  /** The line's own px; null if there is nothing yet. */
+  box: Box | null;
+  /** The greatest width anywhere, a factor: what pens and modifiers make of it. */
+  widest: number;
+  /** How much of its strands shows, each value once. */
+  strengths: number[];
+}
+
+const measured = new WeakMap<Drawn, Measures>();
+
+/** What a line measures, modifiers within a px of the truth. Lines are not changed in place. */
+export function measuresOf(drawn: Drawn): Measures {
+  let found = measured.get(drawn);
+  if (!found) measured.set(drawn, (found = measure(drawn)));
+  return found;
+}
+
+function measure(drawn: Drawn): Measures {
+  if (drawn.modifiers.every((m) => !m.enabled)) {
+    const paths = pathsOf(drawn.shape);
+    return {
+      box: paths.reduce<Box | null>((all, p) => {
+        const own = curveBox(p);
+        return own ? unitedBox(all, own) : all;
+      }, null),
+      widest: paths.reduce((m, p) => p.anchors.reduce((w, a) => Math.max(w, a.width ?? 1), m), 1),
+      strengths: [1],
+    };
+  }
+  const strands = drawnStrands(drawn, IDENTITY, { tolerance: 0.5, turn: Infinity });
+  return {
+    box: strandsBox(strands),
+    widest: strands.reduce((m, s) => s.width.reduce((w, v) => Math.max(w, v), m), 1),
+    strengths: [...new Set(strands.map((s) => s.strength))],
+  };
+}

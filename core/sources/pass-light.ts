@@ -1,0 +1,279 @@
+import type { SourceContext } from '../definitions/source';
+import type { Affine } from '../geometry/affine';
+import { meanScale, multiply, translation } from '../geometry/affine';
+import { dashed, piece } from '../geometry/dash';
+import { arcTurn, strokeMargin } from '../geometry/outline';
+import type { Strand } from '../geometry/strand';
+import { displaced, lengthsOf, normalsOf } from '../geometry/strand';
+import { tapered } from '../geometry/taper';
+import { blurMargin, gaussianBlur } from '../kernels/blur';
+import { coverage } from '../kernels/coverage';
+import { cut, gathering, overlaid, painted } from '../kernels/paint';
+import type { ColourBuffer, Plane } from '../pixels/buffer';
+import { colourBuffer } from '../pixels/buffer';
+import { scoped } from '../pixels/heap';
+import { rampColours } from '../pixels/ramp';
+import { EMPTY, grow, isEmpty, regionKey } from '../pixels/region';
+import type { LineSource } from './line';
+import { drawnStrands, measuresOf } from './line-shape';
+import type { Pass } from './pass';
+import { TOLERANCE, shapePlane, shapeReach, stroked } from './stroke';
+
+export type PassContext = Pick<SourceContext, 'map' | 'wanted' | 'memo' | 'mixing'>;
+
+/** σ of a pass's blur, px of the render: what is not hard is soft as a blur of an eighth of its width. */
+function passSigma(pass: Pass, scale: number): number {
+  const soft = pass.draws === 'inside' ? 0 : (pass.width * (1 - pass.hardness / 100)) / 8;
+  return Math.hypot(pass.blur, soft) * scale;
+}
+
+/** How far from its line a pass may have light, px of the render; the line is at most `widest` times as wide. */
+export function passReach(pass: Pass, scale: number, widest: number): number {
+  const width = pass.width * widest;
+  const half = pass.draws === 'inside' ? 0 : strokeMargin((width * scale) / 2, pass.join);
+  const inside = pass.draws === 'stroke' ? 0 : Math.max(0, pass.grow) * scale;
+  const moved = Math.hypot(pass.x, pass.y) * scale;
+  const beside = Math.abs(pass.beside) * scale;
+  return Math.max(half, inside) + moved + beside + shapeReach(passSigma(pass, scale)) + 1;
+}
+
+/** The light of one pass: where it lies, and how it is painted. */
+
+/** The strands that a pass strokes, under a map, px after it. `half` is half its width there. */
+function passStrands(source: LineSource, pass: Pass, map: Affine, half: number): Strand[] {
+  const scale = meanScale(map);
+  const strands = drawnStrands(source, map, {
+    tolerance: TOLERANCE,
+    turn: arcTurn(half, TOLERANCE),
+  });
+  return strands.flatMap((s) => {
+    const moved = pass.beside === 0 ? s : besides(s, pass.beside * scale);
+    const total = lengthsOf(moved).at(-1) ?? 0;
+    const thin = tapered(moved, {
+      start: (total * pass.start) / 100,
+      end: (total * pass.end) / 100,
+      point: pass.point,
+    });
+    return pass.dashes
+      ? dashed(thin, {
+          dash: pass.dash * scale,
+          gap: pass.gap * scale,
+          phase: pass.phase * scale,
+          fit: pass.fit,
+        })
+      : [thin];
+  });
+}
+
+/** A strand moved to its left. */
+function besides(strand: Strand, by: number): Strand {
+  const normals = normalsOf(strand);
+  return displaced(strand, (i) => [normals[2 * i]! * by, normals[2 * i + 1]! * by]);
+}
+
+/** The map of a pass: the line's own, after the pass is moved by its offset. */
+const passMap = (pass: Pass, map: Affine): Affine =>
+  pass.x === 0 && pass.y === 0 ? map : multiply(map, translation(pass.x, pass.y));
+
+/** What of a pass its shape does not depend on. */
+const UNSHAPING: ReadonlySet<string> = new Set([
+  ...['id', 'name', 'enabled', 'opacity', 'blend', 'core'],
+  ...['paint', 'colour', 'colourEnd', 'middle', 'endOpacity', 'paintAngle', 'space'],
+]);
+
+/** All of a line and a pass that the shape of the pass depends on, as part of a key. */
+function shapeKey(source: LineSource, pass: Pass, { map, wanted }: PassContext): string {
+  const shaping = Object.entries(pass).filter(([key]) => !UNSHAPING.has(key));
+  return JSON.stringify([source.shape, source.modifiers, shaping, map, regionKey(wanted)]);
+}
+
+/** The shape of one pass: it depends on nothing but geometry, so a change of colour finds it kept. */
+export function passPlane(source: LineSource, pass: Pass, context: PassContext): Plane {
+  return context.memo(
+    `pass ${shapeKey(source, pass, context)}`,
+    () => passShape(source, pass, context),
+    (made) => made.data.byteLength,
+  );
+}
+
+function passShape(source: LineSource, pass: Pass, { map, wanted }: PassContext): Plane {
+  const own = passMap(pass, map);
+  const scale = meanScale(map);
+  const sigma = passSigma(pass, scale);
+  if (pass.draws === 'stroke') return strokePlane(source, pass, own, sigma, wanted);
+  const inside = (within: typeof wanted, blur: number) =>
+    shapePlane(
+      (grid) =>
+        drawnStrands(source, grid, { tolerance: TOLERANCE, turn: Infinity }).map((s) => s.points),
+      'evenodd',
+      own,
+      blur,
+      within,
+    );
+  const grown = Math.abs(pass.grow);
+  if (grown === 0 && pass.draws === 'inside') return inside(wanted, sigma);
+  // What is put together of several is drawn sharp, and then blurred.
+  return scoped(() => {
+    const within = grow(wanted, blurMargin(sigma));
+    const edge = (width: number) =>
+      strokePlane(
+        source,
+        { ...pass, width, start: 0, end: 0, dashes: false, cap: 'round', join: 'round' },
+        own,
+        0,
+        within,
+      );
+    let made = inside(within, 0);
+    if (grown > 0)
+      made =
+        pass.grow > 0
+          ? overlaid([
+              [made, 1],
+              [edge(2 * grown), 1],
+            ])
+          : cut(made, edge(2 * grown));
+    if (pass.draws === 'both')
+      made = overlaid([
+        [made, 1],
+        [strokePlane(source, pass, own, 0, within), 1],
+      ]);
+    return gaussianBlur(made, sigma, wanted, 1);
+  });
+}
+
+/** Strands weaker than this nobody sees. */
+const LEAST_STRENGTH = 0.002;
+
+/** A stroke, blurred; strands of one strength are one shape, weaker ones are laid over. */
+function strokePlane(
+  source: LineSource,
+  pass: Pass,
+  map: Affine,
+  sigma: number,
+  wanted: PassContext['wanted'],
+): Plane {
+  // All strengths are drawn on one grid: its strands are made once.
+  let strands: Strand[] | null = null;
+  const of = (strength: number) =>
+    shapePlane(
+      (grid, square) => {
+        const half = (pass.width * meanScale(map)) / 2 / square;
+        strands ??= passStrands(source, pass, grid, half);
+        const own = strands.filter((s) => s.strength === strength);
+        return stroked(own, half, pass.cap, pass.join);
+      },
+      'nonzero',
+      map,
+      sigma,
+      wanted,
+    );
+  const strengths = measuresOf(source).strengths.filter((k) => k > LEAST_STRENGTH);
+  if (strengths.length === 1 && strengths[0] === 1) return of(1);
+  return scoped(() => overlaid(strengths.map((k) => [of(k), k])));
+}
+
+/** Colours of a ramp of a pass, premultiplied by their opacity: four floats each. */
+function passRamp(pass: Pass, mixing: PassContext['mixing']): Float32Array {
+  const size = 256;
+  const ends = rampColours(
+    [
+      { at: 0, colour: pass.colour },
+      { at: 1, colour: pass.colourEnd },
+    ],
+    pass.space,
+    mixing,
+    size,
+  );
+  const out = new Float32Array(size * 4);
+  const bend = Math.log(0.5) / Math.log(pass.middle / 100);
+  for (let i = 0; i < size; i++) {
+    // Half of the change lies before the place that is said to be half way.
+    const t = (i / (size - 1)) ** bend;
+    const at = t * (size - 1);
+    const k = Math.min(size - 2, Math.floor(at));
+    const alpha = 1 + (pass.endOpacity / 100 - 1) * t;
+    for (let c = 0; c < 3; c++) {
+      const [a, b] = [ends[4 * k + c]!, ends[4 * k + 4 + c]!];
+      const v = a + (b - a) * (at - k);
+      out[4 * i + c] = (mixing === 'light' ? toLight(v) : v) * alpha;
+    }
+    out[4 * i + 3] = alpha;
+  }
+  return out;
+}
+
+/** From sRGB-encoded to linear light (IEC 61966-2-1). */
+const toLight = (v: number): number => (v <= 0.04045 ? v / 12.92 : ((v + 0.055) / 1.055) ** 2.4);
+
+/** The light of a pass that has more than one colour. */
+export function paintedPass(source: LineSource, pass: Pass, context: PassContext): ColourBuffer {
+  return scoped(() => {
+    const ramp = passRamp(pass, context.mixing);
+    if (pass.paint === 'along') return alongPass(source, pass, ramp, context);
+    const shape = passPlane(source, pass, context);
+    const { box } = measuresOf(source);
+    if (isEmpty(shape.region) || !box) return colourBuffer(EMPTY);
+    const middle = { x: (box.x0 + box.x1) / 2, y: (box.y0 + box.y1) / 2 };
+    const reach = Math.hypot(box.x1 - box.x0, box.y1 - box.y0) / 2 + pass.width / 2 + 1;
+    if (pass.paint === 'radial')
+      return painted(shape, ramp, context.map, middle, { x: middle.x + reach, y: middle.y }, true);
+    const a = (pass.paintAngle * Math.PI) / 180;
+    const [dx, dy] = [Math.cos(a), Math.sin(a)];
+    // From edge to edge of the box, as seen in that direction.
+    const half = (Math.abs(dx) * (box.x1 - box.x0) + Math.abs(dy) * (box.y1 - box.y0)) / 2 || reach;
+    return painted(
+      shape,
+      ramp,
+      context.map,
+      { x: middle.x - dx * half, y: middle.y - dy * half },
+      { x: middle.x + dx * half, y: middle.y + dy * half },
+      false,
+    );
+  });
+}
+
+/** Px of a line that share a colour of a ramp along it, and at most so many pieces. */
+const PIECE = 3;
+const MOST_PIECES = 220;
+
+/**
+ * A stroke with a ramp along it: pieces of one colour each are gathered, which gives every px the mean
+ * colour of what lies there; the coverage of the whole then gives it its edges.
+ */
+function alongPass(
+  source: LineSource,
+  pass: Pass,
+  ramp: Float32Array,
+  context: PassContext,
+): ColourBuffer {
+  const map = passMap(pass, context.map);
+  const scale = meanScale(map);
+  const sigma = passSigma(pass, scale);
+  const half = (pass.width * scale) / 2;
+  const { colour, colourEnd, middle, endOpacity, space } = pass;
+  const paint = JSON.stringify([colour, colourEnd, middle, endOpacity, space, context.mixing]);
+  return context.memo(
+    `along ${paint} ${shapeKey(source, pass, context)}`,
+    () => {
+      const wanted = grow(context.wanted, blurMargin(sigma));
+      const whole = strokePlane(source, pass, map, 0, wanted);
+      if (isEmpty(whole.region)) return colourBuffer(EMPTY);
+      const gathered = gathering(whole.region);
+      for (const strand of passStrands(source, { ...pass, dashes: false }, map, half)) {
+        const lengths = lengthsOf(strand);
+        const total = lengths.at(-1) ?? 0;
+        const pieces = Math.max(1, Math.min(MOST_PIECES, Math.ceil(total / PIECE)));
+        for (let i = 0; i < pieces; i++) {
+          const part = piece(strand, lengths, (total * i) / pieces, (total * (i + 1)) / pieces);
+          const cap = i === 0 || i === pieces - 1 ? pass.cap : 'flat';
+          // A little wider than the whole, so that there is a colour wherever that has coverage.
+          const area = coverage(stroked([part], half + 1, cap, 'round'), 'nonzero', whole.region);
+          const c = 4 * Math.round(((i + 0.5) / pieces) * (ramp.length / 4 - 1));
+          gathered.add(area, ramp.subarray(c, c + 4));
+        }
+      }
+      return gaussianBlur(gathered.within(whole), sigma, context.wanted, 4);
+    },
+    (made) => made.data.byteLength,
+  );
+}

@@ -1,0 +1,88 @@
+/** What stands on the stage: patches on patches, and pages that may not share memory. */
+import type { Page } from '@playwright/test';
+import { expect, test } from '@playwright/test';
+import { openExample, saved, settled, setValue, value } from './bench-page';
+
+/** The bytes of the picture on the stage. */
+async function pixels(page: Page): Promise<Buffer> {
+  const text = await page.evaluate(async () => {
+    const canvas = document.querySelector<HTMLCanvasElement>('[data-testid=picture]')!;
+    const { data } = canvas.getContext('2d')!.getImageData(0, 0, canvas.width, canvas.height);
+    const reader = new FileReader();
+    const read = new Promise((done) => (reader.onload = done));
+    reader.readAsDataURL(new Blob([data]));
+    await read;
+    return reader.result as string;
+  });
+  return Buffer.from(text.slice(text.indexOf(',') + 1), 'base64');
+}
+
+/** How many values differ, and by how much at most. */
+function compared(a: Buffer, b: Buffer): { count: number; most: number } {
+  expect(a.length).toBe(b.length);
+  let [count, most] = [0, 0];
+  for (let i = 0; i < a.length; i++) {
+    if (a[i] !== b[i]) count++;
+    most = Math.max(most, Math.abs(a[i]! - b[i]!));
+  }
+  return { count, most };
+}
+
+const select = (page: Page, name: string) =>
+  page.locator(`[data-card][aria-label="${name}"]`).click();
+
+test('a picture patched by many changes is the one a fresh page makes', async ({ page }) => {
+  await openExample(page, 'Night seven');
+  await select(page, 'Tide line');
+  await setValue(page, 'Core width', '9');
+  await setValue(page, 'Ambient blur', '40');
+  const box = (await value(page, 'Core width').boundingBox())!;
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+  await page.mouse.down();
+  for (const dx of [20, 44, 30]) {
+    await page.mouse.move(box.x + box.width / 2 + dx, box.y + box.height / 2);
+    await page.waitForTimeout(60);
+  }
+  await page.mouse.up();
+  await select(page, 'Seven');
+  await setValue(page, 'Opacity', '60');
+  await settled(page);
+  const patched = await pixels(page);
+  await saved(page);
+  await page.reload();
+  await settled(page);
+  expect(compared(await pixels(page), patched)).toEqual({ count: 0, most: 0 });
+});
+
+test('a page that is not isolated shares the work among workers, and shows the same', async ({
+  page,
+  baseURL,
+}) => {
+  await openExample(page, 'Night seven');
+  const isolated = await pixels(page);
+  const address = page.url();
+  await saved(page);
+  await page.route(`${baseURL}/**`, async (route) => {
+    const response = await route.fetch();
+    const headers = Object.fromEntries(
+      Object.entries(response.headers()).filter(([name]) => !name.startsWith('cross-origin-')),
+    );
+    await route.fulfill({ response, headers });
+  });
+  const engines: string[] = [];
+  page.on('worker', (w) => engines.push(w.url()));
+  await page.goto(address);
+  await settled(page);
+  expect(await page.evaluate(() => crossOriginIsolated)).toBe(false);
+  const cores = await page.evaluate(() => navigator.hardwareConcurrency);
+  expect(engines.filter((u) => u.includes('engine')).length).toBe(Math.min(4, cores));
+  const shared = await pixels(page);
+  // Bands differ from the whole by the rounding of floats, and dither may tip over.
+  const { count, most } = compared(shared, isolated);
+  expect(most).toBeLessThanOrEqual(1);
+  expect(count / isolated.length).toBeLessThan(1e-3);
+  await select(page, 'Tide line');
+  await setValue(page, 'Core width', '60');
+  await settled(page);
+  expect(compared(await pixels(page), shared).count).toBeGreaterThan(100);
+});

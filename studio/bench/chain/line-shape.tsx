@@ -1,0 +1,127 @@
+import type { NumberParameter } from '@ignis/core/definitions/parameter';
+import { percent, place } from '@ignis/core/definitions/parameter';
+import type { Anchor, Path } from '@ignis/core/geometry/path';
+import {
+  addModifier,
+  moveModifier,
+  removeModifier,
+  setModifier,
+  setPath,
+  setShapeValues,
+  toAnchors,
+} from '@ignis/core/scene/line-edits';
+import { newModifier } from '@ignis/core/scene/make';
+import type { Layer } from '@ignis/core/scene/schema';
+import { modifiers } from '@ignis/core/modifiers/index';
+import { shapeOfKind } from '@ignis/core/shapes/index';
+import type { LineSource } from '@ignis/core/sources/line';
+import type { KindValues } from '@ignis/core/sources/line-shape';
+import { isPath } from '@ignis/core/sources/line-shape';
+import { liveEdit, useBench } from '../../state/bench';
+import { NumberField } from '../../ui/number-field';
+import { ParameterControls } from '../../ui/parameter-controls';
+import { LiveList } from './live-list';
+import { Node } from './node';
+
+type Line = Layer & { source: LineSource };
+
+/** What a line is drawn along: the numbers of a ready shape, or anchors, which the stage shows. */
+export function ShapeNode({ layer }: { layer: Line }) {
+  const { shape } = layer.source;
+  const { change } = useBench.getState();
+  if (isPath(shape)) {
+    const anchors = shape.paths.reduce((n, p) => n + p.anchors.length, 0);
+    const paths = shape.paths.length > 1 ? `${shape.paths.length} paths, ` : '';
+    return (
+      <Node title="Path" aside={`${paths}${anchors} anchors`}>
+        <ChosenAnchor layer={layer} paths={shape.paths} />
+      </Node>
+    );
+  }
+  const definition = shapeOfKind(shape.kind);
+  const live = liveEdit(`Change the ${definition.label.toLowerCase()}`);
+  const { values } = shape as { values: KindValues };
+  return (
+    <Node
+      title={definition.label}
+      aside={
+        <button
+          type="button"
+          title="From then on it is edited anchor by anchor"
+          onClick={() => change('Turn into anchors', toAnchors(layer.id))}
+          className="rounded px-1.5 text-xs hover:text-ink"
+        >
+          turn into anchors
+        </button>
+      }
+    >
+      <ParameterControls
+        parameters={definition.parameters}
+        values={values}
+        onChange={(v) => live.change(setShapeValues(layer.id, v as KindValues))}
+        onDone={live.done}
+      />
+    </Node>
+  );
+}
+
+/** Where the chosen anchor lies, px of the line, and what a pen's pressure makes of the width there. */
+function ChosenAnchor({ layer, paths }: { layer: Line; paths: readonly Path[] }) {
+  const at = useBench((s) => s.anchor);
+  const path = at ? paths[at.path] : undefined;
+  const anchor = at ? path?.anchors[at.index] : undefined;
+  if (!at || !path || !anchor) return null;
+  const live = liveEdit('Move an anchor');
+  const put = (values: Partial<Anchor>) =>
+    live.change(
+      setPath(
+        layer.id,
+        {
+          ...path,
+          anchors: path.anchors.map((a, i) => (i === at.index ? { ...a, ...values } : a)),
+        },
+        at.path,
+      ),
+    );
+  const field = (
+    parameter: NumberParameter,
+    value: number,
+    values: (v: number) => Partial<Anchor>,
+  ) => (
+    <NumberField
+      value={value}
+      parameter={parameter}
+      onChange={(v) => put(values(v))}
+      onDone={live.done}
+    />
+  );
+  return (
+    <div className="grid grid-cols-[1fr_1fr_1fr] items-center text-sm text-dim">
+      <span className="flex items-baseline">X {field(ANCHOR_X, anchor.x, (x) => ({ x }))}</span>
+      <span className="flex items-baseline">Y {field(ANCHOR_Y, anchor.y, (y) => ({ y }))}</span>
+      <span className="flex items-baseline" title={ANCHOR_WIDTH.help}>
+        Width {field(ANCHOR_WIDTH, (anchor.width ?? 1) * 100, (v) => ({ width: v / 100 }))}
+      </span>
+    </div>
+  );
+}
+
+const ANCHOR_X = place('X of the anchor', 0);
+const ANCHOR_Y = place('Y of the anchor', 0);
+const ANCHOR_WIDTH = {
+  ...percent('Width at the anchor', 100, 0, 1000),
+  help: 'Of the width of each pass; it runs evenly from anchor to anchor.',
+};
+
+/** The modifiers of a line. */
+export const Modifiers = ({ layer }: { layer: Line }) => (
+  <LiveList
+    items={layer.source.modifiers}
+    definitions={modifiers}
+    word="modifier"
+    add={(kind) => addModifier(layer.id, newModifier(kind))}
+    set={(id, values) => setModifier(layer.id, id, values)}
+    remove={(id) => removeModifier(layer.id, id)}
+    move={(id, to) => moveModifier(layer.id, id, to)}
+  />
+);
