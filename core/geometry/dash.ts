@@ -12,17 +12,18 @@ export interface Dashes {
   fit: boolean;
 }
 
-/** No line has more dashes than this. */
-const MOST = 20_000;
-
-/** The strand cut into dashes; itself if the pattern leaves no gap. */
-export function dashed(strand: Strand, { dash, gap, phase, fit }: Dashes): Strand[] {
+/** The strand cut into dashes, about `most` of them at most; itself if the pattern leaves no gap. */
+export function dashed(
+  strand: Strand,
+  { dash, gap, phase, fit }: Dashes,
+  most = 20_000,
+): Strand[] {
   const lengths = lengthsOf(strand);
   const total = lengths.at(-1) ?? 0;
   let on = Math.max(0, dash);
   let period = on + Math.max(0, gap);
   if (!(gap > 0) || !(total > 0) || !Number.isFinite(period)) return [strand];
-  period = Math.max(period, total / MOST);
+  period = Math.max(period, total / most);
   let count = total / period;
   if (fit) {
     // Dashes and gaps are stretched alike; an open line begins and ends with a dash.

@@ -74,6 +74,22 @@ export function refined(strand: Strand, step: number, most = 20_000): Strand {
   return { ...strand, points: Float64Array.from(out), width: Float64Array.from(wide) };
 }
 
+/** A strand with only each `by`th of its points (not a whole number, 1 or more), and with its ends. */
+export function thinned(strand: Strand, by: number): Strand {
+  const n = strand.width.length;
+  const left = Math.max(Math.min(n, 2), Math.ceil(n / by));
+  const kept = Array.from({ length: left }, (_, i) =>
+    Math.round((i * (strand.closed ? n : n - 1)) / Math.max(1, strand.closed ? left : left - 1)),
+  );
+  return {
+    ...strand,
+    points: Float64Array.from(
+      kept.flatMap((i) => [strand.points[2 * i]!, strand.points[2 * i + 1]!]),
+    ),
+    width: Float64Array.from(kept, (i) => strand.width[i]!),
+  };
+}
+
 /** The direction to the left of a strand at each point: unit vectors, x and y in turn. */
 export function normalsOf({ points, closed }: Strand): Float64Array {
   const n = points.length / 2;

@@ -52,6 +52,7 @@ export type RowKernel = (typeof ROW_KERNELS)[number];
 type Exports = Record<RowKernel, (...args: number[]) => void> & {
   heapBase(): number;
   sweep(...args: number[]): void;
+  layer(...args: number[]): void;
   useScratch(at: number): void;
   checkAgainst(list: number): void;
 };
@@ -279,6 +280,7 @@ export function run(kernel: RowKernel, rows: number, floats: number, args: numbe
 
 /** Runs the sweep over polygons, which is one thread's work (assembly/sweep.ts). */
 export const sweep = (args: number[]): void => machine!.exports.sweep(...args);
+export const layer = (args: number[]): void => machine!.exports.layer(...args);
 
 /** Where an array stands in the memory, byte; one that is elsewhere is copied there first. */
 export interface Placing {

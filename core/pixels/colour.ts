@@ -8,6 +8,9 @@ export type Mixing = 'displayed' | 'light';
 
 const toLight = converter('lrgb');
 
+/** From an sRGB-encoded component to linear light (IEC 61966-2-1). */
+export const linear = (v: number): number => toLight({ mode: 'rgb', r: v, g: 0, b: 0 }).r;
+
 const toOklch = converter('oklch');
 
 /** The components of a `#rrggbb` colour. Throws an Error that names the text if it is no colour. */

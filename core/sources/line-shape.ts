@@ -6,7 +6,7 @@ import type { Fineness } from '../geometry/flatten';
 import type { Path } from '../geometry/path';
 import { curveBox } from '../geometry/path';
 import type { Strand } from '../geometry/strand';
-import { mapped, strandsBox, strandsOf } from '../geometry/strand';
+import { mapped, strandsBox, strandsOf, thinned } from '../geometry/strand';
 import { modifierOfKind, modifiers } from '../modifiers/index';
 import { shapeOfKind, shapes } from '../shapes/index';
 
@@ -83,15 +83,13 @@ export const pathsOf = (shape: LineShape): Path[] =>
 
 /** More copies and points than these no line has: modifiers in a row could make millions. */
 const MOST_STRANDS = 6000;
-const MOST_POINTS = 1_500_000;
+const MOST_POINTS = 250_000;
 
-/** As many of the strands as there is room for. */
-function limited(strands: Strand[]): Strand[] {
-  let points = 0;
-  const room = strands.findIndex(
-    (s, i) => i >= MOST_STRANDS || (points += s.points.length / 2) > MOST_POINTS,
-  );
-  return room < 0 ? strands : strands.slice(0, room);
+/** As many of the strands as there is room for, with fewer points if they have too many in all. */
+export function limited(strands: Strand[], most = MOST_STRANDS): Strand[] {
+  const some = strands.length > most ? strands.slice(0, most) : strands;
+  const points = some.reduce((sum, s) => sum + s.width.length, 0);
+  return points > MOST_POINTS ? some.map((s) => thinned(s, points / MOST_POINTS)) : some;
 }
 
 /**
@@ -118,8 +116,6 @@ interface Measures {
   box: Box | null;
   /** The greatest width anywhere, a factor: what pens and modifiers make of it. */
   widest: number;
-  /** How much of its strands shows, each value once. */
-  strengths: number[];
 }
 
 const measured = new WeakMap<Drawn, Measures>();
@@ -140,13 +136,11 @@ function measure(drawn: Drawn): Measures {
         return own ? unitedBox(all, own) : all;
       }, null),
       widest: paths.reduce((m, p) => p.anchors.reduce((w, a) => Math.max(w, a.width ?? 1), m), 1),
-      strengths: [1],
     };
   }
   const strands = drawnStrands(drawn, IDENTITY, { tolerance: 0.5, turn: Infinity });
   return {
     box: strandsBox(strands),
     widest: strands.reduce((m, s) => s.width.reduce((w, v) => Math.max(w, v), m), 1),
-    strengths: [...new Set(strands.map((s) => s.strength))],
   };
 }

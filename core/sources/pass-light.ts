@@ -2,22 +2,24 @@ import type { SourceContext } from '../definitions/source';
 import type { Affine } from '../geometry/affine';
 import { meanScale, multiply, translation } from '../geometry/affine';
 import { dashed, piece } from '../geometry/dash';
+import type { Cap } from '../geometry/outline';
 import { arcTurn, strokeMargin } from '../geometry/outline';
 import type { Strand } from '../geometry/strand';
 import { displaced, lengthsOf, normalsOf } from '../geometry/strand';
 import { tapered } from '../geometry/taper';
-import { blurMargin, gaussianBlur } from '../kernels/blur';
 import { coverage } from '../kernels/coverage';
 import { cut, gathering, overlaid, painted } from '../kernels/paint';
 import type { ColourBuffer, Plane } from '../pixels/buffer';
 import { colourBuffer } from '../pixels/buffer';
 import { scoped } from '../pixels/heap';
+import { linear } from '../pixels/colour';
 import { rampColours } from '../pixels/ramp';
-import { EMPTY, grow, isEmpty, regionKey } from '../pixels/region';
+import type { Region } from '../pixels/region';
+import { EMPTY, isEmpty, regionKey } from '../pixels/region';
 import type { LineSource } from './line';
-import { drawnStrands, measuresOf } from './line-shape';
+import { drawnStrands, limited, measuresOf } from './line-shape';
 import type { Pass } from './pass';
-import { TOLERANCE, shapePlane, shapeReach, stroked } from './stroke';
+import { TOLERANCE, shapeReach, stroked, underBlur } from './stroke';
 
 export type PassContext = Pick<SourceContext, 'map' | 'wanted' | 'memo' | 'mixing'>;
 
@@ -37,7 +39,8 @@ export function passReach(pass: Pass, scale: number, widest: number): number {
   return Math.max(half, inside) + moved + beside + shapeReach(passSigma(pass, scale)) + 1;
 }
 
-/** The light of one pass: where it lies, and how it is painted. */
+/** More dashes than this no line has. */
+const MOST_DASHES = 20_000;
 
 /** The strands that a pass strokes, under a map, px after it. `half` is half its width there. */
 function passStrands(source: LineSource, pass: Pass, map: Affine, half: number): Strand[] {
@@ -46,23 +49,23 @@ function passStrands(source: LineSource, pass: Pass, map: Affine, half: number):
     tolerance: TOLERANCE,
     turn: arcTurn(half, TOLERANCE),
   });
-  return strands.flatMap((s) => {
-    const moved = pass.beside === 0 ? s : besides(s, pass.beside * scale);
-    const total = lengthsOf(moved).at(-1) ?? 0;
-    const thin = tapered(moved, {
-      start: (total * pass.start) / 100,
-      end: (total * pass.end) / 100,
-      point: pass.point,
-    });
-    return pass.dashes
-      ? dashed(thin, {
-          dash: pass.dash * scale,
-          gap: pass.gap * scale,
-          phase: pass.phase * scale,
-          fit: pass.fit,
-        })
-      : [thin];
-  });
+  const most = Math.max(1, Math.floor(MOST_DASHES / strands.length));
+  return limited(
+    strands.flatMap((s) => {
+      const moved = pass.beside === 0 ? s : besides(s, pass.beside * scale);
+      const total = lengthsOf(moved).at(-1) ?? 0;
+      const thin = tapered(moved, {
+        start: (total * pass.start) / 100,
+        end: (total * pass.end) / 100,
+        point: pass.point,
+      });
+      const { dash, gap, phase, fit } = pass;
+      return pass.dashes
+        ? dashed(thin, { dash: dash * scale, gap: gap * scale, phase: phase * scale, fit }, most)
+        : [thin];
+    }),
+    Infinity,
+  );
 }
 
 /** A strand moved to its left. */
@@ -96,80 +99,62 @@ export function passPlane(source: LineSource, pass: Pass, context: PassContext):
   );
 }
 
-function passShape(source: LineSource, pass: Pass, { map, wanted }: PassContext): Plane {
-  const own = passMap(pass, map);
-  const scale = meanScale(map);
-  const sigma = passSigma(pass, scale);
-  if (pass.draws === 'stroke') return strokePlane(source, pass, own, sigma, wanted);
-  const inside = (within: typeof wanted, blur: number) =>
-    shapePlane(
-      (grid) =>
-        drawnStrands(source, grid, { tolerance: TOLERANCE, turn: Infinity }).map((s) => s.points),
-      'evenodd',
-      own,
-      blur,
+const passShape = (source: LineSource, pass: Pass, { map, wanted }: PassContext): Plane =>
+  scoped(() =>
+    underBlur(passSigma(pass, meanScale(map)), passMap(pass, map), wanted, 1, (grid, _, within) =>
+      sharpShape(source, pass, grid, within),
+    ),
+  );
+
+/** A pass before its blur, on a grid. */
+function sharpShape(source: LineSource, pass: Pass, grid: Affine, within: Region): Plane {
+  if (pass.draws === 'stroke') return sharpStroke(source, pass, grid, within);
+  const outlines = drawnStrands(source, grid, { tolerance: TOLERANCE, turn: Infinity });
+  let made = coverage(
+    outlines.map((s) => s.points),
+    'evenodd',
+    within,
+  );
+  if (pass.grow !== 0) {
+    const width = 2 * Math.abs(pass.grow);
+    const edge = sharpStroke(
+      source,
+      { ...pass, width, start: 0, end: 0, dashes: false, cap: 'round', join: 'round' },
+      grid,
       within,
     );
-  const grown = Math.abs(pass.grow);
-  if (grown === 0 && pass.draws === 'inside') return inside(wanted, sigma);
-  // What is put together of several is drawn sharp, and then blurred.
-  return scoped(() => {
-    const within = grow(wanted, blurMargin(sigma));
-    const edge = (width: number) =>
-      strokePlane(
-        source,
-        { ...pass, width, start: 0, end: 0, dashes: false, cap: 'round', join: 'round' },
-        own,
-        0,
-        within,
-      );
-    let made = inside(within, 0);
-    if (grown > 0)
-      made =
-        pass.grow > 0
-          ? overlaid([
-              [made, 1],
-              [edge(2 * grown), 1],
-            ])
-          : cut(made, edge(2 * grown));
-    if (pass.draws === 'both')
-      made = overlaid([
-        [made, 1],
-        [strokePlane(source, pass, own, 0, within), 1],
-      ]);
-    return gaussianBlur(made, sigma, wanted, 1);
-  });
+    made = pass.grow > 0 ? over(made, edge) : cut(made, edge);
+  }
+  return pass.draws === 'both' ? over(made, sharpStroke(source, pass, grid, within)) : made;
 }
+
+const over = (below: Plane, above: Plane): Plane =>
+  overlaid([
+    [below, 1],
+    [above, 1],
+  ]);
 
 /** Strands weaker than this nobody sees. */
 const LEAST_STRENGTH = 0.002;
 
-/** A stroke, blurred; strands of one strength are one shape, weaker ones are laid over. */
-function strokePlane(
-  source: LineSource,
-  pass: Pass,
-  map: Affine,
-  sigma: number,
-  wanted: PassContext['wanted'],
-): Plane {
-  // All strengths are drawn on one grid: its strands are made once.
-  let strands: Strand[] | null = null;
-  const of = (strength: number) =>
-    shapePlane(
-      (grid, square) => {
-        const half = (pass.width * meanScale(map)) / 2 / square;
-        strands ??= passStrands(source, pass, grid, half);
-        const own = strands.filter((s) => s.strength === strength);
-        return stroked(own, half, pass.cap, pass.join);
-      },
-      'nonzero',
-      map,
-      sigma,
-      wanted,
-    );
-  const strengths = measuresOf(source).strengths.filter((k) => k > LEAST_STRENGTH);
-  if (strengths.length === 1 && strengths[0] === 1) return of(1);
-  return scoped(() => overlaid(strengths.map((k) => [of(k), k])));
+/** A stroke before its blur; strands of one strength are one shape, and these are laid over one another. */
+function sharpStroke(source: LineSource, pass: Pass, grid: Affine, within: Region): Plane {
+  const half = (pass.width * meanScale(grid)) / 2;
+  const strands = passStrands(source, pass, grid, half);
+  const of = (some: readonly Strand[]) =>
+    coverage(stroked(some, half, pass.cap, pass.join), 'nonzero', within);
+  const strengths = new Map<number, Strand[]>();
+  for (const s of strands) {
+    const some = strengths.get(s.strength);
+    if (some) some.push(s);
+    else strengths.set(s.strength, [s]);
+  }
+  if (strengths.size === 1 && strengths.has(1)) return of(strands);
+  return overlaid(
+    [...strengths]
+      .filter(([strength]) => strength > LEAST_STRENGTH)
+      .map(([strength, some]) => [of(some), strength]),
+  );
 }
 
 /** Colours of a ramp of a pass, premultiplied by their opacity: four floats each. */
@@ -195,15 +180,12 @@ function passRamp(pass: Pass, mixing: PassContext['mixing']): Float32Array {
     for (let c = 0; c < 3; c++) {
       const [a, b] = [ends[4 * k + c]!, ends[4 * k + 4 + c]!];
       const v = a + (b - a) * (at - k);
-      out[4 * i + c] = (mixing === 'light' ? toLight(v) : v) * alpha;
+      out[4 * i + c] = (mixing === 'light' ? linear(v) : v) * alpha;
     }
     out[4 * i + 3] = alpha;
   }
   return out;
 }
-
-/** From sRGB-encoded to linear light (IEC 61966-2-1). */
-const toLight = (v: number): number => (v <= 0.04045 ? v / 12.92 : ((v + 0.055) / 1.055) ** 2.4);
 
 /** The light of a pass that has more than one colour. */
 export function paintedPass(source: LineSource, pass: Pass, context: PassContext): ColourBuffer {
@@ -232,48 +214,69 @@ export function paintedPass(source: LineSource, pass: Pass, context: PassContext
   });
 }
 
-/** Px of a line that share a colour of a ramp along it, and at most so many pieces. */
+/** Px of a line that share a colour of a ramp along it; so many pieces a strand and a line have at most. */
 const PIECE = 3;
 const MOST_PIECES = 220;
+const MOST_IN_ALL = 2000;
 
 /**
  * A stroke with a ramp along it: pieces of one colour each are gathered, which gives every px the mean
  * colour of what lies there; the coverage of the whole then gives it its edges.
  */
-function alongPass(
+const alongPass = (
   source: LineSource,
   pass: Pass,
   ramp: Float32Array,
   context: PassContext,
-): ColourBuffer {
-  const map = passMap(pass, context.map);
-  const scale = meanScale(map);
-  const sigma = passSigma(pass, scale);
-  const half = (pass.width * scale) / 2;
+): ColourBuffer => {
+  const { map, wanted, mixing, memo } = context;
   const { colour, colourEnd, middle, endOpacity, space } = pass;
-  const paint = JSON.stringify([colour, colourEnd, middle, endOpacity, space, context.mixing]);
-  return context.memo(
+  const paint = JSON.stringify([colour, colourEnd, middle, endOpacity, space, mixing]);
+  return memo(
     `along ${paint} ${shapeKey(source, pass, context)}`,
-    () => {
-      const wanted = grow(context.wanted, blurMargin(sigma));
-      const whole = strokePlane(source, pass, map, 0, wanted);
-      if (isEmpty(whole.region)) return colourBuffer(EMPTY);
-      const gathered = gathering(whole.region);
-      for (const strand of passStrands(source, { ...pass, dashes: false }, map, half)) {
-        const lengths = lengthsOf(strand);
-        const total = lengths.at(-1) ?? 0;
-        const pieces = Math.max(1, Math.min(MOST_PIECES, Math.ceil(total / PIECE)));
-        for (let i = 0; i < pieces; i++) {
-          const part = piece(strand, lengths, (total * i) / pieces, (total * (i + 1)) / pieces);
-          const cap = i === 0 || i === pieces - 1 ? pass.cap : 'flat';
-          // A little wider than the whole, so that there is a colour wherever that has coverage.
-          const area = coverage(stroked([part], half + 1, cap, 'round'), 'nonzero', whole.region);
-          const c = 4 * Math.round(((i + 0.5) / pieces) * (ramp.length / 4 - 1));
-          gathered.add(area, ramp.subarray(c, c + 4));
-        }
-      }
-      return gaussianBlur(gathered.within(whole), sigma, context.wanted, 4);
-    },
+    () =>
+      underBlur(passSigma(pass, meanScale(map)), passMap(pass, map), wanted, 4, (grid, _, within) =>
+        sharpAlong(source, pass, ramp, grid, within),
+      ),
     (made) => made.data.byteLength,
   );
+};
+
+function sharpAlong(
+  source: LineSource,
+  pass: Pass,
+  ramp: Float32Array,
+  grid: Affine,
+  within: Region,
+): ColourBuffer {
+  const whole = sharpStroke(source, pass, grid, within);
+  if (isEmpty(whole.region)) return colourBuffer(EMPTY);
+  const half = (pass.width * meanScale(grid)) / 2;
+  const gathered = gathering(whole.region);
+  const add = (parts: readonly Strand[], cap: Cap, at: number) => {
+    // A little wider than the whole, so that there is a colour wherever that has coverage.
+    const area = coverage(stroked(parts, half + 1, cap, 'round'), 'nonzero', whole.region);
+    const c = 4 * Math.round(at * (ramp.length / 4 - 1));
+    gathered.add(area, ramp.subarray(c, c + 4));
+  };
+  const strands = passStrands(source, { ...pass, dashes: false }, grid, half).map((strand) => ({
+    strand,
+    lengths: lengthsOf(strand),
+  }));
+  const all = strands.reduce((sum, { lengths }) => sum + (lengths.at(-1) ?? 0), 0);
+  const step = Math.max(PIECE, all / MOST_IN_ALL);
+  const short: Strand[] = [];
+  for (const { strand, lengths } of strands) {
+    const total = lengths.at(-1) ?? 0;
+    const pieces = Math.max(1, Math.min(MOST_PIECES, Math.ceil(total / step)));
+    if (pieces === 1) short.push(strand);
+    else
+      for (let i = 0; i < pieces; i++) {
+        const part = piece(strand, lengths, (total * i) / pieces, (total * (i + 1)) / pieces);
+        const cap = i === 0 || i === pieces - 1 ? pass.cap : 'flat';
+        add([part], cap, (i + 0.5) / pieces);
+      }
+  }
+  if (short.length > 0) add(short, pass.cap, 0.5);
+  return gathered.within(whole);
 }

@@ -4,13 +4,11 @@ import type { Cap, Join } from '../geometry/outline';
 import { strokeOutline } from '../geometry/outline';
 import type { Strand } from '../geometry/strand';
 import { blurCells } from '../kernels/blur';
-import type { FillRule } from '../kernels/coverage';
-import { coverage, polygonRegion } from '../kernels/coverage';
 import { cellRegion, shareAmongCells, sharingVariance } from '../kernels/cells';
 import { convolve } from '../kernels/convolve';
 import { cellMargin, planBlur } from '../kernels/gaussian';
-import type { Plane } from '../pixels/buffer';
-import { plane } from '../pixels/buffer';
+import type { ColourBuffer, Plane } from '../pixels/buffer';
+import { unwritten } from '../pixels/buffer';
 import type { Region } from '../pixels/region';
 import { EMPTY, grow, intersect, isEmpty } from '../pixels/region';
 
@@ -32,49 +30,42 @@ export const shapeReach = (sigma: number): number => {
   return 1 + plan.cell + plan.margin;
 };
 
-/** Polygons (x and y in turn) of a shape under a map to a grid whose squares are `square` px of the render. */
-export type Outlines = (grid: Affine, square: number) => Float64Array[];
+/** Draws over a region of a grid whose squares are `square` px of the render; `map` leads to that grid. */
+export type Draw<T> = (map: Affine, square: number, within: Region) => T;
 
 /**
- * The coverage of a shape under a Gaussian blur of σ px, over what `wanted` shares with it; `map` is from
- * the shape's own px to px of the render.
+ * What `draw` draws (4 channels, or a plane of 1) under a Gaussian blur of σ px, over what `wanted` shares
+ * with it; `map` is from the drawing's own px to px of the render.
  *
- * A shape that will be blurred by many px is drawn at once on a grid nearly as coarse as the blur's
- * own: exact areas lose nothing, and the cost does not grow with size or blur.
+ * What will be blurred by many px is drawn at once on a grid nearly as coarse as the blur's own: exact
+ * areas lose nothing, and the cost does not grow with size or blur.
  */
-export function shapePlane(
-  outlines: Outlines,
-  rule: FillRule,
-  map: Affine,
+export function underBlur<T extends Plane | ColourBuffer>(
   sigma: number,
+  map: Affine,
   wanted: Region,
-): Plane {
+  channels: 1 | 4,
+  draw: Draw<T>,
+): T {
   const plan = planBlur(sigma, drawnVariance);
-  // Cells of the blur hold two by two of the squares that the shape is drawn on.
-  const square = Math.max(1, plan.cell / 2);
-  const outline = outlines(multiply(scaling(1 / square), map), square);
-  const own = polygonRegion(outline);
-  if (isEmpty(own)) return plane(EMPTY);
-  const reached = grow(
-    {
-      x: own.x * square,
-      y: own.y * square,
-      width: own.width * square,
-      height: own.height * square,
-    },
-    plan.margin,
-  );
-  const region = intersect(reached, wanted);
-  if (isEmpty(region)) return plane(EMPTY);
+  const nothing = () => unwritten(EMPTY, channels) as T;
+  if (isEmpty(wanted)) return nothing();
   if (plan.cell === 1) {
-    const sharp = coverage(outline, rule, grow(region, plan.margin));
-    if (plan.margin === 0) return sharp;
-    return convolve(sharp, region, plan.weights, 1);
+    const sharp = draw(map, 1, grow(wanted, plan.margin));
+    if (plan.margin === 0 || isEmpty(sharp.region)) return sharp;
+    const region = intersect(grow(sharp.region, plan.margin), wanted);
+    return isEmpty(region) ? nothing() : convolve(sharp, region, plan.weights, channels);
   }
+  // Cells of the blur hold two by two of the squares that are drawn on.
+  const square = plan.cell / 2;
+  const within = doubled(grow(cellRegion(wanted, plan.cell, cellMargin(plan)), 1));
+  const drawn = draw(multiply(scaling(1 / square), map), square, within);
+  if (isEmpty(drawn.region)) return nothing();
+  const region = intersect(grow(enlarged(drawn.region, square), plan.margin), wanted);
+  if (isEmpty(region)) return nothing();
   const reach = cellRegion(region, plan.cell, cellMargin(plan));
-  const drawn = coverage(outline, rule, doubled(grow(reach, 1)));
   const cells = intersect(reach, cellRegion(drawn.region, 2, 1));
-  return blurCells(shareAmongCells(drawn, cells, 2, 1), region, plan, 1);
+  return blurCells(shareAmongCells(drawn, cells, 2, channels), region, plan, channels);
 }
 
 /** The outlines of strands (px of a grid) stroked at half widths of `half` times their own. */
@@ -93,10 +84,13 @@ export const stroked = (
     }),
   );
 
-/** A region of cells as one of their halves. */
-const doubled = (r: Region): Region => ({
-  x: 2 * r.x,
-  y: 2 * r.y,
-  width: 2 * r.width,
-  height: 2 * r.height,
+/** A region of squares as one of px that are `by` times as many each way. */
+const enlarged = (r: Region, by: number): Region => ({
+  x: r.x * by,
+  y: r.y * by,
+  width: r.width * by,
+  height: r.height * by,
 });
+
+/** A region of cells as one of their halves. */
+const doubled = (r: Region): Region => enlarged(r, 2);

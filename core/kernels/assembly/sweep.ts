@@ -1,6 +1,8 @@
 /**
- * Exact areas of polygons (see kernels/coverage.ts): a sweep from top to bottom keeps edges in order
- * and finds where they cross; stretches that part inside from outside add their signed areas.
+ * Areas of polygons (see kernels/coverage.ts). `sweep` is exact: from top to bottom it keeps edges in
+ * order and finds where they cross; stretches that part inside from outside add their signed areas.
+ * `layer` is for rows so crowded that crossings would be without number: it looks at the order of the
+ * edges once in every layer, a part of a row.
  */
 import { get, put } from './access';
 
@@ -163,20 +165,20 @@ function strip(active: usize, count: i32, y: f64, end: f64, evenOdd: i32): f64 {
   return first >= 1 ? end : y + span * first;
 }
 
-/** Puts a list of edges in the order of their tops (heapsort). */
-function sortByTop(list: usize, count: i32): void {
-  for (let i = (count >> 1) - 1; i >= 0; i--) sink(list, i, count);
+/** Puts a list of edges in the order of one of their fields (heapsort). */
+function sort(list: usize, count: i32, field: usize): void {
+  for (let i = (count >> 1) - 1; i >= 0; i--) sink(list, i, count, field);
   for (let n = count - 1; n > 0; n--) {
     const last = load<u32>(list + (n << 2));
     store<u32>(list + (n << 2), load<u32>(list));
     store<u32>(list, last);
-    sink(list, 0, n);
+    sink(list, 0, n, field);
   }
 }
 
-function sink(list: usize, from: i32, count: i32): void {
+function sink(list: usize, from: i32, count: i32, field: usize): void {
   const own = load<u32>(list + (from << 2)) as usize;
-  const key = load<f64>(own, Y0);
+  const key = load<f64>(own + field);
   let i = from;
   for (;;) {
     let child = 2 * i + 1;
@@ -184,16 +186,31 @@ function sink(list: usize, from: i32, count: i32): void {
     let c = load<u32>(list + (child << 2)) as usize;
     if (child + 1 < count) {
       const d = load<u32>(list + ((child + 1) << 2)) as usize;
-      if (load<f64>(d, Y0) > load<f64>(c, Y0)) {
+      if (load<f64>(d + field) > load<f64>(c + field)) {
         child++;
         c = d;
       }
     }
-    if (!(load<f64>(c, Y0) > key)) break;
+    if (!(load<f64>(c + field) > key)) break;
     store<u32>(list + (i << 2), c as u32);
     i = child;
   }
   store<u32>(list + (i << 2), own as u32);
+}
+
+function begin(out: usize, outWidth: i32, outHeight: i32, x: f64, y0: f64): void {
+  plane = out;
+  width = outWidth;
+  height = outHeight;
+  left = x;
+  top = y0;
+}
+
+/** Lists edges from the highest to the lowest top. */
+function inOrder(order: usize, edges: usize, count: i32): void {
+  for (let i = 0; i < count; i++)
+    store<u32>(order + (i << 2), (edges + (i as usize) * RECORD) as u32);
+  sort(order, count, Y0);
 }
 
 /**
@@ -212,16 +229,10 @@ export function sweep(
   x: f64,
   y0: f64,
 ): void {
-  plane = out;
-  width = outWidth;
-  height = outHeight;
-  left = x;
-  top = y0;
+  begin(out, outWidth, outHeight, x, y0);
   const order = lists;
   const active = lists + (count << 2);
-  for (let i = 0; i < count; i++)
-    store<u32>(order + (i << 2), (edges + (i as usize) * RECORD) as u32);
-  sortByTop(order, count);
+  inOrder(order, edges, count);
   let next = 0;
   let held = 0;
   let y = y0;
@@ -245,6 +256,96 @@ export function sweep(
       store<u32>(active + (held++ << 2), e);
       next++;
     }
+  }
+}
+
+/** Layers of a row. */
+const LAYERS: i32 = 16;
+/** So many edges are sorted anew for each layer; fewer move on from the order they had. */
+const CROWD: i32 = 600;
+
+/** Where an edge stands at y, never beyond its ends. */
+// @ts-ignore: decorator
+@inline
+function within(e: usize, y: f64): f64 {
+  return at(e, min(max(y, load<f64>(e, Y0)), load<f64>(e, Y1)));
+}
+
+/**
+ * Adds the areas of `count` edges to a plane of zeros, as `sweep` does. In each layer the edges that
+ * cross its middle are put in order there, and those that part inside from outside add their areas in
+ * it: exact but for what ends or crosses within a layer.
+ */
+export function layer(
+  edges: usize,
+  count: i32,
+  lists: usize,
+  evenOdd: i32,
+  out: usize,
+  outWidth: i32,
+  outHeight: i32,
+  x: f64,
+  y0: f64,
+): void {
+  begin(out, outWidth, outHeight, x, y0);
+  const order = lists;
+  const active = lists + (count << 2);
+  inOrder(order, edges, count);
+  const step: f64 = 1 / (LAYERS as f64);
+  let next = 0;
+  let held = 0;
+  for (let row = 0; row < outHeight; row++) {
+    const start = y0 + (row as f64);
+    let kept = 0;
+    for (let k = 0; k < held; k++) {
+      const e = load<u32>(active + (k << 2));
+      if (load<f64>(e as usize, Y1) > start) store<u32>(active + (kept++ << 2), e);
+    }
+    held = kept;
+    while (next < count) {
+      const e = load<u32>(order + (next << 2));
+      if (load<f64>(e as usize, Y0) >= start + 1) break;
+      store<u32>(active + (held++ << 2), e);
+      next++;
+    }
+    const line = plane + (row as usize) * (width << 2);
+    for (let l = 0; l < LAYERS; l++) {
+      const above = start + (l as f64) * step;
+      const y = above + step / 2;
+      for (let k = 0; k < held; k++) {
+        const e = load<u32>(active + (k << 2)) as usize;
+        store<f64>(e, within(e, y), TOP);
+      }
+      if (held > CROWD || (l == 0 && held - kept > 32)) sort(active, held, TOP);
+      else settle(active, held);
+      let winding = 0;
+      let inside = false;
+      for (let k = 0; k < held; k++) {
+        const e = load<u32>(active + (k << 2)) as usize;
+        if (load<f64>(e, Y0) > y || load<f64>(e, Y1) <= y) continue;
+        winding += load<f64>(e, WINDING) as i32;
+        const now = evenOdd ? (winding & 1) != 0 : winding != 0;
+        if (now == inside) continue;
+        inside = now;
+        addInRow(line, within(e, above) - left, within(e, above + step) - left, now ? step : -step);
+      }
+    }
+  }
+}
+
+/** Puts a list that is nearly in the order of TOP in that order (insertion). */
+function settle(list: usize, count: i32): void {
+  for (let i = 1; i < count; i++) {
+    const own = load<u32>(list + (i << 2));
+    const key = load<f64>(own as usize, TOP);
+    let j = i - 1;
+    while (j >= 0) {
+      const o = load<u32>(list + (j << 2));
+      if (!(load<f64>(o as usize, TOP) > key)) break;
+      store<u32>(list + ((j + 1) << 2), o);
+      j--;
+    }
+    store<u32>(list + ((j + 1) << 2), own);
   }
 }
 
