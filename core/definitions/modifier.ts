@@ -1,10 +1,29 @@
 import type { Strand } from '../geometry/strand';
+import { limited } from '../geometry/strand';
 import type { Parameters, Values } from './parameter';
 
 /** What a modifier is given besides its values. */
 export interface ModifierContext {
   /** How far what it makes may stray from the true curve, the line's own px. */
   tolerance: number;
+  /** No more strands than this are drawn, and no more points of all strands together. */
+  strands: number;
+  points: number;
+}
+
+/** How many points each of so many strands may have. */
+export const pointsEach = (context: Pick<ModifierContext, 'points'>, strands: number): number =>
+  Math.min(20_000, Math.max(48, context.points / strands));
+
+/** How often strands may be copied, at most `copies` times, and the strands with points few enough for it. */
+export function copiable(
+  strands: readonly Strand[],
+  copies: number,
+  context: ModifierContext,
+): { strands: readonly Strand[]; copies: number } {
+  const room = Math.floor(context.strands / Math.max(1, strands.length));
+  const count = Math.max(1, Math.min(Math.round(copies), room));
+  return { strands: limited(strands, context.strands, context.points / count), copies: count };
 }
 
 /** One live change of a line's shape, before it is drawn. */

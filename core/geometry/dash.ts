@@ -13,11 +13,7 @@ export interface Dashes {
 }
 
 /** The strand cut into dashes, about `most` of them at most; itself if the pattern leaves no gap. */
-export function dashed(
-  strand: Strand,
-  { dash, gap, phase, fit }: Dashes,
-  most = 20_000,
-): Strand[] {
+export function dashed(strand: Strand, { dash, gap, phase, fit }: Dashes, most = 20_000): Strand[] {
   const lengths = lengthsOf(strand);
   const total = lengths.at(-1) ?? 0;
   let on = Math.max(0, dash);

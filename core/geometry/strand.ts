@@ -90,6 +90,13 @@ export function thinned(strand: Strand, by: number): Strand {
   };
 }
 
+/** At most so many of the strands, with fewer points if all have more than so many together. */
+export function limited(strands: readonly Strand[], most: number, points: number): Strand[] {
+  const some = strands.slice(0, most);
+  const all = some.reduce((sum, s) => sum + s.width.length, 0);
+  return all > points ? some.map((s) => thinned(s, all / points)) : some;
+}
+
 /** The direction to the left of a strand at each point: unit vectors, x and y in turn. */
 export function normalsOf({ points, closed }: Strand): Float64Array {
   const n = points.length / 2;

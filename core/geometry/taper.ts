@@ -23,16 +23,16 @@ const STEPS = 96;
 
 /**
  * A strand thinned towards its ends. Where both tapers together are longer than the strand they share
- * it in proportion. A closed strand has no ends.
+ * it in proportion. A closed strand has no ends. It gets no more than `most` points for it.
  */
-export function tapered(strand: Strand, { start, end, point }: Taper): Strand {
+export function tapered(strand: Strand, { start, end, point }: Taper, most = 20_000): Strand {
   if (strand.closed || (!(start > 0) && !(end > 0))) return strand;
   const total = lengthsOf(strand).at(-1) ?? 0;
   if (!(total > 0)) return strand;
   const k = Math.min(1, total / (Math.max(0, start) + Math.max(0, end)));
   const [a, b] = [Math.max(0, start) * k, Math.max(0, end) * k];
   const shortest = Math.min(...[a, b].filter((l) => l > 0));
-  const fine = refined(strand, shortest / STEPS);
+  const fine = refined(strand, shortest / STEPS, most);
   const lengths = lengthsOf(fine);
   const profile = PROFILES[point];
   const width = fine.width.map((w, i) => {

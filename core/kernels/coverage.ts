@@ -3,7 +3,7 @@ import { plane } from '../pixels/buffer';
 import { floats, scoped } from '../pixels/heap';
 import type { Region } from '../pixels/region';
 import { covering, intersect, isEmpty } from '../pixels/region';
-import { layer, onHeap, run, sweep } from './machine';
+import { layer, onHeap, pile, run, sweep } from './machine';
 
 /** Which windings count as inside: any but zero, or the odd ones (SVG's fill-rule). */
 export type FillRule = 'nonzero' | 'evenodd';
@@ -28,9 +28,22 @@ export function polygonRegion(polygons: readonly Float64Array[]): Region {
 /** 64-bit floats that the kernel keeps of an edge (assembly/sweep.ts). */
 const RECORD = 9;
 
-/** Rows are looked at in blocks of so many, and are crowded if more edges than this touch one of them. */
+/** Rows are looked at in blocks of so many. */
 const BLOCK = 16;
-const CROWDED = 96;
+
+/** How rows are swept: exactly, in layers, or by windings alone (assembly/sweep.ts). */
+type Way = 'exact' | 'fine' | 'coarse' | 'pile';
+const LAYERS = { fine: 16, coarse: 4 };
+
+/** The way for rows that so many edges touch. Even-odd insides depend on the order of every edge. */
+const wayFor = (edges: number, rule: FillRule): Way =>
+  edges <= 96
+    ? 'exact'
+    : edges <= 3000
+      ? 'fine'
+      : edges <= 20_000 || rule === 'evenodd'
+        ? 'coarse'
+        : 'pile';
 
 /**
  * How much of each pixel the inside of closed polygons covers, 0–1: the exact area, also where they
@@ -39,8 +52,9 @@ const CROWDED = 96;
  * A sweep from top to bottom (Bentley & Ottmann, 1979) keeps the edges in order and finds where they
  * cross; only the stretches of edges that part inside from outside add their signed areas (the
  * accumulation of Levien's font-rs). Rows that very many edges touch, as of a wide stroke round fine
- * detail, are swept in sixteen layers: what ends or crosses within a layer is exact to a fraction of
- * it. The plane covers what `within` shares with the polygons.
+ * detail, are swept in layers: what ends or crosses within a layer is exact to a fraction of it. Under
+ * the non-zero rule tens of thousands in a row must wind the same way. The plane covers what `within`
+ * shares with the polygons.
  */
 export function coverage(polygons: readonly Float64Array[], rule: FillRule, within: Region): Plane {
   const region = intersect(polygonRegion(polygons), within);
@@ -51,15 +65,17 @@ export function coverage(polygons: readonly Float64Array[], rule: FillRule, with
     const corners = polygons.reduce((n, p) => n + p.length / 2, 0);
     const edges = doubles(corners * RECORD);
     const lists = floats(2 * corners);
-    for (const { top, bottom, crowded } of bands(polygons, region)) {
+    for (const { top, bottom, way } of bands(polygons, rule, region)) {
       const count = writeEdges(polygons, top, bottom, edges);
       if (count === 0) continue;
-      const events = crowded ? null : eventsOf(edges, count);
+      const events = way === 'exact' ? eventsOf(edges, count) : null;
       onHeap((at) => {
         const rows = at(out.data, 'write') + (top - region.y) * region.width * 4;
         const place = [rows, region.width, bottom - top, region.x, top];
         if (events) sweep([at(edges), count, at(events), at(lists), evenOdd, ...place]);
-        else layer([at(edges), count, at(lists), evenOdd, ...place]);
+        else if (way === 'fine' || way === 'coarse')
+          layer([at(edges), count, at(lists), evenOdd, ...place, LAYERS[way]]);
+        else pile([at(edges), count, ...place]);
       });
     }
     onHeap((at) =>
@@ -76,11 +92,11 @@ export function coverage(polygons: readonly Float64Array[], rule: FillRule, with
 interface Band {
   top: number;
   bottom: number;
-  crowded: boolean;
+  way: Way;
 }
 
-/** The rows of a region, parted where they become crowded or cease to be. */
-function bands(polygons: readonly Float64Array[], region: Region): Band[] {
+/** The rows of a region, parted where they are swept in another way. */
+function bands(polygons: readonly Float64Array[], rule: FillRule, region: Region): Band[] {
   // Blocks stand where they stand in the scene, so that a part comes out as it does in the whole.
   const first = Math.floor(region.y / BLOCK);
   const last = Math.ceil((region.y + region.height) / BLOCK);
@@ -106,11 +122,11 @@ function bands(polygons: readonly Float64Array[], region: Region): Band[] {
       held += touching[(block - first) * BLOCK + i]!;
       most = Math.max(most, held);
     }
-    const crowded = most > CROWDED;
+    const way = wayFor(most, rule);
     const bottom = Math.min(region.y + region.height, (block + 1) * BLOCK);
     const above = out.at(-1);
-    if (above?.crowded === crowded) above.bottom = bottom;
-    else out.push({ top: Math.max(region.y, block * BLOCK), bottom, crowded });
+    if (above?.way === way) above.bottom = bottom;
+    else out.push({ top: Math.max(region.y, block * BLOCK), bottom, way });
   }
   return out;
 }

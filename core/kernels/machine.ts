@@ -53,6 +53,7 @@ type Exports = Record<RowKernel, (...args: number[]) => void> & {
   heapBase(): number;
   sweep(...args: number[]): void;
   layer(...args: number[]): void;
+  pile(...args: number[]): void;
   useScratch(at: number): void;
   checkAgainst(list: number): void;
 };
@@ -281,6 +282,7 @@ export function run(kernel: RowKernel, rows: number, floats: number, args: numbe
 /** Runs the sweep over polygons, which is one thread's work (assembly/sweep.ts). */
 export const sweep = (args: number[]): void => machine!.exports.sweep(...args);
 export const layer = (args: number[]): void => machine!.exports.layer(...args);
+export const pile = (args: number[]): void => machine!.exports.pile(...args);
 
 /** Where an array stands in the memory, byte; one that is elsewhere is copied there first. */
 export interface Placing {

@@ -1,17 +1,17 @@
 import { angle, count, length, percent, seed } from '../definitions/parameter';
-import { defineModifier } from '../definitions/modifier';
+import { defineModifier, pointsEach } from '../definitions/modifier';
 import type { Strand } from '../geometry/strand';
 import { displaced, lengthsOf, normalsOf, refined } from '../geometry/strand';
 import { piece } from '../geometry/dash';
 import { chance, eitherWay, jag } from './chance';
 
 /** Displaces a strand to both sides by jagged noise: each octave half as far, twice as fine. */
-function jagged(strand: Strand, far: number, detail: number, seed: number): Strand {
+function jagged(strand: Strand, far: number, detail: number, seed: number, most: number): Strand {
   const total = lengthsOf(strand).at(-1) ?? 0;
   if (!(total > 0) || !(far > 0)) return strand;
   const base = 3;
   const finest = base * 2 ** (detail - 1);
-  const fine = refined(strand, total / finest / 2);
+  const fine = refined(strand, total / finest / 2, most);
   const lengths = lengthsOf(fine);
   const normals = normalsOf(fine);
   return displaced(fine, (i) => {
@@ -44,10 +44,11 @@ export const jitter = defineModifier({
     thin: percent('Their width', 45, 1, 100),
     seed: seed(),
   },
-  apply: (strands, { rough, detail, branches, reach, spread, thin, seed }) =>
+  apply: (strands, { rough, detail, branches, reach, spread, thin, seed }, context) =>
     strands.flatMap((strand, k) => {
       const own = seed * 4099 + k * 131;
-      const trunk = jagged(strand, rough, Math.round(detail), own);
+      const each = pointsEach(context, strands.length * (1 + Math.round(branches)));
+      const trunk = jagged(strand, rough, Math.round(detail), own, each);
       const lengths = lengthsOf(trunk);
       const total = lengths.at(-1) ?? 0;
       const out = [trunk];
@@ -82,6 +83,7 @@ export const jitter = defineModifier({
             rough * (l / total) * 1.2,
             Math.max(2, Math.round(detail) - 1),
             own + 4093 * (b + 1),
+            each,
           ),
         );
       }

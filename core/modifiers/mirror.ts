@@ -1,5 +1,5 @@
 import { angle, count, place } from '../definitions/parameter';
-import { defineModifier } from '../definitions/modifier';
+import { copiable, defineModifier } from '../definitions/modifier';
 import type { Affine } from '../geometry/affine';
 import { multiply, rotation, translation } from '../geometry/affine';
 import type { Strand } from '../geometry/strand';
@@ -24,10 +24,17 @@ function joined(strand: Strand, image: Strand): Strand[] {
     {
       ...strand,
       closed: both,
-      points: Float64Array.of(...one.points, ...other.points.subarray(2, both ? n - 2 : n)),
-      width: Float64Array.of(...one.width, ...other.width.subarray(1, both ? n / 2 - 1 : n / 2)),
+      points: chained(one.points, other.points.subarray(2, both ? n - 2 : n)),
+      width: chained(one.width, other.width.subarray(1, both ? n / 2 - 1 : n / 2)),
     },
   ];
+}
+
+function chained(a: Float64Array, b: Float64Array): Float64Array {
+  const out = new Float64Array(a.length + b.length);
+  out.set(a);
+  out.set(b, a.length);
+  return out;
 }
 
 function reversed(strand: Strand): Strand {
@@ -62,17 +69,18 @@ export const mirror = defineModifier({
     }),
     count: count('Parts', 6, { min: 2, max: 120, slider: [2, 24], needs: { how: ['turn'] } }),
   },
-  apply(strands, { how, x, y, angle, count }) {
+  apply(given, { how, x, y, angle, count }, context) {
     const about = (m: Affine): Affine =>
       multiply(translation(x, y), multiply(m, translation(-x, -y)));
     if (how === 'axis') {
       const turn = (angle * Math.PI) / 90;
       // A reflection over a line at angle a is a turn by 2a after a flip.
       const map = about(multiply(rotation(turn), [1, 0, 0, -1, 0, 0]));
-      return strands.flatMap((s) => joined(s, mapped(s, map, 1)));
+      return given.flatMap((s) => joined(s, mapped(s, map, 1)));
     }
     const n = Math.round(count);
-    return Array.from({ length: n }, (_, i) => about(rotation((2 * Math.PI * i) / n))).flatMap(
+    const { strands, copies } = copiable(given, n, context);
+    return Array.from({ length: copies }, (_, i) => about(rotation((2 * Math.PI * i) / n))).flatMap(
       (map) => strands.map((s) => mapped(s, map, 1)),
     );
   },

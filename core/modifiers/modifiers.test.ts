@@ -11,7 +11,7 @@ import { chance, drift } from './chance';
 import { modifierOfKind, modifiers } from './index';
 
 const fine = { tolerance: 0.05, turn: Infinity };
-const context = { tolerance: 0.05 };
+const context = { tolerance: 0.05, strands: 6000, points: 250_000 };
 const strands = (closed = false): Strand[] =>
   strandsOf(
     [{ closed, anchors: [corner(0, 0), corner(400, 0), corner(400, 300)] }],

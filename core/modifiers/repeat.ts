@@ -1,5 +1,5 @@
 import { angle, count, percent, place } from '../definitions/parameter';
-import { defineModifier } from '../definitions/modifier';
+import { copiable, defineModifier } from '../definitions/modifier';
 import { multiply, rotation, scaling, translation } from '../geometry/affine';
 import { mapped, strandsBox } from '../geometry/strand';
 
@@ -15,7 +15,8 @@ export const repeat = defineModifier({
     scale: percent('Scale', 100, 10, 400),
     fade: percent('Fade', 0),
   },
-  apply(strands, { copies, x, y, turn, scale, fade }) {
+  apply(given, { copies, x, y, turn, scale, fade }, context) {
+    const { strands, copies: most } = copiable(given, copies, context);
     const box = strandsBox(strands);
     if (!box) return [...strands];
     const [px, py] = [(box.x0 + box.x1) / 2, (box.y0 + box.y1) / 2];
@@ -29,7 +30,7 @@ export const repeat = defineModifier({
     );
     const out = [...strands];
     let map = step;
-    for (let i = 1; i < Math.round(copies); i++) {
+    for (let i = 1; i < most; i++) {
       const size = (scale / 100) ** i;
       const strength = (1 - fade / 100) ** i;
       for (const s of strands) {

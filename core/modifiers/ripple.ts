@@ -1,5 +1,5 @@
 import { angle, length, percent } from '../definitions/parameter';
-import { defineModifier } from '../definitions/modifier';
+import { defineModifier, pointsEach } from '../definitions/modifier';
 import { displaced, lengthsOf, normalsOf, refined } from '../geometry/strand';
 
 /** A shorter wave is no wave, px. */
@@ -16,15 +16,19 @@ export const ripple = defineModifier({
     centre: percent('Centre', 50),
     fade: percent('Fade at ends', 20, 0, 50),
   },
-  apply: (strands, { amplitude, period, phase, centre, fade }, { tolerance }) =>
+  apply: (strands, { amplitude, period, phase, centre, fade }, context) =>
     strands.map((strand) => {
       const total = lengthsOf(strand).at(-1) ?? 0;
       if (!(period > LEAST) || !(amplitude > 0) || !(total > 0)) return strand;
       // A closed line takes a whole number of waves, or they would not meet.
       const wave = strand.closed ? total / Math.max(1, Math.round(total / period)) : period;
       // The wave strays from its chords by about A·(π·step/wave)²/2.
-      const step = (wave / Math.PI) * Math.sqrt((2 * tolerance) / amplitude);
-      const fine = refined(strand, Math.min(wave / 12, Math.max(step, wave / 400)));
+      const step = (wave / Math.PI) * Math.sqrt((2 * context.tolerance) / amplitude);
+      const fine = refined(
+        strand,
+        Math.min(wave / 12, Math.max(step, wave / 400)),
+        pointsEach(context, strands.length),
+      );
       const lengths = lengthsOf(fine);
       const normals = normalsOf(fine);
       const reach = (total * fade) / 100;

@@ -1,5 +1,5 @@
 import { angle, count, length, percent, seed } from '../definitions/parameter';
-import { defineModifier } from '../definitions/modifier';
+import { copiable, defineModifier } from '../definitions/modifier';
 import { multiply, rotation, scaling, translation } from '../geometry/affine';
 import { piece } from '../geometry/dash';
 import { lengthsOf, mapped, strandsBox } from '../geometry/strand';
@@ -18,7 +18,8 @@ export const scatter = defineModifier({
     keep: { kind: 'switch', label: 'Keep the line', default: false },
     seed: seed(),
   },
-  apply(strands, { copies, size, vary, spread, turn, keep, seed }) {
+  apply(given, { copies, size, vary, spread, turn, keep, seed }, context) {
+    const { strands, copies: most } = copiable(given, copies, context);
     const box = strandsBox(strands);
     const measured = strands.map((s) => ({ strand: s, lengths: lengthsOf(s) }));
     const total = measured.reduce((sum, m) => sum + (m.lengths.at(-1) ?? 0), 0);
@@ -26,7 +27,7 @@ export const scatter = defineModifier({
     const [px, py] = [(box.x0 + box.x1) / 2, (box.y0 + box.y1) / 2];
     const out = keep ? [...strands] : [];
     const own = seed * 8191;
-    for (let i = 0; i < Math.round(copies); i++) {
+    for (let i = 0; i < most; i++) {
       let at = chance(own, i) * total;
       const on = measured.find((m) => (at -= m.lengths.at(-1) ?? 0) <= 0) ?? measured[0]!;
       const { points } = piece(on.strand, on.lengths, at + on.lengths.at(-1)!, 0);

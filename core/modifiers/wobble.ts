@@ -1,5 +1,5 @@
 import { length, seed } from '../definitions/parameter';
-import { defineModifier } from '../definitions/modifier';
+import { defineModifier, pointsEach } from '../definitions/modifier';
 import { displaced, lengthsOf, normalsOf, refined } from '../geometry/strand';
 import { drift } from './chance';
 
@@ -15,11 +15,11 @@ export const wobble = defineModifier({
     size: length('Size', 120, { slider: [10, 600], help: 'How long one irregularity is.' }),
     seed: seed(),
   },
-  apply: (strands, { amount, size, seed }) =>
+  apply: (strands, { amount, size, seed }, context) =>
     strands.map((strand, k) => {
       const total = lengthsOf(strand).at(-1) ?? 0;
       if (!(size > LEAST) || !(amount > 0) || !(total > 0)) return strand;
-      const fine = refined(strand, size / 16);
+      const fine = refined(strand, size / 16, pointsEach(context, strands.length));
       const lengths = lengthsOf(fine);
       const normals = normalsOf(fine);
       const own = seed * 64 + k;

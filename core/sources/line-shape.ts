@@ -6,7 +6,7 @@ import type { Fineness } from '../geometry/flatten';
 import type { Path } from '../geometry/path';
 import { curveBox } from '../geometry/path';
 import type { Strand } from '../geometry/strand';
-import { mapped, strandsBox, strandsOf, thinned } from '../geometry/strand';
+import { limited, mapped, strandsBox, strandsOf } from '../geometry/strand';
 import { modifierOfKind, modifiers } from '../modifiers/index';
 import { shapeOfKind, shapes } from '../shapes/index';
 
@@ -83,14 +83,7 @@ export const pathsOf = (shape: LineShape): Path[] =>
 
 /** More copies and points than these no line has: modifiers in a row could make millions. */
 const MOST_STRANDS = 6000;
-const MOST_POINTS = 250_000;
-
-/** As many of the strands as there is room for, with fewer points if they have too many in all. */
-export function limited(strands: Strand[], most = MOST_STRANDS): Strand[] {
-  const some = strands.length > most ? strands.slice(0, most) : strands;
-  const points = some.reduce((sum, s) => sum + s.width.length, 0);
-  return points > MOST_POINTS ? some.map((s) => thinned(s, points / MOST_POINTS)) : some;
-}
+export const MOST_POINTS = 250_000;
 
 /**
  * The strands of a line under a map, after its modifiers; tolerances are px after the map. Modifiers work
@@ -104,9 +97,14 @@ export function drawnStrands(
   const on = modifiers.filter((m) => m.enabled);
   if (on.length === 0) return strandsOf(pathsOf(shape), map, fineness);
   const tolerance = fineness.tolerance / (meanScale(map) || 1);
+  const context = { tolerance, strands: MOST_STRANDS, points: MOST_POINTS };
   const start = strandsOf(pathsOf(shape), IDENTITY, { ...fineness, tolerance });
   return on
-    .reduce((s, m) => limited(modifierOfKind(m.kind).apply(s, m.values, { tolerance })), start)
+    .reduce(
+      (s, m) =>
+        limited(modifierOfKind(m.kind).apply(s, m.values, context), MOST_STRANDS, MOST_POINTS),
+      start,
+    )
     .map((s) => mapped(s, map, 1));
 }
 

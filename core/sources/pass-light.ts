@@ -1,3 +1,4 @@
+import { pointsEach } from '../definitions/modifier';
 import type { SourceContext } from '../definitions/source';
 import type { Affine } from '../geometry/affine';
 import { meanScale, multiply, translation } from '../geometry/affine';
@@ -5,7 +6,7 @@ import { dashed, piece } from '../geometry/dash';
 import type { Cap } from '../geometry/outline';
 import { arcTurn, strokeMargin } from '../geometry/outline';
 import type { Strand } from '../geometry/strand';
-import { displaced, lengthsOf, normalsOf } from '../geometry/strand';
+import { displaced, lengthsOf, limited, normalsOf } from '../geometry/strand';
 import { tapered } from '../geometry/taper';
 import { coverage } from '../kernels/coverage';
 import { cut, gathering, overlaid, painted } from '../kernels/paint';
@@ -17,7 +18,7 @@ import { rampColours } from '../pixels/ramp';
 import type { Region } from '../pixels/region';
 import { EMPTY, isEmpty, regionKey } from '../pixels/region';
 import type { LineSource } from './line';
-import { drawnStrands, limited, measuresOf } from './line-shape';
+import { MOST_POINTS, drawnStrands, measuresOf } from './line-shape';
 import type { Pass } from './pass';
 import { TOLERANCE, shapeReach, stroked, underBlur } from './stroke';
 
@@ -42,6 +43,9 @@ export function passReach(pass: Pass, scale: number, widest: number): number {
 /** More dashes than this no line has. */
 const MOST_DASHES = 20_000;
 
+/** Rows that the edges of all points of a stroke go through, at most. */
+const MOST_EDGE_ROWS = 3e7;
+
 /** The strands that a pass strokes, under a map, px after it. `half` is half its width there. */
 function passStrands(source: LineSource, pass: Pass, map: Affine, half: number): Strand[] {
   const scale = meanScale(map);
@@ -54,17 +58,23 @@ function passStrands(source: LineSource, pass: Pass, map: Affine, half: number):
     strands.flatMap((s) => {
       const moved = pass.beside === 0 ? s : besides(s, pass.beside * scale);
       const total = lengthsOf(moved).at(-1) ?? 0;
-      const thin = tapered(moved, {
-        start: (total * pass.start) / 100,
-        end: (total * pass.end) / 100,
-        point: pass.point,
-      });
+      const thin = tapered(
+        moved,
+        {
+          start: (total * pass.start) / 100,
+          end: (total * pass.end) / 100,
+          point: pass.point,
+        },
+        pointsEach({ points: MOST_POINTS }, strands.length),
+      );
       const { dash, gap, phase, fit } = pass;
       return pass.dashes
         ? dashed(thin, { dash: dash * scale, gap: gap * scale, phase: phase * scale, fit }, most)
         : [thin];
     }),
     Infinity,
+    // Every point of a wide stroke has edges as long as that is wide.
+    Math.min(MOST_POINTS, MOST_EDGE_ROWS / (2 * half)),
   );
 }
 

@@ -22,4 +22,4 @@ export {
   unwrapRows,
 } from './rows';
 export { useScratch } from './scratch';
-export { layer, sumRows, sweep } from './sweep';
+export { layer, pile, sumRows, sweep } from './sweep';

@@ -259,10 +259,8 @@ export function sweep(
   }
 }
 
-/** Layers of a row. */
-const LAYERS: i32 = 16;
-/** So many edges are sorted anew for each layer; fewer move on from the order they had. */
-const CROWD: i32 = 600;
+/** From layer to layer edges are moved on from the order they had; past so many moves each, sorted anew. */
+const MOVES: i32 = 24;
 
 /** Where an edge stands at y, never beyond its ends. */
 // @ts-ignore: decorator
@@ -274,7 +272,7 @@ function within(e: usize, y: f64): f64 {
 /**
  * Adds the areas of `count` edges to a plane of zeros, as `sweep` does. In each layer the edges that
  * cross its middle are put in order there, and those that part inside from outside add their areas in
- * it: exact but for what ends or crosses within a layer.
+ * it: exact but for what ends or crosses within a layer. A row has `layers` of them.
  */
 export function layer(
   edges: usize,
@@ -286,12 +284,13 @@ export function layer(
   outHeight: i32,
   x: f64,
   y0: f64,
+  layers: i32,
 ): void {
   begin(out, outWidth, outHeight, x, y0);
   const order = lists;
   const active = lists + (count << 2);
   inOrder(order, edges, count);
-  const step: f64 = 1 / (LAYERS as f64);
+  const step: f64 = 1 / (layers as f64);
   let next = 0;
   let held = 0;
   for (let row = 0; row < outHeight; row++) {
@@ -309,15 +308,14 @@ export function layer(
       next++;
     }
     const line = plane + (row as usize) * (width << 2);
-    for (let l = 0; l < LAYERS; l++) {
+    for (let l = 0; l < layers; l++) {
       const above = start + (l as f64) * step;
       const y = above + step / 2;
       for (let k = 0; k < held; k++) {
         const e = load<u32>(active + (k << 2)) as usize;
         store<f64>(e, within(e, y), TOP);
       }
-      if (held > CROWD || (l == 0 && held - kept > 32)) sort(active, held, TOP);
-      else settle(active, held);
+      if ((l == 0 && held - kept > 2 * MOVES) || !settle(active, held)) sort(active, held, TOP);
       let winding = 0;
       let inside = false;
       for (let k = 0; k < held; k++) {
@@ -333,8 +331,9 @@ export function layer(
   }
 }
 
-/** Puts a list that is nearly in the order of TOP in that order (insertion). */
-function settle(list: usize, count: i32): void {
+/** Puts a list that is nearly in the order of TOP in that order (insertion); false if it gave up. */
+function settle(list: usize, count: i32): bool {
+  let left = count * MOVES;
   for (let i = 1; i < count; i++) {
     const own = load<u32>(list + (i << 2));
     const key = load<f64>(own as usize, TOP);
@@ -346,17 +345,43 @@ function settle(list: usize, count: i32): void {
       j--;
     }
     store<u32>(list + ((j + 1) << 2), own);
+    left -= i - 1 - j;
+    if (left < 0) return false;
+  }
+  return true;
+}
+
+/**
+ * Adds the areas of `count` edges by their windings alone. Right for polygons that wind the same way, but
+ * for px where their edges lie over one another.
+ */
+export function pile(
+  edges: usize,
+  count: i32,
+  out: usize,
+  outWidth: i32,
+  outHeight: i32,
+  x: f64,
+  y0: f64,
+): void {
+  begin(out, outWidth, outHeight, x, y0);
+  for (let i = 0; i < count; i++) {
+    const e = edges + (i as usize) * RECORD;
+    const y = load<f64>(e, Y0);
+    const end = load<f64>(e, Y1);
+    addEdge(at(e, y), y, at(e, end), end, load<f64>(e, WINDING));
   }
 }
 
-/** Turns rows of an accumulation plane into coverage, in place: running sums, within 0–1. */
+/** Turns rows of an accumulation plane into coverage, in place: running sums, of either sign, up to 1. */
 export function sumRows(p: usize, stride: i32, floats: i32, from: i32, to: i32): void {
   for (let y = from; y < to; y++) {
     let d = p + y * stride;
     let sum: f64 = 0;
     for (const end = d + (floats << 2); d < end; d += 4) {
       sum += get(d) as f64;
-      put(d, sum < 1e-6 ? 0 : sum > 1 ? 1 : (sum as f32));
+      const v = abs(sum);
+      put(d, v < 1e-6 ? 0 : v > 1 ? 1 : (v as f32));
     }
   }
 }
