@@ -22,14 +22,7 @@ export const depth = (page: Page): Promise<string[]> =>
 /** Waits until the picture shows the scene as it is, at full fineness. */
 export async function settled(page: Page): Promise<void> {
   const picture = page.getByTestId('picture');
-  await expect(picture).toHaveAttribute('data-shown', 'fine', { timeout: 20_000 });
-  let frame: string | null = null;
-  for (let i = 0; i < 40; i++) {
-    const now = await picture.getAttribute('data-frame');
-    if (now === frame && (await picture.getAttribute('data-shown')) === 'fine') return;
-    frame = now;
-    await page.waitForTimeout(260);
-  }
+  await expect(picture).toHaveAttribute('aria-busy', 'false', { timeout: 20_000 });
 }
 
 export const saved = (page: Page): Promise<void> =>

@@ -148,8 +148,8 @@ test('an SVG comes in as lines, and a line goes out as SVG', async ({ page }) =>
   await page
     .getByLabel('Add an SVG as lines of light')
     .setInputFiles({ name: 'harbour.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(svg) });
+  await expect.poll(() => depth(page)).toEqual(['harbour', 'moon', 'wave']);
   await settled(page);
-  expect(await depth(page)).toEqual(['harbour', 'moon', 'wave']);
   expect(await brightness(page)).toBeGreaterThan(20);
   await page.locator('[data-card][aria-label="wave"]').click();
   await page.keyboard.press('Control+k');

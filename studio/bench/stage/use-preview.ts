@@ -77,6 +77,9 @@ export function usePreview(canvas: RefObject<HTMLCanvasElement | null>, stage: S
     /** The scale of the last picture. */
     let last = 0;
     let failed = false;
+    /** Changes heard of so far: a picture made before the last one is not yet what shall be seen. */
+    let changes = 0;
+    const busy = (is: boolean) => canvas.current?.setAttribute('aria-busy', String(is));
 
     const place = () => {
       const element = canvas.current;
@@ -97,6 +100,7 @@ export function usePreview(canvas: RefObject<HTMLCanvasElement | null>, stage: S
         return;
       }
       const own = { fine };
+      const heard = changes;
       flight = own;
       const { view, selected } = useBench.getState();
       const scene = shownScene();
@@ -113,6 +117,7 @@ export function usePreview(canvas: RefObject<HTMLCanvasElement | null>, stage: S
       const region = regionAt(scene, view, stage, scale);
       if (isEmpty(region)) {
         flight = null;
+        busy(false);
         return;
       }
       try {
@@ -137,6 +142,7 @@ export function usePreview(canvas: RefObject<HTMLCanvasElement | null>, stage: S
           element.dataset.shown = scale === full ? 'fine' : 'coarse';
           element.dataset.frame = String(Number(element.dataset.frame ?? 0) + 1);
           element.dataset.took = made.took.toFixed(1);
+          if (scale === full && heard === changes) busy(false);
           place();
         }
         failed = false;
@@ -147,6 +153,7 @@ export function usePreview(canvas: RefObject<HTMLCanvasElement | null>, stage: S
             duration: 12_000,
           });
         failed = true;
+        busy(false);
       }
       if (flight === own) flight = null;
       if (again && !stopped) {
@@ -157,6 +164,8 @@ export function usePreview(canvas: RefObject<HTMLCanvasElement | null>, stage: S
 
     const changed = () => {
       place();
+      changes++;
+      busy(true);
       // Several changes of one event make one frame.
       if (!noted) {
         noted = true;
