@@ -1,5 +1,5 @@
 /** Everything a path can become: starting points, ready shapes, modifiers, and what a pass draws. */
-import type { Page } from '@playwright/test';
+import type { Locator, Page } from '@playwright/test';
 import { expect, test } from '@playwright/test';
 import {
   bytesOf,
@@ -7,6 +7,7 @@ import {
   newScene,
   onPage,
   pass,
+  press,
   savedFile,
   settled,
   setValue,
@@ -141,6 +142,121 @@ test('a pass thins, breaks into dashes, fills the inside and takes a ramp', asyn
   await expect(pass(page, 'Colour')).toBeVisible();
 });
 
+test('many anchors are chosen in a box and with Shift, moved, scaled, turned, lined up and removed', async ({
+  page,
+}) => {
+  await newScene(page, 800, 500);
+  await add(page, 'Star');
+  await page.getByRole('button', { name: 'turn into anchors' }).click();
+  await page.keyboard.press('2');
+  const places = () =>
+    page
+      .locator('[data-anchor]')
+      .evaluateAll((all) => all.map((a) => a.getBoundingClientRect()).map(({ x, y }) => [x, y]));
+  const before = await places();
+  // A box round the upper half chooses what lies in it.
+  await press(page, [20, 20], [780, 220]);
+  const chosen = Number(
+    (await page
+      .getByText(/^\d+ anchors$/)
+      .first()
+      .textContent())!.split(' ')[0],
+  );
+  expect(chosen).toBeGreaterThan(2);
+  expect(chosen).toBeLessThan(before.length);
+  await page.keyboard.press('Shift+ArrowUp');
+  const moved = (now: number[][], by: (d: number[]) => boolean) =>
+    now.filter((p, i) => by([p[0]! - before[i]![0]!, p[1]! - before[i]![1]!])).length;
+  expect(moved(await places(), ([, dy]) => dy! < -3)).toBe(chosen);
+  await page.keyboard.press('Control+z');
+  await page.getByRole('button', { name: 'Align' }).click();
+  await page.getByRole('menuitem', { name: 'Align at the top' }).click();
+  const tops = (await places()).map((p) => p[1]!);
+  const top = Math.min(...tops);
+  expect(tops.filter((y) => Math.abs(y - top) < 1).length).toBeGreaterThanOrEqual(chosen);
+  await page.keyboard.press('Control+z');
+  // The knob turns them, a handle scales them.
+  const knob = (await page.getByTestId('rotate').locator('circle').last().boundingBox())!;
+  await page.mouse.move(knob.x + 5, knob.y + 5);
+  await page.mouse.down();
+  await page.mouse.move(knob.x + 120, knob.y + 60, { steps: 4 });
+  await page.mouse.up();
+  expect(moved(await places(), ([dx, dy]) => Math.hypot(dx!, dy!) > 3)).toBeGreaterThan(1);
+  await page.keyboard.press('Delete');
+  await expect(page.locator('[data-anchor]')).toHaveCount(before.length - chosen);
+});
+
+test('a line is pulled wider at an anchor, broken into gaps, and its gradient is dragged', async ({
+  page,
+}) => {
+  await newScene(page, 800, 500);
+  await add(page, 'Straight line');
+  await page.getByRole('button', { name: 'turn into anchors' }).click();
+  const dragBy = async (target: Locator, dx: number, dy: number) => {
+    const b = (await target.boundingBox())!;
+    const [x, y] = [b.x + b.width / 2, b.y + b.height / 2];
+    await page.mouse.move(x, y);
+    await page.mouse.down();
+    await page.mouse.move(x + dx, y + dy, { steps: 4 });
+    await page.mouse.up();
+    await settled(page);
+  };
+  const path = async () => {
+    const { shape } = await lineOf(page, 'Straight line');
+    return 'paths' in shape ? shape.paths[0]! : null;
+  };
+  await page.keyboard.press('4');
+  await dragBy(page.locator('[data-width="1+"] circle').last(), 0, 25);
+  expect((await path())!.anchors[1]!.width).toBeGreaterThan(1.5);
+  const whole = await brightness(page);
+
+  await page.keyboard.press('5');
+  const along = async (share: number) => {
+    const [x, y] = await page.getByTestId('break-here').evaluate((line: SVGPathElement, t) => {
+      const p = line.getPointAtLength(line.getTotalLength() * t);
+      const box = line.ownerSVGElement!.getBoundingClientRect();
+      return [p.x + box.x, p.y + box.y] as const;
+    }, share);
+    await page.mouse.click(x, y);
+    await settled(page);
+  };
+  await along(0.3);
+  await along(0.6);
+  await setValue(page, 'Length of the gaps', '120');
+  await settled(page);
+  expect(await brightness(page)).toBeLessThan(whole - 0.2);
+  const at = async () => (await lineOf(page, 'Straight line')).gaps.map((g) => g.at);
+  const before = await at();
+  expect(before).toHaveLength(2);
+  await dragBy(page.locator('[data-gap="1"]'), 60, 0);
+  expect((await at())[1]!).toBeGreaterThan(before[1]! + 0.03);
+  await page.locator('[data-gap="0"]').click();
+  expect(await at()).toHaveLength(1);
+
+  await page
+    .locator('[data-pass="Colour"]')
+    .getByRole('button', { name: 'Colour', exact: true })
+    .click();
+  await page.getByRole('combobox', { name: 'Paint', exact: true }).click();
+  await page.getByRole('option', { name: 'Across the shape', exact: true }).click();
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: '6 Gradient' }).click();
+  await dragBy(page.getByTestId('gradient-to'), -80, 40);
+  const [from, to] = await Promise.all(
+    ['from', 'to'].map(async (end) => (await page.getByTestId(`gradient-${end}`).boundingBox())!),
+  );
+  const [x, y] = [from!.x + from!.width / 2, from!.y + from!.height / 2];
+  await page.mouse.click(x + (to!.x - from!.x) * 0.25, y + (to!.y - from!.y) * 0.25);
+  const colour = async () =>
+    (await lineOf(page, 'Straight line')).passes.find((p) => p.name === 'Colour')!;
+  expect((await colour()).ends).not.toBeNull();
+  expect((await colour()).stops[0]!.at).toBeCloseTo(25, 0);
+  await expect(page.getByRole('button', { name: 'Remove colour 2' })).toBeVisible();
+  // Pulled away it is gone.
+  await dragBy(page.locator('[data-stop="0"]'), 0, 90);
+  expect((await colour()).stops).toEqual([]);
+});
+
 test('an SVG comes in as lines, and a line goes out as SVG', async ({ page }) => {
   await newScene(page, 800, 500);
   const svg =
@@ -185,7 +301,7 @@ test('a line is drawn by hand, cut, joined and made simple', async ({ page }) =>
   expect(path!.anchors.at(-1)!.x).toBeCloseTo(690, -1);
   const count = path!.anchors.length;
 
-  await page.locator('[data-anchor]').nth(2).click();
+  await page.locator('[data-anchor]').nth(2).click({ force: true });
   await page.getByRole('button', { name: 'Cut here' }).click();
   await expect(page.locator('[data-anchor]')).toHaveCount(count + 1);
   await page.getByRole('button', { name: 'Path', exact: true }).click();

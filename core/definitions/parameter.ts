@@ -1,4 +1,5 @@
 import * as v from 'valibot';
+import type { CurvePoints } from '../geometry/curve';
 
 /** What every parameter says of itself: controls, schema, docs and command line all read it. */
 interface Described {
@@ -38,7 +39,14 @@ export interface ChoiceParameter<V extends string = string> extends Described {
   default: V;
 }
 
-export type Parameter = NumberParameter | ColourParameter | SwitchParameter | ChoiceParameter;
+/** A curve from x = 0 to 1, its values −1 to 1. */
+export interface CurveParameter extends Described {
+  kind: 'curve';
+  default: CurvePoints;
+}
+
+export type Parameter =
+  NumberParameter | ColourParameter | SwitchParameter | ChoiceParameter | CurveParameter;
 export type Parameters = Readonly<Record<string, Parameter>>;
 
 type ValueOf<P> = P extends { kind: 'number' }
@@ -47,7 +55,12 @@ type ValueOf<P> = P extends { kind: 'number' }
     ? boolean
     : P extends { kind: 'choice'; options: readonly { value: infer V }[] }
       ? V
-      : string;
+      : P extends { kind: 'curve' }
+        ? CurvePoints
+        : string;
+
+/** Whatever a parameter may hold. */
+export type Value = number | string | boolean | CurvePoints;
 
 /** The values that a set of parameters takes. */
 export type Values<P extends Parameters> = { -readonly [K in keyof P]: ValueOf<P[K]> };
@@ -73,6 +86,19 @@ export function parameterSchema(p: Parameter): v.GenericSchema<unknown> {
     case 'choice': {
       const names = p.options.map((o) => o.value);
       return v.picklist(names, `${p.label} must be one of ${names.join(', ')}.`);
+    }
+    case 'curve': {
+      const point = `${p.label} is a list of points [x, y]: x from 0 to 1, y from -1 to 1.`;
+      const within = (min: number) =>
+        v.pipe(v.number(point), v.minValue(min, point), v.maxValue(1, point));
+      return v.pipe(
+        v.array(v.strictTuple([within(0), within(-1)], point), point),
+        v.maxLength(100, `${p.label} has at most 100 points.`),
+        v.check(
+          (all) => all.every((q, i) => i === 0 || q[0] > all[i - 1]![0]),
+          `The points of ${p.label} must stand from left to right.`,
+        ),
+      );
     }
   }
 }

@@ -104,13 +104,13 @@ describe('path edits', () => {
 
   it('turn a corner smooth and back', () => {
     const p: Path = { closed: false, anchors: [corner(0, 0), corner(30, 30), corner(60, 0)] };
-    const q = turnAnchor(p, 1);
+    const q = turnAnchor(p, 1, 'smooth');
     expect(q.anchors[1]!.kind).toBe('smooth');
     expect(q.anchors[1]!.out).toEqual({
       x: expect.closeTo(Math.hypot(30, 30) / 3) as number,
       y: 0,
     });
-    expect(turnAnchor(q, 1)).toEqual(p);
+    expect(turnAnchor(q, 1, 'corner')).toEqual(p);
   });
 
   it('remove anchors down to none, opening what can hold no inside', () => {
@@ -146,7 +146,7 @@ describe('path edits', () => {
     moveAnchor(p, 0, { x: 5, y: 5 });
     insertAnchor(p, 1, 0.5);
     bendSegment(p, 2, 0.5, 9, 9);
-    turnAnchor(p, 1);
+    turnAnchor(p, 1, 'smooth');
     expect(JSON.stringify(p)).toBe(before);
   });
 });

@@ -1,6 +1,6 @@
 import { Bezier } from 'bezier-js';
 import type { Point } from './affine';
-import type { Anchor, Cubic, Path } from './path';
+import type { Anchor, AnchorKind, Cubic, Path } from './path';
 import { corner, isAligned, pointAt, segment, segmentCount, segments } from './path';
 
 /** Changes to a path, as pure functions: each returns a new path and leaves the old one alone. */
@@ -15,14 +15,26 @@ export interface Nearest {
   distance: number;
 }
 
-/** The nearest place on a path; null if it has no segment. */
-export function nearestOn(path: Path, p: Point): Nearest | null {
+/** How far a point is from the box of a cubic's points, px. */
+function boxDistance([p, q, r, s]: Cubic, { x, y }: Point): number {
+  const dx = Math.max(Math.min(p.x, q.x, r.x, s.x) - x, x - Math.max(p.x, q.x, r.x, s.x), 0);
+  const dy = Math.max(Math.min(p.y, q.y, r.y, s.y) - y, y - Math.max(p.y, q.y, r.y, s.y), 0);
+  return Math.hypot(dx, dy);
+}
+
+/** The nearest place on a path, nearer than `within` px; null if there is none. */
+export function nearestOn(path: Path, p: Point, within = Infinity): Nearest | null {
   let best: Nearest | null = null;
+  let least = within;
   segments(path).forEach((c, i) => {
+    // A cubic lies within the box of its points: those that are too far off need no closer look.
+    if (boxDistance(c, p) >= least) return;
     const found = bezier(c).project(p);
     const distance = Math.hypot(found.x - p.x, found.y - p.y);
-    if (!best || distance < best.distance)
+    if (distance < least) {
+      least = distance;
       best = { segment: i, t: found.t ?? 0, point: { x: found.x, y: found.y }, distance };
+    }
   });
   return best;
 }
@@ -81,6 +93,8 @@ export function setHandle(path: Path, i: number, which: 'in' | 'out', offset: Po
     path.anchors.map((a, k) => {
       if (k !== i) return a;
       if (a.kind === 'corner') return { ...a, [which]: offset };
+      if (a.kind === 'symmetrical')
+        return { ...a, [which]: offset, [other]: { x: 0 - offset.x, y: 0 - offset.y } };
       const l = Math.hypot(offset.x, offset.y);
       const own = Math.hypot(a[other].x, a[other].y) || l;
       const s = l > 0 ? -own / l : 0;
@@ -89,16 +103,29 @@ export function setHandle(path: Path, i: number, which: 'in' | 'out', offset: Po
   );
 }
 
-/** Anchor `i` made a corner (handles gone), or smooth with handles along its neighbours' direction. */
-export function turnAnchor(path: Path, i: number): Path {
-  const n = path.anchors.length;
+/**
+ * Anchor `i` made a corner (handles gone), smooth, or symmetrical: with the handles it has, or with new
+ * ones along its neighbours' direction.
+ */
+export function turnAnchor(path: Path, i: number, kind: AnchorKind): Path {
   const a = path.anchors[i];
-  if (!a) return path;
-  const turned = a.kind === 'smooth' ? corner(a.x, a.y) : smoothed(path, i, n);
-  return withAnchors(
-    path,
-    path.anchors.map((old, k) => (k === i ? turned : old)),
-  );
+  if (!a || a.kind === kind) return path;
+  const { anchors } = path;
+  return withAnchors(path, anchors.with(i, turned(path, i, kind)));
+}
+
+function turned(path: Path, i: number, kind: AnchorKind): Anchor {
+  const a = path.anchors[i]!;
+  if (kind === 'corner')
+    return { ...corner(a.x, a.y), ...(a.width !== undefined && { width: a.width }) };
+  const own = a.kind === 'corner' ? smoothed(path, i, path.anchors.length) : a;
+  if (kind === 'smooth') return { ...own, kind };
+  const into = Math.hypot(own.in.x, own.in.y);
+  const out = Math.hypot(own.out.x, own.out.y);
+  const l = (into + out) / 2;
+  const [x, y] =
+    out > 0 ? [own.out.x / out, own.out.y / out] : [-own.in.x / into, -own.in.y / into];
+  return { ...own, kind, in: { x: 0 - x * l, y: 0 - y * l }, out: { x: x * l, y: y * l } };
 }
 
 function smoothed(path: Path, i: number, n: number): Anchor {

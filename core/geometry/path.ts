@@ -1,14 +1,17 @@
 import type { Affine, Box, Point } from './affine';
 import { apply } from './affine';
 
+export type AnchorKind = 'corner' | 'smooth' | 'symmetrical';
+
 /**
  * A point the path goes through. Handles are offsets from the anchor, in the path's own px; (0, 0)
- * where the curve leaves straight. A smooth anchor keeps its handles on one line.
+ * where the curve leaves straight. A smooth anchor keeps its handles on one line, a symmetrical one
+ * keeps them as long as each other as well.
  */
 export interface Anchor {
   x: number;
   y: number;
-  kind: 'corner' | 'smooth';
+  kind: AnchorKind;
   in: Point;
   out: Point;
   /** What a pen pressed here makes of the line's width, a factor; 1 if it is left out. */

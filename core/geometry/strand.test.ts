@@ -2,10 +2,10 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { path } from '../testing/scenes';
 import { IDENTITY } from './affine';
-import { dashed } from './dash';
+import { dashed, piece, withoutGaps } from './dash';
 import { corner } from './path';
 import type { Strand } from './strand';
-import { lengthsOf, normalsOf, refined, strandsOf } from './strand';
+import { lengthsOf, nearestShare, normalsOf, refined, strandsOf } from './strand';
 import { tapered } from './taper';
 
 const fine = { tolerance: 0.05, turn: Infinity };
@@ -85,6 +85,89 @@ describe('a taper', () => {
     expect(tapered(closed, { start: 5, end: 5, point: 'sharp' })).toBe(closed);
     const dot = strandsOf([{ closed: false, anchors: [corner(3, 3)] }], IDENTITY, fine)[0]!;
     expect(tapered(dot, { start: 5, end: 5, point: 'sharp' })).toBe(dot);
+  });
+});
+
+describe('gaps', () => {
+  const line = strandsOf(
+    [{ closed: false, anchors: [corner(0, 0), corner(100, 0)] }],
+    IDENTITY,
+    fine,
+  )[0]!;
+  const round = {
+    ...line,
+    closed: true,
+    points: Float64Array.of(0, 0, 100, 0, 100, 100, 0, 100),
+    width: Float64Array.of(1, 1, 1, 1),
+  };
+  const length = (all: readonly Strand[]) =>
+    all.reduce((sum, s) => sum + (lengthsOf(s).at(-1) ?? 0), 0);
+  it('take their length out of a strand, where they lie', () => {
+    const parts = withoutGaps(line, [
+      { at: 0.25, size: 10 },
+      { at: 0.6, size: 20 },
+    ]);
+    expect(parts.map((p) => [p.points[0], p.points.at(-2)])).toEqual([
+      [0, 20],
+      [30, 50],
+      [70, 100],
+    ]);
+  });
+  it('open a closed strand once, and part it from the second on', () => {
+    const once = withoutGaps(round, [{ at: 0.5, size: 40 }]);
+    expect(once).toHaveLength(1);
+    expect(length(once)).toBeCloseTo(360, 9);
+    expect([once[0]!.points[0], once[0]!.points[1]]).toEqual([80, 100]);
+    expect(
+      length(
+        withoutGaps(round, [
+          { at: 0.01, size: 40 },
+          { at: 0.7, size: 10 },
+        ]),
+      ),
+    ).toBeCloseTo(350, 9);
+  });
+  it('leave finite strands, shorter by no more than they are long, whatever they are', () => {
+    const gap = fc.record({
+      at: fc.double({ min: 0, max: 1, noNaN: true }),
+      size: fc.double({ min: 0, max: 1000, noNaN: true }),
+    });
+    fc.assert(
+      fc.property(fc.array(gap, { maxLength: 6 }), fc.constantFrom(line, round), (gaps, on) => {
+        const parts = withoutGaps(on, gaps);
+        expect(parts.every((p) => p.points.every(Number.isFinite))).toBe(true);
+        const left = length(parts);
+        expect(left).toBeLessThanOrEqual(length([on]) + 1e-6);
+        expect(left).toBeGreaterThanOrEqual(
+          length([on]) - gaps.reduce((s, g) => s + g.size, 0) - 1e-6,
+        );
+      }),
+    );
+  });
+});
+
+describe('the nearest place on a strand', () => {
+  it('is as near as any of its points, and lies where it says', () => {
+    fc.assert(
+      fc.property(
+        path,
+        fc.double({ min: -50, max: 150, noNaN: true }),
+        fc.double({ min: -50, max: 150, noNaN: true }),
+        (p, x, y) => {
+          const strand = strandsOf([p], IDENTITY, fine)[0]!;
+          const lengths = lengthsOf(strand);
+          const total = lengths.at(-1) ?? 0;
+          fc.pre(total > 1);
+          const near = nearestShare(strand, { x, y });
+          for (let i = 0; i < strand.points.length; i += 2)
+            expect(near.distance).toBeLessThanOrEqual(
+              Math.hypot(strand.points[i]! - x, strand.points[i + 1]! - y) + 1e-9,
+            );
+          const at = piece(strand, lengths, near.at * total, near.at * total).points;
+          expect(Math.hypot(at[0]! - x, at[1]! - y)).toBeCloseTo(near.distance, 4);
+        },
+      ),
+    );
   });
 });
 

@@ -1,4 +1,4 @@
-import type { Affine, Box } from './affine';
+import type { Affine, Box, Point } from './affine';
 import type { Fineness } from './flatten';
 import { flatten } from './flatten';
 import type { Path } from './path';
@@ -42,6 +42,29 @@ export function lengthsOf({ points, closed }: Strand): Float64Array {
       Math.hypot(points[2 * k]! - points[2 * i - 2]!, points[2 * k + 1]! - points[2 * i - 1]!);
   }
   return out;
+}
+
+/** The place on a strand nearest to a point: its share of the length (0–1), and how far it is, px. */
+export function nearestShare(strand: Strand, p: Point): { at: number; distance: number } {
+  const lengths = lengthsOf(strand);
+  const { points } = strand;
+  const n = points.length / 2;
+  let best = { at: 0, distance: Infinity };
+  for (let i = 0; i + 1 < lengths.length; i++) {
+    const k = (i + 1) % n;
+    const [ax, ay] = [points[2 * i]!, points[2 * i + 1]!];
+    const [dx, dy] = [points[2 * k]! - ax, points[2 * k + 1]! - ay];
+    const square = dx * dx + dy * dy;
+    const t =
+      square > 0 ? Math.max(0, Math.min(1, ((p.x - ax) * dx + (p.y - ay) * dy) / square)) : 0;
+    const distance = Math.hypot(p.x - ax - dx * t, p.y - ay - dy * t);
+    if (distance < best.distance)
+      best = {
+        at: (lengths[i]! + (lengths[i + 1]! - lengths[i]!) * t) / (lengths.at(-1) || 1),
+        distance,
+      };
+  }
+  return best;
 }
 
 /** A strand with more points, none farther than `step` px from the next; no more than `most` in all. */
@@ -97,7 +120,7 @@ export function limited(strands: readonly Strand[], most: number, points: number
   return all > points ? some.map((s) => thinned(s, all / points)) : some;
 }
 
-/** The direction to the left of a strand at each point: unit vectors, x and y in turn. */
+/** The direction beside a strand at each point, to its right where y grows downward: unit vectors, x and y in turn. */
 export function normalsOf({ points, closed }: Strand): Float64Array {
   const n = points.length / 2;
   const out = new Float64Array(points.length);

@@ -4,7 +4,7 @@ import type { Affine } from '../geometry/affine';
 import { IDENTITY, apply, invert } from '../geometry/affine';
 import type { Plane } from '../pixels/buffer';
 import type { Region } from '../pixels/region';
-import { cut, gathering, overlaid, painted } from './paint';
+import { besideShares, cut, gathering, overlaid, painted, paintedBy } from './paint';
 
 /** Painting and putting together, against the same in plain TypeScript. */
 
@@ -85,7 +85,7 @@ describe('colours gathered from shapes', () => {
         (r, whole, parts) => {
           const g = gathering(r);
           for (const [s, c] of parts) g.add(s, c);
-          const made = g.within(whole);
+          const made = g.within({ ...whole, data: whole.data.slice() });
           each(made.region, (x, y, i) => {
             const weight = parts.reduce((sum, [s]) => sum + at(s, x, y), 0);
             for (let c = 0; c < 4; c++) {
@@ -96,6 +96,49 @@ describe('colours gathered from shapes', () => {
           });
         },
       ),
+    );
+  });
+});
+
+describe('a shape painted across a line', () => {
+  const line = fc.tuple(
+    fc.array(fc.integer({ min: -18, max: 18 }), { minLength: 4, maxLength: 12 }),
+    fc.boolean(),
+    fc.integer({ min: 1, max: 12 }),
+  );
+  it('takes its colour from how far a px is from the middle', () => {
+    fc.assert(
+      fc.property(line, region, ([flat, closed, half], r) => {
+        const points = Float64Array.from(flat.slice(0, flat.length & ~1), (v) => v * 3);
+        const n = points.length / 2;
+        const width = Float64Array.from({ length: n }, (_, i) => 1 + (i % 2));
+        const shares = besideShares([{ closed, points, width, strength: 1 }], half, r);
+        each(r, (x, y, i) => {
+          let least = 1;
+          for (let k = 0; k < (closed ? n : n - 1); k++) {
+            const j = (k + 1) % n;
+            const [ax, ay] = [points[2 * k]!, points[2 * k + 1]!];
+            const [dx, dy] = [points[2 * j]! - ax, points[2 * j + 1]! - ay];
+            const square = dx * dx + dy * dy;
+            // Lines too short to tell anything are left out.
+            if (square > 0 && Math.sqrt(square) < Math.min(2, (width[k]! * half) / 8)) return;
+            const [u, v] = [x + 0.5 - ax, y + 0.5 - ay];
+            const t = square > 0 ? Math.max(0, Math.min(1, (u * dx + v * dy) / square)) : 0;
+            const h = half * (width[k]! + (width[j]! - width[k]!) * t);
+            least = Math.min(least, Math.hypot(u - dx * t, v - dy * t) / h);
+          }
+          expect(Math.abs(shares.data[i]! - least)).toBeLessThan(1e-4);
+        });
+        const ramp = Float64Array.from({ length: 8 * 4 }, (_, i) => i / 32);
+        const cover = { region: r, data: new Float32Array(r.width * r.height).fill(0.5) };
+        const made = paintedBy(cover, shares, Float32Array.from(ramp));
+        each(r, (_x, _y, i) => {
+          const at = shares.data[i]! * 7;
+          const k = Math.min(6, Math.floor(at));
+          const expected = 0.5 * (ramp[4 * k]! + (ramp[4 * k + 4]! - ramp[4 * k]!) * (at - k));
+          expect(Math.abs(made.data[4 * i]! - expected)).toBeLessThan(1e-4);
+        });
+      }),
     );
   });
 });

@@ -2,6 +2,8 @@ import type { Affine, Point } from '../geometry/affine';
 import { invert, multiply, translation } from '../geometry/affine';
 import type { ColourBuffer, Plane } from '../pixels/buffer';
 import { colourBuffer, plane, unwritten } from '../pixels/buffer';
+import type { Strand } from '../geometry/strand';
+import { floats } from '../pixels/heap';
 import type { Region } from '../pixels/region';
 import { EMPTY, intersect, isEmpty, unite } from '../pixels/region';
 import { onHeap, rowsOf, run } from './machine';
@@ -109,5 +111,56 @@ export function cut(from: Plane, by: Plane): Plane {
         ...[...rowsOf(at, out, part, 1, 'write'), ...rowsOf(at, by, part, 1), part.width],
       ]),
     );
+  return out;
+}
+
+/**
+ * How far each px of a region is from the middle of strands, as a share of their half width there (0–1; 1
+ * beyond them). `half` is half their width, px, times their own.
+ */
+export function besideShares(strands: readonly Strand[], half: number, region: Region): Plane {
+  const out = plane(region);
+  out.data.fill(1);
+  const lines = strands.flatMap((s) => linesOf(s, half));
+  const list = floats(Math.max(1, lines.length));
+  list.set(lines);
+  onHeap((at) =>
+    run('nearRows', region.height, region.width * 4, [
+      ...[...rowsOf(at, out, region, 1, 'write'), region.x, region.y, region.width],
+      ...[at(list), lines.length / 6],
+    ]),
+  );
+  return out;
+}
+
+/** A strand as lines no shorter than an eighth of its half width, six numbers each: nearer ones tell nothing. */
+function linesOf({ points, width, closed }: Strand, half: number): number[] {
+  const n = width.length;
+  const out: number[] = [];
+  let a = 0;
+  for (let i = 1; i < n + (closed ? 1 : 0); i++) {
+    const b = i % n;
+    const [dx, dy] = [points[2 * b]! - points[2 * a]!, points[2 * b + 1]! - points[2 * a + 1]!];
+    const last = i === n - 1 + (closed ? 1 : 0);
+    if (!last && Math.hypot(dx, dy) < Math.min(2, (width[a]! * half) / 8)) continue;
+    out.push(points[2 * a]!, points[2 * a + 1]!, points[2 * b]!, points[2 * b + 1]!);
+    out.push(width[a]! * half, width[b]! * half);
+    a = b;
+  }
+  if (n === 1)
+    out.push(points[0]!, points[1]!, points[0]!, points[1]!, width[0]! * half, width[0]! * half);
+  return out;
+}
+
+/** A shape painted with a ramp (premultiplied colours, four floats each) at the places that a plane tells. */
+export function paintedBy(shape: Plane, shares: Plane, ramp: Float32Array): ColourBuffer {
+  const { region } = shape;
+  const out: ColourBuffer = unwritten(region, 4);
+  onHeap((at) =>
+    run('shadeRows', region.height, region.width * 10, [
+      ...[...rowsOf(at, out, region, 4, 'write'), ...rowsOf(at, shape, region, 1)],
+      ...[...rowsOf(at, shares, region, 1), region.width, at(ramp), ramp.length / 4],
+    ]),
+  );
   return out;
 }

@@ -1,5 +1,6 @@
 import type { ModifierDefinition } from '../definitions/modifier';
 import type { Parameters } from '../definitions/parameter';
+import { bend } from './bend';
 import { jitter } from './jitter';
 import { mirror } from './mirror';
 import { repeat } from './repeat';
@@ -10,6 +11,7 @@ import { wobble } from './wobble';
 /** Every modifier, in the order of the menu. To add one: one file, and one line here. */
 export const modifiers: readonly ModifierDefinition[] = [
   ripple,
+  bend,
   wobble,
   jitter,
   mirror,

@@ -54,9 +54,20 @@ for (const m of modifiers)
                 )
             : p.kind === 'choice'
               ? fc.constantFrom(...p.options.map((o) => o.value))
-              : p.kind === 'switch'
-                ? fc.boolean()
-                : fc.constant(p.default),
+              : p.kind === 'curve'
+                ? fc.constantFrom(
+                    p.default,
+                    [],
+                    [[0.3, 1]],
+                    [
+                      [0, 1],
+                      [1e-9, -1],
+                      [1, 1],
+                    ],
+                  )
+                : p.kind === 'switch'
+                  ? fc.boolean()
+                  : fc.constant(p.default),
         ]),
       ),
     );

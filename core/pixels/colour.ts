@@ -1,4 +1,4 @@
-import { clampChroma, converter, formatHex, parse } from 'culori';
+import { clampChroma, converter, formatHex, interpolate, parse } from 'culori';
 
 /** Red, green, blue, each 0–1. */
 export type Rgb = readonly [red: number, green: number, blue: number];
@@ -41,6 +41,10 @@ export function relight(hex: string, from: string, light: string): string {
     ),
   );
 }
+
+/** The colour between two, at t from 0 to 1, mixed in Oklab. */
+export const mixed = (from: string, to: string, t: number): string =>
+  formatHex(interpolate([from, to], 'oklab')(t));
 
 /** `hex` moved towards white by `amount` (0–1) in OKLCH, hue kept. */
 export function lighten(hex: string, amount: number): string {

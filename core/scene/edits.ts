@@ -239,12 +239,13 @@ export const flipLayer =
     const box = boxOf(current(layer));
     if (!box) return;
     const p = repivoted(current(layer).placement, middleOf(box));
-    // Mirroring on the stage turns the other way: scale changes sign, and the turn with it.
+    // Mirroring on the stage turns and leans the other way: scale changes sign, and these with it.
     layer.placement = {
       ...p,
       scaleX: axis === 'x' ? -p.scaleX : p.scaleX,
       scaleY: axis === 'y' ? -p.scaleY : p.scaleY,
-      rotation: p.rotation === 0 ? 0 : -p.rotation,
+      shear: 0 - p.shear,
+      rotation: 0 - p.rotation,
     };
   };
 

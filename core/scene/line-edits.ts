@@ -2,10 +2,10 @@ import { current } from 'immer';
 import { closePath } from '../geometry/edit-path';
 import type { Path } from '../geometry/path';
 import type { LineSource } from '../sources/line';
-import type { KindValues, LineShape, Modifier } from '../sources/line-shape';
+import type { Gap, KindValues, LineShape, Modifier } from '../sources/line-shape';
 import { isPath, pathsOf } from '../sources/line-shape';
 import type { Pass } from '../sources/pass';
-import { passParameters, relitPasses } from '../sources/pass';
+import { passParameters, relitPasses, withValues } from '../sources/pass';
 import type { Edit } from './edit';
 import { layerOf } from './edits';
 import { carry, liveListEdits, within } from './live-list';
@@ -46,6 +46,13 @@ export const closeLine =
     if (!paths[index]) return;
     paths[index] = closePath(paths[index]);
     line.shape = { kind: 'path', paths };
+  };
+
+/** Where a line is broken. */
+export const setGaps =
+  (id: string, gaps: Gap[]): Edit =>
+  (s) => {
+    lineOf(s, id).gaps = gaps;
   };
 
 /** Gives a line another shape. */
@@ -110,8 +117,9 @@ export const addPass =
 export const setPass =
   (id: string, passId: string, values: Partial<Omit<Pass, 'id'>>): Edit =>
   (s) => {
-    const pass = lineOf(s, id).passes.find((p) => p.id === passId);
-    if (pass) Object.assign(pass, values);
+    const { passes } = lineOf(s, id);
+    const at = passes.findIndex((p) => p.id === passId);
+    if (at >= 0) passes[at] = withValues(current(passes[at]!), values);
   };
 
 export const removePass =

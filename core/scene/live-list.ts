@@ -1,3 +1,4 @@
+import type { Value } from '../definitions/parameter';
 import type { Edit } from './edit';
 import type { Scene } from './schema';
 
@@ -7,7 +8,7 @@ import type { Scene } from './schema';
 interface Live {
   id: string;
   enabled: boolean;
-  values: Record<string, number | string | boolean>;
+  values: Record<string, Value>;
 }
 
 /** A whole number brought within 0 and the length of a list. */

@@ -34,6 +34,7 @@ export const newScene = (
   background,
   mixing: 'displayed',
   end: defaultsOf(endParameters),
+  guides: [],
   layers: [],
 });
 
@@ -64,7 +65,7 @@ export const newLineOf = (
   newLayer(name, {
     blend: 'screen',
     ...values,
-    source: { kind: 'line', modifiers: [], ...source },
+    source: { kind: 'line', gaps: [], modifiers: [], ...source },
   });
 
 /** A line layer as a tube: `width` is that of the glass, scene px. */

@@ -51,10 +51,31 @@ function fromSecond(scene: Json): Json {
   return { ...scene, version: 3, layers: each(scene.layers, layer) };
 }
 
+/** Version 3 knew no guides, shears, gaps, inner stops, and thinned its lines by shares alone. */
+function fromThird(scene: Json): Json {
+  const layer = (l: Json): Json => ({
+    ...l,
+    ...(l.layers === undefined ? {} : { layers: each(l.layers, layer) }),
+    ...(isObject(l.placement) ? { placement: { shear: 0, ...l.placement } } : {}),
+    ...(isObject(l.source) && l.source.kind === 'line' ? { source: line(l.source) } : {}),
+  });
+  const line = (source: Json): Json => ({
+    ...source,
+    gaps: [],
+    passes: each(source.passes, (p) => ({
+      ...{ tapers: 'share', startLength: 0, endLength: 0 },
+      ...{ stops: [], ends: null, kept: null },
+      ...p,
+    })),
+  });
+  return { ...scene, version: 4, guides: [], layers: each(scene.layers, layer) };
+}
+
 /** The value as the newest version would have written it, if it is an older scene; itself if not. */
 export function migrated(value: unknown): unknown {
   if (!isObject(value)) return value;
   if (value.version === 1) return migrated(fromFirst(value));
-  if (value.version === 2) return fromSecond(value);
+  if (value.version === 2) return migrated(fromSecond(value));
+  if (value.version === 3) return fromThird(value);
   return value;
 }

@@ -18,6 +18,7 @@ export const placed = (pivot: Point = { x: 0, y: 0 }): Placement => ({
   y: 0,
   scaleX: 1,
   scaleY: 1,
+  shear: 0,
   rotation: 0,
   pivotX: pivot.x,
   pivotY: pivot.y,
@@ -25,12 +26,43 @@ export const placed = (pivot: Point = { x: 0, y: 0 }): Placement => ({
 
 /** The map from a source's own px to scene px. */
 export function placementMap(p: Placement): Affine {
-  const turn = multiply(rotation((p.rotation * Math.PI) / 180), scaling(p.scaleX, p.scaleY));
+  const lean: Affine = [1, 0, -Math.tan((p.shear * Math.PI) / 180), 1, 0, 0];
+  const turn = multiply(
+    rotation((p.rotation * Math.PI) / 180),
+    multiply(lean, scaling(p.scaleX, p.scaleY)),
+  );
   return multiply(
     translation(p.x + p.pivotX, p.y + p.pivotY),
     multiply(turn, translation(-p.pivotX, -p.pivotY)),
   );
 }
+
+/** A number that does not differ from a round one but by the rounding of floats. */
+const clean = (v: number) => Math.round(v * 1e9) / 1e9 + 0;
+
+/** The placement about a pivot that comes to a map which keeps areas from vanishing. */
+export function placementOf(map: Affine, pivot: Point): Placement {
+  const [a, b, c, d] = map;
+  const angle = Math.atan2(b, a);
+  const [cos, sin] = [Math.cos(angle), Math.sin(angle)];
+  const scaleY = d * cos - c * sin;
+  const lean = (c * cos + d * sin) / scaleY;
+  const at = apply(map, pivot);
+  return {
+    x: clean(at.x - pivot.x),
+    y: clean(at.y - pivot.y),
+    scaleX: clean(Math.hypot(a, b)),
+    scaleY: clean(scaleY),
+    shear: clean((Math.atan(-lean) * 180) / Math.PI),
+    rotation: clean((angle * 180) / Math.PI),
+    pivotX: pivot.x,
+    pivotY: pivot.y,
+  };
+}
+
+/** The placement of a layer that is moved, scaled, turned or sheared by a map where it stands. */
+export const movedBy = (p: Placement, map: Affine): Placement =>
+  placementOf(multiply(map, placementMap(p)), { x: p.pivotX, y: p.pivotY });
 
 /** The same placement with its pivot at another point (source px): nothing moves on the stage. */
 export function repivoted(p: Placement, pivot: Point): Placement {

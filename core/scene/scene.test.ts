@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import type { Affine } from '../geometry/affine';
 import { apply } from '../geometry/affine';
 import { corner } from '../geometry/path';
 import { path, scene } from '../testing/scenes';
@@ -20,7 +21,8 @@ import {
   newShape,
   newStep,
 } from './make';
-import { middleOf, placed, placementMap, repivoted } from './placement';
+import { middleOf, movedBy, placed, placementMap, placementOf, repivoted } from './placement';
+import type { LineSource } from '../sources/line';
 import type { Layer, Scene } from './schema';
 import { everyLayer } from './schema';
 
@@ -151,6 +153,21 @@ describe('edits and undo', () => {
     expect(passes.every((p) => p.core || p.colour !== '#ff5a1f')).toBe(true);
   });
 
+  it('a light without colour takes nothing from the passes for good', () => {
+    const line = newLine('L', { closed: false, anchors: [corner(0, 0), corner(9, 9)] }, '#ff5a1f');
+    const s = { ...newScene('A', 10, 10, null), layers: [line] };
+    const colours = (scene: Scene) =>
+      (scene.layers[0]!.source as LineSource).passes.map((p) => p.colour);
+    const lit = (scene: Scene, light: string) =>
+      edit(scene, '', edits.setLight(line.id, light)).scene;
+    const white = lit(s, '#ffffff');
+    expect(colours(lit(lit(white, '#2fb8ff'), '#ff5a1f'))).toEqual(colours(s));
+    // A colour of the artist's own is what is kept from then on.
+    const { id } = line.source.kind === 'line' ? line.source.passes[1]! : line;
+    const own = edit(white, '', edits.setPass(line.id, id, { colour: '#ffeedd' })).scene;
+    expect(colours(lit(own, '#ffffff'))[1]).toBe('#ffeedd');
+  });
+
   it('a list of passes put on another line is a copy with ids of its own', () => {
     const [a, b] = [1, 2].map(() =>
       newLine('L', { closed: false, anchors: [corner(0, 0), corner(9, 9)] }),
@@ -197,6 +214,35 @@ describe('placement', () => {
       expect(a.x).toBeCloseTo(b.x, 9);
       expect(a.y).toBeCloseTo(b.y, 9);
     }
+  });
+  it('is found again from the map it makes, and moves by any map', () => {
+    const number = (min: number, max: number) => fc.double({ min, max, noNaN: true });
+    fc.assert(
+      fc.property(
+        fc.record({
+          x: number(-900, 900),
+          y: number(-900, 900),
+          scaleX: number(0.1, 5),
+          scaleY: fc.oneof(number(0.1, 5), number(-5, -0.1)),
+          shear: number(-80, 80),
+          rotation: number(-179, 179),
+        }),
+        number(-200, 200),
+        number(-3, 3),
+        (values, at, lean) => {
+          const p = { ...placed({ x: at, y: 3 }), ...values };
+          const found = placementOf(placementMap(p), { x: at, y: 3 });
+          for (const key of ['x', 'y', 'scaleX', 'scaleY', 'shear', 'rotation'] as const)
+            expect(found[key]).toBeCloseTo(p[key], 5);
+          const map: Affine = [1.5, 0.2, lean, 0.8 + Math.abs(lean), 7, -9];
+          const [a, b] = [
+            apply(placementMap(movedBy(p, map)), { x: 31, y: -8 }),
+            apply(map, apply(placementMap(p), { x: 31, y: -8 })),
+          ];
+          expect(Math.hypot(a.x - b.x, a.y - b.y)).toBeLessThan(1e-3);
+        },
+      ),
+    );
   });
   it('fits a large picture into the scene and centres it', () => {
     const s = newScene('A', 100, 80, null);

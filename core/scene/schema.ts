@@ -1,13 +1,13 @@
 import * as v from 'valibot';
 import { blends } from '../blend/index';
 import { maskSchema } from '../masks/mask';
-import type { Parameters } from '../definitions/parameter';
+import type { Parameters, Value } from '../definitions/parameter';
 import { HEX, parametersSchema, percent } from '../definitions/parameter';
 import { sourceSchema } from '../sources/index';
 import { steps } from '../steps/index';
 
 /** The version of scene.json that this program writes. */
-export const VERSION = 3;
+export const VERSION = 4;
 /** The longest side and the largest area of a scene or picture, px. */
 export const MAX_SIDE = 16_384;
 export const MAX_PIXELS = 100_000_000;
@@ -36,6 +36,8 @@ export const placementSchema = v.strictObject({
   y: coordinate,
   scaleX: factor,
   scaleY: factor,
+  /** How far what stands upright leans to the right, degrees. */
+  shear: v.pipe(v.number(), v.minValue(-85), v.maxValue(85)),
   /** Clockwise, degrees. */
   rotation: v.pipe(v.number(), v.finite()),
   /** The point that scale and rotation leave in place, in the source's own px. */
@@ -150,6 +152,10 @@ export const endParameters = {
   },
 } as const satisfies Parameters;
 
+/** A line to place things by: upright at an x, or level at a y, scene px. */
+export const guideSchema = v.strictObject({ id, axis: v.picklist(['x', 'y']), at: coordinate });
+export type Guide = v.InferOutput<typeof guideSchema>;
+
 export const sceneSchema = v.pipe(
   v.strictObject({
     format: v.literal('ignis', 'This is no Ignis scene: "format" must be "ignis".'),
@@ -164,6 +170,7 @@ export const sceneSchema = v.pipe(
     /** Whether light mixes as displayed (sRGB-encoded) or as light (linear). */
     mixing: v.picklist(['displayed', 'light'], 'Light mixes as "displayed" or as "light".'),
     end: parametersSchema(endParameters),
+    guides: v.array(guideSchema),
     /** Back to front. */
     layers: v.array(layerSchema),
   }),
@@ -191,5 +198,5 @@ export interface Step {
   id: string;
   kind: string;
   enabled: boolean;
-  values: Record<string, number | string | boolean>;
+  values: Record<string, Value>;
 }

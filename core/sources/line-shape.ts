@@ -1,8 +1,10 @@
 import * as v from 'valibot';
+import type { Value } from '../definitions/parameter';
 import { parametersSchema } from '../definitions/parameter';
 import type { Affine, Box } from '../geometry/affine';
 import { IDENTITY, meanScale, unitedBox } from '../geometry/affine';
 import type { Fineness } from '../geometry/flatten';
+import { withoutGaps } from '../geometry/dash';
 import type { Path } from '../geometry/path';
 import { curveBox } from '../geometry/path';
 import type { Strand } from '../geometry/strand';
@@ -21,7 +23,7 @@ export const pathSchema = v.strictObject({
     v.strictObject({
       x: coordinate,
       y: coordinate,
-      kind: v.picklist(['corner', 'smooth']),
+      kind: v.picklist(['corner', 'smooth', 'symmetrical']),
       in: pointSchema,
       out: pointSchema,
       width: v.optional(v.pipe(v.number(), v.minValue(0), v.maxValue(10))),
@@ -30,7 +32,7 @@ export const pathSchema = v.strictObject({
 });
 
 /** Values of a ready shape or a modifier, by the names of its parameters. */
-export type KindValues = Record<string, number | string | boolean>;
+export type KindValues = Record<string, Value>;
 
 export type LineShape = { kind: 'path'; paths: Path[] } | { kind: string; values: KindValues };
 
@@ -65,9 +67,18 @@ export const modifierSchema = v.variant(
   `There is no such modifier; there are ${modifiers.map((m) => m.kind).join(', ')}.`,
 ) as unknown as v.GenericSchema<unknown, Modifier>;
 
+/** A break in one of a line's strands: the middle of it as a share of the strand (0–1), and its length, px. */
+export const gapSchema = v.strictObject({
+  strand: v.pipe(v.number(), v.integer(), v.minValue(0)),
+  at: v.pipe(v.number(), v.minValue(0), v.maxValue(1)),
+  size: v.pipe(v.number(), v.minValue(0), v.maxValue(100_000)),
+});
+export type Gap = v.InferOutput<typeof gapSchema>;
+
 /** What of a line its strands depend on. */
 export interface Drawn {
   shape: LineShape;
+  gaps: readonly Gap[];
   modifiers: readonly Modifier[];
 }
 
@@ -85,20 +96,32 @@ export const pathsOf = (shape: LineShape): Path[] =>
 const MOST_STRANDS = 6000;
 export const MOST_POINTS = 250_000;
 
+/** The strands without their gaps, whose lengths grow by `scale`. */
+function broken(strands: Strand[], gaps: readonly Gap[], scale: number): Strand[] {
+  if (gaps.length === 0) return strands;
+  return strands.flatMap((s, i) =>
+    withoutGaps(
+      s,
+      gaps.filter((g) => g.strand === i).map((g) => ({ at: g.at, size: g.size * scale })),
+    ),
+  );
+}
+
 /**
  * The strands of a line under a map, after its modifiers; tolerances are px after the map. Modifiers work
  * in the line's own px, so that they make the same at every scale.
  */
 export function drawnStrands(
-  { shape, modifiers }: Drawn,
+  { shape, gaps, modifiers }: Drawn,
   map: Affine,
   fineness: Fineness,
 ): Strand[] {
   const on = modifiers.filter((m) => m.enabled);
-  if (on.length === 0) return strandsOf(pathsOf(shape), map, fineness);
+  if (on.length === 0)
+    return broken(strandsOf(pathsOf(shape), map, fineness), gaps, meanScale(map));
   const tolerance = fineness.tolerance / (meanScale(map) || 1);
   const context = { tolerance, strands: MOST_STRANDS, points: MOST_POINTS };
-  const start = strandsOf(pathsOf(shape), IDENTITY, { ...fineness, tolerance });
+  const start = broken(strandsOf(pathsOf(shape), IDENTITY, { ...fineness, tolerance }), gaps, 1);
   return on
     .reduce(
       (s, m) =>
@@ -106,6 +129,17 @@ export function drawnStrands(
       start,
     )
     .map((s) => mapped(s, map, 1));
+}
+
+/**
+ * The strands of a line without its gaps, the line's own px, for gaps to be set on: after its modifiers,
+ * if each strand is still the same one.
+ */
+export function wholeStrands(drawn: Drawn, tolerance: number): Strand[] {
+  const fineness = { tolerance, turn: Infinity };
+  const bare = drawnStrands({ ...drawn, gaps: [], modifiers: [] }, IDENTITY, fineness);
+  const made = drawnStrands({ ...drawn, gaps: [] }, IDENTITY, fineness);
+  return made.length === bare.length ? made : bare;
 }
 
 /** What a line measures, without the width of its passes. */
@@ -126,6 +160,7 @@ export function measuresOf(drawn: Drawn): Measures {
 }
 
 function measure(drawn: Drawn): Measures {
+  // A line with gaps is no larger than the whole of it.
   if (drawn.modifiers.every((m) => !m.enabled)) {
     const paths = pathsOf(drawn.shape);
     return {

@@ -13,7 +13,8 @@ import { path } from '../testing/scenes';
 import type { LineSource } from './line';
 import { lineSource } from './line';
 import type { Pass } from './pass';
-import { newPass, tubePasses } from './pass';
+import { gradientEnds, mixedStop, passRamp } from './gradient';
+import { newPass, rampStops, tubePasses } from './pass';
 import { passPlane } from './pass-light';
 
 const wanted = { x: -150, y: -150, width: 400, height: 400 };
@@ -31,6 +32,7 @@ const lineOf = (paths: Path[]): LineSource => ({
   kind: 'line',
   light: '#ff5a1f',
   shape: { kind: 'path', paths },
+  gaps: [],
   modifiers: [],
   passes: [],
 });
@@ -305,5 +307,59 @@ describe('a line of light', () => {
     const twice = multiply(rotation(0.7), scaling(2));
     expect(meanScale(twice)).toBeCloseTo(2);
     expect(sum(twice) / plain).toBeCloseTo(4, 1);
+  });
+});
+
+describe('a ramp with colours between', () => {
+  const pass = newPass('x', '', {
+    colour: '#000000',
+    colourEnd: '#ffffff',
+    endOpacity: 50,
+    stops: [
+      { at: 60, colour: '#00ff00', opacity: 100 },
+      { at: 20, colour: '#ff0000', opacity: 0 },
+    ],
+    space: 'scene',
+  });
+  const at = (ramp: Float32Array, t: number) => [
+    ...ramp.subarray(4 * Math.round(t * 255), 4 * Math.round(t * 255) + 4),
+  ];
+  it('has each at its place, premultiplied by its opacity', () => {
+    const ramp = passRamp(pass, 'displayed');
+    const near = (t: number, expected: number[]) =>
+      at(ramp, t).forEach((v, i) => expect(v).toBeCloseTo(expected[i]!, 1));
+    near(0, [0, 0, 0, 1]);
+    near(0.2, [0, 0, 0, 0]);
+    near(0.6, [0, 1, 0, 1]);
+    near(0.4, [0.25, 0.25, 0, 0.5]);
+    near(1, [0.5, 0.5, 0.5, 0.5]);
+  });
+  it('takes in a colour without changing the others', () => {
+    const stop = mixedStop(rampStops(pass), 40);
+    expect(stop).toMatchObject({ at: 40, opacity: 50 });
+  });
+  it('lies where its ends were dragged to, and as wide as the line until then', () => {
+    const line = lineOf([{ closed: false, anchors: [corner(10, 20), corner(110, 20)] }]);
+    const linear = { ...pass, paint: 'linear' as const };
+    expect(gradientEnds(line, linear)).toEqual({ from: { x: 10, y: 20 }, to: { x: 110, y: 20 } });
+    const ends = { x0: 1, y0: 2, x1: 3, y1: 4 };
+    expect(gradientEnds(line, { ...linear, ends })).toEqual({
+      from: { x: 1, y: 2 },
+      to: { x: 3, y: 4 },
+    });
+  });
+});
+
+describe('tapers by length', () => {
+  it('thin the same stretch however long the line is', () => {
+    const areas = [200, 300].map((l) => {
+      const line = lineOf([{ closed: false, anchors: [corner(-150, 0), corner(l - 150, 0)] }]);
+      const values = { width: 20, cap: 'flat', tapers: 'length', startLength: 80 } as const;
+      const { data } = passPlane(line, newPass('x', '', values), context);
+      return data.reduce((sum, v) => sum + v, 0);
+    });
+    // A triangle 80 long, and the rest as wide as ever.
+    expect(areas[0]!).toBeCloseTo((80 * 20) / 2 + 120 * 20, -1);
+    expect(areas[1]! - areas[0]!).toBeCloseTo(100 * 20, -1);
   });
 });

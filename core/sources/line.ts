@@ -7,7 +7,7 @@ import { composite, compositePlane } from '../kernels/composite';
 import { colourBuffer } from '../pixels/buffer';
 import { rgb } from '../pixels/colour';
 import { EMPTY, covering, grow, isEmpty, unite } from '../pixels/region';
-import { lineShapeSchema, measuresOf, modifierSchema } from './line-shape';
+import { gapSchema, lineShapeSchema, measuresOf, modifierSchema } from './line-shape';
 import type { Pass } from './pass';
 import { passSchema } from './pass';
 import { paintedPass, passPlane, passReach } from './pass-light';
@@ -16,6 +16,8 @@ export const lineSchema = v.strictObject({
   kind: v.literal('line'),
   light: v.pipe(v.string(), v.regex(HEX, 'The light colour must be written #rrggbb.')),
   shape: lineShapeSchema,
+  /** Where the line is broken, as a tube of glass is. */
+  gaps: v.array(gapSchema),
   /** In the order of computation. */
   modifiers: v.array(modifierSchema),
   /** Back to front. */

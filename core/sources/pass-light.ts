@@ -9,17 +9,17 @@ import type { Strand } from '../geometry/strand';
 import { displaced, lengthsOf, limited, normalsOf } from '../geometry/strand';
 import { tapered } from '../geometry/taper';
 import { coverage } from '../kernels/coverage';
-import { cut, gathering, overlaid, painted } from '../kernels/paint';
+import { besideShares, cut, gathering, overlaid, painted, paintedBy } from '../kernels/paint';
 import type { ColourBuffer, Plane } from '../pixels/buffer';
 import { colourBuffer } from '../pixels/buffer';
 import { scoped } from '../pixels/heap';
-import { linear } from '../pixels/colour';
-import { rampColours } from '../pixels/ramp';
 import type { Region } from '../pixels/region';
 import { EMPTY, isEmpty, regionKey } from '../pixels/region';
 import type { LineSource } from './line';
-import { MOST_POINTS, drawnStrands, measuresOf } from './line-shape';
+import { MOST_POINTS, drawnStrands } from './line-shape';
+import { gradientEnds, passRamp } from './gradient';
 import type { Pass } from './pass';
+import { rampStops } from './pass';
 import { TOLERANCE, shapeReach, stroked, underBlur } from './stroke';
 
 export type PassContext = Pick<SourceContext, 'map' | 'wanted' | 'memo' | 'mixing'>;
@@ -53,6 +53,7 @@ function passStrands(source: LineSource, pass: Pass, map: Affine, half: number):
     tolerance: TOLERANCE,
     turn: arcTurn(half, TOLERANCE),
   });
+  const byLength = pass.tapers === 'length';
   const most = Math.max(1, Math.floor(MOST_DASHES / strands.length));
   return limited(
     strands.flatMap((s) => {
@@ -61,8 +62,8 @@ function passStrands(source: LineSource, pass: Pass, map: Affine, half: number):
       const thin = tapered(
         moved,
         {
-          start: (total * pass.start) / 100,
-          end: (total * pass.end) / 100,
+          start: byLength ? pass.startLength * scale : (total * pass.start) / 100,
+          end: byLength ? pass.endLength * scale : (total * pass.end) / 100,
           point: pass.point,
         },
         pointsEach({ points: MOST_POINTS }, strands.length),
@@ -92,12 +93,21 @@ const passMap = (pass: Pass, map: Affine): Affine =>
 const UNSHAPING: ReadonlySet<string> = new Set([
   ...['id', 'name', 'enabled', 'opacity', 'blend', 'core'],
   ...['paint', 'colour', 'colourEnd', 'middle', 'endOpacity', 'paintAngle', 'space'],
+  ...['stops', 'ends', 'kept'],
 ]);
+
+const lineKeys = new WeakMap<object, string>();
+/** All of a line that its strands depend on, written once: it may have thousands of anchors. */
+function lineKey({ shape, gaps, modifiers }: LineSource): string {
+  let key = lineKeys.get(shape);
+  if (key === undefined) lineKeys.set(shape, (key = JSON.stringify(shape)));
+  return `${key} ${JSON.stringify([gaps, modifiers])}`;
+}
 
 /** All of a line and a pass that the shape of the pass depends on, as part of a key. */
 function shapeKey(source: LineSource, pass: Pass, { map, wanted }: PassContext): string {
   const shaping = Object.entries(pass).filter(([key]) => !UNSHAPING.has(key));
-  return JSON.stringify([source.shape, source.modifiers, shaping, map, regionKey(wanted)]);
+  return JSON.stringify([lineKey(source), shaping, map, regionKey(wanted)]);
 }
 
 /** The shape of one pass: it depends on nothing but geometry, so a change of colour finds it kept. */
@@ -129,7 +139,16 @@ function sharpShape(source: LineSource, pass: Pass, grid: Affine, within: Region
     const width = 2 * Math.abs(pass.grow);
     const edge = sharpStroke(
       source,
-      { ...pass, width, start: 0, end: 0, dashes: false, cap: 'round', join: 'round' },
+      {
+        ...pass,
+        width,
+        tapers: 'share',
+        start: 0,
+        end: 0,
+        dashes: false,
+        cap: 'round',
+        join: 'round',
+      },
       grid,
       within,
     );
@@ -167,60 +186,16 @@ function sharpStroke(source: LineSource, pass: Pass, grid: Affine, within: Regio
   );
 }
 
-/** Colours of a ramp of a pass, premultiplied by their opacity: four floats each. */
-function passRamp(pass: Pass, mixing: PassContext['mixing']): Float32Array {
-  const size = 256;
-  const ends = rampColours(
-    [
-      { at: 0, colour: pass.colour },
-      { at: 1, colour: pass.colourEnd },
-    ],
-    pass.space,
-    mixing,
-    size,
-  );
-  const out = new Float32Array(size * 4);
-  const bend = Math.log(0.5) / Math.log(pass.middle / 100);
-  for (let i = 0; i < size; i++) {
-    // Half of the change lies before the place that is said to be half way.
-    const t = (i / (size - 1)) ** bend;
-    const at = t * (size - 1);
-    const k = Math.min(size - 2, Math.floor(at));
-    const alpha = 1 + (pass.endOpacity / 100 - 1) * t;
-    for (let c = 0; c < 3; c++) {
-      const [a, b] = [ends[4 * k + c]!, ends[4 * k + 4 + c]!];
-      const v = a + (b - a) * (at - k);
-      out[4 * i + c] = (mixing === 'light' ? linear(v) : v) * alpha;
-    }
-    out[4 * i + 3] = alpha;
-  }
-  return out;
-}
-
 /** The light of a pass that has more than one colour. */
 export function paintedPass(source: LineSource, pass: Pass, context: PassContext): ColourBuffer {
   return scoped(() => {
     const ramp = passRamp(pass, context.mixing);
-    if (pass.paint === 'along') return alongPass(source, pass, ramp, context);
+    if (pass.paint === 'along' || pass.paint === 'beside')
+      return strokedRamp(source, pass, ramp, context);
     const shape = passPlane(source, pass, context);
-    const { box } = measuresOf(source);
-    if (isEmpty(shape.region) || !box) return colourBuffer(EMPTY);
-    const middle = { x: (box.x0 + box.x1) / 2, y: (box.y0 + box.y1) / 2 };
-    const reach = Math.hypot(box.x1 - box.x0, box.y1 - box.y0) / 2 + pass.width / 2 + 1;
-    if (pass.paint === 'radial')
-      return painted(shape, ramp, context.map, middle, { x: middle.x + reach, y: middle.y }, true);
-    const a = (pass.paintAngle * Math.PI) / 180;
-    const [dx, dy] = [Math.cos(a), Math.sin(a)];
-    // From edge to edge of the box, as seen in that direction.
-    const half = (Math.abs(dx) * (box.x1 - box.x0) + Math.abs(dy) * (box.y1 - box.y0)) / 2 || reach;
-    return painted(
-      shape,
-      ramp,
-      context.map,
-      { x: middle.x - dx * half, y: middle.y - dy * half },
-      { x: middle.x + dx * half, y: middle.y + dy * half },
-      false,
-    );
+    const ends = gradientEnds(source, pass);
+    if (isEmpty(shape.region) || !ends) return colourBuffer(EMPTY);
+    return painted(shape, ramp, context.map, ends.from, ends.to, pass.paint === 'radial');
   });
 }
 
@@ -229,29 +204,30 @@ const PIECE = 3;
 const MOST_PIECES = 220;
 const MOST_IN_ALL = 2000;
 
-/**
- * A stroke with a ramp along it: pieces of one colour each are gathered, which gives every px the mean
- * colour of what lies there; the coverage of the whole then gives it its edges.
- */
-const alongPass = (
+/** A stroke with a ramp along it or across its width. */
+const strokedRamp = (
   source: LineSource,
   pass: Pass,
   ramp: Float32Array,
   context: PassContext,
 ): ColourBuffer => {
   const { map, wanted, mixing, memo } = context;
-  const { colour, colourEnd, middle, endOpacity, space } = pass;
-  const paint = JSON.stringify([colour, colourEnd, middle, endOpacity, space, mixing]);
+  const { middle, space } = pass;
+  const paint = JSON.stringify([pass.paint, rampStops(pass), middle, space, mixing]);
   return memo(
-    `along ${paint} ${shapeKey(source, pass, context)}`,
+    `ramp ${paint} ${shapeKey(source, pass, context)}`,
     () =>
       underBlur(passSigma(pass, meanScale(map)), passMap(pass, map), wanted, 4, (grid, _, within) =>
-        sharpAlong(source, pass, ramp, grid, within),
+        (pass.paint === 'along' ? sharpAlong : sharpBeside)(source, pass, ramp, grid, within),
       ),
     (made) => made.data.byteLength,
   );
 };
 
+/**
+ * Pieces of one colour each are gathered, which gives every px the mean colour of what lies there; the
+ * coverage of the whole then gives it its edges.
+ */
 function sharpAlong(
   source: LineSource,
   pass: Pass,
@@ -289,4 +265,22 @@ function sharpAlong(
   }
   if (short.length > 0) add(short, pass.cap, 0.5);
   return gathered.within(whole);
+}
+
+/** The ramp begins in the middle of the line and ends at its edges. */
+function sharpBeside(
+  source: LineSource,
+  pass: Pass,
+  ramp: Float32Array,
+  grid: Affine,
+  within: Region,
+): ColourBuffer {
+  const whole = sharpStroke(source, pass, grid, within);
+  if (isEmpty(whole.region)) return colourBuffer(EMPTY);
+  const half = (pass.width * meanScale(grid)) / 2;
+  return paintedBy(
+    whole,
+    besideShares(passStrands(source, pass, grid, half), half, whole.region),
+    ramp,
+  );
 }

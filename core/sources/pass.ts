@@ -2,6 +2,7 @@ import * as v from 'valibot';
 import { blendParameter } from '../blend/parameter';
 import type { Parameters, Values } from '../definitions/parameter';
 import {
+  HEX,
   angle,
   defaultsOf,
   length,
@@ -14,7 +15,9 @@ import { rampSpaces } from '../pixels/ramp';
 
 const STROKED = { draws: ['stroke', 'both'] };
 const FILLED = { draws: ['inside', 'both'] };
-const RAMPED = { paint: ['along', 'linear', 'radial'] };
+const RAMPED = { paint: ['along', 'beside', 'linear', 'radial'] };
+const BY_SHARE = { ...STROKED, tapers: ['share'] };
+const BY_LENGTH = { ...STROKED, tapers: ['length'] };
 
 /** What can be set on one drawing of a line. */
 export const passParameters = {
@@ -52,6 +55,7 @@ export const passParameters = {
     options: [
       { value: 'one', label: 'One colour' },
       { value: 'along', label: 'Along the line' },
+      { value: 'beside', label: 'Across its width' },
       { value: 'linear', label: 'Across the shape' },
       { value: 'radial', label: 'From its middle' },
     ],
@@ -71,12 +75,24 @@ export const passParameters = {
   },
   opacity: percent('Opacity', 100),
   blend: blendParameter('Blend', 'normal'),
+  tapers: {
+    kind: 'choice',
+    label: 'Thins by',
+    options: [
+      { value: 'share', label: 'A share' },
+      { value: 'length', label: 'A length' },
+    ],
+    default: 'share',
+    needs: STROKED,
+  },
   start: {
     ...percent('Thin at start', 0),
     help: 'How much of the line runs into a point.',
-    needs: STROKED,
+    needs: BY_SHARE,
   },
-  end: { ...percent('Thin at end', 0), needs: STROKED },
+  end: { ...percent('Thin at end', 0), needs: BY_SHARE },
+  startLength: { ...length('Thin at start', 0, { slider: [0, 1000] }), needs: BY_LENGTH },
+  endLength: { ...length('Thin at end', 0, { slider: [0, 1000] }), needs: BY_LENGTH },
   point: {
     kind: 'choice',
     label: 'Point',
@@ -101,7 +117,10 @@ export const passParameters = {
   },
   x: place('Offset across', 0, { slider: [-200, 200] }),
   y: place('Offset down', 0, { slider: [-200, 200] }),
-  beside: place('Offset beside', 0, { slider: [-200, 200], help: 'To the left of the line.' }),
+  beside: place('Offset beside', 0, {
+    slider: [-200, 200],
+    help: 'To the right of the line, as it runs.',
+  }),
   cap: {
     kind: 'choice',
     label: 'Cap',
@@ -131,6 +150,15 @@ export const passParameters = {
   },
 } as const satisfies Parameters;
 
+const hex = v.pipe(v.string(), v.regex(HEX, 'A colour must be written #rrggbb.'));
+const share = v.pipe(v.number(), v.minValue(0), v.maxValue(100));
+
+/** A colour of a ramp between its two ends; where it stands and how opaque it is, %. */
+const stopSchema = v.strictObject({ at: share, colour: hex, opacity: share });
+export type PassStop = v.InferOutput<typeof stopSchema>;
+
+const coordinate = v.pipe(v.number(), v.finite());
+
 export const passSchema = v.strictObject({
   id: v.pipe(v.string(), v.minLength(1)),
   name: v.string(),
@@ -138,6 +166,16 @@ export const passSchema = v.strictObject({
   ...(Object.fromEntries(
     Object.entries(passParameters).map(([k, p]) => [k, parameterSchema(p)]),
   ) as { [K in keyof typeof passParameters]: v.GenericSchema<Values<typeof passParameters>[K]> }),
+  /** Colours of its ramp between the first and the last. */
+  stops: v.array(stopSchema),
+  /** From where to where a gradient runs, the line's own px; null: as large as the line. */
+  ends: v.nullable(
+    v.strictObject({ x0: coordinate, y0: coordinate, x1: coordinate, y1: coordinate }),
+  ),
+  /** The colours as they were chosen for a light: what they are when the light changes follows from these. */
+  kept: v.nullable(
+    v.strictObject({ light: hex, colour: hex, colourEnd: hex, stops: v.array(hex) }),
+  ),
 });
 
 export type Pass = v.InferOutput<typeof passSchema>;
@@ -147,7 +185,11 @@ export const newPass = (
   id: string,
   name: string,
   values: Partial<Omit<Pass, 'id' | 'name'>>,
-): Pass => ({ id, name, enabled: true, ...defaultsOf(passParameters), ...values });
+): Pass => ({
+  ...{ id, name, enabled: true, ...defaultsOf(passParameters) },
+  ...{ stops: [], ends: null, kept: null },
+  ...values,
+});
 
 /** The passes of a new tube in a light colour, back to front; `id` gives each its own id. */
 export const tubePasses = (light: string, width: number, id: () => string): Pass[] => [
@@ -162,10 +204,41 @@ export const tubePasses = (light: string, width: number, id: () => string): Pass
   newPass(id(), 'Core', { width: width * 0.5, colour: '#ffffff', core: true }),
 ];
 
-/** The passes in a new light colour: all but the cores take its hue and keep their own paleness. */
+/**
+ * The passes in a new light colour: all but the cores take its hue and keep their lightness and chroma
+ * beside it. Each remembers the colours it was given, so that a light without colour loses nothing.
+ */
 export const relitPasses = (passes: readonly Pass[], from: string, to: string): Pass[] =>
-  passes.map((p) =>
-    p.core
-      ? p
-      : { ...p, colour: relight(p.colour, from, to), colourEnd: relight(p.colourEnd, from, to) },
-  );
+  passes.map((p) => {
+    if (p.core) return p;
+    const kept = p.kept ?? {
+      light: from,
+      colour: p.colour,
+      colourEnd: p.colourEnd,
+      stops: p.stops.map((s) => s.colour),
+    };
+    const lit = (colour: string) => (to === kept.light ? colour : relight(colour, kept.light, to));
+    return {
+      ...p,
+      kept,
+      colour: lit(kept.colour),
+      colourEnd: lit(kept.colourEnd),
+      stops: p.stops.map((s, i) => ({ ...s, colour: lit(kept.stops[i] ?? s.colour) })),
+    };
+  });
+
+/** A pass with other values; colours of its own choice are what it keeps from then on. */
+export function withValues(pass: Pass, values: Partial<Omit<Pass, 'id'>>): Pass {
+  const coloured = ['colour', 'colourEnd', 'stops'].some((key) => key in values);
+  return { ...pass, ...values, ...(coloured && { kept: null }) };
+}
+
+/** The colours of a pass's ramp, from its start to its end. */
+export const rampStops = (pass: Pass): PassStop[] => [
+  { at: 0, colour: pass.colour, opacity: 100 },
+  ...pass.stops.toSorted((a, b) => a.at - b.at),
+  { at: 100, colour: pass.colourEnd, opacity: pass.endOpacity },
+];
+
+/** The exponent that puts half of a ramp's change where it is said to be half way. */
+export const rampBend = (pass: Pass): number => Math.log(0.5) / Math.log(pass.middle / 100);

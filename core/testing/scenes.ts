@@ -62,6 +62,7 @@ const placement = fc.record({
   y: fc.integer({ min: -30, max: 30 }),
   scaleX: fc.constantFrom(0.4, 0.5, 1, 1.3, -1, 2),
   scaleY: fc.constantFrom(0.5, 1, 1.7),
+  shear: fc.constantFrom(0, 0, 0, 25),
   rotation: fc.constantFrom(0, 0, 30, 90, -17),
 });
 

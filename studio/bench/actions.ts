@@ -14,12 +14,13 @@ import {
   standingOf,
   ungroup,
 } from '@ignis/core/scene/edits';
-import { setPath } from '@ignis/core/scene/line-edits';
+import { setPaths } from '@ignis/core/scene/line-edits';
 import { isPath, pathsOf } from '@ignis/core/sources/line-shape';
 import { tubePasses } from '@ignis/core/sources/pass';
-import { dissolveAnchor, moveAnchor } from '@ignis/core/geometry/edit-path';
+import { dissolveAnchors, mapAnchors } from '@ignis/core/geometry/anchors';
 import type { ShapeDefinition } from '@ignis/core/definitions/shape';
 import type { Point } from '@ignis/core/geometry/affine';
+import { translation } from '@ignis/core/geometry/affine';
 import {
   FIRST_LIGHT,
   newFill,
@@ -38,6 +39,7 @@ import { shapes } from '@ignis/core/shapes/index';
 import { useBench, type Mode } from '../state/bench';
 import { switchTheme } from '../state/theme';
 import { startDrawing } from './stage/drawing';
+import { gradientPass } from './stage/gradient';
 import { stageSize } from './stage/stage';
 import { centred, fitted, zoomedAt } from './stage/view';
 
@@ -180,14 +182,12 @@ export const zoomToPixels = (): void =>
   bench().set({ view: centred(bench().scene, stageSize, 1 / window.devicePixelRatio) });
 
 function nudge(dx: number, dy: number): void {
-  const { scene, selected, anchor, mode, change } = bench();
+  const { scene, selected, anchors, mode, change } = bench();
   const layer = findLayer(scene, selected);
   if (!layer) return;
-  if (mode === 'anchors' && anchor !== null && layer.source.kind === 'line') {
-    const path = pathsOf(layer.source.shape)[anchor.path]!;
-    const { x, y } = path.anchors[anchor.index]!;
-    const moved = moveAnchor(path, anchor.index, { x: x + dx, y: y + dy });
-    change('Nudge an anchor', setPath(layer.id, moved, anchor.path));
+  if (mode === 'anchors' && anchors.length > 0 && layer.source.kind === 'line') {
+    const moved = mapAnchors(pathsOf(layer.source.shape), anchors, translation(dx, dy));
+    change('Nudge anchors', setPaths(layer.id, moved));
   } else
     change(
       'Nudge',
@@ -196,12 +196,12 @@ function nudge(dx: number, dy: number): void {
 }
 
 function removeChosen(layer: Layer | undefined): void {
-  const { anchor, mode, change, set } = bench();
+  const { anchors, mode, change, set } = bench();
   if (!layer) return;
-  if (mode === 'anchors' && anchor !== null && layer.source.kind === 'line') {
-    const path = pathsOf(layer.source.shape)[anchor.path]!;
-    change('Remove an anchor', setPath(layer.id, dissolveAnchor(path, anchor.index), anchor.path));
-    set({ anchor: null });
+  if (mode === 'anchors' && anchors.length > 0 && layer.source.kind === 'line') {
+    const left = dissolveAnchors(pathsOf(layer.source.shape), anchors);
+    change('Remove anchors', setPaths(layer.id, left));
+    set({ anchors: [] });
   } else remove(layer);
 }
 
@@ -301,6 +301,24 @@ export function actions(does: BenchDoes): Action[] {
       keys: ['3'],
       run: work('mask'),
       enabled: layer?.mask?.shape.kind === 'fade' && idle,
+    },
+    {
+      name: 'Pull the line wider or thinner',
+      keys: ['4'],
+      run: work('width'),
+      enabled: layer?.source.kind === 'line' && isPath(layer.source.shape) && idle,
+    },
+    {
+      name: 'Break the line',
+      keys: ['5'],
+      run: work('gaps'),
+      enabled: layer?.source.kind === 'line' && idle,
+    },
+    {
+      name: 'Drag the gradient',
+      keys: ['6'],
+      run: work('ramp'),
+      enabled: !!layer && !!gradientPass(layer, bench().pass) && idle,
     },
     {
       name: 'Duplicate the layer',

@@ -1,6 +1,8 @@
 import { useMemo } from 'react';
 import { create } from 'zustand';
 import type { Affine } from '@ignis/core/geometry/affine';
+import type { AnchorPlace } from '@ignis/core/geometry/anchors';
+import { anchorOf } from '@ignis/core/geometry/anchors';
 import type { Change, Edit, History } from '@ignis/core/scene/edit';
 import { edit, EMPTY_HISTORY, redo, remember, undo } from '@ignis/core/scene/edit';
 import { findLayer } from '@ignis/core/scene/edits';
@@ -10,15 +12,9 @@ import type { Layer, Scene } from '@ignis/core/scene/schema';
 import { isPath } from '@ignis/core/sources/line-shape';
 
 /** How the stage works on the selected layer. */
-export type Mode = 'arrange' | 'anchors' | 'mask' | 'draw';
+export type Mode = 'arrange' | 'anchors' | 'width' | 'gaps' | 'ramp' | 'mask' | 'draw';
 export type Saved = 'saved' | 'saving' | 'changed' | 'failed';
 export type CompareWith = 'layer' | 'opened';
-
-/** An anchor of a line: which of its paths, and which of that path's anchors. */
-export interface AnchorPlace {
-  path: number;
-  index: number;
-}
 
 /** Where the scene stands on the stage: CSS px = scene px × zoom + (x, y). */
 export interface View {
@@ -38,7 +34,10 @@ interface BenchState {
   /** Shown instead of the scene while something is only suggested; never kept. */
   ghost: Scene | null;
   selected: string | null;
-  anchor: AnchorPlace | null;
+  /** The chosen anchors of the selected line. */
+  anchors: readonly AnchorPlace[];
+  /** The pass of the selected line whose values are open in the chain. */
+  pass: string | null;
   /** The layer that is being drawn, once its first anchor is set. */
   drawn: string | null;
   /** The layer whose card is under the pointer. */
@@ -72,7 +71,8 @@ interface BenchState {
       Pick<
         BenchState,
         | 'ghost'
-        | 'anchor'
+        | 'anchors'
+        | 'pass'
         | 'drawn'
         | 'hovered'
         | 'folded'
@@ -98,7 +98,8 @@ export const useBench = create<BenchState>()((set, get) => ({
   gesture: null,
   ghost: null,
   selected: null,
-  anchor: null,
+  anchors: [],
+  pass: null,
   drawn: null,
   hovered: null,
   folded: new Set(),
@@ -119,7 +120,8 @@ export const useBench = create<BenchState>()((set, get) => ({
       gesture: null,
       ghost: null,
       selected: scene.layers.at(-1)?.id ?? null,
-      anchor: null,
+      anchors: [],
+      pass: null,
       drawn: null,
       hovered: null,
       mode: modeFor(scene.layers.at(-1)),
@@ -166,7 +168,7 @@ export const useBench = create<BenchState>()((set, get) => ({
     if (id === get().selected) return;
     get().drop();
     const layer = findLayer(get().scene, id);
-    set({ selected: id, anchor: null, drawn: null, ghost: null, mode: modeFor(layer) });
+    set({ selected: id, anchors: [], pass: null, drawn: null, ghost: null, mode: modeFor(layer) });
   },
 
   set,
@@ -178,7 +180,7 @@ function travel(
   get: () => BenchState,
 ): string | null {
   if (!to) return null;
-  const { selected, anchor, drawn } = get();
+  const { selected, anchors, drawn } = get();
   const layer = findLayer(to.scene, selected);
   const paths =
     layer?.source.kind === 'line' && isPath(layer.source.shape) ? layer.source.shape.paths : [];
@@ -188,7 +190,7 @@ function travel(
     ghost: null,
     selected: layer ? selected : null,
     drawn: layer ? drawn : null,
-    anchor: anchor && paths[anchor.path]?.anchors[anchor.index] ? anchor : null,
+    anchors: anchors.filter((at) => anchorOf(paths, at)),
   });
   return to.label;
 }

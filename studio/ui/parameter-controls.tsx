@@ -1,8 +1,10 @@
 import { Slider, Switch } from 'radix-ui';
 import type { NumberParameter, Parameter, Parameters } from '@ignis/core/definitions/parameter';
 import { counts } from '@ignis/core/definitions/parameter';
+import type { CurvePoints } from '@ignis/core/geometry/curve';
 import { ChoiceField } from './choice-field';
 import { ColourField } from './colour-field';
+import { CurveField } from './curve-field';
 import { NumberField } from './number-field';
 
 interface Props {
@@ -75,6 +77,15 @@ function Control({ parameter: p, value, onChange, onDone }: ControlProps) {
             <Switch.Thumb className="block size-3.5 rounded-full bg-white transition-transform data-[state=checked]:translate-x-3.5" />
           </Switch.Root>
         </div>
+      );
+    case 'curve':
+      return (
+        <CurveField
+          parameter={p}
+          value={value as CurvePoints}
+          onChange={onChange}
+          onDone={onDone}
+        />
       );
     case 'choice':
       return (

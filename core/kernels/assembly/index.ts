@@ -4,7 +4,7 @@ export { shareAcross, spreadAcross, spreadDown } from './cells';
 export { convolveAcross, weighDown } from './convolve';
 export { composite, compositePlane, settleRows } from './composite';
 export { finishRows, unpackRows } from './colour';
-export { cutRows, gatherRows, overRows, rampRows, shareRows } from './paint';
+export { cutRows, gatherRows, overRows, rampRows, shareRows, nearRows, shadeRows } from './paint';
 export { distanceAcross, distanceDown } from './distance';
 export { gradeHue, gradeLight, gradeRamp } from './grade';
 export { halveRows, warpRows } from './resample';

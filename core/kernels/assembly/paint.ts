@@ -140,3 +140,83 @@ export function cutRows(
     for (const end = d + (width << 2); d < end; d += 4, sp += 4) put(d, get(d) * (1 - get(sp)));
   }
 }
+
+/**
+ * Rows of a plane of how far each px is from lines, as a share of their half widths: the least of all.
+ * `lines` holds `count` of them: two points (x and y) and the half width at each, 32-bit floats.
+ */
+export function nearRows(
+  p: usize,
+  pStride: i32,
+  x0: i32,
+  y0: i32,
+  width: i32,
+  lines: usize,
+  count: i32,
+  from: i32,
+  to: i32,
+): void {
+  for (let i = 0; i < count; i++) {
+    const l = lines + i * 24;
+    const ax = get(l);
+    const ay = get(l + 4);
+    const bx = get(l + 8);
+    const by = get(l + 12);
+    const ha = get(l + 16);
+    const hb = get(l + 20);
+    const reach = max(ha, hb) + 1;
+    const top = max(from, Math.floor((min(ay, by) - reach) as f64) as i32 - y0);
+    const bottom = min(to, (Math.ceil((max(ay, by) + reach) as f64) as i32) - y0);
+    const left = max(0, (Math.floor((min(ax, bx) - reach) as f64) as i32) - x0);
+    const right = min(width, (Math.ceil((max(ax, bx) + reach) as f64) as i32) - x0);
+    const dx = bx - ax;
+    const dy = by - ay;
+    const square = dx * dx + dy * dy;
+    const back: f32 = square > 0 ? 1 / square : 0;
+    for (let y = top; y < bottom; y++) {
+      const v = ((y0 + y) as f32) + 0.5 - ay;
+      let d = p + y * pStride + (left << 2);
+      for (let x = left; x < right; x++, d += 4) {
+        const u = ((x0 + x) as f32) + 0.5 - ax;
+        const t = max<f32>(0, min<f32>(1, (u * dx + v * dy) * back));
+        const ex = u - dx * t;
+        const ey = v - dy * t;
+        const half = ha + (hb - ha) * t;
+        const far = half > 0 ? sqrt<f32>(ex * ex + ey * ey) / half : 1;
+        if (far < get(d)) put(d, far);
+      }
+    }
+  }
+}
+
+/** Rows of RGBA from a plane of coverage at `s`, and a ramp of `size` premultiplied colours by a plane at `t`. */
+export function shadeRows(
+  o: usize,
+  oStride: i32,
+  s: usize,
+  sStride: i32,
+  t: usize,
+  tStride: i32,
+  width: i32,
+  ramp: usize,
+  size: i32,
+  from: i32,
+  to: i32,
+): void {
+  const last = (size - 1) as f32;
+  for (let y = from; y < to; y++) {
+    let op = o + y * oStride;
+    let sp = s + y * sStride;
+    let tp = t + y * tStride;
+    for (const end = op + (width << 4); op < end; op += 16, sp += 4, tp += 4) {
+      const v = get(tp);
+      const at = max<f32>(0, min<f32>(1, v)) * last;
+      const i = min(at as i32, size - 2);
+      const low = get4(ramp + (i << 4));
+      const high = get4(ramp + (i << 4) + 16);
+      const share = f32x4.splat(at - (i as f32));
+      const colour = f32x4.add(low, f32x4.mul(f32x4.sub(high, low), share));
+      put4(op, f32x4.mul(colour, splat(sp)));
+    }
+  }
+}

@@ -1,10 +1,11 @@
 import type { NumberParameter } from '@ignis/core/definitions/parameter';
-import { percent, place } from '@ignis/core/definitions/parameter';
+import { length, percent, place } from '@ignis/core/definitions/parameter';
 import type { Anchor, Path } from '@ignis/core/geometry/path';
 import {
   addModifier,
   moveModifier,
   removeModifier,
+  setGaps,
   setModifier,
   setPath,
   setShapeValues,
@@ -35,6 +36,7 @@ export function ShapeNode({ layer }: { layer: Line }) {
     return (
       <Node title="Path" aside={`${paths}${anchors} anchors`}>
         <ChosenAnchor layer={layer} paths={shape.paths} />
+        <GapRow layer={layer} />
       </Node>
     );
   }
@@ -61,13 +63,50 @@ export function ShapeNode({ layer }: { layer: Line }) {
         onChange={(v) => live.change(setShapeValues(layer.id, v as KindValues))}
         onDone={live.done}
       />
+      <GapRow layer={layer} />
     </Node>
   );
 }
 
+/** How long the gaps of a line are, once there are any. */
+function GapRow({ layer }: { layer: Line }) {
+  const { gaps } = layer.source;
+  const { change } = useBench.getState();
+  const live = liveEdit('Change the gaps');
+  if (gaps.length === 0) return null;
+  return (
+    <div className="flex items-center gap-2 text-sm text-dim">
+      {gaps.length === 1 ? '1 gap' : `${gaps.length} gaps`}
+      <NumberField
+        value={gaps[0]!.size}
+        parameter={GAP}
+        onChange={(size) =>
+          live.change(
+            setGaps(
+              layer.id,
+              gaps.map((g) => ({ ...g, size })),
+            ),
+          )
+        }
+        onDone={live.done}
+      />
+      <button
+        type="button"
+        onClick={() => change('Close the gaps', setGaps(layer.id, []))}
+        className="ml-auto rounded px-1.5 text-xs hover:text-ink"
+      >
+        close all
+      </button>
+    </div>
+  );
+}
+
+const GAP = length('Length of the gaps', 24, { max: 10_000 });
+
 /** Where the chosen anchor lies, px of the line, and what a pen's pressure makes of the width there. */
 function ChosenAnchor({ layer, paths }: { layer: Line; paths: readonly Path[] }) {
-  const at = useBench((s) => s.anchor);
+  const anchors = useBench((s) => s.anchors);
+  const at = anchors.length === 1 ? anchors[0] : undefined;
   const path = at ? paths[at.path] : undefined;
   const anchor = at ? path?.anchors[at.index] : undefined;
   if (!at || !path || !anchor) return null;
@@ -96,7 +135,7 @@ function ChosenAnchor({ layer, paths }: { layer: Line; paths: readonly Path[] })
     />
   );
   return (
-    <div className="grid grid-cols-[1fr_1fr_1fr] items-center text-sm text-dim">
+    <div className="flex items-center justify-between text-sm text-dim [&_input]:w-12">
       <span className="flex items-baseline">X {field(ANCHOR_X, anchor.x, (x) => ({ x }))}</span>
       <span className="flex items-baseline">Y {field(ANCHOR_Y, anchor.y, (y) => ({ y }))}</span>
       <span className="flex items-baseline" title={ANCHOR_WIDTH.help}>

@@ -1,5 +1,5 @@
 import { Trash2 } from 'lucide-react';
-import type { Parameters } from '@ignis/core/definitions/parameter';
+import type { Parameters, Value } from '@ignis/core/definitions/parameter';
 import type { Edit } from '@ignis/core/scene/edit';
 import { liveEdit, useBench } from '../../state/bench';
 import { Menu } from '../../ui/menu';
@@ -12,7 +12,7 @@ interface Item {
   id: string;
   kind: string;
   enabled: boolean;
-  values: Record<string, number | string | boolean>;
+  values: Record<string, Value>;
 }
 
 interface Definition {

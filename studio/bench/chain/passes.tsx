@@ -24,6 +24,7 @@ import { NameField } from '../../ui/name-field';
 import { NumberField } from '../../ui/number-field';
 import { ParameterControls } from '../../ui/parameter-controls';
 import { Node } from './node';
+import { Stops } from './stops';
 import { SortableItem, SortableList } from './sortable';
 
 /** The passes of a line, front first, and the colour of its light. */
@@ -31,7 +32,8 @@ export function Passes({ layer }: { layer: Layer & { source: LineSource } }) {
   const { source } = layer;
   const layers = useBench((s) => s.scene.layers);
   const { change, drag, drop } = useBench.getState();
-  const [open, setOpen] = useState<string | null>(null);
+  const open = useBench((s) => s.pass);
+  const setOpen = (pass: string | null) => useBench.getState().set({ pass });
   const others = everyLayer(layers).filter(
     (l): l is Layer & { source: LineSource } => l.id !== layer.id && l.source.kind === 'line',
   );
@@ -239,6 +241,7 @@ const PassRow = memo(function PassRow({ layer, pass, open, onOpen, grip }: RowPr
             onChange={(v) => set(v as Partial<Pass>)}
             onDone={live.done}
           />
+          {pass.paint !== 'one' && <Stops layer={layer} pass={pass} />}
         </div>
       )}
     </div>

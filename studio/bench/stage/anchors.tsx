@@ -1,225 +1,254 @@
-import type { RefObject } from 'react';
-import type { Point } from '@ignis/core/geometry/affine';
-import { apply, invert } from '@ignis/core/geometry/affine';
+import { useState, type RefObject } from 'react';
+import type { Affine, Box, Point } from '@ignis/core/geometry/affine';
+import { apply, invert, translation } from '@ignis/core/geometry/affine';
+import type { AnchorPlace } from '@ignis/core/geometry/anchors';
+import {
+  anchorNear,
+  anchorOf,
+  anchorsBox,
+  anchorsIn,
+  mapAnchors,
+  rotationAbout,
+  samePlace,
+  scalingAbout,
+} from '@ignis/core/geometry/anchors';
 import {
   bendSegment,
   holdAngle,
   insertAnchor,
-  moveAnchor,
-  nearestOn,
   setHandle,
   turnAnchor,
 } from '@ignis/core/geometry/edit-path';
 import type { Path } from '@ignis/core/geometry/path';
-import { segments } from '@ignis/core/geometry/path';
-import { setPath } from '@ignis/core/scene/line-edits';
+import { setPath, setPaths } from '@ignis/core/scene/line-edits';
 import { placementMap } from '@ignis/core/scene/placement';
 import type { Layer } from '@ignis/core/scene/schema';
-import type { LineSource } from '@ignis/core/sources/line';
 import { useAround, useBench } from '../../state/bench';
-import { segmentData } from '@ignis/core/geometry/path-data';
+import { AnchorMarks, HandleMarks, SegmentMark } from './anchor-marks';
+import { BoxHandles, pulledScale } from './box-handles';
+import { segmentNear, type SegmentPlace } from './path-hits';
 import { toStage } from './path-outline';
 import { follow, scenePoint } from './pointer';
 
+/** How near a press must be, CSS px. */
+const ANCHOR = 12;
+const SEGMENT = 8;
+
 interface Props {
   stage: RefObject<HTMLElement | null>;
-  layer: Layer & { source: LineSource };
-  /** One of the line's paths, and which. */
-  path: Path;
-  index: number;
+  layer: Layer;
+  paths: readonly Path[];
+  /** A click beside the line. */
+  onMiss(p: Point): void;
 }
 
-/** The anchors and handles of a line: drag them, click a segment to insert one, drag it to bend it. */
-export function Anchors({ stage, layer, path, index }: Props) {
+/**
+ * The anchors of a line: drag them, click the line to insert one, drag it to bend it. Shift adds to the
+ * choice, a drag beside the line chooses all in a box; several are moved, scaled and turned as one.
+ */
+export function Anchors({ stage, layer, paths, onMiss }: Props) {
   const view = useBench((s) => s.view);
-  const chosen = useBench((s) => (s.anchor?.path === index ? s.anchor.index : null));
+  const chosen = useBench((s) => s.anchors);
   const around = useAround(layer.id);
+  const [over, setOver] = useState<AnchorPlace | SegmentPlace | null>(null);
+  const [band, setBand] = useState<Box | null>(null);
   const map = toStage(view, around, layer.placement);
-  const inverse = invert(placementMap(layer.placement));
-  if (!inverse) return null;
-  const own = (e: { clientX: number; clientY: number }): Point =>
-    apply(inverse, scenePoint(stage.current!, e, around));
+  const back = invert(placementMap(layer.placement));
+  if (!back) return null;
   const { drag, drop, change, set } = useBench.getState();
+  const own = (e: { clientX: number; clientY: number }): Point =>
+    apply(back, scenePoint(stage.current!, e, around));
+  const onStage = (e: { clientX: number; clientY: number }): Point => {
+    const r = stage.current!.getBoundingClientRect();
+    return { x: e.clientX - r.left, y: e.clientY - r.top };
+  };
+  const scale = Math.hypot(map[0], map[1]);
+  const under = (e: { clientX: number; clientY: number }) =>
+    anchorNear(paths, map, onStage(e), ANCHOR) ?? segmentNear(paths, own(e), SEGMENT / scale);
 
-  const dragAnchor = (i: number) => (down: React.PointerEvent) => {
-    if (down.button !== 0) return;
-    down.stopPropagation();
-    set({ anchor: { path: index, index: i } });
-    const from = path.anchors[i]!;
+  const pressAnchor = (down: React.PointerEvent, at: AnchorPlace) => {
+    const has = chosen.some((c) => samePlace(c, at));
+    const now = down.shiftKey
+      ? has
+        ? chosen.filter((c) => !samePlace(c, at))
+        : [...chosen, at]
+      : has
+        ? chosen
+        : [at];
+    set({ anchors: now });
+    const from = anchorOf(paths, at)!;
     const start = own(down);
+    const moving = now.length > 0 ? now : [at];
     follow(down.nativeEvent, {
       move(e) {
         const p = own(e);
         const to = { x: from.x + p.x - start.x, y: from.y + p.y - start.y };
+        const held = e.shiftKey ? holdAngle(from, to) : to;
         drag(
-          'Move an anchor',
-          setPath(layer.id, moveAnchor(path, i, e.shiftKey ? holdAngle(from, to) : to), index),
-        );
-      },
-      up: drop,
-    });
-  };
-
-  const dragHandle = (i: number, which: 'in' | 'out') => (down: React.PointerEvent) => {
-    if (down.button !== 0) return;
-    down.stopPropagation();
-    const a = path.anchors[i]!;
-    follow(down.nativeEvent, {
-      move(e) {
-        const p = own(e);
-        const to = e.shiftKey ? holdAngle(a, p) : p;
-        drag(
-          'Turn a handle',
-          setPath(layer.id, setHandle(path, i, which, { x: to.x - a.x, y: to.y - a.y }), index),
-        );
-      },
-      up: drop,
-    });
-  };
-
-  const pressSegment = (i: number) => (down: React.PointerEvent) => {
-    if (down.button !== 0) return;
-    down.stopPropagation();
-    const start = own(down);
-    const near = nearestOn(path, start);
-    if (!near) return;
-    const at = near.segment === i ? near : { ...near, segment: i };
-    follow(down.nativeEvent, {
-      move(e) {
-        const p = own(e);
-        drag(
-          'Bend a segment',
-          setPath(
+          moving.length > 1 ? 'Move anchors' : 'Move an anchor',
+          setPaths(
             layer.id,
-            bendSegment(
-              path,
-              at.segment,
-              Math.min(0.85, Math.max(0.15, at.t)),
-              p.x - start.x,
-              p.y - start.y,
-            ),
-            index,
+            mapAnchors(paths, moving, translation(held.x - from.x, held.y - from.y)),
           ),
         );
       },
       up(moved) {
-        if (moved) return drop();
-        change('Insert an anchor', setPath(layer.id, insertAnchor(path, at.segment, at.t), index));
-        set({ anchor: { path: index, index: at.segment + 1 } });
+        if (moved) drop();
+        else if (!down.shiftKey) set({ anchors: [at] });
       },
     });
   };
 
-  const shownHandles = path.anchors
-    .map((a, i) => ({ a, i }))
-    .filter(({ i }) => chosen !== null && Math.abs(i - chosen) <= 1);
+  const pressSegment = (down: React.PointerEvent, at: SegmentPlace) => {
+    const start = own(down);
+    const path = paths[at.path]!;
+    follow(down.nativeEvent, {
+      move(e) {
+        const p = own(e);
+        const t = Math.min(0.85, Math.max(0.15, at.t));
+        const bent = bendSegment(path, at.segment, t, p.x - start.x, p.y - start.y);
+        drag('Bend a segment', setPath(layer.id, bent, at.path));
+      },
+      up(moved) {
+        if (moved) return drop();
+        change(
+          'Insert an anchor',
+          setPath(layer.id, insertAnchor(path, at.segment, at.t), at.path),
+        );
+        set({ anchors: [{ path: at.path, index: at.segment + 1 }] });
+      },
+    });
+  };
+
+  const pressBeside = (down: React.PointerEvent) => {
+    const start = onStage(down);
+    follow(down.nativeEvent, {
+      move(e) {
+        const p = onStage(e);
+        const box = {
+          x0: Math.min(p.x, start.x),
+          y0: Math.min(p.y, start.y),
+          x1: Math.max(p.x, start.x),
+          y1: Math.max(p.y, start.y),
+        };
+        setBand(box);
+        const inside = anchorsIn(paths, map, box);
+        const kept = down.shiftKey ? chosen : [];
+        set({
+          anchors: [...kept, ...inside.filter((at) => !kept.some((c) => samePlace(c, at)))],
+        });
+      },
+      up(moved, e) {
+        setBand(null);
+        if (moved) return;
+        if (chosen.length > 0) set({ anchors: [] });
+        else onMiss(scenePoint(stage.current!, e));
+      },
+      cancel: () => setBand(null),
+    });
+  };
+
+  const press = (down: React.PointerEvent) => {
+    if (down.button !== 0) return;
+    down.stopPropagation();
+    const at = under(down);
+    if (!at) pressBeside(down);
+    else if ('segment' in at) pressSegment(down, at);
+    else pressAnchor(down, at);
+  };
+
+  const doublePress = (e: React.MouseEvent) => {
+    const at = under(e);
+    const a = at && !('segment' in at) && anchorOf(paths, at);
+    if (!at || !a || 'segment' in at) return;
+    e.stopPropagation();
+    const kind = a.kind === 'corner' ? 'smooth' : 'corner';
+    change(
+      kind === 'corner' ? 'Make a corner' : 'Make smooth',
+      setPath(layer.id, turnAnchor(paths[at.path]!, at.index, kind), at.path),
+    );
+  };
+
+  const dragHandle = (down: React.PointerEvent, at: AnchorPlace, which: 'in' | 'out') => {
+    if (down.button !== 0) return;
+    down.stopPropagation();
+    const a = anchorOf(paths, at)!;
+    follow(down.nativeEvent, {
+      move(e) {
+        const p = own(e);
+        const to = e.shiftKey ? holdAngle(a, p) : p;
+        const turned = setHandle(paths[at.path]!, at.index, which, {
+          x: to.x - a.x,
+          y: to.y - a.y,
+        });
+        drag('Turn a handle', setPath(layer.id, turned, at.path));
+      },
+      up: drop,
+    });
+  };
+
+  const box = chosen.length > 1 ? anchorsBox(paths, chosen) : null;
+  const put = (label: string, change: Affine) =>
+    drag(label, setPaths(layer.id, mapAnchors(paths, chosen, change)));
 
   return (
     <g>
-      {segments(path).map((c, i) => (
-        <g key={i} onPointerDown={pressSegment(i)} className="group cursor-copy">
-          <path
-            d={segmentData(map, c)}
-            fill="none"
-            stroke="#000"
-            strokeOpacity={0.3}
-            strokeWidth={1}
-          />
-          <path
-            d={segmentData(map, c)}
-            fill="none"
-            stroke="#ff7a3c"
-            strokeOpacity={0}
-            strokeWidth={14}
-            className="transition-[stroke-opacity] group-hover:[stroke-opacity:.22]"
-            data-segment={i}
-          >
-            <title>Click to insert an anchor, drag to bend</title>
-          </path>
-        </g>
-      ))}
-      {shownHandles.flatMap(({ a, i }) =>
-        (['in', 'out'] as const)
-          .filter((w) => a[w].x !== 0 || a[w].y !== 0)
-          .map((w) => {
-            const p = apply(map, a);
-            const h = apply(map, { x: a.x + a[w].x, y: a.y + a[w].y });
-            return (
-              <g key={`${i}${w}`}>
-                <line
-                  x1={p.x}
-                  y1={p.y}
-                  x2={h.x}
-                  y2={h.y}
-                  stroke="#000"
-                  strokeOpacity={0.5}
-                  strokeWidth={3}
-                />
-                <line x1={p.x} y1={p.y} x2={h.x} y2={h.y} stroke="#ffc8ac" strokeWidth={1.2} />
-                <circle
-                  cx={h.x}
-                  cy={h.y}
-                  r={10}
-                  fill="transparent"
-                  onPointerDown={dragHandle(i, w)}
-                  className="cursor-move"
-                  data-handle={`${i}-${w}`}
-                />
-                <circle
-                  cx={h.x}
-                  cy={h.y}
-                  r={4}
-                  fill="#ffae85"
-                  stroke="#000"
-                  strokeOpacity={0.5}
-                  pointerEvents="none"
-                />
-              </g>
-            );
-          }),
+      <rect
+        width="100%"
+        height="100%"
+        fill="transparent"
+        className={over ? ('segment' in over ? 'cursor-copy' : 'cursor-move') : ''}
+        onPointerDown={press}
+        onPointerMove={(e) => e.buttons === 0 && setOver(under(e))}
+        onPointerLeave={() => setOver(null)}
+        onDoubleClick={doublePress}
+        data-testid="anchors"
+      >
+        <title>
+          {over
+            ? 'segment' in over
+              ? 'Click to insert an anchor, drag to bend'
+              : 'Drag it; double-click makes it a corner or smooth; Shift adds it to the choice'
+            : ''}
+        </title>
+      </rect>
+      {over && 'segment' in over && <SegmentMark map={map} path={paths[over.path]} at={over} />}
+      {box && (
+        <BoxHandles
+          stage={stage}
+          box={box}
+          map={map}
+          move={(from, to) => put('Move anchors', translation(to.x - from.x, to.y - from.y))}
+          pull={(handle, to) => {
+            const { about, sx, sy } = pulledScale(box, handle, to);
+            put('Scale anchors', scalingAbout(about, sx, sy));
+          }}
+          turn={(about, by, e) => {
+            const held = e.shiftKey ? Math.round(by / 15) * 15 : by;
+            put('Rotate anchors', rotationAbout(about, (held * Math.PI) / 180));
+          }}
+          drop={drop}
+          click={(e) => {
+            const at = anchorNear(paths, map, onStage(e), ANCHOR);
+            set({ anchors: at ? [at] : [] });
+          }}
+        />
       )}
-      {path.anchors.map((a, i) => {
-        const p = apply(map, a);
-        const size = chosen === i ? 6.5 : 5;
-        const fill = chosen === i ? '#ff7a3c' : '#161616';
-        return (
-          <g
-            key={i}
-            onPointerDown={dragAnchor(i)}
-            onDoubleClick={(e) => {
-              e.stopPropagation();
-              change(
-                a.kind === 'smooth' ? 'Make a corner' : 'Make smooth',
-                setPath(layer.id, turnAnchor(path, i), index),
-              );
-            }}
-            className="cursor-move"
-            data-anchor={i}
-          >
-            <title>
-              {a.kind === 'smooth'
-                ? 'Smooth anchor: drag it; double-click makes it a corner'
-                : 'Corner anchor: drag it; double-click makes it smooth'}
-            </title>
-            <circle cx={p.x} cy={p.y} r={12} fill="transparent" />
-            {a.kind === 'smooth' ? (
-              <circle cx={p.x} cy={p.y} r={size} fill={fill} stroke="#fff" strokeWidth={2} />
-            ) : (
-              <rect
-                x={p.x - size}
-                y={p.y - size}
-                width={2 * size}
-                height={2 * size}
-                rx={1.5}
-                transform={`rotate(45 ${p.x} ${p.y})`}
-                fill={fill}
-                stroke="#fff"
-                strokeWidth={2}
-              />
-            )}
-          </g>
-        );
-      })}
+      <AnchorMarks map={map} paths={paths} chosen={chosen} />
+      {chosen.length === 1 && (
+        <HandleMarks map={map} paths={paths} at={chosen[0]!} onPress={dragHandle} />
+      )}
+      {band && (
+        <rect
+          x={band.x0}
+          y={band.y0}
+          width={band.x1 - band.x0}
+          height={band.y1 - band.y0}
+          fill="#ff7a3c22"
+          stroke="#ff7a3c"
+          pointerEvents="none"
+        />
+      )}
     </g>
   );
 }

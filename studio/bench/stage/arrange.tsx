@@ -5,202 +5,86 @@ import { setPlacement } from '@ignis/core/scene/edits';
 import { boxOf, middleOf, placementMap, repivoted } from '@ignis/core/scene/placement';
 import type { Layer, Placement } from '@ignis/core/scene/schema';
 import { useAround, useBench } from '../../state/bench';
+import type { Handle } from './box-handles';
+import { BoxHandles, inBox, pulledScale } from './box-handles';
 import { toStage } from './path-outline';
-import { follow, scenePoint } from './pointer';
+import { scenePoint } from './pointer';
 
-/** Handles by their share of the box: corners keep proportions, sides stretch. */
-const HANDLES = [
-  [0, 0],
-  [0.5, 0],
-  [1, 0],
-  [1, 0.5],
-  [1, 1],
-  [0.5, 1],
-  [0, 1],
-  [0, 0.5],
-] as const;
-
-const at = (box: Box, u: number, v: number): Point => ({
-  x: box.x0 + (box.x1 - box.x0) * u,
-  y: box.y0 + (box.y1 - box.y0) * v,
-});
-
-/** The placement after a handle was pulled to a place (scene px); the opposite handle stays. */
-function pulled(p: Placement, box: Box, [u, v]: readonly [number, number], to: Point): Placement {
-  const h = at(box, u, v);
-  const o = at(box, 1 - u, 1 - v);
-  const map = placementMap(p);
-  const from = apply(map, o);
-  const a = (-p.rotation * Math.PI) / 180;
-  const dx = to.x - from.x;
-  const dy = to.y - from.y;
-  const x = dx * Math.cos(a) - dy * Math.sin(a);
-  const y = dx * Math.sin(a) + dy * Math.cos(a);
-  const w = h.x - o.x;
-  const t = h.y - o.y;
-  let scaleX = p.scaleX;
-  let scaleY = p.scaleY;
-  if (u !== 0.5 && v !== 0.5) {
-    // Proportions are kept: how far along the diagonal the pointer has come decides.
-    const diagonal = { x: w * p.scaleX, y: t * p.scaleY };
-    const l = diagonal.x ** 2 + diagonal.y ** 2;
-    const k = l > 0 ? (x * diagonal.x + y * diagonal.y) / l : 1;
-    scaleX = sized(p.scaleX * k, p.scaleX);
-    scaleY = (p.scaleY * scaleX) / p.scaleX;
-  } else if (v === 0.5 && Math.abs(w) > 1e-6) scaleX = sized(x / w, p.scaleX);
-  else if (u === 0.5 && Math.abs(t) > 1e-6) scaleY = sized(y / t, p.scaleY);
-  const next = { ...p, scaleX, scaleY };
-  const now = apply(placementMap(next), o);
-  return { ...next, x: next.x + from.x - now.x, y: next.y + from.y - now.y };
+/** The placement whose box is scaled by a pulled handle (own px); the opposite handle stays where it is. */
+function pulled(p: Placement, box: Box, handle: Handle, to: Point): Placement {
+  const { about, sx, sy } = pulledScale(box, handle, to);
+  return held({ ...p, scaleX: p.scaleX * sx, scaleY: p.scaleY * sy }, p, about);
 }
 
-/** A scale that never falls to nothing. */
-const sized = (k: number, old: number) => (Math.abs(k) < 0.005 ? Math.sign(old) * 0.005 : k);
+/** The placement that leans as a side is pushed along itself; the opposite side stays. */
+function leant(p: Placement, box: Box, [u, v]: Handle, from: Point, to: Point): Placement {
+  const [w, h] = [(box.x1 - box.x0) * p.scaleX, (box.y1 - box.y0) * p.scaleY];
+  const now = Math.tan((p.shear * Math.PI) / 180);
+  const opposite = inBox(box, 1 - u, 1 - v);
+  if (u === 0.5) {
+    const by = ((to.x - from.x) * p.scaleX) / (h || 1);
+    const shear = (Math.atan(now + (v === 0 ? by : -by)) * 180) / Math.PI;
+    return held({ ...p, shear: clamped(shear) }, p, opposite);
+  }
+  // What leans downward is what leans sideways, turned.
+  const by = Math.atan2((to.y - from.y) * p.scaleY * (u === 1 ? 1 : -1), Math.abs(w) || 1);
+  const turned = {
+    ...p,
+    rotation: p.rotation + (by * 180) / Math.PI,
+    shear: clamped(p.shear + (by * 180) / Math.PI),
+  };
+  return held(turned, p, opposite);
+}
+
+const clamped = (shear: number) => Math.round(Math.max(-85, Math.min(85, shear)) * 10) / 10;
+
+/** A placement moved so that a point (own px) lies where another puts it. */
+function held(next: Placement, before: Placement, point: Point): Placement {
+  const [was, is] = [apply(placementMap(before), point), apply(placementMap(next), point)];
+  return { ...next, x: next.x + was.x - is.x, y: next.y + was.y - is.y };
+}
 
 interface Props {
   stage: RefObject<HTMLElement | null>;
   layer: Layer;
   /** A click that was no drag. */
-  onClick(p: Point): void;
+  onClick(p: Point, e: PointerEvent): void;
 }
 
-/** The box of a layer with its handles: move, scale, turn. */
+/** The box of a layer with its handles: move, scale, turn, shear. */
 export function Arrange({ stage, layer, onClick }: Props) {
   const view = useBench((s) => s.view);
   const around = useAround(layer.id);
   const box = boxOf(layer);
   if (!box) return null;
-  const map = toStage(view, around, layer.placement);
   const { drag, drop } = useBench.getState();
+  // The gestures of a press keep what they were made with: they count from where it began.
   const p = layer.placement;
-  const corners = [at(box, 0, 0), at(box, 1, 0), at(box, 1, 1), at(box, 0, 1)].map((c) =>
-    apply(map, c),
-  );
-  const outline = corners.map((c) => `${c.x},${c.y}`).join(' ');
-  const middle = apply(map, middleOf(box));
-  const top = apply(map, at(box, 0.5, 0));
-  const far = Math.hypot(top.x - middle.x, top.y - middle.y) || 1;
-  const knob = {
-    x: top.x + ((top.x - middle.x) / far) * 26,
-    y: top.y + ((top.y - middle.y) / far) * 26,
-  };
-
-  const move = (down: React.PointerEvent) => {
-    if (down.button !== 0) return;
-    down.stopPropagation();
-    const start = scenePoint(stage.current!, down, around);
-    follow(down.nativeEvent, {
-      move(e) {
-        const now = scenePoint(stage.current!, e, around);
-        let dx = now.x - start.x;
-        let dy = now.y - start.y;
-        if (e.shiftKey) [dx, dy] = Math.abs(dx) > Math.abs(dy) ? [dx, 0] : [0, dy];
-        drag(
-          'Move',
-          setPlacement(layer.id, {
-            x: Math.round((p.x + dx) * 10) / 10,
-            y: Math.round((p.y + dy) * 10) / 10,
-          }),
-        );
-      },
-      up: (moved, e) => (moved ? drop() : onClick(scenePoint(stage.current!, e))),
-    });
-  };
-
-  const scale = (handle: readonly [number, number]) => (down: React.PointerEvent) => {
-    if (down.button !== 0) return;
-    down.stopPropagation();
-    follow(down.nativeEvent, {
-      move: (e) =>
-        drag(
-          'Scale',
-          setPlacement(layer.id, pulled(p, box, handle, scenePoint(stage.current!, e, around))),
-        ),
-      up: drop,
-    });
-  };
-
-  const turn = (down: React.PointerEvent) => {
-    if (down.button !== 0) return;
-    down.stopPropagation();
-    const about = repivoted(p, middleOf(box));
-    const centre = apply(placementMap(about), middleOf(box));
-    const angle = (e: { clientX: number; clientY: number }) => {
-      const q = scenePoint(stage.current!, e, around);
-      return (Math.atan2(q.y - centre.y, q.x - centre.x) * 180) / Math.PI;
-    };
-    const start = angle(down);
-    follow(down.nativeEvent, {
-      move(e) {
-        const raw = about.rotation + angle(e) - start;
-        const held = e.shiftKey ? Math.round(raw / 15) * 15 : Math.round(raw * 10) / 10;
-        drag('Rotate', setPlacement(layer.id, { ...about, rotation: ((held + 540) % 360) - 180 }));
-      },
-      up: drop,
-    });
-  };
-
+  const map = placementMap(p);
+  const put = (label: string, to: Placement) => drag(label, setPlacement(layer.id, to));
   return (
-    <g>
-      <polygon
-        points={outline}
-        fill="transparent"
-        stroke="#000"
-        strokeOpacity={0.5}
-        strokeWidth={3}
-        className="cursor-move"
-        onPointerDown={move}
-        data-testid="arrange-box"
-      />
-      <polygon
-        points={outline}
-        fill="none"
-        stroke="#ff7a3c"
-        strokeWidth={1.3}
-        pointerEvents="none"
-      />
-      <line
-        x1={top.x}
-        y1={top.y}
-        x2={knob.x}
-        y2={knob.y}
-        stroke="#ff7a3c"
-        strokeWidth={1.3}
-        pointerEvents="none"
-      />
-      <g onPointerDown={turn} className="cursor-grab" data-testid="rotate">
-        <title>Rotate; Shift holds to 15°</title>
-        <circle cx={knob.x} cy={knob.y} r={12} fill="transparent" />
-        <circle cx={knob.x} cy={knob.y} r={5.5} fill="#161616" stroke="#fff" strokeWidth={2} />
-      </g>
-      {HANDLES.map(([u, v]) => {
-        const h = apply(map, at(box, u, v));
-        const side = u === 0.5 || v === 0.5;
-        return (
-          <g
-            key={`${u}-${v}`}
-            onPointerDown={scale([u, v])}
-            className={side ? 'cursor-ew-resize' : 'cursor-nwse-resize'}
-            data-handle={`${u}-${v}`}
-          >
-            <circle cx={h.x} cy={h.y} r={11} fill="transparent" />
-            {side ? (
-              <circle cx={h.x} cy={h.y} r={3.5} fill="#fff" stroke="#000" strokeOpacity={0.6} />
-            ) : (
-              <rect
-                x={h.x - 4.5}
-                y={h.y - 4.5}
-                width={9}
-                height={9}
-                rx={2}
-                fill="#fff"
-                stroke="#000"
-                strokeOpacity={0.6}
-              />
-            )}
-          </g>
-        );
-      })}
-    </g>
+    <BoxHandles
+      stage={stage}
+      box={box}
+      map={toStage(view, around, p)}
+      move={(from, to, e) => {
+        const [a, b] = [apply(map, from), apply(map, to)];
+        let [dx, dy] = [b.x - a.x, b.y - a.y];
+        if (e.shiftKey) [dx, dy] = Math.abs(dx) > Math.abs(dy) ? [dx, 0] : [0, dy];
+        put('Move', { ...p, x: tenth(p.x + dx), y: tenth(p.y + dy) });
+      }}
+      pull={(handle, to) => put('Scale', pulled(p, box, handle, to))}
+      lean={(handle, from, to) => put('Shear', leant(p, box, handle, from, to))}
+      turn={(_, by, e) => {
+        const about = repivoted(p, middleOf(box));
+        const raw = about.rotation + by;
+        const held = e.shiftKey ? Math.round(raw / 15) * 15 : tenth(raw);
+        put('Rotate', { ...about, rotation: ((held + 540) % 360) - 180 });
+      }}
+      drop={drop}
+      click={(e) => onClick(scenePoint(stage.current!, e), e)}
+    />
   );
 }
+
+const tenth = (v: number) => Math.round(v * 10) / 10;

@@ -25,7 +25,7 @@ export function drawnPath(): Path | null {
 /** Gets the stage ready for a new line. */
 export function startDrawing(): void {
   useBench.getState().drop();
-  useBench.getState().set({ mode: 'draw', drawn: null, anchor: null, ghost: null });
+  useBench.getState().set({ mode: 'draw', drawn: null, anchors: [], ghost: null });
 }
 
 /** The pointer's place, held to 15° from the last anchor if asked. */
@@ -122,6 +122,6 @@ export function endDrawing(): void {
     mode: layer?.source.kind === 'line' ? 'anchors' : 'arrange',
     drawn: null,
     ghost: null,
-    anchor: null,
+    anchors: [],
   });
 }

@@ -1,80 +1,132 @@
 import { ChevronDown } from 'lucide-react';
 import { length } from '@ignis/core/definitions/parameter';
-import type { Path } from '@ignis/core/geometry/path';
+import type { AnchorKind, Path } from '@ignis/core/geometry/path';
 import {
   cutPath,
-  dissolveAnchor,
   joinPaths,
   reversePath,
   simplifyPath,
   turnAnchor,
 } from '@ignis/core/geometry/edit-path';
+import type { Edge } from '@ignis/core/geometry/anchors';
+import { alignAnchors, dissolveAnchors } from '@ignis/core/geometry/anchors';
 import { closeLine, setPath, setPaths } from '@ignis/core/scene/line-edits';
 import { isPath } from '@ignis/core/sources/line-shape';
 import { useBench, useSelectedLayer, type Mode } from '../../state/bench';
-import { Menu } from '../../ui/menu';
+import { Menu, type MenuEntry } from '../../ui/menu';
 import { NumberField } from '../../ui/number-field';
 import { endDrawing } from './drawing';
+import { gradientPass } from './gradient';
 
-/** The ways of working that apply to the selected layer, and what can be done to a chosen anchor. */
+/** The ways of working that apply to the selected layer, and what can be done to chosen anchors. */
 export function ModeBar() {
   const mode = useBench((s) => s.mode);
-  const anchor = useBench((s) => s.anchor);
+  const open = useBench((s) => s.pass);
   const layer = useSelectedLayer();
   if (mode === 'draw') return <DrawBar />;
   if (!layer) return <Bar>{<Hint>Click the picture or a card to select a layer</Hint>}</Bar>;
   const shape = layer.source.kind === 'line' ? layer.source.shape : null;
   const paths = shape && isPath(shape) ? shape.paths : null;
-  const at = anchor?.path ?? 0;
-  const path = paths?.[at];
-  const chosen = anchor ? path?.anchors[anchor.index] : undefined;
-  const { change, set } = useBench.getState();
+  const gradient = gradientPass(layer, open);
   return (
     <Bar>
       <ModeButton digit="1" mode="arrange" label="Arrange" />
       {paths && <ModeButton digit="2" mode="anchors" label="Anchors" />}
       {layer.mask?.shape.kind === 'fade' && <ModeButton digit="3" mode="mask" label="Mask" />}
+      {paths && <ModeButton digit="4" mode="width" label="Width" />}
+      {shape && <ModeButton digit="5" mode="gaps" label="Gaps" />}
+      {gradient && <ModeButton digit="6" mode="ramp" label="Gradient" />}
       {mode === 'mask' && <Hint>Drag the two ends of the fade</Hint>}
-      {mode === 'anchors' && path && (
+      {mode === 'width' && <Hint>Pull the line wider or thinner at its anchors</Hint>}
+      {mode === 'gaps' && (
+        <Hint>Click the line to break it; drag a gap along, click it to close</Hint>
+      )}
+      {mode === 'ramp' && <Hint>Drag the ends; click between them to add a colour</Hint>}
+      {mode === 'anchors' && paths && <AnchorTools id={layer.id} paths={paths} />}
+    </Bar>
+  );
+}
+
+const KINDS = [
+  { kind: 'corner', label: 'Corner' },
+  { kind: 'smooth', label: 'Smooth' },
+  { kind: 'symmetrical', label: 'Symmetrical' },
+] as const;
+
+const EDGES: readonly { edge: Edge; label: string }[] = [
+  { edge: 'left', label: 'Align left' },
+  { edge: 'middle', label: 'Align in the middle, across' },
+  { edge: 'right', label: 'Align right' },
+  { edge: 'top', label: 'Align at the top' },
+  { edge: 'centre', label: 'Align in the middle, down' },
+  { edge: 'bottom', label: 'Align at the bottom' },
+];
+
+/** What can be done to the chosen anchors, and to their path. */
+function AnchorTools({ id, paths }: { id: string; paths: Path[] }) {
+  const anchors = useBench((s) => s.anchors);
+  const { change, set } = useBench.getState();
+  const at = anchors[0] ?? { path: 0, index: -1 };
+  const path = paths[at.path];
+  if (!path) return null;
+  const first = path.anchors[at.index];
+  const turn = (kind: AnchorKind) => {
+    const turned = paths.map((p, i) =>
+      anchors.filter((c) => c.path === i).reduce((q, c) => turnAnchor(q, c.index, kind), p),
+    );
+    change(`Make ${kind === 'corner' ? 'a corner' : kind}`, setPaths(id, turned));
+  };
+  return (
+    <>
+      <span className="mx-1 h-5 w-px bg-line" />
+      {!first && (
+        <Hint>Click the line to insert, drag it to bend; drag beside it to choose many</Hint>
+      )}
+      {anchors.length > 1 && (
         <>
-          <span className="mx-1 h-5 w-px bg-line" />
-          {chosen && anchor ? (
-            <>
-              <Small
-                onClick={() =>
-                  change(
-                    chosen.kind === 'smooth' ? 'Make a corner' : 'Make smooth',
-                    setPath(layer.id, turnAnchor(path, anchor.index), at),
-                  )
-                }
-                label={chosen.kind === 'smooth' ? 'Make a corner' : 'Make smooth'}
-              />
-              <Small
-                onClick={() => {
-                  change(
-                    'Remove an anchor',
-                    setPath(layer.id, dissolveAnchor(path, anchor.index), at),
-                  );
-                  set({ anchor: null });
-                }}
-                label="Remove"
-              />
-              <Small
-                onClick={() => {
-                  const cut = cutPath(path, anchor.index);
-                  change('Cut the path', setPaths(layer.id, paths!.toSpliced(at, 1, ...cut)));
-                  set({ anchor: null });
-                }}
-                label="Cut here"
-              />
-            </>
-          ) : (
-            <Hint>Click the line to insert, drag it to bend</Hint>
-          )}
-          <PathMenu id={layer.id} paths={paths!} at={at} />
+          <Hint>{anchors.length} anchors</Hint>
+          <DropDown
+            label="Align"
+            items={EDGES.map(({ edge, label }) => ({
+              label,
+              run: () => change('Align anchors', setPaths(id, alignAnchors(paths, anchors, edge))),
+            }))}
+          />
         </>
       )}
-    </Bar>
+      {first && (
+        <>
+          <DropDown
+            label={
+              anchors.length > 1 ? 'Kind' : KINDS.find(({ kind }) => kind === first.kind)!.label
+            }
+            items={KINDS.map(({ kind, label }) => ({
+              label: `${label} anchor`,
+              disabled: anchors.length === 1 && kind === first.kind,
+              run: () => turn(kind),
+            }))}
+          />
+          <Small
+            onClick={() => {
+              change('Remove anchors', setPaths(id, dissolveAnchors(paths, anchors)));
+              set({ anchors: [] });
+            }}
+            label="Remove"
+          />
+        </>
+      )}
+      {anchors.length === 1 && (
+        <Small
+          onClick={() => {
+            const cut = cutPath(path, at.index);
+            change('Cut the path', setPaths(id, paths.toSpliced(at.path, 1, ...cut)));
+            set({ anchors: [] });
+          }}
+          label="Cut here"
+        />
+      )}
+      <PathMenu id={id} paths={paths} at={at.path} />
+    </>
   );
 }
 
@@ -85,18 +137,11 @@ function PathMenu({ id, paths, at }: { id: string; paths: readonly Path[]; at: n
   const others = paths.flatMap((p, i) => (i !== at && !p.closed ? [i] : []));
   const put = (label: string, next: Path) => {
     change(label, setPath(id, next, at));
-    set({ anchor: null });
+    set({ anchors: [] });
   };
   return (
-    <Menu
-      trigger={
-        <button
-          type="button"
-          className="flex items-center gap-1 rounded-full px-2.5 py-1 hover:bg-raised"
-        >
-          Path <ChevronDown size={13} />
-        </button>
-      }
+    <DropDown
+      label="Path"
       items={[
         path.closed
           ? { label: 'Open the path', run: () => put('Open the line', { ...path, closed: false }) }
@@ -113,7 +158,7 @@ function PathMenu({ id, paths, at }: { id: string; paths: readonly Path[]; at: n
             const joined = joinPaths(path, paths[other]!);
             const rest = paths.filter((_, i) => i !== at && i !== other);
             change('Join two paths', setPaths(id, [...rest, joined]));
-            set({ anchor: null });
+            set({ anchors: [] });
           },
         },
         { label: 'Reverse', run: () => put('Reverse the path', reversePath(path)) },
@@ -122,6 +167,20 @@ function PathMenu({ id, paths, at }: { id: string; paths: readonly Path[]; at: n
     />
   );
 }
+
+const DropDown = ({ label, items }: { label: string; items: MenuEntry[] }) => (
+  <Menu
+    trigger={
+      <button
+        type="button"
+        className="flex items-center gap-1 rounded-full px-2.5 py-1 whitespace-nowrap hover:bg-raised"
+      >
+        {label} <ChevronDown size={13} />
+      </button>
+    }
+    items={items}
+  />
+);
 
 function DrawBar() {
   const drawn = useBench((s) => s.drawn);

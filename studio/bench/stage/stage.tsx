@@ -13,11 +13,14 @@ import { layersAt } from '../../workers/engine';
 import { Anchors } from './anchors';
 import { Arrange } from './arrange';
 import { Draw } from './draw';
+import { Gaps } from './gaps';
+import { Gradient } from './gradient';
 import { MaskEnds } from './mask-ends';
 import { ModeBar } from './mode-bar';
 import { lineData, toStage } from './path-outline';
 import { follow, scenePoint } from './pointer';
 import { usePreview } from './use-preview';
+import { WidthHandles } from './width-handles';
 import { fitted, zoomedAt } from './view';
 
 /** The size of the stage, for actions that fit the scene into it. */
@@ -201,13 +204,23 @@ export function Stage({ onFiles }: Props) {
         {!comparing && layer?.visible && mode === 'arrange' && (
           <Arrange stage={element} layer={layer} onClick={(p) => void pick(p)} />
         )}
-        {!comparing &&
-          layer?.visible &&
-          mode === 'anchors' &&
-          isLine(layer) &&
-          pathsOf(layer.source.shape).map((path, i) => (
-            <Anchors key={i} stage={element} layer={layer} path={path} index={i} />
-          ))}
+        {!comparing && layer?.visible && mode === 'anchors' && isLine(layer) && (
+          <Anchors
+            stage={element}
+            layer={layer}
+            paths={pathsOf(layer.source.shape)}
+            onMiss={(p) => void pick(p)}
+          />
+        )}
+        {!comparing && layer?.visible && isLine(layer) && mode === 'width' && (
+          <WidthHandles stage={element} layer={layer} />
+        )}
+        {!comparing && layer?.visible && isLine(layer) && mode === 'gaps' && (
+          <Gaps stage={element} layer={layer} />
+        )}
+        {!comparing && layer?.visible && isLine(layer) && mode === 'ramp' && (
+          <Gradient stage={element} layer={layer} />
+        )}
         {!comparing && layer?.visible && mode === 'mask' && (
           <MaskEnds stage={element} layer={layer} />
         )}

@@ -1,0 +1,204 @@
+import { useLayoutEffect, useRef } from 'react';
+import type { Affine, Point } from '@ignis/core/geometry/affine';
+import { apply } from '@ignis/core/geometry/affine';
+import type { AnchorPlace } from '@ignis/core/geometry/anchors';
+import { anchorOf, samePlace } from '@ignis/core/geometry/anchors';
+import { pathData, segmentData } from '@ignis/core/geometry/path-data';
+import type { Anchor, Path } from '@ignis/core/geometry/path';
+import { mapCubic, segment, segmentCount } from '@ignis/core/geometry/path';
+import type { SegmentPlace } from './path-hits';
+
+/** More anchors than this are drawn as plain dots, on a canvas. */
+const MANY = 300;
+
+interface Props {
+  map: Affine;
+  paths: readonly Path[];
+  chosen: readonly AnchorPlace[];
+}
+
+/** The paths and their anchors; pressing them is the affair of what lies beneath. */
+export function AnchorMarks(props: Props) {
+  const count = props.paths.reduce((n, p) => n + p.anchors.length, 0);
+  return count > MANY ? <Dots {...props} count={count} /> : <Marks {...props} />;
+}
+
+const Marks = ({ map, paths, chosen }: Props) => (
+  <g pointerEvents="none">
+    <path
+      d={paths.map((p) => pathData(map, p)).join('')}
+      fill="none"
+      stroke="#000"
+      strokeOpacity={0.3}
+    />
+    {paths.flatMap((path, p) =>
+      path.anchors.map((a, i) => (
+        <Mark
+          key={`${p}-${i}`}
+          at={apply(map, a)}
+          kind={a.kind}
+          on={chosen.some((c) => samePlace(c, { path: p, index: i }))}
+          index={i}
+        />
+      )),
+    )}
+  </g>
+);
+
+/** An anchor by its kind: a corner stands on its point, a smooth one is round, a symmetrical one has a ring. */
+function Mark({
+  at: { x, y },
+  kind,
+  on,
+  index,
+}: {
+  at: Point;
+  kind: Anchor['kind'];
+  on: boolean;
+  index: number;
+}) {
+  const size = on ? 6.5 : 5;
+  const look = { fill: on ? '#ff7a3c' : '#161616', stroke: '#fff', strokeWidth: 2 };
+  return (
+    <g data-anchor={index}>
+      {kind === 'corner' ? (
+        <rect
+          x={x - size}
+          y={y - size}
+          width={2 * size}
+          height={2 * size}
+          rx={1.5}
+          transform={`rotate(45 ${x} ${y})`}
+          {...look}
+        />
+      ) : (
+        <circle cx={x} cy={y} r={size} {...look} />
+      )}
+      {kind === 'symmetrical' && (
+        <circle cx={x} cy={y} r={size - 3} fill="none" stroke="#fff" strokeWidth={1.2} />
+      )}
+    </g>
+  );
+}
+
+/** Very many anchors, drawn at once. */
+function Dots({ map, paths, chosen, count }: Props & { count: number }) {
+  const canvas = useRef<HTMLCanvasElement>(null);
+  useLayoutEffect(() => {
+    const element = canvas.current!;
+    const { clientWidth: width, clientHeight: height } = element;
+    const k = window.devicePixelRatio;
+    element.width = width * k;
+    element.height = height * k;
+    const c = element.getContext('2d')!;
+    c.scale(k, k);
+    c.beginPath();
+    for (const path of paths)
+      for (let i = 0; i < segmentCount(path); i++) {
+        const [p, q, r, s] = mapCubic(map, segment(path, i));
+        if (i === 0) c.moveTo(p.x, p.y);
+        c.bezierCurveTo(q.x, q.y, r.x, r.y, s.x, s.y);
+      }
+    c.strokeStyle = 'rgb(0 0 0 / .3)';
+    c.stroke();
+    const dots = (some: Iterable<Anchor>, half: number, colour: string) => {
+      c.fillStyle = colour;
+      for (const a of some) {
+        const { x, y } = apply(map, a);
+        if (x > -half && y > -half && x < width + half && y < height + half)
+          c.fillRect(x - half, y - half, 2 * half, 2 * half);
+      }
+    };
+    const all = paths.flatMap((p) => p.anchors);
+    dots(all, 2.5, '#161616');
+    dots(all, 1.5, '#fff');
+    dots(chosen.map((at) => anchorOf(paths, at)!).filter(Boolean), 3.5, '#ff7a3c');
+  });
+  return (
+    <foreignObject width="100%" height="100%" pointerEvents="none">
+      <canvas ref={canvas} className="h-full w-full" data-anchors={count} />
+    </foreignObject>
+  );
+}
+
+/** The segment under the pointer. */
+export function SegmentMark({
+  map,
+  path,
+  at,
+}: {
+  map: Affine;
+  path: Path | undefined;
+  at: SegmentPlace;
+}) {
+  // The path may have changed since the pointer moved.
+  if (!path || at.segment >= segmentCount(path)) return null;
+  return (
+    <path
+      d={segmentData(map, segment(path, at.segment))}
+      fill="none"
+      stroke="#ff7a3c"
+      strokeOpacity={0.25}
+      strokeWidth={14}
+      pointerEvents="none"
+    />
+  );
+}
+
+/** The handles of an anchor and its neighbours. */
+export function HandleMarks({
+  map,
+  paths,
+  at,
+  onPress,
+}: {
+  map: Affine;
+  paths: readonly Path[];
+  at: AnchorPlace;
+  onPress(down: React.PointerEvent, at: AnchorPlace, which: 'in' | 'out'): void;
+}) {
+  const path = paths[at.path];
+  if (!path) return null;
+  const n = path.anchors.length;
+  const near = [at.index - 1, at.index, at.index + 1]
+    .map((i) => (path.closed ? (i + n) % n : i))
+    .filter((i, k, all) => i >= 0 && i < n && all.indexOf(i) === k);
+  return (
+    <>
+      {near.flatMap((i) => {
+        const a = path.anchors[i]!;
+        return (['in', 'out'] as const)
+          .filter((w) => a[w].x !== 0 || a[w].y !== 0)
+          .map((w) => {
+            const p = apply(map, a);
+            const h = apply(map, { x: a.x + a[w].x, y: a.y + a[w].y });
+            const ends = { x1: p.x, y1: p.y, x2: h.x, y2: h.y };
+            return (
+              <g key={`${i}${w}`}>
+                <line {...ends} stroke="#000" strokeOpacity={0.5} strokeWidth={3} />
+                <line {...ends} stroke="#ffc8ac" strokeWidth={1.2} />
+                <circle
+                  cx={h.x}
+                  cy={h.y}
+                  r={10}
+                  fill="transparent"
+                  onPointerDown={(e) => onPress(e, { path: at.path, index: i }, w)}
+                  className="cursor-move"
+                  data-handle={`${i}-${w}`}
+                />
+                <circle
+                  cx={h.x}
+                  cy={h.y}
+                  r={4}
+                  fill="#ffae85"
+                  stroke="#000"
+                  strokeOpacity={0.5}
+                  pointerEvents="none"
+                />
+              </g>
+            );
+          });
+      })}
+    </>
+  );
+}

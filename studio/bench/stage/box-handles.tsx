@@ -1,0 +1,189 @@
+import type { RefObject } from 'react';
+import type { Affine, Box, Point } from '@ignis/core/geometry/affine';
+import { apply, invert } from '@ignis/core/geometry/affine';
+import { follow } from './pointer';
+
+/** Handles by their share of the box: corners keep proportions, sides stretch. */
+const HANDLES = [
+  [0, 0],
+  [0.5, 0],
+  [1, 0],
+  [1, 0.5],
+  [1, 1],
+  [0.5, 1],
+  [0, 1],
+  [0, 0.5],
+] as const;
+
+export type Handle = (typeof HANDLES)[number];
+
+/** The point of a box at a share of its width and height. */
+export const inBox = (box: Box, u: number, v: number): Point => ({
+  x: box.x0 + (box.x1 - box.x0) * u,
+  y: box.y0 + (box.y1 - box.y0) * v,
+});
+
+export interface BoxGestures {
+  /** The box is dragged: from a point and to another, px of the box. */
+  move(from: Point, to: Point, e: PointerEvent): void;
+  /** A handle is pulled to a point, px of the box. */
+  pull(handle: Handle, to: Point, e: PointerEvent): void;
+  /** The knob is turned about a point by an angle, degrees. */
+  turn(about: Point, by: number, e: PointerEvent): void;
+  /** A side is pushed along itself, with Alt held: px of the box. */
+  lean?(handle: Handle, from: Point, to: Point, e: PointerEvent): void;
+  drop(): void;
+  /** A press that was no drag. */
+  click(e: PointerEvent): void;
+}
+
+interface Props extends BoxGestures {
+  stage: RefObject<HTMLElement | null>;
+  box: Box;
+  /** From px of the box to CSS px of the stage. */
+  map: Affine;
+  /** What the knob turns about; the middle of the box if it is left out. */
+  pivot?: Point;
+}
+
+/** A box with handles to move, scale and turn what lies in it. */
+export function BoxHandles({ stage, box, map, pivot, ...does }: Props) {
+  const back = invert(map);
+  if (!back) return null;
+  const own = (e: { clientX: number; clientY: number }): Point => {
+    const r = stage.current!.getBoundingClientRect();
+    return apply(back, { x: e.clientX - r.left, y: e.clientY - r.top });
+  };
+  const corners = [
+    [0, 0],
+    [1, 0],
+    [1, 1],
+    [0, 1],
+  ].map(([u, v]) => apply(map, inBox(box, u!, v!)));
+  const outline = corners.map((c) => `${c.x},${c.y}`).join(' ');
+  const middle = apply(map, inBox(box, 0.5, 0.5));
+  const top = apply(map, inBox(box, 0.5, 0));
+  const far = Math.hypot(top.x - middle.x, top.y - middle.y);
+  const up =
+    far > 0.5 ? { x: (top.x - middle.x) / far, y: (top.y - middle.y) / far } : { x: 0, y: -1 };
+  const knob = { x: top.x + up.x * 26, y: top.y + up.y * 26 };
+  const about = pivot ?? inBox(box, 0.5, 0.5);
+
+  const pressed =
+    (move: (e: PointerEvent, start: Point) => void, click?: (e: PointerEvent) => void) =>
+    (down: React.PointerEvent) => {
+      if (down.button !== 0) return;
+      down.stopPropagation();
+      const start = own(down);
+      follow(down.nativeEvent, {
+        move: (e) => move(e, start),
+        up: (moved, e) => (moved || !click ? does.drop() : click(e)),
+      });
+    };
+
+  const angleOf = (p: Point) => {
+    // Seen on the stage, where a turn is a turn whatever the map does.
+    const [a, b] = [apply(map, p), apply(map, about)];
+    return (Math.atan2(a.y - b.y, a.x - b.x) * 180) / Math.PI;
+  };
+
+  return (
+    <g>
+      <polygon
+        points={outline}
+        fill="transparent"
+        stroke="#000"
+        strokeOpacity={0.5}
+        strokeWidth={3}
+        className="cursor-move"
+        onPointerDown={pressed((e, start) => does.move(start, own(e), e), does.click)}
+        data-testid="arrange-box"
+      />
+      <polygon
+        points={outline}
+        fill="none"
+        stroke="#ff7a3c"
+        strokeWidth={1.3}
+        pointerEvents="none"
+      />
+      <line
+        x1={top.x}
+        y1={top.y}
+        x2={knob.x}
+        y2={knob.y}
+        stroke="#ff7a3c"
+        strokeWidth={1.3}
+        pointerEvents="none"
+      />
+      <g
+        onPointerDown={pressed((e, start) => does.turn(about, angleOf(own(e)) - angleOf(start), e))}
+        className="cursor-grab"
+        data-testid="rotate"
+      >
+        <title>Rotate; Shift holds to 15°</title>
+        <circle cx={knob.x} cy={knob.y} r={12} fill="transparent" />
+        <circle cx={knob.x} cy={knob.y} r={5.5} fill="#161616" stroke="#fff" strokeWidth={2} />
+      </g>
+      {HANDLES.map((handle) => {
+        const [u, v] = handle;
+        const h = apply(map, inBox(box, u, v));
+        const side = u === 0.5 || v === 0.5;
+        return (
+          <g
+            key={`${u}-${v}`}
+            onPointerDown={pressed((e, start) =>
+              side && e.altKey && does.lean
+                ? does.lean(handle, start, own(e), e)
+                : does.pull(handle, own(e), e),
+            )}
+            className={side ? 'cursor-ew-resize' : 'cursor-nwse-resize'}
+            data-handle={`${u}-${v}`}
+          >
+            <title>
+              {side ? `Stretch${does.lean ? '; Alt shears' : ''}` : 'Scale; the other corner stays'}
+            </title>
+            <circle cx={h.x} cy={h.y} r={11} fill="transparent" />
+            {side ? (
+              <circle cx={h.x} cy={h.y} r={3.5} fill="#fff" stroke="#000" strokeOpacity={0.6} />
+            ) : (
+              <rect
+                x={h.x - 4.5}
+                y={h.y - 4.5}
+                width={9}
+                height={9}
+                rx={2}
+                fill="#fff"
+                stroke="#000"
+                strokeOpacity={0.6}
+              />
+            )}
+          </g>
+        );
+      })}
+    </g>
+  );
+}
+
+/**
+ * How a pulled handle scales a box about the one opposite: corners in proportion, sides one way. Never to
+ * nothing.
+ */
+export function pulledScale(
+  box: Box,
+  [u, v]: Handle,
+  to: Point,
+): { about: Point; sx: number; sy: number } {
+  const h = inBox(box, u, v);
+  const about = inBox(box, 1 - u, 1 - v);
+  const [w, t] = [h.x - about.x, h.y - about.y];
+  const [x, y] = [to.x - about.x, to.y - about.y];
+  const sized = (k: number) => (Math.abs(k) < 0.005 ? 0.005 : k);
+  if (u !== 0.5 && v !== 0.5) {
+    // How far along the diagonal the pointer has come decides.
+    const l = w * w + t * t;
+    const k = sized(l > 0 ? (x * w + y * t) / l : 1);
+    return { about, sx: k, sy: k };
+  }
+  if (v === 0.5) return { about, sx: Math.abs(w) > 1e-6 ? sized(x / w) : 1, sy: 1 };
+  return { about, sx: 1, sy: Math.abs(t) > 1e-6 ? sized(y / t) : 1 };
+}
