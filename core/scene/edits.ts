@@ -5,7 +5,7 @@ import type { Edit } from './edit';
 import { liveListEdits, within } from './live-list';
 import { newId } from './make';
 import { boxOf, middleOf, repivoted } from './placement';
-import type { Layer, Placement, Scene, Step } from './schema';
+import type { Guide, Layer, Placement, Scene, Step } from './schema';
 import { MAX_DEPTH, depthOf } from './schema';
 
 /** Everything the artist can do to a scene. Layers, steps and passes are named by their ids. */
@@ -59,6 +59,31 @@ export const setScene =
   (s) =>
     void Object.assign(s, values);
 
+/** Puts a guide, or moves the one of its id. */
+export const putGuide =
+  (guide: Guide): Edit =>
+  (s) => {
+    const at = s.guides.findIndex((g) => g.id === guide.id);
+    if (at >= 0) s.guides[at] = guide;
+    else s.guides.push(guide);
+  };
+
+export const removeGuide =
+  (id: string): Edit =>
+  (s) => {
+    s.guides = s.guides.filter((g) => g.id !== id);
+  };
+
+/** Guides through the middle of the scene, upright and level; those that are there already stay. */
+export const centreGuides: Edit = (s) => {
+  for (const [axis, at] of [
+    ['x', s.width / 2],
+    ['y', s.height / 2],
+  ] as const)
+    if (!s.guides.some((g) => g.axis === axis && g.at === at))
+      s.guides.push({ id: newId(), axis, at });
+};
+
 /** What happens to the whole picture at its end. */
 export const setEnd =
   (values: Partial<Scene['end']>): Edit =>
@@ -96,12 +121,17 @@ export const duplicateLayer =
   (id: string, copyId: string): Edit =>
   (s) => {
     const { list, index } = standingOf(s, id);
-    const copy = JSON.parse(JSON.stringify(current(list[index]!))) as Layer;
-    renew(copy);
-    copy.id = copyId;
-    copy.name = `${copy.name} copy`;
+    const layer = current(list[index]!);
+    const copy = { ...copied(layer, `${layer.name} copy`), id: copyId };
     list.splice(copy.clip ? index + 1 : pastClipped(list, index), 0, copy);
   };
+
+/** A copy of a layer with new ids for it and all that it holds. */
+export function copied(layer: Layer, name: string): Layer {
+  const copy = JSON.parse(JSON.stringify(layer)) as Layer;
+  renew(copy);
+  return { ...copy, name };
+}
 
 /** Gives a layer, and all that it holds, new ids, in place. */
 export function renew(layer: Layer): void {

@@ -7,6 +7,7 @@ import {
   flipLayer,
   groupLayers,
   moveLayer,
+  removeGuide,
   removeLayer,
   renew,
   setLayer,
@@ -31,6 +32,7 @@ import {
   newShape,
   newStep,
 } from '@ignis/core/scene/make';
+import { moveLayers, outermost } from '@ignis/core/scene/arrange';
 import { fitted as fittedPlace } from '@ignis/core/scene/placement';
 import type { Layer } from '@ignis/core/scene/schema';
 import type { StartingPoint } from '@ignis/core/scene/starting-points/index';
@@ -38,6 +40,7 @@ import { started, startingPoints } from '@ignis/core/scene/starting-points/index
 import { shapes } from '@ignis/core/shapes/index';
 import { useBench, type Mode } from '../state/bench';
 import { switchTheme } from '../state/theme';
+import { aidActions } from './aid-actions';
 import { startDrawing } from './stage/drawing';
 import { gradientPass } from './stage/gradient';
 import { stageSize } from './stage/stage';
@@ -188,16 +191,48 @@ function nudge(dx: number, dy: number): void {
   if (mode === 'anchors' && anchors.length > 0 && layer.source.kind === 'line') {
     const moved = mapAnchors(pathsOf(layer.source.shape), anchors, translation(dx, dy));
     change('Nudge anchors', setPaths(layer.id, moved));
-  } else
+  } else if (bench().others.length > 0)
+    change('Nudge layers', moveLayers([layer.id, ...bench().others], translation(dx, dy)));
+  else
     change(
       'Nudge',
       setPlacement(layer.id, { x: layer.placement.x + dx, y: layer.placement.y + dy }),
     );
 }
 
+/** Ends measuring, and lets go of guides, anchors and layers besides the selected one. */
+function letGo(): void {
+  const { mode, set } = bench();
+  set({ guide: null, others: [], anchors: [], ...(mode === 'measure' && { mode: 'arrange' }) });
+}
+
+/** All layers of the scene, to be arranged together; of a line whose anchors are shown, all anchors. */
+function chooseAll(): void {
+  const { scene, selected, mode, set } = bench();
+  const layer = findLayer(scene, selected);
+  if (mode === 'anchors' && layer?.source.kind === 'line') {
+    const places = pathsOf(layer.source.shape).flatMap((p, path) =>
+      p.anchors.map((_, index) => ({ path, index })),
+    );
+    return set({ anchors: places });
+  }
+  const ids = scene.layers.filter((l) => l.visible).map((l) => l.id);
+  const first = selected && ids.includes(selected) ? selected : (ids.at(-1) ?? null);
+  useBench.setState({ selected: first, others: ids.filter((id) => id !== first), mode: 'arrange' });
+}
+
 function removeChosen(layer: Layer | undefined): void {
-  const { anchors, mode, change, set } = bench();
+  const { anchors, guide, others, mode, change, set } = bench();
+  if (guide) {
+    change('Remove a guide', removeGuide(guide));
+    return set({ guide: null });
+  }
   if (!layer) return;
+  if (others.length > 0) {
+    const ids = outermost(bench().scene, [layer.id, ...others]);
+    change('Delete layers', (s) => ids.forEach((id) => removeLayer(id)(s)));
+    return bench().select(null);
+  }
   if (mode === 'anchors' && anchors.length > 0 && layer.source.kind === 'line') {
     const left = dissolveAnchors(pathsOf(layer.source.shape), anchors);
     change('Remove anchors', setPaths(layer.id, left));
@@ -374,6 +409,24 @@ export function actions(does: BenchDoes): Action[] {
     ...arrow('ArrowRight', 1, 0),
     ...arrow('ArrowUp', 0, -1),
     ...arrow('ArrowDown', 0, 1),
+    {
+      name: 'Repeat the layer with a step',
+      run: () => bench().set({ mode: 'repeat' }),
+      enabled: has && idle,
+    },
+    {
+      name: 'Let go of what is chosen',
+      keys: ['Escape'],
+      run: letGo,
+      enabled: true,
+    },
+    {
+      name: 'Choose all layers',
+      keys: ['$mod+a'],
+      run: chooseAll,
+      enabled: bench().scene.layers.length > 0 && idle,
+    },
+    ...aidActions(),
     { name: 'Zoom in', run: () => zoomBy(1.25), enabled: true },
     { name: 'Zoom out', run: () => zoomBy(0.8), enabled: true },
     { name: 'Fit the scene', run: zoomToFit, enabled: true },

@@ -8,6 +8,7 @@ import { Button } from '../ui/button';
 import { Mark } from '../ui/mark';
 import { Menu } from '../ui/menu';
 import { NameField } from '../ui/name-field';
+import { AidsMenu } from './aids-menu';
 import { zoomBy, zoomToFit, zoomToPixels, type BenchDoes } from './actions';
 
 const SAVED: Record<Saved, string> = {
@@ -96,6 +97,7 @@ export function Header({ does }: { does: BenchDoes }) {
         <Button look="plain" onClick={zoomToFit}>
           Fit
         </Button>
+        <AidsMenu />
       </div>
 
       <div className="ml-2 flex">

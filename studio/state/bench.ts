@@ -7,12 +7,14 @@ import type { Change, Edit, History } from '@ignis/core/scene/edit';
 import { edit, EMPTY_HISTORY, redo, remember, undo } from '@ignis/core/scene/edit';
 import { findLayer } from '@ignis/core/scene/edits';
 import { newScene } from '@ignis/core/scene/make';
+import type { SnapLines } from '@ignis/core/scene/snap';
 import { mapAround } from '@ignis/core/scene/placement';
 import type { Layer, Scene } from '@ignis/core/scene/schema';
 import { isPath } from '@ignis/core/sources/line-shape';
 
 /** How the stage works on the selected layer. */
-export type Mode = 'arrange' | 'anchors' | 'width' | 'gaps' | 'ramp' | 'mask' | 'draw';
+export type Mode =
+  'arrange' | 'anchors' | 'width' | 'gaps' | 'ramp' | 'mask' | 'draw' | 'measure' | 'repeat';
 export type Saved = 'saved' | 'saving' | 'changed' | 'failed';
 export type CompareWith = 'layer' | 'opened';
 
@@ -34,6 +36,12 @@ interface BenchState {
   /** Shown instead of the scene while something is only suggested; never kept. */
   ghost: Scene | null;
   selected: string | null;
+  /** Layers chosen besides the selected one, to be arranged with it. */
+  others: readonly string[];
+  /** The chosen guide. */
+  guide: string | null;
+  /** Lines that something being dragged has snapped to, scene px. */
+  snapped: SnapLines | null;
   /** The chosen anchors of the selected line. */
   anchors: readonly AnchorPlace[];
   /** The pass of the selected line whose values are open in the chain. */
@@ -66,12 +74,17 @@ interface BenchState {
   undo(): string | null;
   redo(): string | null;
   select(id: string | null): void;
+  /** Chooses a layer besides those that are, or lets it go. */
+  selectAlso(id: string): void;
   set(
     values: Partial<
       Pick<
         BenchState,
         | 'ghost'
         | 'anchors'
+        | 'others'
+        | 'guide'
+        | 'snapped'
         | 'pass'
         | 'drawn'
         | 'hovered'
@@ -98,6 +111,9 @@ export const useBench = create<BenchState>()((set, get) => ({
   gesture: null,
   ghost: null,
   selected: null,
+  others: [],
+  guide: null,
+  snapped: null,
   anchors: [],
   pass: null,
   drawn: null,
@@ -120,6 +136,9 @@ export const useBench = create<BenchState>()((set, get) => ({
       gesture: null,
       ghost: null,
       selected: scene.layers.at(-1)?.id ?? null,
+      others: [],
+      guide: null,
+      snapped: null,
       anchors: [],
       pass: null,
       drawn: null,
@@ -146,12 +165,16 @@ export const useBench = create<BenchState>()((set, get) => ({
   drop() {
     const { gesture, history } = get();
     if (gesture)
-      set({ gesture: null, history: gesture.change ? remember(history, gesture.change) : history });
+      set({
+        gesture: null,
+        snapped: null,
+        history: gesture.change ? remember(history, gesture.change) : history,
+      });
   },
 
   cancelDrag() {
     const { gesture } = get();
-    if (gesture) set({ scene: gesture.base, gesture: null });
+    if (gesture) set({ scene: gesture.base, gesture: null, snapped: null });
   },
 
   undo() {
@@ -165,10 +188,24 @@ export const useBench = create<BenchState>()((set, get) => ({
   },
 
   select(id) {
-    if (id === get().selected) return;
+    if (id === get().selected) return set({ others: [], guide: null });
     get().drop();
     const layer = findLayer(get().scene, id);
-    set({ selected: id, anchors: [], pass: null, drawn: null, ghost: null, mode: modeFor(layer) });
+    set({
+      ...{ selected: id, others: [], guide: null },
+      ...{ anchors: [], pass: null, drawn: null, ghost: null, mode: modeFor(layer) },
+    });
+  },
+
+  selectAlso(id) {
+    const { selected, others, select, drop } = get();
+    if (selected === null) return select(id);
+    drop();
+    if (others.includes(id)) return set({ others: others.filter((o) => o !== id) });
+    if (id !== selected) return set({ others: [...others, id], mode: 'arrange' });
+    // The selected one is let go: the last chosen takes its place.
+    const next = others.at(-1);
+    if (next) set({ selected: next, others: others.slice(0, -1), anchors: [], pass: null });
   },
 
   set,
@@ -180,7 +217,7 @@ function travel(
   get: () => BenchState,
 ): string | null {
   if (!to) return null;
-  const { selected, anchors, drawn } = get();
+  const { selected, others, anchors, drawn } = get();
   const layer = findLayer(to.scene, selected);
   const paths =
     layer?.source.kind === 'line' && isPath(layer.source.shape) ? layer.source.shape.paths : [];
@@ -189,6 +226,7 @@ function travel(
     history: to.history,
     ghost: null,
     selected: layer ? selected : null,
+    others: others.filter((id) => findLayer(to.scene, id)),
     drawn: layer ? drawn : null,
     anchors: anchors.filter((at) => anchorOf(paths, at)),
   });

@@ -1,14 +1,16 @@
 import type { RefObject } from 'react';
-import type { Box, Point } from '@ignis/core/geometry/affine';
-import { apply } from '@ignis/core/geometry/affine';
+import type { Affine, Box, Point } from '@ignis/core/geometry/affine';
+import { apply, boxUnder, invert, multiply } from '@ignis/core/geometry/affine';
 import { setPlacement } from '@ignis/core/scene/edits';
 import { boxOf, middleOf, placementMap, repivoted } from '@ignis/core/scene/placement';
 import type { Layer, Placement } from '@ignis/core/scene/schema';
+import { everyLayer } from '@ignis/core/scene/schema';
 import { useAround, useBench } from '../../state/bench';
 import type { Handle } from './box-handles';
 import { BoxHandles, inBox, pulledScale } from './box-handles';
 import { toStage } from './path-outline';
 import { scenePoint } from './pointer';
+import { snapper } from './snapping';
 
 /** The placement whose box is scaled by a pulled handle (own px); the opposite handle stays where it is. */
 function pulled(p: Placement, box: Box, handle: Handle, to: Point): Placement {
@@ -61,6 +63,8 @@ export function Arrange({ stage, layer, onClick }: Props) {
   // The gestures of a press keep what they were made with: they count from where it began.
   const p = layer.placement;
   const map = placementMap(p);
+  const snap = snapper(everyLayer([layer]).map((l) => l.id));
+  const back = invert(around);
   const put = (label: string, to: Placement) => drag(label, setPlacement(layer.id, to));
   return (
     <BoxHandles
@@ -71,9 +75,18 @@ export function Arrange({ stage, layer, onClick }: Props) {
         const [a, b] = [apply(map, from), apply(map, to)];
         let [dx, dy] = [b.x - a.x, b.y - a.y];
         if (e.shiftKey) [dx, dy] = Math.abs(dx) > Math.abs(dy) ? [dx, 0] : [0, dy];
-        put('Move', { ...p, x: tenth(p.x + dx), y: tenth(p.y + dy) });
+        // Snapping is a matter of the scene, whatever group the layer stands in.
+        const moved = { ...p, x: p.x + dx, y: p.y + dy };
+        const more = snap.box(boxUnder(multiply(around, placementMap(moved)), box), e);
+        const by = back ? turned(back, more) : { x: 0, y: 0 };
+        put('Move', { ...moved, x: tenth(moved.x + by.x), y: tenth(moved.y + by.y) });
       }}
-      pull={(handle, to) => put('Scale', pulled(p, box, handle, to))}
+      pull={(handle, to, e) => {
+        const full = multiply(around, map);
+        const own = invert(full);
+        const at = own ? apply(own, snap.point(apply(full, to), e)) : to;
+        put('Scale', pulled(p, box, handle, at));
+      }}
       lean={(handle, from, to) => put('Shear', leant(p, box, handle, from, to))}
       turn={(_, by, e) => {
         const about = repivoted(p, middleOf(box));
@@ -86,5 +99,11 @@ export function Arrange({ stage, layer, onClick }: Props) {
     />
   );
 }
+
+/** A way under a map. */
+const turned = ([a, b, c, d]: Affine, { x, y }: Point): Point => ({
+  x: a * x + c * y,
+  y: b * x + d * y,
+});
 
 const tenth = (v: number) => Math.round(v * 10) / 10;

@@ -1,4 +1,3 @@
-import { ChevronDown } from 'lucide-react';
 import { length } from '@ignis/core/definitions/parameter';
 import type { AnchorKind, Path } from '@ignis/core/geometry/path';
 import {
@@ -8,14 +7,15 @@ import {
   simplifyPath,
   turnAnchor,
 } from '@ignis/core/geometry/edit-path';
-import type { Edge } from '@ignis/core/geometry/anchors';
 import { alignAnchors, dissolveAnchors } from '@ignis/core/geometry/anchors';
 import { closeLine, setPath, setPaths } from '@ignis/core/scene/line-edits';
 import { isPath } from '@ignis/core/sources/line-shape';
 import { useBench, useSelectedLayer, type Mode } from '../../state/bench';
-import { Menu, type MenuEntry } from '../../ui/menu';
 import { NumberField } from '../../ui/number-field';
+import { EDGES, GuideTools, LayerTools } from './arrange-tools';
+import { Bar, DropDown, Hint, Small } from './bar';
 import { endDrawing } from './drawing';
+import { RepeatBar } from './repeat-bar';
 import { gradientPass } from './gradient';
 
 /** The ways of working that apply to the selected layer, and what can be done to chosen anchors. */
@@ -23,7 +23,18 @@ export function ModeBar() {
   const mode = useBench((s) => s.mode);
   const open = useBench((s) => s.pass);
   const layer = useSelectedLayer();
+  const guide = useBench((s) => s.guide);
+  const others = useBench((s) => s.others);
   if (mode === 'draw') return <DrawBar />;
+  if (mode === 'measure')
+    return (
+      <Bar>
+        <Hint>Drag from one point to another to measure. Shift holds to 15°.</Hint>
+        <Small onClick={() => useBench.getState().set({ mode: 'arrange' })} label="Done (Esc)" />
+      </Bar>
+    );
+  if (mode === 'repeat' && layer) return <RepeatBar layer={layer} />;
+  if (guide) return <Bar>{<GuideTools id={guide} />}</Bar>;
   if (!layer) return <Bar>{<Hint>Click the picture or a card to select a layer</Hint>}</Bar>;
   const shape = layer.source.kind === 'line' ? layer.source.shape : null;
   const paths = shape && isPath(shape) ? shape.paths : null;
@@ -36,6 +47,7 @@ export function ModeBar() {
       {paths && <ModeButton digit="4" mode="width" label="Width" />}
       {shape && <ModeButton digit="5" mode="gaps" label="Gaps" />}
       {gradient && <ModeButton digit="6" mode="ramp" label="Gradient" />}
+      {mode === 'arrange' && <LayerTools ids={[layer.id, ...others]} />}
       {mode === 'mask' && <Hint>Drag the two ends of the fade</Hint>}
       {mode === 'width' && <Hint>Pull the line wider or thinner at its anchors</Hint>}
       {mode === 'gaps' && (
@@ -52,15 +64,6 @@ const KINDS = [
   { kind: 'smooth', label: 'Smooth' },
   { kind: 'symmetrical', label: 'Symmetrical' },
 ] as const;
-
-const EDGES: readonly { edge: Edge; label: string }[] = [
-  { edge: 'left', label: 'Align left' },
-  { edge: 'middle', label: 'Align in the middle, across' },
-  { edge: 'right', label: 'Align right' },
-  { edge: 'top', label: 'Align at the top' },
-  { edge: 'centre', label: 'Align in the middle, down' },
-  { edge: 'bottom', label: 'Align at the bottom' },
-];
 
 /** What can be done to the chosen anchors, and to their path. */
 function AnchorTools({ id, paths }: { id: string; paths: Path[] }) {
@@ -168,20 +171,6 @@ function PathMenu({ id, paths, at }: { id: string; paths: readonly Path[]; at: n
   );
 }
 
-const DropDown = ({ label, items }: { label: string; items: MenuEntry[] }) => (
-  <Menu
-    trigger={
-      <button
-        type="button"
-        className="flex items-center gap-1 rounded-full px-2.5 py-1 whitespace-nowrap hover:bg-raised"
-      >
-        {label} <ChevronDown size={13} />
-      </button>
-    }
-    items={items}
-  />
-);
-
 function DrawBar() {
   const drawn = useBench((s) => s.drawn);
   const freehand = useBench((s) => s.freehand);
@@ -230,28 +219,6 @@ const Way = ({ on, label, onClick }: { on: boolean; label: string; onClick(): vo
     aria-pressed={on}
     onClick={onClick}
     className={`rounded-full px-3 py-1 ${on ? 'bg-ember/20 text-ember-ink' : 'hover:bg-raised'}`}
-  >
-    {label}
-  </button>
-);
-
-const Bar = ({ children }: { children: React.ReactNode }) => (
-  <div className="pointer-events-none absolute top-3 right-0 left-0 flex justify-center px-3">
-    <div className="pointer-events-auto flex h-9 items-center gap-0.5 rounded-full border border-line bg-panel/95 px-1.5 text-sm shadow-lg">
-      {children}
-    </div>
-  </div>
-);
-
-const Hint = ({ children }: { children: React.ReactNode }) => (
-  <span className="truncate px-2.5 text-dim">{children}</span>
-);
-
-const Small = ({ label, onClick }: { label: string; onClick(): void }) => (
-  <button
-    type="button"
-    onClick={onClick}
-    className="rounded-full px-2.5 py-1 whitespace-nowrap hover:bg-raised"
   >
     {label}
   </button>

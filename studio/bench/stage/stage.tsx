@@ -11,11 +11,14 @@ import { useShallow } from 'zustand/react/shallow';
 import { useAround, useBench, useSelectedLayer, type View } from '../../state/bench';
 import { layersAt } from '../../workers/engine';
 import { Anchors } from './anchors';
+import { Grid, Guides, Rulers } from './aids';
 import { Arrange } from './arrange';
+import { ArrangeMany } from './arrange-many';
 import { Draw } from './draw';
 import { Gaps } from './gaps';
 import { Gradient } from './gradient';
 import { MaskEnds } from './mask-ends';
+import { Measure } from './measure';
 import { ModeBar } from './mode-bar';
 import { lineData, toStage } from './path-outline';
 import { follow, scenePoint } from './pointer';
@@ -51,6 +54,8 @@ export function Stage({ onFiles }: Props) {
       background: s.scene.background,
     })),
   );
+  const others = useBench((s) => s.others);
+  const measuring = mode === 'measure';
   const layer = useSelectedLayer();
   const hovered = useBench((s) => findLayer(s.scene, s.hovered));
   usePreview(canvas, size);
@@ -146,9 +151,13 @@ export function Stage({ onFiles }: Props) {
   };
 
   /** Selects what shows under a click; a second click takes the one beneath. */
-  const pick = async (p: Point) => {
-    const { scene, selected, select } = useBench.getState();
+  const pick = async (p: Point, also = false) => {
+    const { scene, selected, select, selectAlso } = useBench.getState();
     const found = await layersAt(scene, p.x, p.y);
+    if (also) {
+      if (found[0]) selectAlso(found[0]);
+      return;
+    }
     const next = found[found.indexOf(selected ?? '') + 1] ?? found[0];
     if (next) select(next);
     else if (found.length === 0) select(null);
@@ -157,7 +166,10 @@ export function Stage({ onFiles }: Props) {
   const press = (down: React.PointerEvent) => {
     if (down.button !== 0) return;
     const p = scenePoint(element.current!, down);
-    follow(down.nativeEvent, { move: () => undefined, up: (moved) => void (!moved && pick(p)) });
+    follow(down.nativeEvent, {
+      move: () => undefined,
+      up: (moved, e) => void (!moved && pick(p, e.shiftKey)),
+    });
   };
 
   return (
@@ -201,8 +213,16 @@ export function Stage({ onFiles }: Props) {
       >
         {hovered && hovered.id !== layer?.id && <Outline layer={hovered} />}
         {!comparing && mode === 'draw' && <Draw stage={element} />}
-        {!comparing && layer?.visible && mode === 'arrange' && (
-          <Arrange stage={element} layer={layer} onClick={(p) => void pick(p)} />
+        <Grid />
+        {!comparing && layer?.visible && mode === 'arrange' && others.length === 0 && (
+          <Arrange stage={element} layer={layer} onClick={(p, e) => void pick(p, e.shiftKey)} />
+        )}
+        {!comparing && layer && mode === 'arrange' && others.length > 0 && (
+          <ArrangeMany
+            stage={element}
+            ids={[layer.id, ...others]}
+            onClick={(e) => void pick(scenePoint(element.current!, e), e.shiftKey)}
+          />
         )}
         {!comparing && layer?.visible && mode === 'anchors' && isLine(layer) && (
           <Anchors
@@ -224,6 +244,9 @@ export function Stage({ onFiles }: Props) {
         {!comparing && layer?.visible && mode === 'mask' && (
           <MaskEnds stage={element} layer={layer} />
         )}
+        {!comparing && <Guides stage={element} {...size} />}
+        {measuring && <Measure stage={element} />}
+        <Rulers stage={element} {...size} />
       </svg>
       <ModeBar />
       {comparing && <Notice text="Comparing" />}

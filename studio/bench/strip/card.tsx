@@ -37,15 +37,22 @@ interface Props {
 
 /** One layer on the depth strip. */
 export const Card = memo(function Card({ layer, small, drop }: Props) {
-  const selected = useBench((s) => s.selected === layer.id);
+  const selected = useBench((s) => s.selected === layer.id || s.others.includes(layer.id));
   const url = useThumbnail(layer);
   const { attributes, listeners, setNodeRef, transform, isDragging } = useDraggable({
     id: layer.id,
   });
   const base = useBench((s) => clipBase(s.scene, layer.id));
-  const { change, select, set } = useBench.getState();
+  const { change, select, selectAlso, set } = useBench.getState();
   const items: MenuEntry[] = [
     { label: 'Duplicate', hint: 'Ctrl D', run: () => duplicate(layer) },
+    {
+      label: 'Repeat with a step',
+      run: () => {
+        select(layer.id);
+        set({ mode: 'repeat' });
+      },
+    },
     { label: 'Carry forward', hint: 'Alt →', run: () => carry(layer, 1) },
     { label: 'Carry back', hint: 'Alt ←', run: () => carry(layer, -1) },
     {
@@ -106,7 +113,7 @@ export const Card = memo(function Card({ layer, small, drop }: Props) {
             {...listeners}
             aria-pressed={selected}
             aria-label={`${layer.name}${layer.visible ? '' : ', hidden'}`}
-            onClick={() => select(layer.id)}
+            onClick={(e) => (e.shiftKey ? selectAlso(layer.id) : select(layer.id))}
             className={`check-small block h-[68px] w-full cursor-grab ${layer.visible ? '' : 'opacity-30'}`}
           >
             {layer.source.kind === 'grade' ? (

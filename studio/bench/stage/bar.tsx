@@ -1,0 +1,43 @@
+import { ChevronDown } from 'lucide-react';
+import { useStageAids } from '../../state/stage-aids';
+import { Menu, type MenuEntry } from '../../ui/menu';
+
+/** The row over the stage, and what stands in it. */
+
+export const Bar = ({ children }: { children: React.ReactNode }) => (
+  <div
+    className={`pointer-events-none absolute right-0 left-0 flex justify-center px-3 ${useStageAids((s) => s.rulers) ? 'top-7' : 'top-3'}`}
+  >
+    <div className="pointer-events-auto flex h-9 items-center gap-0.5 rounded-full border border-line bg-panel/95 px-1.5 text-sm shadow-lg">
+      {children}
+    </div>
+  </div>
+);
+
+export const Hint = ({ children }: { children: React.ReactNode }) => (
+  <span className="truncate px-2.5 text-dim">{children}</span>
+);
+
+export const Small = ({ label, onClick }: { label: string; onClick(): void }) => (
+  <button
+    type="button"
+    onClick={onClick}
+    className="rounded-full px-2.5 py-1 whitespace-nowrap hover:bg-raised"
+  >
+    {label}
+  </button>
+);
+
+export const DropDown = ({ label, items }: { label: string; items: MenuEntry[] }) => (
+  <Menu
+    trigger={
+      <button
+        type="button"
+        className="flex items-center gap-1 rounded-full px-2.5 py-1 whitespace-nowrap hover:bg-raised"
+      >
+        {label} <ChevronDown size={13} />
+      </button>
+    }
+    items={items}
+  />
+);

@@ -1,0 +1,32 @@
+import { create } from 'zustand';
+import { persist } from 'zustand/middleware';
+
+/** What the stage shows to place things by: the artist's choice, kept from scene to scene. */
+interface StageAids {
+  rulers: boolean;
+  guides: boolean;
+  /** Guides cannot be moved by mistake. */
+  locked: boolean;
+  snapping: boolean;
+  grid: boolean;
+  /** From one line of the grid to the next, scene px. */
+  gridStep: number;
+  flip(key: 'rulers' | 'guides' | 'locked' | 'snapping' | 'grid'): void;
+  setStep(px: number): void;
+}
+
+export const useStageAids = create<StageAids>()(
+  persist(
+    (set, get) => ({
+      rulers: false,
+      guides: true,
+      locked: false,
+      snapping: true,
+      grid: false,
+      gridStep: 100,
+      flip: (key) => set({ [key]: !get()[key] }),
+      setStep: (gridStep) => set({ gridStep }),
+    }),
+    { name: 'stage-aids' },
+  ),
+);
