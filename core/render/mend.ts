@@ -4,6 +4,7 @@ import type { ColourBuffer } from '../pixels/buffer';
 import { borrow, hold, letGo, scoped } from '../pixels/heap';
 import type { Region } from '../pixels/region';
 import { intersect, isEmpty, regionKey, unite } from '../pixels/region';
+import { withEchoes } from '../scene/echoes';
 import type { Layer, Scene } from '../scene/schema';
 import { findLayer } from '../scene/edits';
 import { contentOf } from './context';
@@ -47,8 +48,9 @@ export function menderOf(): Mender {
   };
   return {
     clear,
-    mend: (scene, request) =>
+    mend: (written, request) =>
       scoped(() => {
+        const scene = withEchoes(written);
         const { focus, region, scale } = request;
         const key = keyWithout(scene, focus, request);
         const standing = { map: scaling(scale), scale, around: [] };

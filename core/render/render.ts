@@ -11,6 +11,7 @@ import { rgb } from '../pixels/colour';
 import { scoped } from '../pixels/heap';
 import type { Region } from '../pixels/region';
 import { contains } from '../pixels/region';
+import { withEchoes } from '../scene/echoes';
 import type { Layer, Scene } from '../scene/schema';
 import { everyLayer } from '../scene/schema';
 import { definitionOf } from '../sources/index';
@@ -58,6 +59,7 @@ export const render = (scene: Scene, request: RenderRequest): ColourBuffer =>
 export function renderPart(scene: Scene, request: RenderRequest, part: Region): ColourBuffer {
   ensureKernels();
   const { region, scale } = request;
+  const drawn = withEchoes(scene);
   const context: Context = {
     mixing: scene.mixing,
     picture: request.picture,
@@ -69,7 +71,7 @@ export function renderPart(scene: Scene, request: RenderRequest, part: Region): 
     scale,
     around: [],
   };
-  const layers = request.layers ? only(scene.layers, new Set(request.layers)) : scene.layers;
+  const layers = request.layers ? only(drawn.layers, new Set(request.layers)) : drawn.layers;
   const fill = request.background === false ? null : scene.background;
   return scoped(() => {
     const start = (over: Region) =>

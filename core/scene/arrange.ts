@@ -3,9 +3,10 @@ import type { Affine, Box, Point } from '../geometry/affine';
 import { IDENTITY, boxUnder, invert, multiply, translation, unitedBox } from '../geometry/affine';
 import type { Edge } from '../geometry/anchors';
 import { scalingAbout } from '../geometry/anchors';
+import { ownBox } from './echoes';
 import type { Edit } from './edit';
 import { copied, findLayer, layerOf, standingOf } from './edits';
-import { boxOf, mapAround, middleOf, movedBy, placementMap } from './placement';
+import { mapAround, middleOf, movedBy, placementMap, repivoted } from './placement';
 import type { Layer, Scene } from './schema';
 
 /** Placing several layers by one another. Boxes and maps are in scene px. */
@@ -13,7 +14,7 @@ import type { Layer, Scene } from './schema';
 /** The box of a layer as it stands in the scene; null if it has none. */
 export function boxInScene(scene: Scene, id: string): Box | null {
   const layer = findLayer(scene, id);
-  const box = layer && boxOf(layer);
+  const box = layer && ownBox(scene, layer);
   if (!layer || !box) return null;
   return boxUnder(multiply(mapAround(scene.layers, id), placementMap(layer.placement)), box);
 }
@@ -139,6 +140,24 @@ export const sizeLayers =
       return [id, scalingAbout(middleOf(box), axis === 'x' ? k : 1, axis === 'y' ? k : 1)];
     });
     moveEach(new Map(moves))(s);
+  };
+
+/** Mirrors a layer about the middle of its box. */
+export const flipLayer =
+  (id: string, axis: 'x' | 'y'): Edit =>
+  (s) => {
+    const layer = layerOf(s, id);
+    const box = ownBox(current(s), current(layer));
+    if (!box) return;
+    const p = repivoted(current(layer).placement, middleOf(box));
+    // Mirroring on the stage turns and leans the other way: scale changes sign, and these with it.
+    layer.placement = {
+      ...p,
+      scaleX: axis === 'x' ? -p.scaleX : p.scaleX,
+      scaleY: axis === 'y' ? -p.scaleY : p.scaleY,
+      shear: 0 - p.shear,
+      rotation: 0 - p.rotation,
+    };
   };
 
 /** One step of a repeated layer, scene px, degrees and per cent. */

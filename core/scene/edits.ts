@@ -4,7 +4,6 @@ import type { GroupSource } from '../sources/group';
 import type { Edit } from './edit';
 import { liveListEdits, within } from './live-list';
 import { newId } from './make';
-import { boxOf, middleOf, repivoted } from './placement';
 import type { Guide, Layer, Placement, Scene, Step } from './schema';
 import { MAX_DEPTH, depthOf } from './schema';
 
@@ -260,24 +259,6 @@ export const setPlacement =
   (id: string, values: Partial<Placement>): Edit =>
   (s) =>
     void Object.assign(layerOf(s, id).placement, values);
-
-/** Mirrors a layer about the middle of its box. */
-export const flipLayer =
-  (id: string, axis: 'x' | 'y'): Edit =>
-  (s) => {
-    const layer = layerOf(s, id);
-    const box = boxOf(current(layer));
-    if (!box) return;
-    const p = repivoted(current(layer).placement, middleOf(box));
-    // Mirroring on the stage turns and leans the other way: scale changes sign, and these with it.
-    layer.placement = {
-      ...p,
-      scaleX: axis === 'x' ? -p.scaleX : p.scaleX,
-      scaleY: axis === 'y' ? -p.scaleY : p.scaleY,
-      shear: 0 - p.shear,
-      rotation: 0 - p.rotation,
-    };
-  };
 
 /** The steps of a layer: added at the end, set, removed, carried to an index. */
 export const {

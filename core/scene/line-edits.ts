@@ -20,6 +20,24 @@ function lineOf(scene: Scene, id: string): LineSource {
   return source;
 }
 
+/** Where the passes of a line stand, or the own ones of an echo. */
+function litOf(scene: Scene, id: string): { light: string; passes: Pass[] } {
+  const { source } = layerOf(scene, id);
+  return source.kind === 'echo' && source.own ? source.own : lineOf(scene, id);
+}
+
+/** Gives an echo passes of its own to begin with, or those of its original again. */
+export const setOwnPasses =
+  (id: string, own: { light: string; passes: Pass[] } | null): Edit =>
+  (s) => {
+    const { source } = layerOf(s, id);
+    if (source.kind !== 'echo') return;
+    source.own = own && {
+      light: own.light,
+      passes: own.passes.map((p) => ({ ...p, id: newId() })),
+    };
+  };
+
 /** The path of a line, whole: what drawing and dragging anchors come down to. */
 export const setPath =
   (id: string, path: Path, index = 0): Edit =>
@@ -90,7 +108,7 @@ export const {
 export const setLight =
   (id: string, light: string): Edit =>
   (s) => {
-    const line = lineOf(s, id);
+    const line = litOf(s, id);
     line.passes = relitPasses(current(line.passes), line.light, light);
     line.light = light;
   };
@@ -101,7 +119,7 @@ export const scalePasses =
   (s) => {
     const of = (key: 'width' | 'blur', v: number) =>
       Math.round(Math.min(passParameters[key].max, Math.max(0, v)) * 100) / 100;
-    for (const p of lineOf(s, id).passes) {
+    for (const p of litOf(s, id).passes) {
       p.width = of('width', p.width * width);
       p.blur = of('blur', p.blur * blur);
     }
@@ -110,14 +128,14 @@ export const scalePasses =
 export const addPass =
   (id: string, pass: Pass, index = Infinity): Edit =>
   (s) => {
-    const { passes } = lineOf(s, id);
+    const { passes } = litOf(s, id);
     passes.splice(within(index, passes.length), 0, pass);
   };
 
 export const setPass =
   (id: string, passId: string, values: Partial<Omit<Pass, 'id'>>): Edit =>
   (s) => {
-    const { passes } = lineOf(s, id);
+    const { passes } = litOf(s, id);
     const at = passes.findIndex((p) => p.id === passId);
     if (at >= 0) passes[at] = withValues(current(passes[at]!), values);
   };
@@ -125,7 +143,7 @@ export const setPass =
 export const removePass =
   (id: string, passId: string): Edit =>
   (s) => {
-    const line = lineOf(s, id);
+    const line = litOf(s, id);
     line.passes = line.passes.filter((p) => p.id !== passId);
   };
 
@@ -133,7 +151,7 @@ export const removePass =
 export const duplicatePass =
   (id: string, passId: string): Edit =>
   (s) => {
-    const { passes } = lineOf(s, id);
+    const { passes } = litOf(s, id);
     const i = passes.findIndex((p) => p.id === passId);
     if (i >= 0)
       passes.splice(i + 1, 0, {
@@ -146,7 +164,7 @@ export const duplicatePass =
 export const movePass =
   (id: string, passId: string, index: number): Edit =>
   (s) => {
-    const { passes } = lineOf(s, id);
+    const { passes } = litOf(s, id);
     const i = passes.findIndex((p) => p.id === passId);
     if (i >= 0) carry(passes, i, index);
   };
@@ -155,7 +173,7 @@ export const movePass =
 export const copyPasses =
   (from: Pick<LineSource, 'light' | 'passes'>, to: string): Edit =>
   (s) => {
-    const line = lineOf(s, to);
+    const line = litOf(s, to);
     line.light = from.light;
     line.passes = from.passes.map((p) => ({ ...p, id: newId() }));
   };

@@ -134,6 +134,14 @@ export function newPicture(
   });
 }
 
+/** A live copy of a layer, a little beside it. */
+export const newEcho = (of: Layer, offset: number): Layer =>
+  newLayer(`${of.name} echo`, {
+    source: { kind: 'echo', of: of.id, own: null },
+    blend: of.blend,
+    placement: { ...placed(), x: offset, y: offset },
+  });
+
 /** A step of a kind with its defaults. Throws if there is no such kind. */
 export const newStep = (kind: string): Step => ({
   id: newId(),

@@ -21,6 +21,7 @@ import {
   newShape,
   newStep,
 } from './make';
+import { flipLayer } from './arrange';
 import { middleOf, movedBy, placed, placementMap, placementOf, repivoted } from './placement';
 import type { LineSource } from '../sources/line';
 import type { Layer, Scene } from './schema';
@@ -45,7 +46,7 @@ function someEdit(s: Scene, n: number, m: number): Edit {
     edits.moveLayer(layer.id, m % 5),
     edits.setLayer(layer.id, { opacity: m % 100 }),
     edits.setPlacement(layer.id, { x: m }),
-    edits.flipLayer(layer.id, m % 2 ? 'x' : 'y'),
+    flipLayer(layer.id, m % 2 ? 'x' : 'y'),
     edits.addStep(layer.id, newStep('blur.gaussian')),
     edits.setEnd({ exposure: (m % 20) - 10 }),
     edits.groupLayers([layer.id], newGroup(`Group ${m}`, [], 'through')),
@@ -189,7 +190,7 @@ describe('edits and undo', () => {
         const line = newLine('L', p);
         line.placement = { ...placed({ x: 7, y: 3 }), rotation, x: 12, scaleX: 1.5 };
         const s = { ...newScene('A', 100, 100, null), layers: [line] };
-        const flipped = edit(s, '', edits.flipLayer(line.id, 'x')).scene.layers[0]!;
+        const flipped = edit(s, '', flipLayer(line.id, 'x')).scene.layers[0]!;
         const xs = (l: Layer) => p.anchors.map((a) => apply(placementMap(l.placement), a));
         const [before, after] = [xs(line), xs(flipped)];
         const axis = before[0]!.x + after[0]!.x;

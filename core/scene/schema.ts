@@ -4,6 +4,7 @@ import { maskSchema } from '../masks/mask';
 import type { Parameters, Value } from '../definitions/parameter';
 import { HEX, parametersSchema, percent } from '../definitions/parameter';
 import { sourceSchema } from '../sources/index';
+import { echoLoop } from './echo-loop';
 import { steps } from '../steps/index';
 
 /** The version of scene.json that this program writes. */
@@ -182,6 +183,10 @@ export const sceneSchema = v.pipe(
     const ids = everyLayer(s.layers).map((l) => l.id);
     return new Set(ids).size === ids.length;
   }, 'Two layers have the same id.'),
+  v.check(
+    (s) => !echoLoop(everyLayer(s.layers)),
+    'An echo follows itself, by way of others or of its group.',
+  ),
 );
 
 /** All layers, those of groups after their group. */

@@ -1,5 +1,7 @@
 import * as v from 'valibot';
 import type { SourceDefinition } from '../definitions/source';
+import type { EchoSource } from './echo';
+import { echoSchema, echoSource } from './echo';
 import type { FillSource } from './fill';
 import { fillSchema, fillSource } from './fill';
 import type { GradeSource } from './grade';
@@ -11,7 +13,8 @@ import { lineSchema, lineSource } from './line';
 import type { PictureSource } from './picture';
 import { pictureSchema, pictureSource } from './picture';
 
-export type Source = PictureSource | LineSource | FillSource | GradeSource | GroupSource;
+export type Source =
+  PictureSource | LineSource | FillSource | GradeSource | GroupSource | EchoSource;
 
 /** Everything a layer can be. To add one: one file, its type above, and one line here. */
 export const sources = {
@@ -20,11 +23,12 @@ export const sources = {
   fill: fillSource,
   grade: gradeSource,
   group: groupSource,
+  echo: echoSource,
 } as const;
 
 export const sourceSchema = v.variant(
   'kind',
-  [pictureSchema, lineSchema, fillSchema, gradeSchema, groupSchema],
+  [pictureSchema, lineSchema, fillSchema, gradeSchema, groupSchema, echoSchema],
   `There is no such source; there are ${Object.keys(sources).join(', ')}.`,
 );
 

@@ -4,7 +4,6 @@ import {
   clipBase,
   duplicateLayer,
   findLayer,
-  flipLayer,
   groupLayers,
   moveLayer,
   removeGuide,
@@ -24,6 +23,7 @@ import type { Point } from '@ignis/core/geometry/affine';
 import { translation } from '@ignis/core/geometry/affine';
 import {
   FIRST_LIGHT,
+  newEcho,
   newFill,
   newGrade,
   newGroup,
@@ -32,7 +32,7 @@ import {
   newShape,
   newStep,
 } from '@ignis/core/scene/make';
-import { moveLayers, outermost } from '@ignis/core/scene/arrange';
+import { flipLayer, moveLayers, outermost } from '@ignis/core/scene/arrange';
 import { fitted as fittedPlace } from '@ignis/core/scene/placement';
 import type { Layer } from '@ignis/core/scene/schema';
 import type { StartingPoint } from '@ignis/core/scene/starting-points/index';
@@ -70,6 +70,14 @@ export interface BenchDoes {
 }
 
 const bench = useBench.getState;
+
+/** A live copy of a layer, in front of it. */
+export function echo(layer: Layer): void {
+  const { scene, change, select } = bench();
+  const made = newEcho(layer, Math.round(Math.max(scene.width, scene.height) / 40));
+  change('Echo', addInFront([made], layer.id, false));
+  select(made.id);
+}
 
 export function remove(layer: Layer): void {
   const { scene, change, select } = bench();
@@ -409,6 +417,11 @@ export function actions(does: BenchDoes): Action[] {
     ...arrow('ArrowRight', 1, 0),
     ...arrow('ArrowUp', 0, -1),
     ...arrow('ArrowDown', 0, 1),
+    {
+      name: 'Echo the layer: a live copy that follows it',
+      run: () => layer && echo(layer),
+      enabled: has && idle,
+    },
     {
       name: 'Repeat the layer with a step',
       run: () => bench().set({ mode: 'repeat' }),

@@ -1,4 +1,5 @@
 import { useMemo } from 'react';
+import { toast } from 'sonner';
 import { create } from 'zustand';
 import type { Affine } from '@ignis/core/geometry/affine';
 import type { AnchorPlace } from '@ignis/core/geometry/anchors';
@@ -9,7 +10,9 @@ import { findLayer } from '@ignis/core/scene/edits';
 import { newScene } from '@ignis/core/scene/make';
 import type { SnapLines } from '@ignis/core/scene/snap';
 import { mapAround } from '@ignis/core/scene/placement';
+import { echoLoop } from '@ignis/core/scene/echo-loop';
 import type { Layer, Scene } from '@ignis/core/scene/schema';
+import { everyLayer } from '@ignis/core/scene/schema';
 import { isPath } from '@ignis/core/sources/line-shape';
 
 /** How the stage works on the selected layer. */
@@ -101,6 +104,16 @@ interface BenchState {
   ): void;
 }
 
+/** Whether a change would make an echo follow itself; the artist is told why it is not made. */
+function refused(scene: Scene): boolean {
+  const loop = echoLoop(everyLayer(scene.layers));
+  if (loop)
+    toast.error('That cannot be done', {
+      description: `"${loop.name}" would follow itself: an echo cannot be part of what it follows.`,
+    });
+  return loop !== null;
+}
+
 const nothing: Scene = newScene('', 1, 1, null);
 
 export const useBench = create<BenchState>()((set, get) => ({
@@ -152,6 +165,7 @@ export const useBench = create<BenchState>()((set, get) => ({
     get().drop();
     const { scene, history } = get();
     const done = edit(scene, label, change);
+    if (refused(done.scene)) return;
     if (done.change.patches.length > 0)
       set({ scene: done.scene, history: remember(history, done.change), ghost: null });
   },

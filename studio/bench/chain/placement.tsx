@@ -1,8 +1,10 @@
 import { FlipHorizontal2, FlipVertical2 } from 'lucide-react';
 import type { NumberParameter } from '@ignis/core/definitions/parameter';
 import type { Edit } from '@ignis/core/scene/edit';
-import { flipLayer, setPlacement } from '@ignis/core/scene/edits';
-import { boxOf, middleOf, placed, repivoted } from '@ignis/core/scene/placement';
+import { ownBox } from '@ignis/core/scene/echoes';
+import { flipLayer } from '@ignis/core/scene/arrange';
+import { setPlacement } from '@ignis/core/scene/edits';
+import { middleOf, placed, repivoted } from '@ignis/core/scene/placement';
 import type { Layer, Placement as Place } from '@ignis/core/scene/schema';
 import { liveEdit, useBench } from '../../state/bench';
 import { NumberField } from '../../ui/number-field';
@@ -31,12 +33,14 @@ const FIELDS = {
   width: number('Width', '%', -100_000, 100_000, 100),
   height: number('Height', '%', -100_000, 100_000, 100),
   turn: number('Turn', '°', -360, 360, 0),
+  shear: number('Shear', '°', -85, 85, 0),
 };
 
 /** Where a layer stands: by numbers, and flips. */
 export function Placement({ layer }: { layer: Layer }) {
   const { change } = useBench.getState();
-  const box = boxOf(layer);
+  const scene = useBench((s) => s.scene);
+  const box = ownBox(scene, layer);
   if (!box) return null;
   const live = liveEdit('Place');
   const about = repivoted(layer.placement, middleOf(box));
@@ -103,7 +107,10 @@ export function Placement({ layer }: { layer: Layer }) {
         <span className="pl-2">Height</span>{' '}
         {field('height', about.scaleY * 100, (v) => ({ scaleY: v / 100 || 0.001 }))}
       </div>
-      <div className={row}>Turn {field('turn', about.rotation, (rotation) => ({ rotation }))}</div>
+      <div className={row}>
+        Turn {field('turn', about.rotation, (rotation) => ({ rotation }))}
+        <span className="pl-2">Shear</span> {field('shear', about.shear, (shear) => ({ shear }))}
+      </div>
     </Node>
   );
 }

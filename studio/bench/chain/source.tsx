@@ -1,8 +1,12 @@
-import { setFill, setLands, ungroup } from '@ignis/core/scene/edits';
+import { drawnLayer } from '@ignis/core/scene/echoes';
+import { findLayer, setFill, setLands, ungroup } from '@ignis/core/scene/edits';
+import { setOwnPasses } from '@ignis/core/scene/line-edits';
 import type { Layer } from '@ignis/core/scene/schema';
+import type { EchoSource } from '@ignis/core/sources/echo';
 import { groupParameters } from '@ignis/core/sources/group';
 import type { LineSource } from '@ignis/core/sources/line';
 import { liveEdit, useBench } from '../../state/bench';
+import { Button } from '../../ui/button';
 import { ColourField } from '../../ui/colour-field';
 import { ParameterControls } from '../../ui/parameter-controls';
 import { Modifiers, ShapeNode } from './line-shape';
@@ -33,6 +37,8 @@ export function SourceNode({ layer }: { layer: Layer }) {
       return <Node title="Source" aside="all that lies beneath" />;
     case 'group':
       return <Group layer={layer} lands={source.lands} />;
+    case 'echo':
+      return <Echo layer={layer} source={source} />;
   }
 }
 
@@ -50,6 +56,59 @@ function Fill({ id, colour }: { id: string; colour: string }) {
         />
       }
     />
+  );
+}
+
+/** What an echo follows, and whether it has passes of its own. */
+function Echo({ layer, source }: { layer: Layer; source: EchoSource }) {
+  const scene = useBench((s) => s.scene);
+  const { change, select } = useBench.getState();
+  const original = findLayer(scene, source.of);
+  const drawn = drawnLayer(scene, layer.id);
+  const line = drawn?.source.kind === 'line' ? drawn.source : null;
+  return (
+    <>
+      <Node
+        title="Source"
+        aside={
+          original ? (
+            <>
+              follows
+              <button
+                type="button"
+                title="Select the original"
+                onClick={() => select(original.id)}
+                className="max-w-36 truncate rounded px-1.5 text-ink underline decoration-line underline-offset-4 hover:decoration-ember"
+              >
+                {original.name}
+              </button>
+            </>
+          ) : (
+            'its original is gone'
+          )
+        }
+      >
+        {line && !source.own && (
+          <Button
+            look="plain"
+            className="-ml-2 self-start"
+            onClick={() => change('Give it passes of its own', setOwnPasses(layer.id, line))}
+          >
+            give it passes of its own
+          </Button>
+        )}
+        {source.own && (
+          <Button
+            look="plain"
+            className="-ml-2 self-start"
+            onClick={() => change('Follow the passes', setOwnPasses(layer.id, null))}
+          >
+            follow the passes of the original
+          </Button>
+        )}
+      </Node>
+      {line && source.own && <Passes layer={{ ...layer, source: line }} />}
+    </>
   );
 }
 

@@ -1,8 +1,9 @@
 import type { RefObject } from 'react';
 import type { Affine, Box, Point } from '@ignis/core/geometry/affine';
 import { apply, boxUnder, invert, multiply } from '@ignis/core/geometry/affine';
+import { ownBox } from '@ignis/core/scene/echoes';
 import { setPlacement } from '@ignis/core/scene/edits';
-import { boxOf, middleOf, placementMap, repivoted } from '@ignis/core/scene/placement';
+import { middleOf, placementMap, repivoted } from '@ignis/core/scene/placement';
 import type { Layer, Placement } from '@ignis/core/scene/schema';
 import { everyLayer } from '@ignis/core/scene/schema';
 import { useAround, useBench } from '../../state/bench';
@@ -57,7 +58,8 @@ interface Props {
 export function Arrange({ stage, layer, onClick }: Props) {
   const view = useBench((s) => s.view);
   const around = useAround(layer.id);
-  const box = boxOf(layer);
+  const scene = useBench((s) => s.scene);
+  const box = ownBox(scene, layer);
   if (!box) return null;
   const { drag, drop } = useBench.getState();
   // The gestures of a press keep what they were made with: they count from where it began.

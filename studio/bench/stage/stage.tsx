@@ -3,7 +3,7 @@ import { useEffect, useRef, useState } from 'react';
 import type { Point } from '@ignis/core/geometry/affine';
 import { apply } from '@ignis/core/geometry/affine';
 import { findLayer } from '@ignis/core/scene/edits';
-import { boxOf } from '@ignis/core/scene/placement';
+import { ownBox } from '@ignis/core/scene/echoes';
 import type { Layer } from '@ignis/core/scene/schema';
 import type { LineSource } from '@ignis/core/sources/line';
 import { pathsOf } from '@ignis/core/sources/line-shape';
@@ -100,11 +100,13 @@ export function Stage({ onFiles }: Props) {
 
   useGesture(
     {
-      onPinch: ({ origin, movement: [m], first, event, memo }) => {
+      onPinch: ({ origin, movement: [m], first, last, event, memo }) => {
         const { view, set } = useBench.getState();
         const box = element.current!.getBoundingClientRect();
         const [x, y] = [origin[0] - box.left, origin[1] - box.top];
         if (event instanceof WheelEvent) {
+          // That the wheel has come to rest is told with its last turn once more.
+          if (last) return undefined;
           // A wheel turns in large steps, a touch pad in small ones.
           const k = Math.exp(-event.deltaY * (Math.abs(event.deltaY) < 40 ? 0.01 : 0.0022));
           set({ view: zoomedAt(view, view.zoom * k, x, y) });
@@ -290,7 +292,7 @@ function Outline({ layer }: { layer: Layer }) {
     pointerEvents: 'none',
   } as const;
   if (isLine(layer)) return <path d={lineData(map, layer.source)} {...common} />;
-  const box = boxOf(layer);
+  const box = ownBox(useBench.getState().scene, layer);
   if (!box) return null;
   const points = [
     { x: box.x0, y: box.y0 },

@@ -3,12 +3,13 @@ import { CSS } from '@dnd-kit/utilities';
 import { memo } from 'react';
 import { Eye, EyeOff, Ellipsis, SlidersHorizontal } from 'lucide-react';
 import { blendNamed } from '@ignis/core/blend/index';
-import { clipBase, flipLayer, setLayer, ungroup } from '@ignis/core/scene/edits';
+import { flipLayer } from '@ignis/core/scene/arrange';
+import { clipBase, setLayer, ungroup } from '@ignis/core/scene/edits';
 import type { Layer } from '@ignis/core/scene/schema';
 import { useBench } from '../../state/bench';
 import { Menu, WithContextMenu, type MenuEntry } from '../../ui/menu';
 import { NameField } from '../../ui/name-field';
-import { carry, duplicate, group, remove } from '../actions';
+import { carry, duplicate, echo, group, remove } from '../actions';
 import type { Drop } from './drop';
 import { useThumbnail } from './use-thumbnail';
 
@@ -18,6 +19,7 @@ const KIND: Record<Layer['source']['kind'], string> = {
   fill: 'fill',
   grade: 'grade',
   group: 'group',
+  echo: 'echo',
 };
 
 /** What letting a carried card go over this one would do. */
@@ -46,6 +48,7 @@ export const Card = memo(function Card({ layer, small, drop }: Props) {
   const { change, select, selectAlso, set } = useBench.getState();
   const items: MenuEntry[] = [
     { label: 'Duplicate', hint: 'Ctrl D', run: () => duplicate(layer) },
+    { label: 'Echo: a live copy', run: () => echo(layer) },
     {
       label: 'Repeat with a step',
       run: () => {

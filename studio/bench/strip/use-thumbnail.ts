@@ -1,4 +1,5 @@
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { drawnLayer } from '@ignis/core/scene/echoes';
 import { newScene } from '@ignis/core/scene/make';
 import type { Layer, Scene } from '@ignis/core/scene/schema';
 import { useBench } from '../../state/bench';
@@ -8,18 +9,20 @@ import { picture } from '../../workers/engine';
 const SIDE = 168;
 
 /** The last picture of each source, so that a card that is made anew does not begin empty. */
-const made = new WeakMap<object, string>();
+const kept = new WeakMap<object, string>();
 
 /**
  * A small picture of one layer alone, where it stands in the scene; the last one while a new one is
  * being made. Nothing is made while a drag goes on.
  */
-export function useThumbnail(layer: Layer): string | null {
-  const [url, setUrl] = useState<string | null>(() => made.get(layer.source) ?? null);
+export function useThumbnail(own: Layer): string | null {
+  const [url, setUrl] = useState<string | null>(() => kept.get(own.source) ?? null);
   const dragging = useBench((s) => s.gesture !== null);
   const width = useBench((s) => s.scene.width);
   const height = useBench((s) => s.scene.height);
   const mixing = useBench((s) => s.scene.mixing);
+  const scene = useBench((s) => (own.source.kind === 'echo' ? s.scene : null));
+  const layer = useMemo(() => (scene && drawnLayer(scene, own.id)) ?? own, [scene, own]);
   const { source, placement, steps, layers } = layer;
   const shown = useRef<readonly unknown[]>([]);
   useEffect(() => {
@@ -51,7 +54,7 @@ export function useThumbnail(layer: Layer): string | null {
       const blob = await picture({ scene: alone, side: SIDE, background: false }).catch(() => null);
       if (gone || !blob) return;
       const next = URL.createObjectURL(blob);
-      made.set(source, next);
+      kept.set(source, next);
       shown.current = now;
       setUrl(next);
     }, 220);

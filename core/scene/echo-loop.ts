@@ -1,0 +1,31 @@
+import type { Layer } from './schema';
+
+/** Layers that a layer needs to be drawn: the original of an echo, and what a group holds. */
+const needs = (layer: Layer): string[] => [
+  ...(layer.source.kind === 'echo' ? [layer.source.of] : []),
+  ...(layer.layers ?? []).map((l) => l.id),
+];
+
+/** Of all layers of a scene, the one at which an echo comes round to itself, by way of others or of a group round it; null if none does. */
+export function echoLoop(layers: readonly Layer[]): Layer | null {
+  const all = new Map(layers.map((l) => [l.id, l]));
+  if (![...all.values()].some((l) => l.source.kind === 'echo')) return null;
+  const done = new Set<string>();
+  const round = (layer: Layer, way: ReadonlySet<string>): Layer | null => {
+    if (way.has(layer.id)) return layer;
+    if (done.has(layer.id)) return null;
+    const on = new Set(way).add(layer.id);
+    for (const id of needs(layer)) {
+      const next = all.get(id);
+      const found = next && round(next, on);
+      if (found) return found;
+    }
+    done.add(layer.id);
+    return null;
+  };
+  for (const layer of all.values()) {
+    const found = round(layer, new Set());
+    if (found) return found;
+  }
+  return null;
+}

@@ -1,0 +1,33 @@
+import * as v from 'valibot';
+import { HEX } from '../definitions/parameter';
+import type { SourceDefinition } from '../definitions/source';
+import { unwritten } from '../pixels/buffer';
+import { EMPTY } from '../pixels/region';
+import { passSchema } from './pass';
+
+export const echoSchema = v.strictObject({
+  kind: v.literal('echo'),
+  /** The id of the layer it follows. */
+  of: v.pipe(v.string(), v.minLength(1)),
+  /** Passes of its own and the light they are made for, where it follows a line; null: those of the line. */
+  own: v.nullable(
+    v.strictObject({
+      light: v.pipe(v.string(), v.regex(HEX, 'The light colour must be written #rrggbb.')),
+      passes: v.array(passSchema),
+    }),
+  ),
+});
+
+export type EchoSource = v.InferOutput<typeof echoSchema>;
+
+/** A live copy of a layer. What it draws is told by its original (scene/echoes.ts): by itself it draws nothing. */
+export const echoSource: SourceDefinition<EchoSource> = {
+  kind: 'echo',
+  label: 'Echo',
+  help: 'A live copy that follows its original, with its own place, passes, steps and blend.',
+  schema: echoSchema,
+  box: () => null,
+  extent: () => EMPTY,
+  assets: () => [],
+  render: () => unwritten(EMPTY, 4),
+};
