@@ -3,9 +3,11 @@ import { execFileSync } from 'node:child_process';
 import { gzipSync } from 'node:zlib';
 import { readFile, readdir } from 'node:fs/promises';
 import type { Browser, Page } from '@playwright/test';
-import { openExample, setValue, settled, value } from '../e2e/bench-page';
+import { onPage, openExample, setValue, settled, value } from '../e2e/bench-page';
 import { packScene } from '../core/files/ignis-file';
-import { lines } from './lines';
+import type { Scene } from '../core/scene/schema';
+import { pathsOf } from '../core/sources/line-shape';
+import { lines, tracedLine } from './lines';
 import { against, median, quantile, within, type Row } from './table';
 
 const SECTION =
@@ -42,11 +44,12 @@ const taken = (page: Page) =>
     return { waits: log.waits.splice(0), blocked: log.blocked.slice() };
   });
 
-/** Drags from the middle of an element to the right and back, one step a frame. */
+/** Drags from the middle of an element to the right and back, one step a frame, or with longer pauses (ms). */
 async function drag(
   page: Page,
   box: { x: number; y: number; width: number; height: number },
   steps: number,
+  pause = 50,
 ): Promise<number[]> {
   await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
   await page.mouse.down();
@@ -55,7 +58,7 @@ async function drag(
   await taken(page);
   for (let i = 0; i < steps; i++) {
     await page.mouse.move(box.x + box.width / 2 + 6 + 40 * Math.sin(i / 4), box.y + box.height / 2);
-    await page.waitForTimeout(50);
+    await page.waitForTimeout(pause);
   }
   const { waits } = await taken(page);
   await page.mouse.up();
@@ -63,15 +66,32 @@ async function drag(
   return waits;
 }
 
-/** The median time of a frame while the blur of the line in the middle of `count` is dragged. */
-async function editing(page: Page, count: number, steps: number): Promise<number> {
-  const buffer = Buffer.from(await packScene({ scene: lines(count, 3840), assets: new Map() }));
+/** Opens a scene as a file. */
+async function openScene(page: Page, scene: Scene): Promise<void> {
+  const buffer = Buffer.from(await packScene({ scene, assets: new Map() }));
   await page.goto('/');
   await page
     .getByLabel('Open a saved scene')
     .setInputFiles({ name: 'lines.ignis', mimeType: 'application/zip', buffer });
   await page.waitForURL(/\/scene\//);
   await settled(page);
+}
+
+/** How long a frame takes while one of the 10,000 anchors of a path is dragged. */
+async function manyAnchors(page: Page, steps: number): Promise<number[]> {
+  const scene = tracedLine(10_000);
+  await openScene(page, scene);
+  await page.keyboard.press('2');
+  await watch(page);
+  const { source } = scene.layers[0]!;
+  const path = source.kind === 'line' ? pathsOf(source.shape)[0]! : null;
+  const [x, y] = await onPage(page, [path!.anchors[1250]!.x, path!.anchors[1250]!.y]);
+  return drag(page, { x, y, width: 0, height: 0 }, Math.ceil(steps / 2), 700);
+}
+
+/** The median time of a frame while the blur of the line in the middle of `count` is dragged. */
+async function editing(page: Page, count: number, steps: number): Promise<number> {
+  await openScene(page, lines(count, 3840));
   await page.locator(`[data-card][aria-label="Line ${count / 2}"]`).click();
   await settled(page);
   await watch(page);
@@ -137,11 +157,30 @@ export async function driven(
     'dragging an anchor of a 4-pass line',
     await drag(page, (await page.locator('[data-anchor="2"]').boundingBox())!, steps),
   );
+  await setValue(page, 'Ambient blur', '250');
+  await settled(page);
+  add(
+    'dragging an anchor of a 4-pass line with a 250 px blur',
+    await drag(page, (await page.locator('[data-anchor="2"]').boundingBox())!, steps),
+  );
+
+  const many = await manyAnchors(page, steps);
+  rows.push(
+    within(
+      SECTION,
+      `dragging one of 10,000 anchors of a path: input to picture, median of ${many.length}`,
+      median(many),
+      'ms',
+      33,
+    ),
+  );
+  await openExample(page, 'Night seven');
+  await watch(page);
 
   if (!quick) {
-    const [few, many] = [await editing(page, 8, steps), await editing(page, 64, steps)];
+    const [few, most] = [await editing(page, 8, steps), await editing(page, 64, steps)];
     rows.push(
-      against(SECTION, 'dragging the blur of one line of 64, against one of 8', many, few, 2),
+      against(SECTION, 'dragging the blur of one line of 64, against one of 8', most, few, 2),
     );
     await openExample(page, 'Night seven');
     await watch(page);

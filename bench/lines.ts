@@ -21,3 +21,20 @@ export function lines(n: number, width: number): Scene {
   }
   return scene;
 }
+
+/** A scene of one line of light with `n` anchors, such as an outline that was traced leaves. */
+export function tracedLine(n: number): Scene {
+  const scene = newScene('Traced', 1920, 1080, '#0b0d12');
+  const at = (i: number) => {
+    const a = (i / n) * 2 * Math.PI;
+    const r = 330 + 90 * Math.sin(9 * a) + 5 * Math.sin(150 * a);
+    return { x: 960 + 1.4 * r * Math.cos(a), y: 540 + r * Math.sin(a) };
+  };
+  const anchors = Array.from({ length: n }, (_, i) => {
+    // A third of the way between its neighbours.
+    const [before, p, after] = [at(i - 1), at(i), at(i + 1)];
+    return smooth(p.x, p.y, (after.x - before.x) / 6, (after.y - before.y) / 6);
+  });
+  scene.layers.push(newLine('Outline', { closed: true, anchors }, '#2fb8ff', 6));
+  return scene;
+}

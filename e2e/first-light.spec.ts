@@ -199,6 +199,10 @@ test('anchors are dragged, inserted, removed and turned; a segment bends', async
   await press(page, [1000, 900], [1100, 1000]);
   const after = (await page.locator('[data-anchor="2"]').boundingBox())!;
   expect(after.x).toBeGreaterThan(before.x + 20);
+  // Once more, now that its handles lie over it.
+  await press(page, [1100, 1000], [1100, 1060]);
+  expect((await page.locator('[data-anchor="2"]').boundingBox())!.y).toBeGreaterThan(after.y + 10);
+  await page.keyboard.press('Control+z');
   await page.keyboard.press('Control+z');
   // A chosen anchor is drawn a little larger.
   const back = (await page.locator('[data-anchor="2"]').boundingBox())!;

@@ -1,4 +1,4 @@
-import { strFromU8, strToU8, unzip, zip } from 'fflate';
+import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import { sha256 } from 'hash-wasm';
 import { assetsOf } from '../render/render';
 import type { Fault } from '../scene/check';
@@ -20,7 +20,7 @@ export const assetName = async (bytes: Uint8Array, extension: string): Promise<s
   `${await sha256(bytes)}.${extension}`;
 
 /** A scene as the bytes of an `.ignis` file. Only the assets it needs are put in. */
-export function packScene({ scene, assets }: Packed): Promise<Uint8Array> {
+export async function packScene({ scene, assets }: Packed): Promise<Uint8Array> {
   const files: Record<string, Uint8Array | [Uint8Array, { level: 0 }]> = {
     'scene.json': strToU8(JSON.stringify(scene, null, 2)),
   };
@@ -30,9 +30,8 @@ export function packScene({ scene, assets }: Packed): Promise<Uint8Array> {
     if (!bytes) throw new Error(`The asset ${name} is not here, so the scene cannot be packed.`);
     files[`assets/${name}`] = [bytes, { level: 0 }];
   }
-  return new Promise((resolve, reject) =>
-    zip(files, { level: 6 }, (error, data) => (error ? reject(error) : resolve(data))),
-  );
+  // Zipping in workers would make them of blobs, which the page's security policy does not let run.
+  return zipSync(files, { level: 6 });
 }
 
 /**
@@ -40,50 +39,38 @@ export function packScene({ scene, assets }: Packed): Promise<Uint8Array> {
  * names files outside itself, or lacks scene.json or an asset; a SceneError for a faulty scene.
  */
 export async function unpackScene(bytes: Uint8Array, name: string): Promise<Packed> {
-  return assemble(await unzipped(bytes, name), name);
+  return assemble(unzipped(bytes, name), name);
 }
 
-function unzipped(bytes: Uint8Array, name: string): Promise<Record<string, Uint8Array>> {
+function unzipped(bytes: Uint8Array, name: string): Record<string, Uint8Array> {
   let total = 0;
-  let refused: FileFault | null = null;
-  return new Promise((resolve, reject) => {
-    const fail = (error: unknown) =>
-      reject(
-        error instanceof FileFault
-          ? error
-          : new FileFault(
-              name,
-              'is no Ignis scene, or is damaged',
-              'Open a file that was saved here with the ending .ignis.',
-            ),
-      );
-    try {
-      unzip(
-        bytes,
-        {
-          filter: (file) => {
-            total += file.originalSize;
-            if (total > MAX_UNPACKED)
-              refused ??= new FileFault(
-                name,
-                'unpacks to more than 1 GB',
-                'Save the scene again with smaller pictures.',
-              );
-            else if (/^([a-z]:|[/\\])|(^|[/\\])\.\.([/\\]|$)/i.test(file.name))
-              refused ??= new FileFault(
-                name,
-                `names a file outside itself (${file.name})`,
-                'It was not made here and is not opened.',
-              );
-            return !refused && !file.name.endsWith('/');
-          },
-        },
-        (error, files) => (refused ? fail(refused) : error ? fail(error) : resolve(files)),
-      );
-    } catch (error) {
-      fail(error);
-    }
-  });
+  try {
+    return unzipSync(bytes, {
+      filter: (file) => {
+        total += file.originalSize;
+        if (total > MAX_UNPACKED)
+          throw new FileFault(
+            name,
+            'unpacks to more than 1 GB',
+            'Save the scene again with smaller pictures.',
+          );
+        if (/^([a-z]:|[/\\])|(^|[/\\])\.\.([/\\]|$)/i.test(file.name))
+          throw new FileFault(
+            name,
+            `names a file outside itself (${file.name})`,
+            'It was not made here and is not opened.',
+          );
+        return !file.name.endsWith('/');
+      },
+    });
+  } catch (error) {
+    if (error instanceof FileFault) throw error;
+    throw new FileFault(
+      name,
+      'is no Ignis scene, or is damaged',
+      'Open a file that was saved here with the ending .ignis.',
+    );
+  }
 }
 
 /**

@@ -42,6 +42,8 @@ export function flatten(path: Path, map: Affine, fineness: Fineness): Polyline {
     add(p.x, p.y, 0);
   }
   segments(path).forEach((c, i) => split(mapCubic(map, c), fineness, 0, i, 1, add));
+  if (path.anchors.length > DENSE && path.anchors.every((a) => a.width === undefined))
+    merge(out, at, fineness);
   const n = out.length;
   if (
     path.closed &&
@@ -57,6 +59,47 @@ export function flatten(path: Path, map: Affine, fineness: Fineness): Polyline {
     points: Float64Array.from(out),
     at: Float64Array.from(at),
   };
+}
+
+/** Paths of more anchors may have them nearer to each other than a drawing can show. */
+const DENSE = 256;
+/** So many points in a row may be merged. */
+const MOST_MERGED = 12;
+
+/**
+ * Leaves out points, in place, that lie within a quarter of the tolerance of the straight piece past them,
+ * where the line turns by no more than half of what a piece may.
+ */
+function merge(out: number[], at: number[], { tolerance, turn }: Fineness): void {
+  const near = tolerance / 4;
+  const n = at.length;
+  let kept = 1;
+  let last = 0;
+  for (let i = 1; i < n - 1; i++) {
+    const [x0, y0] = [out[2 * kept - 2]!, out[2 * kept - 1]!];
+    const dx = out[2 * i + 2]! - x0;
+    const dy = out[2 * i + 3]! - y0;
+    const l = Math.hypot(dx, dy);
+    let off = l > 0 && i - last <= MOST_MERGED ? 0 : Infinity;
+    for (let k = last + 1; k <= i && off <= near; k++) {
+      const [x, y] = [out[2 * k]! - x0, out[2 * k + 1]! - y0];
+      const along = (x * dx + y * dy) / l;
+      off = along < 0 || along > l ? Infinity : Math.max(off, Math.abs(x * dy - y * dx) / l);
+    }
+    // By an arc's sagitta: it turns by eight times its height over its chord, twice as much at an end.
+    if (off <= near && (off * 16) / l <= turn) continue;
+    out[2 * kept] = out[2 * i]!;
+    out[2 * kept + 1] = out[2 * i + 1]!;
+    at[kept++] = at[i]!;
+    last = i;
+  }
+  if (n > 1) {
+    out[2 * kept] = out[2 * n - 2]!;
+    out[2 * kept + 1] = out[2 * n - 1]!;
+    at[kept++] = at[n - 1]!;
+  }
+  out.length = 2 * kept;
+  at.length = kept;
 }
 
 /** Splits a piece of a cubic that begins at `from` and is `span` long in terms of t. */

@@ -130,6 +130,7 @@ function ChosenAnchor({ layer, paths }: { layer: Line; paths: readonly Path[] })
     <NumberField
       value={value}
       parameter={parameter}
+      unit={parameter.unit === '%'}
       onChange={(v) => put(values(v))}
       onDone={live.done}
     />

@@ -175,8 +175,10 @@ export function HandleMarks({
             const ends = { x1: p.x, y1: p.y, x2: h.x, y2: h.y };
             return (
               <g key={`${i}${w}`}>
-                <line {...ends} stroke="#000" strokeOpacity={0.5} strokeWidth={3} />
-                <line {...ends} stroke="#ffc8ac" strokeWidth={1.2} />
+                <g pointerEvents="none">
+                  <line {...ends} stroke="#000" strokeOpacity={0.5} strokeWidth={3} />
+                  <line {...ends} stroke="#ffc8ac" strokeWidth={1.2} />
+                </g>
                 <circle
                   cx={h.x}
                   cy={h.y}
