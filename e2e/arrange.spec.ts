@@ -81,6 +81,41 @@ test('several layers are chosen, aligned, spread and moved together', async ({ p
   await expect(cards(page)).toHaveCount(3);
 });
 
+test('a layer is sheared, and turned about a pivot of its own', async ({ page }) => {
+  await newScene(page, 1000, 700);
+  await add(page, 'Polygon');
+  const box = async () => (await page.getByTestId('arrange-box').boundingBox())!;
+  const drag = async (x: number, y: number, dx: number, dy: number, alt: boolean) => {
+    await page.mouse.move(x, y);
+    if (alt) await page.keyboard.down('Alt');
+    await page.mouse.down();
+    await page.mouse.move(x + dx, y + dy, { steps: 5 });
+    await page.mouse.up();
+    if (alt) await page.keyboard.up('Alt');
+    await settled(page);
+  };
+  const start = await box();
+  const top = (await page.locator('[data-handle="0.5-0"]').boundingBox())!;
+  await drag(top.x + top.width / 2, top.y + top.height / 2, 60, 0, true);
+  const { placement } = (await sceneOf(page)).layers[0]!;
+  expect(placement.shear).toBeGreaterThan(5);
+  // The side that is opposite stays where it was.
+  const leant = await box();
+  expect(leant.y + leant.height).toBeCloseTo(start.y + start.height, 0);
+  await page.keyboard.press('Control+z');
+
+  // About its lower left corner a turn carries the middle away; about its middle it would stay.
+  const pin = (await page.getByTestId('pivot').boundingBox())!;
+  const [x, y] = [pin.x + pin.width / 2, pin.y + pin.height / 2];
+  await drag(x, y, -start.width / 2, start.height / 2, true);
+  await setValue(page, 'Turn', '90');
+  await settled(page);
+  const scene = await sceneOf(page);
+  const b = boxInScene(scene, scene.layers[0]!.id)!;
+  const [mx] = await onPage(page, [(b.x0 + b.x1) / 2, (b.y0 + b.y1) / 2]);
+  expect(Math.abs(mx - x)).toBeGreaterThan(start.width / 3);
+});
+
 test('a guide is pulled from a ruler, placed by per cent, snapped to, and dragged back', async ({
   page,
 }) => {

@@ -47,6 +47,43 @@ test('bench, drawing, passes, steps, export', async ({ page }) => {
   await shot(page, 'export');
 });
 
+test('width and gaps, and several layers arranged', async ({ page }) => {
+  await openExample(page, 'Heron in neon');
+  await card(page, 'Tide line').locator('[data-card]').click();
+  await page.keyboard.press('5');
+  for (const share of [0.22, 0.72]) {
+    const [x, y] = await page.getByTestId('break-here').evaluate((line: SVGPathElement, t) => {
+      const p = line.getPointAtLength(line.getTotalLength() * t);
+      const box = line.ownerSVGElement!.getBoundingClientRect();
+      return [p.x + box.x, p.y + box.y] as const;
+    }, share);
+    await page.mouse.click(x, y);
+  }
+  await page.keyboard.press('4');
+  const handle = (await page.locator('[data-width="2+"] circle').last().boundingBox())!;
+  await page.mouse.move(handle.x + 4, handle.y + 4);
+  await page.mouse.down();
+  await page.mouse.move(handle.x + 16, handle.y + 24, { steps: 4 });
+  await page.mouse.up();
+  await page.keyboard.press('4');
+  await settled(page);
+  await shot(page, 'width');
+
+  await page.keyboard.press('Control+k');
+  await page.keyboard.type('Show the rulers');
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('Control+k');
+  await page.keyboard.type('Guides through the centre');
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('1');
+  for (const name of ['Ember line', 'Heron'])
+    await card(page, name)
+      .locator('[data-card]')
+      .click({ modifiers: ['Shift'] });
+  await settled(page);
+  await shot(page, 'arrange');
+});
+
 test('Night seven: depth, mask, costs', async ({ page }) => {
   await openExample(page, 'Night seven');
   await card(page, 'Heron').locator('[data-card]').click();

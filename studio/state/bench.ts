@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import { toast } from 'sonner';
 import { create } from 'zustand';
-import type { Affine } from '@ignis/core/geometry/affine';
+import type { Affine, Point } from '@ignis/core/geometry/affine';
 import type { AnchorPlace } from '@ignis/core/geometry/anchors';
 import { anchorOf } from '@ignis/core/geometry/anchors';
 import type { Change, Edit, History } from '@ignis/core/scene/edit';
@@ -41,6 +41,8 @@ interface BenchState {
   selected: string | null;
   /** Layers chosen besides the selected one, to be arranged with it. */
   others: readonly string[];
+  /** What the selected layer is turned and scaled by numbers about, its own px; null for its middle. */
+  pivot: Point | null;
   /** The chosen guide. */
   guide: string | null;
   /** Lines that something being dragged has snapped to, scene px. */
@@ -86,6 +88,7 @@ interface BenchState {
         | 'ghost'
         | 'anchors'
         | 'others'
+        | 'pivot'
         | 'guide'
         | 'snapped'
         | 'pass'
@@ -125,6 +128,7 @@ export const useBench = create<BenchState>()((set, get) => ({
   ghost: null,
   selected: null,
   others: [],
+  pivot: null,
   guide: null,
   snapped: null,
   anchors: [],
@@ -150,6 +154,7 @@ export const useBench = create<BenchState>()((set, get) => ({
       ghost: null,
       selected: scene.layers.at(-1)?.id ?? null,
       others: [],
+      pivot: null,
       guide: null,
       snapped: null,
       anchors: [],
@@ -206,7 +211,7 @@ export const useBench = create<BenchState>()((set, get) => ({
     get().drop();
     const layer = findLayer(get().scene, id);
     set({
-      ...{ selected: id, others: [], guide: null },
+      ...{ selected: id, others: [], pivot: null, guide: null },
       ...{ anchors: [], pass: null, drawn: null, ghost: null, mode: modeFor(layer) },
     });
   },

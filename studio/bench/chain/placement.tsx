@@ -39,11 +39,12 @@ const FIELDS = {
 /** Where a layer stands: by numbers, and flips. */
 export function Placement({ layer }: { layer: Layer }) {
   const { change } = useBench.getState();
+  const pivot = useBench((s) => s.pivot);
   const scene = useBench((s) => s.scene);
   const box = ownBox(scene, layer);
   if (!box) return null;
   const live = liveEdit('Place');
-  const about = repivoted(layer.placement, middleOf(box));
+  const about = repivoted(layer.placement, pivot ?? middleOf(box));
   const set = (values: Partial<Place>): Edit => setPlacement(layer.id, { ...about, ...values });
   const p = layer.placement;
   const row = 'grid grid-cols-[52px_1fr_52px_1fr] items-center text-sm text-dim';

@@ -3,7 +3,7 @@ import type { Affine, Box, Point } from '@ignis/core/geometry/affine';
 import { apply, boxUnder, invert, multiply } from '@ignis/core/geometry/affine';
 import { ownBox } from '@ignis/core/scene/echoes';
 import { setPlacement } from '@ignis/core/scene/edits';
-import { middleOf, placementMap, repivoted } from '@ignis/core/scene/placement';
+import { placementMap, repivoted } from '@ignis/core/scene/placement';
 import type { Layer, Placement } from '@ignis/core/scene/schema';
 import { everyLayer } from '@ignis/core/scene/schema';
 import { useAround, useBench } from '../../state/bench';
@@ -57,11 +57,12 @@ interface Props {
 /** The box of a layer with its handles: move, scale, turn, shear. */
 export function Arrange({ stage, layer, onClick }: Props) {
   const view = useBench((s) => s.view);
+  const pivot = useBench((s) => s.pivot);
   const around = useAround(layer.id);
   const scene = useBench((s) => s.scene);
   const box = ownBox(scene, layer);
   if (!box) return null;
-  const { drag, drop } = useBench.getState();
+  const { drag, drop, set } = useBench.getState();
   // The gestures of a press keep what they were made with: they count from where it began.
   const p = layer.placement;
   const map = placementMap(p);
@@ -90,8 +91,10 @@ export function Arrange({ stage, layer, onClick }: Props) {
         put('Scale', pulled(p, box, handle, at));
       }}
       lean={(handle, from, to) => put('Shear', leant(p, box, handle, from, to))}
-      turn={(_, by, e) => {
-        const about = repivoted(p, middleOf(box));
+      about={pivot}
+      pivot={(to) => set({ pivot: to })}
+      turn={(at, by, e) => {
+        const about = repivoted(p, at);
         const raw = about.rotation + by;
         const held = e.shiftKey ? Math.round(raw / 15) * 15 : tenth(raw);
         put('Rotate', { ...about, rotation: ((held + 540) % 360) - 180 });

@@ -32,6 +32,8 @@ export interface BoxGestures {
   turn(about: Point, by: number, e: PointerEvent): void;
   /** A side is pushed along itself, with Alt held: px of the box. */
   lean?(handle: Handle, from: Point, to: Point, e: PointerEvent): void;
+  /** The pivot is carried to a point, px of the box. */
+  pivot?(to: Point): void;
   drop(): void;
   /** A press that was no drag. */
   click(e: PointerEvent): void;
@@ -42,12 +44,12 @@ interface Props extends BoxGestures {
   box: Box;
   /** From px of the box to CSS px of the stage. */
   map: Affine;
-  /** What the knob turns about; the middle of the box if it is left out. */
-  pivot?: Point;
+  /** What the knob turns about; null for the middle of the box. */
+  about?: Point | null;
 }
 
 /** A box with handles to move, scale and turn what lies in it. */
-export function BoxHandles({ stage, box, map, pivot, ...does }: Props) {
+export function BoxHandles({ stage, box, map, about: chosen, ...does }: Props) {
   const back = invert(map);
   if (!back) return null;
   const own = (e: { clientX: number; clientY: number }): Point => {
@@ -67,7 +69,8 @@ export function BoxHandles({ stage, box, map, pivot, ...does }: Props) {
   const up =
     far > 0.5 ? { x: (top.x - middle.x) / far, y: (top.y - middle.y) / far } : { x: 0, y: -1 };
   const knob = { x: top.x + up.x * 26, y: top.y + up.y * 26 };
-  const about = pivot ?? inBox(box, 0.5, 0.5);
+  const about = chosen ?? inBox(box, 0.5, 0.5);
+  const pin = apply(map, about);
 
   const pressed =
     (move: (e: PointerEvent, start: Point) => void, click?: (e: PointerEvent) => void) =>
@@ -80,6 +83,8 @@ export function BoxHandles({ stage, box, map, pivot, ...does }: Props) {
         up: (moved, e) => (moved || !click ? does.drop() : click(e)),
       });
     };
+
+  const carry = pressed((e, start) => does.move(start, own(e), e), does.click);
 
   const angleOf = (p: Point) => {
     // Seen on the stage, where a turn is a turn whatever the map does.
@@ -96,7 +101,7 @@ export function BoxHandles({ stage, box, map, pivot, ...does }: Props) {
         strokeOpacity={0.5}
         strokeWidth={3}
         className="cursor-move"
-        onPointerDown={pressed((e, start) => does.move(start, own(e), e), does.click)}
+        onPointerDown={carry}
         data-testid="arrange-box"
       />
       <polygon
@@ -124,6 +129,34 @@ export function BoxHandles({ stage, box, map, pivot, ...does }: Props) {
         <circle cx={knob.x} cy={knob.y} r={12} fill="transparent" />
         <circle cx={knob.x} cy={knob.y} r={5.5} fill="#161616" stroke="#fff" strokeWidth={2} />
       </g>
+      {does.pivot && (
+        <g
+          onPointerDown={(down) =>
+            (down.altKey ? pressed((e) => does.pivot!(own(e))) : carry)(down)
+          }
+          className="cursor-move"
+          data-testid="pivot"
+        >
+          <title>The pivot, about which it turns: hold Alt and drag it where you need it</title>
+          <circle cx={pin.x} cy={pin.y} r={9} fill="transparent" />
+          <g fill="none" strokeLinecap="round">
+            {(
+              [
+                ['#000', 3.5],
+                ['#fff', 1.3],
+              ] as const
+            ).map(([stroke, strokeWidth]) => (
+              <path
+                key={stroke}
+                d={`M${pin.x - 7} ${pin.y}h14M${pin.x} ${pin.y - 7}v14`}
+                stroke={stroke}
+                strokeWidth={strokeWidth}
+                strokeOpacity={stroke === '#000' ? 0.5 : 1}
+              />
+            ))}
+          </g>
+        </g>
+      )}
       {HANDLES.map((handle) => {
         const [u, v] = handle;
         const h = apply(map, inBox(box, u, v));
