@@ -27,12 +27,12 @@ describe('a curve through points', () => {
     fc.assert(
       fc.property(points, (p) => {
         for (const [x] of p.slice(1, -1)) {
-          const e = 1e-6;
+          const e = 1e-8;
           const [before, after] = [
             (curveAt(p, x) - curveAt(p, x - e)) / e,
             (curveAt(p, x + e) - curveAt(p, x)) / e,
           ];
-          expect(Math.abs(after - before)).toBeLessThan(0.02 * (1 + Math.abs(before)));
+          expect(Math.abs(after - before)).toBeLessThan(0.002 * (1 + Math.abs(before)));
         }
       }),
     );

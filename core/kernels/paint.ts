@@ -72,15 +72,18 @@ export function gathering(region: Region): Gathering {
       const part = intersect(region, whole.region);
       if (isEmpty(part)) return colourBuffer(EMPTY);
       const share = cropped(whole, part, 1);
-      onHeap((at) => {
-        const width = part.width;
-        run('shareRows', part.height, width * 2, [
+      const { width, height } = part;
+      onHeap((at) =>
+        run('shareRows', height, width * 2, [
           ...[...rowsOf(at, share, part, 1, 'write'), ...rowsOf(at, weight, part, 1), width],
-        ]);
-        run('maskRows', part.height, width * 5, [
+        ]),
+      );
+      // What the first has written must be back before the second reads it.
+      onHeap((at) =>
+        run('maskRows', height, width * 5, [
           ...[...rowsOf(at, sum, part, 4, 'write'), ...rowsOf(at, share, part, 1), width],
-        ]);
-      });
+        ]),
+      );
       return part === region ? sum : cropped(sum, part, 4);
     },
   };

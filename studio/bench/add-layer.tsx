@@ -10,7 +10,7 @@ import { sources } from '@ignis/core/sources/index';
 import { newPass } from '@ignis/core/sources/pass';
 import { Button } from '../ui/button';
 import { picture } from '../workers/engine';
-import { addFill, addGrade, addShape, addStartingPoint } from './actions';
+import { addFill, addGrade, addShape, addStartingPoint } from './deeds';
 import { startDrawing } from './stage/drawing';
 
 /** What a sample stands on: light enough for blends to show on it, dark enough for light. */

@@ -9,7 +9,8 @@ import { Mark } from '../ui/mark';
 import { Menu } from '../ui/menu';
 import { NameField } from '../ui/name-field';
 import { AidsMenu } from './aids-menu';
-import { zoomBy, zoomToFit, zoomToPixels, type BenchDoes } from './actions';
+import type { BenchDoes } from './actions';
+import { zoomBy, zoomToFit, zoomToPixels } from './deeds';
 
 const SAVED: Record<Saved, string> = {
   saved: 'Saved',

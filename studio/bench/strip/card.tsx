@@ -9,7 +9,7 @@ import type { Layer } from '@ignis/core/scene/schema';
 import { useBench } from '../../state/bench';
 import { Menu, WithContextMenu, type MenuEntry } from '../../ui/menu';
 import { NameField } from '../../ui/name-field';
-import { carry, duplicate, echo, group, remove } from '../actions';
+import { carry, duplicate, echo, group, remove } from '../deeds';
 import type { Drop } from './drop';
 import { useThumbnail } from './use-thumbnail';
 

@@ -1,7 +1,7 @@
 import { ChevronLeft, ChevronRight } from 'lucide-react';
 import type { Layer } from '@ignis/core/scene/schema';
 import { useBench } from '../../state/bench';
-import { fold } from '../actions';
+import { fold } from '../deeds';
 import { Card } from './card';
 import type { Drop } from './drop';
 
