@@ -83,7 +83,7 @@ test('several layers are chosen, aligned, spread and moved together', async ({ p
 
 test('a layer is sheared, and turned about a pivot of its own', async ({ page }) => {
   await newScene(page, 1000, 700);
-  await add(page, 'Polygon');
+  await add(page, 'Heart');
   const box = async () => (await page.getByTestId('arrange-box').boundingBox())!;
   const drag = async (x: number, y: number, dx: number, dy: number, alt: boolean) => {
     await page.mouse.move(x, y);
