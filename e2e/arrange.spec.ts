@@ -112,8 +112,9 @@ test('a layer is sheared, and turned about a pivot of its own', async ({ page })
   await settled(page);
   const scene = await sceneOf(page);
   const b = boxInScene(scene, scene.layers[0]!.id)!;
-  const [mx] = await onPage(page, [(b.x0 + b.x1) / 2, (b.y0 + b.y1) / 2]);
-  expect(Math.abs(mx - x)).toBeGreaterThan(start.width / 3);
+  const [, my] = await onPage(page, [(b.x0 + b.x1) / 2, (b.y0 + b.y1) / 2]);
+  // A quarter of a turn: as far down as half its width and height together.
+  expect(my - y).toBeCloseTo((start.width + start.height) / 2, -1);
 });
 
 test('a guide is pulled from a ruler, placed by per cent, snapped to, and dragged back', async ({
