@@ -63,7 +63,7 @@ test('width and gaps, and several layers arranged', async ({ page }) => {
   const handle = (await page.locator('[data-width="2+"] circle').last().boundingBox())!;
   await page.mouse.move(handle.x + 4, handle.y + 4);
   await page.mouse.down();
-  await page.mouse.move(handle.x + 16, handle.y + 24, { steps: 4 });
+  await page.mouse.move(handle.x + 7, handle.y + 8, { steps: 4 });
   await page.mouse.up();
   await page.keyboard.press('4');
   await settled(page);

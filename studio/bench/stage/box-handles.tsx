@@ -15,6 +15,9 @@ const HANDLES = [
   [0, 0.5],
 ] as const;
 
+/** What lies nearer to the top of the stage than this may be under the row over it, CSS px. */
+const ROW = 96;
+
 export type Handle = (typeof HANDLES)[number];
 
 /** The point of a box at a share of its width and height. */
@@ -64,7 +67,9 @@ export function BoxHandles({ stage, box, map, about: chosen, ...does }: Props) {
   ].map(([u, v]) => apply(map, inBox(box, u!, v!)));
   const outline = corners.map((c) => `${c.x},${c.y}`).join(' ');
   const middle = apply(map, inBox(box, 0.5, 0.5));
-  const top = apply(map, inBox(box, 0.5, 0));
+  // Under the row over the stage the knob could not be seen: then it stands below the box.
+  const above = apply(map, inBox(box, 0.5, 0));
+  const top = above.y < ROW && above.y <= middle.y ? apply(map, inBox(box, 0.5, 1)) : above;
   const far = Math.hypot(top.x - middle.x, top.y - middle.y);
   const up =
     far > 0.5 ? { x: (top.x - middle.x) / far, y: (top.y - middle.y) / far } : { x: 0, y: -1 };
