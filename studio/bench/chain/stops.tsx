@@ -33,7 +33,7 @@ export function Stops({ layer, pass }: { layer: string; pass: Pass }) {
   return (
     <div className="mt-1 border-t border-line/70 pt-1">
       {pass.stops.map((s, i) => (
-        <div key={i} className="flex h-7 items-center gap-1 text-sm text-dim">
+        <div key={i} className="flex h-7 items-center gap-0.5 text-sm text-dim [&_input]:w-9">
           <ColourField
             label={`Colour ${i + 2}`}
             value={s.colour}
