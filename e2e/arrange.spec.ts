@@ -2,6 +2,8 @@
 import type { Page } from '@playwright/test';
 import { expect, test } from '@playwright/test';
 import {
+  act,
+  add,
   card,
   cards,
   depth,
@@ -19,22 +21,6 @@ import type { Scene } from '../core/scene/schema';
 
 const sceneOf = async (page: Page): Promise<Scene> =>
   (await unpackScene(await savedFile(page), 'scene.ignis')).scene;
-
-async function add(page: Page, name: string): Promise<void> {
-  await page.getByRole('button', { name: 'Add a layer' }).click();
-  await page
-    .getByRole('dialog', { name: 'Add a layer' })
-    .getByRole('button', { name, exact: true })
-    .first()
-    .click();
-  await settled(page);
-}
-
-async function act(page: Page, name: string): Promise<void> {
-  await page.keyboard.press('Control+k');
-  await page.keyboard.type(name);
-  await page.keyboard.press('Enter');
-}
 
 /** Three shapes, at places of their own. */
 async function threeShapes(page: Page): Promise<void> {

@@ -157,3 +157,43 @@ export async function dropOnStage(
   );
   await stage(page).dispatchEvent('drop', { dataTransfer, clientX, clientY, altKey });
 }
+
+/** Adds what the palette of layers offers by a name. */
+export async function add(page: Page, name: string): Promise<void> {
+  await page.getByRole('button', { name: 'Add a layer' }).click();
+  await page
+    .getByRole('dialog', { name: 'Add a layer' })
+    .getByRole('button', { name, exact: true })
+    .first()
+    .click();
+  await settled(page);
+}
+
+/** Does what an action of the command palette does. */
+export async function act(page: Page, name: string): Promise<void> {
+  await page.keyboard.press('Control+k');
+  await page.keyboard.type(name);
+  await page.keyboard.press('Enter');
+}
+
+/** Drags from the middle of an element by a way, CSS px. */
+export async function dragBy(page: Page, target: Locator, dx: number, dy: number): Promise<void> {
+  const b = (await target.boundingBox())!;
+  const [x, y] = [b.x + b.width / 2, b.y + b.height / 2];
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  await page.mouse.move(x + dx, y + dy, { steps: 4 });
+  await page.mouse.up();
+  await settled(page);
+}
+
+/** Breaks the line whose gaps the stage shows, at a share of its length. */
+export async function breakAt(page: Page, share: number): Promise<void> {
+  const [x, y] = await page.getByTestId('break-here').evaluate((line: SVGPathElement, t) => {
+    const p = line.getPointAtLength(line.getTotalLength() * t);
+    const box = line.ownerSVGElement!.getBoundingClientRect();
+    return [p.x + box.x, p.y + box.y] as const;
+  }, share);
+  await page.mouse.click(x, y);
+  await settled(page);
+}

@@ -1,8 +1,11 @@
 /** Everything a path can become: starting points, ready shapes, modifiers, and what a pass draws. */
-import type { Locator, Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
 import { expect, test } from '@playwright/test';
 import {
+  add,
+  breakAt,
   bytesOf,
+  dragBy,
   depth,
   newScene,
   onPage,
@@ -16,16 +19,6 @@ import {
 } from './bench-page';
 import { unpackScene } from '../core/files/ignis-file';
 import type { LineSource } from '../core/sources/line';
-
-async function add(page: Page, name: string): Promise<void> {
-  await page.getByRole('button', { name: 'Add a layer' }).click();
-  await page
-    .getByRole('dialog', { name: 'Add a layer' })
-    .getByRole('button', { name, exact: true })
-    .first()
-    .click();
-  await settled(page);
-}
 
 async function lineOf(page: Page, name: string): Promise<LineSource> {
   const { scene } = await unpackScene(await savedFile(page), 'scene.ignis');
@@ -192,43 +185,25 @@ test('a line is pulled wider at an anchor, broken into gaps, and its gradient is
   await newScene(page, 800, 500);
   await add(page, 'Straight line');
   await page.getByRole('button', { name: 'turn into anchors' }).click();
-  const dragBy = async (target: Locator, dx: number, dy: number) => {
-    const b = (await target.boundingBox())!;
-    const [x, y] = [b.x + b.width / 2, b.y + b.height / 2];
-    await page.mouse.move(x, y);
-    await page.mouse.down();
-    await page.mouse.move(x + dx, y + dy, { steps: 4 });
-    await page.mouse.up();
-    await settled(page);
-  };
   const path = async () => {
     const { shape } = await lineOf(page, 'Straight line');
     return 'paths' in shape ? shape.paths[0]! : null;
   };
   await page.keyboard.press('4');
-  await dragBy(page.locator('[data-width="1+"] circle').last(), 0, 25);
+  await dragBy(page, page.locator('[data-width="1+"] circle').last(), 0, 25);
   expect((await path())!.anchors[1]!.width).toBeGreaterThan(1.5);
   const whole = await brightness(page);
 
   await page.keyboard.press('5');
-  const along = async (share: number) => {
-    const [x, y] = await page.getByTestId('break-here').evaluate((line: SVGPathElement, t) => {
-      const p = line.getPointAtLength(line.getTotalLength() * t);
-      const box = line.ownerSVGElement!.getBoundingClientRect();
-      return [p.x + box.x, p.y + box.y] as const;
-    }, share);
-    await page.mouse.click(x, y);
-    await settled(page);
-  };
-  await along(0.3);
-  await along(0.6);
+  await breakAt(page, 0.3);
+  await breakAt(page, 0.6);
   await setValue(page, 'Length of the gaps', '120');
   await settled(page);
   expect(await brightness(page)).toBeLessThan(whole - 0.2);
   const at = async () => (await lineOf(page, 'Straight line')).gaps.map((g) => g.at);
   const before = await at();
   expect(before).toHaveLength(2);
-  await dragBy(page.locator('[data-gap="1"]'), 60, 0);
+  await dragBy(page, page.locator('[data-gap="1"]'), 60, 0);
   expect((await at())[1]!).toBeGreaterThan(before[1]! + 0.03);
   await page.locator('[data-gap="0"]').click();
   expect(await at()).toHaveLength(1);
@@ -241,7 +216,7 @@ test('a line is pulled wider at an anchor, broken into gaps, and its gradient is
   await page.getByRole('option', { name: 'Across the shape', exact: true }).click();
   await page.keyboard.press('Escape');
   await page.getByRole('button', { name: '6 Gradient' }).click();
-  await dragBy(page.getByTestId('gradient-to'), -80, 40);
+  await dragBy(page, page.getByTestId('gradient-to'), -80, 40);
   const [from, to] = await Promise.all(
     ['from', 'to'].map(async (end) => (await page.getByTestId(`gradient-${end}`).boundingBox())!),
   );
@@ -253,7 +228,7 @@ test('a line is pulled wider at an anchor, broken into gaps, and its gradient is
   expect((await colour()).stops[0]!.at).toBeCloseTo(25, 0);
   await expect(page.getByRole('button', { name: 'Remove colour 2' })).toBeVisible();
   // Pulled away it is gone.
-  await dragBy(page.locator('[data-stop="0"]'), 0, 90);
+  await dragBy(page, page.locator('[data-stop="0"]'), 0, 90);
   expect((await colour()).stops).toEqual([]);
 });
 

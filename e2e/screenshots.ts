@@ -1,7 +1,18 @@
 /** The pictures of the README, taken from the demo data. */
 import { fileURLToPath } from 'node:url';
 import { test, type Page } from '@playwright/test';
-import { card, onPage, openExample, press, settled, setValue, startLine } from './bench-page';
+import {
+  act,
+  breakAt,
+  dragBy,
+  card,
+  onPage,
+  openExample,
+  press,
+  settled,
+  setValue,
+  startLine,
+} from './bench-page';
 
 const shot = async (page: Page, name: string) => {
   await page.waitForTimeout(700);
@@ -51,30 +62,15 @@ test('width and gaps, and several layers arranged', async ({ page }) => {
   await openExample(page, 'Heron in neon');
   await card(page, 'Tide line').locator('[data-card]').click();
   await page.keyboard.press('5');
-  for (const share of [0.22, 0.72]) {
-    const [x, y] = await page.getByTestId('break-here').evaluate((line: SVGPathElement, t) => {
-      const p = line.getPointAtLength(line.getTotalLength() * t);
-      const box = line.ownerSVGElement!.getBoundingClientRect();
-      return [p.x + box.x, p.y + box.y] as const;
-    }, share);
-    await page.mouse.click(x, y);
-  }
+  for (const share of [0.22, 0.72]) await breakAt(page, share);
   await page.keyboard.press('4');
-  const handle = (await page.locator('[data-width="2+"] circle').last().boundingBox())!;
-  await page.mouse.move(handle.x + 4, handle.y + 4);
-  await page.mouse.down();
-  await page.mouse.move(handle.x + 7, handle.y + 8, { steps: 4 });
-  await page.mouse.up();
+  await dragBy(page, page.locator('[data-width="2+"] circle').last(), 3, 4);
   await page.keyboard.press('4');
   await settled(page);
   await shot(page, 'width');
 
-  await page.keyboard.press('Control+k');
-  await page.keyboard.type('Show the rulers');
-  await page.keyboard.press('Enter');
-  await page.keyboard.press('Control+k');
-  await page.keyboard.type('Guides through the centre');
-  await page.keyboard.press('Enter');
+  await act(page, 'Show the rulers');
+  await act(page, 'Guides through the centre');
   await page.keyboard.press('1');
   for (const name of ['Ember line', 'Heron'])
     await card(page, name)

@@ -85,3 +85,31 @@ export const unitedBox = (a: Box | null, b: Box): Box =>
         y1: Math.max(a.y1, b.y1),
       }
     : b;
+
+/** A map done about a point instead of about (0, 0). */
+export const about = (p: Point, map: Affine): Affine =>
+  multiply(translation(p.x, p.y), multiply(map, translation(-p.x, -p.y)));
+
+/** The middle of a box. */
+export const middleOf = (b: Box): Point => ({ x: (b.x0 + b.x1) / 2, y: (b.y0 + b.y1) / 2 });
+
+/** Edges and middles that things are lined up by. */
+export type Edge = 'left' | 'middle' | 'right' | 'top' | 'centre' | 'bottom';
+
+/** Where an edge or middle of a box lies: an x for the first three, a y for the others. */
+export function edgeOf(box: Box, edge: Edge): Partial<Point> {
+  switch (edge) {
+    case 'left':
+      return { x: box.x0 };
+    case 'middle':
+      return { x: middleOf(box).x };
+    case 'right':
+      return { x: box.x1 };
+    case 'top':
+      return { y: box.y0 };
+    case 'centre':
+      return { y: middleOf(box).y };
+    case 'bottom':
+      return { y: box.y1 };
+  }
+}

@@ -1,17 +1,17 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { path } from '../testing/scenes';
-import { IDENTITY, apply } from './affine';
+import { IDENTITY, about, apply, rotation, scaling } from './affine';
 import type { AnchorPlace } from './anchors';
 import {
   alignAnchors,
   anchorNear,
+  anchorNormal,
   anchorsBox,
   anchorsIn,
   dissolveAnchors,
   mapAnchors,
-  rotationAbout,
-  scalingAbout,
+  segmentNear,
 } from './anchors';
 import { setHandle, turnAnchor } from './edit-path';
 import type { Path } from './path';
@@ -32,6 +32,33 @@ describe('several anchors', () => {
     ]);
     expect(anchorNear(paths, IDENTITY, { x: 6.2, y: 5.1 }, 3)).toEqual({ path: 1, index: 1 });
     expect(anchorNear(paths, IDENTITY, { x: 60, y: 50 }, 3)).toBeNull();
+  });
+
+  it('lie on segments, of which the nearest is found', () => {
+    expect(segmentNear(paths, { x: 5, y: 3 }, 4)).toMatchObject({ path: 0, segment: 0 });
+    const near = segmentNear(paths, { x: 6.3, y: 7 }, 4)!;
+    expect(near).toMatchObject({ path: 1, segment: 1 });
+    expect(near.t).toBeCloseTo(0.5, 2);
+    expect(segmentNear(paths, { x: 60, y: 70 }, 4)).toBeNull();
+  });
+
+  it('have a way beside the line, at ends and corners too', () => {
+    const square: Path = {
+      closed: true,
+      anchors: [corner(0, 0), corner(10, 0), corner(10, 10), corner(0, 10)],
+    };
+    expect(anchorNormal({ ...square, closed: false }, 0)).toEqual({ x: 0, y: 1 });
+    const diagonal = anchorNormal(square, 1);
+    expect(diagonal.x).toBeCloseTo(-Math.SQRT1_2, 9);
+    expect(diagonal.y).toBeCloseTo(Math.SQRT1_2, 9);
+    fc.assert(
+      fc.property(path, (p) => {
+        p.anchors.forEach((_, i) => {
+          const { x, y } = anchorNormal(p, i);
+          expect(Math.hypot(x, y) < 1e-9 || Math.abs(Math.hypot(x, y) - 1) < 1e-9).toBe(true);
+        });
+      }),
+    );
   });
 
   it('are lined up on an edge or the middle of their box', () => {
@@ -55,16 +82,16 @@ describe('several anchors', () => {
         fc.double({ min: -3, max: 3, noNaN: true }),
         fc.double({ min: 0.2, max: 3, noNaN: true }),
         (p, angle, k) => {
-          const about = { x: 12, y: -7 };
-          for (const map of [rotationAbout(about, angle), scalingAbout(about, k, 2 * k)]) {
+          const still = { x: 12, y: -7 };
+          for (const map of [about(still, rotation(angle)), about(still, scaling(k, 2 * k))]) {
             const [moved] = mapAnchors([p], all([p]), map);
             segments(p).forEach((c, i) => {
               const [a, b] = [apply(map, pointAt(c, 0.3)), pointAt(segments(moved!)[i]!, 0.3)];
               expect(Math.hypot(a.x - b.x, a.y - b.y)).toBeLessThan(1e-9);
             });
             // What it turns or scales about stays.
-            const still = apply(map, about);
-            expect(Math.hypot(still.x - about.x, still.y - about.y)).toBeLessThan(1e-9);
+            const there = apply(map, still);
+            expect(Math.hypot(there.x - still.x, there.y - still.y)).toBeLessThan(1e-9);
           }
         },
       ),

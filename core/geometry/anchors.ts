@@ -1,6 +1,6 @@
-import type { Affine, Box, Point } from './affine';
-import { apply, rotation, multiply, scaling, translation } from './affine';
-import { dissolveAnchor } from './edit-path';
+import type { Affine, Box, Edge, Point } from './affine';
+import { apply, edgeOf } from './affine';
+import { dissolveAnchor, nearestOn } from './edit-path';
 import type { Anchor, Path } from './path';
 
 /** Several anchors of a line's paths at once. */
@@ -34,6 +34,26 @@ export function anchorNear(
       if (far <= least) [best, least] = [{ path: i, index: k }, far];
     }),
   );
+  return best;
+}
+
+/** A place on a segment of one of a line's paths, t along it (0–1). */
+export interface SegmentPlace {
+  path: number;
+  segment: number;
+  t: number;
+}
+
+/** The place on the paths nearest to a point, no farther than `within`; null if there is none. */
+export function segmentNear(paths: readonly Path[], p: Point, within: number): SegmentPlace | null {
+  let best: SegmentPlace | null = null;
+  let least = within;
+  paths.forEach((path, i) => {
+    const near = nearestOn(path, p, least);
+    if (!near) return;
+    least = near.distance;
+    best = { path: i, segment: near.segment, t: near.t };
+  });
   return best;
 }
 
@@ -90,15 +110,6 @@ export const mapAnchors = (
   }));
 };
 
-/** The map that scales about a point, and the one that turns about it (radians). */
-export const scalingAbout = (p: Point, sx: number, sy: number): Affine =>
-  multiply(translation(p.x, p.y), multiply(scaling(sx, sy), translation(-p.x, -p.y)));
-export const rotationAbout = (p: Point, angle: number): Affine =>
-  multiply(translation(p.x, p.y), multiply(rotation(angle), translation(-p.x, -p.y)));
-
-/** Edges and middles that things are lined up by. */
-export type Edge = 'left' | 'middle' | 'right' | 'top' | 'centre' | 'bottom';
-
 /** The chosen anchors lined up on an edge or middle of the box of them all. */
 export function alignAnchors(
   paths: readonly Path[],
@@ -107,14 +118,7 @@ export function alignAnchors(
 ): Path[] {
   const box = anchorsBox(paths, chosen);
   if (!box) return [...paths];
-  const to: Partial<Point> = {
-    left: { x: box.x0 },
-    middle: { x: (box.x0 + box.x1) / 2 },
-    right: { x: box.x1 },
-    top: { y: box.y0 },
-    centre: { y: (box.y0 + box.y1) / 2 },
-    bottom: { y: box.y1 },
-  }[edge];
+  const to = edgeOf(box, edge);
   return withChosen(paths, chosen, (a) => ({ ...a, ...to }));
 }
 

@@ -15,7 +15,7 @@ import {
   translation,
 } from './affine';
 import { flatten } from './flatten';
-import { corner, pointAt, segments, type Path } from './path';
+import { corner, pointAt, segments, smooth, type Path } from './path';
 
 const n = fc.double({ min: -5, max: 5, noNaN: true });
 const map: fc.Arbitrary<Affine> = fc.tuple(n, n, n, n, n, n);
@@ -41,6 +41,38 @@ function toPieces(points: Float64Array, closed: boolean, x: number, y: number): 
 }
 
 describe('flattening', () => {
+  it('of very many anchors leaves out points, and still stays within its tolerance', () => {
+    const traced = (n: number): Path => {
+      const at = (i: number) => {
+        const a = (i / n) * 2 * Math.PI;
+        const r = 100 + 20 * Math.sin(7 * a);
+        return { x: r * Math.cos(a), y: r * Math.sin(a) };
+      };
+      const anchors = Array.from({ length: n }, (_, i) => {
+        const [b, p, c] = [at(i - 1), at(i), at(i + 1)];
+        return smooth(p.x, p.y, (c.x - b.x) / 6, (c.y - b.y) / 6);
+      });
+      return { closed: true, anchors };
+    };
+    for (const turn of [Infinity, 0.1]) {
+      const p = traced(4000);
+      const line = flatten(p, IDENTITY, { tolerance: 0.05, turn });
+      expect(line.at.length).toBeLessThan(2000);
+      expect(line.points.length).toBe(2 * line.at.length);
+      for (const c of segments(p).filter((_, i) => i % 13 === 0)) {
+        const q = pointAt(c, 0.4);
+        expect(toPieces(line.points, line.closed, q.x, q.y)).toBeLessThan(0.05);
+      }
+      // It turns from piece to piece by no more than it may.
+      for (let i = 2; i < line.at.length; i++) {
+        const [ax, ay, bx, by, cx, cy] = line.points.subarray(2 * i - 4, 2 * i + 2);
+        const cross = (bx! - ax!) * (cy! - by!) - (by! - ay!) * (cx! - bx!);
+        const dot = (bx! - ax!) * (cx! - bx!) + (by! - ay!) * (cy! - by!);
+        expect(Math.abs(Math.atan2(cross, dot))).toBeLessThanOrEqual(turn + 1e-6);
+      }
+    }
+  });
+
   it('stays within its tolerance of the true curve', () => {
     fc.assert(
       fc.property(path, fc.constantFrom(0.02, 0.1, 1), (p, tolerance) => {

@@ -152,6 +152,25 @@ describe('coverage', () => {
     }
   });
 
+  it('of rows that tens of thousands of edges touch is the union still', () => {
+    // 12,000 slivers that wind the same way, side by side and over one another, in a box of 50 × 12.
+    const slivers = Array.from({ length: 12_000 }, (_, i) => {
+      const x = 3 + ((i * 7919) % 12_000) / 240;
+      return Float64Array.of(x, 2, x + 0.4, 2, x + 0.4, 14, x, 14);
+    });
+    const { region, data } = coverage(slivers, 'nonzero', everything);
+    const at = (x: number, y: number) => data[(y - region.y) * region.width + x - region.x]!;
+    for (let y = 2; y < 14; y++) for (let x = 4; x < 52; x++) expect(at(x, y)).toBeCloseTo(1, 5);
+    // Turned the other way round it is the same.
+    const back = slivers.map((p) => Float64Array.of(p[6]!, p[7]!, ...p.subarray(0, 6)).reverse());
+    const other = coverage(
+      back.map((p) => p.map((_, i) => p[i ^ 1]!)),
+      'nonzero',
+      everything,
+    );
+    expect(other.data).toEqual(data);
+  });
+
   it('does not count twice what polygons share', () => {
     const a = Float64Array.of(0, 0, 10.5, 0, 10.5, 10, 0, 10);
     const b = Float64Array.of(5.25, 3, 20, 3, 20, 8.5, 5.25, 8.5);

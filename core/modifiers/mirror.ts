@@ -1,7 +1,6 @@
 import { angle, count, place } from '../definitions/parameter';
 import { copiable, defineModifier } from '../definitions/modifier';
-import type { Affine } from '../geometry/affine';
-import { multiply, rotation, translation } from '../geometry/affine';
+import { about, multiply, rotation } from '../geometry/affine';
 import type { Strand } from '../geometry/strand';
 import { mapped } from '../geometry/strand';
 
@@ -70,18 +69,16 @@ export const mirror = defineModifier({
     count: count('Parts', 6, { min: 2, max: 120, slider: [2, 24], needs: { how: ['turn'] } }),
   },
   apply(given, { how, x, y, angle, count }, context) {
-    const about = (m: Affine): Affine =>
-      multiply(translation(x, y), multiply(m, translation(-x, -y)));
     if (how === 'axis') {
       const turn = (angle * Math.PI) / 90;
       // A reflection over a line at angle a is a turn by 2a after a flip.
-      const map = about(multiply(rotation(turn), [1, 0, 0, -1, 0, 0]));
+      const map = about({ x, y }, multiply(rotation(turn), [1, 0, 0, -1, 0, 0]));
       return given.flatMap((s) => joined(s, mapped(s, map, 1)));
     }
     const n = Math.round(count);
     const { strands, copies } = copiable(given, n, context);
-    return Array.from({ length: copies }, (_, i) => about(rotation((2 * Math.PI * i) / n))).flatMap(
-      (map) => strands.map((s) => mapped(s, map, 1)),
-    );
+    return Array.from({ length: copies }, (_, i) =>
+      about({ x, y }, rotation((2 * Math.PI * i) / n)),
+    ).flatMap((map) => strands.map((s) => mapped(s, map, 1)));
   },
 });

@@ -1,6 +1,6 @@
 import { angle, count, percent, place } from '../definitions/parameter';
 import { copiable, defineModifier } from '../definitions/modifier';
-import { multiply, rotation, scaling, translation } from '../geometry/affine';
+import { about, middleOf, multiply, rotation, scaling, translation } from '../geometry/affine';
 import { mapped, strandsBox } from '../geometry/strand';
 
 export const repeat = defineModifier({
@@ -19,15 +19,9 @@ export const repeat = defineModifier({
     const { strands, copies: most } = copiable(given, copies, context);
     const box = strandsBox(strands);
     if (!box) return [...strands];
-    const [px, py] = [(box.x0 + box.x1) / 2, (box.y0 + box.y1) / 2];
     // Each copy does to the one before it what that did to the first.
-    const step = multiply(
-      translation(x + px, y + py),
-      multiply(
-        rotation((turn * Math.PI) / 180),
-        multiply(scaling(scale / 100), translation(-px, -py)),
-      ),
-    );
+    const change = multiply(rotation((turn * Math.PI) / 180), scaling(scale / 100));
+    const step = multiply(translation(x, y), about(middleOf(box), change));
     const out = [...strands];
     let map = step;
     for (let i = 1; i < most; i++) {

@@ -1,12 +1,22 @@
 import { current } from 'immer';
-import type { Affine, Box, Point } from '../geometry/affine';
-import { IDENTITY, boxUnder, invert, multiply, translation, unitedBox } from '../geometry/affine';
-import type { Edge } from '../geometry/anchors';
-import { scalingAbout } from '../geometry/anchors';
+import type { Affine, Box, Edge } from '../geometry/affine';
+import {
+  IDENTITY,
+  about,
+  boxUnder,
+  edgeOf,
+  invert,
+  middleOf,
+  multiply,
+  rotation,
+  scaling,
+  translation,
+  unitedBox,
+} from '../geometry/affine';
 import { ownBox } from './echoes';
 import type { Edit } from './edit';
 import { copied, findLayer, layerOf, standingOf } from './edits';
-import { mapAround, middleOf, movedBy, placementMap, repivoted } from './placement';
+import { mapAround, movedBy, placementMap, repivoted } from './placement';
 import type { Layer, Scene } from './schema';
 
 /** Placing several layers by one another. Boxes and maps are in scene px. */
@@ -61,23 +71,10 @@ const boxed = (scene: Scene, ids: readonly string[]): [id: string, box: Box][] =
     return box ? [[id, box] as [string, Box]] : [];
   });
 
-/** How far a box must go so that one of its edges or middles stands on that of another. */
+/** The way from an edge or middle of a box to that of another. */
 function toEdge(box: Box, to: Box, edge: Edge): Affine {
-  const [a, b] = [middleOf(box), middleOf(to)];
-  switch (edge) {
-    case 'left':
-      return translation(to.x0 - box.x0, 0);
-    case 'middle':
-      return translation(b.x - a.x, 0);
-    case 'right':
-      return translation(to.x1 - box.x1, 0);
-    case 'top':
-      return translation(0, to.y0 - box.y0);
-    case 'centre':
-      return translation(0, b.y - a.y);
-    case 'bottom':
-      return translation(0, to.y1 - box.y1);
-  }
+  const [a, b] = [edgeOf(box, edge), edgeOf(to, edge)];
+  return translation((b.x ?? 0) - (a.x ?? 0), (b.y ?? 0) - (a.y ?? 0));
 }
 
 /** Lines layers up on an edge or middle of them all, or of the scene. */
@@ -137,7 +134,7 @@ export const sizeLayers =
           : (model.y1 - model.y0) / (box.y1 - box.y0);
       // What has no width cannot be made wide.
       if (!Number.isFinite(k) || !(k > 0)) return [id, IDENTITY];
-      return [id, scalingAbout(middleOf(box), axis === 'x' ? k : 1, axis === 'y' ? k : 1)];
+      return [id, about(middleOf(box), scaling(axis === 'x' ? k : 1, axis === 'y' ? k : 1))];
     });
     moveEach(new Map(moves))(s);
   };
@@ -175,17 +172,12 @@ export const repeatLayer =
     const scene = current(s);
     const layer = layerOf(scene, id);
     const box = boxInScene(scene, id);
-    const about: Point = box ? middleOf(box) : { x: 0, y: 0 };
     const around = mapAround(scene.layers, id);
     const back = invert(around) ?? IDENTITY;
-    const a = (step.turn * Math.PI) / 180;
-    const k = step.scale / 100;
+    const turn = multiply(rotation((step.turn * Math.PI) / 180), scaling(step.scale / 100));
     const own = multiply(
-      translation(about.x + step.x, about.y + step.y),
-      multiply(
-        [k * Math.cos(a), k * Math.sin(a), -k * Math.sin(a), k * Math.cos(a), 0, 0],
-        translation(-about.x, -about.y),
-      ),
+      translation(step.x, step.y),
+      about(box ? middleOf(box) : { x: 0, y: 0 }, turn),
     );
     let map: Affine = IDENTITY;
     const made = Array.from({ length: copies }, (_, i) => {

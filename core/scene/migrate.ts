@@ -35,41 +35,54 @@ const PLAIN_PASS = {
   ...{ x: 0, y: 0, beside: 0 },
 };
 
-/** Version 2 knew one path a line, and no modifiers. */
-function fromSecond(scene: Json): Json {
-  const layer = (l: Json): Json => ({
-    ...l,
-    ...(l.layers === undefined ? {} : { layers: each(l.layers, layer) }),
+/** Changes every layer of a list, those of groups too: its own entries, and its source if that is a line. */
+const eachLayer = (
+  layers: unknown,
+  line: (source: Json) => Json,
+  own: (layer: Json) => Json = (l) => l,
+): unknown =>
+  each(layers, (l) => ({
+    ...own(l),
+    ...(l.layers === undefined ? {} : { layers: eachLayer(l.layers, line, own) }),
     ...(isObject(l.source) && l.source.kind === 'line' ? { source: line(l.source) } : {}),
-  });
-  const line = ({ path, passes, ...rest }: Json): Json => ({
+  }));
+
+/** Version 2 knew one path a line, and no modifiers. */
+const fromSecond = (scene: Json): Json => ({
+  ...scene,
+  version: 3,
+  layers: eachLayer(scene.layers, ({ path, passes, ...rest }) => ({
     ...rest,
     shape: { kind: 'path', paths: [path] },
     modifiers: [],
     passes: each(passes, (p) => ({ ...PLAIN_PASS, ...p })),
-  });
-  return { ...scene, version: 3, layers: each(scene.layers, layer) };
-}
+  })),
+});
 
-/** Version 3 knew no guides, shears, gaps, inner stops, and thinned its lines by shares alone. */
-function fromThird(scene: Json): Json {
-  const layer = (l: Json): Json => ({
-    ...l,
-    ...(l.layers === undefined ? {} : { layers: each(l.layers, layer) }),
-    ...(isObject(l.placement) ? { placement: { shear: 0, ...l.placement } } : {}),
-    ...(isObject(l.source) && l.source.kind === 'line' ? { source: line(l.source) } : {}),
-  });
-  const line = (source: Json): Json => ({
-    ...source,
-    gaps: [],
-    passes: each(source.passes, (p) => ({
-      ...{ tapers: 'share', startLength: 0, endLength: 0 },
-      ...{ stops: [], ends: null, kept: null },
-      ...p,
-    })),
-  });
-  return { ...scene, version: 4, guides: [], layers: each(scene.layers, layer) };
-}
+/** What every pass of version 3 did not say: it thinned by shares, and its ramps had two colours. */
+const SHORT_RAMP = {
+  ...{ tapers: 'share', startLength: 0, endLength: 0 },
+  ...{ stops: [], ends: null, kept: null },
+};
+
+/** Version 3 knew no guides, shears and gaps. */
+const fromThird = (scene: Json): Json => ({
+  ...scene,
+  version: 4,
+  guides: [],
+  layers: eachLayer(
+    scene.layers,
+    (source) => ({
+      ...source,
+      gaps: [],
+      passes: each(source.passes, (p) => ({ ...SHORT_RAMP, ...p })),
+    }),
+    (l) => ({
+      ...l,
+      ...(isObject(l.placement) ? { placement: { shear: 0, ...l.placement } } : {}),
+    }),
+  ),
+});
 
 /** The value as the newest version would have written it, if it is an older scene; itself if not. */
 export function migrated(value: unknown): unknown {

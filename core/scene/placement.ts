@@ -1,8 +1,13 @@
 import type { Affine, Box, Point } from '../geometry/affine';
+import type { BoxHandle } from '../geometry/box-handle';
+import { inBox, opposite, pulledScale } from '../geometry/box-handle';
 import {
   IDENTITY,
   apply,
+  about,
   boxUnder,
+  determinant,
+  middleOf,
   multiply,
   rotation,
   scaling,
@@ -11,6 +16,7 @@ import {
 } from '../geometry/affine';
 import { definitionOf } from '../sources/index';
 import type { Layer, Placement } from './schema';
+import { MAX_SHEAR } from './schema';
 
 /** A placement that leaves its source where it is, turning and scaling about a pivot (source px). */
 export const placed = (pivot: Point = { x: 0, y: 0 }): Placement => ({
@@ -31,10 +37,7 @@ export function placementMap(p: Placement): Affine {
     rotation((p.rotation * Math.PI) / 180),
     multiply(lean, scaling(p.scaleX, p.scaleY)),
   );
-  return multiply(
-    translation(p.x + p.pivotX, p.y + p.pivotY),
-    multiply(turn, translation(-p.pivotX, -p.pivotY)),
-  );
+  return multiply(translation(p.x, p.y), about({ x: p.pivotX, y: p.pivotY }, turn));
 }
 
 /** A number that does not differ from a round one but by the rounding of floats. */
@@ -64,14 +67,47 @@ export function placementOf(map: Affine, pivot: Point): Placement {
 export const movedBy = (p: Placement, map: Affine): Placement =>
   placementOf(multiply(map, placementMap(p)), { x: p.pivotX, y: p.pivotY });
 
+/** A placement moved so that a point (own px) lies where another placement puts it. */
+function held(next: Placement, before: Placement, point: Point): Placement {
+  const [was, is] = [apply(placementMap(before), point), apply(placementMap(next), point)];
+  return { ...next, x: next.x + was.x - is.x, y: next.y + was.y - is.y };
+}
+
+/** The placement of a layer whose box is scaled by a pulled handle (own px); the opposite one stays where it is. */
+export function pulledPlacement(p: Placement, box: Box, handle: BoxHandle, to: Point): Placement {
+  const [sx, sy] = pulledScale(box, handle, to);
+  const next = { ...p, scaleX: p.scaleX * sx, scaleY: p.scaleY * sy };
+  return held(next, p, inBox(box, opposite(handle)));
+}
+
+/**
+ * The placement that leans as the middle of a side is pushed along it, from one point to another (own px);
+ * the opposite side stays.
+ */
+export function leantPlacement(
+  p: Placement,
+  box: Box,
+  handle: BoxHandle,
+  from: Point,
+  to: Point,
+): Placement {
+  const o = opposite(handle);
+  const [a, b] = [inBox(box, handle), inBox(box, o)];
+  // What the push makes of the box, in its own px, before it is placed.
+  const push: Affine =
+    handle[0] === 0.5
+      ? [1, 0, (to.x - from.x) / (a.y - b.y || 1), 1, 0, 0]
+      : [1, (to.y - from.y) / (a.x - b.x || 1), 0, 1, 0, 0];
+  const map = multiply(placementMap(p), about(b, push));
+  const next = placementOf(map, { x: p.pivotX, y: p.pivotY });
+  return Math.abs(next.shear) > MAX_SHEAR || !(Math.abs(determinant(map)) > 1e-9) ? p : next;
+}
+
 /** The same placement with its pivot at another point (source px): nothing moves on the stage. */
 export function repivoted(p: Placement, pivot: Point): Placement {
   const at = apply(placementMap(p), pivot);
   return { ...p, x: at.x - pivot.x, y: at.y - pivot.y, pivotX: pivot.x, pivotY: pivot.y };
 }
-
-/** The middle of a box. */
-export const middleOf = (b: Box): Point => ({ x: (b.x0 + b.x1) / 2, y: (b.y0 + b.y1) / 2 });
 
 /** The box to arrange a layer by, in its own px; of a group, that of its layers. Null if there is none. */
 export function boxOf(layer: Layer): Box | null {

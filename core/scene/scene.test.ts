@@ -1,7 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { Affine } from '../geometry/affine';
-import { apply } from '../geometry/affine';
+import type { Affine, Point } from '../geometry/affine';
+import { apply, middleOf } from '../geometry/affine';
+import type { BoxHandle } from '../geometry/box-handle';
+import { inBox, opposite } from '../geometry/box-handle';
 import { corner } from '../geometry/path';
 import { path, scene } from '../testing/scenes';
 import { parseScene, sceneFaults, SceneError } from './check';
@@ -22,7 +24,15 @@ import {
   newStep,
 } from './make';
 import { flipLayer } from './arrange';
-import { middleOf, movedBy, placed, placementMap, placementOf, repivoted } from './placement';
+import {
+  leantPlacement,
+  movedBy,
+  placed,
+  placementMap,
+  placementOf,
+  pulledPlacement,
+  repivoted,
+} from './placement';
 import type { LineSource } from '../sources/line';
 import type { Layer, Scene } from './schema';
 import { everyLayer } from './schema';
@@ -244,6 +254,43 @@ describe('placement', () => {
         },
       ),
     );
+  });
+  it('is scaled by a handle and leans by a side, what is opposite staying where it stands', () => {
+    const box = { x0: -30, y0: 5, x1: 50, y1: 65 };
+    const sides: readonly BoxHandle[] = [
+      [0.5, 0],
+      [1, 0.5],
+      [0.5, 1],
+      [0, 0.5],
+    ];
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...sides),
+        fc.integer({ min: -40, max: 40 }),
+        fc.integer({ min: -170, max: 170 }),
+        fc.constantFrom(1, -1, 2.5),
+        (side, by, rotation, scaleX) => {
+          const p = { ...placed({ x: 4, y: 9 }), rotation, scaleX, scaleY: 0.7, x: 100 };
+          const from = inBox(box, side);
+          const to = side[0] === 0.5 ? { ...from, x: from.x + by } : { ...from, y: from.y + by };
+          const before = placementMap(p);
+          const leant = placementMap(leantPlacement(p, box, side, from, to));
+          const scaled = placementMap(pulledPlacement(p, box, side, { x: 200, y: 300 }));
+          const still = inBox(box, opposite(side));
+          const same = (map: Affine, own: Point, as: Point) => {
+            const [a, b] = [apply(map, own), apply(before, as)];
+            expect(Math.hypot(a.x - b.x, a.y - b.y)).toBeLessThan(1e-5);
+          };
+          same(leant, still, still);
+          same(scaled, still, still);
+          // The side itself comes to where it was pushed.
+          same(leant, from, to);
+        },
+      ),
+    );
+    // Past what a layer may lean it stays.
+    const p = placed();
+    expect(leantPlacement(p, box, [0.5, 0], { x: 0, y: 5 }, { x: 9000, y: 5 })).toEqual(p);
   });
   it('fits a large picture into the scene and centres it', () => {
     const s = newScene('A', 100, 80, null);

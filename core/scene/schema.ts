@@ -31,6 +31,9 @@ const coordinate = v.pipe(v.number(), v.finite(), v.minValue(-1e6), v.maxValue(1
 const percentage = v.pipe(v.number(), v.minValue(0), v.maxValue(100));
 const factor = v.pipe(v.number(), v.finite(), v.minValue(-1000), v.maxValue(1000));
 
+/** As far as a layer may lean, degrees. */
+export const MAX_SHEAR = 85;
+
 export const placementSchema = v.strictObject({
   /** How far the source is moved, scene px. */
   x: coordinate,
@@ -38,7 +41,7 @@ export const placementSchema = v.strictObject({
   scaleX: factor,
   scaleY: factor,
   /** How far what stands upright leans to the right, degrees. */
-  shear: v.pipe(v.number(), v.minValue(-85), v.maxValue(85)),
+  shear: v.pipe(v.number(), v.minValue(-MAX_SHEAR), v.maxValue(MAX_SHEAR)),
   /** Clockwise, degrees. */
   rotation: v.pipe(v.number(), v.finite()),
   /** The point that scale and rotation leave in place, in the source's own px. */

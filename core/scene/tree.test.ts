@@ -194,6 +194,29 @@ describe('a scene file', () => {
     };
     expect(parseScene(second)).toEqual(now);
   });
+  it('of version 3 is read as what it was: no guides, gaps, shears or inner stops', () => {
+    const line = newLine('L', { closed: false, anchors: [corner(1, 1), corner(2, 2)] });
+    const now = scene(newGroup('G', [line], 'one'));
+    const without = (value: object, ...keys: string[]) =>
+      Object.fromEntries(Object.entries(value).filter(([key]) => !keys.includes(key)));
+    const third = (l: Layer): unknown => ({
+      ...l,
+      placement: without(l.placement, 'shear'),
+      ...(l.layers && { layers: l.layers.map(third) }),
+      source:
+        l.source.kind === 'line'
+          ? {
+              ...without(l.source, 'gaps'),
+              passes: l.source.passes.map((p) =>
+                without(p, 'tapers', 'startLength', 'endLength', 'stops', 'ends', 'kept'),
+              ),
+            }
+          : l.source,
+    });
+    const old = { ...without(now, 'guides'), version: 3, layers: now.layers.map(third) };
+    expect(parseScene(old)).toEqual(now);
+    expect(parseScene(JSON.parse(JSON.stringify(old)))).toEqual(now);
+  });
   it('with groups too deep in one another is refused, however deep', () => {
     const fault = sceneFaults(scene(nest(MAX_DEPTH + 1)));
     expect(fault).toHaveLength(1);

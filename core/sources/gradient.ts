@@ -37,11 +37,16 @@ export function passRamp(pass: Pass, mixing: Mixing): Float32Array {
   return out;
 }
 
-/** The opacity of a ramp at a place, both %. */
-function opacityAt(stops: readonly PassStop[], at: number): number {
+/** The stops on both sides of a place (%), and how far it is from the one to the other, 0–1. */
+function between(stops: readonly PassStop[], at: number): [PassStop, PassStop, number] {
   const next = stops.findIndex((s, i) => i > 0 && s.at >= at);
   const [a, b] = [stops[next - 1]!, stops[next]!];
-  const t = b.at > a.at ? (at - a.at) / (b.at - a.at) : 1;
+  return [a, b, b.at > a.at ? (at - a.at) / (b.at - a.at) : 1];
+}
+
+/** The opacity of a ramp at a place, both %. */
+function opacityAt(stops: readonly PassStop[], at: number): number {
+  const [a, b, t] = between(stops, at);
   return a.opacity + (b.opacity - a.opacity) * t;
 }
 
@@ -69,9 +74,7 @@ export function gradientEnds(source: LineSource, pass: Pass): { from: Point; to:
 
 /** A colour to be put into a ramp at a place (%): what the ramp has there, or nearly. */
 export function mixedStop(stops: readonly PassStop[], at: number): PassStop {
-  const next = stops.findIndex((s, i) => i > 0 && s.at >= at);
-  const [a, b] = [stops[next - 1]!, stops[next]!];
-  const t = b.at > a.at ? (at - a.at) / (b.at - a.at) : 1;
+  const [a, b, t] = between(stops, at);
   return {
     at: Math.round(at * 10) / 10,
     colour: mixed(a.colour, b.colour, t),

@@ -107,7 +107,7 @@ function lineKey({ shape, gaps, modifiers }: LineSource): string {
 /** All of a line and a pass that the shape of the pass depends on, as part of a key. */
 function shapeKey(source: LineSource, pass: Pass, { map, wanted }: PassContext): string {
   const shaping = Object.entries(pass).filter(([key]) => !UNSHAPING.has(key));
-  return JSON.stringify([lineKey(source), shaping, map, regionKey(wanted)]);
+  return `${lineKey(source)} ${JSON.stringify([shaping, map, regionKey(wanted)])}`;
 }
 
 /** The shape of one pass: it depends on nothing but geometry, so a change of colour finds it kept. */
@@ -121,7 +121,7 @@ export function passPlane(source: LineSource, pass: Pass, context: PassContext):
 
 const passShape = (source: LineSource, pass: Pass, { map, wanted }: PassContext): Plane =>
   scoped(() =>
-    underBlur(passSigma(pass, meanScale(map)), passMap(pass, map), wanted, 1, (grid, _, within) =>
+    underBlur(passSigma(pass, meanScale(map)), passMap(pass, map), wanted, 1, (grid, within) =>
       sharpShape(source, pass, grid, within),
     ),
   );
@@ -166,10 +166,17 @@ const over = (below: Plane, above: Plane): Plane =>
 /** Strands weaker than this nobody sees. */
 const LEAST_STRENGTH = 0.002;
 
-/** A stroke before its blur; strands of one strength are one shape, and these are laid over one another. */
+/** Half the width of a pass under a map, px after it. */
+const halfOf = (pass: Pass, map: Affine): number => (pass.width * meanScale(map)) / 2;
+
+/** A stroke before its blur. */
 function sharpStroke(source: LineSource, pass: Pass, grid: Affine, within: Region): Plane {
-  const half = (pass.width * meanScale(grid)) / 2;
-  const strands = passStrands(source, pass, grid, half);
+  const half = halfOf(pass, grid);
+  return strokePlane(passStrands(source, pass, grid, half), pass, half, within);
+}
+
+/** Strands of one strength are one shape, and these are laid over one another. */
+function strokePlane(strands: Strand[], pass: Pass, half: number, within: Region): Plane {
   const of = (some: readonly Strand[]) =>
     coverage(stroked(some, half, pass.cap, pass.join), 'nonzero', within);
   const strengths = new Map<number, Strand[]>();
@@ -217,9 +224,19 @@ const strokedRamp = (
   return memo(
     `ramp ${paint} ${shapeKey(source, pass, context)}`,
     () =>
-      underBlur(passSigma(pass, meanScale(map)), passMap(pass, map), wanted, 4, (grid, _, within) =>
-        (pass.paint === 'along' ? sharpAlong : sharpBeside)(source, pass, ramp, grid, within),
-      ),
+      underBlur(passSigma(pass, meanScale(map)), passMap(pass, map), wanted, 4, (grid, within) => {
+        const half = halfOf(pass, grid);
+        const strands = passStrands(source, pass, grid, half);
+        const whole = strokePlane(strands, pass, half, within);
+        if (isEmpty(whole.region)) return colourBuffer(EMPTY);
+        if (pass.paint === 'beside')
+          return paintedBy(whole, besideShares(strands, half, whole.region), ramp);
+        // Dashes are cut from one ramp: each does not begin it anew.
+        const lines = pass.dashes
+          ? passStrands(source, { ...pass, dashes: false }, grid, half)
+          : strands;
+        return paintedAlong(whole, lines, half, pass.cap, ramp);
+      }),
     (made) => made.data.byteLength,
   );
 };
@@ -228,16 +245,13 @@ const strokedRamp = (
  * Pieces of one colour each are gathered, which gives every px the mean colour of what lies there; the
  * coverage of the whole then gives it its edges.
  */
-function sharpAlong(
-  source: LineSource,
-  pass: Pass,
+function paintedAlong(
+  whole: Plane,
+  strands: readonly Strand[],
+  half: number,
+  ends: Cap,
   ramp: Float32Array,
-  grid: Affine,
-  within: Region,
 ): ColourBuffer {
-  const whole = sharpStroke(source, pass, grid, within);
-  if (isEmpty(whole.region)) return colourBuffer(EMPTY);
-  const half = (pass.width * meanScale(grid)) / 2;
   const gathered = gathering(whole.region);
   const add = (parts: readonly Strand[], cap: Cap, at: number) => {
     // A little wider than the whole, so that there is a colour wherever that has coverage.
@@ -245,42 +259,20 @@ function sharpAlong(
     const c = 4 * Math.round(at * (ramp.length / 4 - 1));
     gathered.add(area, ramp.subarray(c, c + 4));
   };
-  const strands = passStrands(source, { ...pass, dashes: false }, grid, half).map((strand) => ({
-    strand,
-    lengths: lengthsOf(strand),
-  }));
-  const all = strands.reduce((sum, { lengths }) => sum + (lengths.at(-1) ?? 0), 0);
+  const measured = strands.map((strand) => ({ strand, lengths: lengthsOf(strand) }));
+  const all = measured.reduce((sum, { lengths }) => sum + (lengths.at(-1) ?? 0), 0);
   const step = Math.max(PIECE, all / MOST_IN_ALL);
   const short: Strand[] = [];
-  for (const { strand, lengths } of strands) {
+  for (const { strand, lengths } of measured) {
     const total = lengths.at(-1) ?? 0;
     const pieces = Math.max(1, Math.min(MOST_PIECES, Math.ceil(total / step)));
     if (pieces === 1) short.push(strand);
     else
       for (let i = 0; i < pieces; i++) {
         const part = piece(strand, lengths, (total * i) / pieces, (total * (i + 1)) / pieces);
-        const cap = i === 0 || i === pieces - 1 ? pass.cap : 'flat';
-        add([part], cap, (i + 0.5) / pieces);
+        add([part], i === 0 || i === pieces - 1 ? ends : 'flat', (i + 0.5) / pieces);
       }
   }
-  if (short.length > 0) add(short, pass.cap, 0.5);
+  if (short.length > 0) add(short, ends, 0.5);
   return gathered.within(whole);
-}
-
-/** The ramp begins in the middle of the line and ends at its edges. */
-function sharpBeside(
-  source: LineSource,
-  pass: Pass,
-  ramp: Float32Array,
-  grid: Affine,
-  within: Region,
-): ColourBuffer {
-  const whole = sharpStroke(source, pass, grid, within);
-  if (isEmpty(whole.region)) return colourBuffer(EMPTY);
-  const half = (pass.width * meanScale(grid)) / 2;
-  return paintedBy(
-    whole,
-    besideShares(passStrands(source, pass, grid, half), half, whole.region),
-    ramp,
-  );
 }

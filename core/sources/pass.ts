@@ -233,6 +233,19 @@ export function withValues(pass: Pass, values: Partial<Omit<Pass, 'id'>>): Pass 
   return { ...pass, ...values, ...(coloured && { kept: null }) };
 }
 
+/** The width that looks like the line's own, px: of its widest pass that is hardly blurred; 1 at least. */
+export function bodyWidth(passes: readonly Pass[]): number {
+  const drawn = passes.filter((p) => p.enabled && p.draws !== 'inside' && p.width > 0);
+  const sharp = drawn.filter((p) => p.blur < p.width / 4);
+  return Math.max(1, ...(sharp.length > 0 ? sharp : drawn).map((p) => p.width));
+}
+
+/** How long a first gap in a line is, px: as long as the ends of its glass need to be seen apart. */
+export function gapLength(passes: readonly Pass[]): number {
+  const drawn = passes.filter((p) => p.enabled && p.width > 0).map((p) => p.width);
+  return Math.max(8, Math.round(4 * Math.min(60, ...drawn)));
+}
+
 /** The colours of a pass's ramp, from its start to its end. */
 export const rampStops = (pass: Pass): PassStop[] => [
   { at: 0, colour: pass.colour, opacity: 100 },

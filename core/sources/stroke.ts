@@ -30,8 +30,8 @@ export const shapeReach = (sigma: number): number => {
   return 1 + plan.cell + plan.margin;
 };
 
-/** Draws over a region of a grid whose squares are `square` px of the render; `map` leads to that grid. */
-export type Draw<T> = (map: Affine, square: number, within: Region) => T;
+/** Draws over a region of a grid that `map` leads to. */
+export type Draw<T> = (map: Affine, within: Region) => T;
 
 /**
  * What `draw` draws (4 channels, or a plane of 1) under a Gaussian blur of σ px, over what `wanted` shares
@@ -51,7 +51,7 @@ export function underBlur<T extends Plane | ColourBuffer>(
   const nothing = () => unwritten(EMPTY, channels) as T;
   if (isEmpty(wanted)) return nothing();
   if (plan.cell === 1) {
-    const sharp = draw(map, 1, grow(wanted, plan.margin));
+    const sharp = draw(map, grow(wanted, plan.margin));
     if (plan.margin === 0 || isEmpty(sharp.region)) return sharp;
     const region = intersect(grow(sharp.region, plan.margin), wanted);
     return isEmpty(region) ? nothing() : convolve(sharp, region, plan.weights, channels);
@@ -59,7 +59,7 @@ export function underBlur<T extends Plane | ColourBuffer>(
   // Cells of the blur hold two by two of the squares that are drawn on.
   const square = plan.cell / 2;
   const within = doubled(grow(cellRegion(wanted, plan.cell, cellMargin(plan)), 1));
-  const drawn = draw(multiply(scaling(1 / square), map), square, within);
+  const drawn = draw(multiply(scaling(1 / square), map), within);
   if (isEmpty(drawn.region)) return nothing();
   const region = intersect(grow(enlarged(drawn.region, square), plan.margin), wanted);
   if (isEmpty(region)) return nothing();

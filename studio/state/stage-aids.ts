@@ -27,6 +27,6 @@ export const useStageAids = create<StageAids>()(
       flip: (key) => set({ [key]: !get()[key] }),
       setStep: (gridStep) => set({ gridStep }),
     }),
-    { name: 'stage-aids' },
+    { name: 'ignis.stage-aids' },
   ),
 );

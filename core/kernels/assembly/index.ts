@@ -22,4 +22,6 @@ export {
   unwrapRows,
 } from './rows';
 export { useScratch } from './scratch';
-export { layer, pile, sumRows, sweep } from './sweep';
+export { layer, pile } from './crowd';
+export { sumRows } from './edges';
+export { sweep } from './sweep';

@@ -4,8 +4,10 @@ import type { Edit } from '@ignis/core/scene/edit';
 import { ownBox } from '@ignis/core/scene/echoes';
 import { flipLayer } from '@ignis/core/scene/arrange';
 import { setPlacement } from '@ignis/core/scene/edits';
-import { middleOf, placed, repivoted } from '@ignis/core/scene/placement';
+import { middleOf } from '@ignis/core/geometry/affine';
+import { placed, repivoted } from '@ignis/core/scene/placement';
 import type { Layer, Placement as Place } from '@ignis/core/scene/schema';
+import { MAX_SHEAR } from '@ignis/core/scene/schema';
 import { liveEdit, useBench } from '../../state/bench';
 import { NumberField } from '../../ui/number-field';
 import { Node } from './node';
@@ -33,7 +35,7 @@ const FIELDS = {
   width: number('Width', '%', -100_000, 100_000, 100),
   height: number('Height', '%', -100_000, 100_000, 100),
   turn: number('Turn', '°', -360, 360, 0),
-  shear: number('Shear', '°', -85, 85, 0),
+  shear: number('Shear', '°', -MAX_SHEAR, MAX_SHEAR, 0),
 };
 
 /** Where a layer stands: by numbers, and flips. */

@@ -21,7 +21,7 @@ interface Props {
 function carry(stage: Element, down: React.PointerEvent, guide: Guide): void {
   const { drag, drop, set, cancelDrag } = useBench.getState();
   const box = stage.getBoundingClientRect();
-  const snap = snapper([]);
+  const snap = snapper(() => []);
   const known = useBench.getState().scene.guides.some((g) => g.id === guide.id);
   const off = (e: PointerEvent) =>
     guide.axis === 'x' ? e.clientX < box.left + RULER : e.clientY < box.top + RULER;
@@ -106,7 +106,7 @@ export function Guides({ stage, width, height }: Props) {
             <line {...line(g.axis, g.at)} stroke="transparent" strokeWidth={9} />
             <line
               {...line(g.axis, g.at)}
-              stroke={g.id === chosen ? '#ff7a3c' : '#59d2c6'}
+              stroke={g.id === chosen ? '#ff7a3c' : '#e3c08f'}
               strokeOpacity={0.9}
               strokeDasharray={g.id === chosen ? undefined : '7 3'}
             />

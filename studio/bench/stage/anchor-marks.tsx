@@ -1,12 +1,11 @@
-import { useLayoutEffect, useRef } from 'react';
+import { memo, useLayoutEffect, useRef } from 'react';
 import type { Affine, Point } from '@ignis/core/geometry/affine';
 import { apply } from '@ignis/core/geometry/affine';
-import type { AnchorPlace } from '@ignis/core/geometry/anchors';
+import type { AnchorPlace, SegmentPlace } from '@ignis/core/geometry/anchors';
 import { anchorOf, samePlace } from '@ignis/core/geometry/anchors';
 import { pathData, segmentData } from '@ignis/core/geometry/path-data';
 import type { Anchor, Path } from '@ignis/core/geometry/path';
 import { mapCubic, segment, segmentCount } from '@ignis/core/geometry/path';
-import type { SegmentPlace } from './path-hits';
 
 /** More anchors than this are drawn as plain dots, on a canvas. */
 const MANY = 300;
@@ -18,10 +17,10 @@ interface Props {
 }
 
 /** The paths and their anchors; pressing them is the affair of what lies beneath. */
-export function AnchorMarks(props: Props) {
+export const AnchorMarks = memo(function AnchorMarks(props: Props) {
   const count = props.paths.reduce((n, p) => n + p.anchors.length, 0);
   return count > MANY ? <Dots {...props} count={count} /> : <Marks {...props} />;
-}
+});
 
 const Marks = ({ map, paths, chosen }: Props) => (
   <g pointerEvents="none">

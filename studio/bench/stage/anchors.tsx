@@ -1,16 +1,17 @@
-import { useState, type RefObject } from 'react';
+import { useMemo, useState, type RefObject } from 'react';
 import type { Affine, Box, Point } from '@ignis/core/geometry/affine';
-import { apply, invert, translation } from '@ignis/core/geometry/affine';
+import { about, apply, invert, rotation, translation } from '@ignis/core/geometry/affine';
+import { pulledMap } from '@ignis/core/geometry/box-handle';
 import type { AnchorPlace } from '@ignis/core/geometry/anchors';
+import type { SegmentPlace } from '@ignis/core/geometry/anchors';
 import {
   anchorNear,
   anchorOf,
   anchorsBox,
   anchorsIn,
   mapAnchors,
-  rotationAbout,
   samePlace,
-  scalingAbout,
+  segmentNear,
 } from '@ignis/core/geometry/anchors';
 import {
   bendSegment,
@@ -25,14 +26,16 @@ import { placementMap } from '@ignis/core/scene/placement';
 import type { Layer } from '@ignis/core/scene/schema';
 import { useAround, useBench } from '../../state/bench';
 import { AnchorMarks, HandleMarks, SegmentMark } from './anchor-marks';
-import { BoxHandles, pulledScale } from './box-handles';
-import { segmentNear, type SegmentPlace } from './path-hits';
+import { BoxHandles } from './box-handles';
 import { toStage } from './path-outline';
 import { follow, scenePoint } from './pointer';
 
 /** How near a press must be, CSS px. */
 const ANCHOR = 12;
 const SEGMENT = 8;
+
+/** What tells one place from another; where on a segment the pointer is does not show. */
+const PLACE = ['path', 'index', 'segment'];
 
 interface Props {
   stage: RefObject<HTMLElement | null>;
@@ -52,7 +55,10 @@ export function Anchors({ stage, layer, paths, onMiss }: Props) {
   const around = useAround(layer.id);
   const [over, setOver] = useState<AnchorPlace | SegmentPlace | null>(null);
   const [band, setBand] = useState<Box | null>(null);
-  const map = toStage(view, around, layer.placement);
+  const map = useMemo(
+    () => toStage(view, around, layer.placement),
+    [view, around, layer.placement],
+  );
   const back = invert(placementMap(layer.placement));
   if (!back) return null;
   const { drag, drop, change, set } = useBench.getState();
@@ -65,6 +71,10 @@ export function Anchors({ stage, layer, paths, onMiss }: Props) {
   const scale = Math.hypot(map[0], map[1]);
   const under = (e: { clientX: number; clientY: number }) =>
     anchorNear(paths, map, onStage(e), ANCHOR) ?? segmentNear(paths, own(e), SEGMENT / scale);
+
+  /** Draws again only when it is another thing that the pointer is over. */
+  const hover = (at: AnchorPlace | SegmentPlace | null) =>
+    setOver((now) => (JSON.stringify(now, PLACE) === JSON.stringify(at, PLACE) ? now : at));
 
   const pressAnchor = (down: React.PointerEvent, at: AnchorPlace) => {
     const has = chosen.some((c) => samePlace(c, at));
@@ -199,7 +209,7 @@ export function Anchors({ stage, layer, paths, onMiss }: Props) {
         fill="transparent"
         className={over ? ('segment' in over ? 'cursor-copy' : 'cursor-move') : ''}
         onPointerDown={press}
-        onPointerMove={(e) => e.buttons === 0 && setOver(under(e))}
+        onPointerMove={(e) => e.buttons === 0 && hover(under(e))}
         onPointerLeave={() => setOver(null)}
         onDoubleClick={doublePress}
         data-testid="anchors"
@@ -220,12 +230,11 @@ export function Anchors({ stage, layer, paths, onMiss }: Props) {
           map={map}
           move={(from, to) => put('Move anchors', translation(to.x - from.x, to.y - from.y))}
           pull={(handle, to) => {
-            const { about, sx, sy } = pulledScale(box, handle, to);
-            put('Scale anchors', scalingAbout(about, sx, sy));
+            put('Scale anchors', pulledMap(box, handle, to));
           }}
-          turn={(about, by, e) => {
+          turn={(pivot, by, e) => {
             const held = e.shiftKey ? Math.round(by / 15) * 15 : by;
-            put('Rotate anchors', rotationAbout(about, (held * Math.PI) / 180));
+            put('Rotate anchors', about(pivot, rotation((held * Math.PI) / 180)));
           }}
           drop={drop}
           click={(e) => {

@@ -1,10 +1,11 @@
 import type { RefObject } from 'react';
 import type { Affine } from '@ignis/core/geometry/affine';
-import { boxUnder, translation } from '@ignis/core/geometry/affine';
-import { rotationAbout, scalingAbout } from '@ignis/core/geometry/anchors';
+import { about, boxUnder, rotation, translation } from '@ignis/core/geometry/affine';
+import { pulledMap } from '@ignis/core/geometry/box-handle';
 import { boxInScene, boxOfAll, moveLayers } from '@ignis/core/scene/arrange';
+import { useShallow } from 'zustand/react/shallow';
 import { useBench } from '../../state/bench';
-import { BoxHandles, pulledScale } from './box-handles';
+import { BoxHandles } from './box-handles';
 import { snapper } from './snapping';
 
 interface Props {
@@ -15,12 +16,12 @@ interface Props {
 
 /** Several layers in one box: moved, scaled and turned together. */
 export function ArrangeMany({ stage, ids, onClick }: Props) {
-  const { scene, view } = useBench();
+  const { scene, view } = useBench(useShallow((s) => ({ scene: s.scene, view: s.view })));
   const { drag, drop } = useBench.getState();
   const box = boxOfAll(scene, ids);
   if (!box) return null;
   const put = (label: string, map: Affine) => drag(label, moveLayers(ids, map));
-  const snap = snapper(ids);
+  const snap = snapper(() => ids);
   const map: Affine = [view.zoom, 0, 0, view.zoom, view.x, view.y];
   return (
     <g>
@@ -54,12 +55,11 @@ export function ArrangeMany({ stage, ids, onClick }: Props) {
           put('Move layers', translation(dx + more.x, dy + more.y));
         }}
         pull={(handle, to, e) => {
-          const { about, sx, sy } = pulledScale(box, handle, snap.point(to, e));
-          put('Scale layers', scalingAbout(about, sx, sy));
+          put('Scale layers', pulledMap(box, handle, snap.point(to, e)));
         }}
-        turn={(about, by, e) => {
+        turn={(pivot, by, e) => {
           const held = e.shiftKey ? Math.round(by / 15) * 15 : by;
-          put('Rotate layers', rotationAbout(about, (held * Math.PI) / 180));
+          put('Rotate layers', about(pivot, rotation((held * Math.PI) / 180)));
         }}
         drop={drop}
         click={onClick}

@@ -1,5 +1,5 @@
 import { place, percent } from '@ignis/core/definitions/parameter';
-import type { Edge } from '@ignis/core/geometry/anchors';
+import type { Edge } from '@ignis/core/geometry/affine';
 import { alignLayers, distributeLayers, sizeLayers } from '@ignis/core/scene/arrange';
 import { putGuide, removeGuide } from '@ignis/core/scene/edits';
 import { liveEdit, useBench } from '../../state/bench';

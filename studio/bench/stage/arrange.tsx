@@ -1,51 +1,21 @@
 import type { RefObject } from 'react';
-import type { Affine, Box, Point } from '@ignis/core/geometry/affine';
+import type { Affine, Point } from '@ignis/core/geometry/affine';
 import { apply, boxUnder, invert, multiply } from '@ignis/core/geometry/affine';
 import { ownBox } from '@ignis/core/scene/echoes';
 import { setPlacement } from '@ignis/core/scene/edits';
-import { placementMap, repivoted } from '@ignis/core/scene/placement';
+import {
+  leantPlacement,
+  placementMap,
+  pulledPlacement,
+  repivoted,
+} from '@ignis/core/scene/placement';
 import type { Layer, Placement } from '@ignis/core/scene/schema';
 import { everyLayer } from '@ignis/core/scene/schema';
 import { useAround, useBench } from '../../state/bench';
-import type { Handle } from './box-handles';
-import { BoxHandles, inBox, pulledScale } from './box-handles';
+import { BoxHandles } from './box-handles';
 import { toStage } from './path-outline';
 import { scenePoint } from './pointer';
 import { snapper } from './snapping';
-
-/** The placement whose box is scaled by a pulled handle (own px); the opposite handle stays where it is. */
-function pulled(p: Placement, box: Box, handle: Handle, to: Point): Placement {
-  const { about, sx, sy } = pulledScale(box, handle, to);
-  return held({ ...p, scaleX: p.scaleX * sx, scaleY: p.scaleY * sy }, p, about);
-}
-
-/** The placement that leans as a side is pushed along itself; the opposite side stays. */
-function leant(p: Placement, box: Box, [u, v]: Handle, from: Point, to: Point): Placement {
-  const [w, h] = [(box.x1 - box.x0) * p.scaleX, (box.y1 - box.y0) * p.scaleY];
-  const now = Math.tan((p.shear * Math.PI) / 180);
-  const opposite = inBox(box, 1 - u, 1 - v);
-  if (u === 0.5) {
-    const by = ((to.x - from.x) * p.scaleX) / (h || 1);
-    const shear = (Math.atan(now + (v === 0 ? by : -by)) * 180) / Math.PI;
-    return held({ ...p, shear: clamped(shear) }, p, opposite);
-  }
-  // What leans downward is what leans sideways, turned.
-  const by = Math.atan2((to.y - from.y) * p.scaleY * (u === 1 ? 1 : -1), Math.abs(w) || 1);
-  const turned = {
-    ...p,
-    rotation: p.rotation + (by * 180) / Math.PI,
-    shear: clamped(p.shear + (by * 180) / Math.PI),
-  };
-  return held(turned, p, opposite);
-}
-
-const clamped = (shear: number) => Math.round(Math.max(-85, Math.min(85, shear)) * 10) / 10;
-
-/** A placement moved so that a point (own px) lies where another puts it. */
-function held(next: Placement, before: Placement, point: Point): Placement {
-  const [was, is] = [apply(placementMap(before), point), apply(placementMap(next), point)];
-  return { ...next, x: next.x + was.x - is.x, y: next.y + was.y - is.y };
-}
 
 interface Props {
   stage: RefObject<HTMLElement | null>;
@@ -66,7 +36,7 @@ export function Arrange({ stage, layer, onClick }: Props) {
   // The gestures of a press keep what they were made with: they count from where it began.
   const p = layer.placement;
   const map = placementMap(p);
-  const snap = snapper(everyLayer([layer]).map((l) => l.id));
+  const snap = snapper(() => everyLayer([layer]).map((l) => l.id));
   const back = invert(around);
   const put = (label: string, to: Placement) => drag(label, setPlacement(layer.id, to));
   return (
@@ -88,9 +58,9 @@ export function Arrange({ stage, layer, onClick }: Props) {
         const full = multiply(around, map);
         const own = invert(full);
         const at = own ? apply(own, snap.point(apply(full, to), e)) : to;
-        put('Scale', pulled(p, box, handle, at));
+        put('Scale', pulledPlacement(p, box, handle, at));
       }}
-      lean={(handle, from, to) => put('Shear', leant(p, box, handle, from, to))}
+      lean={(handle, from, to) => put('Shear', leantPlacement(p, box, handle, from, to))}
       about={pivot}
       pivot={(to) => set({ pivot: to })}
       turn={(at, by, e) => {

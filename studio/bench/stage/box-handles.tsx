@@ -1,6 +1,8 @@
 import type { RefObject } from 'react';
 import type { Affine, Box, Point } from '@ignis/core/geometry/affine';
 import { apply, invert } from '@ignis/core/geometry/affine';
+import type { BoxHandle } from '@ignis/core/geometry/box-handle';
+import { inBox } from '@ignis/core/geometry/box-handle';
 import { follow } from './pointer';
 
 /** Handles by their share of the box: corners keep proportions, sides stretch. */
@@ -13,28 +15,20 @@ const HANDLES = [
   [0.5, 1],
   [0, 1],
   [0, 0.5],
-] as const;
+] as const satisfies readonly BoxHandle[];
 
 /** What lies nearer to the top of the stage than this may be under the row over it, CSS px. */
 const ROW = 96;
-
-export type Handle = (typeof HANDLES)[number];
-
-/** The point of a box at a share of its width and height. */
-export const inBox = (box: Box, u: number, v: number): Point => ({
-  x: box.x0 + (box.x1 - box.x0) * u,
-  y: box.y0 + (box.y1 - box.y0) * v,
-});
 
 export interface BoxGestures {
   /** The box is dragged: from a point and to another, px of the box. */
   move(from: Point, to: Point, e: PointerEvent): void;
   /** A handle is pulled to a point, px of the box. */
-  pull(handle: Handle, to: Point, e: PointerEvent): void;
+  pull(handle: BoxHandle, to: Point, e: PointerEvent): void;
   /** The knob is turned about a point by an angle, degrees. */
   turn(about: Point, by: number, e: PointerEvent): void;
   /** A side is pushed along itself, with Alt held: px of the box. */
-  lean?(handle: Handle, from: Point, to: Point, e: PointerEvent): void;
+  lean?(handle: BoxHandle, from: Point, to: Point, e: PointerEvent): void;
   /** The pivot is carried to a point, px of the box. */
   pivot?(to: Point): void;
   drop(): void;
@@ -64,17 +58,17 @@ export function BoxHandles({ stage, box, map, about: chosen, ...does }: Props) {
     [1, 0],
     [1, 1],
     [0, 1],
-  ].map(([u, v]) => apply(map, inBox(box, u!, v!)));
+  ].map(([u, v]) => apply(map, inBox(box, [u!, v!])));
   const outline = corners.map((c) => `${c.x},${c.y}`).join(' ');
-  const middle = apply(map, inBox(box, 0.5, 0.5));
+  const middle = apply(map, inBox(box, [0.5, 0.5]));
   // Under the row over the stage the knob could not be seen: then it stands below the box.
-  const above = apply(map, inBox(box, 0.5, 0));
-  const top = above.y < ROW && above.y <= middle.y ? apply(map, inBox(box, 0.5, 1)) : above;
+  const above = apply(map, inBox(box, [0.5, 0]));
+  const top = above.y < ROW && above.y <= middle.y ? apply(map, inBox(box, [0.5, 1])) : above;
   const far = Math.hypot(top.x - middle.x, top.y - middle.y);
   const up =
     far > 0.5 ? { x: (top.x - middle.x) / far, y: (top.y - middle.y) / far } : { x: 0, y: -1 };
   const knob = { x: top.x + up.x * 26, y: top.y + up.y * 26 };
-  const about = chosen ?? inBox(box, 0.5, 0.5);
+  const about = chosen ?? inBox(box, [0.5, 0.5]);
   const pin = apply(map, about);
 
   const pressed =
@@ -164,7 +158,7 @@ export function BoxHandles({ stage, box, map, about: chosen, ...does }: Props) {
       )}
       {HANDLES.map((handle) => {
         const [u, v] = handle;
-        const h = apply(map, inBox(box, u, v));
+        const h = apply(map, inBox(box, [u, v]));
         const side = u === 0.5 || v === 0.5;
         return (
           <g
@@ -200,28 +194,4 @@ export function BoxHandles({ stage, box, map, about: chosen, ...does }: Props) {
       })}
     </g>
   );
-}
-
-/**
- * How a pulled handle scales a box about the one opposite: corners in proportion, sides one way. Never to
- * nothing.
- */
-export function pulledScale(
-  box: Box,
-  [u, v]: Handle,
-  to: Point,
-): { about: Point; sx: number; sy: number } {
-  const h = inBox(box, u, v);
-  const about = inBox(box, 1 - u, 1 - v);
-  const [w, t] = [h.x - about.x, h.y - about.y];
-  const [x, y] = [to.x - about.x, to.y - about.y];
-  const sized = (k: number) => (Math.abs(k) < 0.005 ? 0.005 : k);
-  if (u !== 0.5 && v !== 0.5) {
-    // How far along the diagonal the pointer has come decides.
-    const l = w * w + t * t;
-    const k = sized(l > 0 ? (x * w + y * t) / l : 1);
-    return { about, sx: k, sy: k };
-  }
-  if (v === 0.5) return { about, sx: Math.abs(w) > 1e-6 ? sized(x / w) : 1, sy: 1 };
-  return { about, sx: 1, sy: Math.abs(t) > 1e-6 ? sized(y / t) : 1 };
 }

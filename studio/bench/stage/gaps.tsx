@@ -3,13 +3,14 @@ import type { Point } from '@ignis/core/geometry/affine';
 import { apply, invert } from '@ignis/core/geometry/affine';
 import { piece } from '@ignis/core/geometry/dash';
 import type { Strand } from '@ignis/core/geometry/strand';
-import { lengthsOf, nearestShare } from '@ignis/core/geometry/strand';
+import { lengthsOf, mapped, nearestShare } from '@ignis/core/geometry/strand';
 import { strandsData } from '@ignis/core/geometry/path-data';
 import { setGaps } from '@ignis/core/scene/line-edits';
 import { placementMap } from '@ignis/core/scene/placement';
 import type { Layer } from '@ignis/core/scene/schema';
 import type { LineSource } from '@ignis/core/sources/line';
 import type { Gap } from '@ignis/core/sources/line-shape';
+import { gapLength } from '@ignis/core/sources/pass';
 import { wholeStrands } from '@ignis/core/sources/line-shape';
 import { useAround, useBench } from '../../state/bench';
 import { toStage } from './path-outline';
@@ -43,12 +44,7 @@ export function Gaps({ stage, layer }: Props) {
     if (down.button !== 0 || strands.length === 0) return;
     down.stopPropagation();
     const { strand, at } = nearest(down);
-    // As long as the ends of the glass need to be seen apart.
-    const wide = Math.min(
-      ...passes.filter((p) => p.enabled && p.width > 0).map((p) => p.width),
-      60,
-    );
-    const size = gaps.at(-1)?.size ?? Math.max(8, Math.round(wide * 4));
+    const size = gaps.at(-1)?.size ?? gapLength(passes);
     change('Break the line', setGaps(layer.id, [...gaps, { strand, at: rounded(at), size }]));
   };
 
@@ -80,15 +76,7 @@ export function Gaps({ stage, layer }: Props) {
     });
   };
 
-  const onStage = strandsData(
-    strands.map((s) => ({
-      ...s,
-      points: s.points.map((_, i) => {
-        const p = apply(map, { x: s.points[i & ~1]!, y: s.points[i | 1]! });
-        return i % 2 ? p.y : p.x;
-      }),
-    })),
-  );
+  const onStage = strandsData(strands.map((s) => mapped(s, map, 1)));
   return (
     <g>
       <path d={onStage} fill="none" stroke="#fff" strokeOpacity={0.5} strokeDasharray="2 4" />

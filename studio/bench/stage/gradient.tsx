@@ -10,6 +10,7 @@ import { gradientEnds, mixedStop } from '@ignis/core/sources/gradient';
 import { rampBend, rampStops } from '@ignis/core/sources/pass';
 import { useAround, useBench } from '../../state/bench';
 import { toStage } from './path-outline';
+import { RampLine } from './ramp-line';
 import { follow, scenePoint } from './pointer';
 
 /** The pass whose gradient the stage shows: the open one, or else the first that has one. */
@@ -103,19 +104,7 @@ export function Gradient({ stage, layer }: Props) {
   const ring = { stroke: '#fff', strokeWidth: 2 };
   return (
     <g>
-      {pass.paint === 'radial' && (
-        <circle
-          cx={from.x}
-          cy={from.y}
-          r={Math.hypot(to.x - from.x, to.y - from.y)}
-          fill="none"
-          stroke="#fff"
-          strokeDasharray="4 4"
-          pointerEvents="none"
-        />
-      )}
-      <line {...line} stroke="#000" strokeOpacity={0.5} strokeWidth={4} />
-      <line {...line} stroke="#ff7a3c" strokeWidth={1.6} />
+      <RampLine from={from} to={to} radial={pass.paint === 'radial'} />
       <line
         {...line}
         stroke="transparent"

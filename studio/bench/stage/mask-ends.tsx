@@ -5,6 +5,7 @@ import { placed, placementMap } from '@ignis/core/scene/placement';
 import type { Layer } from '@ignis/core/scene/schema';
 import { useAround, useBench } from '../../state/bench';
 import { toStage } from './path-outline';
+import { RampLine } from './ramp-line';
 import { follow, scenePoint } from './pointer';
 
 interface Props {
@@ -67,26 +68,7 @@ export function MaskEnds({ stage, layer }: Props) {
   );
   return (
     <g>
-      {shape.radial && (
-        <circle
-          cx={from.x}
-          cy={from.y}
-          r={Math.hypot(to.x - from.x, to.y - from.y)}
-          fill="none"
-          stroke="#fff"
-          strokeDasharray="4 4"
-          pointerEvents="none"
-        />
-      )}
-      <line
-        x1={from.x}
-        y1={from.y}
-        x2={to.x}
-        y2={to.y}
-        stroke="#ff7a3c"
-        strokeWidth={1.5}
-        pointerEvents="none"
-      />
+      <RampLine from={from} to={to} radial={shape.radial} />
       {end('from', from, 'all')}
       {end('to', to, 'nothing')}
     </g>

@@ -3,6 +3,7 @@ import type { Point } from '@ignis/core/geometry/affine';
 import { holdAngle } from '@ignis/core/geometry/edit-path';
 import { useBench } from '../../state/bench';
 import { follow, scenePoint } from './pointer';
+import { RampLine } from './ramp-line';
 import { snapper } from './snapping';
 
 /** Measuring between two points: how far, across and down, and at what angle. */
@@ -14,7 +15,7 @@ export function Measure({ stage }: { stage: RefObject<HTMLElement | null> }) {
   const press = (down: React.PointerEvent) => {
     if (down.button !== 0) return;
     down.stopPropagation();
-    const snap = snapper([]);
+    const snap = snapper(() => []);
     const from = snap.point(scenePoint(stage.current!, down), down.nativeEvent);
     setEnds(null);
     follow(down.nativeEvent, {
@@ -43,16 +44,7 @@ export function Measure({ stage }: { stage: RefObject<HTMLElement | null> }) {
       />
       {a && b && (
         <g pointerEvents="none">
-          <line
-            x1={a.x}
-            y1={a.y}
-            x2={b.x}
-            y2={b.y}
-            stroke="#000"
-            strokeOpacity={0.5}
-            strokeWidth={4}
-          />
-          <line x1={a.x} y1={a.y} x2={b.x} y2={b.y} stroke="#ff7a3c" strokeWidth={1.6} />
+          <RampLine from={a} to={b} radial={false} />
           {[a, b].map((p, i) => (
             <circle key={i} cx={p.x} cy={p.y} r={4} fill="#161616" stroke="#fff" strokeWidth={2} />
           ))}

@@ -1,4 +1,5 @@
 import type { Box, Point } from '@ignis/core/geometry/affine';
+import type { SnapLines } from '@ignis/core/scene/snap';
 import { snapBox, snapLines, snapPoint } from '@ignis/core/scene/snap';
 import { useBench } from '../../state/bench';
 import { useStageAids } from '../../state/stage-aids';
@@ -6,14 +7,24 @@ import { useStageAids } from '../../state/stage-aids';
 /** How near something must come to snap, CSS px. */
 const REACH = 7;
 
-/** Snaps what a drag moves; the lines are those of where it began. Ctrl held suspends it. */
-export function snapper(moved: readonly string[]) {
-  const { scene, view, set } = useBench.getState();
-  const { snapping, guides, grid, gridStep } = useStageAids.getState();
-  const shown = guides ? scene : { ...scene, guides: [] };
-  const lines = snapLines(shown, moved, grid ? gridStep : 0);
-  const within = REACH / view.zoom;
-  const free = (e: { ctrlKey: boolean; metaKey: boolean }) => !snapping || e.ctrlKey || e.metaKey;
+/**
+ * Snaps what a drag moves; Ctrl held suspends it. The lines are looked for once, when the drag begins: each
+ * drag has a snapper of its own.
+ */
+export function snapper(moved: () => readonly string[]) {
+  const { set } = useBench.getState();
+  let found: SnapLines | null = null;
+  const lines = (): SnapLines => {
+    if (found) return found;
+    const { scene, gesture } = useBench.getState();
+    const { guides, grid, gridStep } = useStageAids.getState();
+    const base = gesture?.base ?? scene;
+    const shown = guides ? base : { ...base, guides: [] };
+    return (found = snapLines(shown, moved(), grid ? gridStep : 0));
+  };
+  const within = () => REACH / useBench.getState().view.zoom;
+  const free = (e: { ctrlKey: boolean; metaKey: boolean }) =>
+    !useStageAids.getState().snapping || e.ctrlKey || e.metaKey;
   return {
     /** How far a box has yet to go, scene px. */
     box(box: Box, e: PointerEvent): Point {
@@ -21,7 +32,7 @@ export function snapper(moved: readonly string[]) {
         set({ snapped: null });
         return { x: 0, y: 0 };
       }
-      const to = snapBox(box, lines, within);
+      const to = snapBox(box, lines(), within());
       set({ snapped: to.lines });
       return { x: to.dx, y: to.dy };
     },
@@ -31,7 +42,7 @@ export function snapper(moved: readonly string[]) {
         set({ snapped: null });
         return p;
       }
-      const to = snapPoint(p, lines, within);
+      const to = snapPoint(p, lines(), within());
       set({ snapped: to.lines });
       return { x: p.x + to.dx, y: p.y + to.dy };
     },

@@ -5,6 +5,7 @@ import { setPaths } from '@ignis/core/scene/line-edits';
 import { placementMap } from '@ignis/core/scene/placement';
 import type { Layer } from '@ignis/core/scene/schema';
 import type { LineSource } from '@ignis/core/sources/line';
+import { bodyWidth } from '@ignis/core/sources/pass';
 import { pathsOf } from '@ignis/core/sources/line-shape';
 import { useAround, useBench } from '../../state/bench';
 import { toStage } from './path-outline';
@@ -26,7 +27,7 @@ export function WidthHandles({ stage, layer }: Props) {
   const back = invert(placementMap(layer.placement));
   if (!back) return null;
   const paths = pathsOf(layer.source.shape);
-  const full = bodyWidth(layer.source);
+  const full = bodyWidth(layer.source.passes);
   const { drag, drop } = useBench.getState();
 
   const pull = (path: number, index: number) => (down: React.PointerEvent) => {
@@ -106,11 +107,4 @@ export function WidthHandles({ stage, layer }: Props) {
       )}
     </g>
   );
-}
-
-/** The width that looks like the line's own: of its widest pass that is hardly blurred, px. */
-function bodyWidth(line: LineSource): number {
-  const stroked = line.passes.filter((p) => p.enabled && p.draws !== 'inside' && p.width > 0);
-  const sharp = stroked.filter((p) => p.blur < p.width / 4);
-  return Math.max(1, ...(sharp.length > 0 ? sharp : stroked).map((p) => p.width));
 }
