@@ -14,8 +14,10 @@ import type { World } from './tracer/world';
 import { heron } from './worlds/heron';
 import { helmet } from './worlds/helmet';
 import { pier } from './worlds/pier';
+import { boat } from './worlds/boat';
+import { wall } from './worlds/wall';
 
-const worlds = { pier, heron, helmet };
+const worlds = { pier, heron, helmet, boat, wall };
 /** A worker starts as plain JavaScript, so it is first taught to read TypeScript. */
 const boot = `import('tsx/esm/api').then(({ register }) => { register(); return import(${JSON.stringify(import.meta.url)}); })`;
 type Name = keyof typeof worlds;

@@ -94,6 +94,18 @@ test('Night seven: depth, mask, costs', async ({ page }) => {
   await shot(page, 'costs');
 });
 
+test('corners', async ({ page }) => {
+  await openExample(page, 'Heron in neon');
+  await card(page, 'Heron').locator('[data-card]').click();
+  await page.keyboard.press('7');
+  await page.keyboard.down('Shift');
+  await dragBy(page, page.locator('[data-corner="1"]'), -70, 0);
+  await page.keyboard.up('Shift');
+  await dragBy(page, page.locator('[data-corner="2"]'), 70, 12);
+  await settled(page);
+  await shot(page, 'corners');
+});
+
 test('lines: the palette, Bend of light, Lamp on the pier', async ({ page }) => {
   await openExample(page, 'Bend of light');
   await card(page, 'In front').locator('[data-card]').click();
@@ -107,6 +119,13 @@ test('lines: the palette, Bend of light, Lamp on the pier', async ({ page }) => 
   await card(page, 'Bulb string').locator('[data-card]').click();
   await page.waitForTimeout(2500);
   await shot(page, 'lamp-on-the-pier');
+  await openExample(page, 'Harbour wall');
+  await card(page, 'Lantern').locator('[data-card]').click();
+  await settled(page);
+  await shot(page, 'harbour-wall');
+  await openExample(page, 'Paper duel');
+  await settled(page);
+  await shot(page, 'paper-duel');
 });
 
 test('shelf, dark and light', async ({ page }) => {

@@ -34,6 +34,8 @@ export interface ModifierDefinition<P extends Parameters = Parameters> {
   /** One sentence for the menu and the docs. */
   help: string;
   parameters: P;
+  /** How far it may throw a point sideways, px; left out by modifiers that do not displace points. */
+  strays?(values: Values<P>): number;
   /** New strands, in the line's own px, for the same values always the same. It changes none it is given. */
   apply(strands: readonly Strand[], values: Values<P>, context: ModifierContext): Strand[];
 }

@@ -1,19 +1,25 @@
 import type * as v from 'valibot';
 import type { Affine, Box } from '../geometry/affine';
+import type { Homography } from '../geometry/homography';
 import type { ColourBuffer } from '../pixels/buffer';
 import type { Picture } from '../kernels/picture';
 import type { Mixing } from '../pixels/colour';
 import type { Region } from '../pixels/region';
+import type { Held } from './held';
 import type { Memo } from './memo';
 
 /** What a source is given to draw itself. */
 export interface SourceContext {
   /** From the source's own px to px of the render. */
   map: Affine;
+  /** From there to px of the render, for sources that draw themselves through it. */
+  warp?: Homography;
   wanted: Region;
   /** A picture by its asset name. Throws if it is not there. */
   picture(asset: string): Picture;
   memo: Memo;
+  /** What was last made of a source that changes, over the whole region of which a part is wanted now. */
+  held?: { parts: Held; whole: Region };
   /** How colours shall stand in the buffer. */
   mixing: Mixing;
 }
@@ -25,10 +31,17 @@ export interface SourceDefinition<S extends { kind: string }> {
   /** One sentence for the palette and the docs. */
   help: string;
   schema: v.GenericSchema<unknown, S>;
+  /** Whether it draws itself through a homography; of others what they drew is resampled. */
+  warps?: boolean;
   /** The box to arrange by, in the source's own px; null if there is nothing yet. */
   box(source: S): Box | null;
   /** A region of the render that holds all that it draws under a map; null if it has no edges. */
   extent(source: S, map: Affine): Region | null;
+  /**
+   * A region of the render out of which it draws the same as `before` did, under the same map; null if that
+   * is not known. Left out, it never is.
+   */
+  difference?(before: S, source: S, map: Affine): Region | null;
   /** The names of the assets it needs. */
   assets(source: S): string[];
   render(source: S, context: SourceContext): ColourBuffer;

@@ -9,16 +9,36 @@ import type { LineSource } from '../sources/line';
 import { drawnStrands, pathsOf } from '../sources/line-shape';
 import type { Pass } from '../sources/pass';
 import { newPass } from '../sources/pass';
+import type { SvgGradient } from './svg-gradients';
 import type { SvgDrawing, SvgElement } from './svg-lines';
 
 /** Lines of light from the elements of an SVG, and SVG from lines of light. */
+
+/** What paints a pass as a gradient did. */
+const painted = ({ radial, from, to, stops }: SvgGradient): Partial<Pass> => ({
+  paint: radial ? 'radial' : 'linear',
+  space: 'scene',
+  colour: stops[0]!.colour,
+  colourEnd: stops.at(-1)!.colour,
+  endOpacity: stops.at(-1)!.opacity,
+  stops: stops.slice(0, -1),
+  ends: { x0: from.x, y0: from.y, x1: to.x, y1: to.y },
+});
 
 /** The passes that paint an element as it was. */
 function passesOf(e: SvgElement): Pass[] {
   const out: Pass[] = [];
   const opacity = e.opacity * 100;
   if (e.fill !== null)
-    out.push(newPass(newId(), 'Inside', { draws: 'inside', colour: e.fill, opacity }));
+    out.push(
+      newPass(newId(), 'Inside', {
+        draws: 'inside',
+        rule: e.rule,
+        colour: e.fill,
+        opacity,
+        ...(e.gradient && painted(e.gradient)),
+      }),
+    );
   if (e.stroke !== null && e.strokeWidth > 0)
     out.push(
       newPass(newId(), 'Line', {
@@ -105,7 +125,7 @@ export function svgOfLine(layer: Layer & { source: LineSource }, scene: Scene): 
         : ` stroke="${p.colour}" stroke-width="${n(p.width)}" stroke-linecap="${p.cap === 'round' ? 'round' : 'butt'}" stroke-linejoin="${p.join}"${p.dashes ? ` stroke-dasharray="${n(p.dash)} ${n(p.gap)}" stroke-dashoffset="${n(-p.phase)}"` : ''}`;
     const moved = p.x === 0 && p.y === 0 ? '' : ` transform="translate(${n(p.x)} ${n(p.y)})"`;
     const soft = p.blur > 0 ? ` filter="url(#blur-${escaped(p.id)})"` : '';
-    return `<path d="${data}" fill="${fill}" fill-rule="evenodd"${stroke} opacity="${n(p.opacity / 100)}"${moved}${soft}${style}/>`;
+    return `<path d="${data}" fill="${fill}" fill-rule="${p.rule}"${stroke} opacity="${n(p.opacity / 100)}"${moved}${soft}${style}/>`;
   });
   const map = placementMap(layer.placement).map(n).join(' ');
   return [

@@ -2,6 +2,9 @@ import { readdirSync, readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { curveBox } from '../geometry/path';
+import { sceneFaults } from '../scene/check';
+import { newScene } from '../scene/make';
+import { layersOfSvg } from './svg-layers';
 import { readSvg } from './svg-lines';
 import { pathsOfData } from './svg-paths';
 
@@ -137,5 +140,53 @@ describe('a bad SVG', () => {
       }),
       { numRuns: 500 },
     );
+  });
+
+  it('keeps gradients: shares of the box or px, transforms, stops of another, and fill rules', () => {
+    const { elements } = readSvg(
+      `<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" viewBox="0 0 100 100" width="200" height="200">
+        <defs>
+          <linearGradient id="stops"><stop offset="0.25" stop-color="#ff0000"/><stop offset="75%" style="stop-color: #0000ff; stop-opacity: 0.5"/></linearGradient>
+          <linearGradient id="down" x1="0" y1="0" x2="0" y2="1" xlink:href="#stops"/>
+          <radialGradient id="round" gradientUnits="userSpaceOnUse" cx="10" cy="20" r="5" href="#stops"/>
+          <linearGradient id="loop" href="#loop"/>
+        </defs>
+        <rect x="10" y="10" width="40" height="20" fill="url(#down)"/>
+        <g transform="translate(30 0)"><path d="M0 0H9V9H0Z" fill="url('#round')" fill-rule="evenodd"/></g>
+        <path d="M0 0H9V9H0Z" fill="url(#loop)"/>
+      </svg>`,
+      'a.svg',
+    );
+    const [down, round, loop] = elements;
+    expect(down!.gradient).toMatchObject({
+      radial: false,
+      from: { x: 20, y: 20 },
+      to: { x: 20, y: 60 },
+      stops: [
+        { at: 0, colour: '#ff0000', opacity: 100 },
+        { at: 25, colour: '#ff0000' },
+        { at: 75, colour: '#0000ff', opacity: 50 },
+        { at: 100, colour: '#0000ff', opacity: 50 },
+      ],
+    });
+    expect(down!.rule).toBe('nonzero');
+    expect(round!.gradient).toMatchObject({
+      radial: true,
+      from: { x: 80, y: 40 },
+      to: { x: 90, y: 40 },
+    });
+    expect(round!.rule).toBe('evenodd');
+    expect(loop!.gradient).toBeNull();
+    const [layer] = layersOfSvg(
+      { width: 200, height: 200, elements: [down!] },
+      newScene('', 200, 200, null),
+      false,
+    );
+    expect(layer!.source.kind === 'line' && layer!.source.passes[0]).toMatchObject({
+      paint: 'linear',
+      rule: 'nonzero',
+      ends: { x0: 20, y0: 20, x1: 20, y1: 60 },
+    });
+    expect(sceneFaults({ ...newScene('', 200, 200, null), layers: [layer!] })).toEqual([]);
   });
 });

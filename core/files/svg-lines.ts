@@ -2,6 +2,10 @@ import { formatHex, parse } from 'culori';
 import { XMLParser } from 'fast-xml-parser';
 import type { Path } from '../geometry/path';
 import { FileFault } from './fault';
+import type { SvgGradient } from './svg-gradients';
+import { gradientOf } from './svg-gradients';
+import type { Attributes } from './svg-style';
+import { declarations, rulesOf } from './svg-style';
 import { dataOfElement, pathsOfData } from './svg-paths';
 
 /** One element of an SVG: its paths, px of the drawing, and how they are painted. */
@@ -10,6 +14,9 @@ export interface SvgElement {
   paths: Path[];
   /** `#rrggbb`, or null for none. */
   fill: string | null;
+  /** What it is filled with instead of one colour. */
+  gradient: SvgGradient | null;
+  rule: 'nonzero' | 'evenodd';
   stroke: string | null;
   strokeWidth: number;
   cap: 'round' | 'flat';
@@ -32,7 +39,6 @@ const MOST_ANCHORS = 500_000;
 /** How deep `use` may point on to others. */
 const MOST_USES = 12;
 
-type Attributes = Record<string, string>;
 interface Node {
   tag: string;
   attributes: Attributes;
@@ -42,7 +48,7 @@ interface Node {
 
 /** What elements take over from those around them. */
 const INHERITED = [
-  ...['fill', 'stroke', 'stroke-width', 'stroke-linecap', 'stroke-linejoin'],
+  ...['fill', 'fill-rule', 'stroke', 'stroke-width', 'stroke-linecap', 'stroke-linejoin'],
   ...['color', 'visibility'],
 ];
 
@@ -68,27 +74,6 @@ function nodesOf(list: unknown): Node[] {
     );
     return [{ tag: tag.replace(/^svg:/, ''), attributes, children: nodesOf(content), text }];
   });
-}
-
-/** Declarations of a style, `a: b; c: d`. */
-const declarations = (style: string | undefined): Attributes =>
-  Object.fromEntries(
-    (style ?? '')
-      .split(';')
-      .map((d) => d.split(':').map((s) => s.trim()))
-      .filter((d): d is [string, string] => d.length === 2 && d[0] !== '' && d[1] !== ''),
-  );
-
-/** The rules of style sheets that name a class, an id or an element alone. */
-function rulesOf(sheets: string): Map<string, Attributes> {
-  const rules = new Map<string, Attributes>();
-  for (const [, selectors, body] of sheets
-    .replace(/\/\*[\s\S]*?\*\//g, '')
-    .matchAll(/([^{}]+)\{([^{}]*)\}/g))
-    for (const selector of selectors!.split(',').map((s) => s.trim()))
-      if (/^[.#]?[\w-]+$/.test(selector))
-        rules.set(selector, { ...rules.get(selector), ...declarations(body) });
-  return rules;
 }
 
 /** A colour as `#rrggbb`; null for none. What is no plain colour is white. */
@@ -194,6 +179,8 @@ export function readSvg(text: string, file: string): SvgDrawing {
       name: node.attributes.id ?? node.tag,
       paths,
       fill: colourOf(own.fill ?? '#000000', colour),
+      gradient: gradientOf(own.fill, node, own, [...chain, base], byId),
+      rule: own['fill-rule'] === 'evenodd' ? 'evenodd' : 'nonzero',
       stroke: colourOf(own.stroke, colour),
       strokeWidth: Math.min(
         5000,

@@ -1,3 +1,6 @@
+import type { Region } from '../pixels/region';
+import { covering } from '../pixels/region';
+
 /** x' = a·x + c·y + e, y' = b·x + d·y + f: the column order of SVG and CSS `matrix()`. */
 export type Affine = readonly [a: number, b: number, c: number, d: number, e: number, f: number];
 
@@ -57,6 +60,18 @@ export interface Box {
   x1: number;
   y1: number;
 }
+
+/** A region of whole px as a box. */
+export const boxOfRegion = ({ x, y, width, height }: Region): Box => ({
+  x0: x,
+  y0: y,
+  x1: x + width,
+  y1: y + height,
+});
+
+/** The whole px within `reach` px (> 0) of a box. The box may be a line or a point: the region is not empty. */
+export const regionAround = ({ x0, y0, x1, y1 }: Box, reach: number): Region =>
+  covering(x0 - reach, y0 - reach, x1 + reach, y1 + reach);
 
 /** The smallest upright box round a box under a map. */
 export function boxUnder(m: Affine, box: Box): Box {

@@ -1,5 +1,5 @@
 import type { Strand } from './strand';
-import { lengthsOf } from './strand';
+import { lengthsOf, placeAlong } from './strand';
 
 /** Dashes along a strand. Lengths are px. */
 export interface Dashes {
@@ -75,22 +75,13 @@ export function piece(strand: Strand, lengths: Float64Array, from: number, to: n
   const out: number[] = [];
   const wide: number[] = [];
   const at = (l: number) => {
-    const s = closed ? ((l % total) + total) % total : Math.min(total, Math.max(0, l));
-    let [lo, hi] = [0, lengths.length - 1];
-    while (hi - lo > 1) {
-      const middle = (lo + hi) >> 1;
-      if (lengths[middle]! <= s) lo = middle;
-      else hi = middle;
-    }
-    const span = lengths[hi]! - lengths[lo]!;
-    const t = span > 0 ? (s - lengths[lo]!) / span : 0;
-    const k = hi % n;
+    const { from, to, t } = placeAlong(strand, lengths, l);
     out.push(
-      points[2 * lo]! + (points[2 * k]! - points[2 * lo]!) * t,
-      points[2 * lo + 1]! + (points[2 * k + 1]! - points[2 * lo + 1]!) * t,
+      points[2 * from]! + (points[2 * to]! - points[2 * from]!) * t,
+      points[2 * from + 1]! + (points[2 * to + 1]! - points[2 * from + 1]!) * t,
     );
-    wide.push(width[lo]! + (width[k]! - width[lo]!) * t);
-    return lo;
+    wide.push(width[from]! + (width[to]! - width[from]!) * t);
+    return from;
   };
   const start = at(from);
   if (to > from) {

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { path } from '../testing/scenes';
+import { path, traced } from '../testing/scenes';
 import type { Affine } from './affine';
 import {
   apply,
@@ -15,7 +15,7 @@ import {
   translation,
 } from './affine';
 import { flatten } from './flatten';
-import { corner, pointAt, segments, smooth, type Path } from './path';
+import { corner, pointAt, segments, type Path } from './path';
 
 const n = fc.double({ min: -5, max: 5, noNaN: true });
 const map: fc.Arbitrary<Affine> = fc.tuple(n, n, n, n, n, n);
@@ -42,22 +42,10 @@ function toPieces(points: Float64Array, closed: boolean, x: number, y: number): 
 
 describe('flattening', () => {
   it('of very many anchors leaves out points, and still stays within its tolerance', () => {
-    const traced = (n: number): Path => {
-      const at = (i: number) => {
-        const a = (i / n) * 2 * Math.PI;
-        const r = 100 + 20 * Math.sin(7 * a);
-        return { x: r * Math.cos(a), y: r * Math.sin(a) };
-      };
-      const anchors = Array.from({ length: n }, (_, i) => {
-        const [b, p, c] = [at(i - 1), at(i), at(i + 1)];
-        return smooth(p.x, p.y, (c.x - b.x) / 6, (c.y - b.y) / 6);
-      });
-      return { closed: true, anchors };
-    };
     for (const turn of [Infinity, 0.1]) {
-      const p = traced(4000);
+      const p = traced(8000, 100, true);
       const line = flatten(p, IDENTITY, { tolerance: 0.05, turn });
-      expect(line.at.length).toBeLessThan(2000);
+      expect(line.at.length).toBeLessThan(5000);
       expect(line.points.length).toBe(2 * line.at.length);
       for (const c of segments(p).filter((_, i) => i % 13 === 0)) {
         const q = pointAt(c, 0.4);

@@ -1,173 +1,57 @@
-import type { Affine } from './affine';
-import { apply } from './affine';
-import type { Cubic, Path } from './path';
-import { mapCubic, segments } from './path';
-
-/** A run of straight pieces: x and y in turn; a closed one does not repeat its first point. */
-export interface Polyline {
-  closed: boolean;
-  points: Float64Array;
-  /** Where each point lies on the path: the number of its segment, and t along it. */
-  at: Float64Array;
-}
-
-/** How finely a curve becomes straight pieces. */
-export interface Fineness {
-  /** Greatest distance between curve and pieces, px after the map. */
-  tolerance: number;
-  /** Greatest turn from one piece to the next, radians; Infinity if it does not matter. */
-  turn: number;
-}
-
-const DEEPEST = 14;
+import type { Affine, Box } from './affine';
+import type { Block } from './blocks';
+import { blocksOf, isDense, runsNear } from './blocks';
+import type { Fineness, Polyline, Run } from './flatten-run';
+import { flattenRun, isSame } from './flatten-run';
+import type { Path } from './path';
+import { segmentCount } from './path';
 
 /**
- * A path under a map as a polyline, points that coincide dropped. A cubic is split in halves until
- * its controls lie within the tolerance of its chord and it turns by no more than asked (de
- * Casteljau; the flatness bound is that of Fischer, "Piecewise linear approximation of Bézier
- * curves", 2000).
+ * A path under a map as a polyline, points that coincide dropped: within the tolerance of the curve, also
+ * where very many anchors stand nearer to each other than that.
  */
 export function flatten(path: Path, map: Affine, fineness: Fineness): Polyline {
-  const out: number[] = [];
+  const run = isDense(path)
+    ? joined(blocksOf(path), map, fineness)
+    : flattenRun(path, 0, segmentCount(path), map, fineness);
+  return finished(run, path.closed);
+}
+
+/**
+ * As `flatten`, but only what of the path comes near a box (px after the map), as polylines of their own;
+ * a path of few anchors comes whole.
+ */
+export function flattenNear(path: Path, map: Affine, fineness: Fineness, near: Box): Polyline[] {
+  if (!isDense(path)) return [flatten(path, map, fineness)];
+  const runs = runsNear(path, map, near);
+  const all = runs.length === 1 && runs[0]!.length === blocksOf(path).length;
+  return runs.map((run) => finished(joined(run, map, fineness), all && path.closed));
+}
+
+/** The pieces of blocks that follow one another; past the end of a closed path `at` goes on growing. */
+function joined(blocks: readonly Block[], map: Affine, fineness: Fineness): Run {
+  const points: number[] = [];
   const at: number[] = [];
-  const add = (x: number, y: number, t: number) => {
-    const n = out.length;
-    if (n > 0 && Math.abs(x - out[n - 2]!) <= 1e-7 && Math.abs(y - out[n - 1]!) <= 1e-7) return;
-    out.push(x, y);
-    at.push(t);
-  };
-  const first = path.anchors[0];
-  if (first) {
-    const p = apply(map, first);
-    add(p.x, p.y, 0);
+  let start = blocks[0]?.from ?? 0;
+  for (const block of blocks) {
+    const own = block.pieces(map, fineness);
+    const n = points.length;
+    const skip =
+      n > 0 && isSame(points[n - 2]!, points[n - 1]!, own.points[0]!, own.points[1]!) ? 1 : 0;
+    for (let i = 2 * skip; i < own.points.length; i++) points.push(own.points[i]!);
+    for (let i = skip; i < own.at.length; i++) at.push(start + own.at[i]!);
+    start += block.to - block.from;
   }
-  segments(path).forEach((c, i) => split(mapCubic(map, c), fineness, 0, i, 1, add));
-  if (path.anchors.length > DENSE && path.anchors.every((a) => a.width === undefined))
-    merge(out, at, fineness);
-  const n = out.length;
-  if (
-    path.closed &&
-    n > 2 &&
-    Math.abs(out[0]! - out[n - 2]!) < 1e-7 &&
-    Math.abs(out[1]! - out[n - 1]!) < 1e-7
-  ) {
-    out.length -= 2;
-    at.length -= 1;
-  }
+  return { points, at };
+}
+
+function finished({ points, at }: Run, closed: boolean): Polyline {
+  const n = points.length;
+  const left =
+    closed && n > 2 && isSame(points[0]!, points[1]!, points[n - 2]!, points[n - 1]!) ? n - 2 : n;
   return {
-    closed: path.closed && out.length > 4,
-    points: Float64Array.from(out),
-    at: Float64Array.from(at),
+    closed: closed && left > 4,
+    points: Float64Array.from(left === n ? points : points.slice(0, left)),
+    at: Float64Array.from(left === n ? at : at.slice(0, left / 2)),
   };
-}
-
-/** Paths of more anchors may have them nearer to each other than a drawing can show. */
-const DENSE = 256;
-/** So many points in a row may be merged. */
-const MOST_MERGED = 12;
-
-/**
- * Leaves out points, in place, that lie within a quarter of the tolerance of the straight piece past them,
- * where the line turns by no more than half of what a piece may.
- */
-function merge(out: number[], at: number[], { tolerance, turn }: Fineness): void {
-  const near = tolerance / 4;
-  const n = at.length;
-  let kept = 1;
-  let last = 0;
-  for (let i = 1; i < n - 1; i++) {
-    const [x0, y0] = [out[2 * kept - 2]!, out[2 * kept - 1]!];
-    const dx = out[2 * i + 2]! - x0;
-    const dy = out[2 * i + 3]! - y0;
-    const l = Math.hypot(dx, dy);
-    let off = l > 0 && i - last <= MOST_MERGED ? 0 : Infinity;
-    for (let k = last + 1; k <= i && off <= near; k++) {
-      const [x, y] = [out[2 * k]! - x0, out[2 * k + 1]! - y0];
-      const along = (x * dx + y * dy) / l;
-      off = along < 0 || along > l ? Infinity : Math.max(off, Math.abs(x * dy - y * dx) / l);
-    }
-    // By an arc's sagitta: it turns by eight times its height over its chord, twice as much at an end.
-    if (off <= near && (off * 16) / l <= turn) continue;
-    out[2 * kept] = out[2 * i]!;
-    out[2 * kept + 1] = out[2 * i + 1]!;
-    at[kept++] = at[i]!;
-    last = i;
-  }
-  if (n > 1) {
-    out[2 * kept] = out[2 * n - 2]!;
-    out[2 * kept + 1] = out[2 * n - 1]!;
-    at[kept++] = at[n - 1]!;
-  }
-  out.length = 2 * kept;
-  at.length = kept;
-}
-
-/** Splits a piece of a cubic that begins at `from` and is `span` long in terms of t. */
-function split(
-  c: Cubic,
-  fine: Fineness,
-  depth: number,
-  from: number,
-  span: number,
-  add: (x: number, y: number, t: number) => void,
-): void {
-  const [p, q, r, s] = c;
-  if (depth >= DEEPEST || (isFlat(c, fine.tolerance) && turnOf(c) <= fine.turn)) {
-    add(s.x, s.y, from + span);
-    return;
-  }
-  const half = (a: { x: number; y: number }, b: { x: number; y: number }) => ({
-    x: (a.x + b.x) / 2,
-    y: (a.y + b.y) / 2,
-  });
-  const a = half(p, q);
-  const m = half(q, r);
-  const d = half(r, s);
-  const b = half(a, m);
-  const e = half(m, d);
-  const f = half(b, e);
-  split([p, a, b, f], fine, depth + 1, from, span / 2, add);
-  split([f, e, d, s], fine, depth + 1, from + span / 2, span / 2, add);
-}
-
-/**
- * Whether both controls lie beside the chord, near enough: the curve never strays from it by more
- * than three quarters of what they do.
- */
-function isFlat([p, q, r, s]: Cubic, tolerance: number): boolean {
-  const dx = s.x - p.x;
-  const dy = s.y - p.y;
-  const l = dx * dx + dy * dy;
-  const near = tolerance * (4 / 3);
-  for (const c of [q, r]) {
-    const x = c.x - p.x;
-    const y = c.y - p.y;
-    const along = x * dx + y * dy;
-    if (along < -1e-9 || along > l + 1e-9) {
-      // Beyond an end of the chord, the distance to that end counts.
-      const e = along < 0 ? x * x + y * y : (x - dx) ** 2 + (y - dy) ** 2;
-      if (e > near * near) return false;
-    } else if ((x * dy - y * dx) ** 2 > near * near * l) return false;
-  }
-  return true;
-}
-
-/** How far the control polygon turns, radians: never less than the curve's own turn. */
-function turnOf([p, q, r, s]: Cubic): number {
-  let turn = 0;
-  let dx = 0;
-  let dy = 0;
-  for (const [from, to] of [
-    [p, q],
-    [q, r],
-    [r, s],
-  ] as const) {
-    const ex = to.x - from.x;
-    const ey = to.y - from.y;
-    if (ex * ex + ey * ey < 1e-12) continue;
-    if (dx !== 0 || dy !== 0) turn += Math.abs(Math.atan2(dx * ey - dy * ex, dx * ex + dy * ey));
-    dx = ex;
-    dy = ey;
-  }
-  return turn;
 }

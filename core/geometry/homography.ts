@@ -21,7 +21,10 @@ export function compose(m: Homography, n: Homography): Homography {
   return rows as unknown as Homography;
 }
 
-/** The inverse map, scaled so that its last number is 1 where it can be; null if m flattens the plane. */
+/**
+ * The inverse map; null if m flattens the plane. What m shows before the horizon lies before that of the
+ * inverse too: it is scaled by something above 0, so that its last number is 1 or −1 where it can be.
+ */
 export function inverseOf(m: Homography): Homography | null {
   const [a, b, c, d, e, f, g, h, i] = m;
   const det = a * (e * i - f * h) - b * (d * i - f * g) + c * (d * h - e * g);
@@ -32,7 +35,7 @@ export function inverseOf(m: Homography): Homography | null {
     ...[d * h - e * g, b * g - a * h, a * e - b * d],
   ];
   const last = adjugate[8]!;
-  const scale = isAffine(m) || Math.abs(last) < 1e-12 ? det : last;
+  const scale = isAffine(m) || Math.abs(last) < 1e-12 ? det : Math.abs(last) * Math.sign(det);
   return adjugate.map((v) => v / scale) as unknown as Homography;
 }
 

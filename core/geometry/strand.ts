@@ -1,6 +1,6 @@
 import type { Affine, Box, Point } from './affine';
-import type { Fineness } from './flatten';
-import { flatten } from './flatten';
+import { flatten, flattenNear } from './flatten';
+import type { Fineness } from './flatten-run';
 import type { Path } from './path';
 
 /** A run of a line as straight pieces, with what varies along it: what modifiers work on. */
@@ -14,20 +14,33 @@ export interface Strand {
   strength: number;
 }
 
-/** The paths under a map as strands; those of fewer than two points are dots of one point. */
-export function strandsOf(paths: readonly Path[], map: Affine, fineness: Fineness): Strand[] {
+/**
+ * The paths under a map as strands; those of fewer than two points are dots of one point. Of paths of
+ * very many anchors only what comes near a box (px after the map) is made, if there is one.
+ */
+export function strandsOf(
+  paths: readonly Path[],
+  map: Affine,
+  fineness: Fineness,
+  near?: Box,
+): Strand[] {
   return paths
     .filter((p) => p.anchors.length > 0)
-    .map((path) => {
-      const { closed, points, at } = flatten(path, map, fineness);
-      const n = path.anchors.length;
-      const widths = path.anchors.map((a) => a.width ?? 1);
-      const width = at.map((t) => {
-        const i = Math.min(Math.floor(t), n - 1);
-        const [a, b] = [widths[i]!, widths[(i + 1) % n]!];
+    .flatMap((path) => {
+      const { anchors } = path;
+      const n = anchors.length;
+      const widthAt = (t: number) => {
+        const i = Math.floor(t);
+        const [a, b] = [anchors[i % n]!.width ?? 1, anchors[(i + 1) % n]!.width ?? 1];
         return a + (b - a) * (t - i);
-      });
-      return { closed, points, width, strength: 1 };
+      };
+      const made = near ? flattenNear(path, map, fineness, near) : [flatten(path, map, fineness)];
+      return made.map(({ closed, points, at }) => ({
+        closed,
+        points,
+        width: at.map(widthAt),
+        strength: 1,
+      }));
     });
 }
 
@@ -42,6 +55,42 @@ export function lengthsOf({ points, closed }: Strand): Float64Array {
       Math.hypot(points[2 * k]! - points[2 * i - 2]!, points[2 * k + 1]! - points[2 * i - 1]!);
   }
   return out;
+}
+
+/**
+ * Where a distance along a strand (px) lies: between which of its points, and how far from the one to the
+ * other (0–1). On a closed one distances go round; on an open one they end at its ends.
+ */
+export function placeAlong(
+  { points, closed }: Strand,
+  lengths: Float64Array,
+  distance: number,
+): { from: number; to: number; t: number } {
+  const total = lengths.at(-1)!;
+  const s = closed ? ((distance % total) + total) % total : Math.min(total, Math.max(0, distance));
+  let [lo, hi] = [0, lengths.length - 1];
+  while (hi - lo > 1) {
+    const middle = (lo + hi) >> 1;
+    if (lengths[middle]! <= s) lo = middle;
+    else hi = middle;
+  }
+  const span = lengths[hi]! - lengths[lo]!;
+  return { from: lo, to: hi % (points.length / 2), t: span > 0 ? (s - lengths[lo]!) / span : 0 };
+}
+
+/** A strand turns by more than this at a corner, radians. */
+const CORNER = 0.6;
+
+/** Whether a strand has corners. */
+export function hasCorners({ points, closed }: Strand): boolean {
+  const n = points.length / 2;
+  for (let i = closed ? 0 : 1; i < (closed ? n : n - 1); i++) {
+    const [a, b, c] = [(i + n - 1) % n, i, (i + 1) % n];
+    const [ax, ay] = [points[2 * b]! - points[2 * a]!, points[2 * b + 1]! - points[2 * a + 1]!];
+    const [bx, by] = [points[2 * c]! - points[2 * b]!, points[2 * c + 1]! - points[2 * b + 1]!];
+    if (Math.abs(Math.atan2(ax * by - ay * bx, ax * bx + ay * by)) > CORNER) return true;
+  }
+  return false;
 }
 
 /** The place on a strand nearest to a point: its share of the length (0–1), and how far it is, px. */

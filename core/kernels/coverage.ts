@@ -33,13 +33,13 @@ const BLOCK = 16;
 
 /** How rows are swept: exactly, in layers, or by windings alone (assembly/sweep.ts). */
 type Way = 'exact' | 'fine' | 'coarse' | 'pile';
-const LAYERS = { fine: 16, coarse: 4 };
+const LAYERS = { fine: 16, coarse: 12 };
 
 /** The way for rows that so many edges touch. Even-odd insides depend on the order of every edge. */
-const wayFor = (edges: number, rule: FillRule): Way =>
+const wayFor = (edges: number, rule: FillRule, soft: boolean): Way =>
   edges <= 96
     ? 'exact'
-    : edges <= 3000
+    : edges <= (soft ? 384 : 3000)
       ? 'fine'
       : edges <= 20_000 || rule === 'evenodd'
         ? 'coarse'
@@ -53,10 +53,15 @@ const wayFor = (edges: number, rule: FillRule): Way =>
  * cross; only the stretches of edges that part inside from outside add their signed areas (the
  * accumulation of Levien's font-rs). Rows that very many edges touch, as of a wide stroke round fine
  * detail, are swept in layers: what ends or crosses within a layer is exact to a fraction of it. Under
- * the non-zero rule tens of thousands in a row must wind the same way. The plane covers what `within`
- * shares with the polygons.
+ * the non-zero rule tens of thousands in a row must wind the same way. What is `soft`, to be blurred by
+ * several px, needs fewer layers. The plane covers what `within` shares with the polygons.
  */
-export function coverage(polygons: readonly Float64Array[], rule: FillRule, within: Region): Plane {
+export function coverage(
+  polygons: readonly Float64Array[],
+  rule: FillRule,
+  within: Region,
+  soft = false,
+): Plane {
   const region = intersect(polygonRegion(polygons), within);
   if (isEmpty(region)) return plane(region);
   const evenOdd = rule === 'evenodd' ? 1 : 0;
@@ -65,8 +70,13 @@ export function coverage(polygons: readonly Float64Array[], rule: FillRule, with
     const corners = polygons.reduce((n, p) => n + p.length / 2, 0);
     const edges = doubles(corners * RECORD);
     const lists = floats(2 * corners);
-    for (const { top, bottom, way } of bands(polygons, rule, region)) {
-      const count = writeEdges(polygons, top, bottom, edges);
+    const spans = spansOf(polygons);
+    for (const { top, bottom, way } of bands(
+      polygons,
+      (edges) => wayFor(edges, rule, soft),
+      region,
+    )) {
+      const count = writeEdges(polygons, spans, top, bottom, edges);
       if (count === 0) continue;
       const events = way === 'exact' ? eventsOf(edges, count) : null;
       onHeap((at) => {
@@ -96,7 +106,11 @@ interface Band {
 }
 
 /** The rows of a region, parted where they are swept in another way. */
-function bands(polygons: readonly Float64Array[], rule: FillRule, region: Region): Band[] {
+function bands(
+  polygons: readonly Float64Array[],
+  wayOf: (edges: number) => Way,
+  region: Region,
+): Band[] {
   // Blocks stand where they stand in the scene, so that a part comes out as it does in the whole.
   const first = Math.floor(region.y / BLOCK);
   const last = Math.ceil((region.y + region.height) / BLOCK);
@@ -122,7 +136,7 @@ function bands(polygons: readonly Float64Array[], rule: FillRule, region: Region
       held += touching[(block - first) * BLOCK + i]!;
       most = Math.max(most, held);
     }
-    const way = wayFor(most, rule);
+    const way = wayOf(most);
     const bottom = Math.min(region.y + region.height, (block + 1) * BLOCK);
     const above = out.at(-1);
     if (above?.way === way) above.bottom = bottom;
@@ -151,15 +165,36 @@ function doubles(count: number): Float64Array {
 export const snapped = (y: number): number => Math.round(y * SNAP) / SNAP;
 const SNAP = 2 ** 24;
 
+/** The top and bottom of each polygon, in turn. */
+function spansOf(polygons: readonly Float64Array[]): Float64Array {
+  const out = new Float64Array(2 * polygons.length);
+  polygons.forEach((p, i) => {
+    let top = Infinity;
+    let bottom = -Infinity;
+    for (let k = 1; k < p.length; k += 2) {
+      const y = p[k]!;
+      if (y < top) top = y;
+      if (y > bottom) bottom = y;
+    }
+    out[2 * i] = top;
+    out[2 * i + 1] = bottom;
+  });
+  return out;
+}
+
 /** Writes the edges that are not level and reach into the rows from `top` to `bottom`; returns their number. */
 function writeEdges(
   polygons: readonly Float64Array[],
+  spans: Float64Array,
   top: number,
   bottom: number,
   edges: Float64Array,
 ): number {
   let count = 0;
-  for (const p of polygons) {
+  for (let k = 0; k < polygons.length; k++) {
+    // Snapping may move an end by less than this.
+    if (spans[2 * k]! >= bottom + 1e-6 || spans[2 * k + 1]! <= top - 1e-6) continue;
+    const p = polygons[k]!;
     const n = p.length;
     for (let i = 0; i < n; i += 2) {
       const j = i + 2 === n ? 0 : i + 2;

@@ -7,7 +7,7 @@ import {
   stretch,
 } from '../geometry/homography';
 import type { Homography } from '../geometry/homography';
-import { scaling } from '../geometry/affine';
+import { boxOfRegion, regionAround, scaling } from '../geometry/affine';
 import type { ColourBuffer } from '../pixels/buffer';
 import { crop, unwritten } from '../pixels/buffer';
 import { scoped } from '../pixels/heap';
@@ -60,6 +60,25 @@ export function drawPicture(
   });
 }
 
+/**
+ * Pixels drawn under a homography (their px → px of the render), over all of `wanted`: bicubic where they
+ * grow, averaged over each pixel where they shrink, transparent outside.
+ */
+export function warped(pixels: ColourBuffer, map: Homography, wanted: Region): ColourBuffer {
+  const inverse = inverseOf(map);
+  if (!inverse || isEmpty(pixels.region) || isEmpty(wanted)) return unwritten(EMPTY, 4);
+  const out: ColourBuffer = unwritten(wanted, 4);
+  onHeap((at) =>
+    run('warpRows', wanted.height, wanted.width * 40, [
+      ...[at(pixels.data), pixels.region.width, pixels.region.height],
+      ...[pixels.region.x, pixels.region.y],
+      ...[at(out.data, 'write'), wanted.width * 16, wanted.x, wanted.y, wanted.width],
+      ...inverse,
+    ]),
+  );
+  return out;
+}
+
 /** By how many whole px a map moves everything; null if it does more than that. */
 function wholeMove(m: Homography): { x: number; y: number } | null {
   const x = Math.round(m[2]);
@@ -97,12 +116,7 @@ function partOf(picture: Picture, n: number, toLevel: Homography, region: Region
     width: Math.ceil(picture.width / 2 ** n),
     height: Math.ceil(picture.height / 2 ** n),
   };
-  const box = boxBeneath(toLevel, {
-    x0: region.x,
-    y0: region.y,
-    x1: region.x + region.width,
-    y1: region.y + region.height,
-  });
-  const part = box && intersect(all, grow(covering(box.x0, box.y0, box.x1, box.y1), 3));
+  const box = boxBeneath(toLevel, boxOfRegion(region));
+  const part = box && intersect(all, regionAround(box, 3));
   return part && !isEmpty(part) ? part : box ? { x: 0, y: 0, width: 1, height: 1 } : all;
 }

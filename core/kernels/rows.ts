@@ -40,14 +40,14 @@ export function cropped<T extends ColourBuffer | Plane>(
   return out as T;
 }
 
-/** Writes a buffer over the part of another that it covers, in place. */
-export function pasted(to: ColourBuffer, from: ColourBuffer): void {
+/** Writes a buffer (4 channels) or plane (1 channel) over the part of another that it covers, in place. */
+export function pasted<T extends ColourBuffer | Plane>(to: T, from: T, channels: 1 | 4): void {
   const region = intersect(to.region, from.region);
   if (isEmpty(region)) return;
   onHeap((at) =>
-    run('copyRows', region.height, region.width * 4, [
-      ...rowsOf(at, to, region, 4, 'write'),
-      ...[...rowsOf(at, from, region, 4), region.width * 4],
+    run('copyRows', region.height, region.width * channels, [
+      ...rowsOf(at, to, region, channels, 'write'),
+      ...[...rowsOf(at, from, region, channels), region.width * channels],
     ]),
   );
 }

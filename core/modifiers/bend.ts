@@ -3,6 +3,9 @@ import { defineModifier, pointsEach } from '../definitions/modifier';
 import { curveAt } from '../geometry/curve';
 import { displaced, lengthsOf, normalsOf, refined } from '../geometry/strand';
 
+/** A smooth curve goes a little beyond its points. */
+const OVERSHOOT = 1.3;
+
 export const bend = defineModifier({
   kind: 'bend',
   label: 'Bend',
@@ -20,6 +23,8 @@ export const bend = defineModifier({
     },
     amount: length('Amount', 120, { min: -10_000, max: 10_000, slider: [-600, 600] }),
   },
+  strays: ({ curve, amount }) =>
+    Math.abs(amount) * curve.reduce((m, [, y]) => Math.max(m, Math.abs(y)), 0) * OVERSHOOT,
   apply: (strands, { curve, amount }, context) =>
     strands.map((strand) => {
       const total = lengthsOf(strand).at(-1) ?? 0;

@@ -168,12 +168,66 @@ describe('mirror', () => {
   });
 });
 
+describe('a ripple that stays within', () => {
+  it('never goes beyond, keeps its zeros, and small waves as they are', () => {
+    const far = (values: Record<string, unknown>) => {
+      const [made] = use('ripple', line, { amplitude: 300, period: 160, fade: 0, ...values });
+      return made!.points.filter((_, i) => i % 2 === 1);
+    };
+    const free = far({});
+    const held = far({ within: 50 });
+    expect(Math.max(...free)).toBeGreaterThan(290);
+    expect(Math.max(...held.map(Math.abs))).toBeLessThanOrEqual(50);
+    expect(Math.max(...held)).toBeGreaterThan(49);
+    held.forEach((v, i) =>
+      expect(Math.sign(Math.round(v * 1e6))).toBe(Math.sign(Math.round(free[i]! * 1e6))),
+    );
+    const small = far({ amplitude: 2, within: 400 });
+    far({ amplitude: 2 }).forEach((v, i) => expect(small[i]).toBeCloseTo(v, 3));
+  });
+});
+
 describe('repeat and scatter', () => {
   it('repeat steps, shrinks and fades from copy to copy', () => {
     const made = use('repeat', line, { copies: 4, x: 0, y: 30, scale: 50, fade: 20 });
     expect(made.map((s) => Math.round(s.strength * 1000))).toEqual([1000, 800, 640, 512]);
     expect(made.map((s) => lengthsOf(s).at(-1))).toEqual([400, 200, 100, 50]);
     expect(made[1]!.points[1]).toBeCloseTo(30, 9);
+  });
+  it('repeat between two places ends on the last, evenly spread', () => {
+    const made = use('repeat', line, { how: 'between', copies: 5, toX: 100, toY: 60 });
+    expect(made.map((s) => [s.points[0], s.points[1]])).toEqual(
+      [0, 1, 2, 3, 4].map((i) => [-200 + 25 * i, 15 * i]),
+    );
+  });
+  it('repeat along a path puts copies evenly on its last path, turned along it, which is not drawn', () => {
+    const dash: Strand = { ...line[0]!, points: Float64Array.of(-10, 0, 10, 0) };
+    const way: Strand = {
+      ...line[0]!,
+      points: Float64Array.of(0, 0, 100, 0, 100, 100),
+      width: Float64Array.of(1, 1, 1),
+    };
+    const made = use('repeat', [dash, way], { how: 'along', copies: 5 });
+    const middles = made.map((s) => [
+      (s.points[0]! + s.points[2]!) / 2,
+      (s.points[1]! + s.points[3]!) / 2,
+    ]);
+    expect(middles.map((m) => m.map((v) => Math.round(v)))).toEqual([
+      [0, 0],
+      [50, 0],
+      [100, 0],
+      [100, 50],
+      [100, 100],
+    ]);
+    expect(made[4]!.points[2]! - made[4]!.points[0]!).toBeCloseTo(0, 6);
+    const still = use('repeat', [dash, way], { how: 'along', copies: 5, follow: false });
+    expect(still[4]!.points[2]! - still[4]!.points[0]!).toBeCloseTo(20, 6);
+    // Round a closed way the last copy does not lie on the first.
+    const ring = use('repeat', [dash, { ...way, closed: true }], { how: 'along', copies: 4 });
+    expect(
+      new Set(ring.map((s) => `${s.points[0]!.toFixed(2)} ${s.points[1]!.toFixed(2)}`)).size,
+    ).toBe(4);
+    expect(use('repeat', line, { how: 'along', copies: 3 })).toHaveLength(3);
   });
   it('scatter strews copies within their spread', () => {
     const made = use('scatter', line, { copies: 50, size: 5, spread: 30 });

@@ -15,8 +15,14 @@ export const ripple = defineModifier({
     phase: angle('Phase', 0),
     centre: percent('Centre', 50),
     fade: percent('Fade at ends', 20, 0, 50),
+    within: length('Stays within', 0, {
+      max: 5000,
+      slider: [0, 600],
+      help: 'How far to each side it may go, so that large waves stay in the picture; 0 for as far as they will. Crests are eased, not cut off.',
+    }),
   },
-  apply: (strands, { amplitude, period, phase, centre, fade }, context) =>
+  strays: ({ amplitude, within }) => (within > 0 ? Math.min(within, amplitude) : amplitude),
+  apply: (strands, { amplitude, period, phase, centre, fade, within }, context) =>
     strands.map((strand) => {
       const total = lengthsOf(strand).at(-1) ?? 0;
       if (!(period > LEAST) || !(amplitude > 0) || !(total > 0)) return strand;
@@ -37,12 +43,13 @@ export const ripple = defineModifier({
         const l = lengths[i]!;
         const end = strand.closed ? Infinity : Math.min(l, total - l);
         const t = reach > 0 ? Math.min(1, Math.max(0, end / reach)) : 1;
-        const k =
+        const free =
           amplitude *
           t *
           t *
           (3 - 2 * t) *
           Math.sin(((l - (total * centre) / 100) / wave) * 2 * Math.PI + turn);
+        const k = within > 0 ? within * Math.tanh(free / within) : free;
         return [normals[2 * i]! * k, normals[2 * i + 1]! * k];
       });
     }),

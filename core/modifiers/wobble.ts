@@ -15,6 +15,7 @@ export const wobble = defineModifier({
     size: length('Size', 120, { slider: [10, 600], help: 'How long one irregularity is.' }),
     seed: seed(),
   },
+  strays: ({ amount }) => amount,
   apply: (strands, { amount, size, seed }, context) =>
     strands.map((strand, k) => {
       const total = lengthsOf(strand).at(-1) ?? 0;

@@ -1,3 +1,5 @@
+import { contentKey } from '../definitions/content-key';
+import type { Held } from '../definitions/held';
 import type { Memo } from '../definitions/memo';
 import type { Affine } from '../geometry/affine';
 import type { Picture } from '../kernels/picture';
@@ -23,6 +25,10 @@ export interface Context {
   shouldStop(): boolean;
   /** The layer that is likely to change before the next render: what lies beneath it is kept. */
   focus: string | null;
+  /** Whether the layer in focus makes its pixels for no more than the part that is asked for. */
+  local: boolean;
+  /** What was last made of the layer in focus. */
+  held: Held | null;
   /** From the px that the layers of this list are placed on to px of the render. */
   map: Affine;
   /** Px of the render for one px of a step's lengths. */
@@ -73,7 +79,7 @@ const known = new WeakMap<object, number>();
  * A short stand-in for an object in keys: equal for equal contents (once in a while a new one for an
  * old content, which then counts as new). The object must not be changed in place.
  */
-export function numberOf(value: object, text = () => JSON.stringify(value)): number {
+export function numberOf(value: object, text = () => contentKey(value)): number {
   const found = known.get(value);
   if (found !== undefined) return found;
   const content = text();
@@ -88,6 +94,4 @@ export function numberOf(value: object, text = () => JSON.stringify(value)): num
 
 /** As `numberOf`, for all of a layer that its pixels depend on. */
 export const contentOf = (layer: Layer): number =>
-  numberOf(layer, () =>
-    JSON.stringify({ ...layer, name: '', layers: layer.layers?.map(contentOf) }),
-  );
+  numberOf(layer, () => contentKey({ ...layer, name: '', layers: layer.layers?.map(contentOf) }));

@@ -1,18 +1,15 @@
-import type { Affine } from '../geometry/affine';
-import { multiply } from '../geometry/affine';
+import { alphaOf, filled, masked } from '../kernels/rows';
+import { warped } from '../kernels/resample';
 import { maskPlane } from '../masks/mask';
 import type { ColourBuffer, Plane } from '../pixels/buffer';
 import type { Region } from '../pixels/region';
-import { grow } from '../pixels/region';
-import { placementMap } from '../scene/placement';
+import { grow, intersect } from '../pixels/region';
 import type { Layer, Step } from '../scene/schema';
 import { stepOfKind } from '../steps/index';
 import type { Context } from './context';
 import { kept, numberOf, stopIfTold } from './context';
-
-/** The map from a layer's own px to px of the render. */
-export const layerMap = (layer: Layer, { map }: Context): Affine =>
-  multiply(map, placementMap(layer.placement));
+import { drawnRegion } from './drawing';
+import { drawingOf, marginOf, stepsOf, uprightExtent } from './reach';
 
 /**
  * The regions that a chain of steps goes through: walking back from what is wanted, each step asks for
@@ -55,9 +52,24 @@ export function throughSteps(
 export function maskOf(layer: Layer, wanted: Region, context: Context): Plane | null {
   const { mask } = layer;
   if (!mask?.enabled) return null;
-  const map = mask.moves ? layerMap(layer, context) : context.map;
-  const { scale, picture } = context;
-  return kept(context, layer.id, 'mask', ['mask', numberOf(mask), map, scale, wanted], () =>
-    maskPlane(mask, { map, scale, wanted, picture }),
-  );
+  const { picture } = context;
+  const { map, scale, warp, region } = mask.moves
+    ? maskDrawing(layer, wanted, context)
+    : { map: context.map, scale: context.scale, warp: null, region: wanted };
+  const key = ['mask', numberOf(mask), map, warp, scale, region, wanted];
+  return kept(context, layer.id, 'mask', key, () => {
+    const plane = maskPlane(mask, { map, scale, wanted: region, picture });
+    if (!warp) return plane;
+    return alphaOf(warped(masked(filled(region, [1, 1, 1]), plane), warp, wanted));
+  });
+}
+
+/** How a mask that moves along is drawn: with its layer's corners, and where anything of the layer may show. */
+function maskDrawing(layer: Layer, wanted: Region, context: Context) {
+  const drawing = drawingOf(layer, context);
+  const { map, warp, scale } = drawing;
+  if (!warp) return { map, scale: context.scale, warp, region: wanted };
+  const all = grow(uprightExtent(layer, drawing, context), marginOf(stepsOf(layer), scale));
+  const seen = drawnRegion(warp, wanted);
+  return { map, scale, warp, region: seen ? intersect(seen, all) : all };
 }

@@ -1,14 +1,27 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { blends } from '../blend/index';
+import type { Path } from '../geometry/path';
 import { corner } from '../geometry/path';
-import { scoped } from '../pixels/heap';
+import { startKernels } from '../kernels/machine';
+import { heapUse, scoped } from '../pixels/heap';
 import { contains } from '../pixels/region';
 import { scaling } from '../geometry/affine';
-import { newLine, newScene, newStep } from '../scene/make';
+import {
+  newGroup,
+  newLine,
+  newLineOf,
+  newModifier,
+  newScene,
+  newShape,
+  newStep,
+} from '../scene/make';
 import type { Layer, Scene } from '../scene/schema';
 import { everyLayer } from '../scene/schema';
-import { lookUp, scene } from '../testing/scenes';
+import { isPath } from '../sources/line-shape';
+import type { Pass } from '../sources/pass';
+import { newPass } from '../sources/pass';
+import { lookUp, scene, traced } from '../testing/scenes';
 import { cacheOf } from './cache';
 import { menderOf } from './mend';
 import { extentOf } from './reach';
@@ -72,6 +85,46 @@ describe('a mended picture', () => {
     );
   });
 
+  it('is right for a layer within a group that is turned by its corners', () => {
+    const line = newLine(
+      '',
+      { closed: false, anchors: [corner(10, 10), corner(50, 40)] },
+      '#ff5a1f',
+      2,
+    );
+    if (line.source.kind === 'line') line.source.passes = line.source.passes.slice(-1);
+    const group = newGroup('', [line], 'one');
+    group.placement = {
+      ...group.placement,
+      x: 260,
+      y: 240,
+      corners: {
+        box: { x0: 0, y0: 0, x1: 60, y1: 44 },
+        to: [
+          { x: -20, y: 20 },
+          { x: 40, y: 4 },
+          { x: 50, y: 90 },
+          { x: -30, y: 70 },
+        ],
+      },
+    };
+    const s = { ...newScene('', 400, 400, '#102030'), layers: [group] };
+    const mender = menderOf();
+    const wide = { ...ask, region: { x: 0, y: 0, width: 400, height: 400 } };
+    mender.mend(s, { ...wide, focus: line.id });
+    for (const x of [-25, 30, 0]) {
+      const moved = {
+        ...s,
+        layers: replaced(s.layers, line.id, (l) => ({ ...l, placement: { ...l.placement, x } })),
+      };
+      const whole = render(moved, wide).data;
+      scoped(() => {
+        const { data } = mender.mend(moved, { ...wide, focus: line.id }).picture;
+        expect(data.every((v, i) => v === whole[i])).toBe(true);
+      });
+    }
+  });
+
   it('is made anew only where the layer reaches, now or before', () => {
     const s = newScene('', 400, 400, '#102030');
     const line = (x: number) =>
@@ -91,6 +144,104 @@ describe('a mended picture', () => {
     expect(changed.width).toBeLessThan(160);
     // Another layer changed as well: nothing is known.
     expect(mender.mend({ ...s, layers: s.layers.slice(0, 2) }, wide).changed).toEqual(wide.region);
+  });
+});
+
+describe('a mended picture of a line whose anchors move', () => {
+  const wide = { ...ask, region: { x: 0, y: 0, width: 300, height: 300 } };
+
+  /** A scene of a line in a group, with a step of its own, between two others. */
+  function around(path: Path, passes: Partial<Pass>): { s: Scene; id: string } {
+    const s = newScene('', 300, 300, '#102030');
+    const line = newLine('', path, '#ff5a1f', 2);
+    if (line.source.kind === 'line')
+      line.source.passes = line.source.passes.map((p) => ({ ...p, ...passes }));
+    line.placement = { ...line.placement, x: 150, y: 150 };
+    line.steps.push(newStep('blur.gaussian'));
+    line.steps[0]!.values = { sigma: 1.5 };
+    const other = newLine('', { closed: false, anchors: [corner(0, 0), corner(300, 300)] });
+    s.layers.push(other, newGroup('', [line], 'one'), { ...other, id: 'above', blend: 'multiply' });
+    return { s, id: line.id };
+  }
+
+  const move = (s: Scene, id: string, at: number, dx: number): Scene => ({
+    ...s,
+    layers: replaced(s.layers, id, (l) => {
+      if (l.source.kind !== 'line' || !isPath(l.source.shape)) return l;
+      const [p] = l.source.shape.paths;
+      const anchors = p!.anchors.map((a, i) => (i === at ? { ...a, x: a.x + dx } : a));
+      return {
+        ...l,
+        source: { ...l.source, shape: { kind: 'path', paths: [{ ...p!, anchors }] } },
+      };
+    }),
+  });
+
+  it.each([
+    ['few anchors', traced(24, 60, true), {}],
+    ['very many', traced(900, 60, true), {}],
+    ['very many, filled', traced(900, 60, true), { draws: 'both' as const }],
+    ['very many, tapered', traced(900, 60, false), { start: 40 }],
+    // Its box has no height.
+    ['two, level', { closed: false, anchors: [corner(-60, 0), corner(60, 0)] }, {}],
+    ['few, with a gradient', traced(24, 60, true), { paint: 'linear' as const }],
+  ])('is what a render makes: %s', (_name, path, passes) => {
+    const { s, id } = around(path, passes);
+    const { memo, clear } = cacheOf(2 ** 26);
+    const mender = menderOf();
+    let now = s;
+    for (const [at, dx] of [
+      [5, 0],
+      [5, 9],
+      [6, -14],
+      [path.anchors.length - 1, 6],
+      [6, 14],
+    ] as const) {
+      now = move(now, id, at, dx);
+      const whole = render(now, wide).data;
+      scoped(() => {
+        const { data } = mender.mend(now, { ...wide, memo, focus: id }).picture;
+        expect(data.reduce((m, v, i) => Math.max(m, Math.abs(v - whole[i]!)), 0)).toBeLessThan(
+          2e-3,
+        );
+      });
+    }
+    mender.clear();
+    clear();
+  });
+
+  it('holds one plane for each pass, however often they change', () => {
+    const { s, id } = around(traced(24, 60, true), {});
+    startKernels('shared');
+    const mender = menderOf();
+    const held: number[] = [];
+    for (let width = 4; width < 12; width++) {
+      const now = {
+        ...s,
+        layers: replaced(s.layers, id, (l) =>
+          l.source.kind === 'line'
+            ? {
+                ...l,
+                source: { ...l.source, passes: l.source.passes.map((p) => ({ ...p, width })) },
+              }
+            : l,
+        ),
+      };
+      mender.mend(now, { ...wide, focus: id });
+      held.push(heapUse().held);
+    }
+    expect(held.at(-1)! - held[0]!).toBeLessThan(2 * 300 * 300 * 4);
+    mender.clear();
+    expect(heapUse().held).toBe(0);
+  });
+
+  it('is made anew only round the anchor', () => {
+    const { s, id } = around(traced(900, 110, true), { width: 2, blur: 0 });
+    const mender = menderOf();
+    mender.mend(s, { ...wide, focus: id });
+    const { changed } = mender.mend(move(s, id, 450, 3), { ...wide, focus: id });
+    expect(changed.width * changed.height).toBeLessThan(0.25 * 300 * 300);
+    expect(changed.width).toBeGreaterThan(3);
   });
 });
 
@@ -114,5 +265,24 @@ describe('the extent of a layer', () => {
       }),
       { numRuns: 40 },
     );
+  });
+
+  it('holds what is thrown off a corner, however finely it is drawn', () => {
+    const line = newLineOf('', {
+      light: '#2fb8ff',
+      shape: newShape('heart', { size: 50 }),
+      modifiers: [newModifier('wobble'), newModifier('bend')],
+      passes: [newPass('x', '', { width: 12 })],
+    });
+    line.placement = { ...line.placement, scaleX: 0.4, scaleY: 0.5 };
+    const extent = extentOf(line, { map: scaling(0.5), scale: 0.5, around: [] })!;
+    const wide = { x: -100, y: -100, width: 200, height: 200 };
+    const s = { ...newScene('', 100, 100, null), layers: [line] };
+    const { data } = render(s, { ...ask, region: wide, scale: 0.5, background: false });
+    const lost = data.findIndex((v, i) => {
+      const [x, y] = [((i >> 2) % 200) - 100, (((i >> 2) / 200) | 0) - 100];
+      return v !== 0 && !contains(extent, { x, y, width: 1, height: 1 });
+    });
+    expect(lost).toBe(-1);
   });
 });

@@ -1,5 +1,6 @@
 import { scaling } from '../geometry/affine';
 import { pasted } from '../kernels/rows';
+import type { Held, HeldPart } from '../definitions/held';
 import type { ColourBuffer } from '../pixels/buffer';
 import { borrow, hold, letGo, scoped } from '../pixels/heap';
 import type { Region } from '../pixels/region';
@@ -33,6 +34,31 @@ interface Last {
   key: string;
   /** Where the layer in focus may have changed it; null for everywhere. */
   reach: Region | null;
+  /** The layer in focus as it was. */
+  layer: Layer | undefined;
+}
+
+/** What is held of a layer's parts, until it is let go of. */
+function heldOf(): Held & { clear(): void } {
+  const parts = new Map<string, HeldPart>();
+  return {
+    get(part) {
+      const found = parts.get(part);
+      if (!found) return null;
+      borrow(found.made);
+      return found;
+    },
+    set(part, next) {
+      hold(next.made);
+      const last = parts.get(part);
+      if (last) letGo(last.made);
+      parts.set(part, next);
+    },
+    clear() {
+      for (const { made } of parts.values()) letGo(made);
+      parts.clear();
+    },
+  };
 }
 
 /**
@@ -42,31 +68,47 @@ interface Last {
  */
 export function menderOf(): Mender {
   let last: Last | null = null;
+  const held = heldOf();
   const clear = () => {
     if (last) letGo(last.picture);
     last = null;
+    held.clear();
   };
   return {
     clear,
-    mend: (written, request) =>
+    mend: (written, asked) =>
       scoped(() => {
+        const request = { ...asked, held };
         const scene = withEchoes(written);
         const { focus, region, scale } = request;
         const key = keyWithout(scene, focus, request);
         const standing = { map: scaling(scale), scale, around: [] };
         const reach = focus === null ? null : influenceOf(scene.layers, focus, standing);
-        const changed = last?.key === key ? within(region, last.reach, reach) : region;
-        const before = last;
+        const layer = focus === null ? undefined : findLayer(scene, focus);
+        const before = last?.key === key ? last : null;
+        // Best of all is to know what of the layer itself has changed.
+        const own =
+          before?.layer && focus !== null
+            ? influenceOf(scene.layers, focus, standing, before.layer)
+            : null;
+        const changed = !before
+          ? region
+          : own
+            ? within(region, own, own)
+            : within(region, before.reach, reach);
         if (before && changed !== region) {
-          if (!isEmpty(changed)) pasted(before.picture, renderPart(scene, request, changed));
-          last = { ...before, reach };
+          if (!isEmpty(changed))
+            pasted(before.picture, renderPart(scene, request, changed, own !== null), 4);
+          last = { ...before, reach, layer };
           return { picture: borrow(before.picture), changed };
         }
         // Nothing of the last picture is of use: its room is free for this one.
-        clear();
+        if (before) letGo(before.picture);
+        else clear();
+        last = null;
         const picture = render(scene, request);
         hold(picture);
-        last = { picture, key, reach };
+        last = { picture, key, reach, layer };
         return { picture, changed: region };
       }),
   };

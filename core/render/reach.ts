@@ -1,11 +1,15 @@
 import type { Affine } from '../geometry/affine';
-import { meanScale, multiply } from '../geometry/affine';
+import { meanScale, multiply, scaling } from '../geometry/affine';
+import { compose, projective } from '../geometry/homography';
 import type { Region } from '../pixels/region';
 import { EMPTY, grow, isEmpty, unite } from '../pixels/region';
-import { placementMap } from '../scene/placement';
+import { cornersMap, placementMap } from '../scene/placement';
 import type { Layer, Step } from '../scene/schema';
 import { definitionOf } from '../sources/index';
 import { stepOfKind } from '../steps/index';
+import { contentOf } from './context';
+import type { Drawing } from './drawing';
+import { affordable, betweenCorners, finenessOf, shownRegion } from './drawing';
 
 /** Where layers stand, as `Context` has it. */
 export interface Standing {
@@ -20,23 +24,42 @@ type Reach = Region | null;
 /** The steps of a layer that are on. */
 export const stepsOf = (layer: Layer): Step[] => layer.steps.filter((s) => s.enabled);
 
-/** Whether a group's layers land one by one on what lies beneath. */
+/** Whether a group's layers land one by one on what lies beneath: not if it is resampled as one. */
 export const isThrough = (layer: Layer): boolean =>
-  layer.source.kind === 'group' && layer.source.lands === 'through';
+  layer.source.kind === 'group' &&
+  layer.source.lands === 'through' &&
+  layer.placement.corners === null;
 
 /** How far steps carry a value, px of the render. */
 export const marginOf = (steps: readonly Step[], scale: number): number =>
   steps.reduce((m, s) => m + stepOfKind(s.kind).margin(s.values, scale), 0);
 
+/**
+ * How a layer is drawn. With corners of its own it is first drawn upright, as fine as it will be seen where
+ * it comes nearest, so that it need be resampled but once.
+ */
+export function drawingOf(layer: Layer, standing: Standing): Drawing {
+  const own = placementMap(layer.placement);
+  const map = multiply(standing.map, own);
+  const scale = standing.scale * meanScale(own);
+  const { corners } = layer.placement;
+  const turn = cornersMap(layer.placement);
+  if (!corners || !turn) return { map, scale, warp: null };
+  const seen = compose(projective(map), turn);
+  const mean = meanScale(map) || 1;
+  const by = (k: number): Drawing => ({
+    map: scaling(k),
+    scale: (scale * k) / mean,
+    warp: compose(seen, projective(scaling(1 / k))),
+  });
+  const wanted = finenessOf(seen, corners, mean);
+  return by(affordable(wanted, uprightExtent(layer, by(wanted), standing)));
+}
+
 /** Where the layers of a group stand: its placement carries them, and the lengths of their steps. */
 export function inside<S extends Standing>(group: Layer, standing: S, around: readonly Step[]): S {
-  const own = placementMap(group.placement);
-  return {
-    ...standing,
-    map: multiply(standing.map, own),
-    scale: standing.scale * meanScale(own),
-    around,
-  };
+  const { map, scale } = drawingOf(group, standing);
+  return { ...standing, map, scale, around };
 }
 
 /** The steps that the layers of a group go through besides their own. */
@@ -57,13 +80,44 @@ export function reachBeneath(layer: Layer, scale: number): number {
 
 /** A region that holds all of a layer's pixels, after its steps; null if it has no edges. */
 export function extentOf(layer: Layer, standing: Standing): Reach {
-  const drawn = layer.layers
-    ? extentOfAll(layer.layers, inside(layer, standing, stepsAround(layer, standing)))
-    : definitionOf(layer.source).extent(
-        layer.source,
-        multiply(standing.map, placementMap(layer.placement)),
-      );
-  return drawn && grow(drawn, ownMargin(layer, standing));
+  // A grade is everywhere, wherever it is placed.
+  if (layer.source.kind === 'grade') return null;
+  const drawing = drawingOf(layer, standing);
+  const shown = drawing.warp
+    ? shownRegion(drawing.warp, uprightExtent(layer, drawing, standing))
+    : contentExtent(layer, drawing, standing);
+  return shown && grow(shown, ownMargin(layer, standing));
+}
+
+/**
+ * A region that holds all of a layer with corners as it is drawn upright, before its steps: of one without
+ * edges, what lies between the corners.
+ */
+export const uprightExtent = (layer: Layer, drawing: Drawing, standing: Standing): Region =>
+  contentExtent(layer, drawing, standing) ?? betweenCorners(layer, drawing.map);
+
+const contentExtent = (layer: Layer, { map, scale }: Drawing, standing: Standing): Reach =>
+  layer.layers
+    ? extentOfAll(layer.layers, { map, scale, around: stepsAround(layer, standing) })
+    : definitionOf(layer.source).extent(layer.source, map);
+
+/** Where a region of what is drawn shows, through corners if there are any. */
+const throughCorners = (warp: Drawing['warp'], region: Region): Reach =>
+  warp && !isEmpty(region) ? shownRegion(warp, region) : region;
+
+/**
+ * A region out of which a layer's pixels are those that it had before; null if that is not known. EMPTY
+ * if nothing has changed.
+ */
+function differenceFrom(before: Layer, layer: Layer, standing: Standing): Reach {
+  if (before === layer) return EMPTY;
+  const [was, is] = [before.source, layer.source];
+  const alike = { ...before, name: layer.name, source: is };
+  if (was.kind !== is.kind || contentOf(alike) !== contentOf(layer)) return null;
+  const { map, warp } = drawingOf(layer, standing);
+  const drawn = definitionOf(is).difference?.(was, is, map) ?? null;
+  const shown = drawn && throughCorners(warp, drawn);
+  return shown && grow(shown, ownMargin(layer, standing));
 }
 
 function extentOfAll(layers: readonly Layer[], standing: Standing): Reach {
@@ -82,17 +136,25 @@ const ownMargin = (layer: Layer, { around, scale }: Standing): number =>
 
 /**
  * Where the picture may differ when the layer `id` is another: its extent, and as far as grades and
- * groups above it spread that. EMPTY if there is no such layer, null for everywhere.
+ * groups above it spread that. EMPTY if there is no such layer, null for everywhere. If it is known what
+ * the layer was before: where it may differ from that.
  */
-export function influenceOf(layers: readonly Layer[], id: string, standing: Standing): Reach {
+export function influenceOf(
+  layers: readonly Layer[],
+  id: string,
+  standing: Standing,
+  before?: Layer,
+): Reach {
   let reach: Reach = EMPTY;
   for (const layer of layers) {
     if (reach && !isEmpty(reach)) reach = grow(reach, reachBeneath(layer, standing.scale));
-    else if (layer.id === id) reach = extentOf(layer, standing);
+    else if (layer.id === id)
+      reach = before ? differenceFrom(before, layer, standing) : extentOf(layer, standing);
     else if (reach && layer.layers) {
       const within = inside(layer, standing, stepsAround(layer, standing));
-      const inner = influenceOf(layer.layers, id, within);
-      reach = inner && grow(inner, ownMargin(layer, standing));
+      const inner = influenceOf(layer.layers, id, within, before);
+      const shown = inner && throughCorners(drawingOf(layer, standing).warp, inner);
+      reach = shown && grow(shown, ownMargin(layer, standing));
     }
   }
   return reach;

@@ -1,3 +1,4 @@
+import type { Held } from '../definitions/held';
 import type { Memo } from '../definitions/memo';
 import { noMemo } from '../definitions/memo';
 import { scaling } from '../geometry/affine';
@@ -40,6 +41,8 @@ export interface RenderRequest {
   shouldStop?(): boolean;
   /** The layer that is likely to change before the next render: what lies beneath it is kept as one. */
   focus?: string | null;
+  /** What was last made of the layer in focus. */
+  held?: Held;
   /** Measures what each part cost. */
   meter?: Meter;
 }
@@ -54,9 +57,15 @@ export const render = (scene: Scene, request: RenderRequest): ColourBuffer =>
 
 /**
  * As `render`, but only a part of the region that is asked for. Layers make their pixels for the whole
- * region, so that a memo has them for the next part; they are laid on one another in this part alone.
+ * region, so that a memo has them for the next part; they are laid on one another in this part alone. If
+ * it is said to be local, the layer in focus makes no more than its part.
  */
-export function renderPart(scene: Scene, request: RenderRequest, part: Region): ColourBuffer {
+export function renderPart(
+  scene: Scene,
+  request: RenderRequest,
+  part: Region,
+  local = false,
+): ColourBuffer {
   ensureKernels();
   const { region, scale } = request;
   const drawn = withEchoes(scene);
@@ -67,6 +76,8 @@ export function renderPart(scene: Scene, request: RenderRequest, part: Region): 
     meter: request.meter ?? noMeter,
     shouldStop: request.shouldStop ?? (() => false),
     focus: request.focus ?? null,
+    local,
+    held: request.held ?? null,
     map: scaling(scale),
     scale,
     around: [],

@@ -1,5 +1,8 @@
 import { blendNamed } from '../blend/index';
+import type { Affine } from '../geometry/affine';
+import type { Homography } from '../geometry/homography';
 import { composite, settle } from '../kernels/composite';
+import { warped } from '../kernels/resample';
 import { alphaOf, copied, cropped, faded, masked, mix, unwrapped } from '../kernels/rows';
 import type { ColourBuffer } from '../pixels/buffer';
 import { colourBuffer, crop } from '../pixels/buffer';
@@ -10,8 +13,18 @@ import type { Layer } from '../scene/schema';
 import { definitionOf } from '../sources/index';
 import type { Context } from './context';
 import { contentOf, kept, numberOf, stopIfTold } from './context';
-import { layerMap, maskOf, regionsOf, throughSteps } from './layer';
-import { extentOf, inside, isThrough, reachBeneath, stepsAround, stepsOf } from './reach';
+import { drawnRegion, shownRegion } from './drawing';
+import { maskOf, regionsOf, throughSteps } from './layer';
+import {
+  drawingOf,
+  extentOf,
+  inside,
+  isThrough,
+  reachBeneath,
+  stepsAround,
+  stepsOf,
+  uprightExtent,
+} from './reach';
 
 /** A layer and those clipped to it, back to front. */
 interface Unit {
@@ -125,7 +138,9 @@ function landed(
     if (extent && isEmpty(intersect(extent, part))) return acc;
     if (isThrough(base) && clipped.length === 0)
       return throughGroup(acc, base, asked, context, content);
-    const whole = layerPixels(base, wanted, context);
+    const { focus, local } = context;
+    const isLocal = local && focus !== null && holdsFocus(base, focus);
+    const whole = layerPixels(base, { wanted, part: isLocal ? part : wanted }, context);
     const own = intersect(whole.region, part);
     if (isEmpty(own)) return acc;
     let pixels = whole;
@@ -155,33 +170,50 @@ function landed(
 }
 
 /** A layer's own pixels: its source under its placement, or the layers of a group, through its steps. */
-function layerPixels(layer: Layer, wanted: Region, context: Context): ColourBuffer {
-  const { map: groupMap, picture, memo, mixing } = context;
+function layerPixels(layer: Layer, { wanted, part }: Asked, context: Context): ColourBuffer {
   const steps = [...stepsOf(layer), ...context.around];
-  const regions = regionsOf(steps, wanted, context.scale);
+  const regions = regionsOf(steps, part, context.scale);
   const first = regions[0]!;
-  const map = layerMap(layer, context);
+  const whole = regionsOf(steps, wanted, context.scale)[0]!;
+  const drawing = drawingOf(layer, context);
+  const { map, scale, warp } = drawing;
   const key: unknown[] = layer.layers
-    ? ['group', layer.layers.map(contentOf), layer.placement, groupMap, context.scale, first]
-    : ['layer', numberOf(layer.source), map, first];
-  const source = kept(context, layer.id, 'source', key, () =>
-    layer.layers
-      ? stack(
-          colourBuffer,
-          layer.layers,
-          { wanted: first, part: first },
-          inside(layer, context, []),
-          [],
-        )
-      : definitionOf(layer.source).render(layer.source, {
-          map,
-          wanted: first,
-          picture,
-          memo,
-          mixing,
-        }),
-  );
+    ? ['group', layer.layers.map(contentOf), map, scale, warp, first]
+    : ['layer', numberOf(layer.source), map, warp, first];
+  const source = kept(context, layer.id, 'source', key, () => {
+    if (!warp) return drawn(layer, { wanted: whole, part: first }, map, context);
+    if (definitionOf(layer.source).warps)
+      return drawn(layer, { wanted: whole, part: first }, map, context, warp);
+    const extent = uprightExtent(layer, drawing, context);
+    const seen = drawnRegion(warp, first);
+    const region = seen ? intersect(seen, extent) : extent;
+    const upright = drawn(layer, { wanted: region, part: region }, map, context);
+    const shown = shownRegion(warp, upright.region);
+    return warped(upright, warp, shown ? intersect(shown, first) : first);
+  });
   return throughSteps(layer, source, steps, regions, key, context);
+}
+
+/** What a layer is drawn as, before its steps. */
+function drawn(
+  layer: Layer,
+  { wanted, part }: Asked,
+  map: Affine,
+  context: Context,
+  warp?: Homography,
+): ColourBuffer {
+  const { picture, memo, mixing, focus, held } = context;
+  if (layer.layers)
+    return stack(colourBuffer, layer.layers, { wanted, part }, inside(layer, context, []), []);
+  return definitionOf(layer.source).render(layer.source, {
+    map,
+    ...(warp && { warp }),
+    wanted: part,
+    picture,
+    memo,
+    mixing,
+    ...(held && layer.id === focus && { held: { parts: held, whole: wanted } }),
+  });
 }
 
 /** What lies beneath a grade, through its steps, by as much as its opacity and mask say. */

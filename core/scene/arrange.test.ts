@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { apply, rotation } from '../geometry/affine';
+import { apply, rotation, translation } from '../geometry/affine';
 import type { Box } from '../geometry/affine';
 import { corner } from '../geometry/path';
 import { scene } from '../testing/scenes';
@@ -20,7 +20,7 @@ import { newGroup, newLine, newScene } from './make';
 import { mapAround, placementMap } from './placement';
 import type { Layer, Scene } from './schema';
 import { everyLayer } from './schema';
-import { snapBox, snapLines, snapPoint } from './snap';
+import { snapAnchors, snapAngle, snapBox, snapLines, snapPoint } from './snap';
 
 /** A line whose box is as told. */
 function boxed(name: string, x: number, y: number, width: number, height: number): Layer {
@@ -167,5 +167,27 @@ describe('guides and snapping', () => {
     expect(boxInScene(s, line.id)).toEqual({ x0: 120, y0: 20, x1: 200, y1: 50 });
     expect(boxOfAll(s, [])).toBeNull();
     expect(outermost(s, [line.id, group.id])).toEqual([group.id]);
+  });
+});
+
+describe('snapping of anchors and angles', () => {
+  it('an anchor meets the others of its line, not itself, and none of very many', () => {
+    const path = { closed: false, anchors: [corner(0, 0), corner(40, 10), corner(90, 70)] };
+    const map = translation(100, 5);
+    const points = snapAnchors([path], [{ path: 0, index: 1 }], map);
+    expect(points).toEqual([
+      { x: 100, y: 5 },
+      { x: 190, y: 75 },
+    ]);
+    const scene = newScene('', 500, 400, null);
+    const lines = snapLines(scene, [], 0, points);
+    expect(snapPoint({ x: 187, y: 300 }, lines, 5)).toMatchObject({ dx: 3, lines: { x: [190] } });
+    const many = { closed: false, anchors: Array.from({ length: 400 }, (_, i) => corner(i, i)) };
+    expect(snapAnchors([many], [], map)).toEqual([]);
+  });
+
+  it('an angle near upright, level or slanted becomes that; others stay', () => {
+    expect([44, 46.9, -91, 179, 0.5].map(snapAngle)).toEqual([45, 45, -90, 180, 0]);
+    expect([40, 12, 47.5].map(snapAngle)).toEqual([40, 12, 47.5]);
   });
 });

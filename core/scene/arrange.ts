@@ -3,7 +3,6 @@ import type { Affine, Box, Edge } from '../geometry/affine';
 import {
   IDENTITY,
   about,
-  boxUnder,
   edgeOf,
   invert,
   middleOf,
@@ -16,7 +15,7 @@ import {
 import { ownBox } from './echoes';
 import type { Edit } from './edit';
 import { copied, findLayer, layerOf, standingOf } from './edits';
-import { mapAround, movedBy, placementMap, repivoted } from './placement';
+import { mapAround, movedBy, placedBox, repivoted } from './placement';
 import type { Layer, Scene } from './schema';
 
 /** Placing several layers by one another. Boxes and maps are in scene px. */
@@ -26,7 +25,7 @@ export function boxInScene(scene: Scene, id: string): Box | null {
   const layer = findLayer(scene, id);
   const box = layer && ownBox(scene, layer);
   if (!layer || !box) return null;
-  return boxUnder(multiply(mapAround(scene.layers, id), placementMap(layer.placement)), box);
+  return placedBox(layer.placement, box, mapAround(scene.layers, id));
 }
 
 /** The box of several layers together; null if none has one. */

@@ -1,7 +1,6 @@
 import type { Box } from '../geometry/affine';
-import { boxUnder, multiply } from '../geometry/affine';
 import { findLayer } from './edits';
-import { boxOf, placementMap, placementOf } from './placement';
+import { boxOf, placedBox, placedTwice } from './placement';
 import type { Layer, Scene } from './schema';
 import { everyLayer } from './schema';
 
@@ -30,7 +29,6 @@ export function withEchoes(scene: Scene): Scene {
     const original = findLayer(scene, source.of);
     if (!original) return layer;
     const base = resolved(original, on);
-    const { pivotX, pivotY } = base.placement;
     const drawn =
       base.source.kind === 'line' && source.own ? { ...base.source, ...source.own } : base.source;
     return {
@@ -38,10 +36,7 @@ export function withEchoes(scene: Scene): Scene {
       source: drawn,
       ...(base.layers && { layers: base.layers.map((l) => apart(l, layer.id)) }),
       steps: [...base.steps, ...layer.steps],
-      placement: placementOf(
-        multiply(placementMap(layer.placement), placementMap(base.placement)),
-        { x: pivotX, y: pivotY },
-      ),
+      placement: placedTwice(layer.placement, base.placement),
     };
   };
   return { ...scene, layers: scene.layers.map((l) => resolved(l, [])) };
@@ -63,5 +58,5 @@ export function ownBox(scene: Scene, layer: Layer): Box | null {
   if (layer.source.kind !== 'echo') return boxOf(layer);
   const original = drawnLayer(scene, layer.source.of);
   const box = original && boxOf(original);
-  return box ? boxUnder(placementMap(original.placement), box) : null;
+  return box ? placedBox(original.placement, box) : null;
 }

@@ -38,6 +38,12 @@ export const setOwnPasses =
     };
   };
 
+/** A shape of paths, whose anchors are frozen at once: else immer would look at each of very many. */
+const shapeOf = (paths: Path[]): LineShape => {
+  for (const { anchors } of paths) Object.freeze(anchors);
+  return { kind: 'path', paths };
+};
+
 /** The path of a line, whole: what drawing and dragging anchors come down to. */
 export const setPath =
   (id: string, path: Path, index = 0): Edit =>
@@ -45,14 +51,14 @@ export const setPath =
     const line = lineOf(s, id);
     const paths = [...pathsOf(current(line.shape))];
     paths[index] = path;
-    line.shape = { kind: 'path', paths };
+    line.shape = shapeOf(paths);
   };
 
 /** All paths of a line: what cutting, joining and the like come down to. */
 export const setPaths =
   (id: string, paths: Path[]): Edit =>
   (s) => {
-    lineOf(s, id).shape = { kind: 'path', paths };
+    lineOf(s, id).shape = shapeOf(paths);
   };
 
 /** Closes a path of a line, which lights its last segment; with fewer than three anchors nothing happens. */
@@ -63,7 +69,7 @@ export const closeLine =
     const paths = [...pathsOf(current(line.shape))];
     if (!paths[index]) return;
     paths[index] = closePath(paths[index]);
-    line.shape = { kind: 'path', paths };
+    line.shape = shapeOf(paths);
   };
 
 /** Where a line is broken. */

@@ -84,11 +84,46 @@ const fromThird = (scene: Json): Json => ({
   ),
 });
 
+/** What repeats of version 4 did not say: they went by steps. */
+const BY_STEPS = { how: 'step', toX: 400, toY: 0, follow: true };
+
+/** The insides that version 4 drew had holes where they crossed. */
+const withRule = (lit: Json): Json => ({
+  ...lit,
+  passes: each(lit.passes, (p) => ({ rule: 'evenodd', ...p })),
+});
+
+/** Version 4 knew no corners, ripples that went as far as they would, and repeats by steps alone. */
+const fromFourth = (scene: Json): Json => ({
+  ...scene,
+  version: 5,
+  layers: eachLayer(
+    scene.layers,
+    (source) => ({
+      ...source,
+      ...withRule(source),
+      modifiers: each(source.modifiers, (m) =>
+        isObject(m.values) && (m.kind === 'repeat' || m.kind === 'ripple')
+          ? { ...m, values: { ...(m.kind === 'repeat' ? BY_STEPS : { within: 0 }), ...m.values } }
+          : m,
+      ),
+    }),
+    (l) => ({
+      ...l,
+      ...(isObject(l.placement) ? { placement: { corners: null, ...l.placement } } : {}),
+      ...(isObject(l.source) && isObject(l.source.own)
+        ? { source: { ...l.source, own: withRule(l.source.own) } }
+        : {}),
+    }),
+  ),
+});
+
 /** The value as the newest version would have written it, if it is an older scene; itself if not. */
 export function migrated(value: unknown): unknown {
   if (!isObject(value)) return value;
   if (value.version === 1) return migrated(fromFirst(value));
   if (value.version === 2) return migrated(fromSecond(value));
-  if (value.version === 3) return fromThird(value);
+  if (value.version === 3) return migrated(fromThird(value));
+  if (value.version === 4) return fromFourth(value);
   return value;
 }

@@ -1,8 +1,12 @@
 import type { Affine, Box, Point } from '../geometry/affine';
 import type { BoxHandle } from '../geometry/box-handle';
 import { inBox, opposite, pulledScale } from '../geometry/box-handle';
+import type { Homography } from '../geometry/homography';
+import { boxBeneath, compose, project, projective } from '../geometry/homography';
+import { boxToQuad, mapQuad, quadOf, withCorner } from '../geometry/quad';
 import {
   IDENTITY,
+  invert,
   apply,
   about,
   boxUnder,
@@ -15,7 +19,7 @@ import {
   unitedBox,
 } from '../geometry/affine';
 import { definitionOf } from '../sources/index';
-import type { Layer, Placement } from './schema';
+import type { Layer, Placement, Scene } from './schema';
 import { MAX_SHEAR } from './schema';
 
 /** A placement that leaves its source where it is, turning and scaling about a pivot (source px). */
@@ -28,7 +32,44 @@ export const placed = (pivot: Point = { x: 0, y: 0 }): Placement => ({
   rotation: 0,
   pivotX: pivot.x,
   pivotY: pivot.y,
+  corners: null,
 });
+
+/** Where a placement's corners carry its source, own px; null if they stay. */
+export const cornersMap = ({ corners }: Placement): Homography | null =>
+  corners && boxToQuad(corners.box, corners.to);
+
+/** A point of a source under all of its placement; as under the rest where corners show it nowhere. */
+export const placedPoint = (p: Placement, at: Point): Point => {
+  const warp = cornersMap(p);
+  return apply(placementMap(p), (warp && project(warp, at)) ?? at);
+};
+
+/** The smallest upright box round a box of a source under its placement, and a map after that. */
+export function placedBox(p: Placement, box: Box, after: Affine = IDENTITY): Box {
+  const warp = cornersMap(p);
+  const map = multiply(after, placementMap(p));
+  const seen = warp && boxBeneath(compose(projective(map), warp), box);
+  return seen ?? boxUnder(map, box);
+}
+
+/**
+ * The placement with a corner of its source's box (top left, top right, bottom right, bottom left) carried
+ * to a point, px of the source before it is moved, scaled and turned. Where the corners would cross it
+ * stays as it is.
+ */
+export function cornered(
+  p: Placement,
+  box: Box,
+  corner: number,
+  to: Point,
+  perspective: boolean,
+): Placement {
+  const before = p.corners ?? { box, to: quadOf(box) };
+  const quad = withCorner(before.to, corner, to, perspective);
+  const tidy = mapQuad(quad, ({ x, y }) => ({ x: clean(x), y: clean(y) }));
+  return boxToQuad(before.box, tidy) ? { ...p, corners: { box: before.box, to: tidy } } : p;
+}
 
 /** The map from a source's own px to scene px. */
 export function placementMap(p: Placement): Affine {
@@ -60,16 +101,37 @@ export function placementOf(map: Affine, pivot: Point): Placement {
     rotation: clean((angle * 180) / Math.PI),
     pivotX: pivot.x,
     pivotY: pivot.y,
+    corners: null,
   };
 }
 
+/** A placement with another map, about its pivot and with its corners. */
+const remapped = (p: Placement, map: Affine): Placement => ({
+  ...placementOf(map, { x: p.pivotX, y: p.pivotY }),
+  corners: p.corners,
+});
+
 /** The placement of a layer that is moved, scaled, turned or sheared by a map where it stands. */
 export const movedBy = (p: Placement, map: Affine): Placement =>
-  placementOf(multiply(map, placementMap(p)), { x: p.pivotX, y: p.pivotY });
+  remapped(p, multiply(map, placementMap(p)));
+
+/** One placement after another, both with their corners. */
+export function placedTwice(outer: Placement, inner: Placement): Placement {
+  const map = multiply(placementMap(outer), placementMap(inner));
+  const both = remapped(inner, map);
+  const back = invert(map);
+  if (!outer.corners || !back) return both;
+  // The box of the outer corners, seen from within the inner placement, is where it stands after both.
+  const { box } = inner.corners ?? {
+    box: boxUnder(invert(placementMap(inner))!, outer.corners.box),
+  };
+  const to = mapQuad(quadOf(box), (c) => apply(back, placedPoint(outer, placedPoint(inner, c))));
+  return boxToQuad(box, to) ? { ...both, corners: { box, to } } : both;
+}
 
 /** A placement moved so that a point (own px) lies where another placement puts it. */
 function held(next: Placement, before: Placement, point: Point): Placement {
-  const [was, is] = [apply(placementMap(before), point), apply(placementMap(next), point)];
+  const [was, is] = [placedPoint(before, point), placedPoint(next, point)];
   return { ...next, x: next.x + was.x - is.x, y: next.y + was.y - is.y };
 }
 
@@ -99,7 +161,7 @@ export function leantPlacement(
       ? [1, 0, (to.x - from.x) / (a.y - b.y || 1), 1, 0, 0]
       : [1, (to.y - from.y) / (a.x - b.x || 1), 0, 1, 0, 0];
   const map = multiply(placementMap(p), about(b, push));
-  const next = placementOf(map, { x: p.pivotX, y: p.pivotY });
+  const next = remapped(p, map);
   return Math.abs(next.shear) > MAX_SHEAR || !(Math.abs(determinant(map)) > 1e-9) ? p : next;
 }
 
@@ -114,7 +176,7 @@ export function boxOf(layer: Layer): Box | null {
   if (!layer.layers) return definitionOf(layer.source).box(layer.source);
   return layer.layers.reduce<Box | null>((all, l) => {
     const own = boxOf(l);
-    return own ? unitedBox(all, boxUnder(placementMap(l.placement), own)) : all;
+    return own ? unitedBox(all, placedBox(l.placement, own)) : all;
   }, null);
 }
 
@@ -139,4 +201,21 @@ export function mapAround(layers: readonly Layer[], id: string): Affine {
     return null;
   };
   return within(layers, IDENTITY) ?? IDENTITY;
+}
+
+/** The scene with the corners of a layer, and of the groups round it, set aside; itself if there are none. */
+export function laidFlat(scene: Scene, id: string): Scene {
+  /** The layers with the one laid flat; null if it is not among them. */
+  const flat = (layers: Layer[]): Layer[] | null => {
+    for (const [i, layer] of layers.entries()) {
+      const inner = layer.layers && flat(layer.layers);
+      if (layer.id !== id && !inner) continue;
+      if (layer.placement.corners === null && (!inner || inner === layer.layers)) return layers;
+      const placement = { ...layer.placement, corners: null };
+      return layers.with(i, { ...layer, placement, ...(inner && { layers: inner }) });
+    }
+    return null;
+  };
+  const layers = flat(scene.layers);
+  return !layers || layers === scene.layers ? scene : { ...scene, layers };
 }

@@ -3,12 +3,13 @@ import { blends } from '../blend/index';
 import { maskSchema } from '../masks/mask';
 import type { Parameters, Value } from '../definitions/parameter';
 import { HEX, parametersSchema, percent } from '../definitions/parameter';
+import { boxToQuad } from '../geometry/quad';
 import { sourceSchema } from '../sources/index';
 import { echoLoop } from './echo-loop';
 import { steps } from '../steps/index';
 
 /** The version of scene.json that this program writes. */
-export const VERSION = 4;
+export const VERSION = 5;
 /** The longest side and the largest area of a scene or picture, px. */
 export const MAX_SIDE = 16_384;
 export const MAX_PIXELS = 100_000_000;
@@ -34,6 +35,21 @@ const factor = v.pipe(v.number(), v.finite(), v.minValue(-1000), v.maxValue(1000
 /** As far as a layer may lean, degrees. */
 export const MAX_SHEAR = 85;
 
+const cornerSchema = v.strictObject({ x: coordinate, y: coordinate });
+
+/** Where the corners of a box are carried, before the layer is placed: all in the layer's own px. */
+export const cornersSchema = v.pipe(
+  v.strictObject({
+    box: v.strictObject({ x0: coordinate, y0: coordinate, x1: coordinate, y1: coordinate }),
+    /** Top left, top right, bottom right, bottom left. */
+    to: v.strictTuple([cornerSchema, cornerSchema, cornerSchema, cornerSchema]),
+  }),
+  v.check(
+    ({ box, to }) => boxToQuad(box, to) !== null,
+    'The four corners of a layer must go round one way, and none may lie on a line with two others.',
+  ),
+);
+
 export const placementSchema = v.strictObject({
   /** How far the source is moved, scene px. */
   x: coordinate,
@@ -47,6 +63,8 @@ export const placementSchema = v.strictObject({
   /** The point that scale and rotation leave in place, in the source's own px. */
   pivotX: coordinate,
   pivotY: coordinate,
+  /** Perspective and free corners; null if the layer is as it came. */
+  corners: v.nullable(cornersSchema),
 });
 
 const stepSchema = v.variant(
@@ -201,6 +219,7 @@ export const depthOf = (layers: readonly Layer[]): number =>
   layers.reduce((d, l) => Math.max(d, l.layers ? 1 + depthOf(l.layers) : 0), 0);
 
 export type Scene = v.InferOutput<typeof sceneSchema>;
+export type Corners = v.InferOutput<typeof cornersSchema>;
 export type Placement = v.InferOutput<typeof placementSchema>;
 export interface Step {
   id: string;

@@ -1,4 +1,8 @@
-import type { Box, Point } from '../geometry/affine';
+import type { Affine, Box, Point } from '../geometry/affine';
+import { apply } from '../geometry/affine';
+import type { AnchorPlace } from '../geometry/anchors';
+import { samePlace } from '../geometry/anchors';
+import type { Path } from '../geometry/path';
 import { boxInScene } from './arrange';
 import type { Scene } from './schema';
 import { everyLayer } from './schema';
@@ -24,9 +28,14 @@ const linesOf = (b: Box): { x: number[]; y: number[] } => ({
 
 /**
  * The lines of a scene: its guides, its edges and centre, a grid if there is one (its step in px, 0 for
- * none), and edges and centres of visible layers but those that are moved.
+ * none), edges and centres of visible layers but those that are moved, and some points besides.
  */
-export function snapLines(scene: Scene, moved: readonly string[], grid = 0): SnapLines {
+export function snapLines(
+  scene: Scene,
+  moved: readonly string[],
+  grid = 0,
+  points: readonly Point[] = [],
+): SnapLines {
   const x = new Set<number>();
   const y = new Set<number>();
   const add = (lines: SnapLines) => {
@@ -44,7 +53,28 @@ export function snapLines(scene: Scene, moved: readonly string[], grid = 0): Sna
     const box = boxInScene(scene, layer.id);
     if (box) add(linesOf(box));
   }
+  for (const p of points) {
+    x.add(p.x);
+    y.add(p.y);
+  }
   return { x: [...x], y: [...y] };
+}
+
+/** So many anchors at most are snapped to: among more everything would be near one. */
+const MOST_ANCHORS = 300;
+
+/** The anchors of a line's paths but those that are moved, under a map. */
+export function snapAnchors(
+  paths: readonly Path[],
+  moved: readonly AnchorPlace[],
+  map: Affine,
+): Point[] {
+  if (paths.reduce((n, p) => n + p.anchors.length, 0) > MOST_ANCHORS) return [];
+  return paths.flatMap((path, i) =>
+    path.anchors
+      .filter((_, k) => !moved.some((at) => samePlace(at, { path: i, index: k })))
+      .map((a) => apply(map, a)),
+  );
 }
 
 /** The line nearest to one of some places, no farther than `within` px: how far it is, and which. */
@@ -80,3 +110,13 @@ export const snapBox = (box: Box, lines: SnapLines, within: number): Snapped =>
 /** How far a point has yet to go to meet lines that are within reach (px). */
 export const snapPoint = (p: Point, lines: SnapLines, within: number): Snapped =>
   snapped({ x: [p.x], y: [p.y] }, lines, within);
+
+/** Angles that turning things stop at, degrees, and how near they must come. */
+const STOPS = 45;
+const NEAR = 2;
+
+/** An angle (degrees), or the upright, level or slanted one that it nearly is. */
+export function snapAngle(angle: number): number {
+  const stop = Math.round(angle / STOPS) * STOPS;
+  return Math.abs(angle - stop) <= NEAR ? stop : angle;
+}

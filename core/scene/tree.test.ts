@@ -7,7 +7,17 @@ import type { Edit } from './edit';
 import { edit } from './edit';
 import * as layerEdits from './edits';
 import * as lineEdits from './line-edits';
-import { newFill, newGrade, newGroup, newLine, newMask, newScene, newStep } from './make';
+import {
+  newEcho,
+  newFill,
+  newGrade,
+  newGroup,
+  newLine,
+  newMask,
+  newModifier,
+  newScene,
+  newStep,
+} from './make';
 import { boxOf, mapAround, placementMap } from './placement';
 import type { Layer, Scene } from './schema';
 import { MAX_DEPTH, VERSION, depthOf, everyLayer } from './schema';
@@ -216,6 +226,20 @@ describe('a scene file', () => {
     const old = { ...without(now, 'guides'), version: 3, layers: now.layers.map(third) };
     expect(parseScene(old)).toEqual(now);
     expect(parseScene(JSON.parse(JSON.stringify(old)))).toEqual(now);
+  });
+  it('of version 4 gets straight corners, holes where insides cross, and repeats by steps', () => {
+    const line = newLine('a', { closed: false, anchors: [corner(0, 0), corner(9, 9)] });
+    if (line.source.kind === 'line')
+      line.source.modifiers = [newModifier('repeat', { copies: 3 }), newModifier('ripple')];
+    const echo = newEcho(line, 4);
+    if (echo.source.kind === 'echo' && line.source.kind === 'line')
+      echo.source.own = { light: '#ffffff', passes: line.source.passes };
+    const now = scene(group('g', line), echo);
+    const old = JSON.parse(JSON.stringify({ ...now, version: 4 }), (key, v: unknown) =>
+      ['corners', 'rule', 'how', 'toX', 'toY', 'follow', 'within'].includes(key) ? undefined : v,
+    ) as unknown;
+    expect(JSON.stringify(old)).not.toContain('corners');
+    expect(parseScene(old)).toEqual(now);
   });
   it('with groups too deep in one another is refused, however deep', () => {
     const fault = sceneFaults(scene(nest(MAX_DEPTH + 1)));

@@ -3,12 +3,12 @@ import type { Value } from '../definitions/parameter';
 import { parametersSchema } from '../definitions/parameter';
 import type { Affine, Box } from '../geometry/affine';
 import { IDENTITY, meanScale, unitedBox } from '../geometry/affine';
-import type { Fineness } from '../geometry/flatten';
+import { pathBox, pathDifference } from '../geometry/blocks';
+import type { Fineness } from '../geometry/flatten-run';
 import { withoutGaps } from '../geometry/dash';
 import type { Path } from '../geometry/path';
-import { curveBox } from '../geometry/path';
 import type { Strand } from '../geometry/strand';
-import { limited, mapped, strandsBox, strandsOf } from '../geometry/strand';
+import { hasCorners, limited, mapped, strandsBox, strandsOf } from '../geometry/strand';
 import { modifierOfKind, modifiers } from '../modifiers/index';
 import { shapeOfKind, shapes } from '../shapes/index';
 
@@ -107,15 +107,18 @@ function broken(strands: Strand[], gaps: readonly Gap[], scale: number): Strand[
   );
 }
 
+/** Whether a line is drawn as its paths are, so that a part of it can be known without the rest. */
+const isPlain = ({ gaps, modifiers }: Drawn): boolean =>
+  gaps.length === 0 && modifiers.every((m) => !m.enabled);
+
 /**
  * The strands of a line under a map, after its modifiers; tolerances are px after the map. Modifiers work
- * in the line's own px, so that they make the same at every scale.
+ * in the line's own px, so that they make the same at every scale. If only what comes near a box (px
+ * after the map) matters, far parts of a line of very many anchors are left out.
  */
-export function drawnStrands(
-  { shape, gaps, modifiers }: Drawn,
-  map: Affine,
-  fineness: Fineness,
-): Strand[] {
+export function drawnStrands(drawn: Drawn, map: Affine, fineness: Fineness, near?: Box): Strand[] {
+  const { shape, gaps, modifiers } = drawn;
+  if (isPlain(drawn)) return strandsOf(pathsOf(shape), map, fineness, near);
   const on = modifiers.filter((m) => m.enabled);
   if (on.length === 0)
     return broken(strandsOf(pathsOf(shape), map, fineness), gaps, meanScale(map));
@@ -165,15 +168,42 @@ function measure(drawn: Drawn): Measures {
     const paths = pathsOf(drawn.shape);
     return {
       box: paths.reduce<Box | null>((all, p) => {
-        const own = curveBox(p);
+        const own = pathBox(p);
         return own ? unitedBox(all, own) : all;
       }, null),
       widest: paths.reduce((m, p) => p.anchors.reduce((w, a) => Math.max(w, a.width ?? 1), m), 1),
     };
   }
-  const strands = drawnStrands(drawn, IDENTITY, { tolerance: 0.5, turn: Infinity });
+  const fineness = { tolerance: 0.5, turn: Infinity };
+  const strands = drawnStrands(drawn, IDENTITY, fineness);
+  const box = strandsBox(strands);
+  // Which way is beside a corner hangs on how finely it is drawn: there a point may be thrown any way.
+  const strays = drawn.modifiers
+    .filter((m) => m.enabled)
+    .reduce((sum, m) => sum + (modifierOfKind(m.kind).strays?.(m.values) ?? 0), 0);
+  const bare = () => drawnStrands({ ...drawn, modifiers: [] }, IDENTITY, fineness);
+  const by = strays > 0 && bare().some(hasCorners) ? strays : 0;
   return {
-    box: strandsBox(strands),
+    box: box && { x0: box.x0 - by, y0: box.y0 - by, x1: box.x1 + by, y1: box.y1 + by },
     widest: strands.reduce((m, s) => s.width.reduce((w, v) => Math.max(w, v), m), 1),
   };
+}
+
+/**
+ * A box, the line's own px, that holds all of two lines in which they differ; null where anything may.
+ * Lines that differ in other things than their anchors may differ anywhere.
+ */
+export function differenceOf(before: Drawn, after: Drawn): Box | 'nowhere' | null {
+  if (!isPlain(before) || !isPlain(after) || !isPath(before.shape) || !isPath(after.shape))
+    return null;
+  const [was, is] = [before.shape.paths, after.shape.paths];
+  if (was.length !== is.length) return null;
+  let all: Box | null = null;
+  for (let i = 0; i < is.length; i++) {
+    if (was[i] === is[i]) continue;
+    const own = pathDifference(was[i]!, is[i]!);
+    if (own === null) return null;
+    if (own !== 'nowhere') all = unitedBox(all, own);
+  }
+  return all ?? 'nowhere';
 }

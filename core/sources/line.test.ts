@@ -9,13 +9,13 @@ import { crop } from '../pixels/buffer';
 import type { Region } from '../pixels/region';
 import { cacheOf } from '../render/cache';
 import { newLine, newShape } from '../scene/make';
-import { path } from '../testing/scenes';
+import { path, traced } from '../testing/scenes';
 import type { LineSource } from './line';
 import { lineSource } from './line';
 import type { Pass } from './pass';
 import { gradientEnds, mixedStop, passRamp } from './gradient';
 import { newPass, rampStops, tubePasses } from './pass';
-import { passPlane } from './pass-light';
+import { passPlane } from './pass-shape';
 
 const wanted = { x: -150, y: -150, width: 400, height: 400 };
 const none = () => {
@@ -60,6 +60,24 @@ describe('a blurred stroke', () => {
       ),
       { numRuns: 25 },
     );
+  });
+
+  it('also of very many anchors, whose edges all cross one another', () => {
+    for (const [blur, half] of [
+      [9, 22],
+      [14, 30],
+    ] as const) {
+      const of = (blur: number, within: Region) =>
+        passPlane(lineOf([traced(5000, 120, true)]), newPass('x', '', { width: 2 * half, blur }), {
+          ...context,
+          wanted: within,
+        });
+      const ours = of(blur, wanted);
+      const sharp = of(0, { x: -400, y: -400, width: 900, height: 900 });
+      const expected = crop(gaussianBlur(sharp, blur, wanted, 1), ours.region, 1);
+      const worst = ours.data.reduce((m, v, i) => Math.max(m, Math.abs(v - expected.data[i]!)), 0);
+      expect(worst).toBeLessThan(0.004);
+    }
   });
 
   it('of no width, no anchor or outside what is wanted is nothing', () => {

@@ -1,16 +1,20 @@
 import * as v from 'valibot';
 import { blendNamed } from '../blend/index';
+import { contentKey } from '../definitions/content-key';
 import { HEX } from '../definitions/parameter';
 import type { SourceDefinition } from '../definitions/source';
-import { boxUnder, meanScale } from '../geometry/affine';
+import type { Affine, Box } from '../geometry/affine';
+import { boxUnder, meanScale, regionAround } from '../geometry/affine';
 import { composite, compositePlane } from '../kernels/composite';
 import { colourBuffer } from '../pixels/buffer';
 import { rgb } from '../pixels/colour';
-import { EMPTY, covering, grow, isEmpty, unite } from '../pixels/region';
-import { gapSchema, lineShapeSchema, measuresOf, modifierSchema } from './line-shape';
+import type { Region } from '../pixels/region';
+import { EMPTY, isEmpty, unite } from '../pixels/region';
+import { differenceOf, gapSchema, lineShapeSchema, measuresOf, modifierSchema } from './line-shape';
 import type { Pass } from './pass';
 import { passSchema } from './pass';
-import { paintedPass, passPlane, passReach } from './pass-light';
+import { paintedPass, within } from './pass-light';
+import { isLocal, passPlane, passReach } from './pass-shape';
 
 export const lineSchema = v.strictObject({
   kind: v.literal('line'),
@@ -34,22 +38,23 @@ export const lineSource: SourceDefinition<LineSource> = {
   schema: lineSchema,
   box: (source) => measuresOf(source).box,
   extent(source, map) {
-    const { box, widest } = measuresOf(source);
-    if (!box) return EMPTY;
-    const { x0, y0, x1, y1 } = boxUnder(map, box);
-    const scale = meanScale(map);
-    // What was measured coarsely may lie a px farther off.
-    const beyond = shownPasses(source).map((p) => passReach(p, scale, widest) + scale);
-    // A line may be straight: its box has no height.
-    return beyond.length === 0
-      ? EMPTY
-      : grow(covering(x0, y0, x1 + 1e-6, y1 + 1e-6), Math.ceil(Math.max(...beyond)));
+    const { box } = measuresOf(source);
+    return box ? litBy(source, box, map) : EMPTY;
+  },
+  difference(before, source, map) {
+    if (before.passes !== source.passes && contentKey(before.passes) !== contentKey(source.passes))
+      return null;
+    if (!shownPasses(source).every(isLocal)) return null;
+    const box = differenceOf(before, source);
+    if (box === null) return null;
+    if (box === 'nowhere') return EMPTY;
+    return unite(litBy(before, box, map), litBy(source, box, map));
   },
   assets: () => [],
   render(source, context) {
     const drawn = shownPasses(source).map((pass) =>
       pass.paint === 'one'
-        ? { pass, shape: passPlane(source, pass, context) }
+        ? { pass, shape: within(passPlane(source, pass, context), context.wanted) }
         : { pass, colour: paintedPass(source, pass, context) },
     );
     const region = drawn.reduce((r, d) => unite(r, (d.shape ?? d.colour).region), EMPTY);
@@ -64,6 +69,15 @@ export const lineSource: SourceDefinition<LineSource> = {
     return out;
   },
 };
+
+/** All that a part of a line within a box lights up. */
+function litBy(source: LineSource, box: Box, map: Affine): Region {
+  const scale = meanScale(map);
+  const { widest } = measuresOf(source);
+  // What was measured coarsely may lie a px farther off.
+  const beyond = shownPasses(source).map((p) => passReach(p, scale, widest) + scale);
+  return beyond.length === 0 ? EMPTY : regionAround(boxUnder(map, box), Math.max(...beyond));
+}
 
 /** The passes that leave any light. */
 const shownPasses = (source: LineSource): Pass[] =>

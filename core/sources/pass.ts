@@ -39,6 +39,17 @@ export const passParameters = {
     help: 'Widens the inside, or shrinks it.',
     needs: FILLED,
   }),
+  rule: {
+    kind: 'choice',
+    label: 'Crossings',
+    help: 'Where the line crosses itself or goes round twice.',
+    options: [
+      { value: 'evenodd', label: 'Leave holes' },
+      { value: 'nonzero', label: 'Fill all' },
+    ],
+    default: 'evenodd',
+    needs: FILLED,
+  },
   blur: {
     ...length('Blur', 0, { max: 1000, slider: [0, 120] }),
     unit: 'σ px',

@@ -1,9 +1,8 @@
 import * as v from 'valibot';
 import type { SourceDefinition } from '../definitions/source';
-import { boxUnder } from '../geometry/affine';
-import { projective } from '../geometry/homography';
+import { boxUnder, regionAround } from '../geometry/affine';
+import { compose, projective } from '../geometry/homography';
 import { drawPicture } from '../kernels/resample';
-import { covering, grow } from '../pixels/region';
 
 /** The name of an asset: the SHA-256 of its bytes and the extension of its format. */
 export const ASSET_NAME = /^[0-9a-f]{64}\.(png|jpg|webp|avif|gif|bmp)$/;
@@ -33,12 +32,18 @@ export const pictureSource: SourceDefinition<PictureSource> = {
   schema: pictureSchema,
   box: (s) => ({ x0: 0, y0: 0, x1: s.width, y1: s.height }),
   extent: (s, map) => {
-    const { x0, y0, x1, y1 } = boxUnder(map, { x0: 0, y0: 0, x1: s.width, y1: s.height });
+    const box = boxUnder(map, { x0: 0, y0: 0, x1: s.width, y1: s.height });
     // Enlarging looks at two px round about.
     const beyond = 2 * Math.max(1, Math.hypot(map[0], map[1]), Math.hypot(map[2], map[3]));
-    return grow(covering(x0, y0, x1, y1), Math.ceil(beyond));
+    return regionAround(box, beyond);
   },
   assets: (s) => [s.asset],
-  render: (s, { picture, map, wanted, mixing }) =>
-    drawPicture(picture(s.asset), projective(map), wanted, mixing),
+  warps: true,
+  render: (s, { picture, map, warp, wanted, mixing }) =>
+    drawPicture(
+      picture(s.asset),
+      warp ? compose(warp, projective(map)) : projective(map),
+      wanted,
+      mixing,
+    ),
 };

@@ -30,8 +30,15 @@ export const shapeReach = (sigma: number): number => {
   return 1 + plan.cell + plan.margin;
 };
 
-/** Draws over a region of a grid that `map` leads to. */
-export type Draw<T> = (map: Affine, within: Region) => T;
+/** What is drawn on before a blur: a region of a grid of px that `map` leads to. */
+export interface Grid {
+  map: Affine;
+  within: Region;
+  /** Whether it will be blurred by several of its px. */
+  soft: boolean;
+}
+
+export type Draw<T> = (grid: Grid) => T;
 
 /**
  * What `draw` draws (4 channels, or a plane of 1) under a Gaussian blur of σ px, over what `wanted` shares
@@ -51,7 +58,7 @@ export function underBlur<T extends Plane | ColourBuffer>(
   const nothing = () => unwritten(EMPTY, channels) as T;
   if (isEmpty(wanted)) return nothing();
   if (plan.cell === 1) {
-    const sharp = draw(map, grow(wanted, plan.margin));
+    const sharp = draw({ map, within: grow(wanted, plan.margin), soft: false });
     if (plan.margin === 0 || isEmpty(sharp.region)) return sharp;
     const region = intersect(grow(sharp.region, plan.margin), wanted);
     return isEmpty(region) ? nothing() : convolve(sharp, region, plan.weights, channels);
@@ -59,7 +66,7 @@ export function underBlur<T extends Plane | ColourBuffer>(
   // Cells of the blur hold two by two of the squares that are drawn on.
   const square = plan.cell / 2;
   const within = doubled(grow(cellRegion(wanted, plan.cell, cellMargin(plan)), 1));
-  const drawn = draw(multiply(scaling(1 / square), map), within);
+  const drawn = draw({ map: multiply(scaling(1 / square), map), within, soft: true });
   if (isEmpty(drawn.region)) return nothing();
   const region = intersect(grow(enlarged(drawn.region, square), plan.margin), wanted);
   if (isEmpty(region)) return nothing();

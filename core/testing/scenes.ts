@@ -21,7 +21,7 @@ import { shapes } from '../shapes/index';
 import type { LineShape } from '../sources/line-shape';
 import type { Pass } from '../sources/pass';
 import { newPass } from '../sources/pass';
-import type { Layer, Scene } from '../scene/schema';
+import type { Corners, Layer, Scene } from '../scene/schema';
 import { blends } from '../blend/index';
 import { steps } from '../steps/index';
 
@@ -64,6 +64,29 @@ const placement = fc.record({
   scaleY: fc.constantFrom(0.5, 1, 1.7),
   shear: fc.constantFrom(0, 0, 0, 25),
   rotation: fc.constantFrom(0, 0, 30, 90, -17),
+  corners: fc.option(
+    fc.constantFrom<Corners>(
+      {
+        box: { x0: 0, y0: 0, x1: 60, y1: 44 },
+        to: [
+          { x: 6, y: 4 },
+          { x: 55, y: -3 },
+          { x: 66, y: 50 },
+          { x: -4, y: 40 },
+        ],
+      },
+      {
+        box: { x0: 10, y0: 10, x1: 90, y1: 80 },
+        to: [
+          { x: 30, y: 10 },
+          { x: 70, y: 10 },
+          { x: 90, y: 80 },
+          { x: 10, y: 80 },
+        ],
+      },
+    ),
+    { freq: 5 },
+  ),
 });
 
 const mask: fc.Arbitrary<Mask> = fc
@@ -209,3 +232,17 @@ export const scene: fc.Arbitrary<Scene> = fc
     mixing: fc.constantFrom('displayed' as const, 'displayed' as const, 'light' as const),
   })
   .map((s) => ({ ...newScene('Test', 100, 100, null), ...s }));
+
+/** A wavy closed or open outline of `n` anchors round (0, 0), such as tracing leaves. */
+export function traced(n: number, radius: number, closed: boolean): Path {
+  const at = (i: number) => {
+    const a = (i / n) * 2 * Math.PI;
+    const r = radius * (1 + 0.2 * Math.sin(7 * a) + 0.02 * Math.sin(60 * a));
+    return { x: r * Math.cos(a), y: r * Math.sin(a) };
+  };
+  const anchors = Array.from({ length: n }, (_, i) => {
+    const [b, p, c] = [at(i - 1), at(i), at(i + 1)];
+    return smooth(p.x, p.y, (c.x - b.x) / 6, (c.y - b.y) / 6);
+  });
+  return { closed, anchors };
+}

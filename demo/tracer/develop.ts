@@ -70,7 +70,9 @@ const encode = (v: number) => (v <= 0.0031308 ? 12.92 * v : 1.055 * Math.pow(v, 
 /** Develops traced light into straight 8-bit RGBA. */
 export function develop(world: World, colour: Float32Array, guide: Float32Array): Uint8Array {
   const { width, height } = world;
-  const { exposure, grain, vignette } = world.develop;
+  const { exposure, grain, vignette, bits = 8 } = world.develop;
+  // Within the grain a coarser level is not seen, and the file is far smaller.
+  const level = 2 ** (8 - bits);
   const clean =
     world.develop.denoise > 0
       ? denoise(colour, guide, width, height, world.develop.denoise)
@@ -89,10 +91,8 @@ export function develop(world: World, colour: Float32Array, guide: Float32Array)
       for (let c = 0; c < 3; c++) {
         const v = encode(Math.min(1, curve((clean[i + c]! / alpha) * shade * 2) / white));
         const tint = (random() - 0.5) * grain * 0.5;
-        out[i + c] = Math.max(
-          0,
-          Math.min(255, Math.round((v + (speck + tint) * (0.4 + v * (1 - v) * 2)) * 255)),
-        );
+        const grained = (v + (speck + tint) * (0.4 + v * (1 - v) * 2)) * 255;
+        out[i + c] = Math.max(0, Math.min(255, Math.round(grained / level) * level));
       }
       out[i + 3] = Math.round(Math.min(1, alpha) * 255);
     }

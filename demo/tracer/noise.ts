@@ -10,6 +10,12 @@ export function hash3(x: number, y: number, z: number): number {
 
 const smooth = (t: number) => t * t * (3 - 2 * t);
 
+/** The noise along one edge of a cell. */
+function row(x: number, y: number, z: number, u: number): number {
+  const a = hash3(x, y, z);
+  return a + (hash3(x + 1, y, z) - a) * u;
+}
+
 /** Trilinear value noise at a point, in [0, 1]; one lattice cell is one unit. */
 export function noise3(x: number, y: number, z: number): number {
   const xi = Math.floor(x);
@@ -18,12 +24,10 @@ export function noise3(x: number, y: number, z: number): number {
   const u = smooth(x - xi);
   const v = smooth(y - yi);
   const w = smooth(z - zi);
-  const row = (j: number, k: number) => {
-    const a = hash3(xi, yi + j, zi + k);
-    return a + (hash3(xi + 1, yi + j, zi + k) - a) * u;
-  };
-  const near = row(0, 0) + (row(1, 0) - row(0, 0)) * v;
-  const far = row(0, 1) + (row(1, 1) - row(0, 1)) * v;
+  const a = row(xi, yi, zi, u);
+  const b = row(xi, yi, zi + 1, u);
+  const near = a + (row(xi, yi + 1, zi, u) - a) * v;
+  const far = b + (row(xi, yi + 1, zi + 1, u) - b) * v;
   return near + (far - near) * w;
 }
 

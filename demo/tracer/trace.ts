@@ -109,6 +109,7 @@ function tracePath(
   const sky: Rgb = [0, 0, 0];
   const p: Rgb = [0, 0, 0];
   let mirrored = true;
+  let scattered = false;
   light[0] = light[1] = light[2] = 0;
   out.alpha = 1;
   out.first.fill(0);
@@ -168,7 +169,8 @@ function tracePath(
         const grazing = Math.pow(1 - Math.max(dot(d, h), 0), 5);
         for (let i = 0; i < 3; i++) through[i]! *= m.albedo[i]! + (1 - m.albedo[i]!) * grazing;
       }
-      mirrored = true;
+      // What meets a small lamp very seldom would be a bright dot: a dull coat, a light off the wall.
+      mirrored = !scattered && (m.metal || m.rough < 0.35);
     } else {
       for (let i = 0; i < 3; i++) through[i]! *= m.albedo[i]!;
       for (const l of world.lamps) lampLight(world, l, p, n, random, through, light);
@@ -178,6 +180,7 @@ function tracePath(
       d[1] = next[1];
       d[2] = next[2];
       mirrored = false;
+      scattered = true;
     }
     if (bounce > 1) {
       const keep = Math.min(0.95, Math.max(through[0], through[1], through[2]));

@@ -49,7 +49,8 @@ export interface World {
   lamps: Lamp[];
   /** Light and loss in the air between the eye and the first hit, applied to `colour`. */
   air?(o: Rgb, d: Rgb, t: number, colour: Rgb): void;
-  develop: { exposure: number; grain: number; vignette: number; denoise: number };
+  /** How it is developed; `bits` of each channel are kept, 8 where it is left out. */
+  develop: { exposure: number; grain: number; vignette: number; denoise: number; bits?: number };
 }
 
 /** Marches a distance field from o along d between two distances; Infinity if nothing is met. */

@@ -1,4 +1,5 @@
 import { clipBase, findLayer, setLayer, ungroup } from '@ignis/core/scene/edits';
+import { ownBox } from '@ignis/core/scene/echoes';
 import { isPath } from '@ignis/core/sources/line-shape';
 import { flipLayer } from '@ignis/core/scene/arrange';
 import { startingPoints } from '@ignis/core/scene/starting-points/index';
@@ -152,6 +153,12 @@ export function actions(does: BenchDoes): Action[] {
       keys: ['6'],
       run: work('ramp'),
       enabled: !!layer && !!gradientPass(layer, bench().pass) && idle,
+    },
+    {
+      name: 'Perspective and free corners',
+      keys: ['7'],
+      run: work('corners'),
+      enabled: has && idle && !!layer && ownBox(scene, layer) !== null,
     },
     {
       name: 'Duplicate the layer',

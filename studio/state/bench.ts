@@ -17,7 +17,16 @@ import { isPath } from '@ignis/core/sources/line-shape';
 
 /** How the stage works on the selected layer. */
 export type Mode =
-  'arrange' | 'anchors' | 'width' | 'gaps' | 'ramp' | 'mask' | 'draw' | 'measure' | 'repeat';
+  | 'arrange'
+  | 'corners'
+  | 'anchors'
+  | 'width'
+  | 'gaps'
+  | 'ramp'
+  | 'mask'
+  | 'draw'
+  | 'measure'
+  | 'repeat';
 export type Saved = 'saved' | 'saving' | 'changed' | 'failed';
 export type CompareWith = 'layer' | 'opened';
 

@@ -10,6 +10,14 @@ const EDGE = 8;
 const NEAR = 10;
 const AWAY = 26;
 
+/** Which way the arrows move a point. */
+const ARROWS: Readonly<Record<string, readonly [number, number]>> = {
+  ArrowLeft: [-1, 0],
+  ArrowRight: [1, 0],
+  ArrowUp: [0, 1],
+  ArrowDown: [0, -1],
+};
+
 interface Props {
   parameter: CurveParameter;
   value: CurvePoints;
@@ -65,12 +73,28 @@ export function CurveField({ parameter, value, onChange, onDone }: Props) {
     element.current!.addEventListener('lostpointercapture', up, { once: true });
   };
 
+  /** Arrows move a point by a hundredth, with Shift by a tenth; Delete takes it out. */
+  const key = (e: React.KeyboardEvent, point: readonly [number, number]) => {
+    const others = value.filter((p) => p !== point);
+    if ((e.key === 'Delete' || e.key === 'Backspace') && others.length > 0) onChange(others);
+    else if (e.key in ARROWS) {
+      const [dx, dy] = ARROWS[e.key]!;
+      const by = e.shiftKey ? 0.1 : 0.01;
+      const x = Math.min(1, Math.max(0, point[0] + dx * by));
+      const y = Math.min(1, Math.max(-1, point[1] + dy * by));
+      onChange(placed(others, [Math.round(x * 1000) / 1000, Math.round(y * 1000) / 1000]));
+    } else return;
+    e.preventDefault();
+    e.stopPropagation();
+    onDone();
+  };
+
   return (
     <svg
       ref={element}
       viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
       className="w-full touch-none rounded bg-ground"
-      role="img"
+      role="group"
       aria-label={parameter.label}
       onPointerDown={press}
       onContextMenu={(e) => {
@@ -81,15 +105,21 @@ export function CurveField({ parameter, value, onChange, onDone }: Props) {
     >
       <line x1={0} x2={WIDTH} y1={HEIGHT / 2} y2={HEIGHT / 2} className="stroke-line" />
       <polyline points={line} fill="none" className="stroke-dim" strokeWidth={1.5} />
-      {value.map(([x, y]) => (
+      {value.map((point, i) => (
         <circle
-          key={x}
-          cx={toX(x)}
-          cy={toY(y)}
+          key={i}
+          cx={toX(point[0])}
+          cy={toY(point[1])}
           r={4.5}
-          className="fill-ember stroke-ground"
+          tabIndex={0}
+          role="slider"
+          aria-label={`${parameter.label}, point ${i + 1}`}
+          aria-valuenow={point[1]}
+          aria-valuetext={`${point[1]} at ${point[0]}`}
+          onKeyDown={(e) => key(e, point)}
+          className="fill-ember stroke-ground focus-visible:stroke-ink"
           strokeWidth={1.5}
-          data-point={x}
+          data-point={point[0]}
         />
       ))}
     </svg>

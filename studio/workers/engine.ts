@@ -1,6 +1,7 @@
 import { proxy, releaseProxy, wrap, type Remote } from 'comlink';
 import type { Region } from '@ignis/core/pixels/region';
 import { covering } from '@ignis/core/pixels/region';
+import { deltaOf } from '@ignis/core/scene/delta';
 import type { Scene } from '@ignis/core/scene/schema';
 import type {
   BroughtIn,
@@ -20,6 +21,8 @@ interface Running {
   remote: Remote<Engine>;
   /** Rejects when the worker dies. */
   died: Promise<never>;
+  /** The scene of the last preview that it was asked for. */
+  scene: Scene | null;
 }
 
 /**
@@ -48,7 +51,7 @@ function start(place: number | null): Running {
   died.catch(() => undefined);
   void remote.follow(newest);
   for (const [name, bytes] of assets) void remote.addAsset(name, bytes);
-  return { worker, remote, died };
+  return { worker, remote, died, scene: null };
 }
 
 /** Starts the workers before they are needed, so that they are ready when the scene is. */
@@ -67,9 +70,12 @@ export class WorkerDied extends Error {
 }
 
 /** Asks one of the crew. Throws WorkerDied if it stops at the task. */
-function askOnce<T>(place: number, task: (remote: Remote<Engine>) => Promise<T>): Promise<T> {
-  const { remote, died } = (crew[place] ??= start(place));
-  return Promise.race([task(remote), died]);
+function askOnce<T>(
+  place: number,
+  task: (remote: Remote<Engine>, running: Running) => Promise<T>,
+): Promise<T> {
+  const running = (crew[place] ??= start(place));
+  return Promise.race([task(running.remote, running), running.died]);
 }
 
 /** Tries once more, as the second time, what failed for want of memory or a worker. */
@@ -100,7 +106,11 @@ export function preview(request: PreviewRequest): Promise<Preview | null> {
     const asked = attempt === 0 ? request : coarser(request);
     const bands = await Promise.all(
       bandsOf(asked.region, CREW).map((region, i) =>
-        askOnce(i, (remote) => remote.preview(own, { ...asked, region })),
+        askOnce(i, (remote, running) => {
+          const scene = deltaOf(running.scene, asked.scene);
+          running.scene = asked.scene;
+          return remote.preview(own, { ...asked, region, scene });
+        }),
       ),
     );
     const made = bands.filter((b) => b !== null);

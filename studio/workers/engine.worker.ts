@@ -20,6 +20,7 @@ import { exportScene } from '@ignis/core/render/export';
 import { menderOf } from '@ignis/core/render/mend';
 import { meterBy } from '@ignis/core/render/meter';
 import { assetsOf, render, Stopped } from '@ignis/core/render/render';
+import { withDelta } from '@ignis/core/scene/delta';
 import type { Scene } from '@ignis/core/scene/schema';
 import { everyLayer } from '@ignis/core/scene/schema';
 import { transfer } from 'comlink';
@@ -30,6 +31,8 @@ const pictures = new Map<string, Promise<Picture>>();
 /** What intermediates may hold, bytes. */
 const cache = cacheOf(384 * 2 ** 20, () => performance.now());
 const mender = menderOf();
+/** The scene of the last request for a preview. */
+let told: Scene | null = null;
 /** The last preview that was sent. */
 let sent: { number: number; ending: Ending } | null = null;
 let newest: Int32Array<SharedArrayBuffer> | null = null;
@@ -132,8 +135,10 @@ const engine: Engine = {
     files.set(name, bytes);
   },
 
-  async preview(number, { scene, region, scale, focus, shown, measure }) {
+  async preview(number, { scene: delta, region, scale, focus, shown, measure }) {
     const started = performance.now();
+    // Before anything else is waited for: the next request goes on from this one.
+    const scene = (told = withDelta(told, delta) as Scene);
     const picture = await picturesFor(scene);
     forgetOthers(scene);
     const stale = () => newest !== null && Atomics.load(newest, 0) !== number;

@@ -1,6 +1,7 @@
 /** What the page and the worker that computes say to each other. Nothing else knows the messages. */
 import type { Cost } from '@ignis/core/render/meter';
 import type { Region } from '@ignis/core/pixels/region';
+import type { Delta } from '@ignis/core/scene/delta';
 import type { Scene } from '@ignis/core/scene/schema';
 
 export interface PreviewRequest {
@@ -14,6 +15,9 @@ export interface PreviewRequest {
   /** Whether to make the whole picture, and tell what each part cost. */
   measure: boolean;
 }
+
+/** A request as it is sent: of the scene, what is new against the one in the last request. */
+export type SentRequest = Omit<PreviewRequest, 'scene'> & { scene: Delta };
 
 /** Straight 8-bit RGBA over a part of a preview. */
 export interface Patch {
@@ -67,7 +71,7 @@ export interface Engine {
   follow(newest: Int32Array<SharedArrayBuffer> | null): void;
   addAsset(name: string, bytes: Blob): void;
   /** Null if a newer preview was asked for meanwhile. */
-  preview(number: number, request: PreviewRequest): Promise<Preview | null>;
+  preview(number: number, request: SentRequest): Promise<Preview | null>;
   /** A small picture, as PNG. */
   picture(request: PictureRequest): Promise<Blob>;
   /** The layers that show at a point (scene px), front first. */

@@ -26,20 +26,20 @@ export const beam: StartingPoint = {
           direction: 90,
         }),
         passes: [
-          pass('Air', { ...fall, ...one('#8a6a42'), blur: side / 60, middle: 46, opacity: 90 }),
+          pass('Air', { ...fall, ...one('#ffc98a'), blur: side / 60, middle: 52, opacity: 82 }),
           pass('Light', {
             ...fall,
-            ...one('#b89468'),
+            ...one('#ffe2b4'),
             grow: -side / 160,
             blur: side / 90,
-            middle: 36,
-            opacity: 85,
+            middle: 44,
+            opacity: 90,
           }),
-          pass('Lamp', { ...fall, ...one('#fff3dc'), blur: side / 200, middle: 8, core: true }),
+          pass('Lamp', { ...fall, ...one('#fffaf0'), blur: side / 200, middle: 12, core: true }),
         ],
       },
-      // What it crosses is lit in proportion to what it is: dark stays dark.
-      { blend: 'color-dodge' },
+      // What it crosses is lit, not painted over: dark stays dark.
+      { blend: 'overlay' },
     );
   },
 };

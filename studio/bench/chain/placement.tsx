@@ -5,7 +5,8 @@ import { ownBox } from '@ignis/core/scene/echoes';
 import { flipLayer } from '@ignis/core/scene/arrange';
 import { setPlacement } from '@ignis/core/scene/edits';
 import { middleOf } from '@ignis/core/geometry/affine';
-import { placed, repivoted } from '@ignis/core/scene/placement';
+import type { Quad } from '@ignis/core/geometry/quad';
+import { cornered, placed, repivoted } from '@ignis/core/scene/placement';
 import type { Layer, Placement as Place } from '@ignis/core/scene/schema';
 import { MAX_SHEAR } from '@ignis/core/scene/schema';
 import { liveEdit, useBench } from '../../state/bench';
@@ -114,6 +115,44 @@ export function Placement({ layer }: { layer: Layer }) {
         Turn {field('turn', about.rotation, (rotation) => ({ rotation }))}
         <span className="pl-2">Shear</span> {field('shear', about.shear, (shear) => ({ shear }))}
       </div>
+      {p.corners && <CornerFields layer={layer} quad={p.corners.to} />}
     </Node>
+  );
+}
+
+const CORNERS = ['Top left', 'Top right', 'Bottom right', 'Bottom left'];
+
+/** Where the corners of a layer are carried, px of its own. */
+function CornerFields({ layer, quad }: { layer: Layer; quad: Quad }) {
+  const live = liveEdit('Move a corner');
+  const at = (corner: number, axis: 'x' | 'y') => (
+    <NumberField
+      value={Math.round(quad[corner]![axis] * 10) / 10}
+      parameter={number(`${CORNERS[corner]!} ${axis.toUpperCase()}`, 'px', -1e6, 1e6, 0)}
+      onChange={(v) =>
+        live.change(
+          setPlacement(
+            layer.id,
+            cornered(
+              layer.placement,
+              layer.placement.corners!.box,
+              corner,
+              { ...quad[corner]!, [axis]: v },
+              false,
+            ),
+          ),
+        )
+      }
+      onDone={live.done}
+    />
+  );
+  return (
+    <>
+      {CORNERS.map((name, i) => (
+        <div key={name} className="grid grid-cols-[104px_1fr_1fr] items-center text-sm text-dim">
+          {name} {at(i, 'x')} {at(i, 'y')}
+        </div>
+      ))}
+    </>
   );
 }

@@ -1,14 +1,12 @@
-import { memo, useLayoutEffect, useRef } from 'react';
+import { memo } from 'react';
 import type { Affine, Point } from '@ignis/core/geometry/affine';
 import { apply } from '@ignis/core/geometry/affine';
 import type { AnchorPlace, SegmentPlace } from '@ignis/core/geometry/anchors';
-import { anchorOf, samePlace } from '@ignis/core/geometry/anchors';
+import { samePlace } from '@ignis/core/geometry/anchors';
 import { pathData, segmentData } from '@ignis/core/geometry/path-data';
 import type { Anchor, Path } from '@ignis/core/geometry/path';
-import { mapCubic, segment, segmentCount } from '@ignis/core/geometry/path';
-
-/** More anchors than this are drawn as plain dots, on a canvas. */
-const MANY = 300;
+import { segment, segmentCount } from '@ignis/core/geometry/path';
+import { areMany } from './anchor-dots';
 
 interface Props {
   map: Affine;
@@ -16,33 +14,31 @@ interface Props {
   chosen: readonly AnchorPlace[];
 }
 
-/** The paths and their anchors; pressing them is the affair of what lies beneath. */
-export const AnchorMarks = memo(function AnchorMarks(props: Props) {
-  const count = props.paths.reduce((n, p) => n + p.anchors.length, 0);
-  return count > MANY ? <Dots {...props} count={count} /> : <Marks {...props} />;
+/** The paths and their anchors, unless there are very many; pressing them is the affair of what lies beneath. */
+export const AnchorMarks = memo(function AnchorMarks({ map, paths, chosen }: Props) {
+  if (areMany(paths)) return null;
+  return (
+    <g pointerEvents="none">
+      <path
+        d={paths.map((p) => pathData(map, p)).join('')}
+        fill="none"
+        stroke="#000"
+        strokeOpacity={0.3}
+      />
+      {paths.flatMap((path, p) =>
+        path.anchors.map((a, i) => (
+          <Mark
+            key={`${p}-${i}`}
+            at={apply(map, a)}
+            kind={a.kind}
+            on={chosen.some((c) => samePlace(c, { path: p, index: i }))}
+            index={i}
+          />
+        )),
+      )}
+    </g>
+  );
 });
-
-const Marks = ({ map, paths, chosen }: Props) => (
-  <g pointerEvents="none">
-    <path
-      d={paths.map((p) => pathData(map, p)).join('')}
-      fill="none"
-      stroke="#000"
-      strokeOpacity={0.3}
-    />
-    {paths.flatMap((path, p) =>
-      path.anchors.map((a, i) => (
-        <Mark
-          key={`${p}-${i}`}
-          at={apply(map, a)}
-          kind={a.kind}
-          on={chosen.some((c) => samePlace(c, { path: p, index: i }))}
-          index={i}
-        />
-      )),
-    )}
-  </g>
-);
 
 /** An anchor by its kind: a corner stands on its point, a smooth one is round, a symmetrical one has a ring. */
 function Mark({
@@ -77,46 +73,6 @@ function Mark({
         <circle cx={x} cy={y} r={size - 3} fill="none" stroke="#fff" strokeWidth={1.2} />
       )}
     </g>
-  );
-}
-
-/** Very many anchors, drawn at once. */
-function Dots({ map, paths, chosen, count }: Props & { count: number }) {
-  const canvas = useRef<HTMLCanvasElement>(null);
-  useLayoutEffect(() => {
-    const element = canvas.current!;
-    const { clientWidth: width, clientHeight: height } = element;
-    const k = window.devicePixelRatio;
-    element.width = width * k;
-    element.height = height * k;
-    const c = element.getContext('2d')!;
-    c.scale(k, k);
-    c.beginPath();
-    for (const path of paths)
-      for (let i = 0; i < segmentCount(path); i++) {
-        const [p, q, r, s] = mapCubic(map, segment(path, i));
-        if (i === 0) c.moveTo(p.x, p.y);
-        c.bezierCurveTo(q.x, q.y, r.x, r.y, s.x, s.y);
-      }
-    c.strokeStyle = 'rgb(0 0 0 / .3)';
-    c.stroke();
-    const dots = (some: Iterable<Anchor>, half: number, colour: string) => {
-      c.fillStyle = colour;
-      for (const a of some) {
-        const { x, y } = apply(map, a);
-        if (x > -half && y > -half && x < width + half && y < height + half)
-          c.fillRect(x - half, y - half, 2 * half, 2 * half);
-      }
-    };
-    const all = paths.flatMap((p) => p.anchors);
-    dots(all, 2.5, '#161616');
-    dots(all, 1.5, '#fff');
-    dots(chosen.map((at) => anchorOf(paths, at)!).filter(Boolean), 3.5, '#ff7a3c');
-  });
-  return (
-    <foreignObject width="100%" height="100%" pointerEvents="none">
-      <canvas ref={canvas} className="h-full w-full" data-anchors={count} />
-    </foreignObject>
   );
 }
 

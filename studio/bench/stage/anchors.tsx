@@ -1,6 +1,6 @@
 import { useMemo, useState, type RefObject } from 'react';
 import type { Affine, Box, Point } from '@ignis/core/geometry/affine';
-import { about, apply, invert, rotation, translation } from '@ignis/core/geometry/affine';
+import { about, apply, invert, multiply, rotation, translation } from '@ignis/core/geometry/affine';
 import { pulledMap } from '@ignis/core/geometry/box-handle';
 import type { AnchorPlace } from '@ignis/core/geometry/anchors';
 import type { SegmentPlace } from '@ignis/core/geometry/anchors';
@@ -23,12 +23,14 @@ import {
 import type { Path } from '@ignis/core/geometry/path';
 import { setPath, setPaths } from '@ignis/core/scene/line-edits';
 import { placementMap } from '@ignis/core/scene/placement';
+import { snapAnchors } from '@ignis/core/scene/snap';
 import type { Layer } from '@ignis/core/scene/schema';
 import { useAround, useBench } from '../../state/bench';
 import { AnchorMarks, HandleMarks, SegmentMark } from './anchor-marks';
 import { BoxHandles } from './box-handles';
 import { toStage } from './path-outline';
 import { follow, scenePoint } from './pointer';
+import { snapper } from './snapping';
 
 /** How near a press must be, CSS px. */
 const ANCHOR = 12;
@@ -59,6 +61,7 @@ export function Anchors({ stage, layer, paths, onMiss }: Props) {
     () => toStage(view, around, layer.placement),
     [view, around, layer.placement],
   );
+  const inScene = multiply(around, placementMap(layer.placement));
   const back = invert(placementMap(layer.placement));
   if (!back) return null;
   const { drag, drop, change, set } = useBench.getState();
@@ -89,11 +92,17 @@ export function Anchors({ stage, layer, paths, onMiss }: Props) {
     const from = anchorOf(paths, at)!;
     const start = own(down);
     const moving = now.length > 0 ? now : [at];
+    const snap = snapper(
+      () => [layer.id],
+      () => snapAnchors(paths, moving, inScene),
+    );
+    const toScene = invert(inScene);
     follow(down.nativeEvent, {
       move(e) {
         const p = own(e);
         const to = { x: from.x + p.x - start.x, y: from.y + p.y - start.y };
-        const held = e.shiftKey ? holdAngle(from, to) : to;
+        const snapped = () => (toScene ? apply(toScene, snap.point(apply(inScene, to), e)) : to);
+        const held = e.shiftKey ? holdAngle(from, to) : snapped();
         drag(
           moving.length > 1 ? 'Move anchors' : 'Move an anchor',
           setPaths(

@@ -1,10 +1,14 @@
 import type { RefObject } from 'react';
 import type { Affine, Point } from '@ignis/core/geometry/affine';
-import { apply, boxUnder, invert, multiply } from '@ignis/core/geometry/affine';
+import { apply, invert } from '@ignis/core/geometry/affine';
+import { inverseOf, project } from '@ignis/core/geometry/homography';
 import { ownBox } from '@ignis/core/scene/echoes';
 import { setPlacement } from '@ignis/core/scene/edits';
 import {
+  cornersMap,
   leantPlacement,
+  placedBox,
+  placedPoint,
   placementMap,
   pulledPlacement,
   repivoted,
@@ -35,7 +39,9 @@ export function Arrange({ stage, layer, onClick }: Props) {
   const { drag, drop, set } = useBench.getState();
   // The gestures of a press keep what they were made with: they count from where it began.
   const p = layer.placement;
-  const map = placementMap(p);
+  const own = invert(placementMap(p));
+  const warp = cornersMap(p);
+  const unwarp = warp && inverseOf(warp);
   const snap = snapper(() => everyLayer([layer]).map((l) => l.id));
   const back = invert(around);
   const put = (label: string, to: Placement) => drag(label, setPlacement(layer.id, to));
@@ -44,21 +50,23 @@ export function Arrange({ stage, layer, onClick }: Props) {
       stage={stage}
       box={box}
       map={toStage(view, around, p)}
+      warp={warp}
       move={(from, to, e) => {
-        const [a, b] = [apply(map, from), apply(map, to)];
+        const [a, b] = [placedPoint(p, from), placedPoint(p, to)];
         let [dx, dy] = [b.x - a.x, b.y - a.y];
         if (e.shiftKey) [dx, dy] = Math.abs(dx) > Math.abs(dy) ? [dx, 0] : [0, dy];
         // Snapping is a matter of the scene, whatever group the layer stands in.
         const moved = { ...p, x: p.x + dx, y: p.y + dy };
-        const more = snap.box(boxUnder(multiply(around, placementMap(moved)), box), e);
+        const more = snap.box(placedBox(moved, box, around), e);
         const by = back ? turned(back, more) : { x: 0, y: 0 };
         put('Move', { ...moved, x: tenth(moved.x + by.x), y: tenth(moved.y + by.y) });
       }}
       pull={(handle, to, e) => {
-        const full = multiply(around, map);
-        const own = invert(full);
-        const at = own ? apply(own, snap.point(apply(full, to), e)) : to;
-        put('Scale', pulledPlacement(p, box, handle, at));
+        const at =
+          back && own
+            ? apply(own, apply(back, snap.point(apply(around, placedPoint(p, to)), e)))
+            : to;
+        put('Scale', pulledPlacement(p, box, handle, (unwarp && project(unwarp, at)) ?? at));
       }}
       lean={(handle, from, to) => put('Shear', leantPlacement(p, box, handle, from, to))}
       about={pivot}
@@ -66,7 +74,7 @@ export function Arrange({ stage, layer, onClick }: Props) {
       turn={(at, by, e) => {
         const about = repivoted(p, at);
         const raw = about.rotation + by;
-        const held = e.shiftKey ? Math.round(raw / 15) * 15 : tenth(raw);
+        const held = e.shiftKey ? Math.round(raw / 15) * 15 : tenth(snap.angle(raw, e));
         put('Rotate', { ...about, rotation: ((held + 540) % 360) - 180 });
       }}
       drop={drop}

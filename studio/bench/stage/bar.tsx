@@ -8,14 +8,14 @@ export const Bar = ({ children }: { children: React.ReactNode }) => (
   <div
     className={`pointer-events-none absolute right-0 left-0 flex justify-center px-3 ${useStageAids((s) => s.rulers) ? 'top-7' : 'top-3'}`}
   >
-    <div className="pointer-events-auto flex h-9 items-center gap-0.5 rounded-full border border-line bg-panel/95 px-1.5 text-sm shadow-lg">
+    <div className="pointer-events-auto flex h-9 max-w-full min-w-0 items-center gap-0.5 rounded-full border border-line bg-panel/95 px-1.5 text-sm shadow-lg">
       {children}
     </div>
   </div>
 );
 
 export const Hint = ({ children }: { children: React.ReactNode }) => (
-  <span className="truncate px-2.5 text-dim">{children}</span>
+  <span className="min-w-0 truncate px-2.5 text-dim">{children}</span>
 );
 
 export const Small = ({ label, onClick }: { label: string; onClick(): void }) => (

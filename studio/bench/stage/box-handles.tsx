@@ -3,6 +3,8 @@ import type { Affine, Box, Point } from '@ignis/core/geometry/affine';
 import { apply, invert } from '@ignis/core/geometry/affine';
 import type { BoxHandle } from '@ignis/core/geometry/box-handle';
 import { inBox } from '@ignis/core/geometry/box-handle';
+import type { Homography } from '@ignis/core/geometry/homography';
+import { inverseOf, project } from '@ignis/core/geometry/homography';
 import { follow } from './pointer';
 
 /** Handles by their share of the box: corners keep proportions, sides stretch. */
@@ -41,35 +43,40 @@ interface Props extends BoxGestures {
   box: Box;
   /** From px of the box to CSS px of the stage. */
   map: Affine;
+  /** Where px of the box are carried before the map, by corners of its own. */
+  warp?: Homography | null;
   /** What the knob turns about; null for the middle of the box. */
   about?: Point | null;
 }
 
 /** A box with handles to move, scale and turn what lies in it. */
-export function BoxHandles({ stage, box, map, about: chosen, ...does }: Props) {
+export function BoxHandles({ stage, box, map, warp, about: chosen, ...does }: Props) {
   const back = invert(map);
   if (!back) return null;
+  const unwarp = warp && inverseOf(warp);
+  const shown = (p: Point): Point => apply(map, (warp && project(warp, p)) ?? p);
   const own = (e: { clientX: number; clientY: number }): Point => {
     const r = stage.current!.getBoundingClientRect();
-    return apply(back, { x: e.clientX - r.left, y: e.clientY - r.top });
+    const p = apply(back, { x: e.clientX - r.left, y: e.clientY - r.top });
+    return (unwarp && project(unwarp, p)) ?? p;
   };
   const corners = [
     [0, 0],
     [1, 0],
     [1, 1],
     [0, 1],
-  ].map(([u, v]) => apply(map, inBox(box, [u!, v!])));
+  ].map(([u, v]) => shown(inBox(box, [u!, v!])));
   const outline = corners.map((c) => `${c.x},${c.y}`).join(' ');
-  const middle = apply(map, inBox(box, [0.5, 0.5]));
+  const middle = shown(inBox(box, [0.5, 0.5]));
   // Under the row over the stage the knob could not be seen: then it stands below the box.
-  const above = apply(map, inBox(box, [0.5, 0]));
-  const top = above.y < ROW && above.y <= middle.y ? apply(map, inBox(box, [0.5, 1])) : above;
+  const above = shown(inBox(box, [0.5, 0]));
+  const top = above.y < ROW && above.y <= middle.y ? shown(inBox(box, [0.5, 1])) : above;
   const far = Math.hypot(top.x - middle.x, top.y - middle.y);
   const up =
     far > 0.5 ? { x: (top.x - middle.x) / far, y: (top.y - middle.y) / far } : { x: 0, y: -1 };
   const knob = { x: top.x + up.x * 26, y: top.y + up.y * 26 };
   const about = chosen ?? inBox(box, [0.5, 0.5]);
-  const pin = apply(map, about);
+  const pin = shown(about);
 
   const pressed =
     (move: (e: PointerEvent, start: Point) => void, click?: (e: PointerEvent) => void) =>
@@ -87,7 +94,7 @@ export function BoxHandles({ stage, box, map, about: chosen, ...does }: Props) {
 
   const angleOf = (p: Point) => {
     // Seen on the stage, where a turn is a turn whatever the map does.
-    const [a, b] = [apply(map, p), apply(map, about)];
+    const [a, b] = [shown(p), shown(about)];
     return (Math.atan2(a.y - b.y, a.x - b.x) * 180) / Math.PI;
   };
 
@@ -102,6 +109,16 @@ export function BoxHandles({ stage, box, map, about: chosen, ...does }: Props) {
         className="cursor-move"
         onPointerDown={carry}
         data-testid="arrange-box"
+      />
+      {/* What has hardly any height or width is taken hold of beside it too. */}
+      <polygon
+        points={outline}
+        fill="none"
+        stroke="transparent"
+        strokeWidth={18}
+        pointerEvents="stroke"
+        className="cursor-move"
+        onPointerDown={carry}
       />
       <polygon
         points={outline}
@@ -158,7 +175,7 @@ export function BoxHandles({ stage, box, map, about: chosen, ...does }: Props) {
       )}
       {HANDLES.map((handle) => {
         const [u, v] = handle;
-        const h = apply(map, inBox(box, [u, v]));
+        const h = shown(inBox(box, [u, v]));
         const side = u === 0.5 || v === 0.5;
         return (
           <g

@@ -26,6 +26,9 @@ interface Props {
   layer: Layer & { source: LineSource };
 }
 
+/** How far half way stands beside the line, CSS px. */
+const BESIDE = 16;
+
 /** Pulled this far off, a colour is taken out, CSS px. */
 const AWAY = 36;
 
@@ -100,7 +103,13 @@ export function Gradient({ stage, layer }: Props) {
   };
 
   const line = { x1: from.x, y1: from.y, x2: to.x, y2: to.y };
-  const half = along(50);
+  // Beside the line, where no colour can lie over it.
+  const l = Math.hypot(to.x - from.x, to.y - from.y) || 1;
+  const on = along(50);
+  const half = {
+    x: on.x - ((to.y - from.y) / l) * BESIDE,
+    y: on.y + ((to.x - from.x) / l) * BESIDE,
+  };
   const ring = { stroke: '#fff', strokeWidth: 2 };
   return (
     <g>

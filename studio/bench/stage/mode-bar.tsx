@@ -8,7 +8,9 @@ import {
   turnAnchor,
 } from '@ignis/core/geometry/edit-path';
 import { alignAnchors, dissolveAnchors } from '@ignis/core/geometry/anchors';
+import { setPlacement } from '@ignis/core/scene/edits';
 import { closeLine, setPath, setPaths } from '@ignis/core/scene/line-edits';
+import type { Layer } from '@ignis/core/scene/schema';
 import { isPath } from '@ignis/core/sources/line-shape';
 import { useBench, useSelectedLayer, type Mode } from '../../state/bench';
 import { NumberField } from '../../ui/number-field';
@@ -47,6 +49,10 @@ export function ModeBar() {
       {paths && <ModeButton digit="4" mode="width" label="Width" />}
       {shape && <ModeButton digit="5" mode="gaps" label="Gaps" />}
       {gradient && <ModeButton digit="6" mode="ramp" label="Gradient" />}
+      {others.length === 0 && layer.source.kind !== 'grade' && layer.source.kind !== 'fill' && (
+        <ModeButton digit="7" mode="corners" label="Corners" />
+      )}
+      {mode === 'corners' && <CornerTools layer={layer} />}
       {mode === 'arrange' && <LayerTools ids={[layer.id, ...others]} />}
       {mode === 'mask' && <Hint>Drag the two ends of the fade</Hint>}
       {mode === 'width' && <Hint>Pull the line wider or thinner at its anchors</Hint>}
@@ -56,6 +62,19 @@ export function ModeBar() {
       {mode === 'ramp' && <Hint>Drag the ends; click between them to add a colour</Hint>}
       {mode === 'anchors' && paths && <AnchorTools id={layer.id} paths={paths} />}
     </Bar>
+  );
+}
+
+/** What can be done to the corners of a layer. */
+function CornerTools({ layer }: { layer: Layer }) {
+  if (!layer.placement.corners) return <Hint>Drag a corner anywhere; Shift keeps perspective</Hint>;
+  return (
+    <Small
+      label="Straighten"
+      onClick={() =>
+        useBench.getState().change('Straighten', setPlacement(layer.id, { corners: null }))
+      }
+    />
   );
 }
 
@@ -231,7 +250,7 @@ function ModeButton({ digit, mode, label }: { digit: string; mode: Mode; label: 
       type="button"
       aria-pressed={active}
       onClick={() => useBench.getState().set({ mode })}
-      className={`flex items-center gap-1.5 rounded-full px-3 py-1 ${active ? 'bg-ember/20 text-ember-ink' : 'hover:bg-raised'}`}
+      className={`flex shrink-0 items-center gap-1.5 rounded-full px-2.5 py-1 whitespace-nowrap ${active ? 'bg-ember/20 text-ember-ink' : 'hover:bg-raised'}`}
     >
       <span className="text-xs text-dim">{digit}</span>
       {label}

@@ -1,6 +1,6 @@
 import type { Box, Point } from '@ignis/core/geometry/affine';
 import type { SnapLines } from '@ignis/core/scene/snap';
-import { snapBox, snapLines, snapPoint } from '@ignis/core/scene/snap';
+import { snapAngle, snapBox, snapLines, snapPoint } from '@ignis/core/scene/snap';
 import { useBench } from '../../state/bench';
 import { useStageAids } from '../../state/stage-aids';
 
@@ -9,9 +9,9 @@ const REACH = 7;
 
 /**
  * Snaps what a drag moves; Ctrl held suspends it. The lines are looked for once, when the drag begins: each
- * drag has a snapper of its own.
+ * drag has a snapper of its own. Besides lines of the scene there may be points to snap to, scene px.
  */
-export function snapper(moved: () => readonly string[]) {
+export function snapper(moved: () => readonly string[], points: () => readonly Point[] = () => []) {
   const { set } = useBench.getState();
   let found: SnapLines | null = null;
   const lines = (): SnapLines => {
@@ -20,12 +20,14 @@ export function snapper(moved: () => readonly string[]) {
     const { guides, grid, gridStep } = useStageAids.getState();
     const base = gesture?.base ?? scene;
     const shown = guides ? base : { ...base, guides: [] };
-    return (found = snapLines(shown, moved(), grid ? gridStep : 0));
+    return (found = snapLines(shown, moved(), grid ? gridStep : 0, points()));
   };
   const within = () => REACH / useBench.getState().view.zoom;
   const free = (e: { ctrlKey: boolean; metaKey: boolean }) =>
     !useStageAids.getState().snapping || e.ctrlKey || e.metaKey;
   return {
+    /** An angle, degrees. */
+    angle: (angle: number, e: PointerEvent): number => (free(e) ? angle : snapAngle(angle)),
     /** How far a box has yet to go, scene px. */
     box(box: Box, e: PointerEvent): Point {
       if (free(e)) {

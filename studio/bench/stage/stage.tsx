@@ -3,17 +3,22 @@ import { useEffect, useRef, useState } from 'react';
 import type { Point } from '@ignis/core/geometry/affine';
 import { apply } from '@ignis/core/geometry/affine';
 import { findLayer } from '@ignis/core/scene/edits';
+import { project } from '@ignis/core/geometry/homography';
+import { quadOf } from '@ignis/core/geometry/quad';
 import { ownBox } from '@ignis/core/scene/echoes';
+import { cornersMap } from '@ignis/core/scene/placement';
 import type { Layer } from '@ignis/core/scene/schema';
 import type { LineSource } from '@ignis/core/sources/line';
 import { pathsOf } from '@ignis/core/sources/line-shape';
 import { useShallow } from 'zustand/react/shallow';
 import { useAround, useBench, useSelectedLayer, type View } from '../../state/bench';
 import { layersAt } from '../../workers/engine';
+import { AnchorDots, areMany } from './anchor-dots';
 import { Anchors } from './anchors';
 import { Grid, Guides, Rulers } from './aids';
 import { Arrange } from './arrange';
 import { ArrangeMany } from './arrange-many';
+import { Corners } from './corners';
 import { Draw } from './draw';
 import { Gaps } from './gaps';
 import { Gradient } from './gradient';
@@ -207,6 +212,9 @@ export function Stage({ onFiles }: Props) {
         className="absolute top-0 left-0 origin-top-left"
         data-testid="picture"
       />
+      {!comparing && layer?.visible && mode === 'anchors' && isLine(layer) && (
+        <ManyAnchors layer={layer} {...size} />
+      )}
       <svg
         className="absolute inset-0 h-full w-full"
         onPointerDown={press}
@@ -225,6 +233,9 @@ export function Stage({ onFiles }: Props) {
             ids={[layer.id, ...others]}
             onClick={(e) => void pick(scenePoint(element.current!, e), e.shiftKey)}
           />
+        )}
+        {!comparing && layer?.visible && mode === 'corners' && (
+          <Corners stage={element} layer={layer} />
         )}
         {!comparing && layer?.visible && mode === 'anchors' && isLine(layer) && (
           <Anchors
@@ -274,6 +285,19 @@ interface Pinch {
 const isLine = (layer: Layer): layer is Layer & { source: LineSource } =>
   layer.source.kind === 'line';
 
+/** The anchors of a line of very many: beneath the handles, on a canvas of their own. */
+function ManyAnchors({
+  layer,
+  ...size
+}: {
+  layer: Layer & { source: LineSource };
+  width: number;
+  height: number;
+}) {
+  const paths = pathsOf(layer.source.shape);
+  return areMany(paths) ? <AnchorDots layer={layer} paths={paths} {...size} /> : null;
+}
+
 const Notice = ({ text }: { text: string }) => (
   <div className="absolute bottom-4 left-1/2 -translate-x-1/2 rounded-full bg-ember px-4 py-1 text-sm font-semibold text-on-ember">
     {text}
@@ -291,14 +315,10 @@ function Outline({ layer }: { layer: Layer }) {
     strokeDasharray: '5 4',
     pointerEvents: 'none',
   } as const;
-  if (isLine(layer)) return <path d={lineData(map, layer.source)} {...common} />;
+  const warp = cornersMap(layer.placement);
+  if (isLine(layer) && !warp) return <path d={lineData(map, layer.source)} {...common} />;
   const box = ownBox(useBench.getState().scene, layer);
   if (!box) return null;
-  const points = [
-    { x: box.x0, y: box.y0 },
-    { x: box.x1, y: box.y0 },
-    { x: box.x1, y: box.y1 },
-    { x: box.x0, y: box.y1 },
-  ].map((p) => apply(map, p));
+  const points = quadOf(box).map((p) => apply(map, (warp && project(warp, p)) ?? p));
   return <polygon points={points.map((p) => `${p.x},${p.y}`).join(' ')} {...common} />;
 }

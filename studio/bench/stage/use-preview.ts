@@ -2,8 +2,10 @@ import { useEffect, type RefObject } from 'react';
 import { toast } from 'sonner';
 import type { Region } from '@ignis/core/pixels/region';
 import { covering, intersect, isEmpty, regionKey, wholeScene } from '@ignis/core/pixels/region';
+import { laidFlat } from '@ignis/core/scene/placement';
 import type { Layer, Scene } from '@ignis/core/scene/schema';
-import { useBench } from '../../state/bench';
+import { everyLayer } from '@ignis/core/scene/schema';
+import { useBench, type Mode } from '../../state/bench';
 import { useCosts } from '../../state/costs';
 import { preview } from '../../workers/engine';
 import type { Preview } from '../../workers/protocol';
@@ -24,6 +26,8 @@ useBench.subscribe((now, before) => {
     now.scene !== before.scene ||
     now.ghost !== before.ghost ||
     now.view !== before.view ||
+    ((now.mode !== before.mode || now.selected !== before.selected) &&
+      everyLayer(now.scene.layers).some((l) => l.placement.corners)) ||
     now.comparing !== before.comparing ||
     now.compareWith !== before.compareWith
   )
@@ -40,14 +44,18 @@ interface Size {
 
 /** The scene as it should be seen now: compared, suggested, or as it is. */
 export function shownScene(): Scene {
-  const { scene, ghost, opened, comparing, compareWith, selected } = useBench.getState();
-  if (!comparing) return ghost ?? scene;
+  const { scene, ghost, opened, comparing, compareWith, selected, mode } = useBench.getState();
+  if (!comparing)
+    return selected && FLAT.has(mode) ? laidFlat(ghost ?? scene, selected) : (ghost ?? scene);
   if (compareWith === 'opened' || !selected) return opened;
   return {
     ...scene,
     layers: without(scene.layers, selected),
   };
 }
+
+/** Ways of working on a layer's own px, in which it lies flat. */
+const FLAT: ReadonlySet<Mode> = new Set(['anchors', 'width', 'gaps', 'ramp', 'mask']);
 
 /** Layers, wherever they stand, with one hidden. */
 const without = (layers: readonly Layer[], id: string): Layer[] =>

@@ -1,6 +1,7 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { drawnLayer } from '@ignis/core/scene/echoes';
-import { newScene } from '@ignis/core/scene/make';
+import { newGroup, newScene } from '@ignis/core/scene/make';
+import { mapAround, placementOf } from '@ignis/core/scene/placement';
 import type { Layer, Scene } from '@ignis/core/scene/schema';
 import { useBench } from '../../state/bench';
 import { picture } from '../../workers/engine';
@@ -24,31 +25,34 @@ export function useThumbnail(own: Layer): string | null {
   const scene = useBench((s) => (own.source.kind === 'echo' ? s.scene : null));
   const layer = useMemo(() => (scene && drawnLayer(scene, own.id)) ?? own, [scene, own]);
   const { source, placement, steps, layers } = layer;
+  // It is seen where the groups round it carry it; a drag does not ask where that is now.
+  const carried = useBench((s) =>
+    s.gesture === null ? mapAround(s.scene.layers, own.id).join() : null,
+  );
   const shown = useRef<readonly unknown[]>([]);
   useEffect(() => {
     if (dragging) return;
     // A grade has nothing to show but what it does, which the stage shows.
     if (source.kind === 'grade') return;
     // A drag of another layer leaves this one as it is.
-    const now = [source, placement, steps, layers, width, height, mixing];
+    const now = [source, placement, steps, layers, width, height, mixing, carried];
     if (now.every((v, i) => v === shown.current[i])) return;
     let gone = false;
-    const alone: Scene = {
-      ...newScene('', width, height, null),
-      mixing,
-      layers: [
-        {
-          ...layer,
-          id: 'alone',
-          visible: true,
-          opacity: 100,
-          blend: 'normal',
-          clip: false,
-          body: 100,
-          mask: null,
-        },
-      ],
+    const plain: Layer = {
+      ...layer,
+      id: 'alone',
+      visible: true,
+      opacity: 100,
+      blend: 'normal',
+      clip: false,
+      body: 100,
+      mask: null,
     };
+    const group = {
+      ...newGroup('', [plain], 'one'),
+      placement: placementOf(mapAround(useBench.getState().scene.layers, own.id), { x: 0, y: 0 }),
+    };
+    const alone: Scene = { ...newScene('', width, height, null), mixing, layers: [group] };
     // The picture on the stage comes first.
     const wait = window.setTimeout(async () => {
       const blob = await picture({ scene: alone, side: SIDE, background: false }).catch(() => null);
@@ -63,6 +67,6 @@ export function useThumbnail(own: Layer): string | null {
       window.clearTimeout(wait);
     };
     // eslint-disable-next-line react-hooks/exhaustive-deps -- name, blend and the like do not show
-  }, [source, placement, steps, layers, width, height, mixing, dragging]);
+  }, [source, placement, steps, layers, width, height, mixing, carried, dragging]);
   return url;
 }

@@ -1,0 +1,15 @@
+import type { Plane } from '../pixels/buffer';
+
+/** Something made, and what it was made of: how, as a key, and of which source. */
+export interface HeldPart {
+  key: string;
+  of: unknown;
+  made: Plane;
+}
+
+/** What was last made of the parts of a layer that changes: its next picture goes on from there. */
+export interface Held {
+  get(part: string): HeldPart | null;
+  /** Takes the place of what was held of the part. The plane must not be drawn on any more. */
+  set(part: string, held: HeldPart): void;
+}

@@ -1,0 +1,107 @@
+import { formatHex, parse } from 'culori';
+import type { Box, Point } from '../geometry/affine';
+import { unitedBox } from '../geometry/affine';
+import { curveBox } from '../geometry/path';
+import type { PassStop } from '../sources/pass';
+import type { Attributes } from './svg-style';
+import { declarations } from './svg-style';
+import { dataOfElement, pathsOfData } from './svg-paths';
+
+/** A gradient of an SVG, as a pass paints it: ends in px of the drawing, a radial one from its middle. */
+export interface SvgGradient {
+  radial: boolean;
+  from: Point;
+  to: Point;
+  /** From 0 to 100 %, at least two. */
+  stops: PassStop[];
+}
+
+/** What is needed of an element. */
+interface Element {
+  tag: string;
+  attributes: Attributes;
+  children: readonly Element[];
+}
+
+/** So far gradients may point on to others for their stops. */
+const MOST_HREFS = 8;
+
+/** A share or a number: `50%` is a half. */
+function numberOf(v: string | undefined, fallback: number): number {
+  const n = Number.parseFloat(v ?? '');
+  return !Number.isFinite(n) ? fallback : v!.trim().endsWith('%') ? n / 100 : n;
+}
+
+/** The gradient and those it points on to, nearest first. */
+function chainOf(first: Element, byId: ReadonlyMap<string, Element>): Element[] {
+  const chain = [first];
+  while (chain.length < MOST_HREFS) {
+    const { href, 'xlink:href': old } = chain.at(-1)!.attributes;
+    const next = byId.get((href ?? old ?? '').replace(/^#/, ''));
+    if (!next || chain.includes(next)) break;
+    chain.push(next);
+  }
+  return chain;
+}
+
+function stopsOf(chain: readonly Element[]): PassStop[] {
+  const holder = chain.find((g) => g.children.some((c) => c.tag === 'stop'));
+  let last = 0;
+  const stops = (holder?.children ?? [])
+    .filter((c) => c.tag === 'stop')
+    .map((c): PassStop => {
+      const style = { ...c.attributes, ...declarations(c.attributes.style) };
+      const colour = parse(style['stop-color'] ?? '#000000');
+      // No stop stands before the one before it (SVG 2, section 14.2.4).
+      last = Math.max(last, Math.min(100, Math.max(0, numberOf(style.offset, 0) * 100)));
+      const opacity = Math.min(1, Math.max(0, numberOf(style['stop-opacity'], 1))) * 100;
+      return { at: last, colour: colour ? formatHex(colour) : '#ffffff', opacity };
+    });
+  if (stops.length === 0) return [];
+  // The first and last colours go on to the ends.
+  return [{ ...stops[0]!, at: 0 }, ...stops, { ...stops.at(-1)!, at: 100 }];
+}
+
+/**
+ * The gradient that an element is filled with by `url(#…)`; null if there is none, or it has no stops.
+ * `transforms` lead from the element to px of the drawing, innermost first.
+ */
+export function gradientOf(
+  fill: string | undefined,
+  element: Element,
+  own: Attributes,
+  transforms: readonly string[],
+  byId: ReadonlyMap<string, Element>,
+): SvgGradient | null {
+  const id = /^url\(\s*['"]?#([^'")]+)/.exec(fill?.trim() ?? '')?.[1];
+  const first = id === undefined ? undefined : byId.get(id);
+  if (!first || !/^(linear|radial)Gradient$/.test(first.tag)) return null;
+  const chain = chainOf(first, byId);
+  const stops = stopsOf(chain);
+  if (stops.length === 0) return null;
+  const value = (name: string) => chain.map((g) => g.attributes[name]).find((v) => v !== undefined);
+  const radial = first.tag === 'radialGradient';
+  const shared = value('gradientUnits') !== 'userSpaceOnUse';
+  const at = (x: string, y: string, dx: number, dy: number): Point => ({
+    x: numberOf(value(x), dx),
+    y: numberOf(value(y), dy),
+  });
+  const from = radial ? at('cx', 'cy', 0.5, 0.5) : at('x1', 'y1', 0, 0);
+  const to = radial ? { x: from.x + numberOf(value('r'), 0.5), y: from.y } : at('x2', 'y2', 1, 0);
+  // What is given by shares lies in the box of the element, before its transforms.
+  const data = dataOfElement(element.tag, own);
+  const box = pathsOfData(data ?? '', []).reduce<Box | null>((all, p) => {
+    const b = curveBox(p);
+    return b ? unitedBox(all, b) : all;
+  }, null);
+  if (!box) return null;
+  const turned = value('gradientTransform');
+  const inBox = shared
+    ? [`translate(${box.x0} ${box.y0}) scale(${box.x1 - box.x0} ${box.y1 - box.y0})`]
+    : [];
+  const chainOfMaps = [...(turned ? [turned] : []), ...inBox, ...transforms];
+  const placed = ({ x, y }: Point): Point | undefined =>
+    pathsOfData(`M${x} ${y}h1`, chainOfMaps)[0]?.anchors[0];
+  const [a, b] = [placed(from), placed(to)];
+  return a && b ? { radial, from: { x: a.x, y: a.y }, to: { x: b.x, y: b.y }, stops } : null;
+}

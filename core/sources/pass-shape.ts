@@ -1,0 +1,275 @@
+/** The shape of a pass: what it strokes or fills, and how that is found kept or goes on from the last. */
+
+import { pointsEach } from '../definitions/modifier';
+import { contentKey } from '../definitions/content-key';
+import type { SourceContext } from '../definitions/source';
+import type { Affine } from '../geometry/affine';
+import {
+  boxOfRegion,
+  boxUnder,
+  meanScale,
+  multiply,
+  regionAround,
+  translation,
+} from '../geometry/affine';
+import { dashed } from '../geometry/dash';
+import { arcTurn, strokeMargin } from '../geometry/outline';
+import type { Strand } from '../geometry/strand';
+import { displaced, lengthsOf, limited, normalsOf } from '../geometry/strand';
+import { tapered } from '../geometry/taper';
+import { coverage } from '../kernels/coverage';
+import { cut, overlaid } from '../kernels/paint';
+import { pasted } from '../kernels/rows';
+import type { Plane } from '../pixels/buffer';
+import { crop, plane } from '../pixels/buffer';
+import { scoped } from '../pixels/heap';
+import { grow, intersect, isEmpty, regionKey, unite } from '../pixels/region';
+import type { LineSource } from './line';
+import { MOST_POINTS, differenceOf, drawnStrands, measuresOf } from './line-shape';
+import type { Pass } from './pass';
+import type { Grid } from './stroke';
+import { TOLERANCE, shapeReach, stroked, underBlur } from './stroke';
+
+export type PassContext = Pick<SourceContext, 'map' | 'wanted' | 'memo' | 'held' | 'mixing'>;
+
+/** σ of a pass's blur, px of the render: what is not hard is soft as a blur of an eighth of its width. */
+export function passSigma(pass: Pass, scale: number): number {
+  const soft = pass.draws === 'inside' ? 0 : (pass.width * (1 - pass.hardness / 100)) / 8;
+  return Math.hypot(pass.blur, soft) * scale;
+}
+
+/** How far from its line a pass may have light, px of the render; the line is at most `widest` times as wide. */
+export function passReach(pass: Pass, scale: number, widest: number): number {
+  const width = pass.width * widest;
+  const half = pass.draws === 'inside' ? 0 : strokeMargin((width * scale) / 2, pass.join);
+  const inside = pass.draws === 'stroke' ? 0 : Math.max(0, pass.grow) * scale;
+  const moved = Math.hypot(pass.x, pass.y) * scale;
+  const beside = Math.abs(pass.beside) * scale;
+  return Math.max(half, inside) + moved + beside + shapeReach(passSigma(pass, scale)) + 1;
+}
+
+/** More dashes than this no line has. */
+const MOST_DASHES = 20_000;
+
+/** Rows that the edges of all points of a stroke go through, at most. */
+const MOST_EDGE_ROWS = 3e7;
+
+/** Whether what a pass draws at a place depends on nothing but what of the line comes near it. */
+export function isLocal(pass: Pass): boolean {
+  const whole =
+    pass.draws === 'inside' ||
+    (pass.tapers === 'share'
+      ? pass.start === 0 && pass.end === 0
+      : pass.startLength === 0 && pass.endLength === 0);
+  const painted = ['linear', 'radial'].includes(pass.paint) && pass.ends !== null;
+  return whole && !pass.dashes && (pass.paint === 'one' || painted);
+}
+
+/**
+ * The strands that a pass strokes, px of a grid; what does not reach into its region may be left out.
+ * `half` is half the width of the pass there.
+ */
+export function passStrands(
+  source: LineSource,
+  pass: Pass,
+  { map, within }: Grid,
+  half: number,
+): Strand[] {
+  const scale = meanScale(map);
+  const rounded = pass.join === 'round' && pass.beside === 0;
+  const fineness = { tolerance: TOLERANCE, turn: arcTurn(half, TOLERANCE), rounded };
+  const reach =
+    strokeMargin(half * measuresOf(source).widest, pass.join) + Math.abs(pass.beside) * scale + 1;
+  const strands = drawnStrands(
+    source,
+    map,
+    fineness,
+    isLocal(pass) ? boxOfRegion(grow(within, Math.ceil(reach))) : undefined,
+  );
+  const byLength = pass.tapers === 'length';
+  const most = Math.max(1, Math.floor(MOST_DASHES / strands.length));
+  return limited(
+    strands.flatMap((s) => {
+      const moved = pass.beside === 0 ? s : besides(s, pass.beside * scale);
+      const total = lengthsOf(moved).at(-1) ?? 0;
+      const thin = tapered(
+        moved,
+        {
+          start: byLength ? pass.startLength * scale : (total * pass.start) / 100,
+          end: byLength ? pass.endLength * scale : (total * pass.end) / 100,
+          point: pass.point,
+        },
+        pointsEach({ points: MOST_POINTS }, strands.length),
+      );
+      const { dash, gap, phase, fit } = pass;
+      return pass.dashes
+        ? dashed(thin, { dash: dash * scale, gap: gap * scale, phase: phase * scale, fit }, most)
+        : [thin];
+    }),
+    Infinity,
+    // Every point of a wide stroke has edges as long as that is wide.
+    Math.min(MOST_POINTS, MOST_EDGE_ROWS / (2 * half)),
+  );
+}
+
+/** A strand moved to its left. */
+function besides(strand: Strand, by: number): Strand {
+  const normals = normalsOf(strand);
+  return displaced(strand, (i) => [normals[2 * i]! * by, normals[2 * i + 1]! * by]);
+}
+
+/** The map of a pass: the line's own, after the pass is moved by its offset. */
+export const passMap = (pass: Pass, map: Affine): Affine =>
+  pass.x === 0 && pass.y === 0 ? map : multiply(map, translation(pass.x, pass.y));
+
+/** What of a pass its shape does not depend on. */
+const UNSHAPING: ReadonlySet<string> = new Set([
+  ...['id', 'name', 'enabled', 'opacity', 'blend', 'core'],
+  ...['paint', 'colour', 'colourEnd', 'middle', 'endOpacity', 'paintAngle', 'space'],
+  ...['stops', 'ends', 'kept'],
+]);
+
+const lineKeys = new WeakMap<object, string>();
+/** All of a line that its strands depend on, written once. */
+function lineKey({ shape, gaps, modifiers }: LineSource): string {
+  let key = lineKeys.get(shape);
+  if (key === undefined) lineKeys.set(shape, (key = contentKey(shape)));
+  return `${key} ${JSON.stringify([gaps, modifiers])}`;
+}
+
+/** All of a pass that its shape depends on. */
+const passKey = (pass: Pass): string =>
+  JSON.stringify(Object.entries(pass).filter(([key]) => !UNSHAPING.has(key)));
+
+/** All of a line and a pass that the shape of the pass depends on, as part of a key. */
+export const shapeKey = (source: LineSource, pass: Pass, { map, wanted }: PassContext): string =>
+  `${lineKey(source)} ${passKey(pass)} ${map.join()} ${regionKey(wanted)}`;
+
+/**
+ * The shape of one pass: it depends on nothing but geometry, so a change of colour finds it kept. Of a
+ * line that changes here and there, the rest of the last shape stays.
+ */
+export function passPlane(source: LineSource, pass: Pass, context: PassContext): Plane {
+  const { held, map, memo } = context;
+  const make = (asked: PassContext) =>
+    memo(
+      `pass ${shapeKey(source, pass, asked)}`,
+      () => passShape(source, pass, asked),
+      (made) => made.data.byteLength,
+    );
+  if (!held || !isLocal(pass)) return make(context);
+  const all = { ...context, wanted: held.whole };
+  // One plane a pass: a pass that is drawn in another way, or elsewhere, takes the place of the last.
+  const key = `${passKey(pass)} ${map.join()} ${regionKey(held.whole)}`;
+  const last = held.parts.get(pass.id);
+  const again =
+    last?.key === key ? patched(last.made, last.of as LineSource, source, pass, all) : null;
+  const made = again ?? make(all);
+  held.parts.set(pass.id, { key, of: source, made });
+  return made;
+}
+
+/**
+ * The shape of a pass over all that is wanted, from that of another line which differs in a part; null if
+ * it must be made whole.
+ */
+function patched(
+  last: Plane,
+  before: LineSource,
+  source: LineSource,
+  pass: Pass,
+  context: PassContext,
+): Plane | null {
+  const { map, wanted } = context;
+  const box = differenceOf(before, source);
+  if (box === null) return null;
+  if (box === 'nowhere') return last;
+  const widest = Math.max(measuresOf(before).widest, measuresOf(source).widest);
+  const reach = passReach(pass, meanScale(map), widest);
+  const anew = intersect(wanted, regionAround(boxUnder(map, box), reach));
+  if (isEmpty(anew)) return last;
+  if (anew.width * anew.height > 0.5 * wanted.width * wanted.height) return null;
+  return scoped(() => {
+    const fresh = passShape(source, pass, { ...context, wanted: anew });
+    const region = unite(last.region, fresh.region);
+    const made = plane(region);
+    pasted(made, last, 1);
+    const part = intersect(anew, region);
+    if (!isEmpty(part)) pasted(made, crop(fresh, part, 1), 1);
+    return made;
+  });
+}
+
+const passShape = (source: LineSource, pass: Pass, { map, wanted }: PassContext): Plane =>
+  scoped(() =>
+    underBlur(passSigma(pass, meanScale(map)), passMap(pass, map), wanted, 1, (grid) =>
+      sharpShape(source, pass, grid),
+    ),
+  );
+
+/** A pass before its blur, on a grid. */
+function sharpShape(source: LineSource, pass: Pass, grid: Grid): Plane {
+  if (pass.draws === 'stroke') return sharpStroke(source, pass, grid);
+  const outlines = drawnStrands(source, grid.map, { tolerance: TOLERANCE, turn: Infinity });
+  let made = coverage(
+    outlines.map((s) => s.points),
+    pass.rule,
+    grid.within,
+    grid.soft,
+  );
+  if (pass.grow !== 0) {
+    const width = 2 * Math.abs(pass.grow);
+    const edge = sharpStroke(
+      source,
+      {
+        ...pass,
+        width,
+        tapers: 'share',
+        start: 0,
+        end: 0,
+        dashes: false,
+        cap: 'round',
+        join: 'round',
+      },
+      grid,
+    );
+    made = pass.grow > 0 ? over(made, edge) : cut(made, edge);
+  }
+  return pass.draws === 'both' ? over(made, sharpStroke(source, pass, grid)) : made;
+}
+
+const over = (below: Plane, above: Plane): Plane =>
+  overlaid([
+    [below, 1],
+    [above, 1],
+  ]);
+
+/** Strands weaker than this nobody sees. */
+const LEAST_STRENGTH = 0.002;
+
+/** Half the width of a pass under a map, px after it. */
+export const halfOf = (pass: Pass, map: Affine): number => (pass.width * meanScale(map)) / 2;
+
+/** A stroke before its blur. */
+function sharpStroke(source: LineSource, pass: Pass, grid: Grid): Plane {
+  const half = halfOf(pass, grid.map);
+  return strokePlane(passStrands(source, pass, grid, half), pass, half, grid);
+}
+
+/** Strands of one strength are one shape, and these are laid over one another. */
+export function strokePlane(strands: Strand[], pass: Pass, half: number, grid: Grid): Plane {
+  const of = (some: readonly Strand[]) =>
+    coverage(stroked(some, half, pass.cap, pass.join), 'nonzero', grid.within, grid.soft);
+  const strengths = new Map<number, Strand[]>();
+  for (const s of strands) {
+    const some = strengths.get(s.strength);
+    if (some) some.push(s);
+    else strengths.set(s.strength, [s]);
+  }
+  if (strengths.size === 1 && strengths.has(1)) return of(strands);
+  return overlaid(
+    [...strengths]
+      .filter(([strength]) => strength > LEAST_STRENGTH)
+      .map(([strength, some]) => [of(some), strength]),
+  );
+}

@@ -1,0 +1,86 @@
+/** Bend of light: one sweep that winds round the heron, behind her and in front. */
+import { corner, smooth } from '@ignis/core/geometry/path';
+import {
+  newFill,
+  newLineOf,
+  newModifier,
+  newPicture,
+  newScene,
+  newShape,
+  newStep,
+} from '@ignis/core/scene/make';
+import { newPass } from '@ignis/core/sources/pass';
+import { drawn, faded, heron, named, pier, start, write } from './make';
+
+const middle = { x: 960, y: 600 };
+
+const bend = newScene('Bend of light', 1920, 1200, '#0b0d12');
+bend.end = { exposure: 0, rollOff: true, knee: 78 };
+const far = newPicture('Pier at dusk', pier.source, bend, middle, true);
+const dim = newStep('grade.light');
+Object.assign(dim.values, { exposure: -1.7, contrast: 8 });
+far.steps.push(dim);
+const stander = newPicture('Heron', heron.source, bend, { x: 1000, y: 622 }, true);
+stander.placement = { ...stander.placement, scaleX: 0.8, scaleY: 0.8 };
+const calm = newStep('grade.light');
+Object.assign(calm.values, { exposure: -0.45, contrast: 10 });
+stander.steps.push(calm);
+const behindHer = drawn(
+  start('streak', bend, { x: 0, y: 0 }),
+  {
+    closed: false,
+    anchors: [
+      { ...corner(360, 330), kind: 'smooth', out: { x: 220, y: -150 } },
+      smooth(1010, 430, 260, 120),
+      { ...corner(1500, 560), kind: 'smooth', in: { x: -60, y: -150 } },
+    ],
+  },
+  { start: 70, end: 0 },
+);
+behindHer.name = 'Behind her';
+const inFront = drawn(
+  start('streak', bend, { x: 0, y: 0 }),
+  {
+    closed: false,
+    anchors: [
+      { ...corner(1500, 560), kind: 'smooth', out: { x: 60, y: 150 } },
+      smooth(1080, 730, -280, 50),
+      { ...corner(420, 1010), kind: 'smooth', in: { x: 180, y: -190 } },
+    ],
+  },
+  { start: 0, end: 78 },
+);
+inFront.name = 'In front';
+if (inFront.source.kind === 'line')
+  inFront.source.passes = inFront.source.passes.map((p) => ({
+    ...p,
+    colour: p.paint === 'along' ? p.colourEnd : p.colour,
+    colourEnd: p.paint === 'along' ? p.colour : p.colourEnd,
+  }));
+const onFeathers = newFill('Light on feathers', '#ff5a3c');
+Object.assign(onFeathers, {
+  clip: true,
+  blend: 'overlay',
+  opacity: 85,
+  mask: faded([1380, 620], [860, 360]),
+});
+const sparks = newLineOf('Sparks', {
+  light: '#ffb46b',
+  shape: inFront.source.kind === 'line' ? inFront.source.shape : newShape('beam'),
+  modifiers: [
+    newModifier('scatter', { copies: 110, size: 1, vary: 95, spread: 80, turn: 180, seed: 5 }),
+  ],
+  passes: [
+    newPass('', 'Glow', { width: 8, blur: 4.5, colour: '#ff7a2f', opacity: 80, start: 60 }),
+    newPass('', 'Core', { width: 2.4, colour: '#fff0dc', core: true, start: 90 }),
+  ],
+});
+bend.layers.push(
+  named(far, 'pier'),
+  named(behindHer, 'behind'),
+  named(stander, 'heron'),
+  named(onFeathers, 'feathers'),
+  named(inFront, 'front'),
+  named(sparks, 'sparks'),
+);
+await write('bend-of-light', bend, [pier, heron]);

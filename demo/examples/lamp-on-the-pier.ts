@@ -1,0 +1,58 @@
+/** Lamp on the pier: a beam from the lamp, and lamps on a string along the way. */
+import { corner } from '@ignis/core/geometry/path';
+import {
+  newGrade,
+  newLineOf,
+  newPicture,
+  newScene,
+  newShape,
+  newStep,
+} from '@ignis/core/scene/make';
+import { newPass } from '@ignis/core/sources/pass';
+import { drawn, named, pier, start, write } from './make';
+
+const middle = { x: 960, y: 600 };
+
+const walk = newScene('Lamp on the pier', 1920, 1200, '#0b0d12');
+walk.end = { exposure: 0, rollOff: true, knee: 80 };
+const night7 = newPicture('Pier at dusk', pier.source, walk, middle, true);
+const later = newStep('grade.light');
+Object.assign(later.values, { exposure: -1.15, contrast: 2 });
+night7.steps.push(later);
+const lampBeam = start('beam', walk, { x: 680, y: 240 });
+if (lampBeam.source.kind === 'line')
+  lampBeam.source.shape = newShape('cone', { length: 960, spread: 50, lamp: 26, direction: 80 });
+const haze = newLineOf('Haze', {
+  light: '#ffc98a',
+  shape: newShape('ellipse', { width: 130, height: 130 }),
+  passes: [
+    newPass('', 'Far', { draws: 'inside', grow: 60, blur: 130, colour: '#d9873c', opacity: 55 }),
+    newPass('', 'Near', { draws: 'inside', blur: 34, colour: '#ffd9a0', opacity: 75 }),
+  ],
+});
+haze.placement = { ...haze.placement, x: 682, y: 262 };
+const string = drawn(start('bulbs', walk, { x: 0, y: 0 }), {
+  closed: false,
+  anchors: [
+    { ...corner(690, 170), kind: 'smooth', out: { x: 120, y: 250 } },
+    { ...corner(1080, 470), kind: 'smooth', in: { x: -120, y: -10 }, out: { x: 60, y: 10 } },
+    { ...corner(1910, 330), kind: 'smooth', in: { x: -220, y: 240 } },
+  ],
+});
+string.name = 'Bulb string';
+const ground = newGrade('Night', [newStep('grade.gradient-map')]);
+Object.assign(ground.steps[0]!.values, {
+  dark: '#04101f',
+  middle: '#5c5570',
+  light: '#ffe7c2',
+  amount: 100,
+});
+Object.assign(ground, { blend: 'soft-light', opacity: 20 });
+walk.layers.push(
+  named(night7, 'pier'),
+  named(lampBeam, 'beam'),
+  named(haze, 'haze'),
+  named(string, 'bulbs'),
+  named(ground, 'night'),
+);
+await write('lamp-on-the-pier', walk, [pier]);

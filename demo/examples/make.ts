@@ -1,0 +1,92 @@
+/** What the example scenes are made with. */
+import { mkdir, readFile, rm, writeFile } from 'node:fs/promises';
+import { assetName } from '@ignis/core/files/ignis-file';
+import { inspectPicture } from '@ignis/core/files/picture-file';
+import { smooth, type Path } from '@ignis/core/geometry/path';
+import type { Mask } from '@ignis/core/masks/mask';
+import { parseScene } from '@ignis/core/scene/check';
+import { newMask } from '@ignis/core/scene/make';
+import type { Layer, Scene } from '@ignis/core/scene/schema';
+import { started, startingPoints } from '@ignis/core/scene/starting-points/index';
+import type { Pass } from '@ignis/core/sources/pass';
+
+const folder = new URL('../', import.meta.url);
+
+/** A sample picture as a source, and the bytes of its file. */
+export async function sample(name: string) {
+  const bytes = await readFile(new URL(`pictures/${name}.png`, folder));
+  const { width, height } = inspectPicture(bytes, name);
+  const asset = await assetName(bytes, 'png');
+  return { bytes, asset, source: { kind: 'picture' as const, asset, width, height } };
+}
+
+/** Ids that stay the same from one build to the next. */
+export function named(layer: Layer, id: string): Layer {
+  layer.id = id;
+  layer.steps.forEach((s, i) => (s.id = `${id}-step-${i + 1}`));
+  if (layer.source.kind === 'line') {
+    layer.source.passes.forEach(
+      (p) => (p.id = `${id}-${p.name.toLowerCase().replaceAll(' ', '-')}`),
+    );
+    layer.source.modifiers.forEach((m, i) => (m.id = `${id}-modifier-${i + 1}`));
+  }
+  return layer;
+}
+
+export async function write(
+  slug: string,
+  scene: Scene,
+  pictures: Awaited<ReturnType<typeof sample>>[],
+) {
+  const checked = parseScene(scene);
+  const to = new URL(`scenes/${slug}/`, folder);
+  await rm(to, { recursive: true, force: true });
+  await mkdir(new URL('assets/', to), { recursive: true });
+  await writeFile(new URL('scene.json', to), `${JSON.stringify(checked, null, 2)}\n`);
+  for (const p of pictures) await writeFile(new URL(`assets/${p.asset}`, to), p.bytes);
+}
+
+/** A mask that fades from all at one place to nothing at another, px of the scene. */
+export const faded = (from: [number, number], to: [number, number], radial = false): Mask => ({
+  ...newMask({ kind: 'fade', radial, x0: from[0], y0: from[1], x1: to[0], y1: to[1] }),
+  moves: false,
+});
+
+/** A circle as a path. */
+export const ring = (x: number, y: number, r: number): Path => {
+  const k = r * 0.5523;
+  return {
+    closed: true,
+    anchors: [
+      smooth(x + r, y, 0, k),
+      smooth(x, y + r, -k, 0),
+      smooth(x - r, y, 0, -k),
+      smooth(x, y - r, k, 0),
+    ],
+  };
+};
+
+/** A starting point by its name, moved, turned and scaled. */
+export function start(name: string, size: Scene, to: { x: number; y: number }, values = {}): Layer {
+  const layer = started(
+    startingPoints.find((p) => p.name === name)!,
+    size,
+    to,
+  );
+  layer.placement = { ...layer.placement, ...values };
+  return layer;
+}
+
+/** The paths of a line, and what is set on all of its passes. */
+export function drawn(layer: Layer, path: Path, values: Partial<Pass> = {}): Layer {
+  if (layer.source.kind !== 'line') return layer;
+  layer.source.shape = { kind: 'path', paths: [path] };
+  layer.source.passes = layer.source.passes.map((p) => ({ ...p, ...values }));
+  return layer;
+}
+
+/** The sample pictures, as sources. */
+export const pier = await sample('wet-pier');
+export const heron = await sample('ceramic-heron');
+export const boat = await sample('paper-boat');
+export const wall = await sample('harbour-wall');

@@ -1,0 +1,156 @@
+/** Whole jobs, done as an artist does them: from the bare picture to the lit scene, by mouse and keys. */
+import { readFile } from 'node:fs/promises';
+import { fileURLToPath } from 'node:url';
+import type { Page } from '@playwright/test';
+import { expect, test } from '@playwright/test';
+import { unpackScene } from '../core/files/ignis-file';
+import type { XY } from './bench-page';
+import {
+  act,
+  add,
+  card,
+  dragBy,
+  onPage,
+  press,
+  savedFile,
+  settled,
+  setValue,
+  startLine,
+} from './bench-page';
+
+const pictures = fileURLToPath(new URL('../demo/pictures/', import.meta.url));
+
+async function openPicture(page: Page, name: string): Promise<void> {
+  await page.goto('/');
+  const buffer = await readFile(`${pictures}${name}.png`);
+  await page
+    .getByLabel('Open a picture')
+    .setInputFiles({ name: `${name}.png`, mimeType: 'image/png', buffer });
+  await page.waitForURL(/\/scene\//);
+  await settled(page);
+}
+
+async function step(page: Page, kind: string, label: string, text: string): Promise<void> {
+  await page.getByRole('button', { name: '+ add a step' }).click();
+  await page.getByRole('menuitem', { name: kind }).click();
+  await setValue(page, label, text);
+}
+
+/** Drags the selected layer by its box, held `by` px off its middle, until that lies at a place of the scene. */
+async function carry(page: Page, to: XY, by: XY = [14, 0]): Promise<void> {
+  await page.keyboard.press('1');
+  const box = (await page.getByTestId('arrange-box').boundingBox())!;
+  const [x, y] = await onPage(page, to);
+  await page.mouse.move(box.x + box.width / 2 + by[0], box.y + box.height / 2 + by[1]);
+  await page.mouse.down();
+  await page.keyboard.down('Control');
+  await page.mouse.move(x + by[0], y + by[1], { steps: 5 });
+  await page.mouse.up();
+  await page.keyboard.up('Control');
+  await settled(page);
+}
+
+/** How bright the stage is at a place of the scene, 0–255. */
+async function brightness(page: Page, at: XY): Promise<number> {
+  const [x, y] = await onPage(page, at);
+  return page.getByTestId('picture').evaluate(
+    (c: HTMLCanvasElement, [x, y]) => {
+      const r = c.getBoundingClientRect();
+      const k = c.width / r.width;
+      const { data } = c.getContext('2d')!.getImageData((x! - r.x) * k, (y! - r.y) * k, 1, 1);
+      return Math.max(data[0]!, data[1]!, data[2]!);
+    },
+    [x, y],
+  );
+}
+
+test('Harbour wall is rebuilt from its picture: ring, mirrored lantern, wave, lamps, water', async ({
+  page,
+}) => {
+  await openPicture(page, 'harbour-wall');
+  await step(page, 'Brightness/contrast/exposure', 'Exposure', '-1.15');
+  const dark = await brightness(page, [800, 190]);
+
+  await add(page, 'Ring');
+  await dragBy(page, page.locator('[data-handle="1-1"]'), 28, 28);
+  await carry(page, [800, 510]);
+  expect(await brightness(page, [800, 190])).toBeGreaterThan(dark + 60);
+
+  await startLine(page);
+  for (const p of [
+    [800, 268],
+    [690, 330],
+    [612, 520],
+    [700, 700],
+    [700, 742],
+    [800, 742],
+  ] as XY[])
+    await press(page, p);
+  await page.keyboard.press('Enter');
+  await settled(page);
+  await page.getByRole('button', { name: '+ add a modifier' }).click();
+  await page.getByRole('menuitem', { name: 'Mirror', exact: true }).click();
+  await setValue(page, 'Through X', '800');
+  await settled(page);
+  expect(await brightness(page, [900, 742])).toBeGreaterThan(150);
+
+  await add(page, 'Sine wave');
+  await setValue(page, 'Length', '1080');
+  await setValue(page, 'Waves', '6');
+  await carry(page, [800, 872]);
+
+  await add(page, 'Bulb string');
+  await carry(page, [960, 80]);
+
+  await card(page, 'Ring').locator('[data-card]').click();
+  await act(page, 'Echo');
+  await page.getByRole('button', { name: 'Flip top to bottom' }).click();
+  await carry(page, [800, 1330]);
+  await setValue(page, 'Opacity', '55');
+  await step(page, 'Gaussian blur', 'Blur', '8');
+  await settled(page);
+  expect(await brightness(page, [800, 1010])).toBeGreaterThan(40);
+
+  const { scene } = await unpackScene(await savedFile(page), 'scene.ignis');
+  expect(scene.layers).toHaveLength(6);
+  expect(scene.layers.some((l) => l.source.kind === 'echo')).toBe(true);
+});
+
+test('Paper duel is rebuilt from its pictures: two boats, a blade and a dark one, crossed', async ({
+  page,
+}) => {
+  await openPicture(page, 'harbour-wall');
+  await step(page, 'Brightness/contrast/exposure', 'Exposure', '-1.9');
+  const before = await brightness(page, [960, 420]);
+  const blade = async (name: string, turn: string, to: XY, by: XY) => {
+    await add(page, name);
+    await setValue(page, 'Turn', turn);
+    await carry(page, to, by);
+  };
+  await blade('Dark blade', '-135', [1090, 520], [40, 40]);
+  for (const [x, flip] of [
+    [520, false],
+    [1400, true],
+  ] as const) {
+    const buffer = await readFile(`${pictures}paper-boat.png`);
+    await page
+      .getByLabel('Add a picture')
+      .setInputFiles({ name: 'paper-boat.png', mimeType: 'image/png', buffer });
+    await settled(page);
+    await dragBy(page, page.locator('[data-handle="1-1"]'), -180, -142);
+    if (flip) await page.getByRole('button', { name: 'Flip left to right' }).click();
+    await carry(page, [x, 880]);
+    await step(page, 'Brightness/contrast/exposure', 'Exposure', '-0.95');
+  }
+  await blade('Blade', '-45', [840, 540], [40, -40]);
+  await settled(page);
+  expect(await brightness(page, [840, 540])).toBeGreaterThan(before + 120);
+  const { scene } = await unpackScene(await savedFile(page), 'scene.ignis');
+  expect(scene.layers.map((l) => l.source.kind)).toEqual([
+    'picture',
+    'group',
+    'picture',
+    'picture',
+    'line',
+  ]);
+});

@@ -1,0 +1,90 @@
+import type { RefObject } from 'react';
+import { apply, invert, multiply } from '@ignis/core/geometry/affine';
+import { quadOf } from '@ignis/core/geometry/quad';
+import { ownBox } from '@ignis/core/scene/echoes';
+import { setPlacement } from '@ignis/core/scene/edits';
+import { cornered, placementMap } from '@ignis/core/scene/placement';
+import type { Layer } from '@ignis/core/scene/schema';
+import { useAround, useBench } from '../../state/bench';
+import { toStage } from './path-outline';
+import { follow, scenePoint } from './pointer';
+import { snapper } from './snapping';
+
+const NAMES = ['Top left', 'Top right', 'Bottom right', 'Bottom left'];
+
+interface Props {
+  stage: RefObject<HTMLElement | null>;
+  layer: Layer;
+}
+
+/** The four corners of a layer, each free; with Shift a neighbour goes the other way, as in perspective. */
+export function Corners({ stage, layer }: Props) {
+  const view = useBench((s) => s.view);
+  const around = useAround(layer.id);
+  const scene = useBench((s) => s.scene);
+  const box = ownBox(scene, layer);
+  if (!box) return null;
+  const p = layer.placement;
+  const quad = p.corners?.to ?? quadOf(box);
+  const map = toStage(view, around, p);
+  const seen = quad.map((c) => apply(map, c));
+  const outline = seen.map((c) => `${c.x},${c.y}`).join(' ');
+  const { drag, drop } = useBench.getState();
+  const full = multiply(around, placementMap(p));
+  const back = invert(full);
+
+  const press = (corner: number) => (down: React.PointerEvent) => {
+    if (down.button !== 0 || !back) return;
+    down.stopPropagation();
+    const snap = snapper(() => [layer.id]);
+    const start = scenePoint(stage.current!, down);
+    const from = apply(full, quad[corner]!);
+    follow(down.nativeEvent, {
+      move(e) {
+        const now = scenePoint(stage.current!, e);
+        const to = snap.point({ x: from.x + now.x - start.x, y: from.y + now.y - start.y }, e);
+        const placement = cornered(p, box, corner, apply(back, to), e.shiftKey);
+        drag(e.shiftKey ? 'Perspective' : 'Move a corner', setPlacement(layer.id, placement));
+      },
+      up: drop,
+    });
+  };
+
+  return (
+    <g data-testid="corners">
+      <polygon
+        points={outline}
+        fill="none"
+        stroke="#000"
+        strokeOpacity={0.5}
+        strokeWidth={3}
+        pointerEvents="none"
+      />
+      <polygon
+        points={outline}
+        fill="none"
+        stroke="#ff7a3c"
+        strokeWidth={1.3}
+        pointerEvents="none"
+      />
+      {seen.map((c, i) => (
+        <g
+          key={NAMES[i]}
+          onPointerDown={press(i)}
+          className="cursor-move"
+          data-corner={i}
+          aria-label={NAMES[i]}
+        >
+          <title>{`${NAMES[i]!} corner: drag it anywhere; Shift keeps perspective`}</title>
+          <circle cx={c.x} cy={c.y} r={13} fill="transparent" />
+          <path
+            d={`M${c.x} ${c.y - 7}l7 7l-7 7l-7 -7z`}
+            fill="#fff"
+            stroke="#000"
+            strokeOpacity={0.6}
+          />
+        </g>
+      ))}
+    </g>
+  );
+}
