@@ -103,6 +103,31 @@ test('a layer is sheared, and turned about a pivot of its own', async ({ page })
   expect(my - y).toBeCloseTo((start.width + start.height) / 2, -1);
 });
 
+test('turning stops at an even angle, and a line shows it', async ({ page }) => {
+  await newScene(page, 1000, 700);
+  await add(page, 'Heart');
+  const box = (await page.getByTestId('arrange-box').boundingBox())!;
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+  const knob = (await page.getByTestId('rotate').boundingBox())!;
+  const [kx, ky] = [knob.x + knob.width / 2, knob.y + knob.height / 2];
+  const far = Math.hypot(kx - x, ky - y);
+  const start = Math.atan2(ky - y, kx - x);
+  const turnTo = (degrees: number) => {
+    const a = start + (degrees * Math.PI) / 180;
+    return page.mouse.move(x + far * Math.cos(a), y + far * Math.sin(a), { steps: 3 });
+  };
+  const turned = async () => (await sceneOf(page)).layers[0]!.placement.rotation;
+  await page.mouse.move(kx, ky);
+  await page.mouse.down();
+  await turnTo(30);
+  await expect(page.locator('[data-snapped="angle"]')).toHaveCount(0);
+  await turnTo(44);
+  await expect(page.locator('[data-snapped="angle"]')).toHaveCount(1);
+  await page.mouse.up();
+  await expect(page.locator('[data-snapped="angle"]')).toHaveCount(0);
+  expect(await turned()).toBe(45);
+});
+
 test('a guide is pulled from a ruler, placed by per cent, snapped to, and dragged back', async ({
   page,
 }) => {

@@ -1,6 +1,7 @@
 /** Perspective and free corners: by handles, by numbers, set aside while anchors are edited. */
 import { expect, test } from '@playwright/test';
 import {
+  act,
   card,
   dragBy,
   newScene,
@@ -65,6 +66,27 @@ test('a line lies flat while its anchors are edited, and turned again after', as
   const flat = await frame();
   expect(flat).not.toBe(turned);
   await page.keyboard.press('7');
+  await settled(page);
+  expect(await frame()).toBe(turned);
+});
+
+test('a group with corners lies flat while a layer of it is worked on, so that its box fits', async ({
+  page,
+}) => {
+  await newScene(page, 800, 600);
+  await add(page, 'Star');
+  await act(page, 'Put the layer in a group');
+  await card(page, 'Group').locator('[data-card]').first().click();
+  await page.keyboard.press('7');
+  await dragBy(page, page.locator('[data-corner="0"]'), 120, 90);
+  await settled(page);
+  const frame = () => page.getByTestId('picture').evaluate((c: HTMLCanvasElement) => c.toDataURL());
+  const turned = await frame();
+  await card(page, 'Star').locator('[data-card]').click();
+  await expect(page.getByText('Its group lies flat for now')).toBeVisible();
+  await settled(page);
+  expect(await frame()).not.toBe(turned);
+  await card(page, 'Group').locator('[data-card]').first().click();
   await settled(page);
   expect(await frame()).toBe(turned);
 });

@@ -34,6 +34,7 @@ async function step(page: Page, kind: string, label: string, text: string): Prom
   await page.getByRole('button', { name: '+ add a step' }).click();
   await page.getByRole('menuitem', { name: kind }).click();
   await setValue(page, label, text);
+  await settled(page);
 }
 
 /** Drags the selected layer by its box, held `by` px off its middle, until that lies at a place of the scene. */
@@ -152,5 +153,98 @@ test('Paper duel is rebuilt from its pictures: two boats, a blade and a dark one
     'picture',
     'picture',
     'line',
+  ]);
+});
+
+/** Carries an anchor of the selected line to a place of the scene. */
+async function pullAnchor(page: Page, at: number, to: XY): Promise<void> {
+  const dot = (await page.locator('[data-anchor]').nth(at).boundingBox())!;
+  const [x, y] = await onPage(page, to);
+  await page.mouse.move(dot.x + dot.width / 2, dot.y + dot.height / 2);
+  await page.mouse.down();
+  await page.keyboard.down('Control');
+  await page.mouse.move(x, y, { steps: 5 });
+  await page.mouse.up();
+  await page.keyboard.up('Control');
+  await settled(page);
+}
+
+test('Bend of light is rebuilt from its pictures: a sweep behind the heron, another before her, sparks', async ({
+  page,
+}) => {
+  await openPicture(page, 'wet-pier');
+  await step(page, 'Brightness/contrast/exposure', 'Exposure', '-1.7');
+  const dark = await brightness(page, [1010, 430]);
+  const sweep = async (...to: XY[]) => {
+    await add(page, 'Streak');
+    await page.keyboard.press('2');
+    for (const [i, at] of to.entries()) await pullAnchor(page, i, at);
+  };
+  await sweep([360, 330], [1010, 430], [1500, 560]);
+  const behind = await brightness(page, [1010, 430]);
+  expect(behind).toBeGreaterThan(dark + 80);
+
+  const buffer = await readFile(`${pictures}ceramic-heron.png`);
+  await page
+    .getByLabel('Add a picture')
+    .setInputFiles({ name: 'ceramic-heron.png', mimeType: 'image/png', buffer });
+  await settled(page);
+  await carry(page, [1000, 622]);
+  await step(page, 'Brightness/contrast/exposure', 'Exposure', '-0.45');
+  // She stands before the light.
+  expect(await brightness(page, [1010, 430])).toBeLessThan(behind);
+
+  await sweep([420, 1010], [1080, 730], [1500, 560]);
+  expect(await brightness(page, [1080, 730])).toBeGreaterThan(150);
+  await act(page, 'Duplicate');
+  await page.getByRole('button', { name: '+ add a modifier' }).click();
+  await page.getByRole('menuitem', { name: 'Scatter', exact: true }).click();
+  await setValue(page, 'Spread', '90');
+  await settled(page);
+
+  const { scene } = await unpackScene(await savedFile(page), 'scene.ignis');
+  expect(scene.layers.map((l) => l.source.kind)).toEqual([
+    'picture',
+    'line',
+    'picture',
+    'line',
+    'line',
+  ]);
+});
+
+test('Lamp on the pier is rebuilt from its picture: a beam, haze about the lamp, bulbs, night over all', async ({
+  page,
+}) => {
+  await openPicture(page, 'wet-pier');
+  await step(page, 'Brightness/contrast/exposure', 'Exposure', '-1.15');
+  const dark = await brightness(page, [760, 700]);
+  await add(page, 'Beam');
+  await setValue(page, 'Length', '960');
+  await setValue(page, 'Spread', '50');
+  await setValue(page, 'Direction', '80');
+  await setValue(page, 'X', '680');
+  await setValue(page, 'Y', '240');
+  await settled(page);
+  expect(await brightness(page, [760, 700])).toBeGreaterThan(dark + 12);
+
+  await add(page, 'Ellipse');
+  await carry(page, [682, 262]);
+
+  await add(page, 'Bulb string');
+  await page.keyboard.press('2');
+  await pullAnchor(page, 0, [690, 170]);
+  await pullAnchor(page, -1, [1910, 330]);
+
+  await add(page, 'Grade');
+  await step(page, 'Gradient map', 'Amount', '60');
+  await setValue(page, 'Opacity', '20');
+  await settled(page);
+  const { scene } = await unpackScene(await savedFile(page), 'scene.ignis');
+  expect(scene.layers.map((l) => l.source.kind)).toEqual([
+    'picture',
+    'line',
+    'line',
+    'line',
+    'grade',
   ]);
 });

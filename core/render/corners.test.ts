@@ -138,6 +138,9 @@ describe('corners', () => {
     expect(flat.layers[1]!.layers![0]!.placement.corners).toBeNull();
     expect(laidFlat(scene, 'nobody')).toBe(scene);
     expect(laidFlat(flat, inner.id)).toBe(flat);
+    const around = laidFlat(scene, inner.id, false);
+    expect(around.layers[1]!.placement.corners).toBeNull();
+    expect(around.layers[1]!.layers![0]).toBe(inner);
   });
 
   it('of two placements after one another become those of one', () => {

@@ -203,16 +203,24 @@ export function mapAround(layers: readonly Layer[], id: string): Affine {
   return within(layers, IDENTITY) ?? IDENTITY;
 }
 
-/** The scene with the corners of a layer, and of the groups round it, set aside; itself if there are none. */
-export function laidFlat(scene: Scene, id: string): Scene {
+/**
+ * The scene with the corners of the groups round a layer set aside, and those of the layer itself if asked;
+ * the same object if there are none.
+ */
+export function laidFlat(scene: Scene, id: string, itself = true): Scene {
   /** The layers with the one laid flat; null if it is not among them. */
   const flat = (layers: Layer[]): Layer[] | null => {
     for (const [i, layer] of layers.entries()) {
       const inner = layer.layers && flat(layer.layers);
       if (layer.id !== id && !inner) continue;
-      if (layer.placement.corners === null && (!inner || inner === layer.layers)) return layers;
-      const placement = { ...layer.placement, corners: null };
-      return layers.with(i, { ...layer, placement, ...(inner && { layers: inner }) });
+      const { placement } = layer;
+      const flattens = placement.corners !== null && (layer.id !== id || itself);
+      if (!flattens && (!inner || inner === layer.layers)) return layers;
+      return layers.with(i, {
+        ...layer,
+        ...(flattens && { placement: { ...placement, corners: null } }),
+        ...(inner && { layers: inner }),
+      });
     }
     return null;
   };

@@ -17,6 +17,29 @@ export function denoise(
   return bilateral(colour, rough, guide, width, height, 4, strength);
 }
 
+/**
+ * Takes single bright dots away, which are paths that met a lamp by chance: px far brighter than all but one
+ * of their neighbours become the mean of these. Changes `colour`, 4 floats a pixel.
+ */
+function despeckle(colour: Float32Array, width: number, height: number): void {
+  const light = new Float32Array(width * height);
+  for (let i = 0; i < light.length; i++)
+    light[i] = colour[4 * i]! + colour[4 * i + 1]! + colour[4 * i + 2]!;
+  const round = [-width - 1, -width, -width + 1, -1, 1, width - 1, width, width + 1];
+  for (let y = 1; y < height - 1; y++) {
+    for (let x = 1; x < width - 1; x++) {
+      const i = y * width + x;
+      const by = round.map((step) => i + step).sort((a, b) => light[b]! - light[a]!);
+      if (light[i]! < 1.4 * light[by[1]!]! + 0.003) continue;
+      for (let c = 0; c < 3; c++) {
+        let sum = 0;
+        for (let k = 1; k < 8; k++) sum += colour[4 * by[k]! + c]!;
+        colour[4 * i + c] = sum / 7;
+      }
+    }
+  }
+}
+
 /** A bilateral filter: weights by distance, by the guide, and by the likeness of `like`. */
 function bilateral(
   colour: Float32Array,
@@ -73,6 +96,7 @@ export function develop(world: World, colour: Float32Array, guide: Float32Array)
   const { exposure, grain, vignette, bits = 8 } = world.develop;
   // Within the grain a coarser level is not seen, and the file is far smaller.
   const level = 2 ** (8 - bits);
+  if (!world.transparent) despeckle(colour, width, height);
   const clean =
     world.develop.denoise > 0
       ? denoise(colour, guide, width, height, world.develop.denoise)

@@ -139,7 +139,7 @@ function ironwork(x: number, y: number, z: number): number {
 }
 
 function field(x: number, y: number, z: number): number {
-  const wall = -z > 0.35 ? -z - 0.16 : (-z - at(FACE, x, y)) * 0.72;
+  const wall = -z > 0.35 ? -z - 0.16 : (-z - at(FACE, x, y)) * 0.45;
   const iron = ironwork(x, y, z);
   what = iron < wall ? IRON : STONE;
   return Math.min(wall, iron);
@@ -178,7 +178,7 @@ export const wall: World = {
     const slab = (-NEAR - o[2]) / d[2];
     const from = o[2] < -NEAR ? (d[2] > 0 ? slab : Infinity) : 0.001;
     const to = o[2] > -NEAR && d[2] < 0 ? Math.max(slab, 0.001) : 40;
-    const s = march(field, o, d, from, Math.min(far, t, to), 150);
+    const s = march(field, o, d, from, Math.min(far, t, to), 240);
     if (s < t) {
       t = s;
       field(o[0] + d[0] * s, o[1] + d[1] * s, o[2] + d[2] * s);

@@ -54,8 +54,8 @@ interface BenchState {
   pivot: Point | null;
   /** The chosen guide. */
   guide: string | null;
-  /** Lines that something being dragged has snapped to, scene px. */
-  snapped: SnapLines | null;
+  /** Lines that something being dragged has snapped to, scene px; a slanted one by two of its points. */
+  snapped: (SnapLines & { ray?: { from: Point; to: Point } }) | null;
   /** The chosen anchors of the selected line. */
   anchors: readonly AnchorPlace[];
   /** The pass of the selected line whose values are open in the chain. */

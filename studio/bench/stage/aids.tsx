@@ -1,8 +1,10 @@
 import type { RefObject } from 'react';
+import type { Point } from '@ignis/core/geometry/affine';
 import { newId } from '@ignis/core/scene/make';
 import { putGuide, removeGuide } from '@ignis/core/scene/edits';
 import type { Guide } from '@ignis/core/scene/schema';
 import { useShallow } from 'zustand/react/shallow';
+import type { View } from '../../state/bench';
 import { useBench } from '../../state/bench';
 import { useStageAids } from '../../state/stage-aids';
 import { follow, scenePoint } from './pointer';
@@ -112,6 +114,15 @@ export function Guides({ stage, width, height }: Props) {
             />
           </g>
         ))}
+      {snapped?.ray && (
+        <line
+          {...across(snapped.ray, view, width + height)}
+          stroke="#ff7a3c"
+          strokeDasharray="2 3"
+          pointerEvents="none"
+          data-snapped="angle"
+        />
+      )}
       {(['x', 'y'] as const).flatMap((axis) =>
         (snapped?.[axis] ?? []).map((at) => (
           <line
@@ -126,6 +137,14 @@ export function Guides({ stage, width, height }: Props) {
       )}
     </g>
   );
+}
+
+/** A line through two points of the scene, so long that it crosses the stage. */
+function across({ from, to }: { from: Point; to: Point }, view: View, size: number) {
+  const l = Math.hypot(to.x - from.x, to.y - from.y) || 1;
+  const [dx, dy] = [((to.x - from.x) / l) * size, ((to.y - from.y) / l) * size];
+  const [x, y] = [from.x * view.zoom + view.x, from.y * view.zoom + view.y];
+  return { x1: x - dx, y1: y - dy, x2: x + dx, y2: y + dy };
 }
 
 /** A round step for the marks of a ruler, px of the scene, so that labels have room. */

@@ -1,6 +1,6 @@
 import type { RefObject } from 'react';
 import type { Affine } from '@ignis/core/geometry/affine';
-import { about, boxUnder, rotation, translation } from '@ignis/core/geometry/affine';
+import { IDENTITY, about, boxUnder, rotation, translation } from '@ignis/core/geometry/affine';
 import { pulledMap } from '@ignis/core/geometry/box-handle';
 import { boxInScene, boxOfAll, moveLayers } from '@ignis/core/scene/arrange';
 import { useShallow } from 'zustand/react/shallow';
@@ -58,7 +58,7 @@ export function ArrangeMany({ stage, ids, onClick }: Props) {
           put('Scale layers', pulledMap(box, handle, snap.point(to, e)));
         }}
         turn={(pivot, by, e) => {
-          const held = e.shiftKey ? Math.round(by / 15) * 15 : by;
+          const held = e.shiftKey ? Math.round(by / 15) * 15 : snap.angle(by, pivot, IDENTITY, e);
           put('Rotate layers', about(pivot, rotation((held * Math.PI) / 180)));
         }}
         drop={drop}

@@ -74,7 +74,9 @@ export function Arrange({ stage, layer, onClick }: Props) {
       turn={(at, by, e) => {
         const about = repivoted(p, at);
         const raw = about.rotation + by;
-        const held = e.shiftKey ? Math.round(raw / 15) * 15 : tenth(snap.angle(raw, e));
+        const held = e.shiftKey
+          ? Math.round(raw / 15) * 15
+          : tenth(snap.angle(raw, placedPoint(p, at), around, e));
         put('Rotate', { ...about, rotation: ((held + 540) % 360) - 180 });
       }}
       drop={drop}

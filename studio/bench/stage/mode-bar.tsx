@@ -9,6 +9,7 @@ import {
 } from '@ignis/core/geometry/edit-path';
 import { alignAnchors, dissolveAnchors } from '@ignis/core/geometry/anchors';
 import { setPlacement } from '@ignis/core/scene/edits';
+import { laidFlat } from '@ignis/core/scene/placement';
 import { closeLine, setPath, setPaths } from '@ignis/core/scene/line-edits';
 import type { Layer } from '@ignis/core/scene/schema';
 import { isPath } from '@ignis/core/sources/line-shape';
@@ -27,6 +28,7 @@ export function ModeBar() {
   const layer = useSelectedLayer();
   const guide = useBench((s) => s.guide);
   const others = useBench((s) => s.others);
+  const inCorners = useBench((s) => !!layer && laidFlat(s.scene, layer.id, false) !== s.scene);
   if (mode === 'draw') return <DrawBar />;
   if (mode === 'measure')
     return (
@@ -61,6 +63,7 @@ export function ModeBar() {
       )}
       {mode === 'ramp' && <Hint>Drag the ends; click between them to add a colour</Hint>}
       {mode === 'anchors' && paths && <AnchorTools id={layer.id} paths={paths} />}
+      {inCorners && <Hint>Its group lies flat for now</Hint>}
     </Bar>
   );
 }

@@ -1,4 +1,5 @@
-import type { Box, Point } from '@ignis/core/geometry/affine';
+import type { Affine, Box, Point } from '@ignis/core/geometry/affine';
+import { apply } from '@ignis/core/geometry/affine';
 import type { SnapLines } from '@ignis/core/scene/snap';
 import { snapAngle, snapBox, snapLines, snapPoint } from '@ignis/core/scene/snap';
 import { useBench } from '../../state/bench';
@@ -26,8 +27,15 @@ export function snapper(moved: () => readonly string[], points: () => readonly P
   const free = (e: { ctrlKey: boolean; metaKey: boolean }) =>
     !useStageAids.getState().snapping || e.ctrlKey || e.metaKey;
   return {
-    /** An angle, degrees. */
-    angle: (angle: number, e: PointerEvent): number => (free(e) ? angle : snapAngle(angle)),
+    /** An angle, degrees, about a point of px that a map takes to the scene. */
+    angle(angle: number, about: Point, map: Affine, e: PointerEvent): number {
+      const to = free(e) ? angle : snapAngle(angle);
+      const turn = (to * Math.PI) / 180;
+      const towards = { x: about.x + Math.cos(turn), y: about.y + Math.sin(turn) };
+      const ray = { from: apply(map, about), to: apply(map, towards) };
+      set({ snapped: to === angle ? null : { x: [], y: [], ray } });
+      return to;
+    },
     /** How far a box has yet to go, scene px. */
     box(box: Box, e: PointerEvent): Point {
       if (free(e)) {

@@ -27,7 +27,7 @@ import { Measure } from './measure';
 import { ModeBar } from './mode-bar';
 import { lineData, toStage } from './path-outline';
 import { follow, scenePoint } from './pointer';
-import { usePreview } from './use-preview';
+import { shownScene, usePreview } from './use-preview';
 import { WidthHandles } from './width-handles';
 import { fitted, zoomedAt } from './view';
 
@@ -159,8 +159,8 @@ export function Stage({ onFiles }: Props) {
 
   /** Selects what shows under a click; a second click takes the one beneath. */
   const pick = async (p: Point, also = false) => {
-    const { scene, selected, select, selectAlso } = useBench.getState();
-    const found = await layersAt(scene, p.x, p.y);
+    const { selected, select, selectAlso } = useBench.getState();
+    const found = await layersAt(shownScene(), p.x, p.y);
     if (also) {
       if (found[0]) selectAlso(found[0]);
       return;

@@ -42,11 +42,14 @@ interface Size {
   height: number;
 }
 
-/** The scene as it should be seen now: compared, suggested, or as it is. */
+/**
+ * The scene as it should be seen now: compared, suggested, or as it is. While a layer within a group is
+ * worked on the group lies flat, as its handles do.
+ */
 export function shownScene(): Scene {
   const { scene, ghost, opened, comparing, compareWith, selected, mode } = useBench.getState();
   if (!comparing)
-    return selected && FLAT.has(mode) ? laidFlat(ghost ?? scene, selected) : (ghost ?? scene);
+    return selected ? laidFlat(ghost ?? scene, selected, FLAT.has(mode)) : (ghost ?? scene);
   if (compareWith === 'opened' || !selected) return opened;
   return {
     ...scene,
