@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { corner } from '../geometry/path';
 import { parseScene } from '../scene/check';
-import { newLine, newModifier, newScene } from '../scene/make';
+import { newGroup, newLine, newModifier, newScene } from '../scene/make';
 import { boxOf, placementMap } from '../scene/placement';
 import type { Layer } from '../scene/schema';
 import type { LineSource } from '../sources/line';
@@ -64,5 +64,27 @@ describe('a line as SVG', () => {
     line.source.modifiers = [newModifier('repeat', { copies: 3, y: 20 })];
     const { elements } = readSvg(svgOfLine(line, scene), 'a.svg');
     expect(elements[0]!.paths).toHaveLength(3);
+  });
+  it('goes where its corners and its group carry it', () => {
+    const path = { closed: false, anchors: [corner(0, 0), corner(100, 0), corner(100, 100)] };
+    const line = asLine(newLine('L', path, '#ff5a1f', 10));
+    line.placement.corners = {
+      box: { x0: 0, y0: 0, x1: 100, y1: 100 },
+      to: [
+        { x: 0, y: 0 },
+        { x: 200, y: 40 },
+        { x: 200, y: 120 },
+        { x: 0, y: 160 },
+      ],
+    };
+    const group = newGroup('', [line], 'through');
+    group.placement = { ...group.placement, x: 50, y: 30 };
+    const { elements } = readSvg(svgOfLine(line, { ...scene, layers: [group] }), 'a.svg');
+    const { anchors } = elements[0]!.paths[0]!;
+    expect(anchors.at(0)).toMatchObject({ x: 50, y: 30 });
+    expect(anchors.at(-1)).toMatchObject({ x: 250, y: 150 });
+    expect(anchors.some((a) => a.x === 250 && a.y === 70)).toBe(true);
+    // At its middle the box is as large as at the crossing of its diagonals: wider than it was.
+    expect(elements[0]!.strokeWidth / line.source.passes[0]!.width).toBeGreaterThan(1.1);
   });
 });

@@ -1,12 +1,15 @@
 import { blendNamed } from '../blend/index';
-import { IDENTITY } from '../geometry/affine';
+import { IDENTITY, middleOf, multiply } from '../geometry/affine';
+import type { Homography } from '../geometry/homography';
+import { project, stretch } from '../geometry/homography';
 import type { Path } from '../geometry/path';
 import { pathData, strandsData } from '../geometry/path-data';
+import type { Strand } from '../geometry/strand';
 import { newId, newLineOf } from '../scene/make';
-import { placed, placementMap } from '../scene/placement';
+import { cornersMap, mapAround, placed, placementMap } from '../scene/placement';
 import type { Layer, Scene } from '../scene/schema';
 import type { LineSource } from '../sources/line';
-import { drawnStrands, pathsOf } from '../sources/line-shape';
+import { drawnStrands, measuresOf, pathsOf } from '../sources/line-shape';
 import type { Pass } from '../sources/pass';
 import { newPass } from '../sources/pass';
 import type { SvgGradient } from './svg-gradients';
@@ -90,25 +93,54 @@ export function layersOfSvg(drawing: SvgDrawing, scene: Scene, asOne: boolean): 
 
 const n = (v: number) => String(Math.round(v * 1000) / 1000);
 
-/** A line's shape as SVG path data; after modifiers it is made of straight pieces. */
-const lineData = (source: LineSource): string =>
-  source.modifiers.every((m) => !m.enabled)
-    ? pathsOf(source.shape)
-        .map((p) => pathData(IDENTITY, p))
-        .join('')
-    : strandsData(drawnStrands(source, IDENTITY, { tolerance: 0.1, turn: Infinity }));
+/** A line's shape as SVG path data; after modifiers, or carried by corners, it is made of straight pieces. */
+function lineData(source: LineSource, warp: Homography | null): string {
+  if (!warp && source.modifiers.every((m) => !m.enabled))
+    return pathsOf(source.shape)
+      .map((p) => pathData(IDENTITY, p))
+      .join('');
+  const fineness = { tolerance: 0.1, turn: warp ? 0.1 : Infinity };
+  const strands = drawnStrands(source, IDENTITY, fineness);
+  return strandsData(warp ? strands.map((s) => carried(s, warp)) : strands);
+}
+
+/** A strand under a homography, without what lies beyond the horizon. */
+function carried(strand: Strand, warp: Homography): Strand {
+  const points: number[] = [];
+  for (let i = 0; i < strand.points.length; i += 2) {
+    const p = project(warp, { x: strand.points[i]!, y: strand.points[i + 1]! });
+    if (p) points.push(p.x, p.y);
+  }
+  return { ...strand, points: Float64Array.from(points) };
+}
+
+/** The mean length that a px of a line has once corners have carried it, at the middle of its box. */
+function carriedLength(source: LineSource, warp: Homography | null): number {
+  const { box } = measuresOf(source);
+  if (!warp || !box) return 1;
+  const [across, down] = stretch(warp, middleOf(box));
+  return Math.sqrt(across * down);
+}
 
 const escaped = (text: string) => text.replace(/[&<>"]/g, (c) => `&#${c.charCodeAt(0)};`);
 
 /**
  * A line as an SVG of the scene's size: each pass is a stroke or a fill, its blur a filter, its blend
  * `mix-blend-mode` where CSS has it. Tapers, ramps and offsets beside the line have no counterpart, and
- * are left out.
+ * are left out; under corners a stroke has the one width that it has at the middle of the line.
  */
 export function svgOfLine(layer: Layer & { source: LineSource }, scene: Scene): string {
   const { source } = layer;
-  const data = lineData(source);
-  const passes = source.passes.filter((p) => p.enabled && p.opacity > 0);
+  const warp = cornersMap(layer.placement);
+  const data = lineData(source, warp);
+  const k = carriedLength(source, warp);
+  const passes = source.passes
+    .filter((p) => p.enabled && p.opacity > 0)
+    .map((p) => ({
+      ...p,
+      ...{ x: p.x * k, y: p.y * k, width: p.width * k, blur: p.blur * k },
+      ...{ dash: p.dash * k, gap: p.gap * k, phase: p.phase * k },
+    }));
   const blurred = passes.filter((p) => p.blur > 0);
   const filters = blurred
     .map(
@@ -127,7 +159,8 @@ export function svgOfLine(layer: Layer & { source: LineSource }, scene: Scene): 
     const soft = p.blur > 0 ? ` filter="url(#blur-${escaped(p.id)})"` : '';
     return `<path d="${data}" fill="${fill}" fill-rule="${p.rule}"${stroke} opacity="${n(p.opacity / 100)}"${moved}${soft}${style}/>`;
   });
-  const map = placementMap(layer.placement).map(n).join(' ');
+  const around = mapAround(scene.layers, layer.id);
+  const map = multiply(around, placementMap(layer.placement)).map(n).join(' ');
   return [
     `<svg xmlns="http://www.w3.org/2000/svg" width="${scene.width}" height="${scene.height}" viewBox="0 0 ${scene.width} ${scene.height}">`,
     `<title>${escaped(layer.name)}</title>`,
