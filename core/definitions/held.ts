@@ -5,6 +5,8 @@ export interface HeldPart {
   key: string;
   of: unknown;
   made: Plane;
+  /** What it was before its blur, on the grid of that; null if it was not kept. */
+  sharp: Plane | null;
 }
 
 /** What was last made of the parts of a layer that changes: its next picture goes on from there. */

@@ -105,6 +105,30 @@ describe('a clipped layer', () => {
   });
 });
 
+describe('a grade that blurs its base', () => {
+  it('looks at what of the base lies beyond the part that is asked for', () => {
+    const scene = newScene('', 100, 100, null);
+    const path = { closed: false, anchors: [corner(0, 50), corner(100, 50)] };
+    const blur = newStep('blur.gaussian');
+    blur.values = { sigma: 6 };
+    const grade = set(newGrade('', [blur]), { clip: true });
+    const colours = set(newLine('Across', path, '#2fb8ff', 8), { clip: true });
+    scene.layers.push(newLine('', path, '#ff5a1f', 20), colours, grade);
+    const ask = (x: number, width: number) =>
+      render(scene, {
+        region: { x, y: 0, width, height: 100 },
+        scale: 1,
+        picture: () => soft,
+      });
+    const whole = ask(0, 100);
+    const part = ask(40, 20);
+    part.data.forEach((v, i) => {
+      const [x, y, c] = [40 + ((i >> 2) % 20), Math.floor((i >> 2) / 20), i % 4];
+      expect(v).toBeCloseTo(whole.data[4 * (100 * y + x) + c]!, 5);
+    });
+  });
+});
+
 describe('body, mask and opacity', () => {
   const mask = newMask({ kind: 'fade', radial: false, x0: 0, y0: 0, x1: 4, y1: 0 });
   const left = [0, 1, 2, 3].map((x) => {

@@ -41,21 +41,26 @@ interface Last {
 /** What is held of a layer's parts, until it is let go of. */
 function heldOf(): Held & { clear(): void } {
   const parts = new Map<string, HeldPart>();
+  const drop = (part: HeldPart | undefined) => {
+    letGo(part?.made);
+    letGo(part?.sharp);
+  };
   return {
     get(part) {
       const found = parts.get(part);
       if (!found) return null;
       borrow(found.made);
+      borrow(found.sharp);
       return found;
     },
     set(part, next) {
       hold(next.made);
-      const last = parts.get(part);
-      if (last) letGo(last.made);
+      hold(next.sharp);
+      drop(parts.get(part));
       parts.set(part, next);
     },
     clear() {
-      for (const { made } of parts.values()) letGo(made);
+      parts.forEach(drop);
       parts.clear();
     },
   };

@@ -62,6 +62,17 @@ export interface Asked {
   part: Region;
 }
 
+/** What must be known beneath each of some layers (back to front) for what is asked for, which comes last. */
+function needsBeneath(layers: readonly Layer[], asked: Asked, scale: number): Asked[] {
+  const needs = [asked];
+  for (const layer of [...layers].reverse()) {
+    const reach = reachBeneath(layer, scale);
+    const { wanted, part } = needs[0]!;
+    needs.unshift({ wanted: grow(wanted, reach), part: grow(part, reach) });
+  }
+  return needs;
+}
+
 /**
  * Lays layers on what `onto` gives for the region that they need beneath them; it is drawn on. The
  * result holds at least the part that is asked for. `content` names all that `onto` depends on, if it is
@@ -75,13 +86,11 @@ export function stack(
   content: readonly unknown[] | null,
 ): ColourBuffer {
   const units = unitsOf(layers);
-  // Walking down from the front, what must be known beneath each unit.
-  const needs = [asked];
-  for (const { base } of [...units].reverse()) {
-    const reach = reachBeneath(base, context.scale);
-    const { wanted, part } = needs[0]!;
-    needs.unshift({ wanted: grow(wanted, reach), part: grow(part, reach) });
-  }
+  const needs = needsBeneath(
+    units.map((u) => u.base),
+    asked,
+    context.scale,
+  );
   const { focus } = context;
   const at = focus
     ? units.findIndex((u) => [u.base, ...u.clipped].some((l) => holdsFocus(l, focus)))
@@ -140,28 +149,35 @@ function landed(
       return throughGroup(acc, base, asked, context, content);
     const { focus, local } = context;
     const isLocal = local && focus !== null && holdsFocus(base, focus);
-    const whole = layerPixels(base, { wanted, part: isLocal ? part : wanted }, context);
-    const own = intersect(whole.region, part);
-    if (isEmpty(own)) return acc;
+    // Grades that are clipped to it look at more of it than they change.
+    const needs = needsBeneath(clipped, { wanted, part }, context.scale);
+    const most = needs[0]!;
+    const whole = layerPixels(
+      base,
+      { wanted: most.wanted, part: isLocal ? most.part : most.wanted },
+      context,
+    );
+    const own = (region: Region) => intersect(whole.region, region);
+    if (isEmpty(own(part))) return acc;
     let pixels = whole;
     context.meter.measure(base.id, 'blend', () => {
       if (clipped.length > 0) {
-        pixels = crop(whole, own, 4);
+        pixels = crop(whole, own(most.part), 4);
         // Colours without their edges take what is clipped to them; then the edges come back.
         const coverage = alphaOf(pixels);
         const inner = clipped.reduce(
-          (on, l) =>
+          (on, l, i) =>
             landed(
               on,
               { base: l, clipped: [] },
-              { wanted: whole.region, part: own },
+              { wanted: whole.region, part: own(needs[i + 1]!.part) },
               context,
               null,
             ),
           unwrapped(pixels, base.body / 100),
         );
-        pixels = masked(inner, coverage);
-      } else if (base.body < 100) pixels = faded(crop(whole, own, 4), base.body / 100);
+        pixels = crop(masked(inner, coverage), own(part), 4);
+      } else if (base.body < 100) pixels = faded(crop(whole, own(part), 4), base.body / 100);
       const mask = maskOf(base, whole.region, context);
       composite(acc, pixels, blendNamed(base.blend).mode, base.opacity / 100, mask);
     });

@@ -15,7 +15,7 @@ import { lineSource } from './line';
 import type { Pass } from './pass';
 import { gradientEnds, mixedStop, passRamp } from './gradient';
 import { newPass, rampStops, tubePasses } from './pass';
-import { passPlane } from './pass-shape';
+import { passPlane } from './pass-plane';
 
 const wanted = { x: -150, y: -150, width: 400, height: 400 };
 const none = () => {

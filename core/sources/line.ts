@@ -14,7 +14,8 @@ import { differenceOf, gapSchema, lineShapeSchema, measuresOf, modifierSchema } 
 import type { Pass } from './pass';
 import { passSchema } from './pass';
 import { paintedPass, within } from './pass-light';
-import { isLocal, passPlane, passReach } from './pass-shape';
+import { passPlane } from './pass-plane';
+import { isLocal, passReach } from './pass-shape';
 
 export const lineSchema = v.strictObject({
   kind: v.literal('line'),

@@ -16,16 +16,9 @@ import { gradientEnds, passRamp } from './gradient';
 import type { LineSource } from './line';
 import type { Pass } from './pass';
 import { rampStops } from './pass';
+import { passPlane } from './pass-plane';
 import type { PassContext } from './pass-shape';
-import {
-  halfOf,
-  passMap,
-  passPlane,
-  passSigma,
-  passStrands,
-  shapeKey,
-  strokePlane,
-} from './pass-shape';
+import { halfOf, passMap, passSigma, passStrands, shapeKey, strokePlane } from './pass-shape';
 import { stroked, underBlur } from './stroke';
 
 /** What of a plane a region shares with it. */

@@ -1,17 +1,10 @@
-/** The shape of a pass: what it strokes or fills, and how that is found kept or goes on from the last. */
+/** The shape of a pass: what it strokes or fills. */
 
 import { pointsEach } from '../definitions/modifier';
 import { contentKey } from '../definitions/content-key';
 import type { SourceContext } from '../definitions/source';
 import type { Affine } from '../geometry/affine';
-import {
-  boxOfRegion,
-  boxUnder,
-  meanScale,
-  multiply,
-  regionAround,
-  translation,
-} from '../geometry/affine';
+import { boxOfRegion, meanScale, multiply, translation } from '../geometry/affine';
 import { dashed } from '../geometry/dash';
 import { arcTurn, strokeMargin } from '../geometry/outline';
 import type { Strand } from '../geometry/strand';
@@ -19,16 +12,13 @@ import { displaced, lengthsOf, limited, normalsOf } from '../geometry/strand';
 import { tapered } from '../geometry/taper';
 import { coverage } from '../kernels/coverage';
 import { cut, overlaid } from '../kernels/paint';
-import { pasted } from '../kernels/rows';
 import type { Plane } from '../pixels/buffer';
-import { crop, plane } from '../pixels/buffer';
-import { scoped } from '../pixels/heap';
-import { grow, intersect, isEmpty, regionKey, unite } from '../pixels/region';
+import { grow, regionKey } from '../pixels/region';
 import type { LineSource } from './line';
-import { MOST_POINTS, differenceOf, drawnStrands, measuresOf } from './line-shape';
+import { MOST_POINTS, drawnStrands, measuresOf } from './line-shape';
 import type { Pass } from './pass';
 import type { Grid } from './stroke';
-import { TOLERANCE, shapeReach, stroked, underBlur } from './stroke';
+import { TOLERANCE, shapeReach, stroked } from './stroke';
 
 export type PassContext = Pick<SourceContext, 'map' | 'wanted' | 'memo' | 'held' | 'mixing'>;
 
@@ -40,12 +30,16 @@ export function passSigma(pass: Pass, scale: number): number {
 
 /** How far from its line a pass may have light, px of the render; the line is at most `widest` times as wide. */
 export function passReach(pass: Pass, scale: number, widest: number): number {
+  const moved = Math.hypot(pass.x, pass.y) * scale;
+  return sharpReach(pass, scale, widest) + moved + shapeReach(passSigma(pass, scale));
+}
+
+/** The same for a pass before it is moved and blurred, px of the grid it is drawn on. */
+export function sharpReach(pass: Pass, scale: number, widest: number): number {
   const width = pass.width * widest;
   const half = pass.draws === 'inside' ? 0 : strokeMargin((width * scale) / 2, pass.join);
   const inside = pass.draws === 'stroke' ? 0 : Math.max(0, pass.grow) * scale;
-  const moved = Math.hypot(pass.x, pass.y) * scale;
-  const beside = Math.abs(pass.beside) * scale;
-  return Math.max(half, inside) + moved + beside + shapeReach(passSigma(pass, scale)) + 1;
+  return Math.max(half, inside) + Math.abs(pass.beside) * scale + 1;
 }
 
 /** More dashes than this no line has. */
@@ -138,77 +132,15 @@ function lineKey({ shape, gaps, modifiers }: LineSource): string {
 }
 
 /** All of a pass that its shape depends on. */
-const passKey = (pass: Pass): string =>
+export const passKey = (pass: Pass): string =>
   JSON.stringify(Object.entries(pass).filter(([key]) => !UNSHAPING.has(key)));
 
 /** All of a line and a pass that the shape of the pass depends on, as part of a key. */
 export const shapeKey = (source: LineSource, pass: Pass, { map, wanted }: PassContext): string =>
   `${lineKey(source)} ${passKey(pass)} ${map.join()} ${regionKey(wanted)}`;
 
-/**
- * The shape of one pass: it depends on nothing but geometry, so a change of colour finds it kept. Of a
- * line that changes here and there, the rest of the last shape stays.
- */
-export function passPlane(source: LineSource, pass: Pass, context: PassContext): Plane {
-  const { held, map, memo } = context;
-  const make = (asked: PassContext) =>
-    memo(
-      `pass ${shapeKey(source, pass, asked)}`,
-      () => passShape(source, pass, asked),
-      (made) => made.data.byteLength,
-    );
-  if (!held || !isLocal(pass)) return make(context);
-  const all = { ...context, wanted: held.whole };
-  // One plane a pass: a pass that is drawn in another way, or elsewhere, takes the place of the last.
-  const key = `${passKey(pass)} ${map.join()} ${regionKey(held.whole)}`;
-  const last = held.parts.get(pass.id);
-  const again =
-    last?.key === key ? patched(last.made, last.of as LineSource, source, pass, all) : null;
-  const made = again ?? make(all);
-  held.parts.set(pass.id, { key, of: source, made });
-  return made;
-}
-
-/**
- * The shape of a pass over all that is wanted, from that of another line which differs in a part; null if
- * it must be made whole.
- */
-function patched(
-  last: Plane,
-  before: LineSource,
-  source: LineSource,
-  pass: Pass,
-  context: PassContext,
-): Plane | null {
-  const { map, wanted } = context;
-  const box = differenceOf(before, source);
-  if (box === null) return null;
-  if (box === 'nowhere') return last;
-  const widest = Math.max(measuresOf(before).widest, measuresOf(source).widest);
-  const reach = passReach(pass, meanScale(map), widest);
-  const anew = intersect(wanted, regionAround(boxUnder(map, box), reach));
-  if (isEmpty(anew)) return last;
-  if (anew.width * anew.height > 0.5 * wanted.width * wanted.height) return null;
-  return scoped(() => {
-    const fresh = passShape(source, pass, { ...context, wanted: anew });
-    const region = unite(last.region, fresh.region);
-    const made = plane(region);
-    pasted(made, last, 1);
-    const part = intersect(anew, region);
-    if (!isEmpty(part)) pasted(made, crop(fresh, part, 1), 1);
-    return made;
-  });
-}
-
-const passShape = (source: LineSource, pass: Pass, { map, wanted }: PassContext): Plane =>
-  scoped(() =>
-    underBlur(passSigma(pass, meanScale(map)), passMap(pass, map), wanted, 1, (grid) =>
-      sharpShape(source, pass, grid),
-    ),
-  );
-
 /** A pass before its blur, on a grid. */
-function sharpShape(source: LineSource, pass: Pass, grid: Grid): Plane {
+export function sharpShape(source: LineSource, pass: Pass, grid: Grid): Plane {
   if (pass.draws === 'stroke') return sharpStroke(source, pass, grid);
   const outlines = drawnStrands(source, grid.map, { tolerance: TOLERANCE, turn: Infinity });
   let made = coverage(

@@ -38,42 +38,56 @@ export interface Grid {
   soft: boolean;
 }
 
-export type Draw<T> = (grid: Grid) => T;
-
 /**
- * What `draw` draws (4 channels, or a plane of 1) under a Gaussian blur of σ px, over what `wanted` shares
- * with it; `map` is from the drawing's own px to px of the render.
+ * What to draw on for a Gaussian blur of σ px over `wanted`; `map` is from the drawing's own px to px of the
+ * render.
  *
  * What will be blurred by many px is drawn at once on a grid nearly as coarse as the blur's own: exact
  * areas lose nothing, and the cost does not grow with size or blur.
  */
-export function underBlur<T extends Plane | ColourBuffer>(
-  sigma: number,
-  map: Affine,
-  wanted: Region,
-  channels: 1 | 4,
-  draw: Draw<T>,
-): T {
+export function beforeBlur(sigma: number, map: Affine, wanted: Region): Grid {
   const plan = planBlur(sigma, drawnVariance);
-  const nothing = () => unwritten(EMPTY, channels) as T;
-  if (isEmpty(wanted)) return nothing();
-  if (plan.cell === 1) {
-    const sharp = draw({ map, within: grow(wanted, plan.margin), soft: false });
-    if (plan.margin === 0 || isEmpty(sharp.region)) return sharp;
-    const region = intersect(grow(sharp.region, plan.margin), wanted);
-    return isEmpty(region) ? nothing() : convolve(sharp, region, plan.weights, channels);
-  }
+  if (plan.cell === 1) return { map, within: grow(wanted, plan.margin), soft: false };
   // Cells of the blur hold two by two of the squares that are drawn on.
   const square = plan.cell / 2;
   const within = doubled(grow(cellRegion(wanted, plan.cell, cellMargin(plan)), 1));
-  const drawn = draw({ map: multiply(scaling(1 / square), map), within, soft: true });
+  return { map: multiply(scaling(1 / square), map), within, soft: true };
+}
+
+/**
+ * What was drawn on the grid of `beforeBlur` (4 channels, or a plane of 1), blurred by σ px of the render, over
+ * what `wanted` shares with it.
+ */
+export function afterBlur<T extends Plane | ColourBuffer>(
+  drawn: T,
+  sigma: number,
+  wanted: Region,
+  channels: 1 | 4,
+): T {
+  const plan = planBlur(sigma, drawnVariance);
+  const nothing = () => unwritten(EMPTY, channels) as T;
   if (isEmpty(drawn.region)) return nothing();
+  const square = Math.max(1, plan.cell / 2);
+  if (plan.cell === 1 && plan.margin === 0) return drawn;
   const region = intersect(grow(enlarged(drawn.region, square), plan.margin), wanted);
   if (isEmpty(region)) return nothing();
+  if (plan.cell === 1) return convolve(drawn, region, plan.weights, channels);
   const reach = cellRegion(region, plan.cell, cellMargin(plan));
   const cells = intersect(reach, cellRegion(drawn.region, 2, 1));
   return blurCells(shareAmongCells(drawn, cells, 2, channels), region, plan, channels);
 }
+
+/** What `draw` draws under a Gaussian blur: `beforeBlur` and `afterBlur`, which see. */
+export const underBlur = <T extends Plane | ColourBuffer>(
+  sigma: number,
+  map: Affine,
+  wanted: Region,
+  channels: 1 | 4,
+  draw: (grid: Grid) => T,
+): T =>
+  isEmpty(wanted)
+    ? (unwritten(EMPTY, channels) as T)
+    : afterBlur(draw(beforeBlur(sigma, map, wanted)), sigma, wanted, channels);
 
 /** The outlines of strands (px of a grid) stroked at half widths of `half` times their own. */
 export const stroked = (

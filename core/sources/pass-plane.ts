@@ -1,0 +1,116 @@
+/** The shapes of passes, found kept, or made from the last ones where a line changes here and there. */
+
+import type { HeldPart } from '../definitions/held';
+import { boxUnder, meanScale, regionAround } from '../geometry/affine';
+import { pasted } from '../kernels/rows';
+import type { Plane } from '../pixels/buffer';
+import { crop, plane } from '../pixels/buffer';
+import { borrow, hold, letGo, scoped } from '../pixels/heap';
+import type { Region } from '../pixels/region';
+import { intersect, isEmpty, regionKey, unite } from '../pixels/region';
+import type { LineSource } from './line';
+import { differenceOf, measuresOf } from './line-shape';
+import type { Pass } from './pass';
+import type { PassContext } from './pass-shape';
+import {
+  isLocal,
+  passKey,
+  passMap,
+  passReach,
+  passSigma,
+  shapeKey,
+  sharpReach,
+  sharpShape,
+} from './pass-shape';
+import { afterBlur, beforeBlur, underBlur } from './stroke';
+
+/** The shape of a pass, and what it was before its blur if that is still there. */
+type Made = Pick<HeldPart, 'made' | 'sharp'>;
+
+/**
+ * The shape of one pass: it depends on nothing but geometry, so a change of colour finds it kept. Of a
+ * line that changes here and there, the rest of the last shape stays.
+ */
+export function passPlane(source: LineSource, pass: Pass, context: PassContext): Plane {
+  const { held, map } = context;
+  if (!held || !isLocal(pass)) return whole(source, pass, context).made;
+  const all = { ...context, wanted: held.whole };
+  // One part a pass: a pass that is drawn in another way, or elsewhere, takes the place of the last.
+  const key = `${passKey(pass)} ${map.join()} ${regionKey(held.whole)}`;
+  const last = held.parts.get(pass.id);
+  const next =
+    (last?.key === key ? patched(last, source, pass, all) : null) ?? whole(source, pass, all);
+  held.parts.set(pass.id, { key, of: source, ...next });
+  return next.made;
+}
+
+/** The shape of a pass over all that is wanted. Where it is found kept, what was before its blur is not. */
+function whole(source: LineSource, pass: Pass, context: PassContext): Made {
+  const { map, wanted, memo, held } = context;
+  const drawn: { sharp: Plane | null } = { sharp: null };
+  try {
+    const made = memo(
+      `pass ${shapeKey(source, pass, context)}`,
+      () =>
+        scoped(() =>
+          underBlur(passSigma(pass, meanScale(map)), passMap(pass, map), wanted, 1, (grid) => {
+            const sharp = sharpShape(source, pass, grid);
+            // Only who goes on from it has a use for it.
+            if (held) hold((drawn.sharp = sharp));
+            return sharp;
+          }),
+        ),
+      (shape) => shape.data.byteLength,
+    );
+    return { made, sharp: borrow(drawn.sharp) };
+  } finally {
+    letGo(drawn.sharp);
+  }
+}
+
+/**
+ * The shape of a pass over all that is wanted, from that of another line which differs in a part; null if
+ * it must be made whole. Only near the part the line is drawn again: beyond it only the blur reaches.
+ */
+function patched(
+  last: HeldPart,
+  source: LineSource,
+  pass: Pass,
+  context: PassContext,
+): Made | null {
+  const { map, wanted } = context;
+  const before = last.of as LineSource;
+  const box = differenceOf(before, source);
+  if (box === 'nowhere') return last;
+  if (box === null || !last.sharp) return null;
+  const widest = Math.max(measuresOf(before).widest, measuresOf(source).widest);
+  const sigma = passSigma(pass, meanScale(map));
+  const grid = beforeBlur(sigma, passMap(pass, map), wanted);
+  const near = (reach: number, of = map) => regionAround(boxUnder(of, box), reach);
+  const drawn = intersect(
+    grid.within,
+    near(sharpReach(pass, meanScale(grid.map), widest), grid.map),
+  );
+  const anew = intersect(wanted, near(passReach(pass, meanScale(map), widest)));
+  if (isEmpty(anew)) return last;
+  if (drawn.width * drawn.height > 0.5 * grid.within.width * grid.within.height) return null;
+  const sharp = replaced(last.sharp, drawn, () =>
+    sharpShape(source, pass, { ...grid, within: drawn }),
+  );
+  const made = replaced(last.made, anew, () => {
+    const { within } = beforeBlur(sigma, passMap(pass, map), anew);
+    return afterBlur(crop(sharp, intersect(sharp.region, within), 1), sigma, anew, 1);
+  });
+  return { made, sharp };
+}
+
+/** A plane with all that it has in a region replaced. */
+const replaced = (last: Plane, region: Region, make: () => Plane): Plane =>
+  scoped(() => {
+    const fresh = make();
+    const made = plane(unite(last.region, fresh.region));
+    pasted(made, last, 1);
+    const part = intersect(region, made.region);
+    if (!isEmpty(part)) pasted(made, crop(fresh, part, 1), 1);
+    return made;
+  });
