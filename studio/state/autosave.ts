@@ -7,6 +7,8 @@ import { useBench } from './bench';
 
 const REST = 500;
 const LONGEST = 2000;
+/** The same while something is dragged: to copy a large scene costs a frame. */
+const LONGEST_DRAG = 10_000;
 /** The longer side of a scene's picture on the shelf, px. */
 const THUMBNAIL = 480;
 
@@ -17,8 +19,8 @@ export const shelve = (id: string, scene: Scene): Promise<void> =>
     .catch(() => undefined);
 
 /**
- * Keeps the scene on the bench in the browser: half a second after the last change, every two
- * seconds while changes go on, and when the page is hidden or left.
+ * Keeps the scene on the bench in the browser: half a second after the last change or the end of a drag,
+ * every two seconds while changes go on (ten while one drag does), and when the page is hidden or left.
  */
 export function useAutosave(): void {
   useEffect(() => {
@@ -57,13 +59,15 @@ export function useAutosave(): void {
         kept = state.scene;
         return;
       }
-      if (state.scene === before.scene) return;
-      if (state.saved !== 'failed') state.set({ saved: 'changed' });
+      const dropped = before.gesture !== null && state.gesture === null;
+      if (state.scene === before.scene && !dropped) return;
+      if (state.scene !== before.scene && state.saved !== 'failed') state.set({ saved: 'changed' });
       since ||= Date.now();
       window.clearTimeout(timer);
+      const [rest, longest] = state.gesture ? [LONGEST_DRAG, LONGEST_DRAG] : [REST, LONGEST];
       timer = window.setTimeout(
         () => void save(),
-        Math.max(0, Math.min(REST, since + LONGEST - Date.now())),
+        Math.max(0, Math.min(rest, since + longest - Date.now())),
       );
     });
     const hidden = () => document.visibilityState === 'hidden' && void save();
