@@ -9,6 +9,8 @@ export default defineConfig({
       'scripts/**/*.test.ts',
     ],
     testTimeout: 120_000,
+    // The default leaves one core out: on two that is half of them.
+    maxWorkers: '100%',
     globalSetup: ['scripts/kernels.mjs'],
     setupFiles: ['scripts/unit-setup.ts'],
   },

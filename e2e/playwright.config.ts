@@ -7,7 +7,7 @@ export default defineConfig({
   // Generous: the machine may be shared, and nothing here is a measurement.
   timeout: 240_000,
   expect: { timeout: 25_000 },
-  workers: 1,
+  workers: 2,
   forbidOnly: true,
   reporter: 'list',
   use: {
