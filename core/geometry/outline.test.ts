@@ -26,6 +26,13 @@ const line = (...points: [number, number][]): Path => ({
 });
 
 describe('stroke outlines', () => {
+  it('of a circle without bounds have no more pieces than a large one', () => {
+    const dot = { closed: false, points: Float64Array.of(0, 0) };
+    const of = (half: number) =>
+      strokeOutline(dot, { half, cap: 'round', join: 'round', tolerance: 0.02 })[0]!.length;
+    expect(of(1e33)).toBe(of(1e6));
+    expect(of(1e6)).toBeLessThan(8000);
+  });
   it('of a straight line have the exact area, by cap', () => {
     const p = line([40, 60.5], [100, 60.5]);
     expect(area(stroked(p, 7, 'flat', 'round'))).toBeCloseTo(60 * 14, 1);

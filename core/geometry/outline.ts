@@ -24,11 +24,14 @@ const MITER_LIMIT = 4;
 export const strokeMargin = (half: number, join: Join): number =>
   half * (join === 'miter' ? MITER_LIMIT : 1) + 1;
 
+/** Arcs get no more pieces than this asks for, radians: of larger circles only a stretch is ever seen. */
+const LEAST_TURN = 0.002;
+
 /** The greatest turn at which an arc of a radius stays within a tolerance of its chord, radians. */
 export function arcTurn(radius: number, tolerance: number): number {
   return radius <= tolerance
     ? Math.PI / 2
-    : Math.min(Math.PI / 4, 2 * Math.acos(1 - tolerance / radius));
+    : Math.max(LEAST_TURN, Math.min(Math.PI / 4, 2 * Math.acos(1 - tolerance / radius)));
 }
 
 interface PieceStyle extends StrokeStyle {

@@ -5,7 +5,7 @@ import { IDENTITY } from './affine';
 import { dashed, piece, withoutGaps } from './dash';
 import { corner } from './path';
 import type { Strand } from './strand';
-import { lengthsOf, nearestShare, normalsOf, refined, strandsOf } from './strand';
+import { lengthsOf, limited, nearestShare, normalsOf, refined, strandsOf } from './strand';
 import { tapered } from './taper';
 
 const fine = { tolerance: 0.05, turn: Infinity };
@@ -61,6 +61,23 @@ describe('a strand', () => {
     );
     const made = refined(s!, 10);
     made.width.forEach((w, i) => expect(w).toBeCloseTo((made.points[2 * i]! / 80) * 2, 9));
+  });
+});
+
+describe('strands within limits', () => {
+  const strand = (x: number, width = 1): Strand => ({
+    closed: false,
+    points: Float64Array.of(0, 0, x, 0),
+    width: Float64Array.of(1, width),
+    strength: 1,
+  });
+  it('leave out what lies or reaches beyond all bounds', () => {
+    const near = strand(300);
+    const all = [near, strand(1e12), strand(NaN), strand(10, 1e7), strand(Infinity)];
+    expect(limited(all, 10, 100)).toEqual([near]);
+  });
+  it('are so many at most, and have so many points', () => {
+    expect(limited([strand(1), strand(2), strand(3)], 2, 100)).toHaveLength(2);
   });
 });
 

@@ -162,9 +162,20 @@ export function thinned(strand: Strand, by: number): Strand {
   };
 }
 
-/** At most so many of the strands, with fewer points if all have more than so many together. */
+/** Farther from the origin than this (px), or so many times as wide, no light is ever seen of a strand. */
+const FARTHEST = 1e8;
+const WIDEST = 1e4;
+
+/** Whether a strand lies where it can be drawn: copies that grow from one to the next soon leave all bounds. */
+const isNear = ({ points, width }: Strand): boolean =>
+  points.every((v) => Math.abs(v) <= FARTHEST) && width.every((w) => w <= WIDEST);
+
+/**
+ * At most so many of the strands, with fewer points if all have more than so many together. Those beyond all
+ * bounds are left out.
+ */
 export function limited(strands: readonly Strand[], most: number, points: number): Strand[] {
-  const some = strands.slice(0, most);
+  const some = strands.filter(isNear).slice(0, most);
   const all = some.reduce((sum, s) => sum + s.width.length, 0);
   return all > points ? some.map((s) => thinned(s, all / points)) : some;
 }

@@ -32,18 +32,23 @@ const RECORD = 9;
 const BLOCK = 16;
 
 /** How rows are swept: exactly, in layers, or by windings alone (assembly/sweep.ts). */
-type Way = 'exact' | 'fine' | 'coarse' | 'pile';
-const LAYERS = { fine: 16, coarse: 12 };
+type Way = 'exact' | 'fine' | 'coarse' | 'rough' | 'pile';
+const LAYERS = { fine: 16, coarse: 12, rough: 3 };
 
-/** The way for rows that so many edges touch. Even-odd insides depend on the order of every edge. */
+/**
+ * The way for rows that so many edges touch. Even-odd insides depend on the order of every edge; of tens of
+ * thousands in a row nobody can see which is inside.
+ */
 const wayFor = (edges: number, rule: FillRule, soft: boolean): Way =>
   edges <= 96
     ? 'exact'
     : edges <= (soft ? 384 : 3000)
       ? 'fine'
-      : edges <= 20_000 || rule === 'evenodd'
+      : edges <= 20_000
         ? 'coarse'
-        : 'pile';
+        : rule === 'evenodd'
+          ? 'rough'
+          : 'pile';
 
 /**
  * How much of each pixel the inside of closed polygons covers, 0–1: the exact area, also where they
@@ -83,9 +88,9 @@ export function coverage(
         const rows = at(out.data, 'write') + (top - region.y) * region.width * 4;
         const place = [rows, region.width, bottom - top, region.x, top];
         if (events) sweep([at(edges), count, at(events), at(lists), evenOdd, ...place]);
-        else if (way === 'fine' || way === 'coarse')
+        else if (way === 'pile') pile([at(edges), count, ...place]);
+        else if (way !== 'exact')
           layer([at(edges), count, at(lists), evenOdd, ...place, LAYERS[way]]);
-        else pile([at(edges), count, ...place]);
       });
     }
     onHeap((at) =>

@@ -44,16 +44,19 @@ export const jitter = defineModifier({
     thin: percent('Their width', 45, 1, 100),
     seed: seed(),
   },
-  apply: (strands, { rough, detail, branches, reach, spread, thin, seed }, context) =>
-    strands.flatMap((strand, k) => {
+  apply(strands, { rough, detail, branches, reach, spread, thin, seed }, context) {
+    // There is room for so many at each.
+    const room = Math.floor(context.strands / Math.max(1, strands.length)) - 1;
+    const grown = Math.max(0, Math.min(Math.round(branches), room));
+    const each = pointsEach(context, strands.length * (1 + grown));
+    return strands.flatMap((strand, k) => {
       const own = seed * 4099 + k * 131;
-      const each = pointsEach(context, strands.length * (1 + Math.round(branches)));
       const trunk = jagged(strand, rough, Math.round(detail), own, each);
       const lengths = lengthsOf(trunk);
       const total = lengths.at(-1) ?? 0;
       const out = [trunk];
       if (!(total > 0)) return out;
-      for (let b = 0; b < Math.round(branches); b++) {
+      for (let b = 0; b < grown; b++) {
         const from = total * (0.08 + 0.84 * chance(own + 7, b));
         const ahead = piece(trunk, lengths, from, Math.min(total, from + total * 0.02));
         const n = ahead.points.length;
@@ -88,5 +91,6 @@ export const jitter = defineModifier({
         );
       }
       return out;
-    }),
+    });
+  },
 });

@@ -131,6 +131,11 @@ describe('a ripple', () => {
 });
 
 describe('jitter', () => {
+  it('of very many lines grows no more branches than there is room for, the same at each', () => {
+    const many = Array.from({ length: 1000 }, () => line[0]!);
+    const made = use('jitter', many, { branches: 60, detail: 2 });
+    expect(made).toHaveLength(6000);
+  });
   it('holds the ends, strays as far as asked, and branches', () => {
     const made = use('jitter', line, { rough: 40, branches: 4 });
     expect(made).toHaveLength(5);
