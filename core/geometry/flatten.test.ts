@@ -22,8 +22,8 @@ const map: fc.Arbitrary<Affine> = fc.tuple(n, n, n, n, n, n);
 
 /** The distance from a point to the nearest piece of a polyline. */
 function toPieces(points: Float64Array, closed: boolean, x: number, y: number): number {
-  let least = Infinity;
   const count = points.length / 2;
+  let least = count === 1 ? Math.hypot(points[0]! - x, points[1]! - y) : Infinity;
   for (let i = 0; i < (closed ? count : count - 1); i++) {
     const j = (i + 1) % count;
     const [ax, ay, bx, by] = [
