@@ -2,6 +2,7 @@
 
 import type { HeldPart } from '../definitions/held';
 import { boxUnder, meanScale, regionAround } from '../geometry/affine';
+import { isDense } from '../geometry/blocks';
 import { pasted } from '../kernels/rows';
 import type { Plane } from '../pixels/buffer';
 import { crop, plane } from '../pixels/buffer';
@@ -9,7 +10,7 @@ import { borrow, hold, letGo, scoped } from '../pixels/heap';
 import type { Region } from '../pixels/region';
 import { intersect, isEmpty, regionKey, unite } from '../pixels/region';
 import type { LineSource } from './line';
-import { differenceOf, measuresOf } from './line-shape';
+import { differenceOf, isPath, measuresOf } from './line-shape';
 import type { Pass } from './pass';
 import type { PassContext } from './pass-shape';
 import {
@@ -44,6 +45,9 @@ export function passPlane(source: LineSource, pass: Pass, context: PassContext):
   return next.made;
 }
 
+/** Whether drawing a line costs so much more than blurring it that what was drawn is worth keeping. */
+const isCostly = ({ shape }: LineSource): boolean => isPath(shape) && shape.paths.some(isDense);
+
 /** The shape of a pass over all that is wanted. Where it is found kept, what was before its blur is not. */
 function whole(source: LineSource, pass: Pass, context: PassContext): Made {
   const { map, wanted, memo, held } = context;
@@ -56,7 +60,7 @@ function whole(source: LineSource, pass: Pass, context: PassContext): Made {
           underBlur(passSigma(pass, meanScale(map)), passMap(pass, map), wanted, 1, (grid) => {
             const sharp = sharpShape(source, pass, grid);
             // Only who goes on from it has a use for it.
-            if (held) hold((drawn.sharp = sharp));
+            if (held && isCostly(source)) hold((drawn.sharp = sharp));
             return sharp;
           }),
         ),
@@ -70,7 +74,8 @@ function whole(source: LineSource, pass: Pass, context: PassContext): Made {
 
 /**
  * The shape of a pass over all that is wanted, from that of another line which differs in a part; null if
- * it must be made whole. Only near the part the line is drawn again: beyond it only the blur reaches.
+ * it must be made whole. Of very many anchors only those near the part are drawn again: beyond it only the
+ * blur reaches.
  */
 function patched(
   last: HeldPart,
@@ -82,7 +87,7 @@ function patched(
   const before = last.of as LineSource;
   const box = differenceOf(before, source);
   if (box === 'nowhere') return last;
-  if (box === null || !last.sharp) return null;
+  if (box === null) return null;
   const widest = Math.max(measuresOf(before).widest, measuresOf(source).widest);
   const sigma = passSigma(pass, meanScale(map));
   const grid = beforeBlur(sigma, passMap(pass, map), wanted);
@@ -93,6 +98,14 @@ function patched(
   );
   const anew = intersect(wanted, near(passReach(pass, meanScale(map), widest)));
   if (isEmpty(anew)) return last;
+  if (!isCostly(source)) {
+    if (anew.width * anew.height > 0.5 * wanted.width * wanted.height) return null;
+    const made = replaced(last.made, anew, () =>
+      underBlur(sigma, passMap(pass, map), anew, 1, (part) => sharpShape(source, pass, part)),
+    );
+    return { made, sharp: null };
+  }
+  if (!last.sharp) return null;
   if (drawn.width * drawn.height > 0.5 * grid.within.width * grid.within.height) return null;
   const sharp = replaced(last.sharp, drawn, () =>
     sharpShape(source, pass, { ...grid, within: drawn }),
