@@ -56,14 +56,12 @@ function whole(source: LineSource, pass: Pass, context: PassContext): Made {
     const made = memo(
       `pass ${shapeKey(source, pass, context)}`,
       () =>
-        scoped(() =>
-          underBlur(passSigma(pass, meanScale(map)), passMap(pass, map), wanted, 1, (grid) => {
-            const sharp = sharpShape(source, pass, grid);
-            // Only who goes on from it has a use for it.
-            if (held && isCostly(source)) hold((drawn.sharp = sharp));
-            return sharp;
-          }),
-        ),
+        underBlur(passSigma(pass, meanScale(map)), passMap(pass, map), wanted, 1, (grid) => {
+          const sharp = sharpShape(source, pass, grid);
+          // Only who goes on from it has a use for it.
+          if (held && isCostly(source)) hold((drawn.sharp = sharp));
+          return sharp;
+        }),
       (shape) => shape.data.byteLength,
     );
     return { made, sharp: borrow(drawn.sharp) };
@@ -90,32 +88,34 @@ function patched(
   if (box === null) return null;
   const widest = Math.max(measuresOf(before).widest, measuresOf(source).widest);
   const sigma = passSigma(pass, meanScale(map));
-  const grid = beforeBlur(sigma, passMap(pass, map), wanted);
-  const near = (reach: number, of = map) => regionAround(boxUnder(of, box), reach);
-  const drawn = intersect(
-    grid.within,
-    near(sharpReach(pass, meanScale(grid.map), widest), grid.map),
-  );
-  const anew = intersect(wanted, near(passReach(pass, meanScale(map), widest)));
+  const moved = passMap(pass, map);
+  const reach = passReach(pass, meanScale(map), widest);
+  const anew = intersect(wanted, regionAround(boxUnder(map, box), reach));
   if (isEmpty(anew)) return last;
   if (!isCostly(source)) {
-    if (anew.width * anew.height > 0.5 * wanted.width * wanted.height) return null;
+    if (isMost(anew, wanted)) return null;
     const made = replaced(last.made, anew, () =>
-      underBlur(sigma, passMap(pass, map), anew, 1, (part) => sharpShape(source, pass, part)),
+      underBlur(sigma, moved, anew, 1, (grid) => sharpShape(source, pass, grid)),
     );
     return { made, sharp: null };
   }
-  if (!last.sharp) return null;
-  if (drawn.width * drawn.height > 0.5 * grid.within.width * grid.within.height) return null;
-  const sharp = replaced(last.sharp, drawn, () =>
-    sharpShape(source, pass, { ...grid, within: drawn }),
+  const grid = beforeBlur(sigma, moved, wanted);
+  const width = sharpReach(pass, meanScale(grid.map), widest);
+  const near = intersect(grid.within, regionAround(boxUnder(grid.map, box), width));
+  if (!last.sharp || isMost(near, grid.within)) return null;
+  const sharp = replaced(last.sharp, near, () =>
+    sharpShape(source, pass, { ...grid, within: near }),
   );
   const made = replaced(last.made, anew, () => {
-    const { within } = beforeBlur(sigma, passMap(pass, map), anew);
+    const { within } = beforeBlur(sigma, moved, anew);
     return afterBlur(crop(sharp, intersect(sharp.region, within), 1), sigma, anew, 1);
   });
   return { made, sharp };
 }
+
+/** Whether a part is so large that it is as well to make the whole. */
+const isMost = (part: Region, whole: Region): boolean =>
+  part.width * part.height > 0.5 * whole.width * whole.height;
 
 /** A plane with all that it has in a region replaced. */
 const replaced = (last: Plane, region: Region, make: () => Plane): Plane =>

@@ -7,24 +7,19 @@ import {
   newPicture,
   newScene,
   newShape,
-  newStep,
 } from '@ignis/core/scene/make';
 import { newPass } from '@ignis/core/sources/pass';
-import { drawn, faded, heron, named, pier, start, write } from './make';
+import { drawn, faded, heron, named, pier, start, write, graded } from './make';
 
 const middle = { x: 960, y: 600 };
 
 const bend = newScene('Bend of light', 1920, 1200, '#0b0d12');
 bend.end = { exposure: 0, rollOff: true, knee: 78 };
 const far = newPicture('Pier at dusk', pier.source, bend, middle, true);
-const dim = newStep('grade.light');
-Object.assign(dim.values, { exposure: -1.7, contrast: 8 });
-far.steps.push(dim);
+graded(far, -1.7, 8);
 const stander = newPicture('Heron', heron.source, bend, { x: 1000, y: 622 }, true);
 stander.placement = { ...stander.placement, scaleX: 0.8, scaleY: 0.8 };
-const calm = newStep('grade.light');
-Object.assign(calm.values, { exposure: -0.45, contrast: 10 });
-stander.steps.push(calm);
+graded(stander, -0.45, 10);
 const behindHer = drawn(
   start('streak', bend, { x: 0, y: 0 }),
   {

@@ -15,15 +15,13 @@ import {
 } from '@ignis/core/scene/make';
 import type { Layer } from '@ignis/core/scene/schema';
 import { tubePasses } from '@ignis/core/sources/pass';
-import { drawn, faded, named, start, wall, write } from './make';
+import { drawn, faded, named, start, wall, write, graded } from './make';
 
 const scene = newScene('Harbour wall', 1920, 1200, '#0b0d12');
 scene.end = { exposure: 0, rollOff: true, knee: 78 };
 
 const stone = newPicture('Harbour wall', wall.source, scene, { x: 960, y: 600 }, true);
-const night = newStep('grade.light');
-Object.assign(night.values, { exposure: -1.15, contrast: 8 });
-stone.steps.push(night);
+graded(stone, -1.15, 8);
 
 /** A tube along a path or shape. */
 const tube = (

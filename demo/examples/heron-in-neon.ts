@@ -1,15 +1,13 @@
 /** Heron in neon: two tubes, one behind the bird and one in front. */
 import { corner, smooth, type Path } from '@ignis/core/geometry/path';
-import { newLine, newPicture, newScene, newStep } from '@ignis/core/scene/make';
-import { heron, named, pier, write } from './make';
+import { newLine, newPicture, newScene } from '@ignis/core/scene/make';
+import { heron, named, pier, write, graded } from './make';
 
 const middle = { x: 960, y: 600 };
 
 const scene = newScene('Heron in neon', 1920, 1200, '#0b0d12');
 const dusk = newPicture('Pier at dusk', pier.source, scene, middle, true);
-const light = newStep('grade.light');
-Object.assign(light.values, { exposure: -1.35, contrast: 6 });
-dusk.steps.push(light);
+graded(dusk, -1.35, 6);
 
 const emberPath: Path = {
   closed: false,

@@ -9,16 +9,14 @@ import {
   newStep,
 } from '@ignis/core/scene/make';
 import { newPass } from '@ignis/core/sources/pass';
-import { drawn, named, pier, start, write } from './make';
+import { drawn, named, pier, start, write, graded } from './make';
 
 const middle = { x: 960, y: 600 };
 
 const walk = newScene('Lamp on the pier', 1920, 1200, '#0b0d12');
 walk.end = { exposure: 0, rollOff: true, knee: 80 };
 const night7 = newPicture('Pier at dusk', pier.source, walk, middle, true);
-const later = newStep('grade.light');
-Object.assign(later.values, { exposure: -1.15, contrast: 2 });
-night7.steps.push(later);
+graded(night7, -1.15, 2);
 const lampBeam = start('beam', walk, { x: 680, y: 240 });
 if (lampBeam.source.kind === 'line')
   lampBeam.source.shape = newShape('cone', { length: 960, spread: 50, lamp: 26, direction: 80 });

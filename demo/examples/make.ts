@@ -5,7 +5,7 @@ import { inspectPicture } from '@ignis/core/files/picture-file';
 import { smooth, type Path } from '@ignis/core/geometry/path';
 import type { Mask } from '@ignis/core/masks/mask';
 import { parseScene } from '@ignis/core/scene/check';
-import { newMask } from '@ignis/core/scene/make';
+import { newMask, newStep } from '@ignis/core/scene/make';
 import type { Layer, Scene } from '@ignis/core/scene/schema';
 import { started, startingPoints } from '@ignis/core/scene/starting-points/index';
 import type { Pass } from '@ignis/core/sources/pass';
@@ -44,6 +44,14 @@ export async function write(
   await mkdir(new URL('assets/', to), { recursive: true });
   await writeFile(new URL('scene.json', to), `${JSON.stringify(checked, null, 2)}\n`);
   for (const p of pictures) await writeFile(new URL(`assets/${p.asset}`, to), p.bytes);
+}
+
+/** The layer, darkened and with more contrast: exposure in stops, contrast in per cent. */
+export function graded(layer: Layer, exposure: number, contrast: number): Layer {
+  const step = newStep('grade.light');
+  Object.assign(step.values, { exposure, contrast });
+  layer.steps.push(step);
+  return layer;
 }
 
 /** A mask that fades from all at one place to nothing at another, px of the scene. */

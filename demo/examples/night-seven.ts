@@ -9,16 +9,14 @@ import {
   newScene,
   newStep,
 } from '@ignis/core/scene/make';
-import { faded, heron, named, pier, ring, write } from './make';
+import { faded, heron, named, pier, ring, write, graded } from './make';
 
 const night = newScene('Night seven', 3840, 2160, '#05070c');
 night.end = { exposure: 0, rollOff: true, knee: 74 };
 
 const harbour = newPicture('Pier at dusk', pier.source, night, { x: 1920, y: 1080 }, false);
 harbour.placement = { ...harbour.placement, scaleX: 2, scaleY: 2 };
-const low = newStep('grade.light');
-Object.assign(low.values, { exposure: -0.75, contrast: 10 });
-harbour.steps.push(low);
+graded(harbour, -0.75, 10);
 
 const dark = newFill('Night air', '#16233f');
 Object.assign(dark, { blend: 'multiply', opacity: 62, mask: faded([1920, -200], [1920, 1500]) });
@@ -54,9 +52,7 @@ const behind = newGroup('Behind her', [shaft, halo, seven], 'through');
 
 const wader = newPicture('Heron', heron.source, night, { x: 2010, y: 1160 }, false);
 wader.placement = { ...wader.placement, scaleX: 1.36, scaleY: 1.36 };
-const shade = newStep('grade.light');
-Object.assign(shade.values, { exposure: -0.35, contrast: 14 });
-wader.steps.push(shade);
+graded(wader, -0.35, 14);
 const warm = newFill('Ember on feathers', '#ff5a3c');
 Object.assign(warm, {
   clip: true,

@@ -10,7 +10,7 @@ import {
 } from '@ignis/core/scene/make';
 import type { Layer } from '@ignis/core/scene/schema';
 import { newPass } from '@ignis/core/sources/pass';
-import { boat, faded, named, start, wall, write } from './make';
+import { boat, faded, named, start, wall, write, graded } from './make';
 
 const scene = newScene('Paper duel', 1920, 1200, '#0b0d12');
 scene.end = { exposure: 0, rollOff: true, knee: 78 };
@@ -18,20 +18,17 @@ const side = Math.max(scene.width, scene.height);
 
 const stone = newPicture('Harbour wall', wall.source, scene, { x: 960, y: 530 }, true);
 stone.placement = { ...stone.placement, scaleX: 1.12, scaleY: 1.12 };
-const night = newStep('grade.light');
-Object.assign(night.values, { exposure: -1.9, contrast: 10 });
+graded(stone, -1.9, 10);
 const far = newStep('blur.gaussian');
 far.values = { ...far.values, sigma: 5 };
-stone.steps.push(night, far);
+stone.steps.push(far);
 
 /** A boat on the water, and the light it stands in. */
 function paper(name: string, x: number, flip: boolean, tint: string): Layer[] {
   const id = name.toLowerCase().replaceAll(' ', '-');
   const own = newPicture(name, boat.source, scene, { x, y: 880 }, false);
   own.placement = { ...own.placement, scaleX: flip ? -0.62 : 0.62, scaleY: 0.62 };
-  const dim = newStep('grade.light');
-  Object.assign(dim.values, { exposure: -0.95, contrast: 12 });
-  own.steps.push(dim);
+  graded(own, -0.95, 12);
   const lit = newFill(`${name} lit`, tint);
   Object.assign(lit, {
     clip: true,
