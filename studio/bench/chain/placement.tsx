@@ -120,6 +120,7 @@ export function Placement({ layer }: { layer: Layer }) {
   );
 }
 
+const CORNER_ROW = 'grid grid-cols-[104px_1fr_1fr] items-center text-dim';
 const CORNERS = ['Top left', 'Top right', 'Bottom right', 'Bottom left'];
 
 /** Where the corners of a layer are carried, px of its own. */
@@ -148,8 +149,12 @@ function CornerFields({ layer, quad }: { layer: Layer; quad: Quad }) {
   );
   return (
     <>
+      <div className={`${CORNER_ROW} pt-1 text-xs`} aria-hidden>
+        Corners <span className="px-1.5 text-right">X</span>
+        <span className="px-1.5 text-right">Y</span>
+      </div>
       {CORNERS.map((name, i) => (
-        <div key={name} className="grid grid-cols-[104px_1fr_1fr] items-center text-sm text-dim">
+        <div key={name} className={`${CORNER_ROW} text-sm`}>
           {name} {at(i, 'x')} {at(i, 'y')}
         </div>
       ))}
