@@ -10,6 +10,7 @@ const layers = [
   'definitions',
   'modifiers',
   'shapes',
+  'text',
   'blend',
   'sources',
   'steps',

@@ -192,7 +192,7 @@ test('Bend of light is rebuilt from its pictures: a sweep behind the heron, anot
   await carry(page, [1000, 622]);
   await step(page, 'Brightness/contrast/exposure', 'Exposure', '-0.45');
   // She stands before the light.
-  expect(await brightness(page, [1010, 430])).toBeLessThan(behind);
+  await expect.poll(() => brightness(page, [1010, 430])).toBeLessThan(behind);
 
   await sweep([420, 1010], [1080, 730], [1500, 560]);
   expect(await brightness(page, [1080, 730])).toBeGreaterThan(150);

@@ -37,6 +37,8 @@ const range = (p: Parameter): string => {
       return '`#rrggbb`';
     case 'switch':
       return '`true`, `false`';
+    case 'font':
+      return 'the id of a family, or a font’s asset';
     case 'curve':
       return 'points `[x, y]`, x from 0 to 1, y from -1 to 1';
     case 'choice':

@@ -1,11 +1,14 @@
 import tailwind from '@tailwindcss/vite';
 import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vite';
+import { faces } from './faces';
 
 export default defineConfig({
   root: import.meta.dirname,
-  plugins: [react(), tailwind()],
-  worker: { format: 'es' },
+  plugins: [react(), tailwind(), faces()],
+  worker: { format: 'es', plugins: () => [faces()] },
+  // Its code looks for its WebAssembly beside itself.
+  optimizeDeps: { exclude: ['harfbuzzjs'] },
   build: { target: 'es2022', chunkSizeWarningLimit: 900 },
   server: {
     headers: {

@@ -12,7 +12,7 @@ interface Described {
 
 export interface NumberParameter extends Described {
   kind: 'number';
-  unit: 'px' | 'σ px' | '%' | '°' | 'stops' | '';
+  unit: 'px' | 'σ px' | '%' | '°' | 'stops' | '‰ em' | '';
   min: number;
   max: number;
   /** Where the slider ends; typing may go on to `min` and `max`. */
@@ -45,8 +45,19 @@ export interface CurveParameter extends Described {
   default: CurvePoints;
 }
 
+/** A family that ships, by its id, or a font of the artist's own, by its asset. */
+export interface FontParameter extends Described {
+  kind: 'font';
+  default: string;
+}
+
 export type Parameter =
-  NumberParameter | ColourParameter | SwitchParameter | ChoiceParameter | CurveParameter;
+  | NumberParameter
+  | ColourParameter
+  | SwitchParameter
+  | ChoiceParameter
+  | CurveParameter
+  | FontParameter;
 export type Parameters = Readonly<Record<string, Parameter>>;
 
 type ValueOf<P> = P extends { kind: 'number' }
@@ -65,6 +76,10 @@ export type Value = number | string | boolean | CurvePoints;
 /** The values that a set of parameters takes. */
 export type Values<P extends Parameters> = { -readonly [K in keyof P]: ValueOf<P[K]> };
 
+/** A font of the artist's own: the SHA-256 of its bytes and the extension of its format. */
+export const FONT_ASSET = /^[0-9a-f]{64}\.(ttf|otf)$/;
+const FONT = /^([a-z0-9-]{1,60}|[0-9a-f]{64}\.(ttf|otf))$/;
+
 export const HEX = /^#[0-9a-f]{6}$/i;
 
 /** The schema of one parameter's value. Its messages name the range in the artist's words. */
@@ -81,6 +96,11 @@ export function parameterSchema(p: Parameter): v.GenericSchema<unknown> {
     }
     case 'colour':
       return v.pipe(v.string(), v.regex(HEX, `${p.label} must be a colour written #rrggbb.`));
+    case 'font':
+      return v.pipe(
+        v.string(),
+        v.regex(FONT, `${p.label} must be the name of a family or of a font's asset.`),
+      );
     case 'switch':
       return v.boolean(`${p.label} must be true or false.`);
     case 'choice': {

@@ -44,5 +44,9 @@ export interface SourceDefinition<S extends { kind: string }> {
   difference?(before: S, source: S, map: Affine): Region | null;
   /** The names of the assets it needs. */
   assets(source: S): string[];
+  /** The names of the faces of fonts it needs; left out, none. */
+  faces?(source: S): string[];
+  /** How high its shape counts for lengths that are a share of it, own px; left out, as high as its box. */
+  height?(source: S): number;
   render(source: S, context: SourceContext): ColourBuffer;
 }

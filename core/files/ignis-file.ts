@@ -1,5 +1,6 @@
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import { sha256 } from 'hash-wasm';
+import { FONT_ASSET } from '../definitions/parameter';
 import { assetsOf } from '../render/render';
 import type { Fault } from '../scene/check';
 import { parseScene } from '../scene/check';
@@ -101,9 +102,10 @@ export async function assemble(files: Record<string, Uint8Array>, name: string):
   for (const asset of assetsOf(scene)) {
     const bytes = files[`assets/${asset}`];
     const short = `${asset.slice(0, 12)}…`;
-    if (!bytes) wrong.push({ asset, fault: `lacks the picture ${short} that the scene needs` });
+    const what = FONT_ASSET.test(asset) ? 'font' : 'picture';
+    if (!bytes) wrong.push({ asset, fault: `lacks the ${what} ${short} that the scene needs` });
     else if ((await sha256(bytes)) !== asset.split('.')[0])
-      wrong.push({ asset, fault: `holds a picture that was changed or damaged (${short})` });
+      wrong.push({ asset, fault: `holds a ${what} that was changed or damaged (${short})` });
     else assets.set(asset, bytes);
   }
   if (wrong[0])

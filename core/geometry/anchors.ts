@@ -2,6 +2,7 @@ import type { Affine, Box, Edge, Point } from './affine';
 import { apply, edgeOf } from './affine';
 import { dissolveAnchor, nearestOn } from './edit-path';
 import type { Anchor, Path } from './path';
+import { mapAnchor } from './path';
 
 /** Several anchors of a line's paths at once. */
 
@@ -99,16 +100,7 @@ export const mapAnchors = (
   paths: readonly Path[],
   chosen: readonly AnchorPlace[],
   map: Affine,
-): Path[] => {
-  const [a, b, c, d] = map;
-  const turned = ({ x, y }: Point) => ({ x: a * x + c * y, y: b * x + d * y });
-  return withChosen(paths, chosen, (anchor) => ({
-    ...anchor,
-    ...apply(map, anchor),
-    in: turned(anchor.in),
-    out: turned(anchor.out),
-  }));
-};
+): Path[] => withChosen(paths, chosen, (anchor) => mapAnchor(map, anchor));
 
 /** The chosen anchors lined up on an edge or middle of the box of them all. */
 export function alignAnchors(

@@ -100,6 +100,18 @@ export const mapCubic = (m: Affine, [p, q, r, s]: Cubic): Cubic => [
   apply(m, s),
 ];
 
+/** An anchor under an affine map, handles and all. */
+export const mapAnchor = (m: Affine, anchor: Anchor): Anchor => {
+  const turned = ({ x, y }: Point) => ({ x: m[0] * x + m[2] * y, y: m[1] * x + m[3] * y });
+  return { ...anchor, ...apply(m, anchor), in: turned(anchor.in), out: turned(anchor.out) };
+};
+
+/** A path under an affine map. */
+export const mapPath = (m: Affine, path: Path): Path => ({
+  ...path,
+  anchors: path.anchors.map((a) => mapAnchor(m, a)),
+});
+
 /** The tight box of a path's curve (extrema of each cubic); null for a path without anchors. */
 export function curveBox(path: Path): Box | null {
   const first = path.anchors[0];

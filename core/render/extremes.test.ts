@@ -24,6 +24,7 @@ function valueOf(p: Parameter): fc.Arbitrary<unknown> {
       return fc.boolean();
     case 'curve':
     case 'colour':
+    case 'font':
       return fc.constant(p.default);
   }
 }

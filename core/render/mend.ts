@@ -5,7 +5,7 @@ import type { ColourBuffer } from '../pixels/buffer';
 import { borrow, hold, letGo, scoped } from '../pixels/heap';
 import type { Region } from '../pixels/region';
 import { intersect, isEmpty, regionKey, unite } from '../pixels/region';
-import { withEchoes } from '../scene/echoes';
+import { asDrawn } from '../scene/echoes';
 import type { Layer, Scene } from '../scene/schema';
 import { findLayer } from '../scene/edits';
 import { contentOf } from './context';
@@ -84,7 +84,7 @@ export function menderOf(): Mender {
     mend: (written, asked) =>
       scoped(() => {
         const request = { ...asked, held };
-        const scene = withEchoes(written);
+        const scene = asDrawn(written);
         const { focus, region, scale } = request;
         const key = keyWithout(scene, focus, request);
         const standing = { map: scaling(scale), scale, around: [] };

@@ -1,4 +1,5 @@
 import type { Held } from '../definitions/held';
+import { FONT_ASSET } from '../definitions/parameter';
 import type { Memo } from '../definitions/memo';
 import { noMemo } from '../definitions/memo';
 import { scaling } from '../geometry/affine';
@@ -12,7 +13,7 @@ import { rgb } from '../pixels/colour';
 import { scoped } from '../pixels/heap';
 import type { Region } from '../pixels/region';
 import { contains } from '../pixels/region';
-import { withEchoes } from '../scene/echoes';
+import { asDrawn } from '../scene/echoes';
 import type { Layer, Scene } from '../scene/schema';
 import { everyLayer } from '../scene/schema';
 import { definitionOf } from '../sources/index';
@@ -68,7 +69,7 @@ export function renderPart(
 ): ColourBuffer {
   ensureKernels();
   const { region, scale } = request;
-  const drawn = withEchoes(scene);
+  const drawn = asDrawn(scene);
   const context: Context = {
     mixing: scene.mixing,
     picture: request.picture,
@@ -92,6 +93,13 @@ export function renderPart(
   });
 }
 
+/** The names of the faces of fonts that a scene needs, each once. */
+export const facesOf = (scene: Scene): string[] => [
+  ...new Set(
+    everyLayer(scene.layers).flatMap((l) => definitionOf(l.source).faces?.(l.source) ?? []),
+  ),
+];
+
 /** The layers of a list that were asked for. One that carries a clipped one lends its coverage alone. */
 function only(layers: readonly Layer[], ids: ReadonlySet<string>): Layer[] {
   const out: Layer[] = [];
@@ -111,7 +119,7 @@ function only(layers: readonly Layer[], ids: ReadonlySet<string>): Layer[] {
   return out;
 }
 
-/** The names of all assets a scene needs, each once. */
+/** The names of all assets a scene needs, pictures and fonts, each once. */
 export const assetsOf = (scene: Scene): string[] => [
   ...new Set(
     everyLayer(scene.layers).flatMap((l) => [
@@ -120,3 +128,7 @@ export const assetsOf = (scene: Scene): string[] => [
     ]),
   ),
 ];
+
+/** The names of the pictures a scene needs, each once. */
+export const picturesOf = (scene: Scene): string[] =>
+  assetsOf(scene).filter((name) => !FONT_ASSET.test(name));

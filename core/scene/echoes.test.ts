@@ -7,7 +7,7 @@ import { ASSET, lookUp, scene } from '../testing/scenes';
 import { parseScene, sceneFaults } from './check';
 import { edit } from './edit';
 import { addLayers } from './edits';
-import { drawnLayer, ownBox, withEchoes } from './echoes';
+import { drawnLayer, ownBox, asDrawn } from './echoes';
 import { setLight, setOwnPasses } from './line-edits';
 import { newEcho, newGroup, newLine, newPicture, newScene, newStep } from './make';
 import { placed } from './placement';
@@ -98,7 +98,7 @@ describe('an echo', () => {
 
   it('of a group has layers with ids of their own', () => {
     const group = newGroup('Group', [line(), line()], 'through');
-    const made = withEchoes(of(group, newEcho(group, 4)));
+    const made = asDrawn(of(group, newEcho(group, 4)));
     const ids = everyLayer(made.layers).map((l) => l.id);
     expect(new Set(ids).size).toBe(6);
   });

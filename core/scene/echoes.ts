@@ -1,18 +1,29 @@
+import { contentKey } from '../definitions/content-key';
 import type { Box } from '../geometry/affine';
+import { invert, multiply } from '../geometry/affine';
+import { mapPath } from '../geometry/path';
+import { pathsOf } from '../sources/line-shape';
+import type { TextSource } from '../sources/text';
 import { findLayer } from './edits';
-import { boxOf, placedBox, placedTwice } from './placement';
+import { boxOf, mapAround, placedBox, placedTwice, placementMap } from './placement';
 import type { Layer, Scene } from './schema';
 import { everyLayer } from './schema';
 
-/** Echoes: live copies that follow other layers, chains of them included. */
+/** Layers that follow others: echoes, chains of them included, and texts along a line. */
+
+/** Whether what a layer draws is told by another. */
+const follows = ({ source }: Layer): boolean =>
+  source.kind === 'echo' ||
+  (source.kind === 'text' && source.along !== null && source.along.line !== null);
 
 /**
- * The scene with every echo as the copy that it stands for: the original's source under both placements,
- * its steps and then the echo's own. One whose original is gone, or that follows itself, draws nothing.
- * A scene without echoes is returned as it is.
+ * The scene as it is drawn. Every echo is the copy that it stands for: the original's source under both
+ * placements, its steps and then the echo's own; one whose original is gone, or that follows itself, draws
+ * nothing. A text along a line has the path of that line, or the last it had if the line is gone. A scene in
+ * which nothing follows anything is returned as it is.
  */
-export function withEchoes(scene: Scene): Scene {
-  if (!everyLayer(scene.layers).some((l) => l.source.kind === 'echo')) return scene;
+export function asDrawn(scene: Scene): Scene {
+  if (!everyLayer(scene.layers).some(follows)) return scene;
   const made = new Map<string, Layer>();
   const resolved = (layer: Layer, way: readonly string[]): Layer => {
     const found = made.get(layer.id);
@@ -25,6 +36,7 @@ export function withEchoes(scene: Scene): Scene {
     const { source } = layer;
     const on = [...way, layer.id];
     if (layer.layers) return { ...layer, layers: layer.layers.map((l) => resolved(l, on)) };
+    if (source.kind === 'text') return { ...layer, source: alongItsLine(scene, layer, source) };
     if (source.kind !== 'echo' || on.includes(source.of)) return layer;
     const original = findLayer(scene, source.of);
     if (!original) return layer;
@@ -42,6 +54,27 @@ export function withEchoes(scene: Scene): Scene {
   return { ...scene, layers: scene.layers.map((l) => resolved(l, [])) };
 }
 
+const alongLines = new WeakMap<TextSource, { path: string; source: TextSource }>();
+
+/** A text with the path of the line that it runs along, seen from where it stands itself. */
+function alongItsLine(scene: Scene, layer: Layer, source: TextSource): TextSource {
+  const { along } = source;
+  const line = findLayer(scene, along?.line ?? null);
+  const place = (l: Layer) => multiply(mapAround(scene.layers, l.id), placementMap(l.placement));
+  const back = invert(place(layer));
+  if (!along || !line || line.source.kind !== 'line' || !back) return source;
+  const own = pathsOf(line.source.shape)[0];
+  if (!own) return source;
+  const path = mapPath(multiply(back, place(line)), own);
+  // The same text as long as nothing has moved, so that it need not be laid out again.
+  const key = contentKey(path);
+  const known = alongLines.get(source);
+  if (known?.path === key) return known.source;
+  const made = { ...source, along: { ...along, path } };
+  alongLines.set(source, { path: key, source: made });
+  return made;
+}
+
 /** A layer within a copied group, with ids of its own. */
 const apart = (layer: Layer, by: string): Layer => ({
   ...layer,
@@ -51,10 +84,11 @@ const apart = (layer: Layer, by: string): Layer => ({
 
 /** The layer as it is drawn: an echo as the copy that it stands for. */
 export const drawnLayer = (scene: Scene, id: string): Layer | undefined =>
-  findLayer(withEchoes(scene), id);
+  findLayer(asDrawn(scene), id);
 
 /** The box to arrange a layer by, in its own px; that of an echo is the one of its original, where that stands. */
 export function ownBox(scene: Scene, layer: Layer): Box | null {
+  if (layer.source.kind === 'text' && follows(layer)) return boxOf(drawnLayer(scene, layer.id)!);
   if (layer.source.kind !== 'echo') return boxOf(layer);
   const original = drawnLayer(scene, layer.source.of);
   const box = original && boxOf(original);

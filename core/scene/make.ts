@@ -7,6 +7,8 @@ import { maskParameters } from '../masks/mask';
 import type { Path } from '../geometry/path';
 import { modifierOfKind } from '../modifiers/index';
 import { shapeOfKind } from '../shapes/index';
+import type { LetterStyle, TextContent } from '../text/content';
+import { newText } from '../text/make-text';
 import type { LineSource } from '../sources/line';
 import type { KindValues, LineShape, Modifier } from '../sources/line-shape';
 import type { PictureSource } from '../sources/picture';
@@ -89,6 +91,18 @@ export const newShape = (kind: string, values: KindValues = {}): LineShape => ({
   kind,
   values: { ...defaultsOf(shapeOfKind(kind).parameters), ...values },
 });
+
+/** A layer of letters, in one style: the defaults, but for some values. */
+export const newTextLayer = (
+  content: string,
+  style: Partial<LetterStyle> = {},
+  rest: Partial<Omit<TextContent, 'content' | 'ranges'>> = {},
+): Layer =>
+  newLayer(textName(content), { source: { kind: 'text', ...newText(content, style, rest) } });
+
+/** What a layer of letters is called until the artist names it: its first words. */
+export const textName = (content: string): string =>
+  content.trim().split(/\s+/).join(' ').slice(0, 32).trim() || 'Text';
 
 /** A layer of one colour. */
 export const newFill = (name: string, colour: string): Layer =>

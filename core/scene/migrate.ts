@@ -124,6 +124,8 @@ export function migrated(value: unknown): unknown {
   if (value.version === 1) return migrated(fromFirst(value));
   if (value.version === 2) return migrated(fromSecond(value));
   if (value.version === 3) return migrated(fromThird(value));
-  if (value.version === 4) return fromFourth(value);
+  if (value.version === 4) return migrated(fromFourth(value));
+  // Version 5 knew no texts and styles; nothing that it says is said otherwise now.
+  if (value.version === 5) return { ...value, version: 6 };
   return value;
 }

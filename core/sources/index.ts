@@ -12,14 +12,17 @@ import type { LineSource } from './line';
 import { lineSchema, lineSource } from './line';
 import type { PictureSource } from './picture';
 import { pictureSchema, pictureSource } from './picture';
+import type { TextSource } from './text';
+import { textSchema, textSource } from './text';
 
 export type Source =
-  PictureSource | LineSource | FillSource | GradeSource | GroupSource | EchoSource;
+  PictureSource | LineSource | TextSource | FillSource | GradeSource | GroupSource | EchoSource;
 
 /** Everything a layer can be. To add one: one file, its type above, and one line here. */
 export const sources = {
   picture: pictureSource,
   line: lineSource,
+  text: textSource,
   fill: fillSource,
   grade: gradeSource,
   group: groupSource,
@@ -28,7 +31,7 @@ export const sources = {
 
 export const sourceSchema = v.variant(
   'kind',
-  [pictureSchema, lineSchema, fillSchema, gradeSchema, groupSchema, echoSchema],
+  [pictureSchema, lineSchema, textSchema, fillSchema, gradeSchema, groupSchema, echoSchema],
   `There is no such source; there are ${Object.keys(sources).join(', ')}.`,
 );
 

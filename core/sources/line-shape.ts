@@ -7,29 +7,13 @@ import { pathBox, pathDifference } from '../geometry/blocks';
 import type { Fineness } from '../geometry/flatten-run';
 import { withoutGaps } from '../geometry/dash';
 import type { Path } from '../geometry/path';
+import { pathSchema } from '../geometry/path-schema';
 import type { Strand } from '../geometry/strand';
 import { hasCorners, limited, mapped, strandsBox, strandsOf } from '../geometry/strand';
 import { modifierOfKind, modifiers } from '../modifiers/index';
 import { shapeOfKind, shapes } from '../shapes/index';
 
 /** What a line is drawn along: paths of anchors or a ready shape, and what modifiers make of it. */
-
-const coordinate = v.pipe(v.number(), v.finite(), v.minValue(-1e6), v.maxValue(1e6));
-const pointSchema = v.strictObject({ x: coordinate, y: coordinate });
-
-export const pathSchema = v.strictObject({
-  closed: v.boolean(),
-  anchors: v.array(
-    v.strictObject({
-      x: coordinate,
-      y: coordinate,
-      kind: v.picklist(['corner', 'smooth', 'symmetrical']),
-      in: pointSchema,
-      out: pointSchema,
-      width: v.optional(v.pipe(v.number(), v.minValue(0), v.maxValue(10))),
-    }),
-  ),
-});
 
 /** Values of a ready shape or a modifier, by the names of its parameters. */
 export type KindValues = Record<string, Value>;

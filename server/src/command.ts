@@ -34,7 +34,8 @@ export async function run(args: string[]): Promise<number> {
     )
     .option('--no-background', 'leave the background colour out')
     .action(async (path: string, out: string, options: RenderOptions) => {
-      const { scene, assets } = await readScene(path);
+      const packed = await readScene(path);
+      const { scene } = packed;
       const missing =
         options.layers?.filter((id) => !everyLayer(scene.layers).some((l) => l.id === id)) ?? [];
       if (missing.length > 0)
@@ -44,7 +45,7 @@ export async function run(args: string[]): Promise<number> {
       callHelpers();
       const image = exportScene(scene, {
         ...options,
-        picture: pictureFrom(await decodeAssets(assets)),
+        picture: pictureFrom(await decodeAssets(packed)),
       });
       await writeFile(out, await writePng(image));
     });

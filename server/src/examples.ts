@@ -50,7 +50,7 @@ export function examples(folder: string): Router {
     const bytes = await once(request.params.file, async () => {
       const packed = await readScene(join(folder, name));
       if (kind === 'ignis') return packScene(packed);
-      const pictures = await decodeAssets(packed.assets);
+      const pictures = await decodeAssets(packed);
       const image = exportScene(packed.scene, {
         scale: Math.min(1, PICTURE_WIDTH / packed.scene.width),
         depth: 8,

@@ -11,6 +11,8 @@ import '@ignis/core/kernels/load';
 import './png-encoder';
 import type { Picture } from '@ignis/core/kernels/picture';
 import { picture } from '@ignis/core/kernels/picture';
+import { picturesOf } from '@ignis/core/render/render';
+import { readyFonts } from './fonts';
 
 /** Reads a scene from a path. Throws a FileFault or SceneError that says what is wrong. */
 export async function readScene(path: string): Promise<Packed> {
@@ -40,10 +42,15 @@ async function folderFiles(folder: string): Promise<Record<string, Uint8Array>> 
   return files;
 }
 
-/** Decodes the pictures of a scene: PNG by core, exactly; other formats by sharp, upright. */
-export async function decodeAssets(assets: Map<string, Uint8Array>): Promise<Map<string, Picture>> {
+/**
+ * Makes ready what a scene is rendered with: its fonts, and its pictures, decoded: PNG by core, exactly; other
+ * formats by sharp, upright.
+ */
+export async function decodeAssets({ scene, assets }: Packed): Promise<Map<string, Picture>> {
+  await readyFonts(scene, assets);
   const out = new Map<string, Picture>();
-  for (const [name, bytes] of assets) {
+  for (const name of picturesOf(scene)) {
+    const bytes = assets.get(name)!;
     const file = inspectPicture(bytes, name);
     if (file.format === 'png') out.set(name, picture(readPng(bytes, name)));
     else {

@@ -19,11 +19,13 @@ import { endingOf } from '@ignis/core/render/ending';
 import { exportScene } from '@ignis/core/render/export';
 import { menderOf } from '@ignis/core/render/mend';
 import { meterBy } from '@ignis/core/render/meter';
-import { assetsOf, render, Stopped } from '@ignis/core/render/render';
+import { facesOf, picturesOf, render, Stopped } from '@ignis/core/render/render';
 import { withDelta } from '@ignis/core/scene/delta';
 import type { Scene } from '@ignis/core/scene/schema';
+import { needFaces } from '@ignis/core/text/library';
 import { everyLayer } from '@ignis/core/scene/schema';
 import { transfer } from 'comlink';
+import { faceBytes } from '../files/face-bytes';
 import type { Engine } from './protocol';
 
 const files = new Map<string, Blob>();
@@ -51,10 +53,11 @@ async function decoded(name: string): Promise<Picture> {
   });
 }
 
-/** The pictures a scene needs, decoded, ready to be looked up. */
+/** The pictures a scene needs, decoded, ready to be looked up; its fonts are at hand then too. */
 async function picturesFor(scene: Scene): Promise<(asset: string) => Picture> {
+  const fonts = needFaces(facesOf(scene), (name) => faceBytes(name, (asset) => files.get(asset)));
   const ready = new Map<string, Picture>();
-  const names = assetsOf(scene);
+  const names = picturesOf(scene);
   // All at once: what the browser decodes itself goes on beside what is decoded here.
   for (const name of names) {
     if (pictures.has(name)) continue;
@@ -63,12 +66,13 @@ async function picturesFor(scene: Scene): Promise<(asset: string) => Picture> {
     found.catch(() => pictures.delete(name));
   }
   for (const name of names) ready.set(name, await pictures.get(name)!);
+  await fonts;
   return (asset) => ready.get(asset)!;
 }
 
 /** Lets go of the decoded pictures that the scene on the bench does not need. */
 function forgetOthers(scene: Scene): void {
-  const needed = new Set(assetsOf(scene));
+  const needed = new Set(picturesOf(scene));
   for (const [name, picture] of pictures)
     if (!needed.has(name)) {
       pictures.delete(name);

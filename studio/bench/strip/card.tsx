@@ -16,6 +16,7 @@ import { useThumbnail } from './use-thumbnail';
 const KIND: Record<Layer['source']['kind'], string> = {
   picture: 'picture',
   line: 'line',
+  text: 'text',
   fill: 'fill',
   grade: 'grade',
   group: 'group',

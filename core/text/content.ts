@@ -1,0 +1,198 @@
+import * as v from 'valibot';
+import type { Parameters, Values } from '../definitions/parameter';
+import {
+  angle,
+  count,
+  length,
+  parametersSchema,
+  percent,
+  place,
+  seed,
+} from '../definitions/parameter';
+import { pathSchema } from '../geometry/path-schema';
+
+/** What a text says, and how it is set. */
+
+/** More letters than these a text has not: UTF-16 code units. */
+export const MOST_LETTERS = 100_000;
+
+/** What can be set for each stretch of a text. */
+export const letterParameters = {
+  font: { kind: 'font', label: 'Font', default: 'tilt-neon' },
+  weight: {
+    ...count('Weight', 400, { min: 1, max: 1000, slider: [100, 900], step: 100 }),
+    help: 'The nearest weight that the font has.',
+  },
+  italic: { kind: 'switch', label: 'Italic', default: false },
+  size: length('Size', 200, { min: 0.1, slider: [8, 600] }),
+  tracking: {
+    ...place('Tracking', 0, { min: -1000, max: 10_000, slider: [-100, 400], step: 1 }),
+    unit: '‰ em',
+    help: 'Room between all letters, in thousandths of the size. Ligatures part.',
+  },
+  leading: {
+    ...percent('Leading', 120, 0, 1000),
+    slider: [60, 240],
+    help: 'From line to line, of the size.',
+  },
+  shift: place('Baseline shift', 0, {
+    slider: [-200, 200],
+    help: 'Up above the line, or down below it.',
+  }),
+  casing: {
+    kind: 'choice',
+    label: 'Case',
+    options: [
+      { value: 'typed', label: 'As typed' },
+      { value: 'capitals', label: 'Capitals' },
+      { value: 'lower', label: 'Lower case' },
+    ],
+    default: 'typed',
+  },
+  colour: { kind: 'colour', label: 'Colour', default: '#ffffff' },
+} as const satisfies Parameters;
+
+/** How the lines of a text stand. */
+export const paragraphParameters = {
+  align: {
+    kind: 'choice',
+    label: 'Align',
+    options: [
+      { value: 'start', label: 'Start' },
+      { value: 'middle', label: 'Middle' },
+      { value: 'end', label: 'End' },
+      { value: 'justify', label: 'Justify' },
+    ],
+    default: 'start',
+  },
+  direction: {
+    kind: 'choice',
+    label: 'Direction',
+    options: [
+      { value: 'auto', label: 'By its letters' },
+      { value: 'ltr', label: 'Left to right' },
+      { value: 'rtl', label: 'Right to left' },
+    ],
+    default: 'auto',
+  },
+} as const satisfies Parameters;
+
+/** How single letters are moved by rule. */
+export const staggerParameters = {
+  rule: {
+    kind: 'choice',
+    label: 'Letters move',
+    options: [
+      { value: 'none', label: 'Not' },
+      { value: 'step', label: 'Step by step' },
+      { value: 'alternate', label: 'In turn' },
+      { value: 'random', label: 'At random' },
+    ],
+    default: 'none',
+  },
+  x: place('Aside', 0, { slider: [-100, 100], needs: { rule: ['step', 'alternate', 'random'] } }),
+  y: place('Down', 0, { slider: [-100, 100], needs: { rule: ['step', 'alternate', 'random'] } }),
+  turn: angle('Turn', 0, { slider: [-45, 45], needs: { rule: ['step', 'alternate', 'random'] } }),
+  grow: {
+    ...percent('Grow', 0, -100, 1000),
+    slider: [-50, 50],
+    needs: { rule: ['step', 'alternate', 'random'] },
+  },
+  seed: { ...seed(), needs: { rule: ['random'] } },
+} as const satisfies Parameters;
+
+/** How a text runs along a path. */
+export const alongParameters = {
+  offset: place('Offset', 0, { help: 'From the start of the path.' }),
+  lift: place('Lift', 0, {
+    slider: [-200, 200],
+    help: 'Off the path, to the side of the letters’ tops.',
+  }),
+  side: {
+    kind: 'choice',
+    label: 'Side',
+    options: [
+      { value: 'left', label: 'One' },
+      { value: 'right', label: 'The other' },
+    ],
+    default: 'left',
+  },
+} as const satisfies Parameters;
+
+const coordinate = v.pipe(v.number(), v.finite(), v.minValue(-1e6), v.maxValue(1e6));
+
+const features = v.array(
+  v.pipe(
+    v.string(),
+    v.regex(
+      /^-?[\x20-\x7e]{4}$/,
+      'A feature is four letters, such as smcp; with - before it, it is off.',
+    ),
+  ),
+);
+
+const rangeSchema = v.strictObject({
+  /** How many UTF-16 code units it is for. */
+  length: v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(MOST_LETTERS)),
+  features,
+  style: parametersSchema(letterParameters),
+});
+
+export const textEntries = {
+  content: v.pipe(
+    v.string(),
+    v.maxLength(MOST_LETTERS, `A text has at most ${MOST_LETTERS} letters.`),
+  ),
+  /** In order; together as long as the content. One of no length says how an empty text will be set. */
+  ranges: v.pipe(v.array(rangeSchema), v.minLength(1, 'A text has at least one range.')),
+  paragraph: parametersSchema(paragraphParameters),
+  /** The room that lines are broken in, px; null if only the artist breaks them. */
+  box: v.nullable(
+    v.strictObject({
+      width: v.pipe(v.number(), v.minValue(1), v.maxValue(1e6)),
+      height: v.pipe(v.number(), v.minValue(1), v.maxValue(1e6)),
+    }),
+  ),
+  /** The path that it runs along: one of its own (its own px), or that of a line, by its id. */
+  along: v.nullable(
+    v.strictObject({
+      path: v.nullable(pathSchema),
+      line: v.nullable(v.pipe(v.string(), v.minLength(1))),
+      values: parametersSchema(alongParameters),
+    }),
+  ),
+  /** Letters that are moved by hand, by where they begin in the content, rising. */
+  letters: v.array(
+    v.strictObject({
+      at: v.pipe(v.number(), v.integer(), v.minValue(0)),
+      x: coordinate,
+      y: coordinate,
+      turn: v.pipe(v.number(), v.finite()),
+      scale: v.pipe(v.number(), v.minValue(0.001), v.maxValue(1000)),
+    }),
+  ),
+  stagger: parametersSchema(staggerParameters),
+};
+
+export interface TextRange {
+  length: number;
+  features: string[];
+  style: LetterStyle;
+}
+export type LetterStyle = Values<typeof letterParameters>;
+export type TextContent = v.InferOutput<v.StrictObjectSchema<typeof textEntries, undefined>>;
+export type MovedLetter = TextContent['letters'][number];
+
+/** Whether the ranges of a text are as long as it is. */
+export const fits = (t: Pick<TextContent, 'content' | 'ranges'>): boolean =>
+  t.ranges.reduce((sum, r) => sum + r.length, 0) === t.content.length;
+
+/** The range that a place in a text belongs to: of two that meet there, the one before. */
+export function rangeAt({ ranges }: Pick<TextContent, 'ranges'>, at: number): TextRange {
+  let end = 0;
+  for (const range of ranges) {
+    end += range.length;
+    if (at <= end && range.length > 0) return range;
+  }
+  return ranges.at(-1)!;
+}

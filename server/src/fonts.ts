@@ -1,0 +1,25 @@
+/** The faces of fonts that a scene needs, from the packages they ship in or from the scene itself. */
+import { readFile } from 'node:fs/promises';
+import { createRequire } from 'node:module';
+import { facesOf } from '@ignis/core/render/render';
+import type { Scene } from '@ignis/core/scene/schema';
+import { faceFile } from '@ignis/core/text/families';
+import { needFaces } from '@ignis/core/text/library';
+
+const { resolve } = createRequire(import.meta.resolve('@ignis/core/text/families'));
+
+/** The bytes of a face by its name: one that ships. Null if it is none. */
+export async function shippedFace(name: string): Promise<Uint8Array | null> {
+  const file = faceFile(name);
+  return file === null ? null : readFile(resolve(file));
+}
+
+/** Sees to it that the fonts of a scene are at hand before it is rendered. */
+export const readyFonts = async (
+  scene: Scene,
+  assets: ReadonlyMap<string, Uint8Array>,
+): Promise<void> =>
+  void (await needFaces(
+    facesOf(scene),
+    async (name) => (await shippedFace(name)) ?? assets.get(name) ?? null,
+  ));
