@@ -12,7 +12,7 @@ interface Described {
 
 export interface NumberParameter extends Described {
   kind: 'number';
-  unit: 'px' | 'σ px' | '%' | '°' | 'stops' | '‰ em' | '';
+  unit: 'px' | 'σ px' | '%' | '°' | 'stops' | '‰' | '';
   min: number;
   max: number;
   /** Where the slider ends; typing may go on to `min` and `max`. */

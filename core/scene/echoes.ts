@@ -1,6 +1,7 @@
 import { contentKey } from '../definitions/content-key';
 import type { Box } from '../geometry/affine';
 import { invert, multiply } from '../geometry/affine';
+import type { Path } from '../geometry/path';
 import { mapPath } from '../geometry/path';
 import { pathsOf } from '../sources/line-shape';
 import type { TextSource } from '../sources/text';
@@ -19,7 +20,7 @@ const follows = ({ source }: Layer): boolean =>
 /**
  * The scene as it is drawn. Every echo is the copy that it stands for: the original's source under both
  * placements, its steps and then the echo's own; one whose original is gone, or that follows itself, draws
- * nothing. A text along a line has the path of that line, or the last it had if the line is gone. A scene in
+ * nothing. A text along a line has the path of that line; if the line is gone it stands straight. A scene in
  * which nothing follows anything is returned as it is.
  */
 export function asDrawn(scene: Scene): Scene {
@@ -54,18 +55,22 @@ export function asDrawn(scene: Scene): Scene {
   return { ...scene, layers: scene.layers.map((l) => resolved(l, [])) };
 }
 
+/** A path of one layer as seen from where another stands. */
+function pathFrom(scene: Scene, from: Layer, to: Layer, path: Path): Path {
+  const place = (l: Layer) => multiply(mapAround(scene.layers, l.id), placementMap(l.placement));
+  const back = invert(place(to));
+  return back ? mapPath(multiply(back, place(from)), path) : path;
+}
+
 const alongLines = new WeakMap<TextSource, { path: string; source: TextSource }>();
 
 /** A text with the path of the line that it runs along, seen from where it stands itself. */
 function alongItsLine(scene: Scene, layer: Layer, source: TextSource): TextSource {
   const { along } = source;
   const line = findLayer(scene, along?.line ?? null);
-  const place = (l: Layer) => multiply(mapAround(scene.layers, l.id), placementMap(l.placement));
-  const back = invert(place(layer));
-  if (!along || !line || line.source.kind !== 'line' || !back) return source;
-  const own = pathsOf(line.source.shape)[0];
-  if (!own) return source;
-  const path = mapPath(multiply(back, place(line)), own);
+  const own = line?.source.kind === 'line' ? pathsOf(line.source.shape)[0] : undefined;
+  if (!along || !line || !own) return source;
+  const path = pathFrom(scene, line, layer, own);
   // The same text as long as nothing has moved, so that it need not be laid out again.
   const key = contentKey(path);
   const known = alongLines.get(source);

@@ -27,7 +27,7 @@ export const letterParameters = {
   size: length('Size', 200, { min: 0.1, slider: [8, 600] }),
   tracking: {
     ...place('Tracking', 0, { min: -1000, max: 10_000, slider: [-100, 400], step: 1 }),
-    unit: '‰ em',
+    unit: '‰',
     help: 'Room between all letters, in thousandths of the size. Ligatures part.',
   },
   leading: {

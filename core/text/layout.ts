@@ -123,6 +123,17 @@ export function letterBox(letter: Letter): Box {
   return boxUnder(letter.place, { x0: 0, y0: -ascent, x1: letter.advance, y1: descent });
 }
 
+/** The four corners of a letter's advance, px of the text. */
+export function letterCorners(letter: Letter): Point[] {
+  const { ascent, descent } = riseOf(letter);
+  return [
+    { x: 0, y: -ascent },
+    { x: letter.advance, y: -ascent },
+    { x: letter.advance, y: descent },
+    { x: 0, y: descent },
+  ].map((p) => apply(letter.place, p));
+}
+
 function measured(line: ShapedLine): { ascent: number; descent: number; leading: number } {
   const { size, leading } = line.style;
   if (line.letters.length === 0)

@@ -9,6 +9,7 @@ import { switchTheme } from '../state/theme';
 import { aidActions } from './aid-actions';
 import { startDrawing } from './stage/drawing';
 import { gradientPass } from './stage/gradient';
+import { startWriting, typeAll } from './stage/writing';
 import {
   addFill,
   addGrade,
@@ -76,6 +77,7 @@ export function actions(does: BenchDoes): Action[] {
   ];
   return [
     { name: 'Add a line of light', run: startDrawing, enabled: true },
+    { name: 'Add a text', run: startWriting, enabled: idle },
     { name: 'Add a picture', run: does.addPicture, enabled: true },
     { name: 'Add an SVG as lines of light', run: does.addSvg, enabled: idle },
     {
@@ -124,6 +126,18 @@ export function actions(does: BenchDoes): Action[] {
       enabled: history.future.length > 0,
     },
     { name: 'Arrange', keys: ['1'], run: work('arrange'), enabled: has && idle },
+    {
+      name: 'Type in the text',
+      keys: ['2'],
+      run: () => layer && typeAll(layer),
+      enabled: layer?.source.kind === 'text' && idle,
+    },
+    {
+      name: 'Move single letters',
+      keys: ['4'],
+      run: work('letters'),
+      enabled: layer?.source.kind === 'text' && idle,
+    },
     {
       name: 'Edit anchors',
       keys: ['2'],

@@ -9,9 +9,11 @@ import { shapes } from '@ignis/core/shapes/index';
 import { sources } from '@ignis/core/sources/index';
 import { newPass } from '@ignis/core/sources/pass';
 import { Button } from '../ui/button';
+import { FontWords } from '../ui/font-words';
 import { picture } from '../workers/engine';
 import { addFill, addGrade, addShape, addStartingPoint } from './deeds';
 import { startDrawing } from './stage/drawing';
+import { startWriting } from './stage/writing';
 
 /** What a sample stands on: light enough for blends to show on it, dark enough for light. */
 const GROUND = '#2a2c33';
@@ -98,6 +100,18 @@ export function AddLayer({ onPicture, onSvg }: { onPicture(): void; onSvg(): voi
               onClick={choose(startDrawing)}
             >
               <Picture url={lights[0]} />
+            </Kind>
+            <Kind
+              label={sources.text.label}
+              title="Letters that stay letters: click where they begin, or drag a box."
+              onClick={choose(startWriting)}
+            >
+              <span
+                className="grid h-full place-items-center text-[#e8e8e8]"
+                style={{ background: GROUND }}
+              >
+                <FontWords font="pacifico" words="Tide" width={100} height={44} centred />
+              </span>
             </Kind>
             <Kind
               label={sources.picture.label}

@@ -182,7 +182,8 @@ export function nudge(dx: number, dy: number): void {
 /** Ends measuring, and lets go of guides, anchors and layers besides the selected one. */
 export function letGo(): void {
   const { mode, set } = bench();
-  set({ guide: null, others: [], anchors: [], ...(mode === 'measure' && { mode: 'arrange' }) });
+  const back = mode === 'measure' || mode === 'write' || mode === 'letters';
+  set({ guide: null, others: [], anchors: [], ...(back && { mode: 'arrange' }) });
 }
 
 /** All layers of the scene, to be arranged together; of a line whose anchors are shown, all anchors. */

@@ -25,6 +25,9 @@ export type Mode =
   | 'ramp'
   | 'mask'
   | 'draw'
+  | 'write'
+  | 'type'
+  | 'letters'
   | 'measure'
   | 'repeat';
 export type Saved = 'saved' | 'saving' | 'changed' | 'failed';

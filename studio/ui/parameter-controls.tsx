@@ -5,6 +5,7 @@ import type { CurvePoints } from '@ignis/core/geometry/curve';
 import { ChoiceField } from './choice-field';
 import { ColourField } from './colour-field';
 import { CurveField } from './curve-field';
+import { FontField } from './font-field';
 import { NumberField } from './number-field';
 
 interface Props {
@@ -86,6 +87,12 @@ function Control({ parameter: p, value, onChange, onDone }: ControlProps) {
           onChange={onChange}
           onDone={onDone}
         />
+      );
+    case 'font':
+      return (
+        <div className="flex justify-end">
+          <FontField label={p.label} value={value as string} onChange={onChange} onDone={onDone} />
+        </div>
       );
     case 'choice':
       return (

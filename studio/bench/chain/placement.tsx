@@ -10,6 +10,7 @@ import { cornered, placed, repivoted } from '@ignis/core/scene/placement';
 import type { Layer, Placement as Place } from '@ignis/core/scene/schema';
 import { MAX_SHEAR } from '@ignis/core/scene/schema';
 import { liveEdit, useBench } from '../../state/bench';
+import { useFonts } from '../../state/fonts';
 import { NumberField } from '../../ui/number-field';
 import { Node } from './node';
 
@@ -43,6 +44,7 @@ const FIELDS = {
 export function Placement({ layer }: { layer: Layer }) {
   const { change } = useBench.getState();
   const pivot = useBench((s) => s.pivot);
+  useFonts();
   const scene = useBench((s) => s.scene);
   const box = ownBox(scene, layer);
   if (!box) return null;

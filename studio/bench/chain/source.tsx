@@ -5,6 +5,7 @@ import type { Layer } from '@ignis/core/scene/schema';
 import type { EchoSource } from '@ignis/core/sources/echo';
 import { groupParameters } from '@ignis/core/sources/group';
 import type { LineSource } from '@ignis/core/sources/line';
+import type { TextSource } from '@ignis/core/sources/text';
 import { liveEdit, useBench } from '../../state/bench';
 import { Button } from '../../ui/button';
 import { ColourField } from '../../ui/colour-field';
@@ -12,6 +13,7 @@ import { ParameterControls } from '../../ui/parameter-controls';
 import { Modifiers, ShapeNode } from './line-shape';
 import { Node } from './node';
 import { Passes } from './passes';
+import { TextNodes } from './text';
 
 /** What a layer begins with. */
 export function SourceNode({ layer }: { layer: Layer }) {
@@ -29,6 +31,8 @@ export function SourceNode({ layer }: { layer: Layer }) {
         </>
       );
     }
+    case 'text':
+      return <TextNodes layer={layer as Layer & { source: TextSource }} />;
     case 'picture':
       return <Node title="Source" aside={`${source.width} × ${source.height} px`} />;
     case 'fill':

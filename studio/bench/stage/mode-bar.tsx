@@ -12,6 +12,9 @@ import { setPlacement } from '@ignis/core/scene/edits';
 import { laidFlat } from '@ignis/core/scene/placement';
 import { closeLine, setPath, setPaths } from '@ignis/core/scene/line-edits';
 import type { Layer } from '@ignis/core/scene/schema';
+import { changeText } from '@ignis/core/scene/text-edits';
+import { withLetter } from '@ignis/core/text/edit-text';
+import { useTyping } from '../../state/typing';
 import { isPath } from '@ignis/core/sources/line-shape';
 import { useBench, useSelectedLayer, type Mode } from '../../state/bench';
 import { NumberField } from '../../ui/number-field';
@@ -30,6 +33,13 @@ export function ModeBar() {
   const others = useBench((s) => s.others);
   const inCorners = useBench((s) => !!layer && laidFlat(s.scene, layer.id, false) !== s.scene);
   if (mode === 'draw') return <DrawBar />;
+  if (mode === 'write')
+    return (
+      <Bar>
+        <Hint>Click where the text begins, or drag a box for it</Hint>
+        <Small onClick={() => useBench.getState().set({ mode: 'arrange' })} label="Cancel (Esc)" />
+      </Bar>
+    );
   if (mode === 'measure')
     return (
       <Bar>
@@ -47,7 +57,9 @@ export function ModeBar() {
     <Bar>
       <ModeButton digit="1" mode="arrange" label="Arrange" />
       {paths && <ModeButton digit="2" mode="anchors" label="Anchors" />}
+      {layer.source.kind === 'text' && <ModeButton digit="2" mode="type" label="Type" />}
       {layer.mask?.shape.kind === 'fade' && <ModeButton digit="3" mode="mask" label="Mask" />}
+      {layer.source.kind === 'text' && <ModeButton digit="4" mode="letters" label="Letters" />}
       {paths && <ModeButton digit="4" mode="width" label="Width" />}
       {shape && <ModeButton digit="5" mode="gaps" label="Gaps" />}
       {gradient && <ModeButton digit="6" mode="ramp" label="Gradient" />}
@@ -57,6 +69,8 @@ export function ModeBar() {
       {mode === 'corners' && <CornerTools layer={layer} />}
       {mode === 'arrange' && <LayerTools ids={[layer.id, ...others]} />}
       {mode === 'mask' && <Hint>Drag the two ends of the fade</Hint>}
+      {mode === 'type' && <Hint>Esc ends; double-click chooses a word, three clicks all</Hint>}
+      {mode === 'letters' && layer.source.kind === 'text' && <LetterTools layer={layer} />}
       {mode === 'width' && <Hint>Pull the line wider or thinner at its anchors</Hint>}
       {mode === 'gaps' && (
         <Hint>Click the line to break it; drag a gap along, click it to close</Hint>
@@ -65,6 +79,41 @@ export function ModeBar() {
       {mode === 'anchors' && paths && <AnchorTools id={layer.id} paths={paths} />}
       {inCorners && <Hint>Its group lies flat for now</Hint>}
     </Bar>
+  );
+}
+
+/** What can be done to the letter that is being moved by hand. */
+function LetterTools({ layer }: { layer: Layer }) {
+  const letter = useTyping((s) => s.letter);
+  const { source } = layer;
+  if (source.kind !== 'text') return null;
+  const moved = source.letters.some((l) => l.at === letter);
+  if (!moved && source.letters.length === 0)
+    return <Hint>Click a letter, then move, turn or scale it</Hint>;
+  const { change } = useBench.getState();
+  return (
+    <>
+      {moved && (
+        <Small
+          label="Put the letter back"
+          onClick={() =>
+            change(
+              'Put a letter back',
+              changeText(layer.id, (t) => withLetter(t, letter!, null)),
+            )
+          }
+        />
+      )}
+      <Small
+        label="Put all back"
+        onClick={() =>
+          change(
+            'Put all letters back',
+            changeText(layer.id, (t) => ({ ...t, letters: [] })),
+          )
+        }
+      />
+    </>
   );
 }
 

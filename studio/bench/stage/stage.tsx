@@ -10,8 +10,10 @@ import { cornersMap } from '@ignis/core/scene/placement';
 import type { Layer } from '@ignis/core/scene/schema';
 import type { LineSource } from '@ignis/core/sources/line';
 import { pathsOf } from '@ignis/core/sources/line-shape';
+import type { TextSource } from '@ignis/core/sources/text';
 import { useShallow } from 'zustand/react/shallow';
 import { useAround, useBench, useSelectedLayer, type View } from '../../state/bench';
+import { useFonts, useFontsOfScene } from '../../state/fonts';
 import { layersAt } from '../../workers/engine';
 import { AnchorDots, areMany } from './anchor-dots';
 import { Anchors } from './anchors';
@@ -22,13 +24,17 @@ import { Corners } from './corners';
 import { Draw } from './draw';
 import { Gaps } from './gaps';
 import { Gradient } from './gradient';
+import { Letters } from './letters';
 import { MaskEnds } from './mask-ends';
 import { Measure } from './measure';
 import { ModeBar } from './mode-bar';
 import { lineData, toStage } from './path-outline';
 import { follow, scenePoint } from './pointer';
 import { shownScene, usePreview } from './use-preview';
+import { Type } from './type';
 import { WidthHandles } from './width-handles';
+import { Write } from './write';
+import { typeAll } from './writing';
 import { fitted, zoomedAt } from './view';
 
 /** The size of the stage, for actions that fit the scene into it. */
@@ -64,6 +70,8 @@ export function Stage({ onFiles }: Props) {
   const layer = useSelectedLayer();
   const hovered = useBench((s) => findLayer(s.scene, s.hovered));
   usePreview(canvas, size);
+  useFontsOfScene();
+  useFonts();
 
   useEffect(() => {
     const watch = new ResizeObserver(([entry]) => {
@@ -218,11 +226,15 @@ export function Stage({ onFiles }: Props) {
       <svg
         className="absolute inset-0 h-full w-full"
         onPointerDown={press}
+        onDoubleClick={() => {
+          if (layer && isText(layer) && layer.visible && mode === 'arrange') typeAll(layer);
+        }}
         style={{ pointerEvents: space || panning ? 'none' : 'auto' }}
         data-testid="overlay"
       >
         {hovered && hovered.id !== layer?.id && <Outline layer={hovered} />}
         {!comparing && mode === 'draw' && <Draw stage={element} />}
+        {!comparing && mode === 'write' && <Write stage={element} />}
         <Grid />
         {!comparing && layer?.visible && mode === 'arrange' && others.length === 0 && (
           <Arrange stage={element} layer={layer} onClick={(p, e) => void pick(p, e.shiftKey)} />
@@ -254,6 +266,12 @@ export function Stage({ onFiles }: Props) {
         {!comparing && layer?.visible && isLine(layer) && mode === 'ramp' && (
           <Gradient stage={element} layer={layer} />
         )}
+        {!comparing && layer?.visible && isText(layer) && mode === 'type' && (
+          <Type key={layer.id} stage={element} layer={layer} />
+        )}
+        {!comparing && layer?.visible && isText(layer) && mode === 'letters' && (
+          <Letters stage={element} layer={layer} />
+        )}
         {!comparing && layer?.visible && mode === 'mask' && (
           <MaskEnds stage={element} layer={layer} />
         )}
@@ -281,6 +299,9 @@ interface Pinch {
   x: number;
   y: number;
 }
+
+const isText = (layer: Layer): layer is Layer & { source: TextSource } =>
+  layer.source.kind === 'text';
 
 const isLine = (layer: Layer): layer is Layer & { source: LineSource } =>
   layer.source.kind === 'line';

@@ -58,7 +58,15 @@ export function shownScene(): Scene {
 }
 
 /** Ways of working on a layer's own px, in which it lies flat. */
-const FLAT: ReadonlySet<Mode> = new Set(['anchors', 'width', 'gaps', 'ramp', 'mask']);
+const FLAT: ReadonlySet<Mode> = new Set([
+  'anchors',
+  'width',
+  'gaps',
+  'ramp',
+  'mask',
+  'type',
+  'letters',
+]);
 
 /** Layers, wherever they stand, with one hidden. */
 const without = (layers: readonly Layer[], id: string): Layer[] =>

@@ -1,0 +1,30 @@
+import { useEffect } from 'react';
+import { create } from 'zustand';
+import { facesOf } from '@ignis/core/render/render';
+import { needFaces } from '@ignis/core/text/library';
+import { faceBytes } from '../files/face-bytes';
+import { loadAssets } from '../storage/scenes';
+import { useBench } from './bench';
+
+/** How many times fonts have come since the page was opened: what is laid out must be seen anew then. */
+const useArrivals = create<{ count: number }>(() => ({ count: 0 }));
+
+const asset = async (name: string): Promise<Blob | undefined> =>
+  (await loadAssets([name])).get(name);
+
+/** Asks for faces of fonts; whoever uses `useFonts` is drawn again when they are there. */
+export async function wantFaces(names: readonly string[]): Promise<void> {
+  if (await needFaces(names, (name) => faceBytes(name, asset)))
+    useArrivals.setState(({ count }) => ({ count: count + 1 }));
+}
+
+/** Draws the component again when fonts arrive. */
+export const useFonts = (): number => useArrivals((s) => s.count);
+
+/** Asks for all fonts of the scene on the bench, whenever it comes to need others. */
+export function useFontsOfScene(): void {
+  const needed = useBench((s) => facesOf(s.scene).join());
+  useEffect(() => {
+    if (needed) void wantFaces(needed.split(','));
+  }, [needed]);
+}

@@ -1,0 +1,116 @@
+import { Popover } from 'radix-ui';
+import { ChevronDown, Plus } from 'lucide-react';
+import { useContext, useEffect, useMemo, useRef, useState } from 'react';
+import { families } from '@ignis/core/text/families';
+import { FontChoice } from './font-context';
+import { FontWords, fontTitle } from './font-words';
+
+interface Props {
+  label: string;
+  value: string;
+  onChange(font: string): void;
+  onDone(): void;
+}
+
+/** One of the fonts that ship, or of the artist's own; each shows the artist's words. */
+export function FontField({ label, value, onChange, onDone }: Props) {
+  const { words, own, bringIn } = useContext(FontChoice);
+  const [open, setOpen] = useState(false);
+  const list = useRef<HTMLDivElement>(null);
+  const groups = useMemo(() => {
+    const uses = [...new Set(families.map((f) => f.use))];
+    const shipped = uses.map((use) => ({
+      title: use,
+      fonts: families.filter((f) => f.use === use).map((f) => f.id),
+    }));
+    return own.length > 0 ? [{ title: 'Yours', fonts: [...own] }, ...shipped] : shipped;
+  }, [own]);
+  const fonts = groups.flatMap((g) => g.fonts);
+  useEffect(() => {
+    if (open)
+      requestAnimationFrame(() =>
+        list.current?.querySelector<HTMLElement>('[aria-selected=true]')?.focus(),
+      );
+  }, [open]);
+  const walk = (e: React.KeyboardEvent) => {
+    const by = e.key === 'ArrowDown' ? 1 : e.key === 'ArrowUp' ? -1 : 0;
+    if (by === 0) return;
+    e.preventDefault();
+    const next = fonts[fonts.indexOf(value) + by];
+    if (!next) return;
+    onChange(next);
+    list.current?.querySelector<HTMLElement>(`[data-font="${next}"]`)?.focus();
+  };
+  return (
+    <Popover.Root
+      open={open}
+      onOpenChange={(now) => {
+        setOpen(now);
+        if (!now) onDone();
+      }}
+    >
+      <Popover.Trigger
+        aria-label={`${label}, ${fontTitle(value)}`}
+        className="inline-flex max-w-44 items-center gap-1 truncate rounded px-1.5 py-0.5 text-sm hover:bg-raised"
+      >
+        <span className="truncate">{fontTitle(value)}</span>
+        <ChevronDown size={13} className="shrink-0 text-dim" />
+      </Popover.Trigger>
+      <Popover.Portal>
+        <Popover.Content
+          side="left"
+          align="start"
+          sideOffset={120}
+          collisionPadding={10}
+          className="z-50 flex max-h-[min(620px,calc(100vh-40px))] w-[340px] flex-col rounded-lg border border-line bg-panel shadow-2xl"
+        >
+          <div
+            ref={list}
+            role="listbox"
+            aria-label={label}
+            className="min-h-0 overflow-y-auto p-1.5"
+            onKeyDown={walk}
+          >
+            {groups.map((g) => (
+              <div key={g.title} role="group" aria-label={g.title}>
+                <div className="px-2 pt-2 pb-0.5 text-xs text-dim">{g.title}</div>
+                {g.fonts.map((font) => (
+                  <button
+                    key={font}
+                    type="button"
+                    role="option"
+                    data-font={font}
+                    aria-selected={font === value}
+                    onClick={() => {
+                      onChange(font);
+                      setOpen(false);
+                      onDone();
+                    }}
+                    className={`flex w-full flex-col gap-0.5 rounded px-2 py-1 text-left hover:bg-raised focus:bg-raised ${font === value ? 'bg-ember/15' : ''}`}
+                  >
+                    <FontWords font={font} words={words} />
+                    <span className="text-xs text-dim">{fontTitle(font)}</span>
+                  </button>
+                ))}
+              </div>
+            ))}
+          </div>
+          <button
+            type="button"
+            onClick={() => {
+              setOpen(false);
+              void bringIn().then((font) => {
+                if (font === null) return;
+                onChange(font);
+                onDone();
+              });
+            }}
+            className="flex items-center gap-2 border-t border-line px-4 py-2.5 text-sm hover:bg-raised"
+          >
+            <Plus size={14} /> Bring in a font (TTF, OTF, WOFF, WOFF2)
+          </button>
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
+  );
+}
