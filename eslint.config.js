@@ -12,6 +12,7 @@ const layers = [
   'shapes',
   'text',
   'blend',
+  'paint',
   'sources',
   'steps',
   'masks',

@@ -1,5 +1,7 @@
 import * as v from 'valibot';
 import type { CurvePoints } from '../geometry/curve';
+import type { Ends, Ramp } from '../pixels/ramp';
+import { rampSpaces } from '../pixels/ramp';
 
 /** What every parameter says of itself: controls, schema, docs and command line all read it. */
 interface Described {
@@ -39,10 +41,31 @@ export interface ChoiceParameter<V extends string = string> extends Described {
   default: V;
 }
 
-/** A curve from x = 0 to 1, its values −1 to 1. */
+/** A curve from x = 0 to 1, its values −1 to 1, or from `low` on. */
 export interface CurveParameter extends Described {
   kind: 'curve';
+  low?: 0;
+  /** Curves to start from, under plain names. */
+  presets?: readonly { label: string; points: CurvePoints }[];
   default: CurvePoints;
+}
+
+/** Colours and opacities along a way. */
+export interface RampParameter extends Described {
+  kind: 'ramp';
+  default: Ramp;
+}
+
+/** From where to where a gradient runs, px of the layer's own; null where its shape and angle say so. */
+export interface EndsParameter extends Described {
+  kind: 'ends';
+  default: Ends | null;
+}
+
+/** A picture of the scene, by its asset; empty for none. */
+export interface PictureParameter extends Described {
+  kind: 'picture';
+  default: string;
 }
 
 /** A family that ships, by its id, or a font of the artist's own, by its asset. */
@@ -57,7 +80,10 @@ export type Parameter =
   | SwitchParameter
   | ChoiceParameter
   | CurveParameter
-  | FontParameter;
+  | FontParameter
+  | RampParameter
+  | EndsParameter
+  | PictureParameter;
 export type Parameters = Readonly<Record<string, Parameter>>;
 
 type ValueOf<P> = P extends { kind: 'number' }
@@ -68,16 +94,21 @@ type ValueOf<P> = P extends { kind: 'number' }
       ? V
       : P extends { kind: 'curve' }
         ? CurvePoints
-        : string;
+        : P extends { kind: 'ramp' }
+          ? Ramp
+          : P extends { kind: 'ends' }
+            ? Ends | null
+            : string;
 
 /** Whatever a parameter may hold. */
-export type Value = number | string | boolean | CurvePoints;
+export type Value = number | string | boolean | null | CurvePoints | Ramp | Ends;
 
 /** The values that a set of parameters takes. */
 export type Values<P extends Parameters> = { -readonly [K in keyof P]: ValueOf<P[K]> };
 
 /** A font of the artist's own: the SHA-256 of its bytes and the extension of its format. */
 export const FONT_ASSET = /^[0-9a-f]{64}\.(ttf|otf)$/;
+const PICTURE = /^([0-9a-f]{64}\.(png|jpg|webp|avif|gif|bmp))?$/;
 const FONT = /^([a-z0-9-]{1,60}|[0-9a-f]{64}\.(ttf|otf))$/;
 
 export const HEX = /^#[0-9a-f]{6}$/i;
@@ -101,6 +132,19 @@ export function parameterSchema(p: Parameter): v.GenericSchema<unknown> {
         v.string(),
         v.regex(FONT, `${p.label} must be the name of a family or of a font's asset.`),
       );
+    case 'ramp':
+      return rampSchema(p.label);
+    case 'ends': {
+      const coordinate = v.pipe(v.number(), v.finite(), v.minValue(-1e6), v.maxValue(1e6));
+      return v.nullable(
+        v.strictObject({ x0: coordinate, y0: coordinate, x1: coordinate, y1: coordinate }),
+      );
+    }
+    case 'picture':
+      return v.pipe(
+        v.string(),
+        v.regex(PICTURE, `${p.label} must be the name of a picture's asset, or empty.`),
+      );
     case 'switch':
       return v.boolean(`${p.label} must be true or false.`);
     case 'choice': {
@@ -108,11 +152,20 @@ export function parameterSchema(p: Parameter): v.GenericSchema<unknown> {
       return v.picklist(names, `${p.label} must be one of ${names.join(', ')}.`);
     }
     case 'curve': {
-      const point = `${p.label} is a list of points [x, y]: x from 0 to 1, y from -1 to 1.`;
+      const point = `${p.label} is a list of points [x, y]: x from 0 to 1, y from ${p.low ?? -1} to 1, "corner" after them where it turns sharply.`;
       const within = (min: number) =>
         v.pipe(v.number(point), v.minValue(min, point), v.maxValue(1, point));
       return v.pipe(
-        v.array(v.strictTuple([within(0), within(-1)], point), point),
+        v.array(
+          v.union(
+            [
+              v.strictTuple([within(0), within(p.low ?? -1)]),
+              v.strictTuple([within(0), within(p.low ?? -1), v.literal('corner')]),
+            ],
+            point,
+          ),
+          point,
+        ),
         v.maxLength(100, `${p.label} has at most 100 points.`),
         v.check(
           (all) => all.every((q, i) => i === 0 || q[0] > all[i - 1]![0]),
@@ -122,6 +175,36 @@ export function parameterSchema(p: Parameter): v.GenericSchema<unknown> {
     }
   }
 }
+
+/** The schema of a ramp. */
+const rampSchema = (label: string) => {
+  const share = v.pipe(v.number(), v.minValue(0), v.maxValue(100));
+  const middle = v.pipe(v.number(), v.minValue(1), v.maxValue(99));
+  const rising = <T extends { at: number }>(stops: readonly T[]) =>
+    stops.every((s, i) => i === 0 || s.at >= stops[i - 1]!.at);
+  const order = `The stops of ${label} must stand in the order of their places.`;
+  return v.strictObject({
+    colours: v.pipe(
+      v.array(
+        v.strictObject({
+          at: share,
+          colour: v.pipe(v.string(), v.regex(HEX, `${label} has colours written #rrggbb.`)),
+          middle,
+        }),
+      ),
+      v.minLength(1, `${label} has at least one colour.`),
+      v.maxLength(64, `${label} has at most 64 colours.`),
+      v.check((stops) => rising(stops), order),
+    ),
+    opacities: v.pipe(
+      v.array(v.strictObject({ at: share, opacity: share, middle })),
+      v.minLength(1, `${label} has at least one opacity.`),
+      v.maxLength(64, `${label} has at most 64 opacities.`),
+      v.check((stops) => rising(stops), order),
+    ),
+    space: v.picklist(rampSpaces.map((s) => s.value)),
+  });
+};
 
 /** The schema of an object that holds exactly these parameters' values. */
 export function parametersSchema<P extends Parameters>(parameters: P): v.GenericSchema<Values<P>> {

@@ -1,7 +1,21 @@
-import type { ColourBuffer } from '../pixels/buffer';
+import type { Affine, Box } from '../geometry/affine';
+import type { Picture } from '../kernels/picture';
+import type { ColourBuffer, Plane } from '../pixels/buffer';
 import type { Mixing } from '../pixels/colour';
 import type { Region } from '../pixels/region';
 import type { Parameters, Values } from './parameter';
+
+/** What every step says of itself. */
+interface Described<P extends Parameters> {
+  /** Family and name, such as `blur.gaussian`: what scene.json says. */
+  kind: string;
+  label: string;
+  /** One sentence for the palette and the docs. */
+  help: string;
+  parameters: P;
+  /** How far beyond a region the step must see, px of the render, at `scale` px a px of its lengths. */
+  margin(values: Values<P>, scale: number): number;
+}
 
 /** What a step is given beside its input and values. */
 export interface StepContext {
@@ -13,15 +27,10 @@ export interface StepContext {
 }
 
 /** One live operation of a chain: pixels in, pixels out. */
-export interface StepDefinition<P extends Parameters = Parameters> {
-  /** Family and name, such as `blur.gaussian`: what scene.json says. */
-  kind: string;
-  label: string;
-  /** One sentence for the palette and the docs. */
-  help: string;
-  parameters: P;
-  /** How far beyond a region the step must see, px of the render, at `scale` px a scene px. */
-  margin(values: Values<P>, scale: number): number;
+export interface StepDefinition<P extends Parameters = Parameters> extends Described<P> {
+  works: 'pixels';
+  /** Whether the coverage of what goes through it stays as it is. */
+  keepsShape?: boolean;
   /**
    * The step's result, over what `wanted` shares with all it can touch. The input is not changed.
    * It may cover less than asked where there is nothing; outside it is transparent.
@@ -29,6 +38,75 @@ export interface StepDefinition<P extends Parameters = Parameters> {
   apply(input: ColourBuffer, values: Values<P>, context: StepContext): ColourBuffer;
 }
 
+/** A change of the shape that the styles after it are made from. */
+export interface ShapeStepDefinition<P extends Parameters = Parameters> extends Described<P> {
+  works: 'shape';
+  /** The shape changed, over `wanted`; `coverage` is that of the layer itself. Neither is changed in place. */
+  apply(shape: Plane, coverage: Plane, values: Values<P>, context: StepContext): Plane;
+}
+
+/** The lamp that styles are lit by: where its light comes from, and its colour. */
+export interface Lamp {
+  /** Clockwise from the right, degrees. */
+  angle: number;
+  /** Above the picture, degrees: 90 is straight from the eye. */
+  height: number;
+  colour: string;
+}
+
+/** Where something that is painted lies, px of the render. */
+export interface PaintFrame {
+  /** From the layer's own px to px of the render. */
+  map: Affine;
+  /** The box of the shape, and that of the scene. */
+  box: Box;
+  scene: Box;
+  mixing: Mixing;
+  /** A picture by its asset; throws if it is not there. */
+  picture(asset: string): Picture;
+}
+
+/** What a style is given beside the shape and its values. */
+export interface StyleContext extends StepContext {
+  frame: PaintFrame;
+  lamp: Lamp;
+  /** Keeps a plane that several pieces of one style are made from, by a name. */
+  keep(name: string, make: () => Plane): Plane;
+}
+
+/**
+ * One thing that a style makes. `within` lies on the body and has its edges; `beneath` and `above` have
+ * their own. What lies beneath may be hidden where the body would stand, even if that is not shown.
+ */
+export interface Piece {
+  lands: 'beneath' | 'within' | 'above';
+  hidden?: boolean;
+  blend: string;
+  /** 0–1. */
+  opacity: number;
+  /** What it is of a shape, over what `wanted` shares with it. The shape is not changed. */
+  draw(shape: Plane, context: StyleContext): ColourBuffer;
+}
+
+/** Light or relief made from a layer's shape. */
+export interface StyleDefinition<P extends Parameters = Parameters> extends Described<P> {
+  works: 'style';
+  /** What it makes, back to front. */
+  pieces(values: Values<P>): Piece[];
+}
+
+export type AnyStep<P extends Parameters = Parameters> =
+  StepDefinition<P> | ShapeStepDefinition<P> | StyleDefinition<P>;
+
 /** Gives a definition its exact type. */
-export const defineStep = <P extends Parameters>(step: StepDefinition<P>): StepDefinition<P> =>
-  step;
+export const defineStep = <P extends Parameters>(
+  step: Omit<StepDefinition<P>, 'works'>,
+): StepDefinition<P> => ({ works: 'pixels', ...step });
+
+export const defineShapeStep = <P extends Parameters>(
+  step: Omit<ShapeStepDefinition<P>, 'works'>,
+): ShapeStepDefinition<P> => ({ works: 'shape', ...step });
+
+export const defineStyle = <P extends Parameters>(
+  style: Omit<StyleDefinition<P>, 'works'>,
+): StyleDefinition<P> => ({ works: 'style', ...style });

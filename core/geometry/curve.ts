@@ -1,9 +1,12 @@
+/** A point of a curve: x from 0 to 1, y from −1 to 1; the curve may turn sharply there. */
+export type CurvePoint = [x: number, y: number] | [x: number, y: number, turn: 'corner'];
+
 /** A curve through points: x rises from 0 to 1, y is −1 to 1. */
-export type CurvePoints = [x: number, y: number][];
+export type CurvePoints = CurvePoint[];
 
 /**
  * The value at x of a smooth curve through points, level beyond the first and last: a cubic Hermite spline
- * whose tangents follow the neighbours (Catmull & Rom, 1974, for uneven steps).
+ * whose tangents follow the neighbours (Catmull & Rom, 1974, for uneven steps), at corners the chord.
  */
 export function curveAt(points: Readonly<CurvePoints>, x: number): number {
   const n = points.length;
@@ -18,10 +21,18 @@ export function curveAt(points: Readonly<CurvePoints>, x: number): number {
     const [[u, p], [v, q]] = [points[Math.max(0, a)]!, points[Math.min(n - 1, b)]!];
     return v > u ? (q - p) / (v - u) : 0;
   };
-  const [m0, m1] = [slope(i - 1, i + 1) * span, slope(i, i + 2) * span];
+  const turns = (k: number) => points[k]![2] === 'corner';
+  const m0 = (turns(i) ? slope(i, i + 1) : slope(i - 1, i + 1)) * span;
+  const m1 = (turns(i + 1) ? slope(i, i + 1) : slope(i, i + 2)) * span;
   const t = (x - x0) / span;
   const [t2, t3] = [t * t, t * t * t];
   return (
     (2 * t3 - 3 * t2 + 1) * y0 + (t3 - 2 * t2 + t) * m0 + (3 * t2 - 2 * t3) * y1 + (t3 - t2) * m1
   );
 }
+
+/** A curve as `size` values (0–1) for x from 0 to 1, evenly spaced. */
+export const curveTable = (points: Readonly<CurvePoints>, size = 256): Float32Array =>
+  Float32Array.from({ length: size }, (_, i) =>
+    Math.max(0, Math.min(1, curveAt(points, i / (size - 1)))),
+  );

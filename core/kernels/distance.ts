@@ -23,7 +23,7 @@ export function distanceField(shape: Plane, inverse = false): Plane {
         ...[at(shape.data), width * 4, width, f, stride, height, inverse ? 1 : 0],
       ]);
       run('distanceAcross', height, width * 4, [
-        ...[f, stride, at(out.data, 'write'), width * 4, width],
+        ...[f, stride, at(out.data, 'write'), width * 4, width, 0],
       ]);
     });
     return out;

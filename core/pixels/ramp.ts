@@ -1,7 +1,99 @@
-import { converter, interpolate } from 'culori';
+import { converter, formatHex, interpolate } from 'culori';
 import type { Mixing } from './colour';
 
 const toRgb = converter('rgb');
+const toLight = converter('lrgb');
+
+/** From where to where a gradient runs. */
+export interface Ends {
+  x0: number;
+  y0: number;
+  x1: number;
+  y1: number;
+}
+
+/**
+ * Colours and opacities along a way, each by its place (%), in rising order. `middle` tells where between a
+ * stop and the next (%) half of the change is done.
+ */
+export interface Ramp {
+  colours: { at: number; colour: string; middle: number }[];
+  opacities: { at: number; opacity: number; middle: number }[];
+  space: RampSpace;
+}
+
+/** A ramp of colours with their places (%), of one opacity, or from one to another. */
+export const rampOf = (
+  colours: readonly (readonly [at: number, colour: string])[],
+  opacities: readonly (readonly [at: number, opacity: number])[] = [[0, 100]],
+  space: RampSpace = 'oklab',
+): Ramp => ({
+  colours: colours.map(([at, colour]) => ({ at, colour, middle: 50 })),
+  opacities: opacities.map(([at, opacity]) => ({ at, opacity, middle: 50 })),
+  space,
+});
+
+/** Which stops of a list a place (%) lies between, and the share of the change that is done there. */
+function between<T extends { at: number; middle: number }>(
+  stops: readonly T[],
+  at: number,
+): [T, T, number] {
+  const next = stops.findIndex((s) => s.at >= at);
+  if (next <= 0) {
+    const only = stops[next === 0 ? 0 : stops.length - 1]!;
+    return [only, only, 0];
+  }
+  const [a, b] = [stops[next - 1]!, stops[next]!];
+  const t = b.at > a.at ? (at - a.at) / (b.at - a.at) : 1;
+  // Half of the change lies at the middle that was set.
+  return [a, b, t ** (Math.log(0.5) / Math.log(a.middle / 100))];
+}
+
+/** The opacity of a ramp at a place, both %. */
+export function rampOpacity(ramp: Ramp, at: number): number {
+  const [a, b, t] = between(ramp.opacities, at);
+  return a.opacity + (b.opacity - a.opacity) * t;
+}
+
+/** The colour of a ramp at a place (%), `#rrggbb`. */
+export function rampColour(ramp: Ramp, at: number, mixing: Mixing = 'displayed'): string {
+  const [a, b, t] = between(ramp.colours, at);
+  return formatHex(interpolate([a.colour, b.colour], modeOf(ramp.space, mixing))(t));
+}
+
+/**
+ * A ramp as `size` colours from its start to its end, evenly spaced, four floats each: premultiplied by
+ * their opacity, as they stand in a buffer.
+ */
+export function rampTable(ramp: Ramp, mixing: Mixing, size = 256): Float32Array {
+  const mode = modeOf(ramp.space, mixing);
+  let last: { a: object; b: object; mix: (t: number) => RgbColour } | null = null;
+  const mixOf = (a: Ramp['colours'][number], b: Ramp['colours'][number]) => {
+    if (last?.a !== a || last.b !== b) {
+      const way = interpolate([a.colour, b.colour], mode);
+      last = { a, b, mix: (t) => (mixing === 'light' ? toLight(way(t)) : toRgb(way(t))) };
+    }
+    return last.mix;
+  };
+  const out = new Float32Array(size * 4);
+  for (let i = 0; i < size; i++) {
+    const at = (100 * i) / (size - 1);
+    const [a, b, t] = between(ramp.colours, at);
+    const { r, g, b: blue } = mixOf(a, b)(t);
+    const alpha = rampOpacity(ramp, at) / 100;
+    out.set([r * alpha, g * alpha, blue * alpha, alpha], 4 * i);
+  }
+  return out;
+}
+
+interface RgbColour {
+  r: number;
+  g: number;
+  b: number;
+}
+
+const modeOf = (space: RampSpace, mixing: Mixing) =>
+  space === 'oklab' ? 'oklab' : mixing === 'light' ? 'lrgb' : 'rgb';
 
 /** A colour at a place of a ramp, 0–1. */
 export interface Stop {
@@ -27,7 +119,7 @@ export function rampColours(
   mixing: Mixing,
   size: number,
 ): Float32Array {
-  const mode = space === 'oklab' ? 'oklab' : mixing === 'light' ? 'lrgb' : 'rgb';
+  const mode = modeOf(space, mixing);
   const first = stops[0]!;
   const last = stops.at(-1)!;
   const mix = interpolate(

@@ -48,6 +48,13 @@ export function grow(r: Region, margin: number): Region {
   };
 }
 
+/** A region moved by whole px. */
+export const translated = (r: Region, dx: number, dy: number): Region => ({
+  ...r,
+  x: r.x + dx,
+  y: r.y + dy,
+});
+
 /** Whether `outer` holds every pixel of `inner`. */
 export function contains(outer: Region, inner: Region): boolean {
   return (

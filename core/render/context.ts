@@ -1,7 +1,8 @@
 import { contentKey } from '../definitions/content-key';
 import type { Held } from '../definitions/held';
 import type { Memo } from '../definitions/memo';
-import type { Affine } from '../geometry/affine';
+import type { Lamp } from '../definitions/step';
+import type { Affine, Box } from '../geometry/affine';
 import type { Picture } from '../kernels/picture';
 import type { ColourBuffer, Plane } from '../pixels/buffer';
 import type { Mixing } from '../pixels/colour';
@@ -33,6 +34,9 @@ export interface Context {
   map: Affine;
   /** Px of the render for one px of a step's lengths. */
   scale: number;
+  /** The lamp of the scene, and where the scene lies, px of the render. */
+  lamp: Lamp;
+  scene: Box;
   /** Steps of the groups around that their layers land through, innermost first. */
   around: readonly Step[];
 }

@@ -1,51 +1,156 @@
+import type { PaintFrame, Piece, ShapeStepDefinition, StepDefinition } from '../definitions/step';
+import { multiply } from '../geometry/affine';
 import { alphaOf, filled, masked } from '../kernels/rows';
 import { warped } from '../kernels/resample';
 import { maskPlane } from '../masks/mask';
 import type { ColourBuffer, Plane } from '../pixels/buffer';
+import { crop } from '../pixels/buffer';
 import type { Region } from '../pixels/region';
-import { grow, intersect } from '../pixels/region';
+import { grow, intersect, isEmpty } from '../pixels/region';
+import { boxOf, placedBox, placementMap } from '../scene/placement';
 import type { Layer, Step } from '../scene/schema';
 import { stepOfKind } from '../steps/index';
+import type { Leg, Sizes } from './chain';
+import { marginOf, piecesOf, unitOf } from './chain';
 import type { Context } from './context';
 import { kept, numberOf, stopIfTold } from './context';
 import { drawnRegion } from './drawing';
-import { drawingOf, marginOf, stepsOf, uprightExtent } from './reach';
+import { drawingOf, sizesOf, stepsOf, uprightExtent } from './reach';
 
-/**
- * The regions that a chain of steps goes through: walking back from what is wanted, each step asks for
- * the margin it needs. One more than there are steps; the first is that of the source.
- */
-export function regionsOf(steps: readonly Step[], wanted: Region, scale: number): Region[] {
-  const regions = [wanted];
-  for (const step of [...steps].reverse())
-    regions.unshift(grow(regions[0]!, stepOfKind(step.kind).margin(step.values, scale)));
-  return regions;
-}
-
-/**
- * Sends pixels through steps; each result is kept under a key that goes on from that of the pixels, so
- * that a change of a step computes that step anew and those after it.
- */
-export function throughSteps(
+/** One step's result; each is kept under a key that goes on from that of what went in. */
+function throughStep(
   layer: Layer,
   pixels: ColourBuffer,
-  steps: readonly Step[],
-  regions: readonly Region[],
+  step: Step,
+  wanted: Region,
+  sizes: Sizes,
   key: unknown[],
   context: Context,
 ): ColourBuffer {
-  const { mixing, scale } = context;
-  let made = pixels;
-  steps.forEach((step, i) => {
-    stopIfTold(context);
-    const input = made;
-    const wanted = regions[i + 1]!;
-    key.push(step.kind, step.values, scale, wanted);
-    made = kept(context, layer.id, step.id, key, () =>
-      stepOfKind(step.kind).apply(input, step.values, { scale, wanted, mixing }),
-    );
-  });
-  return made;
+  const { mixing } = context;
+  stopIfTold(context);
+  const unit = unitOf(step, sizes);
+  key.push(step.kind, step.values, unit, wanted);
+  return kept(context, layer.id, step.id, key, () =>
+    (stepOfKind(step.kind) as StepDefinition).apply(pixels, step.values, {
+      scale: unit,
+      wanted,
+      mixing,
+    }),
+  );
+}
+
+/** Sends pixels through steps that pixels go through; a change of one computes it anew and those after it. */
+export function throughSteps(
+  layer: Layer,
+  pixels: ColourBuffer,
+  legs: readonly Leg[],
+  sizes: Sizes,
+  key: unknown[],
+  context: Context,
+): ColourBuffer {
+  return legs.reduce(
+    (made, leg) => throughStep(layer, made, leg.step, leg.pixels, sizes, key, context),
+    pixels,
+  );
+}
+
+/** What a style made, ready to be laid down. */
+export interface Made extends Omit<Piece, 'draw'> {
+  pixels: ColourBuffer;
+}
+
+/** A layer as it is laid down: its own pixels, and what styles made of its shape. */
+export interface Dressed {
+  pixels: ColourBuffer;
+  pieces: Made[];
+}
+
+/**
+ * Sends a layer's pixels through its chain: steps change them, changes of shape change what styles see, and
+ * styles make pieces of that. What is made within a changed shape has that one's edges, and lands above.
+ */
+export function dressed(
+  layer: Layer,
+  source: ColourBuffer,
+  legs: readonly Leg[],
+  wanted: Region,
+  key: unknown[],
+  context: Context,
+): Dressed {
+  const sizes = sizesOf(layer, context);
+  const { mixing } = context;
+  let pixels = source;
+  const pieces: Made[] = [];
+  /** What names the shape as it stands: the pixels it is of, and how it was changed since. */
+  let shapeKey: unknown[] = [...key];
+  let changed = false;
+  const alpha = (of: ColourBuffer, name: readonly unknown[]) =>
+    kept(context, layer.id, 'shape', ['alpha', ...name], () => alphaOf(of));
+  let shape: () => Plane = () => alpha(source, [...key]);
+  let coverage = shape;
+  for (const { step, pixels: region, shape: seen } of legs) {
+    const definition = stepOfKind(step.kind);
+    const unit = unitOf(step, sizes);
+    if (definition.works === 'pixels') {
+      pixels = throughStep(layer, pixels, step, region, sizes, key, context);
+      if (definition.keepsShape) continue;
+      const [made, name] = [pixels, [...key]];
+      shape = coverage = () => alpha(made, name);
+      shapeKey = [...key];
+      changed = false;
+    } else if (definition.works === 'shape') {
+      if (isEmpty(seen)) continue;
+      const [before, own] = [shape, coverage];
+      shapeKey = [...shapeKey, step.kind, step.values, unit, seen];
+      const name = [...shapeKey];
+      changed = true;
+      shape = () =>
+        kept(context, layer.id, step.id, ['shape', ...name], () =>
+          (definition as ShapeStepDefinition).apply(before(), own(), step.values, {
+            scale: unit,
+            wanted: seen,
+            mixing,
+          }),
+        );
+    } else {
+      stopIfTold(context);
+      const frame = frameOf(layer, context);
+      const name = [
+        ...shapeKey,
+        ...[step.kind, step.values, unit, wanted, context.lamp],
+        ...[frame.map, frame.box, frame.scene],
+      ];
+      // Taken here, where it outlives the making of a piece.
+      const plane = shape();
+      const within = changed;
+      piecesOf(step).forEach((piece, i) => {
+        const made = kept(context, layer.id, step.id, [...name, i, within], () => {
+          const drawn = piece.draw(crop(plane, seen, 1), {
+            ...{ scale: unit, wanted, mixing, frame, lamp: context.lamp },
+            keep: (part, make) => kept(context, layer.id, step.id, [...name, part], make),
+          });
+          return piece.lands === 'within' && within ? masked(drawn, plane) : drawn;
+        });
+        const lands = piece.lands === 'within' && within ? 'above' : piece.lands;
+        pieces.push({ ...piece, lands, pixels: made });
+      });
+    }
+  }
+  return { pixels, pieces };
+}
+
+/** Where a layer lies, for what is painted on it. */
+function frameOf(layer: Layer, context: Context): PaintFrame {
+  const { map, scene, mixing, picture } = context;
+  const box = boxOf(layer);
+  return {
+    map: multiply(map, placementMap(layer.placement)),
+    box: box ? placedBox(layer.placement, box, map) : scene,
+    scene,
+    mixing,
+    picture,
+  };
 }
 
 /** How much of a layer its mask lets through, over all of `wanted`; null if it has none that is on. */
@@ -69,7 +174,8 @@ function maskDrawing(layer: Layer, wanted: Region, context: Context) {
   const drawing = drawingOf(layer, context);
   const { map, warp, scale } = drawing;
   if (!warp) return { map, scale: context.scale, warp, region: wanted };
-  const all = grow(uprightExtent(layer, drawing, context), marginOf(stepsOf(layer), scale));
+  const sizes = { ...sizesOf(layer, context), scale };
+  const all = grow(uprightExtent(layer, drawing, context), marginOf(stepsOf(layer), sizes));
   const seen = drawnRegion(warp, wanted);
   return { map, scale, warp, region: seen ? intersect(seen, all) : all };
 }

@@ -3,10 +3,11 @@ import { meanScale, multiply, scaling } from '../geometry/affine';
 import { compose, projective } from '../geometry/homography';
 import type { Region } from '../pixels/region';
 import { EMPTY, grow, isEmpty, unite } from '../pixels/region';
-import { cornersMap, placementMap } from '../scene/placement';
+import { boxOf, cornersMap, placementMap } from '../scene/placement';
 import type { Layer, Step } from '../scene/schema';
 import { definitionOf } from '../sources/index';
-import { stepOfKind } from '../steps/index';
+import type { Sizes } from './chain';
+import { isStyled, marginOf, pixelStepsOf } from './chain';
 import { contentOf } from './context';
 import type { Drawing } from './drawing';
 import { affordable, betweenCorners, finenessOf, shownRegion } from './drawing';
@@ -24,15 +25,29 @@ type Reach = Region | null;
 /** The steps of a layer that are on. */
 export const stepsOf = (layer: Layer): Step[] => layer.steps.filter((s) => s.enabled);
 
-/** Whether a group's layers land one by one on what lies beneath: not if it is resampled as one. */
+/**
+ * Whether a group's layers land one by one on what lies beneath: not if it is resampled as one, or if styles
+ * are made of its shape.
+ */
 export const isThrough = (layer: Layer): boolean =>
   layer.source.kind === 'group' &&
   layer.source.lands === 'through' &&
-  layer.placement.corners === null;
+  layer.placement.corners === null &&
+  !isStyled(layer);
 
-/** How far steps carry a value, px of the render. */
-export const marginOf = (steps: readonly Step[], scale: number): number =>
-  steps.reduce((m, s) => m + stepOfKind(s.kind).margin(s.values, scale), 0);
+/** Px of the render for the lengths of a layer's steps. */
+export const sizesOf = (layer: Layer, { map, scale }: Standing): Sizes => ({
+  scale,
+  height: heightOf(layer) * meanScale(multiply(map, placementMap(layer.placement))),
+});
+
+/** How high a layer's shape is, its own px; that of one without edges counts as 1,000. */
+function heightOf(layer: Layer): number {
+  const own = definitionOf(layer.source).height?.(layer.source);
+  if (own !== undefined) return own;
+  const box = boxOf(layer);
+  return box ? box.y1 - box.y0 : 1000;
+}
 
 /**
  * How a layer is drawn. With corners of its own it is first drawn upright, as fine as it will be seen where
@@ -72,7 +87,8 @@ export const stepsAround = (group: Layer, { around }: Standing): Step[] =>
  */
 export function reachBeneath(layer: Layer, scale: number): number {
   if (!layer.visible) return 0;
-  if (layer.source.kind === 'grade') return marginOf(stepsOf(layer), scale);
+  if (layer.source.kind === 'grade')
+    return marginOf(pixelStepsOf(stepsOf(layer)), { scale, height: 0 });
   if (!isThrough(layer)) return 0;
   const inner = scale * meanScale(placementMap(layer.placement));
   return layer.layers!.reduce((m, l) => m + reachBeneath(l, inner), 0);
@@ -111,6 +127,8 @@ const throughCorners = (warp: Drawing['warp'], region: Region): Reach =>
  */
 function differenceFrom(before: Layer, layer: Layer, standing: Standing): Reach {
   if (before === layer) return EMPTY;
+  // What is made of a shape may hang on all of it.
+  if (isStyled(layer)) return null;
   const [was, is] = [before.source, layer.source];
   const alike = { ...before, name: layer.name, source: is };
   if (was.kind !== is.kind || contentOf(alike) !== contentOf(layer)) return null;
@@ -131,8 +149,9 @@ function extentOfAll(layers: readonly Layer[], standing: Standing): Reach {
 }
 
 /** How far a layer's own steps, and those around, carry a value, px of the render. */
-const ownMargin = (layer: Layer, { around, scale }: Standing): number =>
-  marginOf([...stepsOf(layer), ...around], scale);
+const ownMargin = (layer: Layer, standing: Standing): number =>
+  marginOf(stepsOf(layer), sizesOf(layer, standing)) +
+  marginOf(standing.around, { scale: standing.scale, height: 0 });
 
 /**
  * Where the picture may differ when the layer `id` is another: its extent, and as far as grades and

@@ -14,9 +14,10 @@ import { scoped } from '../pixels/heap';
 import type { Region } from '../pixels/region';
 import { contains } from '../pixels/region';
 import { asDrawn } from '../scene/echoes';
-import type { Layer, Scene } from '../scene/schema';
+import type { Layer, Scene, Step } from '../scene/schema';
 import { everyLayer } from '../scene/schema';
 import { definitionOf } from '../sources/index';
+import { stepOfKind } from '../steps/index';
 import type { Context } from './context';
 import { noMeter } from './meter';
 import type { Meter } from './meter';
@@ -81,6 +82,8 @@ export function renderPart(
     held: request.held ?? null,
     map: scaling(scale),
     scale,
+    lamp: scene.light,
+    scene: { x0: 0, y0: 0, x1: scene.width * scale, y1: scene.height * scale },
     around: [],
   };
   const layers = request.layers ? only(drawn.layers, new Set(request.layers)) : drawn.layers;
@@ -92,6 +95,12 @@ export function renderPart(
     return contains(part, made.region) ? made : crop(made, part, 4);
   });
 }
+
+/** The pictures that a step's values name. */
+const picturesOfStep = ({ kind, values }: Step): string[] =>
+  Object.entries(stepOfKind(kind).parameters)
+    .filter(([key, p]) => p.kind === 'picture' && values[key] !== '')
+    .map(([key]) => values[key] as string);
 
 /** The names of the faces of fonts that a scene needs, each once. */
 export const facesOf = (scene: Scene): string[] => [
@@ -124,6 +133,7 @@ export const assetsOf = (scene: Scene): string[] => [
   ...new Set(
     everyLayer(scene.layers).flatMap((l) => [
       ...definitionOf(l.source).assets(l.source),
+      ...l.steps.flatMap(picturesOfStep),
       ...(l.mask ? maskShapeOf(l.mask.shape).assets(l.mask.shape) : []),
     ]),
   ),

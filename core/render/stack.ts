@@ -1,26 +1,31 @@
 import { blendNamed } from '../blend/index';
 import type { Affine } from '../geometry/affine';
 import type { Homography } from '../geometry/homography';
+import type { Mode } from '../kernels/composite';
 import { composite, settle } from '../kernels/composite';
+import { times } from '../kernels/planes';
 import { warped } from '../kernels/resample';
 import { alphaOf, copied, cropped, faded, masked, mix, unwrapped } from '../kernels/rows';
-import type { ColourBuffer } from '../pixels/buffer';
+import type { ColourBuffer, Plane } from '../pixels/buffer';
 import { colourBuffer, crop } from '../pixels/buffer';
 import { scoped } from '../pixels/heap';
 import type { Region } from '../pixels/region';
-import { grow, intersect, isEmpty } from '../pixels/region';
+import { EMPTY, grow, intersect, isEmpty, unite } from '../pixels/region';
 import type { Layer } from '../scene/schema';
 import { definitionOf } from '../sources/index';
 import type { Context } from './context';
 import { contentOf, kept, numberOf, stopIfTold } from './context';
 import { drawnRegion, shownRegion } from './drawing';
-import { maskOf, regionsOf, throughSteps } from './layer';
+import type { Dressed, Made } from './layer';
+import { dressed, maskOf, throughSteps } from './layer';
+import { isStyled, pixelStepsOf, planOf } from './chain';
 import {
   drawingOf,
   extentOf,
   inside,
   isThrough,
   reachBeneath,
+  sizesOf,
   stepsAround,
   stepsOf,
   uprightExtent,
@@ -152,20 +157,22 @@ function landed(
     // Grades that are clipped to it look at more of it than they change.
     const needs = needsBeneath(clipped, { wanted, part }, context.scale);
     const most = needs[0]!;
-    const whole = layerPixels(
+    const { pixels: whole, pieces } = layerPixels(
       base,
       { wanted: most.wanted, part: isLocal ? most.part : most.wanted },
       context,
     );
     const own = (region: Region) => intersect(whole.region, region);
-    if (isEmpty(own(part))) return acc;
-    let pixels = whole;
+    const light = pieces.reduce((r, p) => unite(r, p.pixels.region), EMPTY);
+    if (isEmpty(own(part)) && isEmpty(intersect(light, part))) return acc;
     context.meter.measure(base.id, 'blend', () => {
-      if (clipped.length > 0) {
-        pixels = crop(whole, own(most.part), 4);
-        // Colours without their edges take what is clipped to them; then the edges come back.
-        const coverage = alphaOf(pixels);
-        const inner = clipped.reduce(
+      const mask = maskOf(base, unite(whole.region, light), context);
+      const { mode } = blendNamed(base.blend);
+      const opacity = base.opacity / 100;
+      const coverage = () => alphaOf(crop(whole, own(most.part), 4));
+      /** The colours of the body without their edges, and on them what is clipped to it. */
+      const body = () =>
+        clipped.reduce(
           (on, l, i) =>
             landed(
               on,
@@ -174,23 +181,82 @@ function landed(
               context,
               null,
             ),
-          unwrapped(pixels, base.body / 100),
+          unwrapped(crop(whole, own(most.part), 4), base.body / 100),
         );
-        pixels = crop(masked(inner, coverage), own(part), 4);
+      if (pieces.length > 0) {
+        const inner = { body, coverage, mode, region: own(part) };
+        laidDressed(acc, pieces, inner, opacity, mask, part);
+        return;
+      }
+      let pixels = whole;
+      if (clipped.length > 0) {
+        // Colours without their edges take what is clipped to them; then the edges come back.
+        pixels = crop(masked(body(), coverage()), own(part), 4);
       } else if (base.body < 100) pixels = faded(crop(whole, own(part), 4), base.body / 100);
-      const mask = maskOf(base, whole.region, context);
-      composite(acc, pixels, blendNamed(base.blend).mode, base.opacity / 100, mask);
+      composite(acc, pixels, mode, opacity, mask);
     });
     return acc;
   });
 }
 
+/** What of a styled layer lies within its edges. */
+interface Inner {
+  /** The colours of its body without edges, and its coverage. */
+  body(): ColourBuffer;
+  coverage(): Plane;
+  mode: Mode;
+  region: Region;
+}
+
+/**
+ * Lays a styled layer on `acc`, in place. What lies within its edges is put together on a copy of what lies
+ * beneath, edgeless, and comes in by its coverage: so no edge shows through another, and a style can act on
+ * what lies beneath a body that is not shown.
+ */
+function laidDressed(
+  acc: ColourBuffer,
+  pieces: readonly Made[],
+  { body, coverage, mode, region }: Inner,
+  opacity: number,
+  mask: Plane | null,
+  part: Region,
+): void {
+  const lay = (on: ColourBuffer, p: Made, amount: number, within: Plane | null) => {
+    const pixels = crop(p.pixels, intersect(p.pixels.region, part), 4);
+    composite(on, pixels, blendNamed(p.blend).mode, p.opacity * amount, within);
+  };
+  const of = (lands: Made['lands']) => pieces.filter((p) => p.lands === lands);
+  const inner = isEmpty(region) ? null : copied(crop(acc, region, 4), 4);
+  for (const p of of('beneath')) {
+    lay(acc, p, opacity, mask);
+    if (inner && !p.hidden) lay(inner, p, 1, null);
+  }
+  if (inner) {
+    composite(inner, crop(body(), region, 4), mode, 1);
+    for (const p of of('within')) lay(inner, p, 1, null);
+    const edges = crop(coverage(), region, 1);
+    mix(acc, inner, opacity, mask ? product(edges, crop(mask, region, 1)) : edges);
+  }
+  for (const p of of('above')) lay(acc, p, opacity, mask);
+}
+
+function product(a: Plane, b: Plane): Plane {
+  const made = copied(a, 1);
+  times(made, b);
+  return made;
+}
+
 /** A layer's own pixels: its source under its placement, or the layers of a group, through its steps. */
-function layerPixels(layer: Layer, { wanted, part }: Asked, context: Context): ColourBuffer {
-  const steps = [...stepsOf(layer), ...context.around];
-  const regions = regionsOf(steps, part, context.scale);
-  const first = regions[0]!;
-  const whole = regionsOf(steps, wanted, context.scale)[0]!;
+function layerPixels(layer: Layer, asked: Asked, context: Context): Dressed {
+  const { wanted, part } = isStyled(layer) ? withinExtent(layer, asked, context) : asked;
+  const { around } = context;
+  const sizes = sizesOf(layer, context);
+  const plain = { scale: context.scale, height: 0 };
+  const steps = stepsOf(layer);
+  const after = planOf(around, part, plain);
+  const plan = planOf(steps, after.source, sizes);
+  const first = plan.source;
+  const whole = planOf(steps, planOf(around, wanted, plain).source, sizes).source;
   const drawing = drawingOf(layer, context);
   const { map, scale, warp } = drawing;
   const key: unknown[] = layer.layers
@@ -207,7 +273,25 @@ function layerPixels(layer: Layer, { wanted, part }: Asked, context: Context): C
     const shown = shownRegion(warp, upright.region);
     return warped(upright, warp, shown ? intersect(shown, first) : first);
   });
-  return throughSteps(layer, source, steps, regions, key, context);
+  const made = dressed(layer, source, plan.legs, after.source, key, context);
+  if (around.length === 0) return made;
+  const onward = (pixels: ColourBuffer, own: unknown[]) =>
+    throughSteps(layer, pixels, after.legs, plain, [...key, ...own], context);
+  return {
+    pixels: onward(made.pixels, []),
+    pieces: made.pieces.map((p, i) => ({
+      ...p,
+      pixels: onward(p.pixels, ['piece', i, layer.steps]),
+    })),
+  };
+}
+
+/** What is asked of a layer, as far as it reaches: styles fill all that they are asked for. */
+function withinExtent(layer: Layer, { wanted, part }: Asked, context: Context): Asked {
+  const extent = extentOf(layer, context);
+  return extent
+    ? { wanted: intersect(wanted, extent), part: intersect(part, extent) }
+    : { wanted, part };
 }
 
 /** What a layer is drawn as, before its steps. */
@@ -239,13 +323,14 @@ function graded(
   { wanted, part }: Asked,
   context: Context,
 ): ColourBuffer {
-  const steps = stepsOf(grade);
+  const steps = pixelStepsOf(stepsOf(grade));
   if (steps.length === 0) return acc;
-  const regions = regionsOf(steps, part, context.scale);
+  const sizes = { scale: context.scale, height: 0 };
+  const plan = planOf(steps, part, sizes);
   // A grade's input has no key: what it depends on is all that lies beneath.
   const unkept = { ...context, memo: <T>(_key: string, make: () => T) => scoped(make) };
-  const input = crop(acc, regions[0]!, 4);
-  const made = crop(throughSteps(grade, input, steps, regions, [], unkept), part, 4);
+  const input = crop(acc, plan.source, 4);
+  const made = crop(throughSteps(grade, input, plan.legs, sizes, [], unkept), part, 4);
   // What lies beneath is nobody's but ours to draw on.
   const out = crop(acc, part, 4);
   context.meter.measure(grade.id, 'blend', () =>

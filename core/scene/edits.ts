@@ -89,6 +89,12 @@ export const setEnd =
   (s) =>
     void Object.assign(s.end, values);
 
+/** The lamp that styles follow. */
+export const setLight =
+  (values: Partial<Scene['light']>): Edit =>
+  (s) =>
+    void Object.assign(s.light, values);
+
 /** Puts layers at the very front of a scene. */
 export const addLayers =
   (layers: Layer[]): Edit =>

@@ -16,7 +16,7 @@ import { tubePasses } from '../sources/pass';
 import { stepOfKind } from '../steps/index';
 import { placed } from './placement';
 import type { Layer, Scene, Step } from './schema';
-import { VERSION, endParameters } from './schema';
+import { VERSION, endParameters, lightParameters } from './schema';
 
 /** A new id: 10 letters, digits, - or _. */
 export const newId = (): string => nanoid(10);
@@ -36,6 +36,7 @@ export const newScene = (
   background,
   mixing: 'displayed',
   end: defaultsOf(endParameters),
+  light: defaultsOf(lightParameters),
   guides: [],
   layers: [],
 });

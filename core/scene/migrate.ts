@@ -118,6 +118,13 @@ const fromFourth = (scene: Json): Json => ({
   ),
 });
 
+/** Version 5 knew no texts, styles and scene light. */
+const fromFifth = (scene: Json): Json => ({
+  ...scene,
+  version: 6,
+  light: { angle: -120, height: 40, colour: '#ffffff' },
+});
+
 /** The value as the newest version would have written it, if it is an older scene; itself if not. */
 export function migrated(value: unknown): unknown {
   if (!isObject(value)) return value;
@@ -125,7 +132,6 @@ export function migrated(value: unknown): unknown {
   if (value.version === 2) return migrated(fromSecond(value));
   if (value.version === 3) return migrated(fromThird(value));
   if (value.version === 4) return migrated(fromFourth(value));
-  // Version 5 knew no texts and styles; nothing that it says is said otherwise now.
-  if (value.version === 5) return { ...value, version: 6 };
+  if (value.version === 5) return fromFifth(value);
   return value;
 }

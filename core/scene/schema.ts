@@ -2,7 +2,7 @@ import * as v from 'valibot';
 import { blends } from '../blend/index';
 import { maskSchema } from '../masks/mask';
 import type { Parameters, Value } from '../definitions/parameter';
-import { HEX, parametersSchema, percent } from '../definitions/parameter';
+import { HEX, angle, parametersSchema, percent } from '../definitions/parameter';
 import { boxToQuad } from '../geometry/quad';
 import { sourceSchema } from '../sources/index';
 import { echoLoop } from './echo-loop';
@@ -174,6 +174,16 @@ export const endParameters = {
   },
 } as const satisfies Parameters;
 
+/** The lamp that shadows, bevels and gloss follow. */
+export const lightParameters = {
+  angle: angle('From', -120, { help: 'Where the light comes from, clockwise from the right.' }),
+  height: {
+    ...angle('Height', 40, { min: 0, max: 90, slider: [0, 90] }),
+    help: 'Above the picture: 90° is straight from the eye.',
+  },
+  colour: { kind: 'colour', label: 'Colour', default: '#ffffff' },
+} as const satisfies Parameters;
+
 /** A line to place things by: upright at an x, or level at a y, scene px. */
 export const guideSchema = v.strictObject({ id, axis: v.picklist(['x', 'y']), at: coordinate });
 export type Guide = v.InferOutput<typeof guideSchema>;
@@ -192,6 +202,7 @@ export const sceneSchema = v.pipe(
     /** Whether light mixes as displayed (sRGB-encoded) or as light (linear). */
     mixing: v.picklist(['displayed', 'light'], 'Light mixes as "displayed" or as "light".'),
     end: parametersSchema(endParameters),
+    light: parametersSchema(lightParameters),
     guides: v.array(guideSchema),
     /** Back to front. */
     layers: v.array(layerSchema),

@@ -1,24 +1,54 @@
 import type { Parameters } from '../definitions/parameter';
-import type { StepDefinition } from '../definitions/step';
+import type {
+  AnyStep,
+  ShapeStepDefinition,
+  StepDefinition,
+  StyleDefinition,
+} from '../definitions/step';
 import { gaussian } from './blur/gaussian';
 import { gradientMap } from './grade/gradient-map';
 import { hueSaturation } from './grade/hue-saturation';
 import { light } from './grade/light';
 import { tint } from './grade/tint';
+import { feather } from './shape/feather';
+import { hollow } from './shape/hollow';
+import { inset } from './shape/inset';
+import { bevel } from './style/bevel';
+import { gloss } from './style/gloss';
+import { glow } from './style/glow';
+import { outline } from './style/outline';
+import { paint } from './style/paint';
+import { shadow } from './style/shadow';
+import { sheen } from './style/sheen';
 
 /** Every step, in the order the palette shows them. To add one: one file, and one line here. */
-export const steps: readonly StepDefinition[] = [
+export const steps: readonly AnyStep[] = [
   gaussian,
   hueSaturation,
   light,
   tint,
   gradientMap,
-].map((s) => s as unknown as StepDefinition<Parameters>);
+  glow,
+  shadow,
+  bevel,
+  sheen,
+  paint,
+  outline,
+  gloss,
+  inset,
+  feather,
+  hollow,
+].map((s) => s as unknown as AnyStep<Parameters>);
+
+/** The steps that pixels go through, the changes of shape, and the styles. */
+export const pixelSteps = steps.filter((s): s is StepDefinition => s.works === 'pixels');
+export const shapeSteps = steps.filter((s): s is ShapeStepDefinition => s.works === 'shape');
+export const styles = steps.filter((s): s is StyleDefinition => s.works === 'style');
 
 const byKind = new Map(steps.map((s) => [s.kind, s]));
 
 /** The step of a kind. Throws an Error that lists the kinds there are. */
-export function stepOfKind(kind: string): StepDefinition {
+export function stepOfKind(kind: string): AnyStep {
   const found = byKind.get(kind);
   if (!found)
     throw new Error(`There is no step "${kind}"; there are ${[...byKind.keys()].join(', ')}.`);

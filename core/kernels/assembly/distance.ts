@@ -64,13 +64,17 @@ const SUM: usize = 8;
 const BEGIN: usize = 16;
 const PARABOLA: usize = 24;
 
-/** Turns rows of column distances at `s`, `width` floats each, into Euclidean distances at `d`. */
+/**
+ * Turns rows of column distances at `s`, `width` floats each, into Euclidean distances at `d`; with
+ * `places`, into the columns of what is nearest (−1 where nothing is).
+ */
 export function distanceAcross(
   s: usize,
   sStride: i32,
   d: usize,
   dStride: i32,
   width: i32,
+  places: i32,
   from: i32,
   to: i32,
 ): void {
@@ -100,11 +104,12 @@ export function distanceAcross(
       store<f64>(front, begin, BEGIN);
     }
     if (front < envelope) {
-      for (let q = 0; q < width; q++) put(d + y * dStride + (q << 2), FAR);
+      for (let q = 0; q < width; q++) put(d + y * dStride + (q << 2), places ? -1 : FAR);
       continue;
     }
     store<f64>(front + PARABOLA, Infinity, BEGIN);
-    let at = made;
+    const out = d + y * dStride;
+    let at = places ? out : made;
     let e = envelope;
     for (let q = 0; q < width; e += PARABOLA) {
       const v = load<f64>(e, APEX);
@@ -112,9 +117,10 @@ export function distanceAcross(
       const until = load<f64>(e + PARABOLA, BEGIN) * 0.5;
       const end = until >= width ? width : (Math.floor(until) as i32) + 1;
       let away = (q as f32) - (v as f32);
-      for (; q < end; q++, at += 4, away += 1) put(at, square + away * away);
+      if (places) for (; q < end; q++, at += 4) put(at, v as f32);
+      else for (; q < end; q++, at += 4, away += 1) put(at, square + away * away);
     }
-    const out = d + y * dStride;
+    if (places) continue;
     let q = 0;
     for (; q + 3 < width; q += 4)
       put4(out + (q << 2), f32x4.sqrt(get4(made + (q << 2))));

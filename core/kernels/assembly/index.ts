@@ -5,7 +5,19 @@ export { convolveAcross, weighDown } from './convolve';
 export { composite, compositePlane, settleRows } from './composite';
 export { finishRows, unpackRows } from './colour';
 export { cutRows, gatherRows, overRows, rampRows, shareRows, nearRows, shadeRows } from './paint';
+export { contourRows, edgeRows } from './contour';
+export {
+  addRows,
+  bandRows,
+  differRows,
+  grainRows,
+  lookRows,
+  reliefRows,
+  shiftRows,
+  timesRows,
+} from './planes';
 export { distanceAcross, distanceDown } from './distance';
+export { glossRows } from './gloss';
 export { gradeHue, gradeLight, gradeRamp } from './grade';
 export { halveRows, warpRows } from './resample';
 export {
@@ -21,6 +33,7 @@ export {
   toneRows,
   unwrapRows,
 } from './rows';
+export { coneRows, textureRows, tileRows } from './texture';
 export { useScratch } from './scratch';
 export { layer, pile } from './crowd';
 export { sumRows } from './edges';

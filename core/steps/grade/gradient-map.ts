@@ -28,6 +28,7 @@ export const gradientMap = defineStep({
     },
   },
   margin: () => 0,
+  keepsShape: true,
   apply(input, { dark, middle, light, centre, amount, space }, context) {
     const stops = [
       { at: 0, colour: dark },

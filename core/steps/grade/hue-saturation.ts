@@ -20,6 +20,7 @@ export const hueSaturation = defineStep({
     },
   },
   margin: () => 0,
+  keepsShape: true,
   /**
    * Hue turns about the grey axis and saturation scales the distance from luma, by the matrices of
    * Filter Effects Level 1 (feColorMatrix, hueRotate and saturate), with Rec. 709 weights. Colorize

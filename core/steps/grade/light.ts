@@ -22,6 +22,7 @@ export const light = defineStep({
     contrast: percent('Contrast', 0, -100, 100),
   },
   margin: () => 0,
+  keepsShape: true,
   /**
    * Exposure multiplies light, so it works on linear values (sRGB curve, IEC 61966-2-1); contrast
    * turns the tone line about mid-grey, to flat at −100 % and to four times as steep at 100 %;

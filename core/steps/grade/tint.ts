@@ -19,6 +19,7 @@ export const tint = defineStep({
     },
   },
   margin: () => 0,
+  keepsShape: true,
   /** Up to mid-grey the colour darkens towards black, above it pales towards white. */
   apply(input, { colour, amount, keepLight }, context) {
     const [r, g, b] = rgb(colour);

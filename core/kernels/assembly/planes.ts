@@ -1,0 +1,216 @@
+/** Plain work on planes that styles are made of. Strides are in bytes. */
+import { get, put } from './access';
+
+/** Puts every value of rows through a table of `size` floats for 0–1, in place; between two it is mixed. */
+export function lookRows(
+  p: usize,
+  pStride: i32,
+  width: i32,
+  table: usize,
+  size: i32,
+  from: i32,
+  to: i32,
+): void {
+  const last = (size - 1) as f32;
+  for (let y = from; y < to; y++) {
+    let d = p + y * pStride;
+    for (const end = d + (width << 2); d < end; d += 4) {
+      const v = get(d);
+      const t = (v > 0 ? (v < 1 ? v : 1) : 0) * last;
+      const i = min(t as i32, size - 2);
+      const low = get(table + (i << 2));
+      put(d, low + (get(table + (i << 2) + 4) - low) * (t - (i as f32)));
+    }
+  }
+}
+
+/** A value of a plane between px (bilinear), 0 beyond it; (x, y) counts px from its first. */
+// @ts-ignore: decorator
+@inline
+function between(s: usize, sStride: i32, width: i32, height: i32, x: f32, y: f32): f32 {
+  const fx = Mathf.floor(x);
+  const fy = Mathf.floor(y);
+  const tx = x - fx;
+  const ty = y - fy;
+  const ix = fx as i32;
+  const iy = fy as i32;
+  let sum: f32 = 0;
+  for (let j = 0; j < 2; j++) {
+    const py = iy + j;
+    const wy = j ? ty : 1 - ty;
+    if (py < 0 || py >= height || wy == 0) continue;
+    for (let i = 0; i < 2; i++) {
+      const px = ix + i;
+      const wx = i ? tx : 1 - tx;
+      if (px < 0 || px >= width || wx == 0) continue;
+      sum += wx * wy * get(s + py * sStride + (px << 2));
+    }
+  }
+  return sum;
+}
+
+/** Rows of a plane moved by (dx, dy) px; the first px of the result lies (x0, y0) px from that of the plane. */
+export function shiftRows(
+  o: usize,
+  oStride: i32,
+  s: usize,
+  sStride: i32,
+  sWidth: i32,
+  sHeight: i32,
+  x0: f32,
+  y0: f32,
+  width: i32,
+  from: i32,
+  to: i32,
+): void {
+  for (let y = from; y < to; y++) {
+    let d = o + y * oStride;
+    for (let x = 0; x < width; x++, d += 4)
+      put(d, between(s, sStride, sWidth, sHeight, (x as f32) + x0, (y as f32) + y0));
+  }
+}
+
+/** How far rows of one plane are from those of another, in place. */
+export function differRows(
+  p: usize,
+  pStride: i32,
+  s: usize,
+  sStride: i32,
+  width: i32,
+  from: i32,
+  to: i32,
+): void {
+  for (let y = from; y < to; y++) {
+    let d = p + y * pStride;
+    let q = s + y * sStride;
+    for (const end = d + (width << 2); d < end; d += 4, q += 4) put(d, abs<f32>(get(d) - get(q)));
+  }
+}
+
+/** Adds rows of one plane to those of another, in place. */
+export function addRows(
+  p: usize,
+  pStride: i32,
+  s: usize,
+  sStride: i32,
+  width: i32,
+  from: i32,
+  to: i32,
+): void {
+  for (let y = from; y < to; y++) {
+    let d = p + y * pStride;
+    let q = s + y * sStride;
+    for (const end = d + (width << 2); d < end; d += 4, q += 4) put(d, get(d) + get(q));
+  }
+}
+
+/** Rows of a plane times those of another, in place. */
+export function timesRows(
+  p: usize,
+  pStride: i32,
+  s: usize,
+  sStride: i32,
+  width: i32,
+  from: i32,
+  to: i32,
+): void {
+  for (let y = from; y < to; y++) {
+    let d = p + y * pStride;
+    let q = s + y * sStride;
+    for (const end = d + (width << 2); d < end; d += 4, q += 4) put(d, get(d) * get(q));
+  }
+}
+
+/** Coverage of what lies between two distances (px, low < high) of rows of distances, in place. */
+export function bandRows(
+  p: usize,
+  pStride: i32,
+  width: i32,
+  low: f32,
+  high: f32,
+  from: i32,
+  to: i32,
+): void {
+  for (let y = from; y < to; y++) {
+    let d = p + y * pStride;
+    for (const end = d + (width << 2); d < end; d += 4) {
+      const v = get(d);
+      const below = max<f32>(0, min<f32>(1, high - v + 0.5));
+      const above = max<f32>(0, min<f32>(1, low - v + 0.5));
+      put(d, below - above);
+    }
+  }
+}
+
+/**
+ * How brightly a lamp at (lx, ly, lz) lights rows of a relief of heights at `s` (px), 0–1: the cosine between
+ * its direction and the normal (−∂h/∂x, −∂h/∂y, 1). Slopes by central differences; beyond the plane the
+ * relief goes on level.
+ */
+export function reliefRows(
+  o: usize,
+  oStride: i32,
+  s: usize,
+  sStride: i32,
+  width: i32,
+  height: i32,
+  lx: f32,
+  ly: f32,
+  lz: f32,
+  from: i32,
+  to: i32,
+): void {
+  for (let y = from; y < to; y++) {
+    const up = s + max(0, y - 1) * sStride;
+    const down = s + min(height - 1, y + 1) * sStride;
+    const own = s + y * sStride;
+    let d = o + y * oStride;
+    for (let x = 0; x < width; x++, d += 4) {
+      const left = max(0, x - 1) << 2;
+      const right = min(width - 1, x + 1) << 2;
+      const dx = (get(own + right) - get(own + left)) * 0.5;
+      const dy = (get(down + (x << 2)) - get(up + (x << 2))) * 0.5;
+      const lit = (lz - dx * lx - dy * ly) / sqrt<f32>(dx * dx + dy * dy + 1);
+      put(d, max<f32>(0, lit));
+    }
+  }
+}
+
+/** A number from 0 to 1 for each place of whole numbers (lowbias32: Wellons, 2018). */
+// @ts-ignore: decorator
+@inline
+export function chanceAt(x: i32, y: i32, seed: i32): f32 {
+  let h = ((x as u32) * 0x85ebca6b) ^ ((y as u32) * 0x9e3779b1) ^ ((seed as u32) * 0xc2b2ae35);
+  h = (h ^ (h >> 16)) * 0x21f0aaad;
+  h = (h ^ (h >> 15)) * 0x735a2d97;
+  h ^= h >> 15;
+  return ((h >> 8) as f32) * (1.0 / 16777216.0);
+}
+
+/**
+ * Grains rows of a plane by an amount (0–1), in place: each value is drawn anew, between nothing and twice
+ * itself, and mixed with what it was. Grains are `size` px wide; (x0, y0) is the first px.
+ */
+export function grainRows(
+  p: usize,
+  pStride: i32,
+  width: i32,
+  x0: i32,
+  y0: i32,
+  size: f32,
+  amount: f32,
+  seed: i32,
+  from: i32,
+  to: i32,
+): void {
+  for (let y = from; y < to; y++) {
+    let d = p + y * pStride;
+    const gy = Mathf.floor(((y0 + y) as f32) / size) as i32;
+    for (let x = 0; x < width; x++, d += 4) {
+      const v = get(d);
+      if (v == 0) continue;
+      const gx = Mathf.floor(((x0 + x) as f32) / size) as i32;
+      put(d, min<f32>(1, v * (1 + amount * (2 * chanceAt(gx, gy, seed) - 1))));
+    }
+  }
+}

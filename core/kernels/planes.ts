@@ -1,0 +1,81 @@
+import type { Plane } from '../pixels/buffer';
+import { crop, unwritten } from '../pixels/buffer';
+import type { Region } from '../pixels/region';
+import { intersect, isEmpty, translated } from '../pixels/region';
+import { onHeap, rowsOf, run } from './machine';
+
+/** Plain work on planes that styles are made of. What works in place says so. */
+
+/** Puts every value through a table for 0–1 (two floats at least), in place; between two it is mixed. */
+export function lookUp(plane: Plane, table: Float32Array): void {
+  const { region } = plane;
+  onHeap((at) =>
+    run('lookRows', region.height, region.width * 4, [
+      ...[...rowsOf(at, plane, region, 1, 'write'), region.width, at(table), table.length],
+    ]),
+  );
+}
+
+/** A plane moved by (dx, dy) px, over a region; between px it is mixed (bilinear). */
+export function shifted(plane: Plane, dx: number, dy: number, region: Region): Plane {
+  if (Number.isInteger(dx) && Number.isInteger(dy))
+    return crop({ region: translated(plane.region, dx, dy), data: plane.data }, region, 1);
+  const out: Plane = unwritten(region, 1);
+  const from = plane.region;
+  onHeap((at) =>
+    run('shiftRows', region.height, region.width * 10, [
+      ...[...rowsOf(at, out, region, 1, 'write'), ...rowsOf(at, plane, from, 1)],
+      ...[from.width, from.height, region.x - dx - from.x, region.y - dy - from.y, region.width],
+    ]),
+  );
+  return out;
+}
+
+/** The work of a kernel on one plane by another, over what both have, in place. */
+const byAnother =
+  (kernel: 'addRows' | 'differRows' | 'timesRows' | 'cutRows') => (plane: Plane, by: Plane) => {
+    const part = intersect(plane.region, by.region);
+    if (isEmpty(part)) return;
+    onHeap((at) =>
+      run(kernel, part.height, part.width * 2, [
+        ...rowsOf(at, plane, part, 1, 'write'),
+        ...[...rowsOf(at, by, part, 1), part.width],
+      ]),
+    );
+  };
+
+/** Puts each value at its distance from that of another plane, which must have all of its px. */
+export const differ = byAnother('differRows');
+/** Multiplies by another plane, which must have all of its px. */
+export const times = byAnother('timesRows');
+/** Adds another plane, which must have all of its px. */
+export const add = byAnother('addRows');
+/** Takes out what another plane covers: v · (1 − by). */
+export const without = byAnother('cutRows');
+
+/**
+ * How brightly each px of a relief (heights, px) is lit from a direction (a unit vector: right, down,
+ * towards the eye): the cosine of the angle to its normal, 0–1 (Lambert).
+ */
+export function relief(heights: Plane, light: readonly [number, number, number]): Plane {
+  const { region } = heights;
+  const out: Plane = unwritten(region, 1);
+  onHeap((at) =>
+    run('reliefRows', region.height, region.width * 8, [
+      ...[...rowsOf(at, out, region, 1, 'write'), ...rowsOf(at, heights, region, 1)],
+      ...[region.width, region.height, ...light],
+    ]),
+  );
+  return out;
+}
+
+/** Grains a plane by an amount (0–1), in place; grains are `size` px wide and hang on their place alone. */
+export function grain(plane: Plane, amount: number, size: number, seed: number): void {
+  const { region } = plane;
+  onHeap((at) =>
+    run('grainRows', region.height, region.width * 6, [
+      ...[...rowsOf(at, plane, region, 1, 'write'), region.width, region.x, region.y],
+      ...[Math.max(1e-3, size), amount, seed],
+    ]),
+  );
+}

@@ -1,0 +1,152 @@
+import type { PaintFrame } from '../definitions/step';
+import type { Affine, Point } from '../geometry/affine';
+import {
+  apply,
+  invert,
+  meanScale,
+  middleOf,
+  multiply,
+  rotation,
+  scaling,
+  translation,
+} from '../geometry/affine';
+import { projective } from '../geometry/homography';
+import { painted, paintedBy } from '../kernels/paint';
+import { drawPicture } from '../kernels/resample';
+import { conePlane, texturePlane, tiled } from '../kernels/texture';
+import type { ColourBuffer, Plane } from '../pixels/buffer';
+import { crop, unwritten } from '../pixels/buffer';
+import type { Mixing } from '../pixels/colour';
+import { rgb } from '../pixels/colour';
+import { rampTable } from '../pixels/ramp';
+import type { Ramp } from '../pixels/ramp';
+import { EMPTY, isEmpty } from '../pixels/region';
+import type { Paint } from './parameters';
+
+/** From where to where a gradient runs, px of the render. */
+export function paintEnds(
+  paint: Paint,
+  frame: Omit<PaintFrame, 'mixing' | 'picture'>,
+): { from: Point; to: Point } {
+  if (paint.ends) {
+    const { x0, y0, x1, y1 } = paint.ends;
+    return { from: apply(frame.map, { x: x0, y: y0 }), to: apply(frame.map, { x: x1, y: y1 }) };
+  }
+  const box = paint.fit === 'scene' ? frame.scene : frame.box;
+  const middle = middleOf(box);
+  const [w, h] = [box.x1 - box.x0, box.y1 - box.y0];
+  const a = (paint.paintAngle * Math.PI) / 180;
+  const [dx, dy] = [Math.cos(a), Math.sin(a)];
+  const round = paint.paint === 'radial' || paint.paint === 'conical';
+  // Round a point as far as the corners; else from edge to edge of the box, as seen in that direction.
+  const half = (round ? Math.hypot(w, h) : Math.abs(dx) * w + Math.abs(dy) * h) / 2 || 1;
+  const to = { x: middle.x + dx * half, y: middle.y + dy * half };
+  return paint.paint === 'linear'
+    ? { from: { x: middle.x - dx * half, y: middle.y - dy * half }, to }
+    : { from: middle, to };
+}
+
+/** A ramp run through forth and back, from its end to its start and to its end again. */
+const reflectedRamp = (table: Float32Array): Float32Array => {
+  const n = table.length / 4;
+  const out = new Float32Array((2 * n - 1) * 4);
+  for (let i = 0; i < 2 * n - 1; i++) {
+    const k = Math.abs(i - (n - 1));
+    out.set(table.subarray(4 * k, 4 * k + 4), 4 * i);
+  }
+  return out;
+};
+
+/** A shape filled with a paint, over the region of the shape. */
+export function paintShape(shape: Plane, paint: Paint, frame: PaintFrame): ColourBuffer {
+  if (isEmpty(shape.region)) return unwritten(EMPTY, 4);
+  const { mixing } = frame;
+  switch (paint.paint) {
+    case 'one':
+      return oneColour(shape, paint.colour, mixing);
+    case 'linear':
+    case 'radial':
+    case 'reflected': {
+      const { from, to } = paintEnds(paint, frame);
+      const table = rampTable(paint.ramp, mixing);
+      const first = { x: 2 * from.x - to.x, y: 2 * from.y - to.y };
+      const unit: Affine = [1, 0, 0, 1, 0, 0];
+      return paint.paint === 'reflected'
+        ? painted(shape, reflectedRamp(table), unit, first, to, false)
+        : painted(shape, table, unit, from, to, paint.paint === 'radial');
+    }
+    case 'conical': {
+      const { from, to } = paintEnds(paint, frame);
+      const turn = rotation(-Math.atan2(to.y - from.y, to.x - from.x));
+      const cone = conePlane(multiply(turn, translation(-from.x, -from.y)), shape.region);
+      return paintedBy(shape, cone, rampTable(paint.ramp, mixing));
+    }
+    case 'texture': {
+      const plane = texturePlane(
+        paint.texture as never,
+        textureMap(paint, frame),
+        paint.seed,
+        shape.region,
+      );
+      return paintedBy(shape, plane, rampTable(paint.ramp, mixing));
+    }
+    case 'pattern':
+      return paint.picture === '' ? unwritten(EMPTY, 4) : patterned(shape, paint, frame);
+  }
+}
+
+/** A shape in one colour. */
+export function oneColour(shape: Plane, colour: string, mixing: Mixing): ColourBuffer {
+  const flat = [...rgb(colour, mixing), 1];
+  return rampedShape(shape, Float32Array.from([...flat, ...flat]), shape);
+}
+
+/** A shape in the colours that a ramp has at the values of another plane, which must have all of its px. */
+export const rampedShape = (shape: Plane, ramp: Float32Array, places: Plane): ColourBuffer =>
+  paintedBy(shape, places, ramp);
+
+/** The table of a ramp, or of one colour. */
+export const colourTable = (colour: string | Ramp, mixing: Mixing): Float32Array => {
+  if (typeof colour !== 'string') return rampTable(colour, mixing);
+  const flat = [...rgb(colour, mixing), 1];
+  return Float32Array.from([...flat, ...flat]);
+};
+
+/**
+ * From px of the render to units of a texture: it lies on the layer and moves with it; at 100 % a unit is 400
+ * px of the layer.
+ */
+export function textureMap(
+  { size, turn, moveX, moveY }: Pick<Paint, 'size' | 'turn' | 'moveX' | 'moveY'>,
+  frame: Pick<PaintFrame, 'map'>,
+): Affine {
+  const unit = scaling((UNIT * size) / 100);
+  const laid = multiply(
+    translation(moveX, moveY),
+    multiply(rotation((turn * Math.PI) / 180), unit),
+  );
+  return invert(multiply(frame.map, laid)) ?? [0, 0, 0, 0, 0, 0];
+}
+
+/** How many px of a layer a unit of texture is long. */
+const UNIT = 400;
+
+/** A shape filled with a picture laid side by side; at 100 % a px of it is one of the layer. */
+function patterned(shape: Plane, paint: Paint, frame: PaintFrame): ColourBuffer {
+  const picture = frame.picture(paint.picture);
+  const k = (meanScale(frame.map) * paint.size) / 100;
+  const side = (n: number) => Math.max(1, Math.min(4096, Math.round(n * k)));
+  const [w, h] = [side(picture.width), side(picture.height)];
+  const [sx, sy] = [w / picture.width, h / picture.height];
+  const region = { x: 0, y: 0, width: w, height: h };
+  const tile = drawPicture(picture, projective(scaling(sx, sy)), region, frame.mixing);
+  const laid = multiply(
+    translation(paint.moveX, paint.moveY),
+    multiply(
+      rotation((paint.turn * Math.PI) / 180),
+      scaling(paint.size / 100 / sx, paint.size / 100 / sy),
+    ),
+  );
+  const back = invert(multiply(frame.map, laid));
+  return back ? tiled(shape, crop(tile, region, 4), back, paint.mirror) : unwritten(EMPTY, 4);
+}

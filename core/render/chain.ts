@@ -1,0 +1,98 @@
+import type { Piece, StyleDefinition } from '../definitions/step';
+import type { Region } from '../pixels/region';
+import { EMPTY, grow, isEmpty, unite } from '../pixels/region';
+import type { Layer, Step } from '../scene/schema';
+import { stepOfKind } from '../steps/index';
+
+/** Chains of steps: what of each must be known, and how far they reach. */
+
+/** Px of the render for one px of lengths, and for the height of the shape they may be a share of. */
+export interface Sizes {
+  scale: number;
+  height: number;
+}
+
+/** Px of the render for one unit of a step's lengths. */
+export const unitOf = ({ values }: Step, { scale, height }: Sizes): number =>
+  values.lengths === 'share' ? height / 100 : scale;
+
+/** How far a step looks beyond a region, px of the render. */
+export const marginOfStep = (step: Step, sizes: Sizes): number =>
+  stepOfKind(step.kind).margin(step.values, unitOf(step, sizes));
+
+/** Whether a layer has a style that is on, so that it is more than its pixels. */
+export const isStyled = (layer: Layer): boolean =>
+  layer.steps.some((s) => s.enabled && stepOfKind(s.kind).works === 'style');
+
+/** The steps that pixels go through, of those that are on. */
+export const pixelStepsOf = (steps: readonly Step[]): Step[] =>
+  steps.filter((s) => stepOfKind(s.kind).works === 'pixels');
+
+/**
+ * How far a chain carries a value, px of the render: its pixels from step to step, and from the shape that
+ * each style sees as far as that one reaches.
+ */
+export function marginOf(steps: readonly Step[], sizes: Sizes): number {
+  let pixels = 0;
+  let shape = 0;
+  let most = 0;
+  for (const step of steps) {
+    const own = marginOfStep(step, sizes);
+    const definition = stepOfKind(step.kind);
+    if (definition.works === 'style') most = Math.max(most, shape + own);
+    else if (definition.works === 'shape') shape += own;
+    else {
+      pixels += own;
+      if (!definition.keepsShape) shape = pixels;
+    }
+  }
+  return Math.max(pixels, most);
+}
+
+/** A step, and what must be known after it. */
+export interface Leg {
+  step: Step;
+  /** Of the pixels, and of the shape; EMPTY where nothing asks for it. */
+  pixels: Region;
+  shape: Region;
+}
+
+/**
+ * What must be known of a chain's source, and after each step, to make a region of all that comes of it:
+ * walking back, each step asks for the margin it needs.
+ */
+export function planOf(
+  steps: readonly Step[],
+  wanted: Region,
+  sizes: Sizes,
+): { source: Region; legs: Leg[] } {
+  const legs: Leg[] = [];
+  let pixels = wanted;
+  let shape = EMPTY;
+  const grownIf = (r: Region, by: number) => (isEmpty(r) ? r : grow(r, by));
+  for (const step of [...steps].reverse()) {
+    const definition = stepOfKind(step.kind);
+    const own = marginOfStep(step, sizes);
+    if (definition.works === 'style') {
+      legs.unshift({ step, pixels, shape: grow(wanted, own) });
+      shape = unite(shape, grow(wanted, own));
+    } else if (definition.works === 'shape') {
+      legs.unshift({ step, pixels, shape });
+      shape = grownIf(shape, own);
+    } else if (definition.keepsShape) {
+      legs.unshift({ step, pixels, shape });
+      pixels = grow(pixels, own);
+    } else {
+      // From here on the shape is that of these pixels.
+      pixels = unite(pixels, shape);
+      legs.unshift({ step, pixels, shape: EMPTY });
+      pixels = grow(pixels, own);
+      shape = EMPTY;
+    }
+  }
+  return { source: unite(pixels, shape), legs };
+}
+
+/** The pieces of a style. */
+export const piecesOf = (step: Step): Piece[] =>
+  (stepOfKind(step.kind) as StyleDefinition).pieces(step.values);

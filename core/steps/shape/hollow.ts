@@ -1,0 +1,28 @@
+import { defineShapeStep } from '../../definitions/step';
+import { times, without } from '../../kernels/planes';
+import { copied } from '../../kernels/rows';
+import { crop } from '../../pixels/buffer';
+
+/** The shape cut to what of it lies outside or inside the layer. */
+export const hollow = defineShapeStep({
+  kind: 'shape.hollow',
+  label: 'Hollow',
+  help: 'Keeps only what of the shape lies outside the layer, or inside it.',
+  parameters: {
+    keep: {
+      kind: 'choice',
+      label: 'Keeps',
+      options: [
+        { value: 'outside', label: 'The outside' },
+        { value: 'inside', label: 'The inside' },
+      ],
+      default: 'outside',
+    },
+  },
+  margin: () => 0,
+  apply(shape, coverage, { keep }, { wanted }) {
+    const made = copied(crop(shape, wanted, 1), 1);
+    (keep === 'outside' ? without : times)(made, crop(coverage, wanted, 1));
+    return made;
+  },
+});

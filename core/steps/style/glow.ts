@@ -1,0 +1,141 @@
+import { blendParameter } from '../../blend/parameter';
+import type { Values } from '../../definitions/parameter';
+import { length, percent, place, seed } from '../../definitions/parameter';
+import type { Piece, StyleContext } from '../../definitions/step';
+import { defineStyle } from '../../definitions/step';
+import { curveTable } from '../../geometry/curve';
+import { grain, lookUp, shifted } from '../../kernels/planes';
+import { colourTable, rampedShape } from '../../paint/paint';
+import type { ColourBuffer, Plane } from '../../pixels/buffer';
+import { scoped } from '../../pixels/heap';
+import { copied, level } from '../../kernels/rows';
+import { rampOf } from '../../pixels/ramp';
+import type { Region } from '../../pixels/region';
+import { grow } from '../../pixels/region';
+import { falloff, lengths, opacity } from './parameters';
+import { evenSpread, inverse, seenFrom, softSpread, spreadMargin } from './soft';
+
+const INSIDE = { side: ['inside', 'both'] };
+
+/** Light round a shape or within it. */
+export const glow = defineStyle({
+  kind: 'style.glow',
+  label: 'Glow',
+  help: 'Light that goes out from the edge of the shape, outward, inward, or both.',
+  parameters: {
+    side: {
+      kind: 'choice',
+      label: 'Side',
+      options: [
+        { value: 'outside', label: 'Outside' },
+        { value: 'inside', label: 'Inside' },
+        { value: 'both', label: 'Both' },
+      ],
+      default: 'outside',
+    },
+    from: {
+      kind: 'choice',
+      label: 'Inside from',
+      options: [
+        { value: 'edge', label: 'The edge' },
+        { value: 'centre', label: 'The centre' },
+      ],
+      default: 'edge',
+      needs: INSIDE,
+    },
+    way: {
+      kind: 'choice',
+      label: 'Falls',
+      help: 'Softly, as a Gaussian blur; or evenly, with the exact distance.',
+      options: [
+        { value: 'soft', label: 'Softly' },
+        { value: 'even', label: 'Evenly' },
+      ],
+      default: 'soft',
+    },
+    reach: length('Reach', 40, { max: 2000, slider: [0, 200] }),
+    core: percent('Core', 0),
+    falloff,
+    ramped: {
+      kind: 'switch',
+      label: 'Ramp',
+      help: 'Colours along the falloff, in place of one.',
+      default: false,
+    },
+    colour: { kind: 'colour', label: 'Colour', default: '#ff7a3c', needs: { ramped: [false] } },
+    ramp: {
+      kind: 'ramp',
+      label: 'Colours',
+      help: 'From where it ends to its core.',
+      default: rampOf([
+        [0, '#ff2a00'],
+        [100, '#fff0c0'],
+      ]),
+      needs: { ramped: [true] },
+    },
+    grain: percent('Grain', 0),
+    grainSize: { ...length('Grain size', 2, { min: 0.5, max: 100, slider: [0.5, 12] }), step: 0.5 },
+    seed: seed(),
+    x: place('Aside', 0, { slider: [-100, 100] }),
+    y: place('Down', 0, { slider: [-100, 100] }),
+    above: {
+      kind: 'switch',
+      label: 'In front',
+      help: 'Over the body too, in place of behind it.',
+      default: false,
+    },
+    blend: blendParameter('Blend', 'screen'),
+    opacity: opacity(),
+    lengths,
+  },
+  margin: ({ reach, core, way, x, y }, scale) =>
+    spreadMargin({ reach: reach * scale, core: core / 100 }, way === 'soft') +
+    Math.ceil(Math.max(Math.abs(x), Math.abs(y)) * scale),
+  pieces(v) {
+    const common = { blend: v.blend, opacity: v.opacity / 100 };
+    const pieces: Piece[] = [];
+    if (v.side !== 'inside')
+      pieces.push({
+        ...common,
+        lands: v.above ? 'above' : 'beneath',
+        hidden: !v.above,
+        draw: (shape, context) => lit(v, context, (spread, need) => spread(shape, need)),
+      });
+    if (v.side !== 'outside')
+      pieces.push({
+        ...common,
+        lands: 'within',
+        // What lies outside throws its light inward; from the centre it is the other way round.
+        draw: (shape, context) =>
+          lit(v, context, (spread, need, margin) => {
+            const made = spread(inverse(shape, grow(need, margin)), need);
+            if (v.from === 'centre') level(made, -1, 1);
+            return made;
+          }),
+      });
+    return pieces;
+  },
+});
+
+type Spreading = (of: Plane, region: Region) => Plane;
+
+/** The light of a glow, by how its spread is made over a region. */
+function lit(
+  v: Values<typeof glow.parameters>,
+  { scale, wanted, mixing }: StyleContext,
+  made: (spread: Spreading, need: Region, margin: number) => Plane,
+): ColourBuffer {
+  const spread = { reach: v.reach * scale, core: v.core / 100 };
+  const soft = v.way === 'soft';
+  const [dx, dy] = [v.x * scale, v.y * scale];
+  const spreadOver: Spreading = (of, region) =>
+    soft ? softSpread(of, spread, region) : evenSpread(of, spread, region);
+  return scoped(() => {
+    const need = seenFrom(wanted, dx, dy);
+    const places = shifted(made(spreadOver, need, spreadMargin(spread, soft)), dx, dy, wanted);
+    const light = copied(places, 1);
+    lookUp(light, curveTable(v.falloff));
+    if (v.grain > 0) grain(light, v.grain / 100, v.grainSize * scale, v.seed);
+    return rampedShape(light, colourTable(v.ramped ? v.ramp : v.colour, mixing), places);
+  });
+}

@@ -1,0 +1,60 @@
+import { blendParameter } from '../../blend/parameter';
+import { length } from '../../definitions/parameter';
+import { defineStyle } from '../../definitions/step';
+import { band, signedDistance } from '../../kernels/contour';
+import { paintParameters } from '../../paint/parameters';
+import { paintShape } from '../../paint/paint';
+import { crop } from '../../pixels/buffer';
+import { scoped } from '../../pixels/heap';
+import { grow } from '../../pixels/region';
+import { lengths, opacity } from './parameters';
+
+/** A line along the edge of a shape. */
+export const outline = defineStyle({
+  kind: 'style.outline',
+  label: 'Outline',
+  help: 'A line along the edge, inside it, outside it, or half and half.',
+  parameters: {
+    width: length('Width', 4, { max: 2000, slider: [0, 60] }),
+    side: {
+      kind: 'choice',
+      label: 'Side',
+      options: [
+        { value: 'inside', label: 'Inside' },
+        { value: 'centre', label: 'Centred' },
+        { value: 'outside', label: 'Outside' },
+      ],
+      default: 'outside',
+    },
+    corners: {
+      kind: 'choice',
+      label: 'Corners',
+      options: [
+        { value: 'round', label: 'Rounded' },
+        { value: 'sharp', label: 'Sharp' },
+      ],
+      default: 'round',
+    },
+    ...paintParameters,
+    blend: blendParameter('Blend', 'normal'),
+    opacity: opacity(),
+    lengths,
+  },
+  margin: ({ width }, scale) => Math.ceil(width * scale) + 4,
+  pieces: (v) => [
+    {
+      lands: 'above',
+      blend: v.blend,
+      opacity: v.opacity / 100,
+      draw(shape, { scale, wanted, frame }) {
+        const width = v.width * scale;
+        const out = v.side === 'inside' ? 0 : v.side === 'centre' ? width / 2 : width;
+        return scoped(() => {
+          const far = grow(wanted, Math.ceil(width) + 4);
+          const d = signedDistance(shape, far, v.corners === 'sharp');
+          return paintShape(crop(band(d, out - width, out), wanted, 1), v, frame);
+        });
+      },
+    },
+  ],
+});

@@ -1,0 +1,26 @@
+import { blendParameter } from '../../blend/parameter';
+import { defineStyle } from '../../definitions/step';
+import { paintParameters } from '../../paint/parameters';
+import { paintShape } from '../../paint/paint';
+import { scoped } from '../../pixels/heap';
+import { intersect } from '../../pixels/region';
+import { whole } from './soft';
+import { opacity } from './parameters';
+
+/** A paint over the body. */
+export const paint = defineStyle({
+  kind: 'style.paint',
+  label: 'Paint',
+  help: 'A colour, a gradient, a texture or a pattern over the body.',
+  parameters: { ...paintParameters, blend: blendParameter('Blend', 'normal'), opacity: opacity() },
+  margin: () => 0,
+  pieces: (v) => [
+    {
+      lands: 'within',
+      blend: v.blend,
+      opacity: v.opacity / 100,
+      draw: (shape, { wanted, frame }) =>
+        scoped(() => paintShape(whole(intersect(wanted, shape.region)), v, frame)),
+    },
+  ],
+});

@@ -1,0 +1,73 @@
+import { blendParameter } from '../../blend/parameter';
+import { length, percent } from '../../definitions/parameter';
+import { defineStyle } from '../../definitions/step';
+import { curveTable } from '../../geometry/curve';
+import { lookUp, shifted } from '../../kernels/planes';
+import { oneColour } from '../../paint/paint';
+import { falloff, lampOf, lampParameters, lengths, opacity } from './parameters';
+import { inverse, seenFrom, softSpread, spreadMargin } from './soft';
+import { scoped } from '../../pixels/heap';
+import { grow } from '../../pixels/region';
+import { copied } from '../../kernels/rows';
+
+/** The shadow that a shape throws on what lies behind it, or into itself. */
+export const shadow = defineStyle({
+  kind: 'style.shadow',
+  label: 'Shadow',
+  help: 'What the shape throws on what lies behind it; inset, what its edge throws into it.',
+  parameters: {
+    way: {
+      kind: 'choice',
+      label: 'Thrown',
+      options: [
+        { value: 'cast', label: 'Behind' },
+        { value: 'inset', label: 'Inset' },
+      ],
+      default: 'cast',
+    },
+    distance: length('Distance', 12, { max: 5000, slider: [0, 120] }),
+    ...lampParameters,
+    reach: length('Reach', 16, { max: 2000, slider: [0, 160] }),
+    core: percent('Core', 0),
+    falloff,
+    colour: { kind: 'colour', label: 'Colour', default: '#000000' },
+    hidden: {
+      kind: 'switch',
+      label: 'Not beneath',
+      help: 'Left out where the body stands, even if that is not shown.',
+      default: true,
+      needs: { way: ['cast'] },
+    },
+    blend: blendParameter('Blend', 'multiply'),
+    opacity: opacity(70),
+    lengths,
+  },
+  margin: ({ reach, core, distance }, scale) =>
+    spreadMargin({ reach: reach * scale, core: core / 100 }, true) +
+    Math.ceil(distance * scale) +
+    1,
+  pieces: (v) => [
+    {
+      lands: v.way === 'cast' ? 'beneath' : 'within',
+      hidden: v.hidden,
+      blend: v.blend,
+      opacity: v.opacity / 100,
+      draw(shape, { scale, wanted, mixing, lamp }) {
+        const spread = { reach: v.reach * scale, core: v.core / 100 };
+        const away = (lampOf(v, lamp).angle * Math.PI) / 180 + Math.PI;
+        // What differs from whole px by rounding alone is not worth resampling.
+        const whole = (n: number) => (Math.abs(n - Math.round(n)) < 1e-3 ? Math.round(n) : n);
+        const dx = whole(Math.cos(away) * v.distance * scale);
+        const dy = whole(Math.sin(away) * v.distance * scale);
+        const need = seenFrom(wanted, dx, dy);
+        return scoped(() => {
+          const thrown =
+            v.way === 'cast' ? shape : inverse(shape, grow(need, spreadMargin(spread, true)));
+          const dark = copied(shifted(softSpread(thrown, spread, need), dx, dy, wanted), 1);
+          lookUp(dark, curveTable(v.falloff));
+          return oneColour(dark, v.colour, mixing);
+        });
+      },
+    },
+  ],
+});
