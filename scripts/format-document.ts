@@ -4,7 +4,20 @@ import type { Parameter, Parameters } from '../core/definitions/parameter';
 import { sceneJsonSchema } from '../core/scene/json-schema';
 import { maskShapes } from '../core/masks/index';
 import { maskParameters } from '../core/masks/mask';
-import { MAX_PIXELS, MAX_SIDE, VERSION, endParameters } from '../core/scene/schema';
+import { paintParameters } from '../core/paint/parameters';
+import {
+  MAX_PIXELS,
+  MAX_SIDE,
+  VERSION,
+  endParameters,
+  lightParameters,
+} from '../core/scene/schema';
+import {
+  alongParameters,
+  letterParameters,
+  paragraphParameters,
+  staggerParameters,
+} from '../core/text/content';
 import { passParameters } from '../core/sources/pass';
 import { sources } from '../core/sources/index';
 import { modifiers } from '../core/modifiers/index';
@@ -37,6 +50,12 @@ const range = (p: Parameter): string => {
       return '`#rrggbb`';
     case 'switch':
       return '`true`, `false`';
+    case 'ramp':
+      return 'an object: `colours` (`at` %, `colour`, `middle` %), `opacities` (`at`, `opacity`, `middle`), `space`';
+    case 'ends':
+      return '`null`, or `x0`, `y0`, `x1`, `y1`, px of the layer';
+    case 'picture':
+      return 'a picture’s asset, or empty';
     case 'font':
       return 'the id of a family, or a font’s asset';
     case 'curve':
@@ -53,7 +72,7 @@ const parameterTable = (parameters: Parameters): string =>
       `\`${key}\``,
       p.label,
       range(p),
-      `\`${p.default}\``,
+      `\`${typeof p.default === 'object' ? JSON.stringify(p.default) : p.default}\``,
     ]),
   );
 
@@ -141,9 +160,16 @@ A side has at most ${MAX_SIDE} px, a scene at most ${MAX_PIXELS / 1e6} megapixel
 
 ${parameterTable(endParameters)}
 
+\`light\` is the lamp that styles follow:
+
+${parameterTable(lightParameters)}
+
 ## A layer
 
 ${objectTable(layer)}
+
+Styles are steps that make light or relief from the layer's shape, which is its coverage where they stand in the list; \`shape.*\` steps change that
+shape for the styles after them. Lengths of styles are in px of the scene or, with \`lengths: share\`, in hundredths of the height of the shape.
 
 In the order of computation: source, placement, steps, body, clip, mask, opacity, blend. \`clip\` shows the layer only
 where the nearest layer beneath it in its list that is not clipped has coverage; the opacity, mask and blend of that
@@ -190,6 +216,38 @@ ${sources.picture.help}
 
 ${objectTable(source('picture'))}
 
+### \`fill\`
+
+${sources.fill.help}
+
+${objectTable(source('fill'))}
+
+\`paint\` has
+
+${parameterTable(paintParameters)}
+
+### \`text\`
+
+${sources.text.help}
+
+${objectTable(source('text'))}
+
+\`ranges\` together are as long as \`content\`, in UTF-16 code units; \`features\` are OpenType tags, with \`-\` before those that are off. The \`style\` of a range:
+
+${parameterTable(letterParameters)}
+
+\`paragraph\`:
+
+${parameterTable(paragraphParameters)}
+
+\`stagger\`, which moves letters by rule:
+
+${parameterTable(staggerParameters)}
+
+\`values\` of \`along\`, by which the text runs along \`path\` (the layer's own px) or the path of the line of an id:
+
+${parameterTable(alongParameters)}
+
 ### \`line\`
 
 ${sources.line.help}
@@ -216,12 +274,6 @@ ${kinds(modifiers)}
 A pass has \`id\`, \`name\`, \`enabled\` and the following; a core keeps its colour when the light colour of the line changes.
 
 ${parameterTable(passParameters)}
-
-### \`fill\`
-
-${sources.fill.help}
-
-${objectTable(source('fill'))}
 
 ### \`grade\`
 

@@ -15,6 +15,8 @@ export interface SourceContext {
   /** From there to px of the render, for sources that draw themselves through it. */
   warp?: Homography;
   wanted: Region;
+  /** Where the scene lies, px of the render. */
+  scene: Box;
   /** A picture by its asset name. Throws if it is not there. */
   picture(asset: string): Picture;
   memo: Memo;

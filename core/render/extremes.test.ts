@@ -25,6 +25,9 @@ function valueOf(p: Parameter): fc.Arbitrary<unknown> {
     case 'curve':
     case 'colour':
     case 'font':
+    case 'ramp':
+    case 'ends':
+    case 'picture':
       return fc.constant(p.default);
   }
 }

@@ -3,8 +3,9 @@ import { meanScale, multiply, scaling } from '../geometry/affine';
 import { compose, projective } from '../geometry/homography';
 import type { Region } from '../pixels/region';
 import { EMPTY, grow, isEmpty, unite } from '../pixels/region';
-import { boxOf, cornersMap, placementMap } from '../scene/placement';
+import { cornersMap, placementMap } from '../scene/placement';
 import type { Layer, Step } from '../scene/schema';
+import { heightUnder } from '../scene/style-edits';
 import { definitionOf } from '../sources/index';
 import type { Sizes } from './chain';
 import { isStyled, marginOf, pixelStepsOf } from './chain';
@@ -38,16 +39,8 @@ export const isThrough = (layer: Layer): boolean =>
 /** Px of the render for the lengths of a layer's steps. */
 export const sizesOf = (layer: Layer, { map, scale }: Standing): Sizes => ({
   scale,
-  height: heightOf(layer) * meanScale(multiply(map, placementMap(layer.placement))),
+  height: heightUnder(layer, map),
 });
-
-/** How high a layer's shape is, its own px; that of one without edges counts as 1,000. */
-function heightOf(layer: Layer): number {
-  const own = definitionOf(layer.source).height?.(layer.source);
-  if (own !== undefined) return own;
-  const box = boxOf(layer);
-  return box ? box.y1 - box.y0 : 1000;
-}
 
 /**
  * How a layer is drawn. With corners of its own it is first drawn upright, as fine as it will be seen where

@@ -309,6 +309,7 @@ function drawn(
     map,
     ...(warp && { warp }),
     wanted: part,
+    scene: context.scene,
     picture,
     memo,
     mixing,

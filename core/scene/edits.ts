@@ -1,5 +1,6 @@
 import { current } from 'immer';
 import type { Mask } from '../masks/mask';
+import type { Paint } from '../paint/parameters';
 import type { GroupSource } from '../sources/group';
 import type { Edit } from './edit';
 import { liveListEdits, within } from './live-list';
@@ -241,10 +242,10 @@ export const setLands =
   };
 
 export const setFill =
-  (id: string, colour: string): Edit =>
+  (id: string, values: Partial<Paint>): Edit =>
   (s) => {
     const { source } = layerOf(s, id);
-    if (source.kind === 'fill') source.colour = colour;
+    if (source.kind === 'fill') Object.assign(source.paint, values);
   };
 
 /** Gives a layer a mask, or takes it away. */

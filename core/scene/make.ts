@@ -13,6 +13,7 @@ import type { LineSource } from '../sources/line';
 import type { KindValues, LineShape, Modifier } from '../sources/line-shape';
 import type { PictureSource } from '../sources/picture';
 import { tubePasses } from '../sources/pass';
+import { paintParameters } from '../paint/parameters';
 import { stepOfKind } from '../steps/index';
 import { placed } from './placement';
 import type { Layer, Scene, Step } from './schema';
@@ -107,7 +108,9 @@ export const textName = (content: string): string =>
 
 /** A layer of one colour. */
 export const newFill = (name: string, colour: string): Layer =>
-  newLayer(name, { source: { kind: 'fill', colour } });
+  newLayer(name, {
+    source: { kind: 'fill', paint: { ...defaultsOf(paintParameters), colour, fit: 'scene' } },
+  });
 
 /** A layer that grades what lies beneath it. */
 export const newGrade = (name: string, steps: Step[]): Layer =>

@@ -118,10 +118,35 @@ const fromFourth = (scene: Json): Json => ({
   ),
 });
 
-/** Version 5 knew no texts, styles and scene light. */
+/** What a fill of version 5 did not say: it was of one colour. */
+const PLAIN_PAINT = {
+  ...{ paint: 'one', fit: 'scene', paintAngle: 90, ends: null, texture: 'clouds', picture: '' },
+  ...{ mirror: false, size: 100, turn: 0, moveX: 0, moveY: 0, seed: 1 },
+  ramp: {
+    colours: [
+      { at: 0, colour: '#ffe2a8', middle: 50 },
+      { at: 100, colour: '#ff5a1f', middle: 50 },
+    ],
+    opacities: [{ at: 0, opacity: 100, middle: 50 }],
+    space: 'oklab',
+  },
+};
+
+/** Every layer of a list, those of groups too, with another source if that is a fill. */
+const eachFill = (layers: unknown): unknown =>
+  each(layers, (l) => ({
+    ...l,
+    ...(l.layers === undefined ? {} : { layers: eachFill(l.layers) }),
+    ...(isObject(l.source) && l.source.kind === 'fill'
+      ? { source: { kind: 'fill', paint: { ...PLAIN_PAINT, colour: l.source.colour } } }
+      : {}),
+  }));
+
+/** Version 5 knew no texts, styles and scene light, and fills of one colour alone. */
 const fromFifth = (scene: Json): Json => ({
   ...scene,
   version: 6,
+  layers: eachFill(scene.layers),
   light: { angle: -120, height: 40, colour: '#ffffff' },
 });
 

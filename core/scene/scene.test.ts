@@ -62,7 +62,7 @@ function someEdit(s: Scene, n: number, m: number): Edit {
     edits.groupLayers([layer.id], newGroup(`Group ${m}`, [], 'through')),
     edits.ungroup(layer.id),
     edits.setLands(layer.id, m % 2 ? 'one' : 'through'),
-    edits.setFill(layer.id, '#204060'),
+    edits.setFill(layer.id, { colour: '#204060' }),
     edits.clipTo(layer.id, other.id),
     edits.moveLayer(layer.id, m % 3, other.layers ? other.id : null),
     edits.addInFront([newFill('New', '#804020')], layer.id, m % 2 === 0),

@@ -1,12 +1,15 @@
 import * as v from 'valibot';
-import { HEX } from '../definitions/parameter';
+import { parametersSchema } from '../definitions/parameter';
 import type { SourceDefinition } from '../definitions/source';
 import { filled } from '../kernels/rows';
+import { paintParameters } from '../paint/parameters';
+import { paintShape } from '../paint/paint';
+import { whole } from '../paint/whole';
 import { rgb } from '../pixels/colour';
 
 export const fillSchema = v.strictObject({
   kind: v.literal('fill'),
-  colour: v.pipe(v.string(), v.regex(HEX, 'The colour of a fill must be written #rrggbb.')),
+  paint: parametersSchema(paintParameters),
 });
 
 export type FillSource = v.InferOutput<typeof fillSchema>;
@@ -14,10 +17,13 @@ export type FillSource = v.InferOutput<typeof fillSchema>;
 export const fillSource: SourceDefinition<FillSource> = {
   kind: 'fill',
   label: 'Fill',
-  help: 'One colour without edges.',
+  help: 'A colour, a gradient, a texture or a pattern, without edges.',
   schema: fillSchema,
   box: () => null,
   extent: () => null,
-  assets: () => [],
-  render: (s, { wanted, mixing }) => filled(wanted, rgb(s.colour, mixing)),
+  assets: ({ paint }) => (paint.paint === 'pattern' && paint.picture ? [paint.picture] : []),
+  render: ({ paint }, { wanted, mixing, map, scene, picture }) =>
+    paint.paint === 'one'
+      ? filled(wanted, rgb(paint.colour, mixing))
+      : paintShape(whole(wanted), paint, { map, box: scene, scene, mixing, picture }),
 };

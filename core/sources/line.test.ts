@@ -17,6 +17,8 @@ import { gradientEnds, mixedStop, passRamp } from './gradient';
 import { newPass, rampStops, tubePasses } from './pass';
 import { passPlane } from './pass-plane';
 
+const SCENE = { x0: 0, y0: 0, x1: 100, y1: 100 };
+
 const wanted = { x: -150, y: -150, width: 400, height: 400 };
 const none = () => {
   throw new Error('A line needs no picture.');
@@ -27,6 +29,7 @@ const context = {
   wanted,
   memo: <T>(_key: string, make: () => T) => make(),
   mixing: 'displayed',
+  scene: SCENE,
 } as const;
 const lineOf = (paths: Path[]): LineSource => ({
   kind: 'line',
@@ -271,6 +274,7 @@ describe('a line of light', () => {
         picture: none,
         memo: counting,
         mixing: 'displayed',
+        scene: SCENE,
       });
     draw(source);
     expect(made).toBe(source.passes.length);
@@ -298,6 +302,7 @@ describe('a line of light', () => {
       picture: none,
       memo: (_k, make) => make(),
       mixing: 'displayed',
+      scene: SCENE,
     });
     const at = (x: number, y: number) => [
       ...data.slice(((y - region.y) * region.width + x - region.x) * 4).subarray(0, 4),
@@ -319,6 +324,7 @@ describe('a line of light', () => {
           picture: none,
           memo: (_k, make) => make(),
           mixing: 'displayed',
+          scene: SCENE,
         })
         .data.reduce((t, v, i) => (i % 4 === 3 ? t + v : t), 0);
     const plain = sum(IDENTITY);

@@ -9,6 +9,7 @@ import { switchTheme } from '../state/theme';
 import { aidActions } from './aid-actions';
 import { startDrawing } from './stage/drawing';
 import { gradientPass } from './stage/gradient';
+import { hasStyleHandles } from './stage/style-handles';
 import { startWriting, typeAll } from './stage/writing';
 import {
   addFill,
@@ -168,6 +169,13 @@ export function actions(does: BenchDoes): Action[] {
       run: work('ramp'),
       enabled: !!layer && !!gradientPass(layer, bench().pass) && idle,
     },
+    {
+      name: 'Drag the style that is open',
+      keys: ['6'],
+      run: work('style'),
+      enabled: !!layer && hasStyleHandles(layer, bench().step) && idle,
+    },
+    { name: 'Move the scene light', keys: ['8'], run: work('lamp'), enabled: idle },
     {
       name: 'Perspective and free corners',
       keys: ['7'],

@@ -182,7 +182,7 @@ export function nudge(dx: number, dy: number): void {
 /** Ends measuring, and lets go of guides, anchors and layers besides the selected one. */
 export function letGo(): void {
   const { mode, set } = bench();
-  const back = mode === 'measure' || mode === 'write' || mode === 'letters';
+  const back = ['measure', 'write', 'letters', 'lamp', 'style'].includes(mode);
   set({ guide: null, others: [], anchors: [], ...(back && { mode: 'arrange' }) });
 }
 

@@ -26,6 +26,8 @@ export type Mode =
   | 'mask'
   | 'draw'
   | 'write'
+  | 'style'
+  | 'lamp'
   | 'type'
   | 'letters'
   | 'measure'
@@ -63,6 +65,8 @@ interface BenchState {
   anchors: readonly AnchorPlace[];
   /** The pass of the selected line whose values are open in the chain. */
   pass: string | null;
+  /** The step of the selected layer whose values are open in the chain. */
+  step: string | null;
   /** The layer that is being drawn, once its first anchor is set. */
   drawn: string | null;
   /** The layer whose card is under the pointer. */
@@ -104,6 +108,7 @@ interface BenchState {
         | 'guide'
         | 'snapped'
         | 'pass'
+        | 'step'
         | 'drawn'
         | 'hovered'
         | 'folded'
@@ -145,6 +150,7 @@ export const useBench = create<BenchState>()((set, get) => ({
   snapped: null,
   anchors: [],
   pass: null,
+  step: null,
   drawn: null,
   hovered: null,
   folded: new Set(),
@@ -171,6 +177,7 @@ export const useBench = create<BenchState>()((set, get) => ({
       snapped: null,
       anchors: [],
       pass: null,
+      step: null,
       drawn: null,
       hovered: null,
       mode: modeFor(scene.layers.at(-1)),
@@ -224,7 +231,7 @@ export const useBench = create<BenchState>()((set, get) => ({
     const layer = findLayer(get().scene, id);
     set({
       ...{ selected: id, others: [], pivot: null, guide: null },
-      ...{ anchors: [], pass: null, drawn: null, ghost: null, mode: modeFor(layer) },
+      ...{ anchors: [], pass: null, step: null, drawn: null, ghost: null, mode: modeFor(layer) },
     });
   },
 

@@ -1,6 +1,6 @@
 import { useRef } from 'react';
 import type { CurveParameter } from '@ignis/core/definitions/parameter';
-import type { CurvePoints } from '@ignis/core/geometry/curve';
+import type { CurvePoint, CurvePoints } from '@ignis/core/geometry/curve';
 import { curveAt } from '@ignis/core/geometry/curve';
 
 const WIDTH = 200;
@@ -25,14 +25,19 @@ interface Props {
   onDone(): void;
 }
 
-/** A curve by its points: press to add one, drag it, pull it out to remove it. Right-click resets. */
+/**
+ * A curve by its points: press to add one, drag it, pull it out to remove it, double-click to turn it sharply
+ * or smoothly. Right-click resets.
+ */
 export function CurveField({ parameter, value, onChange, onDone }: Props) {
   const element = useRef<SVGSVGElement>(null);
   const toX = (x: number) => EDGE + x * (WIDTH - 2 * EDGE);
-  const toY = (y: number) => HEIGHT / 2 - y * (HEIGHT / 2 - EDGE);
+  const low = parameter.low ?? -1;
+  const rise = (HEIGHT - 2 * EDGE) / (1 - low);
+  const toY = (y: number) => HEIGHT - EDGE - (y - low) * rise;
   const line = Array.from({ length: 81 }, (_, i) => {
     const x = i / 80;
-    return `${toX(x).toFixed(1)},${toY(Math.max(-1, Math.min(1, curveAt(value, x)))).toFixed(1)}`;
+    return `${toX(x).toFixed(1)},${toY(Math.max(low, Math.min(1, curveAt(value, x)))).toFixed(1)}`;
   }).join(' ');
 
   const at = (e: { clientX: number; clientY: number }) => {
@@ -42,15 +47,16 @@ export function CurveField({ parameter, value, onChange, onDone }: Props) {
       y: ((e.clientY - r.top) / r.height) * HEIGHT,
     };
   };
-  const valueAt = (p: { x: number; y: number }): [number, number] => {
+  const valueAt = (p: { x: number; y: number }, like?: CurvePoint): CurvePoint => {
     const round = (v: number) => Math.round(v * 1000) / 1000;
-    return [
+    return turned(
       round(Math.min(1, Math.max(0, (p.x - EDGE) / (WIDTH - 2 * EDGE)))),
-      round(Math.min(1, Math.max(-1, (HEIGHT / 2 - p.y) / (HEIGHT / 2 - EDGE)))),
-    ];
+      round(Math.min(1, Math.max(low, low + (HEIGHT - EDGE - p.y) / rise))),
+      like?.[2] === 'corner',
+    );
   };
   /** The points with one put at a place, in order; where one stands already it is moved. */
-  const placed = (others: CurvePoints, point: [number, number]): CurvePoints =>
+  const placed = (others: CurvePoints, point: CurvePoint): CurvePoints =>
     [...others.filter(([x]) => x !== point[0]), point].sort((a, b) => a[0] - b[0]);
 
   const press = (down: React.PointerEvent) => {
@@ -63,7 +69,7 @@ export function CurveField({ parameter, value, onChange, onDone }: Props) {
     const move = (e: PointerEvent) => {
       const q = at(e);
       const out = q.y < -AWAY || q.y > HEIGHT + AWAY || q.x < -AWAY || q.x > WIDTH + AWAY;
-      onChange(out && others.length > 0 ? others : placed(others, valueAt(q)));
+      onChange(out && others.length > 0 ? others : placed(others, valueAt(q, value[found])));
     };
     const up = () => {
       element.current?.removeEventListener('pointermove', move);
@@ -73,23 +79,25 @@ export function CurveField({ parameter, value, onChange, onDone }: Props) {
     element.current!.addEventListener('lostpointercapture', up, { once: true });
   };
 
-  /** Arrows move a point by a hundredth, with Shift by a tenth; Delete takes it out. */
-  const key = (e: React.KeyboardEvent, point: readonly [number, number]) => {
+  /** Arrows move a point by a hundredth, with Shift by a tenth; Enter turns it; Delete takes it out. */
+  const key = (e: React.KeyboardEvent, point: CurvePoint) => {
     const others = value.filter((p) => p !== point);
-    if ((e.key === 'Delete' || e.key === 'Backspace') && others.length > 0) onChange(others);
+    if (e.key === 'Enter') onChange(value.map((p) => (p === point ? flipped(p) : p)));
+    else if ((e.key === 'Delete' || e.key === 'Backspace') && others.length > 0) onChange(others);
     else if (e.key in ARROWS) {
       const [dx, dy] = ARROWS[e.key]!;
       const by = e.shiftKey ? 0.1 : 0.01;
       const x = Math.min(1, Math.max(0, point[0] + dx * by));
-      const y = Math.min(1, Math.max(-1, point[1] + dy * by));
-      onChange(placed(others, [Math.round(x * 1000) / 1000, Math.round(y * 1000) / 1000]));
+      const y = Math.min(1, Math.max(low, point[1] + dy * by));
+      const round = (v: number) => Math.round(v * 1000) / 1000;
+      onChange(placed(others, turned(round(x), round(y), point[2] === 'corner')));
     } else return;
     e.preventDefault();
     e.stopPropagation();
     onDone();
   };
 
-  return (
+  const curve = (
     <svg
       ref={element}
       viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
@@ -103,14 +111,20 @@ export function CurveField({ parameter, value, onChange, onDone }: Props) {
         onDone();
       }}
     >
-      <line x1={0} x2={WIDTH} y1={HEIGHT / 2} y2={HEIGHT / 2} className="stroke-line" />
+      <line x1={0} x2={WIDTH} y1={toY(0)} y2={toY(0)} className="stroke-line" />
       <polyline points={line} fill="none" className="stroke-dim" strokeWidth={1.5} />
       {value.map((point, i) => (
-        <circle
+        <rect
           key={i}
-          cx={toX(point[0])}
-          cy={toY(point[1])}
-          r={4.5}
+          x={toX(point[0]) - 4.5}
+          y={toY(point[1]) - 4.5}
+          width={9}
+          height={9}
+          rx={point[2] === 'corner' ? 1 : 4.5}
+          onDoubleClick={() => {
+            onChange(value.map((p) => (p === point ? flipped(p) : p)));
+            onDone();
+          }}
           tabIndex={0}
           role="slider"
           aria-label={`${parameter.label}, point ${i + 1}`}
@@ -124,4 +138,31 @@ export function CurveField({ parameter, value, onChange, onDone }: Props) {
       ))}
     </svg>
   );
+  if (!parameter.presets) return curve;
+  return (
+    <div className="flex flex-col gap-1">
+      {curve}
+      <div className="flex flex-wrap gap-x-1">
+        {parameter.presets.map((p) => (
+          <button
+            key={p.label}
+            type="button"
+            onClick={() => {
+              onChange(p.points.map((q) => [...q] as CurvePoint));
+              onDone();
+            }}
+            className="rounded px-1 text-xs text-dim hover:bg-raised hover:text-ink"
+          >
+            {p.label}
+          </button>
+        ))}
+      </div>
+    </div>
+  );
 }
+
+/** A point, sharp or smooth. */
+const turned = (x: number, y: number, sharp: boolean): CurvePoint =>
+  sharp ? [x, y, 'corner'] : [x, y];
+
+const flipped = ([x, y, turn]: CurvePoint): CurvePoint => turned(x, y, turn !== 'corner');

@@ -6,7 +6,10 @@ import { ChoiceField } from './choice-field';
 import { ColourField } from './colour-field';
 import { CurveField } from './curve-field';
 import { FontField } from './font-field';
+import type { Ramp } from '@ignis/core/pixels/ramp';
 import { NumberField } from './number-field';
+import { PictureField } from './picture-field';
+import { RampField } from './ramp-field';
 
 interface Props {
   parameters: Parameters;
@@ -17,13 +20,20 @@ interface Props {
 
 /** The controls of a definition, one row a parameter, built from what each says of itself. */
 export function ParameterControls({ parameters, values, onChange, onDone }: Props) {
-  const shown = Object.entries(parameters).filter(([, p]) => counts(p, values));
+  const inShares = values.lengths === 'share';
+  const shown = Object.entries(parameters)
+    .filter(([, p]) => counts(p, values))
+    .map(([key, p]) => [key, inShares ? asShare(p) : p] as const);
   return (
     <div className="flex flex-col gap-1">
       {shown.map(([key, p]) => (
         <div
           key={key}
-          className="grid min-h-7 grid-cols-[92px_1fr] items-center gap-2"
+          className={
+            p.kind === 'ramp'
+              ? 'flex flex-col gap-0.5 py-1'
+              : 'grid min-h-7 grid-cols-[104px_1fr] items-center gap-2'
+          }
           title={p.help}
         >
           <span className="truncate text-sm text-dim">{p.label}</span>
@@ -38,6 +48,12 @@ export function ParameterControls({ parameters, values, onChange, onDone }: Prop
     </div>
   );
 }
+
+/** A length as the share of a height that it is meant as. */
+const asShare = (p: Parameter): Parameter =>
+  p.kind === 'number' && p.unit === 'px'
+    ? { ...p, unit: '%', slider: [p.min < 0 ? -50 : 0, 50], step: 0.5 }
+    : p;
 
 interface ControlProps {
   parameter: Parameter;
@@ -92,6 +108,40 @@ function Control({ parameter: p, value, onChange, onDone }: ControlProps) {
       return (
         <div className="flex justify-end">
           <FontField label={p.label} value={value as string} onChange={onChange} onDone={onDone} />
+        </div>
+      );
+    case 'ramp':
+      return (
+        <RampField label={p.label} value={value as Ramp} onChange={onChange} onDone={onDone} />
+      );
+    case 'picture':
+      return (
+        <div className="flex justify-end">
+          <PictureField
+            label={p.label}
+            value={value as string}
+            onChange={onChange}
+            onDone={onDone}
+          />
+        </div>
+      );
+    case 'ends':
+      return (
+        <div className="flex justify-end text-sm text-dim">
+          {value === null ? (
+            <span className="px-1.5">as the shape lies</span>
+          ) : (
+            <button
+              type="button"
+              className="rounded px-1.5 hover:text-ink"
+              onClick={() => {
+                onChange(null);
+                onDone();
+              }}
+            >
+              were dragged · let go
+            </button>
+          )}
         </div>
       );
     case 'choice':

@@ -4,7 +4,7 @@ import { paintParameters } from '../../paint/parameters';
 import { paintShape } from '../../paint/paint';
 import { scoped } from '../../pixels/heap';
 import { intersect } from '../../pixels/region';
-import { whole } from './soft';
+import { whole } from '../../paint/whole';
 import { opacity } from './parameters';
 
 /** A paint over the body. */

@@ -3,7 +3,7 @@ import { band, signedDistance } from '../../kernels/contour';
 import { lookUp } from '../../kernels/planes';
 import { copied, level } from '../../kernels/rows';
 import type { Plane } from '../../pixels/buffer';
-import { crop, unwritten } from '../../pixels/buffer';
+import { crop } from '../../pixels/buffer';
 import { scoped } from '../../pixels/heap';
 import type { Region } from '../../pixels/region';
 import { grow } from '../../pixels/region';
@@ -66,12 +66,5 @@ export const seenFrom = (region: Region, dx: number, dy: number): Region =>
 export function inverse(shape: Plane, region: Region): Plane {
   const made = copied(crop(shape, region, 1), 1);
   level(made, -1, 1);
-  return made;
-}
-
-/** All of a region. */
-export function whole(region: Region): Plane {
-  const made: Plane = unwritten(region, 1);
-  made.data.fill(1);
   return made;
 }

@@ -1,8 +1,13 @@
 import { blendParameter } from '@ignis/core/blend/parameter';
 import { percent } from '@ignis/core/definitions/parameter';
-import { clipBase, setEnd, setLayer, setScene } from '@ignis/core/scene/edits';
+import { clipBase, setEnd, setLayer, setLight, setScene } from '@ignis/core/scene/edits';
 import type { Layer, Scene } from '@ignis/core/scene/schema';
-import { bodyParameters, endParameters, mixingParameters } from '@ignis/core/scene/schema';
+import {
+  bodyParameters,
+  endParameters,
+  lightParameters,
+  mixingParameters,
+} from '@ignis/core/scene/schema';
 import { definitionOf } from '@ignis/core/sources/index';
 import { liveEdit, useBench, useSelectedLayer } from '../../state/bench';
 import { ColourField } from '../../ui/colour-field';
@@ -158,6 +163,22 @@ function OfScene() {
           onDone={() => undefined}
         />
       </div>
+      <h3 className="mt-5 mb-1 flex items-baseline justify-between text-sm font-semibold">
+        Scene light
+        <button
+          type="button"
+          className="rounded px-1.5 font-normal text-dim hover:text-ink"
+          onClick={() => useBench.getState().set({ mode: 'lamp' })}
+        >
+          move it on the stage
+        </button>
+      </h3>
+      <ParameterControls
+        parameters={lightParameters}
+        values={scene.light}
+        onChange={(v) => drag('Change the scene light', setLight(v))}
+        onDone={drop}
+      />
       <h3 className="mt-5 mb-1 text-sm font-semibold">At the end</h3>
       <ParameterControls
         parameters={scene.end.rollOff ? endParameters : END}

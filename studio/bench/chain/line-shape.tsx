@@ -159,7 +159,10 @@ export const Modifiers = ({ layer }: { layer: Line }) => (
     items={layer.source.modifiers}
     definitions={modifiers}
     word="modifier"
-    add={(kind) => addModifier(layer.id, newModifier(kind))}
+    add={(kind) => {
+      const modifier = newModifier(kind);
+      return { id: modifier.id, edit: addModifier(layer.id, modifier) };
+    }}
     set={(id, values) => setModifier(layer.id, id, values)}
     remove={(id) => removeModifier(layer.id, id)}
     move={(id, to) => moveModifier(layer.id, id, to)}

@@ -1,4 +1,4 @@
-import { Trash2 } from 'lucide-react';
+import { ChevronDown, ChevronRight, Trash2 } from 'lucide-react';
 import type { Parameters, Value } from '@ignis/core/definitions/parameter';
 import type { Edit } from '@ignis/core/scene/edit';
 import { liveEdit, useBench } from '../../state/bench';
@@ -19,6 +19,8 @@ interface Definition {
   kind: string;
   label: string;
   help: string;
+  /** What it works on; those of a kind stand together in the menu. */
+  works?: string;
   parameters: Parameters;
 }
 
@@ -28,15 +30,30 @@ interface Props {
   definitions: readonly Definition[];
   /** One of them, as `step` or `modifier`. */
   word: string;
-  add(kind: string): Edit;
+  /** Whether all but one are folded, to their names. */
+  folds?: boolean;
+  /** The values with some changed; left out, just those. */
+  onSet?(item: Item, values: Item['values']): Item['values'];
+  add(kind: string): { id: string; edit: Edit };
   set(id: string, values: { enabled?: boolean; values?: Item['values'] }): Edit;
   remove(id: string): Edit;
   move(id: string, to: number): Edit;
 }
 
 /** Live operations in the order of computation, each with the controls its definition asks for. */
-export function LiveList({ items, definitions, word, add, set, remove, move }: Props) {
-  const { change } = useBench.getState();
+export function LiveList({
+  items,
+  definitions,
+  word,
+  folds = false,
+  onSet = (_item, values) => values,
+  add,
+  set,
+  remove,
+  move,
+}: Props) {
+  const { change, set: setBench } = useBench.getState();
+  const opened = useBench((s) => s.step);
   return (
     <>
       <SortableList
@@ -46,6 +63,7 @@ export function LiveList({ items, definitions, word, add, set, remove, move }: P
         {(item) => {
           const definition = definitions.find((d) => d.kind === item.kind)!;
           const live = liveEdit(`Change ${definition.label}`);
+          const isOpen = !folds || opened === item.id;
           return (
             <SortableItem key={item.id} id={item.id}>
               {(grip) => (
@@ -61,25 +79,46 @@ export function LiveList({ items, definitions, word, add, set, remove, move }: P
                       )
                     }
                     aside={
-                      <button
-                        type="button"
-                        aria-label={`Remove ${definition.label}`}
-                        title="Remove"
-                        onClick={() => change(`Remove ${definition.label}`, remove(item.id))}
-                        className="rounded p-1 hover:text-ink"
-                      >
-                        <Trash2 size={14} />
-                      </button>
+                      <>
+                        {folds && (
+                          <>
+                            {!isOpen && <Swatch values={item.values} />}
+                            <button
+                              type="button"
+                              aria-label={`${isOpen ? 'Fold' : 'Open'} ${definition.label}`}
+                              aria-expanded={isOpen}
+                              title={isOpen ? 'Fold' : 'Open'}
+                              onClick={() => setBench({ step: isOpen ? null : item.id })}
+                              className="rounded p-1 hover:text-ink"
+                            >
+                              {isOpen ? <ChevronDown size={14} /> : <ChevronRight size={14} />}
+                            </button>
+                          </>
+                        )}
+                        <button
+                          type="button"
+                          aria-label={`Remove ${definition.label}`}
+                          title="Remove"
+                          onClick={() => change(`Remove ${definition.label}`, remove(item.id))}
+                          className="rounded p-1 hover:text-ink"
+                        >
+                          <Trash2 size={14} />
+                        </button>
+                      </>
                     }
                   >
-                    <ParameterControls
-                      parameters={definition.parameters}
-                      values={item.values}
-                      onChange={(values) =>
-                        live.change(set(item.id, { values: values as Item['values'] }))
-                      }
-                      onDone={live.done}
-                    />
+                    {isOpen && (
+                      <ParameterControls
+                        parameters={definition.parameters}
+                        values={item.values}
+                        onChange={(values) =>
+                          live.change(
+                            set(item.id, { values: onSet(item, values as Item['values']) }),
+                          )
+                        }
+                        onDone={live.done}
+                      />
+                    )}
                   </Node>
                 </div>
               )}
@@ -100,13 +139,39 @@ export function LiveList({ items, definitions, word, add, set, remove, move }: P
                 + add a {word}
               </button>
             }
-            items={definitions.map((d) => ({
-              label: d.label,
-              run: () => change(`Add ${d.label}`, add(d.kind)),
-            }))}
+            items={grouped(definitions).flatMap((some, i) => [
+              ...(i > 0 ? [null] : []),
+              ...some.map((d) => ({
+                label: d.label,
+                run: () => {
+                  const { id, edit } = add(d.kind);
+                  change(`Add ${d.label}`, edit);
+                  if (folds) setBench({ step: id });
+                },
+              })),
+            ])}
           />
         }
       />
     </>
   );
+}
+
+/** Definitions by what they work on, in their order. */
+function grouped(definitions: readonly Definition[]): Definition[][] {
+  const groups = new Map<string, Definition[]>();
+  for (const d of definitions) {
+    const own = groups.get(d.works ?? '');
+    if (own) own.push(d);
+    else groups.set(d.works ?? '', [d]);
+  }
+  return [...groups.values()];
+}
+
+/** The colour of something folded, if it has one. */
+function Swatch({ values }: { values: Item['values'] }) {
+  const colour = values.colour ?? values.highlight;
+  const one = values.paint === undefined || values.paint === 'one';
+  if (typeof colour !== 'string' || !one || values.ramped === true) return null;
+  return <span className="size-3 rounded-full border border-line" style={{ background: colour }} />;
 }

@@ -1,18 +1,21 @@
+import type { Parameters } from '@ignis/core/definitions/parameter';
 import { drawnLayer } from '@ignis/core/scene/echoes';
 import { findLayer, setFill, setLands, ungroup } from '@ignis/core/scene/edits';
 import { setOwnPasses } from '@ignis/core/scene/line-edits';
 import type { Layer } from '@ignis/core/scene/schema';
+import type { Paint } from '@ignis/core/paint/parameters';
+import { paintParameters } from '@ignis/core/paint/parameters';
 import type { EchoSource } from '@ignis/core/sources/echo';
 import { groupParameters } from '@ignis/core/sources/group';
 import type { LineSource } from '@ignis/core/sources/line';
 import type { TextSource } from '@ignis/core/sources/text';
 import { liveEdit, useBench } from '../../state/bench';
 import { Button } from '../../ui/button';
-import { ColourField } from '../../ui/colour-field';
 import { ParameterControls } from '../../ui/parameter-controls';
 import { Modifiers, ShapeNode } from './line-shape';
 import { Node } from './node';
 import { Passes } from './passes';
+import { WithPictures } from './steps';
 import { TextNodes } from './text';
 
 /** What a layer begins with. */
@@ -36,7 +39,7 @@ export function SourceNode({ layer }: { layer: Layer }) {
     case 'picture':
       return <Node title="Source" aside={`${source.width} × ${source.height} px`} />;
     case 'fill':
-      return <Fill id={layer.id} colour={source.colour} />;
+      return <Fill id={layer.id} paint={source.paint} />;
     case 'grade':
       return <Node title="Source" aside="all that lies beneath" />;
     case 'group':
@@ -46,20 +49,24 @@ export function SourceNode({ layer }: { layer: Layer }) {
   }
 }
 
-function Fill({ id, colour }: { id: string; colour: string }) {
+/** A fill has no shape but the scene's. */
+const FILL: Parameters = Object.fromEntries(
+  Object.entries(paintParameters).filter(([key]) => key !== 'fit'),
+);
+
+function Fill({ id, paint }: { id: string; paint: Paint }) {
   const live = liveEdit('Change the fill');
   return (
-    <Node
-      title="Source"
-      aside={
-        <ColourField
-          label="Colour of the fill"
-          value={colour}
-          onChange={(v) => live.change(setFill(id, v))}
+    <Node title="Source">
+      <WithPictures>
+        <ParameterControls
+          parameters={FILL}
+          values={paint}
+          onChange={(v) => live.change(setFill(id, v as Partial<Paint>))}
           onDone={live.done}
         />
-      }
-    />
+      </WithPictures>
+    </Node>
   );
 }
 

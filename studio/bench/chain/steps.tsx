@@ -1,18 +1,87 @@
+import { useMemo, useRef } from 'react';
+import { toast } from 'sonner';
 import { addStep, moveStep, removeStep, setStep } from '@ignis/core/scene/edits';
 import { newStep } from '@ignis/core/scene/make';
 import type { Layer } from '@ignis/core/scene/schema';
-import { steps } from '@ignis/core/steps/index';
+import { everyLayer } from '@ignis/core/scene/schema';
+import { heightInScene, withLengths } from '@ignis/core/scene/style-edits';
+import { pixelSteps, steps } from '@ignis/core/steps/index';
+import { bringInPicture, PICTURES } from '../../files/bring-in';
+import { useBench } from '../../state/bench';
+import { PictureChoice } from '../../ui/picture-context';
 import { LiveList } from './live-list';
 
-/** The steps of a layer. */
+/** The steps of a layer: what its pixels go through, and the styles made of its shape. */
 export const Steps = ({ layer }: { layer: Layer }) => (
-  <LiveList
-    items={layer.steps}
-    definitions={steps}
-    word="step"
-    add={(kind) => addStep(layer.id, newStep(kind))}
-    set={(id, values) => setStep(layer.id, id, values)}
-    remove={(id) => removeStep(layer.id, id)}
-    move={(id, to) => moveStep(layer.id, id, to)}
-  />
+  <WithPictures>
+    <LiveList
+      items={layer.steps}
+      definitions={layer.source.kind === 'grade' ? pixelSteps : steps}
+      word="step"
+      folds
+      onSet={(item, values) =>
+        'lengths' in values
+          ? withLengths(
+              item,
+              values.lengths as 'px' | 'share',
+              heightInScene(useBench.getState().scene, layer),
+            )
+          : values
+      }
+      add={(kind) => {
+        const step = newStep(kind);
+        return { id: step.id, edit: addStep(layer.id, step) };
+      }}
+      set={(id, values) => setStep(layer.id, id, values)}
+      remove={(id) => removeStep(layer.id, id)}
+      move={(id, to) => moveStep(layer.id, id, to)}
+    />
+  </WithPictures>
 );
+
+/** Lets controls within choose among the pictures of the scene, or bring in another. */
+export function WithPictures({ children }: { children: React.ReactNode }) {
+  const layers = useBench((s) => s.scene.layers);
+  const chooser = useRef<HTMLInputElement>(null);
+  const answer = useRef<(asset: string | null) => void>(() => undefined);
+  const value = useMemo(() => {
+    const found = new Map<string, string>();
+    for (const l of everyLayer(layers))
+      if (l.source.kind === 'picture') found.set(l.source.asset, l.name);
+    return {
+      pictures: [...found].map(([asset, name]) => ({ asset, name })),
+      bringIn: () =>
+        new Promise<string | null>((resolve) => {
+          answer.current = resolve;
+          chooser.current?.click();
+        }),
+    };
+  }, [layers]);
+  return (
+    <PictureChoice value={value}>
+      {children}
+      <input
+        ref={chooser}
+        type="file"
+        hidden
+        aria-label="Bring in a picture for a pattern"
+        accept={PICTURES}
+        onChange={(e) => {
+          const file = e.target.files?.[0];
+          e.target.value = '';
+          if (!file) return answer.current(null);
+          bringInPicture(file).then(
+            (made) => answer.current(made?.source.asset ?? null),
+            (error: Error) => {
+              answer.current(null);
+              toast.error('That could not be brought in', {
+                description: error.message,
+                duration: 12_000,
+              });
+            },
+          );
+        }}
+      />
+    </PictureChoice>
+  );
+}

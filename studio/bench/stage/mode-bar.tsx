@@ -23,11 +23,13 @@ import { Bar, DropDown, Hint, Small } from './bar';
 import { endDrawing } from './drawing';
 import { RepeatBar } from './repeat-bar';
 import { gradientPass } from './gradient';
+import { hasStyleHandles } from './style-handles';
 
 /** The ways of working that apply to the selected layer, and what can be done to chosen anchors. */
 export function ModeBar() {
   const mode = useBench((s) => s.mode);
   const open = useBench((s) => s.pass);
+  const step = useBench((s) => s.step);
   const layer = useSelectedLayer();
   const guide = useBench((s) => s.guide);
   const others = useBench((s) => s.others);
@@ -38,6 +40,13 @@ export function ModeBar() {
       <Bar>
         <Hint>Click where the text begins, or drag a box for it</Hint>
         <Small onClick={() => useBench.getState().set({ mode: 'arrange' })} label="Cancel (Esc)" />
+      </Bar>
+    );
+  if (mode === 'lamp')
+    return (
+      <Bar>
+        <Hint>Drag the lamp round for its direction, to the middle for its height</Hint>
+        <Small onClick={() => useBench.getState().set({ mode: 'arrange' })} label="Done (Esc)" />
       </Bar>
     );
   if (mode === 'measure')
@@ -53,6 +62,7 @@ export function ModeBar() {
   const shape = layer.source.kind === 'line' ? layer.source.shape : null;
   const paths = shape && isPath(shape) ? shape.paths : null;
   const gradient = gradientPass(layer, open);
+  const follows = layer.steps.some((s) => s.enabled && s.values.follows === 'scene');
   return (
     <Bar>
       <ModeButton digit="1" mode="arrange" label="Arrange" />
@@ -63,9 +73,14 @@ export function ModeBar() {
       {paths && <ModeButton digit="4" mode="width" label="Width" />}
       {shape && <ModeButton digit="5" mode="gaps" label="Gaps" />}
       {gradient && <ModeButton digit="6" mode="ramp" label="Gradient" />}
+      {!gradient && hasStyleHandles(layer, step) && (
+        <ModeButton digit="6" mode="style" label="Style" />
+      )}
       {others.length === 0 && layer.source.kind !== 'grade' && layer.source.kind !== 'fill' && (
         <ModeButton digit="7" mode="corners" label="Corners" />
       )}
+      {follows && <ModeButton digit="8" mode="lamp" label="Scene light" />}
+      {mode === 'style' && <Hint>Drag the handles of the style that is open</Hint>}
       {mode === 'corners' && <CornerTools layer={layer} />}
       {mode === 'arrange' && <LayerTools ids={[layer.id, ...others]} />}
       {mode === 'mask' && <Hint>Drag the two ends of the fade</Hint>}

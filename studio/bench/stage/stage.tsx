@@ -24,6 +24,7 @@ import { Corners } from './corners';
 import { Draw } from './draw';
 import { Gaps } from './gaps';
 import { Gradient } from './gradient';
+import { Lamp } from './lamp';
 import { Letters } from './letters';
 import { MaskEnds } from './mask-ends';
 import { Measure } from './measure';
@@ -31,6 +32,7 @@ import { ModeBar } from './mode-bar';
 import { lineData, toStage } from './path-outline';
 import { follow, scenePoint } from './pointer';
 import { shownScene, usePreview } from './use-preview';
+import { StyleHandles } from './style-handles';
 import { Type } from './type';
 import { WidthHandles } from './width-handles';
 import { Write } from './write';
@@ -272,6 +274,10 @@ export function Stage({ onFiles }: Props) {
         {!comparing && layer?.visible && isText(layer) && mode === 'letters' && (
           <Letters stage={element} layer={layer} />
         )}
+        {!comparing && layer?.visible && mode === 'style' && (
+          <StyleHandles stage={element} layer={layer} />
+        )}
+        {!comparing && mode === 'lamp' && <Lamp stage={element} />}
         {!comparing && layer?.visible && mode === 'mask' && (
           <MaskEnds stage={element} layer={layer} />
         )}

@@ -1,0 +1,30 @@
+import type { Point } from '@ignis/core/geometry/affine';
+
+/** A round handle on the stage. */
+export const Handle = ({
+  at,
+  fill = '#fff',
+  small = false,
+  title,
+  onPointerDown,
+}: {
+  at: Point;
+  fill?: string;
+  small?: boolean;
+  title: string;
+  onPointerDown(e: React.PointerEvent): void;
+}) => (
+  <g onPointerDown={onPointerDown} className="cursor-move" role="button" aria-label={title}>
+    <title>{title}</title>
+    <circle cx={at.x} cy={at.y} r={13} fill="transparent" />
+    <circle
+      cx={at.x}
+      cy={at.y}
+      r={small ? 4 : 6.5}
+      fill={fill}
+      stroke="#fff"
+      strokeWidth={2}
+      style={{ filter: 'drop-shadow(0 0 1px #000)' }}
+    />
+  </g>
+);

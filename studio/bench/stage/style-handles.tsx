@@ -1,0 +1,197 @@
+import type { RefObject } from 'react';
+import type { Point } from '@ignis/core/geometry/affine';
+import { apply, invert, multiply } from '@ignis/core/geometry/affine';
+import { paintEnds } from '@ignis/core/paint/paint';
+import type { Paint } from '@ignis/core/paint/parameters';
+import type { Edit } from '@ignis/core/scene/edit';
+import { setFill, setStep } from '@ignis/core/scene/edits';
+import { ownBox } from '@ignis/core/scene/echoes';
+import { placedBox, placementMap } from '@ignis/core/scene/placement';
+import type { Layer, Step } from '@ignis/core/scene/schema';
+import { useAround, useBench } from '../../state/bench';
+import { useFonts } from '../../state/fonts';
+import { Handle } from './handle';
+import { follow, scenePoint } from './pointer';
+import { RampLine } from './ramp-line';
+
+interface Props {
+  stage: RefObject<HTMLElement | null>;
+  layer: Layer;
+}
+
+const GRADIENTS = ['linear', 'radial', 'conical', 'reflected'];
+
+/** A gradient of a layer that can be dragged: that of its open step, or of the fill. */
+interface Gradient {
+  paint: Paint;
+  set(values: Partial<Paint>): Edit;
+}
+
+function gradientOf(layer: Layer, step: Step | undefined): Gradient | null {
+  const { source } = layer;
+  if (step && GRADIENTS.includes(String(step.values.paint)))
+    return {
+      paint: step.values as unknown as Paint,
+      set: (values) => setStep(layer.id, step.id, { values: values as Step['values'] }),
+    };
+  if (source.kind === 'fill' && GRADIENTS.includes(source.paint.paint))
+    return { paint: source.paint, set: (values) => setFill(layer.id, values) };
+  return null;
+}
+
+const isCurve = (step: Step | undefined) =>
+  step?.kind === 'style.gloss' && step.values.shape === 'curve';
+
+/** The open step of a layer, if it is on. */
+const openStep = (layer: Layer, id: string | null): Step | undefined =>
+  layer.steps.find((s) => s.id === id && s.enabled);
+
+/** Whether the stage has handles for what is open of a layer. */
+export const hasStyleHandles = (layer: Layer, open: string | null): boolean => {
+  const step = openStep(layer, open);
+  return gradientOf(layer, step) !== null || isCurve(step);
+};
+
+/** Handles of the open style: the ends and the middle of a gradient, the curve of a gloss. */
+export function StyleHandles({ stage, layer }: Props) {
+  useFonts();
+  const open = useBench((s) => s.step);
+  const step = openStep(layer, open);
+  const gradient = gradientOf(layer, step);
+  if (gradient) return <GradientHandles stage={stage} layer={layer} gradient={gradient} />;
+  return step && isCurve(step) ? <GlossHandles stage={stage} layer={layer} step={step} /> : null;
+}
+
+function GradientHandles({ stage, layer, gradient }: Props & { gradient: Gradient }) {
+  const view = useBench((s) => s.view);
+  const scene = useBench((s) => s.scene);
+  const around = useAround(layer.id);
+  const back = invert(multiply(around, placementMap(layer.placement)));
+  const box = ownBox(scene, layer);
+  const whole = { x0: 0, y0: 0, x1: scene.width, y1: scene.height };
+  if (!back) return null;
+  const { paint, set } = gradient;
+  // In px of the scene; where they were never dragged they are told by the shape.
+  const { from, to } = paintEnds(paint, {
+    map: multiply(around, placementMap(layer.placement)),
+    box: box ? placedBox(layer.placement, box, around) : whole,
+    scene: whole,
+  });
+  const shown = (p: Point) => ({ x: p.x * view.zoom + view.x, y: p.y * view.zoom + view.y });
+  const [a, b] = [shown(from), shown(to)];
+  const { drag, drop } = useBench.getState();
+  const tenth = (v: number) => Math.round(v * 10) / 10;
+  const pull = (end: 'from' | 'to') => (down: React.PointerEvent) => {
+    if (down.button !== 0) return;
+    down.stopPropagation();
+    follow(down.nativeEvent, {
+      move(e) {
+        const p = scenePoint(stage.current!, e);
+        const [f, t] = end === 'from' ? [p, to] : [from, p];
+        const [o, q] = [apply(back, f), apply(back, t)];
+        drag(
+          'Move the gradient',
+          set({ ends: { x0: tenth(o.x), y0: tenth(o.y), x1: tenth(q.x), y1: tenth(q.y) } }),
+        );
+      },
+      up: drop,
+    });
+  };
+  const first = paint.ramp.colours[0]!;
+  const next = paint.ramp.colours[1];
+  const at = (share: number) => ({ x: a.x + (b.x - a.x) * share, y: a.y + (b.y - a.y) * share });
+  const middle = next && (first.at + ((next.at - first.at) * first.middle) / 100) / 100;
+  const bend = (down: React.PointerEvent) => {
+    if (down.button !== 0 || !next) return;
+    down.stopPropagation();
+    follow(down.nativeEvent, {
+      move(e) {
+        const p = shown(scenePoint(stage.current!, e));
+        const l = (b.x - a.x) ** 2 + (b.y - a.y) ** 2 || 1;
+        const share = (((p.x - a.x) * (b.x - a.x) + (p.y - a.y) * (b.y - a.y)) / l) * 100;
+        const way = ((share - first.at) / (next.at - first.at || 1)) * 100;
+        const colours = paint.ramp.colours.map((c, i) =>
+          i === 0 ? { ...c, middle: Math.round(Math.min(99, Math.max(1, way))) } : c,
+        );
+        drag('Move half way', set({ ramp: { ...paint.ramp, colours } }));
+      },
+      up: drop,
+    });
+  };
+  return (
+    <g data-testid="style-gradient">
+      <RampLine from={a} to={b} radial={paint.paint === 'radial'} />
+      {middle !== undefined && (
+        <Handle
+          at={at(middle)}
+          small
+          title="Half of the change is done here"
+          onPointerDown={bend}
+        />
+      )}
+      <Handle
+        at={a}
+        fill={first.colour}
+        title="Where the gradient begins"
+        onPointerDown={pull('from')}
+      />
+      <Handle
+        at={b}
+        fill={paint.ramp.colours.at(-1)!.colour}
+        title="Where the gradient ends"
+        onPointerDown={pull('to')}
+      />
+    </g>
+  );
+}
+
+/** The curve that bounds a gloss: its middle is its level, its ends tilt and bend it. */
+function GlossHandles({ stage, layer, step }: Props & { step: Step }) {
+  const view = useBench((s) => s.view);
+  const scene = useBench((s) => s.scene);
+  const around = useAround(layer.id);
+  const box = ownBox(scene, layer);
+  if (!box) return null;
+  const placed = placedBox(layer.placement, box, around);
+  const [mx, my] = [(placed.x0 + placed.x1) / 2, (placed.y0 + placed.y1) / 2];
+  const [hx, hy] = [(placed.x1 - placed.x0) / 2 || 1, (placed.y1 - placed.y0) / 2 || 1];
+  const { level, tilt, bend, wave, waves } = step.values as Record<string, number>;
+  const edge = (u: number) =>
+    (level! + tilt! * u + bend! * u * u + wave! * Math.sin(Math.PI * waves! * u)) / 100;
+  const at = (u: number): Point => ({
+    x: (mx + u * hx) * view.zoom + view.x,
+    y: (my + edge(u) * hy) * view.zoom + view.y,
+  });
+  const { drag, drop } = useBench.getState();
+  const pull = (u: -1 | 0 | 1) => (down: React.PointerEvent) => {
+    if (down.button !== 0) return;
+    down.stopPropagation();
+    const [left, right] = [level! - tilt! + bend!, level! + tilt! + bend!];
+    follow(down.nativeEvent, {
+      move(e) {
+        const v = Math.round(((scenePoint(stage.current!, e).y - my) / hy) * 100);
+        const to = Math.min(200, Math.max(-200, v));
+        const [l, r] = u === -1 ? [to, right] : [left, to];
+        const limited = (n: number) => Math.min(200, Math.max(-200, Math.round(n)));
+        const values: Step['values'] =
+          u === 0
+            ? { level: to }
+            : { tilt: limited((r - l) / 2), bend: limited((l + r) / 2 - level!) };
+        drag('Move the gloss', setStep(layer.id, step.id, { values }));
+      },
+      up: drop,
+    });
+  };
+  const line = Array.from({ length: 61 }, (_, i) => at(-1 + i / 30))
+    .map((p) => `${p.x},${p.y}`)
+    .join(' ');
+  return (
+    <g data-testid="gloss-curve">
+      <polyline points={line} fill="none" stroke="#000" strokeOpacity={0.5} strokeWidth={4} />
+      <polyline points={line} fill="none" stroke="#ff7a3c" strokeWidth={1.6} />
+      <Handle at={at(-1)} title="Tilts and bends the curve" onPointerDown={pull(-1)} />
+      <Handle at={at(0)} title="Moves the curve up and down" onPointerDown={pull(0)} />
+      <Handle at={at(1)} title="Tilts and bends the curve" onPointerDown={pull(1)} />
+    </g>
+  );
+}
