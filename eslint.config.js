@@ -17,6 +17,7 @@ const layers = [
   'steps',
   'masks',
   'scene',
+  'recipes',
   'render',
   'files',
 ];

@@ -10,6 +10,7 @@ import { useTheme } from './state/theme';
 import { Mark } from './ui/mark';
 
 const Bench = lazy(() => import('./bench/bench'));
+const RecipeBook = lazy(() => import('./recipes/recipe-book'));
 
 /** What stands where nothing is, or nothing yet. */
 function Blank({ text, back = false }: { text: string; back?: boolean }) {
@@ -56,6 +57,7 @@ createRoot(document.getElementById('root')!).render(
         <Routes>
           <Route path="/" element={<Shelf />} />
           <Route path="/scene/:id" element={<Bench />} />
+          <Route path="/recipes" element={<RecipeBook />} />
           <Route path="*" element={<Blank text="There is nothing at this address." back />} />
         </Routes>
       </Suspense>

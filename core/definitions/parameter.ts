@@ -21,6 +21,8 @@ export interface NumberParameter extends Described {
   slider?: readonly [number, number];
   /** What one arrow key adds. */
   step: number;
+  /** Whether it grows with the shape when a look is put on one of another size; lengths always do. */
+  grows?: boolean;
   default: number;
 }
 

@@ -64,6 +64,7 @@ export const paintParameters = {
   },
   size: {
     ...percent('Scale', 100, 1, 10_000),
+    grows: true,
     slider: [10, 400],
     needs: { paint: REPEATED },
   },

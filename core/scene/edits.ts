@@ -142,9 +142,16 @@ export function copied(layer: Layer, name: string): Layer {
 /** Gives a layer, and all that it holds, new ids, in place. */
 export function renew(layer: Layer): void {
   layer.id = newId();
-  for (const step of layer.steps) step.id = newId();
+  const renamed = new Map<string, string>();
+  const fresh = (part: { id: string }) => {
+    const id = newId();
+    renamed.set(part.id, id);
+    part.id = id;
+  };
+  layer.steps.forEach(fresh);
   if (layer.source.kind === 'line')
-    for (const part of [...layer.source.passes, ...layer.source.modifiers]) part.id = newId();
+    [...layer.source.passes, ...layer.source.modifiers].forEach(fresh);
+  for (const dial of layer.dials) dial.of = renamed.get(dial.of) ?? dial.of;
   layer.layers?.forEach(renew);
 }
 

@@ -54,6 +54,7 @@ const newLayer = (name: string, values: Pick<Layer, 'source'> & Partial<Layer>):
   mask: null,
   placement: placed(),
   steps: [],
+  dials: [],
   ...values,
 });
 

@@ -132,9 +132,10 @@ const PLAIN_PAINT = {
   },
 };
 
-/** Every layer of a list, those of groups too, with another source if that is a fill. */
+/** Every layer of a list, those of groups too, without dials, and with another source if that is a fill. */
 const eachFill = (layers: unknown): unknown =>
   each(layers, (l) => ({
+    dials: [],
     ...l,
     ...(l.layers === undefined ? {} : { layers: eachFill(l.layers) }),
     ...(isObject(l.source) && l.source.kind === 'fill'

@@ -67,7 +67,7 @@ export const placementSchema = v.strictObject({
   corners: v.nullable(cornersSchema),
 });
 
-const stepSchema = v.variant(
+export const stepSchema = v.variant(
   'kind',
   steps.map((s) =>
     v.strictObject({
@@ -79,6 +79,19 @@ const stepSchema = v.variant(
   ),
   `There is no such step; there are ${steps.map((s) => s.kind).join(', ')}.`,
 );
+
+/** A value of a step, or of a pass, that is put forward under a name of its own. */
+export const dialSchema = v.strictObject({
+  label: v.pipe(
+    v.string(),
+    v.minLength(1),
+    v.maxLength(60, 'The name of a dial has at most 60 letters.'),
+  ),
+  /** The id of the step or pass, and the key of the value. */
+  of: id,
+  key: v.pipe(v.string(), v.maxLength(60)),
+});
+export type Dial = v.InferOutput<typeof dialSchema>;
 
 /** What a layer says of itself; the layers of a group stand beside. */
 const layerEntries = {
@@ -99,6 +112,8 @@ const layerEntries = {
   source: sourceSchema,
   /** In the order of computation. */
   steps: v.array(stepSchema),
+  /** The few values that the recipe it wears puts forward. */
+  dials: v.array(dialSchema),
 };
 
 export interface Layer extends Omit<

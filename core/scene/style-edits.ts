@@ -43,17 +43,18 @@ export function withLengths(
   return out;
 }
 
-/** The values of a step for a shape of another height: its lengths in px grow with it. */
+/** The values of a step for a shape of another height: its lengths in px grow with it, and its textures. */
 export function scaledTo(
   { kind, values }: Pick<Step, 'kind' | 'values'>,
   by: number,
 ): Step['values'] {
-  if (values.lengths === 'share') return values;
   const out: Step['values'] = { ...values };
-  for (const [key, p] of Object.entries(stepOfKind(kind).parameters))
-    if (p.kind === 'number' && (p.unit === 'px' || p.unit === 'σ px')) {
-      const value = Math.round((values[key] as number) * by * 1000) / 1000;
-      out[key] = Math.min(p.max, Math.max(p.min, value));
-    }
+  for (const [key, p] of Object.entries(stepOfKind(kind).parameters)) {
+    if (p.kind !== 'number') continue;
+    const isLength = (p.unit === 'px' || p.unit === 'σ px') && values.lengths !== 'share';
+    if (!isLength && !p.grows) continue;
+    const value = Math.round((values[key] as number) * by * 1000) / 1000;
+    out[key] = Math.min(p.max, Math.max(p.min, value));
+  }
   return out;
 }

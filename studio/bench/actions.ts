@@ -7,6 +7,7 @@ import { shapes } from '@ignis/core/shapes/index';
 import { useBench, type Mode } from '../state/bench';
 import { switchTheme } from '../state/theme';
 import { aidActions } from './aid-actions';
+import { openRecipes } from './chain/look';
 import { startDrawing } from './stage/drawing';
 import { gradientPass } from './stage/gradient';
 import { hasStyleHandles } from './stage/style-handles';
@@ -49,6 +50,7 @@ export interface BenchDoes {
   saveFile(): void;
   copyPicture(): void;
   toShelf(): void;
+  toRecipes(): void;
   openHelp(): void;
   openPalette(): void;
 }
@@ -113,6 +115,12 @@ export function actions(does: BenchDoes): Action[] {
       run: () => layer && bench().change('Clip', setLayer(layer.id, { clip: !layer.clip })),
       enabled: !!layer && (layer.clip || clipBase(scene, layer.id) !== undefined),
     },
+    {
+      name: 'Recipes, on the layer',
+      run: () => layer && void openRecipes(layer),
+      enabled: !!layer && layer.source.kind !== 'grade' && idle,
+    },
+    { name: 'The recipe book', run: does.toRecipes, enabled: true },
     { name: 'What the picture costs', run: does.openCosts, enabled: true },
     {
       name: 'The scene: background, light, end',

@@ -17,6 +17,7 @@ import { canPasteLayer, middleOfView, pasteLayer } from './deeds';
 import { Chain } from './chain/chain';
 import { ExportDialog } from './export-dialog';
 import { Header } from './header';
+import { LookSheet } from './look-sheet';
 import { Keys, Palette } from './palette';
 import { Stage } from './stage/stage';
 import { Strip } from './strip/strip';
@@ -173,6 +174,7 @@ function Open() {
       openHelp: () => setWindow('keys'),
       openPalette: () => setWindow('palette'),
       toShelf: () => void navigate('/'),
+      toRecipes: () => void navigate('/recipes'),
       async saveFile() {
         const { scene } = useBench.getState();
         try {
@@ -233,7 +235,8 @@ function Open() {
     <main className="flex h-full flex-col overflow-hidden">
       <Header does={does} />
       <div className="flex min-h-0 flex-1">
-        <div className="min-w-0 flex-1">
+        <div className="relative min-w-0 flex-1">
+          <LookSheet />
           <Stage onFiles={(files, at, keepSize) => void addFiles(files, at, keepSize)} />
         </div>
         <Chain />

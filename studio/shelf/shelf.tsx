@@ -1,4 +1,4 @@
-import { FolderOpen, Moon, Plus, Search, Sun } from 'lucide-react';
+import { BookOpen, FolderOpen, Moon, Plus, Search, Sun } from 'lucide-react';
 import { useCallback, useEffect, useRef, useState, type Ref } from 'react';
 import { useNavigate } from 'react-router';
 import { toast } from 'sonner';
@@ -130,6 +130,9 @@ export function Shelf() {
             </Button>
             <Button look="plain" onClick={() => sceneChooser.current?.click()}>
               Open a saved scene
+            </Button>
+            <Button look="plain" onClick={() => void navigate('/recipes')}>
+              <BookOpen size={15} /> Recipes
             </Button>
             <Button onClick={() => chooser.current?.click()}>
               <FolderOpen size={15} /> Open a picture

@@ -1,4 +1,5 @@
 import Dexie, { type Table } from 'dexie';
+import type { Recipe } from '@ignis/core/recipes/recipe';
 import type { Scene } from '@ignis/core/scene/schema';
 
 /** A scene of the artist's, as the browser keeps it. */
@@ -17,13 +18,23 @@ export interface AssetRecord {
   bytes: Blob;
 }
 
+/** A recipe of the artist's own. */
+export interface RecipeRecord {
+  id: string;
+  recipe: Recipe;
+  /** When it was kept. */
+  kept: number;
+}
+
 /** The browser's database. Names of assets are content hashes, so copies of a scene share them. */
 export class Database extends Dexie {
   scenes!: Table<SceneRecord, string>;
   assets!: Table<AssetRecord, string>;
+  recipes!: Table<RecipeRecord, string>;
 
   constructor() {
     super('ignis');
     this.version(1).stores({ scenes: 'id, changed', assets: 'name' });
+    this.version(2).stores({ recipes: 'id, kept' });
   }
 }

@@ -3,29 +3,13 @@ import { newId } from '@ignis/core/scene/make';
 import { assetsOf } from '@ignis/core/render/render';
 import type { Scene } from '@ignis/core/scene/schema';
 import type { SceneRecord } from './database';
-import { Database } from './database';
+import { database, kept } from './kept';
 
 /** Keeping the artist's scenes. Where the browser gives no database, they last as long as the page. */
 
-const database = new Database();
+export { storageFault } from './kept';
+
 const held = { scenes: new Map<string, SceneRecord>(), assets: new Map<string, Blob>() };
-let blocked: string | null = null;
-
-/** Why scenes cannot be kept here, in the artist's words; null if they can. */
-export const storageFault = (): string | null => blocked;
-
-/** Runs a task on the database, or `without` it where there is none. Other failures pass through. */
-async function kept<T>(task: () => Promise<T>, without: () => T): Promise<T> {
-  if (blocked) return without();
-  try {
-    await database.open();
-  } catch {
-    blocked =
-      'This browser does not let Ignis keep scenes. Save each scene as a file before you close the page.';
-    return without();
-  }
-  return task();
-}
 
 const listeners = new Set<() => void>();
 const told = async <T>(task: Promise<T>): Promise<T> => {

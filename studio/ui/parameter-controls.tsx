@@ -1,7 +1,11 @@
+import { LayoutGrid } from 'lucide-react';
 import { Slider, Switch } from 'radix-ui';
 import type { NumberParameter, Parameter, Parameters } from '@ignis/core/definitions/parameter';
 import { counts } from '@ignis/core/definitions/parameter';
+import type { Edit } from '@ignis/core/scene/edit';
+import { hasCandidates } from '@ignis/core/scene/look-sheet';
 import type { CurvePoints } from '@ignis/core/geometry/curve';
+import { useSheet } from '../state/sheet';
 import { ChoiceField } from './choice-field';
 import { ColourField } from './colour-field';
 import { CurveField } from './curve-field';
@@ -16,10 +20,12 @@ interface Props {
   values: Record<string, unknown>;
   onChange(values: Record<string, unknown>): void;
   onDone(): void;
+  /** What some values come to; with it every choice can be seen on a look sheet. */
+  edits?(values: Record<string, unknown>): Edit;
 }
 
 /** The controls of a definition, one row a parameter, built from what each says of itself. */
-export function ParameterControls({ parameters, values, onChange, onDone }: Props) {
+export function ParameterControls({ parameters, values, onChange, onDone, edits }: Props) {
   const inShares = values.lengths === 'share';
   const shown = Object.entries(parameters)
     .filter(([, p]) => counts(p, values))
@@ -36,7 +42,33 @@ export function ParameterControls({ parameters, values, onChange, onDone }: Prop
           }
           title={p.help}
         >
-          <span className="truncate text-sm text-dim">{p.label}</span>
+          <span className="group/label flex min-w-0 items-center gap-0.5 text-sm text-dim">
+            <span className="truncate">{p.label}</span>
+            {edits && hasCandidates(p) && (
+              <button
+                type="button"
+                aria-label={`Look sheet of ${p.label}`}
+                title="See all of them on a look sheet"
+                onClick={() =>
+                  useSheet.getState().open({
+                    title: p.label,
+                    parameter: p,
+                    value: values[key],
+                    edit: (value, other) =>
+                      edits({ [key]: value, ...(other && { [other.key]: other.value }) }),
+                    others: shown.flatMap(([k, q]) =>
+                      q.kind === 'number' && k !== key && p.kind === 'number'
+                        ? [{ key: k, parameter: q, value: values[k] as number }]
+                        : [],
+                    ),
+                  })
+                }
+                className="rounded p-0.5 opacity-0 group-hover/label:opacity-100 hover:text-ink focus-visible:opacity-100"
+              >
+                <LayoutGrid size={12} />
+              </button>
+            )}
+          </span>
           <Control
             parameter={p}
             value={values[key]}

@@ -2,10 +2,11 @@ import { ArrowLeftRight, Trash2 } from 'lucide-react';
 import { useRef, useState } from 'react';
 import { percent } from '@ignis/core/definitions/parameter';
 import type { Ramp } from '@ignis/core/pixels/ramp';
-import { rampColour, rampOf, rampOpacity, rampSpaces } from '@ignis/core/pixels/ramp';
+import { rampColour, rampOpacity, rampSpaces } from '@ignis/core/pixels/ramp';
 import { ChoiceField } from './choice-field';
 import { ColourField } from './colour-field';
 import { NumberField } from './number-field';
+import { RAMPS } from './ramps';
 
 interface Props {
   label: string;
@@ -13,62 +14,6 @@ interface Props {
   onChange(value: Ramp): void;
   onDone(): void;
 }
-
-/** Ramps to start from, under plain names. */
-const PRESETS: readonly { label: string; ramp: Ramp }[] = [
-  {
-    label: 'Ember',
-    ramp: rampOf([
-      [0, '#ffe2a8'],
-      [40, '#ff9a2e'],
-      [100, '#c41e00'],
-    ]),
-  },
-  {
-    label: 'Gold',
-    ramp: rampOf([
-      [0, '#fff4c0'],
-      [35, '#d9a532'],
-      [60, '#8a5a16'],
-      [100, '#f2cf73'],
-    ]),
-  },
-  {
-    label: 'Steel',
-    ramp: rampOf([
-      [0, '#f4f7fb'],
-      [45, '#8c949e'],
-      [55, '#4a5058'],
-      [100, '#c8d0da'],
-    ]),
-  },
-  {
-    label: 'Sea',
-    ramp: rampOf([
-      [0, '#d8fff4'],
-      [45, '#2fb8c8'],
-      [100, '#0a3a6a'],
-    ]),
-  },
-  {
-    label: 'Dusk',
-    ramp: rampOf([
-      [0, '#ffd9a0'],
-      [45, '#d0587a'],
-      [100, '#33235c'],
-    ]),
-  },
-  {
-    label: 'To nothing',
-    ramp: rampOf(
-      [[0, '#ffffff']],
-      [
-        [0, 100],
-        [100, 0],
-      ],
-    ),
-  },
-];
 
 const AT = percent('Place of the stop', 50);
 const MIDDLE = percent('Half way', 50, 1, 99);
@@ -277,7 +222,7 @@ export function RampField({ label, value, onChange, onDone }: Props) {
         </button>
       </div>
       <div className="flex flex-wrap items-center gap-1">
-        {PRESETS.map(({ label: name, ramp }) => (
+        {RAMPS.map(({ label: name, value: ramp }) => (
           <button
             key={name}
             type="button"

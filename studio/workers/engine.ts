@@ -5,8 +5,10 @@ import { deltaOf } from '@ignis/core/scene/delta';
 import type { Scene } from '@ignis/core/scene/schema';
 import type {
   BroughtIn,
+  CellRequest,
   Engine,
   ExportOptions,
+  Patch,
   PictureRequest,
   Preview,
   PreviewRequest,
@@ -148,6 +150,9 @@ function coarser(request: PreviewRequest): PreviewRequest {
   const region = covering(x / 2, y / 2, (x + width) / 2, (y + height) / 2);
   return { ...request, region, scale: request.scale / 2 };
 }
+
+/** A part of a scene, small, as one of many. */
+export const cell = (request: CellRequest): Promise<Patch> => ask((remote) => remote.cell(request));
 
 /** A small picture of a scene or of some of its layers, as PNG. */
 export const picture = (request: PictureRequest): Promise<Blob> =>

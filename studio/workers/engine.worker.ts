@@ -181,6 +181,18 @@ const engine: Engine = {
     }
   },
 
+  async cell({ scene, region, scale, focus }) {
+    const picture = await picturesFor(scene);
+    const image = withRoom(() =>
+      scoped(() => {
+        const made = render(scene, { region, scale, focus, picture, memo: cache.memo });
+        return finish(made, 8, endingOf(scene));
+      }),
+    );
+    const pixels = image.data as Uint8ClampedArray<ArrayBuffer>;
+    return transfer({ region, pixels }, [pixels.buffer]);
+  },
+
   async picture({ scene, side, layers, background }) {
     const scale = Math.min(1, side / Math.max(scene.width, scene.height));
     const picture = await picturesFor(scene);

@@ -65,6 +65,15 @@ export interface BroughtIn {
   height: number;
 }
 
+/** A part of a scene to be seen small, as one of many. */
+export interface CellRequest {
+  scene: Scene;
+  region: Region;
+  scale: number;
+  /** The layer that differs from cell to cell: what lies beneath it is made once. */
+  focus: string | null;
+}
+
 /** What the worker can do. */
 export interface Engine {
   /** A cell that holds the number of the newest preview; older ones stop. */
@@ -72,6 +81,8 @@ export interface Engine {
   addAsset(name: string, bytes: Blob): void;
   /** Null if a newer preview was asked for meanwhile. */
   preview(number: number, request: SentRequest): Promise<Preview | null>;
+  /** A part of a scene, straight 8-bit RGBA. */
+  cell(request: CellRequest): Promise<Patch>;
   /** A small picture, as PNG. */
   picture(request: PictureRequest): Promise<Blob>;
   /** The layers that show at a point (scene px), front first. */

@@ -78,11 +78,20 @@ export const bevel = defineStyle({
       step: 0.5,
       needs: BUMPY,
     },
-    bumpSize: { ...percent('Bump scale', 100, 1, 10_000), slider: [5, 300], needs: BUMPY },
+    bumpSize: {
+      grows: true,
+      ...percent('Bump scale', 100, 1, 10_000),
+      slider: [5, 300],
+      needs: BUMPY,
+    },
     seed: { ...seed(), needs: BUMPY },
     lengths,
   },
-  margin: ({ width, soften }, scale) => Math.ceil(width * scale) + blurMargin(soften * scale) + 6,
+  margin: ({ width, soften, way }, scale) =>
+    Math.ceil(width * scale) +
+    blurMargin(soften * scale) +
+    blurMargin(roundness(way, width * scale)) +
+    8,
   pieces(v) {
     const pieces: Piece[] = [];
     const put = (lands: Piece['lands']) => {
@@ -124,6 +133,9 @@ function litSide(
   });
 }
 
+/** σ of the Gaussian that rounds a bevel of a width, px. */
+const roundness = (way: string, width: number): number => (way === 'rounded' ? width / 4 : 0);
+
 type BevelValues = Values<typeof bevel.parameters>;
 
 /**
@@ -137,7 +149,7 @@ function litRelief(shape: Plane, v: BevelValues, context: StyleContext, lamp: La
   const soften = v.soften * scale;
   return scoped(() => {
     const near = grow(wanted, blurMargin(soften) + 2);
-    const round = v.way === 'rounded' ? width / 4 : 0;
+    const round = roundness(v.way, width);
     const far = grow(near, blurMargin(round) + 1);
     const d = signedDistance(shape, grow(far, Math.ceil(width) + 2));
     // From where the bevel begins (0) to where it is level again (1).

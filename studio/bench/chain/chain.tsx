@@ -14,6 +14,7 @@ import { ColourField } from '../../ui/colour-field';
 import { NameField } from '../../ui/name-field';
 import { NumberField } from '../../ui/number-field';
 import { ParameterControls } from '../../ui/parameter-controls';
+import { Look } from './look';
 import { MaskNode } from './mask';
 import { Node } from './node';
 import { Placement } from './placement';
@@ -56,6 +57,7 @@ function OfLayer({ layer }: { layer: Layer }) {
         <span className="text-sm text-dim">{definition.label}</span>
       </div>
       <div className="flex flex-col gap-3">
+        {layer.source.kind !== 'grade' && <Look layer={layer} />}
         <SourceNode layer={layer} />
         <Placement layer={layer} />
         <div className="flex flex-col">
@@ -70,6 +72,7 @@ function OfLayer({ layer }: { layer: Layer }) {
             values={{ blend: layer.blend, opacity: layer.opacity }}
             onChange={(v) => live.change(setLayer(layer.id, v as Partial<Layer>))}
             onDone={live.done}
+            edits={(v) => setLayer(layer.id, v as Partial<Layer>)}
           />
         </Node>
       </div>

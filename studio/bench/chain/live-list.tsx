@@ -117,6 +117,9 @@ export function LiveList({
                           )
                         }
                         onDone={live.done}
+                        edits={(values) =>
+                          set(item.id, { values: onSet(item, values as Item['values']) })
+                        }
                       />
                     )}
                   </Node>

@@ -64,6 +64,7 @@ function Fill({ id, paint }: { id: string; paint: Paint }) {
           values={paint}
           onChange={(v) => live.change(setFill(id, v as Partial<Paint>))}
           onDone={live.done}
+          edits={(v) => setFill(id, v as Partial<Paint>)}
         />
       </WithPictures>
     </Node>

@@ -109,6 +109,7 @@ function LetterControls({ layer, from, to }: { layer: TextLayer; from: number; t
         values={style}
         onChange={(v) => set(v as Partial<LetterStyle>)}
         onDone={live.done}
+        edits={(v) => changeText(layer.id, (t) => restyled(t, from, to, v as Partial<LetterStyle>))}
       />
       {offered.length > 0 && (
         <div className="mt-1.5 flex flex-wrap gap-1" role="group" aria-label="OpenType features">

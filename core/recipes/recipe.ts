@@ -1,0 +1,159 @@
+import { current } from 'immer';
+import * as v from 'valibot';
+import { blends } from '../blend/index';
+import { HEX } from '../definitions/parameter';
+import type { Edit } from '../scene/edit';
+import { layerOf } from '../scene/edits';
+import { newId } from '../scene/make';
+import type { Layer, Scene, Step } from '../scene/schema';
+import { dialSchema, stepSchema } from '../scene/schema';
+import { heightInScene, scaledTo } from '../scene/style-edits';
+import type { Pass } from '../sources/pass';
+import { passSchema } from '../sources/pass';
+import { stepOfKind } from '../steps/index';
+
+/** Recipes: kept looks that can be put on any layer. */
+
+/** The version of recipe files that this program writes. */
+export const RECIPE_VERSION = 1;
+
+export const recipeSchema = v.strictObject({
+  format: v.literal('ignis-recipe', 'This is no Ignis recipe: "format" must be "ignis-recipe".'),
+  version: v.literal(RECIPE_VERSION),
+  name: v.pipe(v.string(), v.minLength(1, 'A recipe has a name.'), v.maxLength(80)),
+  /** How high the shape was that its lengths were made for, px. */
+  height: v.pipe(v.number(), v.minValue(0.1), v.maxValue(1e6)),
+  body: v.pipe(v.number(), v.minValue(0), v.maxValue(100)),
+  blend: v.picklist(blends.map((b) => b.name)),
+  opacity: v.pipe(v.number(), v.minValue(0), v.maxValue(100)),
+  steps: v.array(stepSchema),
+  /** How a line is drawn; null if it is for any layer. */
+  line: v.nullable(
+    v.strictObject({
+      light: v.pipe(v.string(), v.regex(HEX, 'The light colour must be written #rrggbb.')),
+      passes: v.array(passSchema),
+    }),
+  ),
+  dials: v.array(dialSchema),
+});
+
+export type Recipe = Omit<v.InferOutput<typeof recipeSchema>, 'steps'> & { steps: Step[] };
+
+/** A recipe that could not be read, and why, in the artist's words. */
+export class RecipeError extends Error {
+  constructor(message: string) {
+    super(message);
+    this.name = 'RecipeError';
+  }
+}
+
+/** What a text should hold, as a recipe. Throws a RecipeError that says what is wrong and where. */
+export function parseRecipe(text: string, name: string): Recipe {
+  let value: unknown;
+  try {
+    value = JSON.parse(text);
+  } catch (cause) {
+    throw new RecipeError(
+      `"${name}" is no JSON (${(cause as Error).message}). Bring in a recipe that was kept here.`,
+    );
+  }
+  const version = (value as { version?: unknown } | null)?.version;
+  if (typeof version === 'number' && version > RECIPE_VERSION)
+    throw new RecipeError(
+      `"${name}" was kept by a newer Ignis (version ${version}; this one reads up to ${RECIPE_VERSION}). Bring it in there.`,
+    );
+  const result = v.safeParse(recipeSchema, value);
+  if (!result.success) {
+    const issue = result.issues[0];
+    const inner = issue.issues?.[0] ?? issue;
+    throw new RecipeError(
+      `"${name}" cannot be read at ${v.getDotPath(issue) ?? 'its start'}: ${inner.message}`,
+    );
+  }
+  return result.output as Recipe;
+}
+
+/** A layer's look as a recipe, made for the height that its shape has in the scene. */
+export function recipeOf(scene: Scene, layer: Layer, name: string): Recipe {
+  const { source } = layer;
+  return {
+    format: 'ignis-recipe',
+    version: RECIPE_VERSION,
+    name,
+    height: Math.max(0.1, Math.round(heightInScene(scene, layer) * 100) / 100),
+    body: layer.body,
+    blend: layer.blend,
+    opacity: layer.opacity,
+    steps: layer.steps,
+    line: source.kind === 'line' ? { light: source.light, passes: source.passes } : null,
+    dials: layer.dials,
+  };
+}
+
+/** A pass for a shape of another height. */
+const scaledPass = (pass: Pass, by: number): Pass => {
+  const k = (n: number, most: number) => Math.min(most, Math.round(n * by * 1000) / 1000);
+  return {
+    ...pass,
+    width: k(pass.width, 5000),
+    blur: k(pass.blur, 1000),
+    grow: k(pass.grow, 2000),
+    x: k(pass.x, 100_000),
+    y: k(pass.y, 100_000),
+    beside: k(pass.beside, 100_000),
+    startLength: k(pass.startLength, 20_000),
+    endLength: k(pass.endLength, 20_000),
+    dash: k(pass.dash, 20_000),
+    gap: k(pass.gap, 20_000),
+  };
+};
+
+/**
+ * Puts a recipe on a layer, in place of the steps it has: scaled to the height that the layer's shape has in
+ * the scene. How a line is drawn is taken if the layer is one.
+ */
+export const putRecipe =
+  (id: string, recipe: Recipe): Edit =>
+  (s) => {
+    const layer = layerOf(s, id);
+    const now = current(s);
+    const by = heightInScene(now, layerOf(now, id)) / recipe.height;
+    const ids = new Map<string, string>();
+    const fresh = <T extends { id: string }>(part: T): T => {
+      const own = newId();
+      ids.set(part.id, own);
+      return { ...part, id: own };
+    };
+    layer.steps = recipe.steps.map((step) => ({
+      ...fresh(step),
+      values: JSON.parse(JSON.stringify(scaledTo(step, by))) as Step['values'],
+    }));
+    layer.body = recipe.body;
+    layer.blend = recipe.blend;
+    layer.opacity = recipe.opacity;
+    if (recipe.line && layer.source.kind === 'line') {
+      layer.source.light = recipe.line.light;
+      layer.source.passes = recipe.line.passes.map((p) => fresh(scaledPass(p, by)));
+    }
+    layer.dials = recipe.dials.flatMap((d) => {
+      const of = ids.get(d.of);
+      return of ? [{ ...d, of }] : [];
+    });
+  };
+
+/** Puts a value of a step forward as a dial, or takes it back. */
+export const toggleDial =
+  (id: string, step: string, key: string): Edit =>
+  (s) => {
+    const layer = layerOf(s, id);
+    const found = layer.dials.findIndex((d) => d.of === step && d.key === key);
+    if (found >= 0) {
+      layer.dials.splice(found, 1);
+      return;
+    }
+    const own = layer.steps.find((k) => k.id === step);
+    const definition = own && stepOfKind(own.kind);
+    const parameter = definition?.parameters[key];
+    if (parameter)
+      layer.dials.push({ label: `${definition.label}: ${parameter.label}`, of: step, key });
+  };

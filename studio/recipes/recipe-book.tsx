@@ -1,0 +1,211 @@
+import { Download, FolderOpen, Trash2 } from 'lucide-react';
+import { useCallback, useEffect, useRef, useState } from 'react';
+import { Link } from 'react-router';
+import { toast } from 'sonner';
+import type { Recipe } from '@ignis/core/recipes/recipe';
+import { putRecipe } from '@ignis/core/recipes/recipe';
+import { shippedRecipes } from '@ignis/core/recipes/shipped';
+import { wholeScene } from '@ignis/core/pixels/region';
+import { edit } from '@ignis/core/scene/edit';
+import { newScene, newTextLayer } from '@ignis/core/scene/make';
+import { placed } from '@ignis/core/scene/placement';
+import type { Scene } from '@ignis/core/scene/schema';
+import type { RecipeRecord } from '../storage/database';
+import { keepRecipe, listRecipes, removeRecipe, restoreRecipe } from '../storage/recipes';
+import { Button } from '../ui/button';
+import { Mark } from '../ui/mark';
+import { NameField } from '../ui/name-field';
+import { cell } from '../workers/engine';
+import { bringInRecipe, saveRecipe } from './recipe-file';
+
+const WIDTH = 330;
+const HEIGHT = 200;
+
+/** Words in a small scene of their own, wearing a recipe. */
+function sample(recipe: Recipe, words: string): Scene {
+  const scene = newScene('', WIDTH * 2, HEIGHT * 2, '#26282d');
+  const size = Math.min(190, (WIDTH * 2.6) / Math.max(2, words.length));
+  const layer = newTextLayer(
+    words,
+    { font: 'bowlby-one', size, colour: '#c9c9c9' },
+    { paragraph: { align: 'middle', direction: 'auto' } },
+  );
+  layer.placement = { ...placed(), x: WIDTH, y: HEIGHT + size * 0.36 };
+  scene.layers.push(layer);
+  return edit(scene, '', putRecipe(layer.id, recipe)).scene;
+}
+
+/** All recipes, those that ship and the artist's own, each worn by the same words. */
+export default function RecipeBook() {
+  const [own, setOwn] = useState<RecipeRecord[]>([]);
+  const [words, setWords] = useState('TIDE');
+  const chooser = useRef<HTMLInputElement>(null);
+  const refresh = useCallback(async () => setOwn(await listRecipes()), []);
+  useEffect(() => {
+    document.title = 'Recipes · Ignis';
+    void refresh();
+  }, [refresh]);
+
+  const bringIn = async (file: File) => {
+    try {
+      toast.success(`“${await bringInRecipe(file)}” is in your recipe book`);
+      await refresh();
+    } catch (error) {
+      toast.error('That could not be brought in', {
+        description: (error as Error).message,
+        duration: 12_000,
+      });
+    }
+  };
+  const remove = async (record: RecipeRecord) => {
+    await removeRecipe(record.id);
+    await refresh();
+    toast(`“${record.recipe.name}” is deleted`, {
+      action: { label: 'Undo', onClick: () => void restoreRecipe(record).then(refresh) },
+      duration: 10_000,
+    });
+  };
+  const said = words.trim() || 'TIDE';
+  return (
+    <main className="h-full overflow-auto">
+      <div className="mx-auto max-w-6xl px-8 pt-7 pb-16">
+        <header className="mb-6 flex items-center gap-3">
+          <Link to="/" aria-label="To the shelf" title="To the shelf">
+            <Mark size={34} />
+          </Link>
+          <h1 className="text-xl font-semibold tracking-wide">Recipes</h1>
+          <label className="ml-6 flex items-center gap-2 text-sm text-dim">
+            worn by
+            <input
+              value={words}
+              maxLength={14}
+              aria-label="Words that wear the recipes"
+              onChange={(e) => setWords(e.target.value)}
+              className="w-40 rounded bg-raised px-2 py-1 text-ink"
+            />
+          </label>
+          <span className="flex-1" />
+          <Button onClick={() => chooser.current?.click()}>
+            <FolderOpen size={16} /> Bring in a recipe
+          </Button>
+          <input
+            ref={chooser}
+            type="file"
+            hidden
+            accept=".json,application/json"
+            aria-label="Bring in a recipe"
+            onChange={(e) => {
+              const file = e.target.files?.[0];
+              e.target.value = '';
+              if (file) void bringIn(file);
+            }}
+          />
+        </header>
+        <h2 className="mb-2 text-sm font-semibold">Yours</h2>
+        {own.length === 0 ? (
+          <p className="mb-8 text-sm text-dim">
+            None yet. On the bench, choose <em>keep as recipe</em> in the chain of a layer whose
+            look you want to use again.
+          </p>
+        ) : (
+          <div className="mb-8 grid grid-cols-3 gap-4">
+            {own.map((record) => (
+              <Card key={record.id} recipe={record.recipe} words={said}>
+                <NameField
+                  label={`Name of ${record.recipe.name}`}
+                  value={record.recipe.name}
+                  onChange={(name) =>
+                    void keepRecipe({ ...record.recipe, name }, record.id).then(refresh)
+                  }
+                  className="min-w-0 flex-1 text-sm"
+                />
+                <Small label={`Delete ${record.recipe.name}`} onClick={() => void remove(record)}>
+                  <Trash2 size={14} />
+                </Small>
+              </Card>
+            ))}
+          </div>
+        )}
+        <h2 className="mb-2 text-sm font-semibold">To start from</h2>
+        <div className="grid grid-cols-3 gap-4">
+          {shippedRecipes.map((recipe) => (
+            <Card key={recipe.name} recipe={recipe} words={said}>
+              <span className="min-w-0 flex-1 truncate text-sm">{recipe.name}</span>
+            </Card>
+          ))}
+        </div>
+      </div>
+    </main>
+  );
+}
+
+function Card({
+  recipe,
+  words,
+  children,
+}: {
+  recipe: Recipe;
+  words: string;
+  children: React.ReactNode;
+}) {
+  const canvas = useRef<HTMLCanvasElement>(null);
+  useEffect(() => {
+    let gone = false;
+    // A hand that is still typing is waited for.
+    const soon = window.setTimeout(() => {
+      const scene = sample(recipe, words);
+      void cell({ scene, region: wholeScene(scene, 1), scale: 1, focus: null })
+        .then(({ region, pixels }) => {
+          if (gone || !canvas.current) return;
+          canvas.current
+            .getContext('2d')!
+            .putImageData(new ImageData(pixels, region.width, region.height), 0, 0);
+          canvas.current.dataset.made = 'true';
+        })
+        .catch(() => undefined);
+    }, 150);
+    return () => {
+      gone = true;
+      window.clearTimeout(soon);
+    };
+  }, [recipe, words]);
+  return (
+    <article
+      aria-label={recipe.name}
+      className="overflow-hidden rounded-lg border border-line bg-panel"
+    >
+      <canvas
+        ref={canvas}
+        width={WIDTH * 2}
+        height={HEIGHT * 2}
+        className="block w-full bg-[#26282d]"
+      />
+      <div className="flex h-10 items-center gap-1 px-3">
+        {children}
+        <Small label={`Save ${recipe.name} as a file`} onClick={() => saveRecipe(recipe)}>
+          <Download size={14} />
+        </Small>
+      </div>
+    </article>
+  );
+}
+
+const Small = ({
+  label,
+  onClick,
+  children,
+}: {
+  label: string;
+  onClick(): void;
+  children: React.ReactNode;
+}) => (
+  <button
+    type="button"
+    aria-label={label}
+    title={label}
+    onClick={onClick}
+    className="rounded p-1.5 text-dim hover:bg-raised hover:text-ink"
+  >
+    {children}
+  </button>
+);
