@@ -104,8 +104,8 @@ export default function RecipeBook() {
         <h2 className="mb-2 text-sm font-semibold">Yours</h2>
         {own.length === 0 ? (
           <p className="mb-8 text-sm text-dim">
-            None yet. On the bench, choose <em>keep as recipe</em> in the chain of a layer whose
-            look you want to use again.
+            None yet. On the bench, choose <em>keep</em> beside the look of a layer that you want to
+            use again.
           </p>
         ) : (
           <div className="mb-8 grid grid-cols-3 gap-4">

@@ -119,7 +119,7 @@ function litSide(
 ): ColourBuffer {
   const lamp = lampOf(v, context.lamp);
   const even = Math.max(0, Math.min(1, curveAt(v.gloss, towards(lamp)[2])));
-  const against = curveTable(v.gloss, 512).map((g) =>
+  const against = curveTable(v.gloss, 4096).map((g) =>
     bright ? Math.max(0, (g - even) / (1 - even || 1)) : Math.max(0, (even - g) / (even || 1)),
   );
   return scoped(() => {

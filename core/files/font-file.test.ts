@@ -1,0 +1,101 @@
+import { zlibSync } from 'fflate';
+import decompress from 'woff2-encoder/decompress';
+import { compress } from 'woff2-encoder';
+import { beforeAll, describe, expect, it } from 'vitest';
+import { shippedFace } from '../../server/src/fonts';
+import { FontFault, faceOf } from '../text/face';
+import { loadHarfBuzz } from '../text/harfbuzz';
+import { sfntOf } from './font-file';
+
+let ttf: Uint8Array;
+beforeAll(async () => {
+  await loadHarfBuzz();
+  ttf = (await shippedFace('anton-400'))!;
+});
+
+/** The font in a WOFF 1 file, as its specification lays it out. */
+function woffOf(sfnt: Uint8Array): Uint8Array {
+  const view = new DataView(sfnt.buffer, sfnt.byteOffset, sfnt.byteLength);
+  const count = view.getUint16(4);
+  const tables = Array.from({ length: count }, (_, i) => {
+    const at = 12 + 16 * i;
+    const data = sfnt.subarray(
+      view.getUint32(at + 8),
+      view.getUint32(at + 8) + view.getUint32(at + 12),
+    );
+    const packed = zlibSync(data);
+    return {
+      tag: view.getUint32(at),
+      sum: view.getUint32(at + 4),
+      data,
+      packed: packed.length < data.length ? packed : data,
+    };
+  });
+  const start = 44 + 20 * count;
+  const total = tables.reduce((n, t) => n + ((t.packed.length + 3) & ~3), start);
+  const out = new Uint8Array(total);
+  const to = new DataView(out.buffer);
+  to.setUint32(0, 0x774f4646);
+  to.setUint32(4, view.getUint32(0));
+  to.setUint32(8, total);
+  to.setUint16(12, count);
+  let at = start;
+  tables.forEach((t, i) => {
+    [t.tag, at, t.packed.length, t.data.length, t.sum].forEach((v, k) =>
+      to.setUint32(44 + 20 * i + 4 * k, v),
+    );
+    out.set(t.packed, at);
+    at += (t.packed.length + 3) & ~3;
+  });
+  return out;
+}
+
+const read = (bytes: Uint8Array) => sfntOf(bytes, 'mine.ttf', decompress);
+const widths = (bytes: Uint8Array) =>
+  faceOf(bytes)
+    .shape('TIDE', { from: 0, to: 4, rtl: false, script: 'Latn', features: [] })
+    .map((g) => g.advance);
+
+describe('a font’s file', () => {
+  it('that is plain is kept as it is', async () => {
+    expect(await read(ttf)).toEqual({ bytes: ttf, format: 'ttf' });
+  });
+  it('packed as WOFF or WOFF2 gives the same letters', async () => {
+    for (const packed of [woffOf(ttf), await compress(ttf)]) {
+      const { bytes, format } = await read(packed);
+      expect(format).toBe('ttf');
+      expect(widths(bytes)).toEqual(widths(ttf));
+    }
+  });
+  it('that is wrong is refused with a reason', async () => {
+    await expect(read(new Uint8Array())).rejects.toThrow(/is empty/);
+    await expect(read(new TextEncoder().encode('<html>'))).rejects.toThrow(
+      /no font that can be read/,
+    );
+    await expect(read(ttf.subarray(0, 4000))).rejects.toThrow(/cut short/);
+    await expect(read(woffOf(ttf).subarray(0, 3000))).rejects.toThrow(/damaged or cut short/);
+    await expect(read((await compress(ttf)).subarray(0, 3000))).rejects.toThrow(
+      /damaged or cut short/,
+    );
+  });
+  it('says if it may not be kept within other files, or has no outlines', () => {
+    const table = (tag: string) => {
+      const view = new DataView(ttf.buffer, ttf.byteOffset, ttf.byteLength);
+      const count = view.getUint16(4);
+      for (let i = 0; i < count; i++) {
+        const at = 12 + 16 * i;
+        if (String.fromCharCode(...ttf.subarray(at, at + 4)) === tag)
+          return { entry: at, at: view.getUint32(at + 8) };
+      }
+      throw new Error(`The font has no table ${tag}.`);
+    };
+    const forbidden = ttf.slice();
+    new DataView(forbidden.buffer).setUint16(table('OS/2').at + 8, 2);
+    expect(() => faceOf(forbidden)).toThrow(FontFault);
+    expect(() => faceOf(forbidden)).toThrow(/may not be kept/);
+    const hollow = ttf.slice();
+    hollow.set(new TextEncoder().encode('glyg'), table('glyf').entry);
+    expect(() => faceOf(hollow)).toThrow(/no outlines/);
+    expect(() => faceOf(new Uint8Array(40))).toThrow(/damaged, cut short or no font/);
+  });
+});
