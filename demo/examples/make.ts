@@ -5,7 +5,11 @@ import { inspectPicture } from '@ignis/core/files/picture-file';
 import { smooth, type Path } from '@ignis/core/geometry/path';
 import type { Mask } from '@ignis/core/masks/mask';
 import { parseScene } from '@ignis/core/scene/check';
-import { newMask, newStep } from '@ignis/core/scene/make';
+import type { Paint } from '@ignis/core/paint/parameters';
+import { putRecipe } from '@ignis/core/recipes/recipe';
+import { shippedRecipes } from '@ignis/core/recipes/shipped';
+import { edit } from '@ignis/core/scene/edit';
+import { newFill, newMask, newScene, newStep, newTextLayer } from '@ignis/core/scene/make';
 import type { Layer, Scene } from '@ignis/core/scene/schema';
 import { started, startingPoints } from '@ignis/core/scene/starting-points/index';
 import type { Pass } from '@ignis/core/sources/pass';
@@ -23,7 +27,11 @@ export async function sample(name: string) {
 /** Ids that stay the same from one build to the next. */
 export function named(layer: Layer, id: string): Layer {
   layer.id = id;
-  layer.steps.forEach((s, i) => (s.id = `${id}-step-${i + 1}`));
+  layer.steps.forEach((s, i) => {
+    const step = `${id}-step-${i + 1}`;
+    for (const dial of layer.dials) if (dial.of === s.id) dial.of = step;
+    s.id = step;
+  });
   if (layer.source.kind === 'line') {
     layer.source.passes.forEach(
       (p) => (p.id = `${id}-${p.name.toLowerCase().replaceAll(' ', '-')}`),
@@ -83,6 +91,40 @@ export function start(name: string, size: Scene, to: { x: number; y: number }, v
   );
   layer.placement = { ...layer.placement, ...values };
   return layer;
+}
+
+/** A layer wearing a recipe that ships, by its name. */
+export function dressed(layer: Layer, name: string): Layer {
+  const recipe = shippedRecipes.find((r) => r.name === name)!;
+  const scene = { ...newScene('', 1, 1, null), layers: [layer] };
+  const [worn] = edit(scene, '', putRecipe(layer.id, recipe)).scene.layers;
+  return JSON.parse(JSON.stringify(worn)) as Layer;
+}
+
+/** Values of a layer's steps, by their kind and place among those of it. */
+export function tuned(layer: Layer, index: number, values: Record<string, unknown>): Layer {
+  Object.assign(layer.steps[index]!.values, values);
+  return layer;
+}
+
+/** A text at a place, px of the scene. */
+export function lettered(
+  words: string,
+  style: Parameters<typeof newTextLayer>[1],
+  x: number,
+  y: number,
+  rest: Parameters<typeof newTextLayer>[2] = {},
+): Layer {
+  const layer = newTextLayer(words, style, rest);
+  Object.assign(layer.placement, { x, y });
+  return layer;
+}
+
+/** A fill with a paint. */
+export function painted(name: string, paint: Partial<Paint>, values: Partial<Layer> = {}): Layer {
+  const layer = newFill(name, '#000000');
+  if (layer.source.kind === 'fill') Object.assign(layer.source.paint, paint);
+  return Object.assign(layer, values);
 }
 
 /** The paths of a line, and what is set on all of its passes. */

@@ -171,6 +171,7 @@ function Field({
 }) {
   const field = useRef<HTMLTextAreaElement>(null);
   const pause = useRef(0);
+  const last = useRef('');
   const { content } = layer.source;
   const choice = useTyping();
 
@@ -215,9 +216,11 @@ function Field({
 
   /** Up and down go by what is seen, and so do the ends of a line. */
   const key = (e: React.KeyboardEvent) => {
-    e.stopPropagation();
     const { undo, redo } = useBench.getState();
     const mod = e.ctrlKey || e.metaKey;
+    // Saving, and the palette of actions, are for the bench.
+    if (mod && ['s', 'k'].includes(e.key.toLowerCase())) return;
+    e.stopPropagation();
     if (e.key === 'Escape' && !e.nativeEvent.isComposing) return endTyping();
     if (mod && e.key.toLowerCase() === 'z') {
       e.preventDefault();
@@ -273,8 +276,10 @@ function Field({
             description: `A text has at most ${MOST_LETTERS.toLocaleString('en')} letters.`,
           });
         const { drag, drop } = useBench.getState();
-        const end = useBench.getState().gesture?.label !== 'Type';
-        if (end) drop();
+        // What is typed on and on is one step of undo; a cut, a paste, a new line is one of its own.
+        const kind = (e.nativeEvent as InputEvent).inputType;
+        if (kind !== last.current || useBench.getState().gesture?.label !== 'Type') drop();
+        last.current = kind;
         // Counted from the text as it is, and not from where typing began.
         const now = typed(layer.source, next);
         drag(

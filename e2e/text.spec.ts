@@ -1,0 +1,287 @@
+/** Letters on the stage, their styles, recipes and look sheets, as the artist uses them. */
+import { readFile } from 'node:fs/promises';
+import { createRequire } from 'node:module';
+import type { Page } from '@playwright/test';
+import { expect, test } from '@playwright/test';
+import { unpackScene } from '../core/files/ignis-file';
+import { everyLayer } from '../core/scene/schema';
+import { faceFile } from '../core/text/families';
+import {
+  act,
+  bytesOf,
+  cards,
+  dragBy,
+  newScene,
+  onPage,
+  press,
+  savedFile,
+  settled,
+  setValue,
+  type XY,
+} from './bench-page';
+
+const scene = async (page: Page) => (await unpackScene(await savedFile(page), 'x.ignis')).scene;
+const texts = async (page: Page) =>
+  everyLayer((await scene(page)).layers).flatMap((l) =>
+    l.source.kind === 'text' ? [{ ...l, source: l.source }] : [],
+  );
+
+/** Begins a text at a place and types. */
+async function write(page: Page, at: XY, words: string): Promise<void> {
+  await act(page, 'Add a text');
+  await press(page, at);
+  await page.keyboard.type(words);
+  await settled(page);
+}
+
+const step = async (page: Page, name: string): Promise<void> => {
+  await page.getByRole('button', { name: '+ add a step' }).click();
+  await page.getByRole('menuitem', { name, exact: true }).click();
+  await settled(page);
+};
+
+/** How many px of the picture are bright, of a part of the scene. */
+async function bright(page: Page, from: XY, to: XY): Promise<number> {
+  await settled(page);
+  const [a, b] = [await onPage(page, from), await onPage(page, to)];
+  return page.getByTestId('picture').evaluate(
+    (canvas: HTMLCanvasElement, [x0, y0, x1, y1]) => {
+      const box = canvas.getBoundingClientRect();
+      const k = canvas.width / box.width;
+      const { data } = canvas
+        .getContext('2d')!
+        .getImageData((x0! - box.x) * k, (y0! - box.y) * k, (x1! - x0!) * k, (y1! - y0!) * k);
+      let n = 0;
+      for (let i = 0; i < data.length; i += 4)
+        if (data[i]! + data[i + 1]! + data[i + 2]! > 300) n++;
+      return n;
+    },
+    [...a, ...b],
+  );
+}
+
+test.beforeEach(async ({ page }) => newScene(page, 1000, 600));
+
+test('a text is typed where it was begun; caret, choice, clipboard and undo work as in any text', async ({
+  page,
+}) => {
+  await write(page, [100, 300], 'LANTERN');
+  expect(await bright(page, [90, 200], [700, 310])).toBeGreaterThan(500);
+  await page.keyboard.press('Enter');
+  await page.keyboard.type('WEEK');
+  await expect(page.getByTestId('caret')).toHaveCount(1);
+  // Up by what is seen, then all that was before the caret is replaced.
+  await page.keyboard.press('ArrowUp');
+  await page.keyboard.press('Shift+Home');
+  await expect(page.locator('[data-chosen]')).not.toHaveCount(0);
+  await page.keyboard.press('Control+x');
+  await page.keyboard.press('Control+End');
+  await page.keyboard.press('Control+v');
+  const [one] = await texts(page);
+  const [first, second] = one!.source.content.split('\n');
+  expect(second).toMatch(/^WEEKLAN[TER]*$/);
+  expect(second!.slice(4) + first!).toBe('LANTERN');
+  await page.keyboard.press('Control+z');
+  expect((await texts(page))[0]!.source.content).toBe(`${first!}\nWEEK`);
+  await page.keyboard.press('Escape');
+  await expect(page.getByTestId('typing')).toHaveCount(0);
+  // A text that says nothing is no layer.
+  await act(page, 'Add a text');
+  await press(page, [500, 100]);
+  await page.keyboard.press('Escape');
+  await expect(cards(page)).toHaveCount(1);
+});
+
+test('what an input method composes arrives whole', async ({ page }) => {
+  await write(page, [100, 300], 'TI');
+  const session = await page.context().newCDPSession(page);
+  await session.send('Input.imeSetComposition', { text: 'に', selectionStart: 1, selectionEnd: 1 });
+  await session.send('Input.insertText', { text: '日本' });
+  await settled(page);
+  expect((await texts(page))[0]!.source.content).toBe('TI日本');
+  // No font has them, and the artist is told.
+  await expect(page.getByText(/in no font that is here/)).toBeVisible();
+});
+
+test('some letters are set otherwise than the rest; fonts show the artist’s words', async ({
+  page,
+}) => {
+  await write(page, [60, 300], 'EMBER PIER');
+  await page.keyboard.press('Shift+Control+ArrowLeft');
+  await page.getByRole('button', { name: /^Font/ }).click();
+  const list = page.getByRole('listbox', { name: 'Font' });
+  await expect(list.getByRole('option')).not.toHaveCount(0);
+  await expect(list.locator('path[d]').first()).toHaveAttribute('d', /M/);
+  await list.getByRole('option', { name: 'Pacifico' }).click();
+  await setValue(page, 'Size', '140');
+  await settled(page);
+  const [one] = await texts(page);
+  expect(one!.source.ranges.map((r) => [r.length, r.style.font, r.style.size])).toEqual([
+    [6, 'tilt-neon', 100],
+    [4, 'pacifico', 140],
+  ]);
+  await page.getByRole('button', { name: 'Kerning' }).click();
+  expect((await texts(page))[0]!.source.ranges[1]!.features).toEqual(['-kern']);
+});
+
+test('a font of one’s own is kept with the scene, and a broken one is refused with a reason', async ({
+  page,
+}) => {
+  await write(page, [100, 300], 'TIDE');
+  const path = createRequire(import.meta.url).resolve(faceFile('anton-400')!);
+  const give = async (name: string, buffer: Buffer) => {
+    await page.getByRole('button', { name: /^Font/ }).click();
+    await page.getByRole('button', { name: /Bring in a font/ }).click();
+    await page.getByLabel('Bring in a font').setInputFiles({ name, mimeType: 'font/ttf', buffer });
+  };
+  const bytes = await readFile(path);
+  await give('short.ttf', bytes.subarray(0, 5000));
+  await expect(page.getByText(/short.ttf.*cut short/)).toBeVisible();
+  await give('mine.ttf', bytes);
+  await expect(page.getByRole('button', { name: /^Font, Anton/ })).toBeVisible();
+  const packed = await unpackScene(await savedFile(page), 'x.ignis');
+  const source = packed.scene.layers[0]!.source;
+  const font = source.kind === 'text' ? source.ranges[0]!.style.font : '';
+  expect(font).toMatch(/^[0-9a-f]{64}\.ttf$/);
+  expect(packed.assets.get(font)).toHaveLength(bytes.length);
+});
+
+test('single letters are moved and turned; the text is split, and outlined', async ({ page }) => {
+  await write(page, [200, 350], 'TIDE');
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('4');
+  await page.locator('[data-letter="1"]').click();
+  await dragBy(page, page.locator('[data-letter="1"]'), 0, -40);
+  await dragBy(page, page.getByTestId('rotate'), 50, 20);
+  const [one] = await texts(page);
+  expect(one!.source.letters).toHaveLength(1);
+  expect(one!.source.letters[0]!.y).toBeLessThan(-20);
+  expect(Math.abs(one!.source.letters[0]!.turn)).toBeGreaterThan(5);
+  await page.getByRole('button', { name: 'outlines as a line' }).click();
+  expect((await scene(page)).layers.map((l) => l.source.kind)).toEqual(['text', 'line']);
+  await page.keyboard.press('Control+z');
+  await cards(page).first().click();
+  await page.getByRole('button', { name: 'split into letters' }).click();
+  const [group] = (await scene(page)).layers;
+  expect(group!.layers!.map((l) => l.name)).toEqual(['T', 'I', 'D', 'E']);
+});
+
+test('a text runs along a curve and follows its anchors; in a box its lines are broken', async ({
+  page,
+}) => {
+  await write(page, [150, 350], 'SALTMERE');
+  await page.keyboard.press('Escape');
+  const before = await bright(page, [140, 100], [900, 240]);
+  await page.getByRole('button', { name: 'Along a line' }).click();
+  await page.getByRole('menuitem', { name: 'A new curve' }).click();
+  await settled(page);
+  expect(await bright(page, [140, 100], [900, 240])).not.toBe(before);
+  const made = await scene(page);
+  const line = made.layers.find((l) => l.source.kind === 'line')!;
+  expect((await texts(page))[0]!.source.along!.line).toBe(line.id);
+  await act(page, 'Add a text');
+  await press(page, [40, 420], [400, 580]);
+  await page.keyboard.type('letters in a box of their own go on where there is room');
+  await settled(page);
+  const boxed = (await texts(page)).at(-1)!;
+  expect(boxed.source.box!.width).toBeGreaterThan(340);
+});
+
+test('styles follow the scene light; a gradient is dragged on the stage', async ({ page }) => {
+  await write(page, [200, 380], 'TIDE');
+  await page.keyboard.press('Escape');
+  await step(page, 'Shadow');
+  await step(page, 'Bevel');
+  await step(page, 'Paint');
+  await page.getByRole('combobox', { name: 'Paint' }).click();
+  await page.getByRole('option', { name: 'Linear gradient' }).click();
+  await page.keyboard.press('6');
+  await dragBy(page, page.getByRole('button', { name: 'Where the gradient ends' }), 60, 10);
+  await page.keyboard.press('8');
+  const lamp = page.getByRole('button', { name: 'Scene light' }).last();
+  await dragBy(page, lamp, 120, 160);
+  const made = await scene(page);
+  expect(made.light.angle).not.toBe(-120);
+  const paint = made.layers[0]!.steps.find((s) => s.kind === 'style.paint')!;
+  expect(paint.values.ends).not.toBeNull();
+  // Two styles of a kind, each with its own values.
+  await page.keyboard.press('Escape');
+  await step(page, 'Glow');
+  await step(page, 'Glow');
+  expect((await scene(page)).layers[0]!.steps.map((s) => s.kind)).toEqual([
+    ...['style.shadow', 'style.bevel', 'style.paint', 'style.glow', 'style.glow'],
+  ]);
+});
+
+test('a recipe is seen on the layer, put on, kept under a name, saved and brought in', async ({
+  page,
+}) => {
+  await write(page, [200, 380], 'TIDE');
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'recipes', exact: true }).click();
+  const sheet = page.getByRole('dialog', { name: 'Look sheet: Recipe' });
+  await expect(sheet.locator('[data-made=false]')).toHaveCount(0);
+  await sheet.getByRole('option', { name: /Gold leaf/ }).click();
+  await expect(sheet).toHaveCount(0);
+  await expect(page.getByText('Wrinkles')).toBeVisible();
+  await setValue(page, 'Relief', '150');
+  await page.getByRole('button', { name: 'keep', exact: true }).click();
+  await page.getByLabel('Name of the recipe').fill('Lantern gold');
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await act(page, 'The recipe book');
+  const own = page.getByRole('article', { name: 'Lantern gold' });
+  await expect(own.locator('canvas[data-made=true]')).toBeVisible();
+  const [file] = await Promise.all([
+    page.waitForEvent('download'),
+    own.getByRole('button', { name: /Save .* as a file/ }).click(),
+  ]);
+  const bytes = await bytesOf(file);
+  await own.getByRole('button', { name: /^Delete/ }).click();
+  await expect(own).toHaveCount(0);
+  const bring = async (name: string, buffer: Buffer) =>
+    page
+      .getByLabel('Bring in a recipe', { exact: true })
+      .setInputFiles({ name, mimeType: 'application/json', buffer });
+  await bring('broken.json', bytes.subarray(0, 90));
+  await expect(page.getByText(/broken.json.* is no JSON/)).toBeVisible();
+  await bring('gold.json', bytes);
+  await expect(own).toBeVisible();
+});
+
+test('a look sheet shows every blend of this scene; keys walk it, take, and leave', async ({
+  page,
+}) => {
+  await write(page, [200, 380], 'TIDE');
+  await page.keyboard.press('Escape');
+  const open = async (label: string) => {
+    await page
+      .getByRole('button', { name: `Look sheet of ${label}`, exact: true })
+      .last()
+      .focus();
+    await page.keyboard.press('Enter');
+  };
+  await open('Blend');
+  const sheet = page.getByRole('dialog', { name: 'Look sheet: Blend' });
+  await expect(sheet.locator('[data-made=true]')).toHaveCount(21);
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('Enter');
+  expect((await scene(page)).layers[0]!.blend).toBe('screen');
+  await open('Opacity');
+  const numbers = page.getByRole('dialog', { name: 'Look sheet: Opacity' });
+  await setValue(page, 'How many values', '5');
+  await expect(numbers.getByRole('option')).toHaveCount(5);
+  await expect(numbers.locator('[data-made=true]')).toHaveCount(5);
+  await numbers.getByRole('listbox').focus();
+  await page.keyboard.press('Escape');
+  await expect(numbers).toHaveCount(0);
+  // Two numbers at once make a square.
+  await step(page, 'Glow');
+  await open('Reach');
+  const square = page.getByRole('dialog', { name: 'Look sheet: Reach' });
+  await square.getByRole('combobox', { name: 'Crossed with' }).click();
+  await page.getByRole('option', { name: 'Core', exact: true }).click();
+  await expect(square.getByRole('option')).toHaveCount(36);
+  await square.getByRole('option').nth(20).click();
+  const [glow] = (await scene(page)).layers[0]!.steps;
+  expect(glow!.values.core).toBeGreaterThan(0);
+});
