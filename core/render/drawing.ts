@@ -29,9 +29,9 @@ export function finenessOf(seen: Homography, { box }: Corners, mean: number): nu
 }
 
 /** A fineness lowered until a drawing of a region has no more px than it may. */
-export function affordable(k: number, region: Region): number {
+export function affordable(k: number, region: Region, most = MOST): number {
   const area = region.width * region.height;
-  return area > MOST ? k * Math.sqrt(MOST / area) : k;
+  return area > most ? k * Math.sqrt(most / area) : k;
 }
 
 /** How far resampling looks beyond what it draws, px. */

@@ -1,12 +1,13 @@
 import type { PaintFrame, Piece, ShapeStepDefinition, StepDefinition } from '../definitions/step';
-import { multiply } from '../geometry/affine';
+import { multiply, scaling } from '../geometry/affine';
+import { compose, projective } from '../geometry/homography';
 import { alphaOf, filled, masked } from '../kernels/rows';
 import { warped } from '../kernels/resample';
 import { maskPlane } from '../masks/mask';
 import type { ColourBuffer, Plane } from '../pixels/buffer';
 import { crop } from '../pixels/buffer';
 import type { Region } from '../pixels/region';
-import { grow, intersect, isEmpty } from '../pixels/region';
+import { covering, grow, intersect, isEmpty } from '../pixels/region';
 import { boxOf, placedBox, placementMap } from '../scene/placement';
 import type { Layer, Step } from '../scene/schema';
 import { stepOfKind } from '../steps/index';
@@ -14,7 +15,7 @@ import type { Leg, Sizes } from './chain';
 import { marginOf, piecesOf, unitOf } from './chain';
 import type { Context } from './context';
 import { kept, numberOf, stopIfTold } from './context';
-import { drawnRegion } from './drawing';
+import { affordable, drawnRegion } from './drawing';
 import { drawingOf, sizesOf, stepsOf, uprightExtent } from './reach';
 
 /** One step's result; each is kept under a key that goes on from that of what went in. */
@@ -169,6 +170,9 @@ export function maskOf(layer: Layer, wanted: Region, context: Context): Plane | 
   });
 }
 
+/** No mask that is resampled is drawn on more px than this. */
+const MOST_OF_MASK = 12e6;
+
 /** How a mask that moves along is drawn: with its layer's corners, and where anything of the layer may show. */
 function maskDrawing(layer: Layer, wanted: Region, context: Context) {
   const drawing = drawingOf(layer, context);
@@ -177,5 +181,15 @@ function maskDrawing(layer: Layer, wanted: Region, context: Context) {
   const sizes = { ...sizesOf(layer, context), scale };
   const all = grow(uprightExtent(layer, drawing, context), marginOf(stepsOf(layer), sizes));
   const seen = drawnRegion(warp, wanted);
-  return { map, scale, warp, region: seen ? intersect(seen, all) : all };
+  const region = seen ? intersect(seen, all) : all;
+  // A mask is resampled as colours are, and need not be as fine.
+  const by = affordable(1, region, MOST_OF_MASK);
+  if (by === 1) return { map, scale, warp, region };
+  const { x, y, width, height } = region;
+  return {
+    map: multiply(scaling(by), map),
+    scale: scale * by,
+    warp: compose(warp, projective(scaling(1 / by))),
+    region: covering(x * by, y * by, (x + width) * by, (y + height) * by),
+  };
 }

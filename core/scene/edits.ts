@@ -91,7 +91,7 @@ export const setEnd =
     void Object.assign(s.end, values);
 
 /** The lamp that styles follow. */
-export const setLight =
+export const setLamp =
   (values: Partial<Scene['light']>): Edit =>
   (s) =>
     void Object.assign(s.light, values);

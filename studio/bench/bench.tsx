@@ -4,6 +4,7 @@ import { toast } from 'sonner';
 import { tinykeys } from 'tinykeys';
 import type { Point } from '@ignis/core/geometry/affine';
 import { addInFront, findLayer } from '@ignis/core/scene/edits';
+import { paletteOf } from '@ignis/core/scene/palette';
 import { newGroup, newPicture } from '@ignis/core/scene/make';
 import { bringInPicture, filesIn, isSceneFile, PICTURES } from '../files/bring-in';
 import { download, fileName, openSceneFile, sceneFile } from '../files/scene-file';
@@ -12,6 +13,7 @@ import { useBench } from '../state/bench';
 import { keepingPictures, loadScene, storageFault } from '../storage/scenes';
 import { addAsset, exportPng, warmUp } from '../workers/engine';
 import { Mark } from '../ui/mark';
+import { ScenePalette } from '../ui/palette-context';
 import { actions, type BenchDoes } from './actions';
 import { canPasteLayer, middleOfView, pasteLayer } from './deeds';
 import { Chain } from './chain/chain';
@@ -100,6 +102,8 @@ async function addSvgLines(file: File): Promise<void> {
     });
   }
 }
+
+const scenePalette = () => paletteOf(useBench.getState().scene);
 
 /** A drawing of more elements than this becomes one line. */
 const MOST_LAYERS = 60;
@@ -232,59 +236,61 @@ function Open() {
   }, [addFiles]);
 
   return (
-    <main className="flex h-full flex-col overflow-hidden">
-      <Header does={does} />
-      <div className="flex min-h-0 flex-1">
-        <div className="relative min-w-0 flex-1">
-          <LookSheet />
-          <Stage onFiles={(files, at, keepSize) => void addFiles(files, at, keepSize)} />
+    <ScenePalette value={scenePalette}>
+      <main className="flex h-full flex-col overflow-hidden">
+        <Header does={does} />
+        <div className="flex min-h-0 flex-1">
+          <div className="relative min-w-0 flex-1">
+            <LookSheet />
+            <Stage onFiles={(files, at, keepSize) => void addFiles(files, at, keepSize)} />
+          </div>
+          <Chain />
         </div>
-        <Chain />
-      </div>
-      <Strip onPicture={does.addPicture} onSvg={does.addSvg} />
-      <input
-        ref={chooser}
-        type="file"
-        hidden
-        multiple
-        aria-label="Add a picture"
-        accept={PICTURES}
-        onChange={(e) => {
-          const files = [...(e.target.files ?? [])];
-          e.target.value = '';
-          void addFiles(files, null, false);
-        }}
-      />
-      <input
-        ref={svgChooser}
-        type="file"
-        hidden
-        aria-label="Add an SVG as lines of light"
-        accept="image/svg+xml,.svg"
-        onChange={(e) => {
-          const file = e.target.files?.[0];
-          e.target.value = '';
-          if (file) void addSvgLines(file);
-        }}
-      />
-      {window_ === 'export' && (
-        <ExportDialog open onOpenChange={(o) => setWindow(o ? 'export' : null)} />
-      )}
-      {window_ === 'costs' && (
-        <Suspense>
-          <Costs onClose={() => setWindow(null)} />
-        </Suspense>
-      )}
-      {window_ === 'palette' && (
-        <Palette
-          open
-          onOpenChange={(o) => setWindow(o ? 'palette' : null)}
-          actions={actions(does)}
+        <Strip onPicture={does.addPicture} onSvg={does.addSvg} />
+        <input
+          ref={chooser}
+          type="file"
+          hidden
+          multiple
+          aria-label="Add a picture"
+          accept={PICTURES}
+          onChange={(e) => {
+            const files = [...(e.target.files ?? [])];
+            e.target.value = '';
+            void addFiles(files, null, false);
+          }}
         />
-      )}
-      {window_ === 'keys' && (
-        <Keys open onOpenChange={(o) => setWindow(o ? 'keys' : null)} actions={actions(does)} />
-      )}
-    </main>
+        <input
+          ref={svgChooser}
+          type="file"
+          hidden
+          aria-label="Add an SVG as lines of light"
+          accept="image/svg+xml,.svg"
+          onChange={(e) => {
+            const file = e.target.files?.[0];
+            e.target.value = '';
+            if (file) void addSvgLines(file);
+          }}
+        />
+        {window_ === 'export' && (
+          <ExportDialog open onOpenChange={(o) => setWindow(o ? 'export' : null)} />
+        )}
+        {window_ === 'costs' && (
+          <Suspense>
+            <Costs onClose={() => setWindow(null)} />
+          </Suspense>
+        )}
+        {window_ === 'palette' && (
+          <Palette
+            open
+            onOpenChange={(o) => setWindow(o ? 'palette' : null)}
+            actions={actions(does)}
+          />
+        )}
+        {window_ === 'keys' && (
+          <Keys open onOpenChange={(o) => setWindow(o ? 'keys' : null)} actions={actions(does)} />
+        )}
+      </main>
+    </ScenePalette>
   );
 }

@@ -1,6 +1,6 @@
 import { blendParameter } from '@ignis/core/blend/parameter';
 import { percent } from '@ignis/core/definitions/parameter';
-import { clipBase, setEnd, setLayer, setLight, setScene } from '@ignis/core/scene/edits';
+import { clipBase, setEnd, setLayer, setLamp, setScene } from '@ignis/core/scene/edits';
 import type { Layer, Scene } from '@ignis/core/scene/schema';
 import {
   bodyParameters,
@@ -179,7 +179,7 @@ function OfScene() {
       <ParameterControls
         parameters={lightParameters}
         values={scene.light}
-        onChange={(v) => drag('Change the scene light', setLight(v))}
+        onChange={(v) => drag('Change the scene light', setLamp(v))}
         onDone={drop}
       />
       <h3 className="mt-5 mb-1 text-sm font-semibold">At the end</h3>

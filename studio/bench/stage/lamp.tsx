@@ -1,5 +1,5 @@
 import type { RefObject } from 'react';
-import { setLight } from '@ignis/core/scene/edits';
+import { setLamp } from '@ignis/core/scene/edits';
 import { useBench } from '../../state/bench';
 import { follow, scenePoint } from './pointer';
 
@@ -36,7 +36,7 @@ export function Lamp({ stage }: { stage: RefObject<HTMLElement | null> }) {
         const share = Math.min(1, Math.hypot(dx, dy) / reach);
         drag(
           'Move the scene light',
-          setLight({ angle, height: Math.round((Math.acos(share) * 180) / Math.PI) }),
+          setLamp({ angle, height: Math.round((Math.acos(share) * 180) / Math.PI) }),
         );
       },
       up: drop,

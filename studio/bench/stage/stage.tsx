@@ -30,6 +30,7 @@ import { MaskEnds } from './mask-ends';
 import { Measure } from './measure';
 import { ModeBar } from './mode-bar';
 import { lineData, toStage } from './path-outline';
+import { PickColour } from './pick-colour';
 import { follow, scenePoint } from './pointer';
 import { shownScene, usePreview } from './use-preview';
 import { StyleHandles } from './style-handles';
@@ -284,6 +285,7 @@ export function Stage({ onFiles }: Props) {
         {!comparing && <Guides stage={element} {...size} />}
         {measuring && <Measure stage={element} />}
         <Rulers stage={element} {...size} />
+        <PickColour stage={element} canvas={canvas} />
       </svg>
       <ModeBar />
       {comparing && <Notice text="Comparing" />}

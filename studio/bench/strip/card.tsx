@@ -5,8 +5,10 @@ import { Eye, EyeOff, Ellipsis, SlidersHorizontal } from 'lucide-react';
 import { blendNamed } from '@ignis/core/blend/index';
 import { flipLayer } from '@ignis/core/scene/arrange';
 import { clipBase, setLayer, ungroup } from '@ignis/core/scene/edits';
+import { colourLayer } from '@ignis/core/scene/palette';
 import type { Layer } from '@ignis/core/scene/schema';
 import { useBench } from '../../state/bench';
+import { COLOUR_TYPE } from '../../state/colours';
 import { Menu, WithContextMenu, type MenuEntry } from '../../ui/menu';
 import { NameField } from '../../ui/name-field';
 import { carry, duplicate, echo, group, remove } from '../deeds';
@@ -85,6 +87,15 @@ export const Card = memo(function Card({ layer, small, drop }: Props) {
         data-layer={layer.id}
         style={{ transform: CSS.Translate.toString(transform) }}
         className={`group relative shrink-0 ${small ? 'w-[92px]' : 'w-[124px]'} ${isDragging ? 'z-10' : ''} ${layer.clip && base ? '-ml-1.5' : ''}`}
+        onDragOver={(e) => {
+          if (e.dataTransfer.types.includes(COLOUR_TYPE)) e.preventDefault();
+        }}
+        onDrop={(e) => {
+          const colour = e.dataTransfer.getData(COLOUR_TYPE);
+          if (!colour || layer.source.kind === 'grade') return;
+          e.preventDefault();
+          change(`Colour ${layer.name}`, colourLayer(layer.id, colour));
+        }}
         onPointerEnter={() => set({ hovered: layer.id })}
         onPointerLeave={() => set({ hovered: null })}
       >

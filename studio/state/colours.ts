@@ -1,0 +1,33 @@
+import { create } from 'zustand';
+import { persist } from 'zustand/middleware';
+
+interface Colours {
+  /** Colours that were chosen lately, the last first. */
+  recent: readonly string[];
+  /** How colours are written as numbers. */
+  space: 'rgb' | 'hsl' | 'oklch';
+  /** Who waits for a colour from the stage; null if nobody does. */
+  picking: ((colour: string) => void) | null;
+}
+
+const MOST = 12;
+
+export const useColours = create<Colours>()(
+  persist<Colours, [], [], Pick<Colours, 'recent' | 'space'>>(
+    () => ({ recent: [], space: 'rgb', picking: null }) as Colours,
+    {
+      name: 'ignis-colours',
+      partialize: ({ recent, space }) => ({ recent, space }),
+    },
+  ),
+);
+
+/** Remembers a colour that was chosen. */
+export function rememberColour(colour: string): void {
+  useColours.setState(({ recent }) => ({
+    recent: [colour, ...recent.filter((c) => c !== colour)].slice(0, MOST),
+  }));
+}
+
+/** What a swatch carries when it is dragged. */
+export const COLOUR_TYPE = 'application/x-ignis-colour';
