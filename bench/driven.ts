@@ -13,6 +13,39 @@ import { against, median, quantile, within, type Row } from './table';
 const SECTION =
   'The bench, driven in Chromium at 1280 × 800 on “Night seven” (3840 × 2160, 12 layers in 2 groups)';
 
+/** A look sheet of all 21 blends of a line, at 312 × 208 px a cell. */
+async function lookSheet(page: Page): Promise<Row[]> {
+  await page.setViewportSize({ width: 1920, height: 1080 });
+  await page.getByRole('button', { name: 'Tide line', exact: true }).click();
+  await settled(page);
+  const [first, all] = await page.evaluate(
+    () =>
+      new Promise<[number, number]>((done) => {
+        const start = performance.now();
+        let first = 0;
+        const look = () => {
+          const cells = document.querySelectorAll('[role=listbox] [data-made]');
+          const made = document.querySelectorAll('[role=listbox] [data-made=true]');
+          if (made.length > 0) first ||= performance.now() - start;
+          if (made.length > 0 && made.length === cells.length)
+            done([first, performance.now() - start]);
+          else requestAnimationFrame(look);
+        };
+        document
+          .querySelector<HTMLElement>('[aria-label="Look sheet of Blend"]:last-of-type')!
+          .click();
+        look();
+      }),
+  );
+  await page.keyboard.press('Escape');
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await settled(page);
+  return [
+    within(SECTION, 'look sheet of 21 blends at 312 × 208 px: first picture', first, 'ms', 100),
+    within(SECTION, 'look sheet of 21 blends at 312 × 208 px: all of them', all / 1000, 's', 1.5),
+  ];
+}
+
 /** Notes, in the page, when input came and when the next picture stood. */
 async function watch(page: Page): Promise<void> {
   await page.evaluate(() => {
@@ -262,6 +295,8 @@ export async function driven(
   }
   rows.push(within(SECTION, 'refined after a pan, median', median(refined), 'ms', 300));
   await settled(page);
+
+  rows.push(...(await lookSheet(page)));
 
   const { blocked } = await taken(page);
   rows.push(

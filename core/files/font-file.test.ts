@@ -4,12 +4,12 @@ import { compress } from 'woff2-encoder';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { shippedFace } from '../../server/src/fonts';
 import { FontFault, faceOf } from '../text/face';
-import { loadHarfBuzz } from '../text/harfbuzz';
+import { loadShaper } from '../text/shaper';
 import { sfntOf } from './font-file';
 
 let ttf: Uint8Array;
 beforeAll(async () => {
-  await loadHarfBuzz();
+  await loadShaper();
   ttf = (await shippedFace('anton-400'))!;
 });
 

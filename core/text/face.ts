@@ -3,7 +3,7 @@ import type { Box } from '../geometry/affine';
 import { unitedBox } from '../geometry/affine';
 import type { Anchor, Path } from '../geometry/path';
 import { corner, curveBox, settled } from '../geometry/path';
-import { harfBuzz } from './harfbuzz';
+import { shaper } from './shaper';
 
 /** A glyph in a row, in ems: y downward. */
 export interface ShapedGlyph {
@@ -63,7 +63,7 @@ const PICTURES_ONLY = 0x200;
  * shaper must have been loaded.
  */
 export function faceOf(bytes: Uint8Array): Face {
-  const { Blob, Buffer, Direction, Face: HbFace, Feature, Font, shape } = harfBuzz();
+  const { Blob, Buffer, Direction, Face: HbFace, Feature, Font, shape } = shaper().harfBuzz;
   const face = new HbFace(new Blob(bytes));
   const codes = new Set(face.collectUnicodes());
   const head = face.referenceTable('head');

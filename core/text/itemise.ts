@@ -1,9 +1,9 @@
-import bidiFactory from 'bidi-js';
 import type { TextContent, TextRange } from './content';
 import type { Face } from './face';
 import { PLAIN_FACE, faceName, fallbacksFor } from './families';
 import { faceNamed } from './library';
 import { scriptOf } from './scripts';
+import { shaper } from './shaper';
 
 /** A stretch of a text of one font, size, direction and script. */
 export interface Item {
@@ -22,7 +22,6 @@ export interface Borrowed {
   face: string | null;
 }
 
-const bidi = bidiFactory();
 const graphemes = new Intl.Segmenter('en', { granularity: 'grapheme' });
 
 /** What a person takes for one letter, with its marks: from where to where, in order. */
@@ -47,7 +46,7 @@ export function levelsOf(
   paragraph: string,
   direction: 'auto' | 'ltr' | 'rtl',
 ): { levels: Uint8Array; base: number } {
-  const { levels, paragraphs } = bidi.getEmbeddingLevels(
+  const { levels, paragraphs } = shaper().bidi.getEmbeddingLevels(
     paragraph,
     direction === 'auto' ? undefined : direction,
   );

@@ -1,7 +1,7 @@
 import type { Face } from './face';
 import { faceOf } from './face';
 import { PLAIN_FACE } from './families';
-import { loadHarfBuzz } from './harfbuzz';
+import { loadShaper } from './shaper';
 
 /**
  * The faces that are at hand. A name always means the same bytes (a shipped face, or an asset named by its
@@ -23,7 +23,7 @@ export async function needFaces(
 ): Promise<boolean> {
   const wanted = [...new Set(names)].filter((n) => !faces.has(n));
   if (wanted.length === 0) return false;
-  await loadHarfBuzz();
+  await loadShaper();
   await Promise.all(
     wanted.map((name) => {
       let found = under.get(name);

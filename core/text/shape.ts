@@ -1,8 +1,8 @@
-import LineBreaker from 'linebreak';
 import type { LetterStyle, TextContent } from './content';
 import type { Face, ShapedGlyph } from './face';
 import type { Item } from './itemise';
 import { itemsOf, levelsOf, lettersOf, visualOrder } from './itemise';
+import { shaper } from './shaper';
 
 /** One letter with its glyphs, before it is placed: px of the text, y downward. */
 export interface ShapedLetter {
@@ -169,6 +169,7 @@ function broken(
     const seen = paragraph.slice(from, to).trimEnd().length;
     return advances[from + seen]! - advances[from]!;
   };
+  const { LineBreaker } = shaper();
   const breaker = new LineBreaker(paragraph);
   for (let next = breaker.nextBreak(); next; next = breaker.nextBreak()) {
     if (width(next.position) > room && last > from) {

@@ -57,7 +57,7 @@ function Open({ sheet }: { sheet: Sheet }) {
 
   const other = 'parameter' in sheet ? sheet.others.find((o) => o.key === across) : undefined;
   const { cells, columns } = useMemo(() => cellsOf(sheet, range, other), [sheet, range, other]);
-  const wide = columns ?? Math.min(cells.length, width > 1300 ? 6 : cells.length > 16 ? 5 : 4);
+  const wide = columns ?? Math.min(cells.length, width > 1300 || cells.length > 16 ? 5 : 4);
   const at =
     chosen ??
     Math.max(

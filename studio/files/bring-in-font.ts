@@ -2,7 +2,7 @@ import { FileFault } from '@ignis/core/files/fault';
 import { assetName } from '@ignis/core/files/ignis-file';
 import { sfntOf } from '@ignis/core/files/font-file';
 import { FontFault, faceOf } from '@ignis/core/text/face';
-import { loadHarfBuzz } from '@ignis/core/text/harfbuzz';
+import { loadShaper } from '@ignis/core/text/shaper';
 import { wantFaces } from '../state/fonts';
 import { keepAsset } from '../storage/scenes';
 import { addAsset } from '../workers/engine';
@@ -20,7 +20,7 @@ export async function bringInFont(file: File): Promise<string> {
     const { default: decompress } = await import('woff2-encoder/decompress');
     return decompress(packed);
   });
-  await loadHarfBuzz();
+  await loadShaper();
   try {
     faceOf(sfnt);
   } catch (error) {

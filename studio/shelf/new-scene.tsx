@@ -20,7 +20,7 @@ interface Props {
 }
 
 /** Asks how large a new scene shall be, and on what ground. */
-export function NewScene({ open, onOpenChange, onMake }: Props) {
+export default function NewScene({ open, onOpenChange, onMake }: Props) {
   const [name, setName] = useState('Night study');
   const [width, setWidth] = useState(1920);
   const [height, setHeight] = useState(1080);

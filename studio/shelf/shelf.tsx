@@ -1,5 +1,5 @@
 import { BookOpen, FolderOpen, Moon, Plus, Search, Sun } from 'lucide-react';
-import { useCallback, useEffect, useRef, useState, type Ref } from 'react';
+import { lazy, Suspense, useCallback, useEffect, useRef, useState, type Ref } from 'react';
 import { useNavigate } from 'react-router';
 import { toast } from 'sonner';
 import { newPicture, newScene } from '@ignis/core/scene/make';
@@ -22,8 +22,9 @@ import {
 import { Button } from '../ui/button';
 import { Mark } from '../ui/mark';
 import { Examples } from './examples';
-import { NewScene } from './new-scene';
 import { SceneCard } from './scene-card';
+
+const NewScene = lazy(() => import('./new-scene'));
 
 /** The first screen: the artist's scenes, and the examples. */
 export function Shelf() {
@@ -234,7 +235,11 @@ export function Shelf() {
         />
       </div>
 
-      <NewScene open={making} onOpenChange={setMaking} onMake={(scene) => void make(scene)} />
+      {making && (
+        <Suspense>
+          <NewScene open onOpenChange={setMaking} onMake={(scene) => void make(scene)} />
+        </Suspense>
+      )}
       {busy && (
         <div role="status" className="fixed inset-0 grid place-items-center bg-black/50 text-lg">
           {busy}

@@ -1,42 +1,23 @@
-import ShadeSlider from '@uiw/react-color-shade-slider';
-import Wheel from '@uiw/react-color-wheel';
 import { Pipette } from 'lucide-react';
 import { Popover } from 'radix-ui';
-import { useContext, useRef, useState } from 'react';
-import { HexColorInput } from 'react-colorful';
-import type { ColourSpace } from '@ignis/core/pixels/colour-numbers';
-import { colourNumbers, colourOf, colourSpaces } from '@ignis/core/pixels/colour-numbers';
-import { COLOUR_TYPE, rememberColour, useColours } from '../state/colours';
-import { ChoiceField } from './choice-field';
-import { ScenePalette } from './palette-context';
-import { NumberField } from './number-field';
+import { lazy, Suspense, useRef, useState } from 'react';
+import { rememberColour, useColours } from '../state/colours';
+import { carried } from './carried';
 
-interface Props {
+const Picker = lazy(() => import('./colour-picker'));
+
+export interface ColourProps {
   label: string;
   value: string;
   onChange(value: string): void;
   onDone(): void;
 }
 
-/** Lights of the harbour, to start from. */
-const SWATCHES = [
-  '#ff5a1f',
-  '#ffb02e',
-  '#ffe9c4',
-  '#ff3d7f',
-  '#c04dff',
-  '#4d6bff',
-  '#2fb8ff',
-  '#26e0b0',
-  '#9cff57',
-  '#ffffff',
-];
-
 /** From the picker to what it stands beside, px. */
 const GAP = 10;
 
 /** A colour: a swatch that opens a picker. */
-export function ColourField({ label, value, onChange, onDone }: Props) {
+export function ColourField({ label, value, onChange, onDone }: ColourProps) {
   const trigger = useRef<HTMLButtonElement>(null);
   const [offset, setOffset] = useState(GAP);
   const [open, setOpen] = useState(false);
@@ -97,148 +78,11 @@ export function ColourField({ label, value, onChange, onDone }: Props) {
               <Pipette size={15} />
             </button>
           </div>
-          <Picker value={value} onChange={onChange} onDone={onDone} label={label} />
+          <Suspense fallback={<div className="h-80" />}>
+            <Picker value={value} onChange={onChange} onDone={onDone} label={label} />
+          </Suspense>
         </Popover.Content>
       </Popover.Portal>
     </Popover.Root>
   );
-}
-
-/** What lets a swatch be dragged onto a card. */
-const carried = (colour: string) => ({
-  draggable: true,
-  onDragStart: (e: React.DragEvent) => {
-    e.dataTransfer.setData(COLOUR_TYPE, colour);
-    e.dataTransfer.effectAllowed = 'copy' as const;
-  },
-});
-
-function Picker({ label, value, onChange, onDone }: Props) {
-  const recent = useColours((s) => s.recent);
-  const space = useColours((s) => s.space);
-  const palette = useContext(ScenePalette)();
-  const [h, s, v] = hsv(value);
-  const put = (hex: string) => onChange(hex.slice(0, 7).toLowerCase());
-  const take = (colour: string) => {
-    onChange(colour);
-    onDone();
-  };
-  return (
-    <>
-      <Wheel
-        width={150}
-        height={150}
-        className="self-center"
-        color={{ h, s, v, a: 1 }}
-        onChange={(c) => put(c.hex)}
-      />
-      <ShadeSlider
-        hsva={{ h, s, v, a: 1 }}
-        onChange={(shade) => put(hexOf(h, s, shade.v))}
-        className="rounded"
-      />
-      <div className="flex items-center gap-1">
-        <HexColorInput
-          prefixed
-          aria-label={`${label} as #rrggbb`}
-          color={value}
-          onChange={onChange}
-          className="w-20 rounded bg-ground px-2 py-1 text-sm"
-        />
-        <span className="flex-1" />
-        <ChoiceField
-          label="Numbers"
-          value={space}
-          options={colourSpaces.map(({ name, label: title }) => ({ value: name, label: title }))}
-          onChange={(to) => useColours.setState({ space: to as ColourSpace['name'] })}
-        />
-      </div>
-      <Numbers value={value} space={space} onChange={onChange} onDone={onDone} />
-      <Swatches title="Lately" colours={recent} onTake={take} />
-      <Swatches title="In this scene" colours={palette} onTake={take} />
-      <Swatches title="Lights of the harbour" colours={SWATCHES} onTake={take} />
-    </>
-  );
-}
-
-function Numbers({
-  value,
-  space,
-  onChange,
-  onDone,
-}: {
-  value: string;
-  space: ColourSpace['name'];
-  onChange(value: string): void;
-  onDone(): void;
-}) {
-  const { channels } = colourSpaces.find((s) => s.name === space)!;
-  const numbers = colourNumbers(value, space);
-  return (
-    <div className="grid grid-cols-3 text-xs text-dim">
-      {channels.map(({ label, unit, max }, i) => (
-        <label key={label} className="flex flex-col items-end">
-          <span className="px-1">{label}</span>
-          <NumberField
-            value={Math.round(numbers[i]! * 10) / 10}
-            parameter={{ label, unit, min: 0, max, step: 1, default: numbers[i]! }}
-            unit={false}
-            onChange={(n) =>
-              onChange(colourOf(numbers.with(i, n) as [number, number, number], space))
-            }
-            onDone={onDone}
-          />
-        </label>
-      ))}
-    </div>
-  );
-}
-
-function Swatches({
-  title,
-  colours,
-  onTake,
-}: {
-  title: string;
-  colours: readonly string[];
-  onTake(colour: string): void;
-}) {
-  if (colours.length === 0) return null;
-  return (
-    <div role="group" aria-label={title}>
-      <div className="pb-1 text-xs text-dim">{title}</div>
-      <div className="grid grid-cols-10 gap-1">
-        {colours.map((c) => (
-          <button
-            key={c}
-            type="button"
-            aria-label={c}
-            title={c}
-            className="aspect-square rounded-sm border border-white/15"
-            style={{ background: c }}
-            onClick={() => onTake(c)}
-            {...carried(c)}
-          />
-        ))}
-      </div>
-    </div>
-  );
-}
-
-/** Hue (°), saturation and value (%) of a colour, as the wheel has them. */
-function hsv(hex: string): [number, number, number] {
-  const [r, g, b] = colourNumbers(hex, 'rgb');
-  const max = Math.max(r, g, b);
-  const d = max - Math.min(r, g, b);
-  const h =
-    d === 0 ? 0 : max === r ? ((g - b) / d + 6) % 6 : max === g ? (b - r) / d + 2 : (r - g) / d + 4;
-  return [h * 60, max === 0 ? 0 : (d / max) * 100, (max / 255) * 100];
-}
-
-function hexOf(h: number, s: number, v: number): string {
-  const part = (n: number) => {
-    const k = (n + h / 60) % 6;
-    return (v / 100) * (1 - (s / 100) * Math.max(0, Math.min(k, 4 - k, 1))) * 255;
-  };
-  return colourOf([part(5), part(3), part(1)], 'rgb');
 }

@@ -30,7 +30,7 @@ interface Props {
   definitions: readonly Definition[];
   /** One of them, as `step` or `modifier`. */
   word: string;
-  /** Whether all but one are folded, to their names. */
+  /** Whether those with many values are folded to their names, all but one. */
   folds?: boolean;
   /** The values with some changed; left out, just those. */
   onSet?(item: Item, values: Item['values']): Item['values'];
@@ -63,7 +63,9 @@ export function LiveList({
         {(item) => {
           const definition = definitions.find((d) => d.kind === item.kind)!;
           const live = liveEdit(`Change ${definition.label}`);
-          const isOpen = !folds || opened === item.id;
+          // Styles have many values; what pixels go through has few.
+          const canFold = folds && definition.works !== 'pixels';
+          const isOpen = !canFold || opened === item.id;
           return (
             <SortableItem key={item.id} id={item.id}>
               {(grip) => (
@@ -80,7 +82,7 @@ export function LiveList({
                     }
                     aside={
                       <>
-                        {folds && (
+                        {canFold && (
                           <>
                             {!isOpen && <Swatch values={item.values} />}
                             <button

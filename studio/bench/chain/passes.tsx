@@ -240,6 +240,7 @@ const PassRow = memo(function PassRow({ layer, pass, open, onOpen, grip }: RowPr
             values={pass}
             onChange={(v) => set(v as Partial<Pass>)}
             onDone={live.done}
+            edits={(v) => setPass(layer, pass.id, v as Partial<Pass>)}
           />
           {pass.paint !== 'one' && <Stops layer={layer} pass={pass} />}
         </div>

@@ -15,6 +15,7 @@ import { caretAt, isReady, layoutOf, letterCorners, placeNear } from '@ignis/cor
 import { useAround, useBench } from '../../state/bench';
 import { useFonts } from '../../state/fonts';
 import { anchorOfChoice, caretOfChoice, chooseLetters, useTyping } from '../../state/typing';
+import { Handle } from './handle';
 import { toStage } from './path-outline';
 import { follow, scenePoint } from './pointer';
 import { endTyping } from './writing';
@@ -64,6 +65,24 @@ export function Type({ stage, layer }: Props) {
     follow(down.nativeEvent, {
       move: (e) => chooseLetters(anchor, placeNear(layout, own(e))),
       up: () => undefined,
+    });
+  };
+
+  const resize = (down: React.PointerEvent) => {
+    if (down.button !== 0) return;
+    down.stopPropagation();
+    down.preventDefault();
+    const { drag, drop } = useBench.getState();
+    follow(down.nativeEvent, {
+      move(e) {
+        const p = own(e);
+        const box = { width: Math.max(8, Math.round(p.x)), height: Math.max(8, Math.round(p.y)) };
+        drag(
+          'Resize the box',
+          changeText(layer.id, (t) => ({ ...t, box })),
+        );
+      },
+      up: drop,
     });
   };
 
@@ -123,6 +142,13 @@ export function Type({ stage, layer }: Props) {
           />
           <line x1={top.x} y1={top.y} x2={foot.x} y2={foot.y} stroke="#fff" strokeWidth={2} />
         </g>
+      )}
+      {frame && (
+        <Handle
+          at={apply(map, { x: frame.x1, y: frame.y1 })}
+          title="Makes the box of the text larger or smaller"
+          onPointerDown={resize}
+        />
       )}
       <foreignObject
         x={foot.x}

@@ -1,0 +1,29 @@
+import type { bidi } from './bidi';
+import type * as HarfBuzz from 'harfbuzzjs';
+import type LineBreaker from 'linebreak';
+
+/** What text is laid out with: large, and needed by scenes with text alone. */
+interface Shaper {
+  harfBuzz: typeof HarfBuzz;
+  /** Where lines may be broken (Unicode Standard Annex 14). */
+  LineBreaker: typeof LineBreaker;
+  /** Levels of embedding (Unicode Standard Annex 9). */
+  bidi: typeof bidi;
+}
+
+let loaded: Shaper | null = null;
+let loading: Promise<void> | null = null;
+
+/** Loads what text is laid out with, once. */
+export const loadShaper = (): Promise<void> =>
+  (loading ??= Promise.all([import('harfbuzzjs'), import('linebreak'), import('./bidi')]).then(
+    ([harfBuzz, { default: breaker }, { bidi: levels }]) => {
+      loaded = { harfBuzz, LineBreaker: breaker, bidi: levels };
+    },
+  ));
+
+/** What text is laid out with. Throws if it has not been loaded. */
+export function shaper(): Shaper {
+  if (!loaded) throw new Error('The shaper of text must be loaded before a text is laid out.');
+  return loaded;
+}
