@@ -1,7 +1,7 @@
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import { sha256 } from 'hash-wasm';
 import { FONT_ASSET } from '../definitions/parameter';
-import { assetsOf } from '../render/render';
+import { assetsOf } from '../scene/needs';
 import type { Fault } from '../scene/check';
 import { parseScene } from '../scene/check';
 import type { Layer, Scene } from '../scene/schema';

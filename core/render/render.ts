@@ -1,12 +1,10 @@
 import type { Held } from '../definitions/held';
-import { FONT_ASSET } from '../definitions/parameter';
 import type { Memo } from '../definitions/memo';
 import { noMemo } from '../definitions/memo';
 import { scaling } from '../geometry/affine';
 import { ensureKernels } from '../kernels/machine';
 import type { Picture } from '../kernels/picture';
 import { filled } from '../kernels/rows';
-import { maskShapeOf } from '../masks/index';
 import type { ColourBuffer } from '../pixels/buffer';
 import { colourBuffer, crop } from '../pixels/buffer';
 import { rgb } from '../pixels/colour';
@@ -14,10 +12,8 @@ import { scoped } from '../pixels/heap';
 import type { Region } from '../pixels/region';
 import { contains } from '../pixels/region';
 import { asDrawn } from '../scene/echoes';
-import type { Layer, Scene, Step } from '../scene/schema';
+import type { Layer, Scene } from '../scene/schema';
 import { everyLayer } from '../scene/schema';
-import { definitionOf } from '../sources/index';
-import { stepOfKind } from '../steps/index';
 import type { Context } from './context';
 import { noMeter } from './meter';
 import type { Meter } from './meter';
@@ -96,19 +92,6 @@ export function renderPart(
   });
 }
 
-/** The pictures that a step's values name. */
-const picturesOfStep = ({ kind, values }: Step): string[] =>
-  Object.entries(stepOfKind(kind).parameters)
-    .filter(([key, p]) => p.kind === 'picture' && values[key] !== '')
-    .map(([key]) => values[key] as string);
-
-/** The names of the faces of fonts that a scene needs, each once. */
-export const facesOf = (scene: Scene): string[] => [
-  ...new Set(
-    everyLayer(scene.layers).flatMap((l) => definitionOf(l.source).faces?.(l.source) ?? []),
-  ),
-];
-
 /** The layers of a list that were asked for. One that carries a clipped one lends its coverage alone. */
 function only(layers: readonly Layer[], ids: ReadonlySet<string>): Layer[] {
   const out: Layer[] = [];
@@ -127,18 +110,3 @@ function only(layers: readonly Layer[], ids: ReadonlySet<string>): Layer[] {
   }
   return out;
 }
-
-/** The names of all assets a scene needs, pictures and fonts, each once. */
-export const assetsOf = (scene: Scene): string[] => [
-  ...new Set(
-    everyLayer(scene.layers).flatMap((l) => [
-      ...definitionOf(l.source).assets(l.source),
-      ...l.steps.flatMap(picturesOfStep),
-      ...(l.mask ? maskShapeOf(l.mask.shape).assets(l.mask.shape) : []),
-    ]),
-  ),
-];
-
-/** The names of the pictures a scene needs, each once. */
-export const picturesOf = (scene: Scene): string[] =>
-  assetsOf(scene).filter((name) => !FONT_ASSET.test(name));

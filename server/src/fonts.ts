@@ -1,7 +1,7 @@
 /** The faces of fonts that a scene needs, from the packages they ship in or from the scene itself. */
 import { readFile } from 'node:fs/promises';
 import { createRequire } from 'node:module';
-import { facesOf } from '@ignis/core/render/render';
+import { facesOf } from '@ignis/core/scene/needs';
 import type { Scene } from '@ignis/core/scene/schema';
 import { faceFile } from '@ignis/core/text/families';
 import { needFaces } from '@ignis/core/text/library';

@@ -1,5 +1,4 @@
 import { FileFault } from '@ignis/core/files/fault';
-import { inspectPicture, refuseTooLarge } from '@ignis/core/files/picture-file';
 import type { PictureSource } from '@ignis/core/sources/picture';
 import { keepAsset } from '../storage/scenes';
 import { addAsset, bringIn } from '../workers/engine';
@@ -8,6 +7,9 @@ import { askSize } from './ask-size';
 /** What a file chooser offers. */
 export const PICTURES =
   'image/png,image/jpeg,image/webp,image/avif,image/gif,image/bmp,image/svg+xml,.svg,.bmp,.avif';
+
+/** What looks into pictures' files is loaded with the first of them. */
+const inspecting = () => import('@ignis/core/files/picture-file');
 
 const plainName = (file: string) => file.replace(/\.[^.]*$/, '') || 'Picture';
 
@@ -31,6 +33,7 @@ export async function bringInPicture(
     const svg = cleanSvg(await file.text(), name);
     const size = await askSize(plainName(name), svgSize(svg));
     if (!size) return null;
+    const { refuseTooLarge } = await inspecting();
     refuseTooLarge(name, size.width, size.height);
     blob = await drawSvg(svg, size.width, size.height, name);
   }
@@ -46,6 +49,7 @@ export async function bringInPicture(
 async function isSvg(file: File, name: string): Promise<boolean> {
   // The header tells; an SVG may carry a long preamble.
   const head = new Uint8Array(await file.slice(0, 1_000_000).arrayBuffer());
+  const { inspectPicture } = await inspecting();
   return inspectPicture(head, name).format === 'svg';
 }
 

@@ -1,10 +1,13 @@
-import { packScene, unpackScene } from '@ignis/core/files/ignis-file';
 import type { Scene } from '@ignis/core/scene/schema';
-import { assetsOf } from '@ignis/core/render/render';
+import { assetsOf } from '@ignis/core/scene/needs';
 import { createScene, loadAssets } from '../storage/scenes';
+
+/** What packs and unpacks is loaded when a file is first opened or saved. */
+const packing = () => import('@ignis/core/files/ignis-file');
 
 /** Opens an `.ignis` file as a new scene; returns its id. Throws with a message for the artist. */
 export async function openSceneFile(file: Blob, name: string): Promise<string> {
+  const { unpackScene } = await packing();
   const { scene, assets } = await unpackScene(new Uint8Array(await file.arrayBuffer()), name);
   const blobs = new Map(
     [...assets].map(([n, bytes]) => [n, new Blob([bytes as Uint8Array<ArrayBuffer>])]),
@@ -14,6 +17,7 @@ export async function openSceneFile(file: Blob, name: string): Promise<string> {
 
 /** A scene whose pictures are kept here, as an `.ignis` file. */
 export async function sceneFile(scene: Scene): Promise<Blob> {
+  const { packScene } = await packing();
   const assets = new Map<string, Uint8Array>();
   for (const [name, blob] of await loadAssets(assetsOf(scene)))
     assets.set(name, new Uint8Array(await blob.arrayBuffer()));

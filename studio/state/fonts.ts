@@ -1,6 +1,6 @@
 import { useEffect } from 'react';
 import { create } from 'zustand';
-import { facesOf } from '@ignis/core/render/render';
+import { facesOf } from '@ignis/core/scene/needs';
 import { needFaces } from '@ignis/core/text/library';
 import { faceBytes } from '../files/face-bytes';
 import { loadAssets } from '../storage/scenes';

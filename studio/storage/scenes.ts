@@ -1,6 +1,6 @@
 import { parseScene } from '@ignis/core/scene/check';
 import { newId } from '@ignis/core/scene/make';
-import { assetsOf } from '@ignis/core/render/render';
+import { assetsOf } from '@ignis/core/scene/needs';
 import type { Scene } from '@ignis/core/scene/schema';
 import type { SceneRecord } from './database';
 import { database, kept } from './kept';

@@ -1,0 +1,36 @@
+import { FONT_ASSET } from '../definitions/parameter';
+import { maskShapeOf } from '../masks/index';
+import { definitionOf } from '../sources/index';
+import { stepOfKind } from '../steps/index';
+import type { Scene, Step } from './schema';
+import { everyLayer } from './schema';
+
+/** What a scene needs besides itself. */
+
+/** The pictures that a step's values name. */
+const picturesOfStep = ({ kind, values }: Step): string[] =>
+  Object.entries(stepOfKind(kind).parameters)
+    .filter(([key, p]) => p.kind === 'picture' && values[key] !== '')
+    .map(([key]) => values[key] as string);
+
+/** The names of the faces of fonts that a scene needs, each once. */
+export const facesOf = (scene: Scene): string[] => [
+  ...new Set(
+    everyLayer(scene.layers).flatMap((l) => definitionOf(l.source).faces?.(l.source) ?? []),
+  ),
+];
+
+/** The names of all assets a scene needs, pictures and fonts, each once. */
+export const assetsOf = (scene: Scene): string[] => [
+  ...new Set(
+    everyLayer(scene.layers).flatMap((l) => [
+      ...definitionOf(l.source).assets(l.source),
+      ...l.steps.flatMap(picturesOfStep),
+      ...(l.mask ? maskShapeOf(l.mask.shape).assets(l.mask.shape) : []),
+    ]),
+  ),
+];
+
+/** The names of the pictures a scene needs, each once. */
+export const picturesOf = (scene: Scene): string[] =>
+  assetsOf(scene).filter((name) => !FONT_ASSET.test(name));
