@@ -1,6 +1,6 @@
 /** The pictures of the README, taken from the demo data. */
 import { fileURLToPath } from 'node:url';
-import { test, type Page } from '@playwright/test';
+import { expect, test, type Page } from '@playwright/test';
 import {
   act,
   breakAt,
@@ -106,26 +106,42 @@ test('corners', async ({ page }) => {
   await shot(page, 'corners');
 });
 
-test('lines: the palette, Bend of light, Lamp on the pier', async ({ page }) => {
+test('the palette, Harbour wall', async ({ page }) => {
   await openExample(page, 'Bend of light');
-  await card(page, 'In front').locator('[data-card]').click();
-  await page.keyboard.press('2');
-  await page.waitForTimeout(2500);
-  await shot(page, 'bend-of-light');
   await page.getByRole('button', { name: 'Add a layer' }).click();
   await page.waitForTimeout(4000);
   await shot(page, 'palette');
-  await openExample(page, 'Lamp on the pier');
-  await card(page, 'Bulb string').locator('[data-card]').click();
-  await page.waitForTimeout(2500);
-  await shot(page, 'lamp-on-the-pier');
   await openExample(page, 'Harbour wall');
   await card(page, 'Lantern').locator('[data-card]').click();
   await settled(page);
   await shot(page, 'harbour-wall');
-  await openExample(page, 'Paper duel');
-  await settled(page);
-  await shot(page, 'paper-duel');
+});
+
+test('text, styles, recipes, a look sheet', async ({ page }) => {
+  await openExample(page, 'Lantern Week');
+  await card(page, 'Lantern').locator('[data-card]').click();
+  await page.keyboard.press('2');
+  await page.keyboard.press('Home');
+  await page.keyboard.press('Shift+ArrowRight');
+  await page.waitForTimeout(2500);
+  await shot(page, 'text');
+
+  await openExample(page, 'Tide');
+  await card(page, 'TIDE').locator('[data-card]').click();
+  await page.getByRole('button', { name: 'Open Bevel' }).click();
+  await page.keyboard.press('8');
+  await page.getByRole('button', { name: 'Fold Bevel' }).scrollIntoViewIfNeeded();
+  await page.waitForTimeout(2500);
+  await shot(page, 'styles');
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'recipes', exact: true }).click();
+  await expect(page.locator('[data-made=false]')).toHaveCount(0);
+  await shot(page, 'look-sheet');
+
+  await page.goto('/recipes');
+  await expect(page.locator('canvas[data-made=true]').nth(8)).toBeVisible({ timeout: 20_000 });
+  await page.waitForTimeout(4000);
+  await shot(page, 'recipes');
 });
 
 test('shelf, dark and light', async ({ page }) => {
@@ -133,7 +149,7 @@ test('shelf, dark and light', async ({ page }) => {
   await page.waitForTimeout(2500);
   await openExample(page, 'Heron in neon');
   await page.waitForTimeout(2500);
-  for (const name of ['Lamp on the pier', 'Bend of light', 'Night seven']) {
+  for (const name of ['Lamp on the pier', 'Tide', 'Lantern Week']) {
     await openExample(page, name);
     await page.waitForTimeout(2500);
   }
