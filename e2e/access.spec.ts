@@ -50,6 +50,29 @@ test('the bench and its windows', async ({ page }) => {
   expect(await faults(page)).toEqual([]);
 });
 
+test('letters, styles, a look sheet and the recipe book', async ({ page }) => {
+  await page.emulateMedia({ reducedMotion: 'reduce' });
+  await openExample(page, 'Tide');
+  await card(page, 'TIDE').locator('[data-card]').click();
+  for (const style of ['Paint', 'Bevel', 'Gloss']) {
+    await page.getByRole('button', { name: `Open ${style}` }).click();
+    expect(await faults(page)).toEqual([]);
+  }
+  await page.keyboard.press('2');
+  await expect(page.getByTestId('typing')).toHaveCount(1);
+  expect(await faults(page)).toEqual([]);
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: /^Font/ }).click();
+  expect(await faults(page)).toEqual([]);
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'recipes', exact: true }).click();
+  await expect(page.locator('[data-made=false]')).toHaveCount(0);
+  expect(await faults(page)).toEqual([]);
+  await page.goto('/recipes');
+  await expect(page.locator('canvas[data-made=true]').first()).toBeVisible();
+  expect(await faults(page)).toEqual([]);
+});
+
 test('cards are walked and carried by keys', async ({ page }) => {
   await openExample(page, 'Heron in neon');
   await card(page, 'Tide line').locator('[data-card]').focus();

@@ -2,7 +2,7 @@ import type { Plane } from '../pixels/buffer';
 import { crop, unwritten } from '../pixels/buffer';
 import { floats, scoped } from '../pixels/heap';
 import type { Region } from '../pixels/region';
-import { grow } from '../pixels/region';
+import { grow, intersect, isEmpty } from '../pixels/region';
 import { onHeap, rowsOf, run } from './machine';
 
 /**
@@ -18,7 +18,11 @@ export function signedDistance(shape: Plane, region: Region, sharp = false): Pla
   return scoped(() => {
     const whole = crop(shape, region, 1);
     const marks = unwritten(region, 1);
-    const points = unwritten(region, 4);
+    // The contour runs where the shape is: nowhere else is anything said of it.
+    const near = intersect(grow(shape.region, 2), region);
+    const points = unwritten(isEmpty(near) ? { ...near, width: 0, height: 0 } : near, 4);
+    const pointRow = near.width * 16;
+    const offset = (near.y - region.y) * pointRow + (near.x - region.x) * 16;
     const stride = Math.ceil(width / 4) * 16;
     const columns = floats((stride / 4) * height);
     const nearest = unwritten(region, 1);
@@ -26,37 +30,22 @@ export function signedDistance(shape: Plane, region: Region, sharp = false): Pla
     const row = width * 4;
     onHeap((at) =>
       run('contourRows', height, row * 3, [
-        ...[at(marks.data, 'write'), row, at(points.data, 'write'), row * 4],
+        ...[at(marks.data, 'write'), row, at(points.data, 'write') - offset, pointRow],
         ...[at(whole.data), row, width, height],
       ]),
     );
     onHeap((at) => {
       const c = at(columns, 'write');
       run('distanceDown', stride / 16, height * 8, [
-        at(marks.data),
-        row,
-        width,
-        c,
-        stride,
-        height,
-        0,
+        ...[at(marks.data), row, width, c, stride, height, 0],
       ]);
       run('distanceAcross', height, row, [c, stride, at(nearest.data, 'write'), row, width, 1]);
     });
     onHeap((at) =>
       run('edgeRows', height, row * 20, [
         ...[at(out.data, 'write'), row, at(whole.data), row, at(marks.data), row],
-        ...[
-          at(points.data),
-          row * 4,
-          at(columns),
-          stride,
-          at(nearest.data),
-          row,
-          width,
-          height,
-          sharp ? 1 : 0,
-        ],
+        ...[at(points.data) - offset, pointRow, at(columns), stride],
+        ...[at(nearest.data), row, width, height, sharp ? 1 : 0],
       ]),
     );
     return out;

@@ -54,6 +54,12 @@ export function lighten(hex: string, amount: number): string {
   );
 }
 
+/** The colour of a surface in a light of another colour: their product, channel by channel. */
+export function litBy(hex: string, light: string): string {
+  const [a, b] = [rgb(hex), rgb(light)];
+  return formatHex({ mode: 'rgb', r: a[0] * b[0], g: a[1] * b[1], b: a[2] * b[2] });
+}
+
 /** Luma of sRGB-encoded components (Rec. 709 weights). */
 export const luma = (r: number, g: number, b: number): number =>
   0.2126 * r + 0.7152 * g + 0.0722 * b;

@@ -127,7 +127,7 @@ export function dressed(
       const within = changed;
       piecesOf(step).forEach((piece, i) => {
         const made = kept(context, layer.id, step.id, [...name, i, within], () => {
-          const drawn = piece.draw(crop(plane, seen, 1), {
+          const drawn = piece.draw(crop(plane, intersect(plane.region, seen), 1), {
             ...{ scale: unit, wanted, mixing, frame, lamp: context.lamp },
             keep: (part, make) => kept(context, layer.id, step.id, [...name, part], make),
           });

@@ -289,6 +289,31 @@ describe('every style and change of shape, for any values', () => {
         { numRuns: 30 },
       );
     });
+  it.each([0, 2000])('a reach of %f px comes to a picture', (reach) => {
+    for (const style of styles) {
+      const values = defaultsOf(style.parameters) as Record<string, Value>;
+      for (const key of ['reach', 'width', 'distance', 'inset', 'away', 'soften'])
+        if (key in values)
+          values[key] = Math.min(reach, (style.parameters[key] as { max: number }).max);
+      for (const piece of style.pieces(values)) {
+        const { data } = piece.draw(shape, context(part));
+        expect(
+          data.every((v) => Number.isFinite(v) && v >= -1e-6),
+          style.kind,
+        ).toBe(true);
+      }
+    }
+  });
+  it('the highlight of a bevel has the colour of the lamp that it follows', () => {
+    const bevel = stepOfKind('style.bevel');
+    if (bevel.works !== 'style') throw new Error('It is no style.');
+    const [, light] = bevel.pieces(defaultsOf(bevel.parameters));
+    const red = { ...context(REGION), lamp: { ...LAMP, colour: '#ff0000' } };
+    const { data } = light!.draw(disc(30), red);
+    const i = data.findIndex((v, k) => k % 4 === 3 && v > 0.3) - 3;
+    expect(data[i]).toBeCloseTo(data[i + 3]!, 5);
+    expect(data[i + 1]).toBe(0);
+  });
   it('a shape of nothing makes nothing', () => {
     const nothing: Plane = { region: REGION, data: new Float32Array(REGION.width * REGION.height) };
     for (const style of styles)

@@ -13,6 +13,7 @@ import { texturePlane, textures } from '../../kernels/texture';
 import { oneColour, textureMap } from '../../paint/paint';
 import type { ColourBuffer, Plane } from '../../pixels/buffer';
 import { crop } from '../../pixels/buffer';
+import { litBy } from '../../pixels/colour';
 import { scoped } from '../../pixels/heap';
 import { grow } from '../../pixels/region';
 import {
@@ -54,9 +55,9 @@ export const bevel = defineStyle({
       ],
       default: 'rounded',
     },
-    width: length('Width', 14, { max: 2000, slider: [0, 120] }),
+    width: length('Width', 14, { max: 1000, slider: [0, 120] }),
     depth: { ...percent('Depth', 100, -1000, 1000), slider: [-300, 300] },
-    soften: length('Soften', 0, { max: 500, slider: [0, 30] }),
+    soften: length('Soften', 0, { max: 200, slider: [0, 30] }),
     profile,
     gloss: glossCurve,
     ...lampParameters,
@@ -129,7 +130,8 @@ function litSide(
     );
     lookUp(light, against);
     if (lands === 'above') times(light, inverse(shape, context.wanted));
-    return oneColour(light, bright ? v.highlight : v.shade, context.mixing);
+    // Light has the colour of the lamp, shade has none.
+    return oneColour(light, bright ? litBy(v.highlight, lamp.colour) : v.shade, context.mixing);
   });
 }
 

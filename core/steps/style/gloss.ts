@@ -11,6 +11,7 @@ import { copied } from '../../kernels/rows';
 import { oneColour } from '../../paint/paint';
 import type { Plane } from '../../pixels/buffer';
 import { crop } from '../../pixels/buffer';
+import { litBy } from '../../pixels/colour';
 import { scoped } from '../../pixels/heap';
 import { grow } from '../../pixels/region';
 import { lampOf, lampParameters, lengths, opacity } from './parameters';
@@ -32,7 +33,7 @@ const parameters = {
     default: 'curve',
   },
   inset: length('Inset', 6, {
-    max: 1000,
+    max: 500,
     slider: [0, 60],
     help: 'How far within the edge it stays.',
   }),
@@ -67,8 +68,8 @@ const parameters = {
     slider: [5, 120],
     needs: { shape: ['window', 'spot'] },
   },
-  away: length('Thickness', 10, { max: 1000, slider: [0, 80], needs: { shape: ['crescent'] } }),
-  soften: length('Soften', 1, { max: 500, slider: [0, 30] }),
+  away: length('Thickness', 10, { max: 500, slider: [0, 80], needs: { shape: ['crescent'] } }),
+  soften: length('Soften', 1, { max: 200, slider: [0, 30] }),
   ...lampParameters,
   colour: { kind: 'colour', label: 'Colour', default: '#ffffff' },
   blend: blendParameter('Blend', 'screen'),
@@ -89,7 +90,13 @@ export const gloss = defineStyle({
       blend: v.blend,
       opacity: v.opacity / 100,
       draw: (shape, context) =>
-        scoped(() => oneColour(reflection(shape, v, context), v.colour, context.mixing)),
+        scoped(() =>
+          oneColour(
+            reflection(shape, v, context),
+            litBy(v.colour, lampOf(v, context.lamp).colour),
+            context.mixing,
+          ),
+        ),
     },
   ],
 });

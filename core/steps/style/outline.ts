@@ -15,7 +15,7 @@ export const outline = defineStyle({
   label: 'Outline',
   help: 'A line along the edge, inside it, outside it, or half and half.',
   parameters: {
-    width: length('Width', 4, { max: 2000, slider: [0, 60] }),
+    width: length('Width', 4, { max: 1000, slider: [0, 60] }),
     side: {
       kind: 'choice',
       label: 'Side',

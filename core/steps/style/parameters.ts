@@ -190,7 +190,7 @@ export const lampOf = (
 ): Lamp =>
   values.follows === 'scene'
     ? scene
-    : { ...scene, angle: values.lampAngle, height: values.lampHeight ?? scene.height };
+    : { angle: values.lampAngle, height: values.lampHeight ?? scene.height, colour: '#ffffff' };
 
 /** The direction of a lamp: a unit vector right, down, towards the eye. */
 export function towards({ angle: a, height }: Lamp): [number, number, number] {
