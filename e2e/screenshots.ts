@@ -139,7 +139,7 @@ test('text, styles, recipes, a look sheet', async ({ page }) => {
   await shot(page, 'look-sheet');
 
   await page.goto('/recipes');
-  await expect(page.locator('canvas[data-made=true]').nth(8)).toBeVisible({ timeout: 20_000 });
+  await expect(page.locator('canvas[data-made=true]').nth(5)).toBeVisible({ timeout: 20_000 });
   await page.waitForTimeout(4000);
   await shot(page, 'recipes');
 });

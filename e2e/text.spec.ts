@@ -108,6 +108,7 @@ test('some letters are set otherwise than the rest; fonts show the artist’s wo
 }) => {
   await write(page, [60, 300], 'EMBER PIER');
   await page.keyboard.press('Shift+Control+ArrowLeft');
+  await expect(page.locator('[data-chosen]')).toHaveCount(4);
   await page.getByRole('button', { name: /^Font/ }).click();
   const list = page.getByRole('listbox', { name: 'Font' });
   await expect(list.getByRole('option')).not.toHaveCount(0);
@@ -172,7 +173,7 @@ test('a text runs along a curve and follows its anchors; in a box its lines are 
   await write(page, [150, 350], 'SALTMERE');
   await page.keyboard.press('Escape');
   const before = await bright(page, [140, 100], [900, 240]);
-  await page.getByRole('button', { name: 'Along a line' }).click();
+  await page.getByRole('button', { name: /^Along / }).click();
   await page.getByRole('menuitem', { name: 'A new curve' }).click();
   await settled(page);
   expect(await bright(page, [140, 100], [900, 240])).not.toBe(before);
@@ -228,6 +229,7 @@ test('a recipe is seen on the layer, put on, kept under a name, saved and brough
   await page.getByRole('button', { name: 'keep', exact: true }).click();
   await page.getByLabel('Name of the recipe').fill('Lantern gold');
   await page.getByRole('button', { name: 'Keep it' }).click();
+  await expect(page.getByRole('dialog')).toHaveCount(0);
   await act(page, 'The recipe book');
   const own = page.getByRole('article', { name: 'Lantern gold' });
   await expect(own.locator('canvas[data-made=true]')).toBeVisible();

@@ -18,6 +18,8 @@ import { NameField } from '../ui/name-field';
 import { cell } from '../workers/engine';
 import { bringInRecipe, saveRecipe } from './recipe-file';
 
+/** As fine as the screen is, samples being twice as large as they are seen. */
+const SCALE = Math.min(1, window.devicePixelRatio / 2);
 const WIDTH = 330;
 const HEIGHT = 200;
 
@@ -37,7 +39,7 @@ function sample(recipe: Recipe, words: string): Scene {
 
 /** All recipes, those that ship and the artist's own, each worn by the same words. */
 export default function RecipeBook() {
-  const [own, setOwn] = useState<RecipeRecord[]>([]);
+  const [own, setOwn] = useState<RecipeRecord[] | null>(null);
   const [words, setWords] = useState('TIDE');
   const chooser = useRef<HTMLInputElement>(null);
   const refresh = useCallback(async () => setOwn(await listRecipes()), []);
@@ -102,7 +104,7 @@ export default function RecipeBook() {
           />
         </header>
         <h2 className="mb-2 text-sm font-semibold">Yours</h2>
-        {own.length === 0 ? (
+        {own === null ? null : own.length === 0 ? (
           <p className="mb-8 text-sm text-dim">
             None yet. On the bench, choose <em>keep</em> beside the look of a layer that you want to
             use again.
@@ -128,7 +130,8 @@ export default function RecipeBook() {
         )}
         <h2 className="mb-2 text-sm font-semibold">To start from</h2>
         <div className="grid grid-cols-3 gap-4">
-          {shippedRecipes.map((recipe) => (
+          {/* Those of the artist's own are drawn first. */}
+          {(own === null ? [] : shippedRecipes).map((recipe) => (
             <Card key={recipe.name} recipe={recipe} words={said}>
               <span className="min-w-0 flex-1 truncate text-sm">{recipe.name}</span>
             </Card>
@@ -149,12 +152,21 @@ function Card({
   children: React.ReactNode;
 }) {
   const canvas = useRef<HTMLCanvasElement>(null);
+  const [seen, setSeen] = useState(false);
   useEffect(() => {
+    const watch = new IntersectionObserver(([entry]) => entry?.isIntersecting && setSeen(true), {
+      rootMargin: '200px',
+    });
+    watch.observe(canvas.current!);
+    return () => watch.disconnect();
+  }, []);
+  useEffect(() => {
+    if (!seen) return;
     let gone = false;
     // A hand that is still typing is waited for.
     const soon = window.setTimeout(() => {
       const scene = sample(recipe, words);
-      void cell({ scene, region: wholeScene(scene, 1), scale: 1, focus: null })
+      void cell({ scene, region: wholeScene(scene, SCALE), scale: SCALE, focus: null })
         .then(({ region, pixels }) => {
           if (gone || !canvas.current) return;
           canvas.current
@@ -168,7 +180,7 @@ function Card({
       gone = true;
       window.clearTimeout(soon);
     };
-  }, [recipe, words]);
+  }, [seen, recipe, words]);
   return (
     <article
       aria-label={recipe.name}
@@ -176,8 +188,8 @@ function Card({
     >
       <canvas
         ref={canvas}
-        width={WIDTH * 2}
-        height={HEIGHT * 2}
+        width={WIDTH * 2 * SCALE}
+        height={HEIGHT * 2 * SCALE}
         className="block w-full bg-[#26282d]"
       />
       <div className="flex h-10 items-center gap-1 px-3">

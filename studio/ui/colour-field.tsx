@@ -50,6 +50,7 @@ export function ColourField({ label, value, onChange, onDone }: ColourProps) {
       />
       <Popover.Portal>
         <Popover.Content
+          aria-label={label}
           side="left"
           sideOffset={offset}
           collisionPadding={8}

@@ -58,6 +58,7 @@ export function FontField({ label, value, onChange, onDone }: Props) {
       </Popover.Trigger>
       <Popover.Portal>
         <Popover.Content
+          aria-label="Fonts"
           side="left"
           align="start"
           sideOffset={120}

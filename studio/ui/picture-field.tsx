@@ -24,7 +24,7 @@ export function PictureField({ label, value, onChange, onDone }: Props) {
       trigger={
         <button
           type="button"
-          aria-label={label}
+          aria-label={`${label}: ${name ?? (value ? 'A picture' : 'None yet')}`}
           className="inline-flex max-w-40 items-center gap-1 rounded px-1.5 py-0.5 text-sm hover:bg-raised"
         >
           <span className="truncate">{name ?? (value ? 'A picture' : 'None yet')}</span>

@@ -268,7 +268,7 @@ function Lines({ layer }: { layer: TextLayer }) {
           trigger={
             <button
               type="button"
-              aria-label="Along a line"
+              aria-label={`Along ${line?.name ?? (along ? 'its line is gone' : 'no line')}`}
               className="max-w-40 truncate rounded px-1.5 text-ink hover:bg-raised"
             >
               {line?.name ?? (along ? 'its line is gone' : 'no line')}
