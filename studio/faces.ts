@@ -1,8 +1,12 @@
+import { readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import { dirname, join } from 'node:path';
 import type { Plugin } from 'vite';
 import { faceFile, shippedFaces } from '../core/text/families';
 
 const NAME = 'virtual:faces';
 const RESOLVED = `\0${NAME}`;
+const { resolve } = createRequire(import.meta.url);
 
 /** Gives the module `virtual:faces`: where each shipped face's file is served, by its name. */
 export const faces = (): Plugin => ({
@@ -15,5 +19,19 @@ export const faces = (): Plugin => ({
       ...names.map((name, i) => `import f${i} from '${faceFile(name)!}?url';`),
       `export const faces = {${names.map((name, i) => `'${name}': f${i}`).join(', ')}};`,
     ].join('\n');
+  },
+});
+
+/** Puts the licence of each family that ships beside the fonts, as it asks for. */
+export const faceLicences = (): Plugin => ({
+  name: 'ignis-face-licences',
+  generateBundle() {
+    const files = shippedFaces().map((name) => faceFile(name)!);
+    for (const family of new Set(files.map((file) => file.split('/')[1]!))) {
+      const one = files.find((file) => file.split('/')[1] === family)!;
+      const folder = dirname(dirname(resolve(one)));
+      const source = readFileSync(join(folder, 'LICENSE_FONT'), 'utf8');
+      this.emitFile({ type: 'asset', fileName: `licences/${family}.txt`, source });
+    }
   },
 });

@@ -1,11 +1,11 @@
 import tailwind from '@tailwindcss/vite';
 import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vite';
-import { faces } from './faces';
+import { faceLicences, faces } from './faces';
 
 export default defineConfig({
   root: import.meta.dirname,
-  plugins: [react(), tailwind(), faces()],
+  plugins: [react(), tailwind(), faces(), faceLicences()],
   worker: { format: 'es', plugins: () => [faces()] },
   // Its code looks for its WebAssembly beside itself.
   optimizeDeps: { exclude: ['harfbuzzjs'] },
