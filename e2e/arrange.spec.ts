@@ -193,7 +193,7 @@ test('a layer is repeated with a step, and echoed: the echo follows, and cannot 
   expect(await depth(page)).toEqual(['Star']);
 
   await act(page, 'Echo the layer');
-  expect(await depth(page)).toEqual(['Star', 'Star echo']);
+  await expect.poll(() => depth(page)).toEqual(['Star', 'Star echo']);
   await settled(page);
   const picture = page.getByTestId('picture');
   const before = await picture.screenshot();

@@ -114,6 +114,9 @@ test('some letters are set otherwise than the rest; fonts show the artist’s wo
   await expect(list.getByRole('option')).not.toHaveCount(0);
   await expect(list.locator('path[d]').first()).toHaveAttribute('d', /M/);
   await list.getByRole('option', { name: 'Pacifico' }).click();
+  await expect(list).toHaveCount(0);
+  await settled(page);
+  await expect(page.locator('[data-chosen]')).toHaveCount(4);
   await setValue(page, 'Size', '140');
   await settled(page);
   const [one] = await texts(page);

@@ -141,7 +141,7 @@ function Open({ sheet }: { sheet: Sheet }) {
         tabIndex={0}
         role="listbox"
         aria-label={sheet.title}
-        aria-activedescendant={`cell-${at}`}
+        aria-activedescendant={side > 0 ? `cell-${at}` : undefined}
         className="min-h-0 flex-1 overflow-y-auto outline-none"
         style={{ margin: 12 }}
       >

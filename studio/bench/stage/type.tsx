@@ -203,6 +203,9 @@ function Field({
 
   useEffect(() => {
     const element = field.current!;
+    // The field may be a new one, while a font is waited for: what was chosen stays so.
+    const { from, to, back } = useTyping.getState();
+    element.setSelectionRange(from, to, back ? 'backward' : 'forward');
     element.focus({ preventScroll: true });
     // After a control was used, what is typed still goes to the text.
     const key = (e: KeyboardEvent) => {
