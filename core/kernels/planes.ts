@@ -16,6 +16,12 @@ export function lookUp(plane: Plane, table: Float32Array): void {
   );
 }
 
+/** Brings every value to 0–1, in place. */
+export const clamp = (plane: Plane): void => lookUp(plane, LEVEL);
+
+/** The table that leaves 0–1 as it is. */
+const LEVEL = Float32Array.of(0, 1);
+
 /** A plane moved by (dx, dy) px, over a region; between px it is mixed (bilinear). */
 export function shifted(plane: Plane, dx: number, dy: number, region: Region): Plane {
   if (Number.isInteger(dx) && Number.isInteger(dy))

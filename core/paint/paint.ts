@@ -96,14 +96,8 @@ export function paintShape(shape: Plane, paint: Paint, frame: PaintFrame): Colou
 }
 
 /** A shape in one colour. */
-export function oneColour(shape: Plane, colour: string, mixing: Mixing): ColourBuffer {
-  const flat = [...rgb(colour, mixing), 1];
-  return rampedShape(shape, Float32Array.from([...flat, ...flat]), shape);
-}
-
-/** A shape in the colours that a ramp has at the values of another plane, which must have all of its px. */
-export const rampedShape = (shape: Plane, ramp: Float32Array, places: Plane): ColourBuffer =>
-  paintedBy(shape, places, ramp);
+export const oneColour = (shape: Plane, colour: string, mixing: Mixing): ColourBuffer =>
+  paintedBy(shape, shape, colourTable(colour, mixing));
 
 /** The table of a ramp, or of one colour. */
 export const colourTable = (colour: string | Ramp, mixing: Mixing): Float32Array => {

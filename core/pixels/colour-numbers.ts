@@ -1,4 +1,4 @@
-import type { Oklch } from 'culori';
+import type { Color, Oklch } from 'culori';
 import { clampChroma, converter, formatHex } from 'culori';
 
 /** Colours as numbers, in the spaces that artists know them in (CSS Color Module Level 4). */
@@ -40,45 +40,31 @@ export const colourSpaces: readonly ColourSpace[] = [
   },
 ];
 
-/** The chroma that counts as 100 % (CSS Color 4, section 9.4). */
-const CHROMA = 0.4;
+/** A space of numbers: one that is offered, or that of the wheel (hue in °, saturation and value in %). */
+type Numbered = ColourSpace['name'] | 'hsv';
+
+/** What stands for a full number in each channel; the chroma of 100 % is that of CSS Color 4, section 9.4. */
+const FULL: Readonly<Record<Numbered, Readonly<Record<string, number>>>> = {
+  rgb: { r: 255, g: 255, b: 255 },
+  hsl: { h: 1, s: 100, l: 100 },
+  hsv: { h: 1, s: 100, v: 100 },
+  oklch: { l: 100, c: 100 / 0.4, h: 1 },
+};
 
 const rgbOf = converter('rgb');
-const hslOf = converter('hsl');
-const oklchOf = converter('oklch');
-
-/** The three numbers of a `#rrggbb` colour in a space. */
-export function colourNumbers(hex: string, space: ColourSpace['name']): [number, number, number] {
-  switch (space) {
-    case 'rgb': {
-      const { r, g, b } = rgbOf(hex)!;
-      return [r * 255, g * 255, b * 255].map(Math.round) as [number, number, number];
-    }
-    case 'hsl': {
-      const { h, s, l } = hslOf(hex)!;
-      return [h ?? 0, s * 100, l * 100];
-    }
-    case 'oklch': {
-      const { l, c, h } = oklchOf(hex)!;
-      return [l * 100, (c / CHROMA) * 100, h ?? 0];
-    }
-  }
+/** The three numbers of a `#rrggbb` colour in a space; a grey has hue 0. */
+export function colourNumbers(hex: string, space: Numbered): [number, number, number] {
+  const colour = converter(space as 'rgb')(hex) as unknown as Record<string, number | undefined>;
+  const numbers = Object.entries(FULL[space]).map(([key, full]) => (colour[key] ?? 0) * full);
+  // Hexadecimal colours have whole numbers, which floats may miss by a hair.
+  return (space === 'rgb' ? numbers.map(Math.round) : numbers) as [number, number, number];
 }
 
 /** The `#rrggbb` colour of three numbers in a space; what no screen shows is brought to the nearest chroma. */
-export function colourOf(
-  numbers: readonly [number, number, number],
-  space: ColourSpace['name'],
-): string {
-  const [a, b, c] = numbers;
-  switch (space) {
-    case 'rgb':
-      return formatHex({ mode: 'rgb', r: a / 255, g: b / 255, b: c / 255 });
-    case 'hsl':
-      return formatHex({ mode: 'hsl', h: a, s: b / 100, l: c / 100 });
-    case 'oklch':
-      return shown({ mode: 'oklch', l: a / 100, c: (b / 100) * CHROMA, h: c });
-  }
+export function colourOf(numbers: readonly [number, number, number], space: Numbered): string {
+  const channels = Object.entries(FULL[space]).map(([key, full], i) => [key, numbers[i]! / full]);
+  const colour = { mode: space, ...Object.fromEntries(channels) } as Color;
+  return colour.mode === 'oklch' ? shown(colour) : formatHex(colour);
 }
 
 /** What of a colour a screen shows: as it is but for rounding, or of less chroma. */

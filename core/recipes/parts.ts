@@ -15,7 +15,7 @@ export const part = (id: string, kind: string, values: Record<string, Value>): S
   values: { ...defaultsOf(stepOfKind(kind).parameters), ...values },
 });
 
-/** The height of the shape that shipped recipes are made for: capitals of 200 px. */
+/** The height of the shape that shipped recipes are made for, px: capitals 200 px large. */
 const HEIGHT = 140;
 
 /** A recipe of steps, with dials as `[label, part, key]`. */

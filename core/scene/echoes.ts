@@ -6,7 +6,7 @@ import { mapPath } from '../geometry/path';
 import { pathsOf } from '../sources/line-shape';
 import type { TextSource } from '../sources/text';
 import { findLayer } from './edits';
-import { boxOf, mapAround, placedBox, placedTwice, placementMap } from './placement';
+import { boxOf, mapOf, placedBox, placedTwice } from './placement';
 import type { Layer, Scene } from './schema';
 import { everyLayer } from './schema';
 
@@ -57,9 +57,8 @@ export function asDrawn(scene: Scene): Scene {
 
 /** A path of one layer as seen from where another stands. */
 function pathFrom(scene: Scene, from: Layer, to: Layer, path: Path): Path {
-  const place = (l: Layer) => multiply(mapAround(scene.layers, l.id), placementMap(l.placement));
-  const back = invert(place(to));
-  return back ? mapPath(multiply(back, place(from)), path) : path;
+  const back = invert(mapOf(scene.layers, to));
+  return back ? mapPath(multiply(back, mapOf(scene.layers, from)), path) : path;
 }
 
 const alongLines = new WeakMap<TextSource, { path: string; source: TextSource }>();

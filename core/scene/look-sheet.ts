@@ -1,6 +1,7 @@
 import type { Parameter } from '../definitions/parameter';
 import type { Box } from '../geometry/affine';
 import type { CurvePoints } from '../geometry/curve';
+import { namedRamps } from '../pixels/named-ramps';
 import { families } from '../text/families';
 
 /** Look sheets: the candidates of one choice, to be seen side by side. */
@@ -34,14 +35,10 @@ export function spreadOf(from: number, to: number, count: number, step: number):
   return [...new Set(all)];
 }
 
-/**
- * The candidates of a parameter. Numbers go from one value to another, `count` of them; ramps are given by
- * the caller, with their names.
- */
+/** The candidates of a parameter. Numbers go from one value to another, `count` of them. */
 export function candidatesOf(
   p: Parameter,
   range: { from: number; to: number; count: number },
-  ramps: readonly Candidate[],
 ): Candidate[] {
   switch (p.kind) {
     case 'number':
@@ -59,7 +56,7 @@ export function candidatesOf(
         value: points.map((q) => [...q]) as CurvePoints,
       }));
     case 'ramp':
-      return [...ramps];
+      return [...namedRamps];
     default:
       return [];
   }

@@ -24,6 +24,16 @@ describe('colours as numbers', () => {
       }),
     );
   });
+  it('of the wheel come back too, and a grey has no hue of its own', () => {
+    fc.assert(
+      fc.property(hex, (colour) => {
+        expect(colourOf(colourNumbers(colour, 'hsv'), 'hsv')).toBe(colour);
+      }),
+    );
+    expect(colourNumbers('#ff8000', 'hsv').map(Math.round)).toEqual([30, 100, 100]);
+    expect(colourNumbers('#004080', 'hsv').map(Math.round)).toEqual([210, 100, 50]);
+    expect(colourNumbers('#808080', 'hsv').slice(0, 2)).toEqual([0, 0]);
+  });
   it('are those that CSS gives', () => {
     expect(colourNumbers('#ff8000', 'hsl').map(Math.round)).toEqual([30, 100, 50]);
     expect(colourNumbers('#ff0000', 'oklch').map((v) => Number(v.toFixed(1)))).toEqual([

@@ -203,6 +203,10 @@ export function mapAround(layers: readonly Layer[], id: string): Affine {
   return within(layers, IDENTITY) ?? IDENTITY;
 }
 
+/** The map from a layer's own px to scene px, but for corners. */
+export const mapOf = (layers: readonly Layer[], layer: Layer): Affine =>
+  multiply(mapAround(layers, layer.id), placementMap(layer.placement));
+
 /**
  * The scene with the corners of the groups round a layer set aside, and those of the layer itself if asked;
  * the same object if there are none.

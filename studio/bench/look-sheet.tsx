@@ -15,7 +15,6 @@ import type { Sheet, SheetCell } from '../state/sheet';
 import { useSheet } from '../state/sheet';
 import { ChoiceField } from '../ui/choice-field';
 import { NumberField } from '../ui/number-field';
-import { RAMPS } from '../ui/ramps';
 import { cell as drawn } from '../workers/engine';
 import type { Patch } from '../workers/protocol';
 
@@ -210,7 +209,7 @@ function cellsOf(
   other: Extract<Sheet, { parameter: unknown }>['others'][number] | undefined,
 ): { cells: readonly SheetCell[]; columns: number | null } {
   if (!('parameter' in sheet)) return { cells: sheet.cells, columns: null };
-  const ways = candidatesOf(sheet.parameter, range ?? usualRange(sheet.parameter), RAMPS);
+  const ways = candidatesOf(sheet.parameter, range ?? usualRange(sheet.parameter));
   const isNow = (v: unknown) => JSON.stringify(v) === JSON.stringify(sheet.value);
   if (!other)
     return {
@@ -221,7 +220,7 @@ function cellsOf(
       })),
       columns: null,
     };
-  const rows = candidatesOf(other.parameter, { ...usualRange(other.parameter), count: 4 }, []);
+  const rows = candidatesOf(other.parameter, { ...usualRange(other.parameter), count: 4 });
   const some = ways.slice(0, MOST);
   return {
     columns: some.length,

@@ -1,4 +1,4 @@
-import { useEffect } from 'react';
+import { useEffect, useMemo } from 'react';
 import { create } from 'zustand';
 import { facesOf } from '@ignis/core/scene/needs';
 import { needFaces } from '@ignis/core/text/library';
@@ -23,7 +23,8 @@ export const useFonts = (): number => useArrivals((s) => s.count);
 
 /** Asks for all fonts of the scene on the bench, whenever it comes to need others. */
 export function useFontsOfScene(): void {
-  const needed = useBench((s) => facesOf(s.scene).join());
+  const scene = useBench((s) => s.scene);
+  const needed = useMemo(() => facesOf(scene).join(), [scene]);
   useEffect(() => {
     if (needed) void wantFaces(needed.split(','));
   }, [needed]);

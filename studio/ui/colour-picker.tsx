@@ -30,7 +30,7 @@ export default function Picker({ label, value, onChange, onDone }: ColourProps) 
   const recent = useColours((s) => s.recent);
   const space = useColours((s) => s.space);
   const palette = useContext(ScenePalette)();
-  const [h, s, v] = hsv(value);
+  const [h, s, v] = colourNumbers(value, 'hsv');
   const put = (hex: string) => onChange(hex.slice(0, 7).toLowerCase());
   const take = (colour: string) => {
     onChange(colour);
@@ -47,7 +47,7 @@ export default function Picker({ label, value, onChange, onDone }: ColourProps) 
       />
       <ShadeSlider
         hsva={{ h, s, v, a: 1 }}
-        onChange={(shade) => put(hexOf(h, s, shade.v))}
+        onChange={(shade) => onChange(colourOf([h, s, shade.v], 'hsv'))}
         className="rounded"
       />
       <div className="flex items-center gap-1">
@@ -136,22 +136,4 @@ function Swatches({
       </div>
     </div>
   );
-}
-
-/** Hue (°), saturation and value (%) of a colour, as the wheel has them. */
-function hsv(hex: string): [number, number, number] {
-  const [r, g, b] = colourNumbers(hex, 'rgb');
-  const max = Math.max(r, g, b);
-  const d = max - Math.min(r, g, b);
-  const h =
-    d === 0 ? 0 : max === r ? ((g - b) / d + 6) % 6 : max === g ? (b - r) / d + 2 : (r - g) / d + 4;
-  return [h * 60, max === 0 ? 0 : (d / max) * 100, (max / 255) * 100];
-}
-
-function hexOf(h: number, s: number, v: number): string {
-  const part = (n: number) => {
-    const k = (n + h / 60) % 6;
-    return (v / 100) * (1 - (s / 100) * Math.max(0, Math.min(k, 4 - k, 1))) * 255;
-  };
-  return colourOf([part(5), part(3), part(1)], 'rgb');
 }

@@ -1,12 +1,12 @@
 import { ArrowLeftRight, Trash2 } from 'lucide-react';
 import { useRef, useState } from 'react';
 import { percent } from '@ignis/core/definitions/parameter';
+import { namedRamps } from '@ignis/core/pixels/named-ramps';
 import type { Ramp } from '@ignis/core/pixels/ramp';
 import { rampColour, rampOpacity, rampSpaces } from '@ignis/core/pixels/ramp';
 import { ChoiceField } from './choice-field';
 import { ColourField } from './colour-field';
 import { NumberField } from './number-field';
-import { RAMPS } from './ramps';
 
 interface Props {
   label: string;
@@ -222,7 +222,7 @@ export function RampField({ label, value, onChange, onDone }: Props) {
         </button>
       </div>
       <div className="flex flex-wrap items-center gap-1">
-        {RAMPS.map(({ label: name, value: ramp }) => (
+        {namedRamps.map(({ label: name, value: ramp }) => (
           <button
             key={name}
             type="button"

@@ -6,7 +6,7 @@ import { defineStyle } from '../../definitions/step';
 import { curveAt, curveTable } from '../../geometry/curve';
 import { gaussianBlur, blurMargin } from '../../kernels/blur';
 import { signedDistance } from '../../kernels/contour';
-import { add, lookUp, relief, times } from '../../kernels/planes';
+import { add, clamp, lookUp, relief, times } from '../../kernels/planes';
 import { copied, level } from '../../kernels/rows';
 import type { Texture } from '../../kernels/texture';
 import { texturePlane, textures } from '../../kernels/texture';
@@ -159,7 +159,7 @@ function litRelief(shape: Plane, v: BevelValues, context: StyleContext, lamp: La
     level(d, -1 / width, begin / width);
     let heights = crop(d, far, 1);
     if (round > 0) {
-      lookUp(heights, CLAMP);
+      clamp(heights);
       heights = gaussianBlur(heights, round, near, 1);
     }
     heights = copied(crop(heights, near, 1), 1);
@@ -175,6 +175,3 @@ function litRelief(shape: Plane, v: BevelValues, context: StyleContext, lamp: La
     return crop(relief(heights, towards(lamp)), wanted, 1);
   });
 }
-
-/** A table that leaves 0–1 as it is, and brings all else there. */
-const CLAMP = Float32Array.of(0, 1);

@@ -5,7 +5,8 @@ import type { Piece, StyleContext } from '../../definitions/step';
 import { defineStyle } from '../../definitions/step';
 import { curveTable } from '../../geometry/curve';
 import { grain, lookUp, shifted } from '../../kernels/planes';
-import { colourTable, rampedShape } from '../../paint/paint';
+import { paintedBy } from '../../kernels/paint';
+import { colourTable } from '../../paint/paint';
 import type { ColourBuffer, Plane } from '../../pixels/buffer';
 import { scoped } from '../../pixels/heap';
 import { copied, level } from '../../kernels/rows';
@@ -136,6 +137,6 @@ function lit(
     const light = copied(places, 1);
     lookUp(light, curveTable(v.falloff));
     if (v.grain > 0) grain(light, v.grain / 100, v.grainSize * scale, v.seed);
-    return rampedShape(light, colourTable(v.ramped ? v.ramp : v.colour, mixing), places);
+    return paintedBy(light, places, colourTable(v.ramped ? v.ramp : v.colour, mixing));
   });
 }

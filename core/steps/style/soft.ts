@@ -1,6 +1,6 @@
 import { blurMargin, gaussianBlur } from '../../kernels/blur';
 import { band, signedDistance } from '../../kernels/contour';
-import { lookUp } from '../../kernels/planes';
+import { clamp } from '../../kernels/planes';
 import { copied, level } from '../../kernels/rows';
 import type { Plane } from '../../pixels/buffer';
 import { crop } from '../../pixels/buffer';
@@ -50,13 +50,10 @@ export function evenSpread(shape: Plane, spread: Spread, region: Region): Plane 
     const w = Math.max(1, width);
     const lift = width < 1 ? (1 - width) / 2 : 0;
     level(d, -1 / w, 1 + solid / w - lift);
-    lookUp(d, CLAMP);
+    clamp(d);
     return crop(d, region, 1);
   });
 }
-
-/** A table that leaves 0–1 as it is, and brings all else there. */
-const CLAMP = Float32Array.of(0, 1);
 
 /** A region, and as far beyond it as a shift of its pixels looks. */
 export const seenFrom = (region: Region, dx: number, dy: number): Region =>

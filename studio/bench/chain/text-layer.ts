@@ -1,0 +1,5 @@
+import type { Layer } from '@ignis/core/scene/schema';
+import type { TextSource } from '@ignis/core/sources/text';
+
+/** A layer that is a text. */
+export type TextLayer = Layer & { source: TextSource };

@@ -1,0 +1,156 @@
+import { useRef } from 'react';
+import { toast } from 'sonner';
+import { FONT_ASSET, type Parameters } from '@ignis/core/definitions/parameter';
+import { drawnLayer } from '@ignis/core/scene/echoes';
+import { everyLayer } from '@ignis/core/scene/schema';
+import { changeText } from '@ignis/core/scene/text-edits';
+import type { LetterStyle } from '@ignis/core/text/content';
+import { letterParameters } from '@ignis/core/text/content';
+import { rangesOver, restyled } from '@ignis/core/text/edit-text';
+import { faceName, familyOf } from '@ignis/core/text/families';
+import { hasFeature, offeredFeatures, withFeature } from '@ignis/core/text/features';
+import { isReady, layoutOf } from '@ignis/core/text/layout';
+import { faceNamed } from '@ignis/core/text/library';
+import { bringInFont, FONTS } from '../../files/bring-in-font';
+import { liveEdit, useBench } from '../../state/bench';
+import { FontChoice } from '../../ui/font-context';
+import { fontTitle } from '../../ui/font-words';
+import { ParameterControls } from '../../ui/parameter-controls';
+import type { TextLayer } from './text-layer';
+
+/** How letters from one place to another of a text look, and which of their features are on. */
+export function LetterControls({
+  layer,
+  from,
+  to,
+}: {
+  layer: TextLayer;
+  from: number;
+  to: number;
+}) {
+  const chooser = useRef<HTMLInputElement>(null);
+  const answer = useRef<(font: string | null) => void>(() => undefined);
+  const scene = useBench((s) => s.scene);
+  const { source } = layer;
+  const range = rangesOver(source, from, to)[0]!;
+  const { style } = range;
+  const live = liveEdit('Change the letters');
+  const set = (values: Partial<LetterStyle>) =>
+    live.change(changeText(layer.id, (t) => restyled(t, from, to, values)));
+  const family = familyOf(style.font);
+  const { weight, italic, ...rest } = letterParameters;
+  const { font, ...others } = rest;
+  const parameters: Parameters = {
+    font,
+    ...(family && family.weights.length > 1 && { weight }),
+    ...(family?.italics && { italic }),
+    ...others,
+  };
+  const own = [
+    ...new Set(
+      everyLayer(scene.layers).flatMap((l) =>
+        l.source.kind === 'text'
+          ? l.source.ranges.map((r) => r.style.font).filter((f) => FONT_ASSET.test(f))
+          : [],
+      ),
+    ),
+  ];
+  const face = faceNamed(faceName(style.font, style.weight, style.italic));
+  const offered = offeredFeatures(face?.features ?? []);
+  return (
+    <FontChoice
+      value={{
+        words: source.content.slice(from, to).trim().split('\n')[0]!.slice(0, 40) || 'Lantern Week',
+        own,
+        bringIn: () =>
+          new Promise((resolve) => {
+            answer.current = resolve;
+            chooser.current?.click();
+          }),
+      }}
+    >
+      <ParameterControls
+        parameters={parameters}
+        values={style}
+        onChange={(v) => set(v as Partial<LetterStyle>)}
+        onDone={live.done}
+        edits={(v) => changeText(layer.id, (t) => restyled(t, from, to, v as Partial<LetterStyle>))}
+      />
+      {offered.length > 0 && (
+        <div className="mt-1.5 flex flex-wrap gap-1" role="group" aria-label="OpenType features">
+          {offered.map((f) => {
+            const on = hasFeature(range.features, f);
+            return (
+              <button
+                key={f.tag}
+                type="button"
+                aria-pressed={on}
+                title={f.tag}
+                onClick={() =>
+                  useBench.getState().change(
+                    `${f.label} ${on ? 'off' : 'on'}`,
+                    changeText(layer.id, (t) =>
+                      restyled(t, from, to, {}, withFeature(range.features, f, !on)),
+                    ),
+                  )
+                }
+                className={`rounded-full border px-2 text-xs leading-5 ${on ? 'border-ember/60 text-ember-ink' : 'border-line text-dim hover:text-ink'}`}
+              >
+                {f.label}
+              </button>
+            );
+          })}
+        </div>
+      )}
+      <input
+        ref={chooser}
+        type="file"
+        hidden
+        aria-label="Bring in a font"
+        accept={FONTS}
+        onChange={(e) => {
+          const file = e.target.files?.[0];
+          e.target.value = '';
+          if (!file) return answer.current(null);
+          bringInFont(file).then(answer.current, (error: Error) => {
+            answer.current(null);
+            toast.error('That could not be brought in', {
+              description: error.message,
+              duration: 12_000,
+            });
+          });
+        }}
+      />
+    </FontChoice>
+  );
+}
+
+/** What is not drawn as it was asked for, and why. */
+export function Notices({ layer }: { layer: TextLayer }) {
+  const scene = useBench((s) => s.scene);
+  const drawn = drawnLayer(scene, layer.id)?.source;
+  if (drawn?.kind !== 'text' || !isReady(drawn)) return null;
+  const { missing, borrowed } = layoutOf(drawn);
+  const told = [
+    ...missing.map((name) => {
+      const font = /^[0-9a-f]{64}/.test(name)
+        ? 'A font of yours'
+        : fontTitle(name.replace(/-\d00.*$/, ''));
+      return `${font} cannot be had: its letters are drawn in Noto Sans.`;
+    }),
+    ...[...borrowed].map(([face, letters]) => {
+      const some = [...letters].slice(0, 8).join(' ') + (letters.size > 8 ? ' …' : '');
+      return face === null
+        ? `${some}: in no font that is here.`
+        : `${some}: not in this font, drawn in ${face}.`;
+    }),
+  ];
+  if (told.length === 0) return null;
+  return (
+    <ul role="status" className="mt-2 flex flex-col gap-1 text-xs text-dim">
+      {told.map((line) => (
+        <li key={line}>{line}</li>
+      ))}
+    </ul>
+  );
+}
