@@ -33,6 +33,20 @@ export const rampOf = (
   space,
 });
 
+/** A ramp that runs the other way. */
+export function reversed(ramp: Ramp): Ramp {
+  const turn = <T extends { at: number; middle: number }>(list: readonly T[]) =>
+    list
+      .map((s, i) => ({
+        ...s,
+        at: 100 - s.at,
+        // The way to the next becomes that from the one before.
+        middle: i > 0 ? 100 - list[i - 1]!.middle : 50,
+      }))
+      .reverse();
+  return { ...ramp, colours: turn(ramp.colours), opacities: turn(ramp.opacities) };
+}
+
 /** Which stops of a list a place (%) lies between, and the share of the change that is done there. */
 function between<T extends { at: number; middle: number }>(
   stops: readonly T[],

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { colourNumbers, colourOf, colourSpaces } from '../pixels/colour-numbers';
-import { rampColour, rampOf, rampOpacity, rampTable } from '../pixels/ramp';
+import { rampColour, rampOf, rampOpacity, rampTable, reversed } from '../pixels/ramp';
 import { smooth } from '../geometry/path';
 import { curveAt, curveTable } from '../geometry/curve';
 import { edit } from './edit';
@@ -40,6 +40,36 @@ describe('colours as numbers', () => {
       62.8, 64.4, 29.2,
     ]);
     expect(colourOf([50, 100, 140], 'oklch')).toMatch(/^#[0-9a-f]{6}$/);
+  });
+});
+
+describe('a ramp turned round', () => {
+  const ramp = rampOf(
+    [
+      [10, '#201040'],
+      [40, '#ff8020'],
+      [90, '#ffffff'],
+    ],
+    [
+      [0, 20],
+      [70, 100],
+    ],
+  );
+  it('has everywhere what was at the other side', () => {
+    const back = reversed(ramp);
+    for (let at = 0; at <= 100; at += 5) {
+      expect(rampOpacity(back, 100 - at)).toBeCloseTo(rampOpacity(ramp, at), 9);
+      expect(rampColour(back, 100 - at)).toBe(rampColour(ramp, at));
+    }
+  });
+  it('has half of each change where it was, and turned twice is as it was', () => {
+    const uneven = structuredClone(ramp);
+    uneven.colours[0]!.middle = 30;
+    uneven.opacities[0]!.middle = 70;
+    const back = reversed(uneven);
+    expect(rampOpacity(back, 100 - 49)).toBeCloseTo(60, 9);
+    expect(rampColour(back, 100 - 19)).toBe(rampColour(uneven, 19));
+    expect(reversed(back)).toEqual(uneven);
   });
 });
 

@@ -1,0 +1,189 @@
+import { useRef } from 'react';
+import type { Ramp } from '@ignis/core/pixels/ramp';
+import { rampColour, rampOpacity } from '@ignis/core/pixels/ramp';
+import { rampCss } from './ramp-css';
+
+export type Kind = 'colours' | 'opacities';
+
+/** One stop of a ramp. */
+export interface Chosen {
+  kind: Kind;
+  index: number;
+}
+
+interface Props {
+  value: Ramp;
+  chosen: Chosen;
+  onChoose(chosen: Chosen): void;
+  onChange(value: Ramp): void;
+  onDone(): void;
+  /** Takes out the stop that is chosen. */
+  onRemove(): void;
+}
+
+/** A stop is pulled out of the ramp when it is so far off, px. */
+const AWAY = 24;
+
+const held = (v: number) => Math.min(100, Math.max(0, v));
+const tenth = (v: number) => Math.round(v * 10) / 10;
+
+/** The stops with these values in place of others, in order, and where the new one stands. */
+export function withStop(ramp: Ramp, { kind, index }: Chosen, values: object): [Ramp, Chosen] {
+  const list: { at: number }[] = [...ramp[kind]];
+  const made = { ...list[index]!, ...values };
+  list[index] = made;
+  list.sort((a, b) => a.at - b.at);
+  return [
+    { ...ramp, [kind]: list },
+    { kind, index: list.indexOf(made) },
+  ];
+}
+
+/**
+ * A ramp to be drawn: its light with the line of its opacity over it, and beneath it a thread with its colours
+ * as beads. Press the light or the thread to add a stop, drag stops, pull them off to take them out.
+ */
+export function RampGraph({ value, chosen, onChoose, onChange, onDone, onRemove }: Props) {
+  const graph = useRef<HTMLDivElement>(null);
+  const thread = useRef<HTMLDivElement>(null);
+
+  /** Where in the graph something happens, %: along, and up. */
+  const placeAt = (e: { clientX: number; clientY: number }) => {
+    const r = graph.current!.getBoundingClientRect();
+    return {
+      at: tenth(held(((e.clientX - r.left) / r.width) * 100)),
+      opacity: Math.round(held(((r.bottom - e.clientY) / r.height) * 100)),
+    };
+  };
+  const valuesAt = (kind: Kind, e: React.PointerEvent | PointerEvent) => {
+    const { at, opacity } = placeAt(e);
+    return kind === 'colours' ? { at } : { at, opacity };
+  };
+
+  const follow = (stop: Chosen, from: Ramp, down: React.PointerEvent) => {
+    down.preventDefault();
+    // Not the stop itself, which goes when it is pulled off.
+    const element = (stop.kind === 'colours' ? thread : graph).current!;
+    element.setPointerCapture(down.pointerId);
+    const { top, bottom } = element.getBoundingClientRect();
+    const rest = from[stop.kind].filter((_, k) => k !== stop.index);
+    const move = (e: PointerEvent) => {
+      if (rest.length > 0 && (e.clientY < top - AWAY || e.clientY > bottom + AWAY)) {
+        onChange({ ...from, [stop.kind]: rest });
+        return;
+      }
+      const [ramp, now] = withStop(from, stop, valuesAt(stop.kind, e));
+      onChange(ramp);
+      onChoose(now);
+    };
+    const up = () => {
+      element.removeEventListener('pointermove', move);
+      onDone();
+    };
+    element.addEventListener('pointermove', move);
+    element.addEventListener('lostpointercapture', up, { once: true });
+  };
+
+  const add = (kind: Kind) => (down: React.PointerEvent) => {
+    if (down.button !== 0 || down.target !== down.currentTarget) return;
+    const { at, opacity } = placeAt(down);
+    const made = {
+      at,
+      middle: 50,
+      ...(kind === 'colours' ? { colour: rampColour(value, at) } : { opacity }),
+    };
+    const list = [...value[kind], made] as never[];
+    const [ramp, stop] = withStop({ ...value, [kind]: list }, { kind, index: list.length - 1 }, {});
+    onChange(ramp);
+    onChoose(stop);
+    follow(stop, ramp, down);
+  };
+
+  const key = (e: React.KeyboardEvent, stop: Chosen) => {
+    const s = value[stop.kind][stop.index]!;
+    const by = e.shiftKey ? 10 : 1;
+    const right = e.key === 'ArrowRight' ? by : e.key === 'ArrowLeft' ? -by : 0;
+    const up = e.key === 'ArrowUp' ? by : e.key === 'ArrowDown' ? -by : 0;
+    if (e.key === 'Delete' || e.key === 'Backspace') onRemove();
+    else if (right !== 0 || (up !== 0 && 'opacity' in s)) {
+      const [ramp, now] = withStop(value, stop, {
+        at: tenth(held(s.at + right)),
+        ...('opacity' in s && { opacity: held(s.opacity + up) }),
+      });
+      onChange(ramp);
+      onChoose(now);
+    } else return;
+    e.preventDefault();
+    e.stopPropagation();
+    onDone();
+  };
+
+  const stops = (kind: Kind) =>
+    value[kind].map((s, index) => (
+      <button
+        key={index}
+        type="button"
+        aria-label={`${kind === 'colours' ? 'Colour' : 'Opacity'} at ${s.at} %`}
+        aria-pressed={chosen.kind === kind && chosen.index === index}
+        onPointerDown={(e) => {
+          if (e.button !== 0) return;
+          e.currentTarget.focus();
+          onChoose({ kind, index });
+          follow({ kind, index }, value, e);
+        }}
+        onFocus={() => onChoose({ kind, index })}
+        onKeyDown={(e) => key(e, { kind, index })}
+        className={`absolute -translate-x-1/2 touch-none rounded-full border-2 aria-pressed:z-10 aria-pressed:border-ember ${kind === 'colours' ? 'top-0 size-3.5 border-ground outline-1 outline-dim' : 'size-2.5 translate-y-1/2 border-ground bg-ink'}`}
+        style={
+          'colour' in s
+            ? { left: `${s.at}%`, background: s.colour }
+            : { left: `${s.at}%`, bottom: `${s.opacity}%` }
+        }
+      />
+    ));
+  const line = Array.from({ length: 101 }, (_, at) => `${at},${100 - rampOpacity(value, at)}`).join(
+    ' ',
+  );
+  return (
+    <div className="mx-2 mt-1.5 flex flex-col gap-1.5">
+      <div className="check relative h-9 rounded-sm">
+        <div
+          ref={graph}
+          className="absolute inset-0 touch-none rounded-sm"
+          style={{ background: rampCss(value, 33) }}
+          title="Opacity: press to add a point, drag it, pull it off to take it out"
+          onPointerDown={add('opacities')}
+        >
+          <svg
+            viewBox="0 0 100 100"
+            preserveAspectRatio="none"
+            className="pointer-events-none absolute inset-0 size-full overflow-visible"
+            fill="none"
+          >
+            {['stroke-ground stroke-[3]', 'stroke-ink stroke-[1.25]'].map((look) => (
+              <polyline
+                key={look}
+                points={line}
+                vectorEffect="non-scaling-stroke"
+                className={look}
+              />
+            ))}
+          </svg>
+          {stops('opacities')}
+        </div>
+      </div>
+      <div
+        ref={thread}
+        className="relative h-3.5 touch-none"
+        title="Colours: press to add one, drag it, pull it off to take it out"
+        onPointerDown={add('colours')}
+      >
+        <div
+          className="pointer-events-none absolute inset-x-0 top-1/2 h-1 -translate-y-1/2 rounded-full"
+          style={{ background: rampCss(value, 33, true) }}
+        />
+        {stops('colours')}
+      </div>
+    </div>
+  );
+}
