@@ -58,12 +58,15 @@ export function RampField({ label, value, onChange, onDone }: Props) {
             onDone={onDone}
           />
         ) : (
-          <NumberField
-            value={stop.opacity}
-            parameter={OPACITY}
-            onChange={(opacity) => put({ opacity })}
-            onDone={onDone}
-          />
+          <>
+            <span>Opacity</span>
+            <NumberField
+              value={stop.opacity}
+              parameter={OPACITY}
+              onChange={(opacity) => put({ opacity })}
+              onDone={onDone}
+            />
+          </>
         )}
         <span className="pl-1">at</span>
         <NumberField
