@@ -22,6 +22,29 @@ export interface Gloss {
 const FADES: Readonly<Record<string, number>> = { down: 1, up: -1, not: 0 };
 const KINDS = ['curve', 'window', 'spot'];
 
+/** The curve that bounds a reflection. */
+export type GlossCurve = Pick<Gloss, 'level' | 'tilt' | 'bend' | 'wave' | 'waves'>;
+
+/** How high the curve lies at a place across the box; both run from −1 (left, top) to 1 over it. */
+export const glossEdge = ({ level, tilt, bend, wave, waves }: GlossCurve, u: number): number =>
+  (level + tilt * u + bend * u * u + wave * Math.sin(Math.PI * waves * u)) / 100;
+
+/**
+ * The curve with its middle (0) brought to a height `to` (−1 to 1), or, with the middle kept, its left (−1) or
+ * right end (1), its wave left out. In whole %, within ±200.
+ */
+export function bentGloss(
+  { level, tilt, bend }: GlossCurve,
+  end: -1 | 0 | 1,
+  to: number,
+): Partial<GlossCurve> {
+  const limited = (n: number) => Math.min(200, Math.max(-200, Math.round(n)));
+  const at = limited(to * 100);
+  if (end === 0) return { level: at };
+  const other = level - end * tilt + bend;
+  return { tilt: limited((end * (at - other)) / 2), bend: limited((at + other) / 2 - level) };
+}
+
 /** A reflection on something in a box (px), 0–1, over a region. */
 export function glossPlane(gloss: Gloss, box: Box, region: Region): Plane {
   const out: Plane = unwritten(region, 1);

@@ -1,3 +1,4 @@
+import { quadOf } from '../geometry/quad';
 import type { Affine, Box, Point } from '../geometry/affine';
 import {
   apply,
@@ -117,22 +118,18 @@ export const riseOf = ({ face, style }: Pick<ShapedLetter, 'face' | 'style'>) =>
   descent: face.descent * style.size - style.shift,
 });
 
-/** The box of a letter's advance, px of the text. */
-export function letterBox(letter: Letter): Box {
+/** The box of a letter's advance, the letter's own px. */
+export function advanceBox(letter: ShapedLetter): Box {
   const { ascent, descent } = riseOf(letter);
-  return boxUnder(letter.place, { x0: 0, y0: -ascent, x1: letter.advance, y1: descent });
+  return { x0: 0, y0: -ascent, x1: letter.advance, y1: descent };
 }
 
+/** The same in px of the text, upright. */
+export const letterBox = (letter: Letter): Box => boxUnder(letter.place, advanceBox(letter));
+
 /** The four corners of a letter's advance, px of the text. */
-export function letterCorners(letter: Letter): Point[] {
-  const { ascent, descent } = riseOf(letter);
-  return [
-    { x: 0, y: -ascent },
-    { x: letter.advance, y: -ascent },
-    { x: letter.advance, y: descent },
-    { x: 0, y: descent },
-  ].map((p) => apply(letter.place, p));
-}
+export const letterCorners = (letter: Letter): Point[] =>
+  quadOf(advanceBox(letter)).map((p) => apply(letter.place, p));
 
 function measured(line: ShapedLine): { ascent: number; descent: number; leading: number } {
   const { size, leading } = line.style;

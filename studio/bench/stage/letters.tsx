@@ -8,7 +8,13 @@ import { changeText } from '@ignis/core/scene/text-edits';
 import type { TextSource } from '@ignis/core/sources/text';
 import type { MovedLetter } from '@ignis/core/text/content';
 import { withLetter } from '@ignis/core/text/edit-text';
-import { isReady, layoutOf, letterCorners, letterMiddle, riseOf } from '@ignis/core/text/layout';
+import {
+  advanceBox,
+  isReady,
+  layoutOf,
+  letterCorners,
+  letterMiddle,
+} from '@ignis/core/text/layout';
 import { useAround, useBench } from '../../state/bench';
 import { useFonts } from '../../state/fonts';
 import { useTyping } from '../../state/typing';
@@ -80,12 +86,7 @@ export function Letters({ stage, layer }: Props) {
       {letter && (
         <BoxHandles
           stage={stage}
-          box={{
-            x0: 0,
-            y0: -riseOf(letter).ascent,
-            x1: letter.advance,
-            y1: riseOf(letter).descent,
-          }}
+          box={advanceBox(letter)}
           map={multiply(map, letter.place)}
           about={letterMiddle(letter)}
           move={(from, to) => {
@@ -94,15 +95,7 @@ export function Letters({ stage, layer }: Props) {
           }}
           pull={(handle, to) => {
             const middle = letterMiddle(letter);
-            const from = inBox(
-              {
-                x0: 0,
-                y0: -riseOf(letter).ascent,
-                x1: letter.advance,
-                y1: riseOf(letter).descent,
-              },
-              handle,
-            );
+            const from = inBox(advanceBox(letter), handle);
             const far = (p: Point) => Math.hypot(p.x - middle.x, p.y - middle.y);
             const k = far(to) / (far(from) || 1);
             put('Scale a letter', { scale: Math.min(1000, Math.max(0.001, before.scale * k)) });

@@ -1,6 +1,8 @@
 import type { RefObject } from 'react';
 import type { Point } from '@ignis/core/geometry/affine';
 import { apply, invert, multiply } from '@ignis/core/geometry/affine';
+import type { GlossCurve } from '@ignis/core/kernels/gloss';
+import { bentGloss, glossEdge } from '@ignis/core/kernels/gloss';
 import { paintEnds } from '@ignis/core/paint/paint';
 import type { Paint } from '@ignis/core/paint/parameters';
 import type { Edit } from '@ignis/core/scene/edit';
@@ -66,14 +68,15 @@ function GradientHandles({ stage, layer, gradient }: Props & { gradient: Gradien
   const view = useBench((s) => s.view);
   const scene = useBench((s) => s.scene);
   const around = useAround(layer.id);
-  const back = invert(multiply(around, placementMap(layer.placement)));
+  const map = multiply(around, placementMap(layer.placement));
+  const back = invert(map);
   const box = ownBox(scene, layer);
   const whole = { x0: 0, y0: 0, x1: scene.width, y1: scene.height };
   if (!back) return null;
   const { paint, set } = gradient;
   // In px of the scene; where they were never dragged they are told by the shape.
   const { from, to } = paintEnds(paint, {
-    map: multiply(around, placementMap(layer.placement)),
+    map,
     box: box ? placedBox(layer.placement, box, around) : whole,
     scene: whole,
   });
@@ -155,28 +158,19 @@ function GlossHandles({ stage, layer, step }: Props & { step: Step }) {
   const placed = placedBox(layer.placement, box, around);
   const [mx, my] = [(placed.x0 + placed.x1) / 2, (placed.y0 + placed.y1) / 2];
   const [hx, hy] = [(placed.x1 - placed.x0) / 2 || 1, (placed.y1 - placed.y0) / 2 || 1];
-  const { level, tilt, bend, wave, waves } = step.values as Record<string, number>;
-  const edge = (u: number) =>
-    (level! + tilt! * u + bend! * u * u + wave! * Math.sin(Math.PI * waves! * u)) / 100;
+  const curve = step.values as unknown as GlossCurve;
   const at = (u: number): Point => ({
     x: (mx + u * hx) * view.zoom + view.x,
-    y: (my + edge(u) * hy) * view.zoom + view.y,
+    y: (my + glossEdge(curve, u) * hy) * view.zoom + view.y,
   });
   const { drag, drop } = useBench.getState();
   const pull = (u: -1 | 0 | 1) => (down: React.PointerEvent) => {
     if (down.button !== 0) return;
     down.stopPropagation();
-    const [left, right] = [level! - tilt! + bend!, level! + tilt! + bend!];
     follow(down.nativeEvent, {
       move(e) {
-        const v = Math.round(((scenePoint(stage.current!, e).y - my) / hy) * 100);
-        const to = Math.min(200, Math.max(-200, v));
-        const [l, r] = u === -1 ? [to, right] : [left, to];
-        const limited = (n: number) => Math.min(200, Math.max(-200, Math.round(n)));
-        const values: Step['values'] =
-          u === 0
-            ? { level: to }
-            : { tilt: limited((r - l) / 2), bend: limited((l + r) / 2 - level!) };
+        const to = (scenePoint(stage.current!, e).y - my) / hy;
+        const values = bentGloss(curve, u, to);
         drag('Move the gloss', setStep(layer.id, step.id, { values }));
       },
       up: drop,
