@@ -211,6 +211,7 @@ test('a layer is repeated with a step, and echoed: the echo follows, and cannot 
   await card(page, 'Star').first().locator('[data-card]').click();
   await act(page, 'Put the layer in a group');
   await act(page, 'Echo the layer');
+  await expect(cards(page)).toHaveCount(4);
   const file = await sceneOf(page);
   expect(file.layers.map((l) => l.source.kind)).toEqual(['group', 'echo', 'echo']);
   await expect(value(page, 'X').first()).toBeVisible();

@@ -169,11 +169,18 @@ export async function add(page: Page, name: string): Promise<void> {
   await settled(page);
 }
 
-/** Does what an action of the command palette does. */
+/** Does what an action of the command palette does, and waits until it is done. */
 export async function act(page: Page, name: string): Promise<void> {
+  const palette = page.getByRole('dialog', { name: 'All actions' });
   await page.keyboard.press('Control+k');
+  await expect(palette.getByRole('combobox')).toBeFocused();
   await page.keyboard.type(name);
   await page.keyboard.press('Enter');
+  await expect(palette).toHaveCount(0);
+  // An action runs in the frame after the palette has gone.
+  await page.evaluate(
+    () => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))),
+  );
 }
 
 /** Drags from the middle of an element by a way, CSS px. */
