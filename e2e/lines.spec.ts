@@ -116,7 +116,7 @@ test('a pass thins, breaks into dashes, fills the inside and takes a ramp', asyn
   expect(await brightness(page)).toBeGreaterThan(outline * 1.5);
   await choose('Draws', 'The line');
   await choose('Paint', 'Along the line');
-  await setValue(page, 'Opacity there', '0');
+  await page.getByRole('button', { name: 'Ramp: To nothing' }).click();
   await page.getByRole('switch', { name: 'Dashes' }).click();
   await setValue(page, 'Dash', '0');
   await setValue(page, 'Gap', '60');
@@ -126,7 +126,6 @@ test('a pass thins, breaks into dashes, fills the inside and takes a ramp', asyn
   expect(passes.find((p) => p.name === 'Colour')).toMatchObject({
     draws: 'stroke',
     paint: 'along',
-    endOpacity: 0,
     dashes: true,
     dash: 0,
     gap: 60,
@@ -225,11 +224,17 @@ test('a line is pulled wider at an anchor, broken into gaps, and its gradient is
   const colour = async () =>
     (await lineOf(page, 'Straight line')).passes.find((p) => p.name === 'Colour')!;
   expect((await colour()).ends).not.toBeNull();
-  expect((await colour()).stops[0]!.at).toBeCloseTo(25, 0);
-  await expect(page.getByRole('button', { name: 'Remove colour 2' })).toBeVisible();
+  const places = async () => (await colour()).ramp.colours.map((c) => c.at);
+  expect(await places()).toEqual([0, expect.closeTo(25, 0), 100]);
+  await expect(page.getByRole('button', { name: /^Colour at 2/ })).toBeVisible();
+  await dragBy(page, page.locator('[data-stop="1"]'), 50, 4);
+  expect((await places())[1]!).not.toBeCloseTo(25, 0);
+  const middles = async () => (await colour()).ramp.colours.map((c) => c.middle);
+  await dragBy(page, page.getByTestId('gradient-middle').first(), -20, 10);
+  expect((await middles())[0]!).toBeLessThan(45);
   // Pulled away it is gone.
-  await dragBy(page, page.locator('[data-stop="0"]'), 0, 90);
-  expect((await colour()).stops).toEqual([]);
+  await dragBy(page, page.locator('[data-stop="1"]'), 0, 90);
+  expect(await places()).toEqual([0, 100]);
 });
 
 test('an SVG comes in as lines, and a line goes out as SVG', async ({ page }) => {

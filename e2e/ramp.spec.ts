@@ -2,7 +2,7 @@
 import type { Page } from '@playwright/test';
 import { expect, test } from '@playwright/test';
 import { unpackScene } from '../core/files/ignis-file';
-import { add, newScene, savedFile, settled } from './bench-page';
+import { add, newScene, press, savedFile, settled } from './bench-page';
 
 const ramp = async (page: Page) => {
   await settled(page);
@@ -67,4 +67,32 @@ test('colours and opacities are added, dragged, moved by keys, pulled off and tu
   const turned = await ramp(page);
   expect(turned.colours.map((c) => c.colour)).toEqual(added.map((c) => c.colour).reverse());
   expect(turned.opacities[0]!.at).toBeCloseTo(100 - moved.at, 5);
+});
+
+test('a ramp is taken from the picture, along a drag over the stage', async ({ page }) => {
+  await newScene(page, 400, 300);
+  await add(page, 'Fill');
+  await page.getByRole('combobox', { name: 'Paint' }).click();
+  await page.getByRole('option', { name: 'Linear gradient' }).click();
+  await page.getByRole('button', { name: 'Ramp: Sea' }).click();
+  const sea = await ramp(page);
+  // Over the sea from its end to its start gives it turned round.
+  await page.getByRole('button', { name: 'Take the ramp from the picture' }).click();
+  await expect(page.getByText('the colours along the way become the ramp')).toBeVisible();
+  await press(page, [200, 297], [200, 3]);
+  await expect(page.getByTestId('pick-colour')).toHaveCount(0);
+  const taken = await ramp(page);
+  expect(taken.colours.map((c) => Math.round(c.at / 10))).toEqual(
+    sea.colours.map((c) => Math.round((100 - c.at) / 10)).reverse(),
+  );
+  const red = (hex: string) => Number.parseInt(hex.slice(1, 3), 16);
+  taken.colours.forEach((c, i) =>
+    expect(Math.abs(red(c.colour) - red(sea.colours.at(-1 - i)!.colour))).toBeLessThan(12),
+  );
+  // One undo gives the sea back; Esc leaves without a change.
+  await page.keyboard.press('Control+z');
+  expect(await ramp(page)).toEqual(sea);
+  await page.getByRole('button', { name: 'Take the ramp from the picture' }).click();
+  await page.keyboard.press('Escape');
+  await expect(page.getByTestId('pick-colour')).toHaveCount(0);
 });

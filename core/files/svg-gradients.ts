@@ -2,7 +2,8 @@ import { formatHex, parse } from 'culori';
 import type { Box, Point } from '../geometry/affine';
 import { unitedBox } from '../geometry/affine';
 import { curveBox } from '../geometry/path';
-import type { PassStop } from '../sources/pass';
+import type { Ramp } from '../pixels/ramp';
+import { rampOf } from '../pixels/ramp';
 import type { Attributes } from './svg-style';
 import { declarations } from './svg-style';
 import { dataOfElement, pathsOfData } from './svg-paths';
@@ -12,8 +13,7 @@ export interface SvgGradient {
   radial: boolean;
   from: Point;
   to: Point;
-  /** From 0 to 100 %, at least two. */
-  stops: PassStop[];
+  ramp: Ramp;
 }
 
 /** What is needed of an element. */
@@ -44,12 +44,13 @@ function chainOf(first: Element, byId: ReadonlyMap<string, Element>): Element[] 
   return chain;
 }
 
-function stopsOf(chain: readonly Element[]): PassStop[] {
+/** The stops of a gradient as a ramp; null if there are none. */
+function rampOfStops(chain: readonly Element[]): Ramp | null {
   const holder = chain.find((g) => g.children.some((c) => c.tag === 'stop'));
   let last = 0;
   const stops = (holder?.children ?? [])
     .filter((c) => c.tag === 'stop')
-    .map((c): PassStop => {
+    .map((c) => {
       const style = { ...c.attributes, ...declarations(c.attributes.style) };
       const colour = parse(style['stop-color'] ?? '#000000');
       // No stop stands before the one before it (SVG 2, section 14.2.4).
@@ -57,9 +58,12 @@ function stopsOf(chain: readonly Element[]): PassStop[] {
       const opacity = Math.min(1, Math.max(0, numberOf(style['stop-opacity'], 1))) * 100;
       return { at: last, colour: colour ? formatHex(colour) : '#ffffff', opacity };
     });
-  if (stops.length === 0) return [];
-  // The first and last colours go on to the ends.
-  return [{ ...stops[0]!, at: 0 }, ...stops, { ...stops.at(-1)!, at: 100 }];
+  if (stops.length === 0) return null;
+  return rampOf(
+    stops.map((s) => [s.at, s.colour] as const),
+    stops.map((s) => [s.at, s.opacity] as const),
+    'scene',
+  );
 }
 
 /**
@@ -77,8 +81,8 @@ export function gradientOf(
   const first = id === undefined ? undefined : byId.get(id);
   if (!first || !/^(linear|radial)Gradient$/.test(first.tag)) return null;
   const chain = chainOf(first, byId);
-  const stops = stopsOf(chain);
-  if (stops.length === 0) return null;
+  const ramp = rampOfStops(chain);
+  if (!ramp) return null;
   const value = (name: string) => chain.map((g) => g.attributes[name]).find((v) => v !== undefined);
   const radial = first.tag === 'radialGradient';
   const shared = value('gradientUnits') !== 'userSpaceOnUse';
@@ -103,5 +107,5 @@ export function gradientOf(
   const placed = ({ x, y }: Point): Point | undefined =>
     pathsOfData(`M${x} ${y}h1`, chainOfMaps)[0]?.anchors[0];
   const [a, b] = [placed(from), placed(to)];
-  return a && b ? { radial, from: { x: a.x, y: a.y }, to: { x: b.x, y: b.y }, stops } : null;
+  return a && b ? { radial, from: { x: a.x, y: a.y }, to: { x: b.x, y: b.y }, ramp } : null;
 }

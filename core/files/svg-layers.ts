@@ -18,13 +18,10 @@ import type { SvgDrawing, SvgElement } from './svg-lines';
 /** Lines of light from the elements of an SVG, and SVG from lines of light. */
 
 /** What paints a pass as a gradient did. */
-const painted = ({ radial, from, to, stops }: SvgGradient): Partial<Pass> => ({
+const painted = ({ radial, from, to, ramp }: SvgGradient): Partial<Pass> => ({
   paint: radial ? 'radial' : 'linear',
-  space: 'scene',
-  colour: stops[0]!.colour,
-  colourEnd: stops.at(-1)!.colour,
-  endOpacity: stops.at(-1)!.opacity,
-  stops: stops.slice(0, -1),
+  colour: ramp.colours[0]!.colour,
+  ramp,
   ends: { x0: from.x, y0: from.y, x1: to.x, y1: to.y },
 });
 

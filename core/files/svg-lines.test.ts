@@ -162,12 +162,17 @@ describe('a bad SVG', () => {
       radial: false,
       from: { x: 20, y: 20 },
       to: { x: 20, y: 60 },
-      stops: [
-        { at: 0, colour: '#ff0000', opacity: 100 },
-        { at: 25, colour: '#ff0000' },
-        { at: 75, colour: '#0000ff', opacity: 50 },
-        { at: 100, colour: '#0000ff', opacity: 50 },
-      ],
+      ramp: {
+        colours: [
+          { at: 25, colour: '#ff0000' },
+          { at: 75, colour: '#0000ff' },
+        ],
+        opacities: [
+          { at: 25, opacity: 100 },
+          { at: 75, opacity: 50 },
+        ],
+        space: 'scene',
+      },
     });
     expect(down!.rule).toBe('nonzero');
     expect(round!.gradient).toMatchObject({

@@ -48,7 +48,8 @@ export function gradeHue(
 
 /**
  * Moves each pixel by `amount` (0–1) towards the colour that a ramp has at its luma. `ramp` holds at
- * least two colours of four floats each, evenly spaced from black to white, encoded.
+ * least two colours, evenly spaced from black to white: red, green, blue (sRGB-encoded, straight) and the
+ * share of `amount` that counts there.
  */
 export function gradeRamp(
   { region, data }: ColourBuffer,

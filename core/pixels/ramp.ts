@@ -47,6 +47,46 @@ export function reversed(ramp: Ramp): Ramp {
   return { ...ramp, colours: turn(ramp.colours), opacities: turn(ramp.opacities) };
 }
 
+/** Whether a stop of a ramp is one of its colours or of its opacities. */
+export type StopKind = 'colours' | 'opacities';
+
+/** One stop of a ramp. */
+export interface StopOf {
+  kind: StopKind;
+  index: number;
+}
+
+/** The ramp with other values for a stop, still in order of places, and where that stop stands now. */
+export function withStop(ramp: Ramp, { kind, index }: StopOf, values: object): [Ramp, StopOf] {
+  const list: { at: number }[] = [...ramp[kind]];
+  const made = { ...list[index]!, ...values };
+  list[index] = made;
+  list.sort((a, b) => a.at - b.at);
+  return [
+    { ...ramp, [kind]: list },
+    { kind, index: list.indexOf(made) },
+  ];
+}
+
+/** The ramp with a colour added at a place (%): the one it has there; and where that stands. */
+export const withColour = (ramp: Ramp, at: number): [Ramp, StopOf] =>
+  added(ramp, 'colours', { at, middle: 50, colour: rampColour(ramp, at) });
+
+/** The ramp with an opacity (%) added at a place (%), and where that stands. */
+export const withOpacity = (ramp: Ramp, at: number, opacity: number): [Ramp, StopOf] =>
+  added(ramp, 'opacities', { at, middle: 50, opacity });
+
+const added = (
+  ramp: Ramp,
+  kind: StopKind,
+  stop: Ramp['colours'][0] | Ramp['opacities'][0],
+): [Ramp, StopOf] =>
+  withStop({ ...ramp, [kind]: [...ramp[kind], stop] }, { kind, index: ramp[kind].length }, {});
+
+/** The ramp without a stop; the last of its kind stays. */
+export const withoutStop = (ramp: Ramp, { kind, index }: StopOf): Ramp =>
+  ramp[kind].length < 2 ? ramp : { ...ramp, [kind]: ramp[kind].filter((_, k) => k !== index) };
+
 /** Which stops of a list a place (%) lies between, and the share of the change that is done there. */
 function between<T extends { at: number; middle: number }>(
   stops: readonly T[],
@@ -80,12 +120,22 @@ export function rampColour(ramp: Ramp, at: number, mixing: Mixing = 'displayed')
  * their opacity, as they stand in a buffer.
  */
 export function rampTable(ramp: Ramp, mixing: Mixing, size = 256): Float32Array {
+  const out = straightTable(ramp, mixing, mixing === 'light', size);
+  for (let i = 0; i < out.length; i += 4) for (let c = 0; c < 3; c++) out[i + c]! *= out[i + 3]!;
+  return out;
+}
+
+/** A ramp as `size` colours, evenly spaced: red, green, blue (sRGB-encoded) and opacity 0–1, not premultiplied. */
+export const toneTable = (ramp: Ramp, mixing: Mixing, size = 256): Float32Array =>
+  straightTable(ramp, mixing, false, size);
+
+function straightTable(ramp: Ramp, mixing: Mixing, isLight: boolean, size: number): Float32Array {
   const mode = modeOf(ramp.space, mixing);
   let last: { a: object; b: object; mix: (t: number) => RgbColour } | null = null;
   const mixOf = (a: Ramp['colours'][number], b: Ramp['colours'][number]) => {
     if (last?.a !== a || last.b !== b) {
       const way = interpolate([a.colour, b.colour], mode);
-      last = { a, b, mix: (t) => (mixing === 'light' ? toLight(way(t)) : toRgb(way(t))) };
+      last = { a, b, mix: (t) => (isLight ? toLight(way(t)) : toRgb(way(t))) };
     }
     return last.mix;
   };
@@ -94,8 +144,7 @@ export function rampTable(ramp: Ramp, mixing: Mixing, size = 256): Float32Array 
     const at = (100 * i) / (size - 1);
     const [a, b, t] = between(ramp.colours, at);
     const { r, g, b: blue } = mixOf(a, b)(t);
-    const alpha = rampOpacity(ramp, at) / 100;
-    out.set([r * alpha, g * alpha, blue * alpha, alpha], 4 * i);
+    out.set([r, g, blue, rampOpacity(ramp, at) / 100], 4 * i);
   }
   return out;
 }
@@ -109,12 +158,6 @@ interface RgbColour {
 const modeOf = (space: RampSpace, mixing: Mixing) =>
   space === 'oklab' ? 'oklab' : mixing === 'light' ? 'lrgb' : 'rgb';
 
-/** A colour at a place of a ramp, 0–1. */
-export interface Stop {
-  at: number;
-  colour: string;
-}
-
 /** Where the colours of a ramp mix: as the scene mixes its light, or evenly to the eye (Oklab). */
 export type RampSpace = 'scene' | 'oklab';
 
@@ -122,32 +165,3 @@ export const rampSpaces = [
   { value: 'scene', label: 'As the scene' },
   { value: 'oklab', label: 'Oklab' },
 ] as const;
-
-/**
- * A ramp as `size` colours from 0 to 1, evenly spaced: red, green, blue (sRGB-encoded) and 1, four
- * floats each. Stops are in rising order; before the first and after the last their colours go on.
- */
-export function rampColours(
-  stops: readonly Stop[],
-  space: RampSpace,
-  mixing: Mixing,
-  size: number,
-): Float32Array {
-  const mode = modeOf(space, mixing);
-  const first = stops[0]!;
-  const last = stops.at(-1)!;
-  const mix = interpolate(
-    [
-      [first.colour, 0],
-      ...stops.map(({ colour, at }) => [colour, at] as [string, number]),
-      [last.colour, 1],
-    ],
-    mode,
-  );
-  const out = new Float32Array(size * 4);
-  for (let i = 0; i < size; i++) {
-    const c = toRgb(mix(i / (size - 1)));
-    out.set([c.r, c.g, c.b, 1], i * 4);
-  }
-  return out;
-}

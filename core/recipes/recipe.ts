@@ -84,8 +84,14 @@ export function recipeOf(scene: Scene, layer: Layer, name: string): Recipe {
     body: layer.body,
     blend: layer.blend,
     opacity: layer.opacity,
-    steps: layer.steps,
-    line: source.kind === 'line' ? { light: source.light, passes: source.passes } : null,
+    // Where gradients were dragged to belongs to this layer: on another they lie as its shape says.
+    steps: layer.steps.map((s) =>
+      'ends' in s.values ? { ...s, values: { ...s.values, ends: null } } : s,
+    ),
+    line:
+      source.kind === 'line'
+        ? { light: source.light, passes: source.passes.map((p) => ({ ...p, ends: null })) }
+        : null,
     dials: layer.dials,
   };
 }

@@ -132,22 +132,90 @@ const PLAIN_PAINT = {
   },
 };
 
-/** Every layer of a list, those of groups too, without dials, and with another source if that is a fill. */
-const eachFill = (layers: unknown): unknown =>
+interface OldStop {
+  at: number;
+  colour: string;
+  opacity: number;
+}
+
+/**
+ * A pass of version 5 had a colour at its start and its end, others between, an opacity for each, and one
+ * place at which half of the whole change was done.
+ */
+function withRamp({ colourEnd, middle, endOpacity, space, stops, ...pass }: Json): Json {
+  const between = (stops as OldStop[]).toSorted((a, b) => a.at - b.at);
+  const half = (middle as number) / 100;
+  const all = [
+    { at: 0, colour: pass.colour, opacity: 100 },
+    // Half way, a place of the ramp lay elsewhere on the way.
+    ...between.map((s) => ({ ...s, at: 100 * (s.at / 100) ** (Math.log(half) / Math.log(0.5)) })),
+    { at: 100, colour: colourEnd, opacity: endOpacity },
+  ];
+  const way = between.length === 0 ? middle : 50;
+  const even = all.every((s) => s.opacity === 100);
+  const kept = pass.kept as { light: string; colour: string; colourEnd: string; stops: string[] };
+  return {
+    ...pass,
+    ramp: {
+      colours: all.map(({ at, colour }) => ({ at, colour, middle: way })),
+      opacities: even
+        ? [{ at: 0, opacity: 100, middle: 50 }]
+        : all.map(({ at, opacity }) => ({ at, opacity, middle: way })),
+      space,
+    },
+    kept: isObject(kept)
+      ? {
+          light: kept.light,
+          colour: kept.colour,
+          ramp: [kept.colour, ...kept.stops, kept.colourEnd],
+        }
+      : null,
+  };
+}
+
+/** A gradient map of version 5 had three colours. */
+const withTones = ({ dark, middle, light, centre, space, ...values }: Json): Json => ({
+  ...values,
+  ramp: {
+    colours: [
+      { at: 0, colour: dark, middle: 50 },
+      { at: centre, colour: middle, middle: 50 },
+      { at: 100, colour: light, middle: 50 },
+    ],
+    opacities: [{ at: 0, opacity: 100, middle: 50 }],
+    space,
+  },
+});
+
+const withRamps = (lit: Json): Json => ({ ...lit, passes: each(lit.passes, withRamp) });
+
+/** The source of version 5 with one kind of paint for fills, and one kind of ramp for passes. */
+function repainted(source: Json): Json {
+  if (source.kind === 'fill')
+    return { kind: 'fill', paint: { ...PLAIN_PAINT, colour: source.colour } };
+  if (source.kind === 'line') return withRamps(source);
+  return isObject(source.own) ? { ...source, own: withRamps(source.own) } : source;
+}
+
+/** Every layer of a list, those of groups too, without dials, and painted as version 6 paints. */
+const eachPainted = (layers: unknown): unknown =>
   each(layers, (l) => ({
     dials: [],
     ...l,
-    ...(l.layers === undefined ? {} : { layers: eachFill(l.layers) }),
-    ...(isObject(l.source) && l.source.kind === 'fill'
-      ? { source: { kind: 'fill', paint: { ...PLAIN_PAINT, colour: l.source.colour } } }
-      : {}),
+    ...(l.layers === undefined ? {} : { layers: eachPainted(l.layers) }),
+    ...(isObject(l.source) ? { source: repainted(l.source) } : {}),
+    steps: each(l.steps, (s) =>
+      s.kind === 'grade.gradient-map' && isObject(s.values)
+        ? { ...s, values: withTones(s.values) }
+        : s,
+    ),
   }));
 
-/** Version 5 knew no texts, styles and scene light, and fills of one colour alone. */
+/** Version 5 knew no texts, styles and scene light, fills of one colour alone, and ramps of three kinds. */
 const fromFifth = (scene: Json): Json => ({
   ...scene,
   version: 6,
-  layers: eachFill(scene.layers),
+  layers: eachPainted(scene.layers),
   light: { angle: -120, height: 40, colour: '#ffffff' },
 });
 

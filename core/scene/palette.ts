@@ -3,6 +3,7 @@ import { current } from 'immer';
 import type { Edit } from './edit';
 import { layerOf } from './edits';
 import { newStep } from './make';
+import type { Pass } from '../sources/pass';
 import { relitPasses } from '../sources/pass';
 import { restyled } from '../text/edit-text';
 import type { Layer, Scene } from './schema';
@@ -29,20 +30,28 @@ export function paletteOf(scene: Scene, most = 20): string[] {
     .map(([hex]) => hex);
 }
 
-/** What of a layer has colours that are seen: steps that use a gradient do not show their plain colour. */
+/** What of a layer has colours that are seen. */
 const coloured = (layer: Layer): unknown => [
-  layer.source,
-  layer.steps
-    .filter((s) => s.enabled)
-    .map(({ values }) => {
-      const gradient = values.paint !== undefined && values.paint !== 'one';
-      return {
-        ...values,
-        ...(gradient || values.ramped === true ? { colour: null } : { ramp: null }),
-      };
-    }),
+  sourceColours(layer.source),
+  layer.steps.filter((s) => s.enabled).map((s) => shown(s.values)),
   layer.layers?.map(coloured),
 ];
+
+const sourceColours = (source: Layer['source']): unknown => {
+  if (source.kind === 'fill') return shown(source.paint);
+  if (source.kind === 'line') return [source.light, passColours(source.passes)];
+  return source.kind === 'echo' ? source.own && passColours(source.own.passes) : source;
+};
+
+const passColours = (passes: readonly Pass[]): unknown =>
+  passes.filter((p) => p.enabled).map((p) => shown({ ...p, kept: null }));
+
+/** What uses a ramp does not show its plain colour, nor the other way round; a gradient map has no choice. */
+const shown = (values: Readonly<Record<string, unknown>>): unknown => {
+  const chooses = values.paint !== undefined || values.ramped !== undefined;
+  const ramped = values.ramped === true || (values.paint !== undefined && values.paint !== 'one');
+  return { ...values, ...(chooses && (ramped ? { colour: null } : { ramp: null })) };
+};
 
 /** Gives a layer a colour as a whole: a fill, letters, the light of a line; anything else is painted with it. */
 export const colourLayer =

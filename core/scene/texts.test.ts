@@ -13,7 +13,6 @@ import { edit } from './edit';
 import { findLayer, removeLayer, setPlacement } from './edits';
 import { candidatesOf, hasCandidates, sheetBox, spreadOf, usualRange } from './look-sheet';
 import { newEcho, newLine, newScene, newTextLayer } from './make';
-import { migrated } from './migrate';
 import type { Scene } from './schema';
 import { changeText, outlinedText, pathBeneath, putAlong, splitIntoLetters } from './text-edits';
 import { blendParameter } from '../blend/parameter';
@@ -132,29 +131,6 @@ describe('a text along a line', () => {
     const box = ownBox({ ...newScene('', 9, 9, null), layers: [arch] }, arch)!;
     expect(box.x1 - box.x0).toBeCloseTo(90, 5);
     expect(arch.placement).toEqual(text.placement);
-  });
-});
-
-describe('scenes of version 5', () => {
-  it('gain a scene light, dials, and fills of one paint', () => {
-    const old = {
-      format: 'ignis',
-      version: 5,
-      layers: [
-        { source: { kind: 'fill', colour: '#123456' }, layers: [{ source: { kind: 'line' } }] },
-      ],
-    };
-    const now = migrated(old) as {
-      light: unknown;
-      layers: {
-        dials: unknown[];
-        source: { paint: Record<string, unknown> };
-        layers: { dials: unknown[] }[];
-      }[];
-    };
-    expect(now.light).toEqual({ angle: -120, height: 40, colour: '#ffffff' });
-    expect(now.layers[0]!.source.paint).toMatchObject({ paint: 'one', colour: '#123456' });
-    expect([now.layers[0]!.dials, now.layers[0]!.layers[0]!.dials]).toEqual([[], []]);
   });
 });
 

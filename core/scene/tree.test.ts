@@ -1,26 +1,15 @@
 import { describe, expect, it } from 'vitest';
 import { IDENTITY, apply } from '../geometry/affine';
 import { corner } from '../geometry/path';
-import { isPath } from '../sources/line-shape';
-import { parseScene, sceneFaults } from './check';
+import { sceneFaults } from './check';
 import type { Edit } from './edit';
 import { edit } from './edit';
 import * as layerEdits from './edits';
 import * as lineEdits from './line-edits';
-import {
-  newEcho,
-  newFill,
-  newGrade,
-  newGroup,
-  newLine,
-  newMask,
-  newModifier,
-  newScene,
-  newStep,
-} from './make';
+import { newFill, newGrade, newGroup, newLine, newMask, newScene, newStep } from './make';
 import { boxOf, mapAround, placementMap } from './placement';
 import type { Layer, Scene } from './schema';
-import { MAX_DEPTH, VERSION, depthOf, everyLayer } from './schema';
+import { MAX_DEPTH, depthOf, everyLayer } from './schema';
 
 const edits = { ...layerEdits, ...lineEdits };
 
@@ -157,90 +146,7 @@ describe('a group on the stage', () => {
   });
 });
 
-/** A line as version 2 had it: one path, and passes of eight values. */
-function ofSecond(source: Layer['source']): unknown {
-  if (source.kind !== 'line' || !isPath(source.shape)) return source;
-  const { shape, modifiers, passes, ...rest } = source;
-  expect([shape.paths.length, modifiers]).toEqual([1, []]);
-  return {
-    ...rest,
-    path: shape.paths[0],
-    passes: passes.map(
-      ({ id, name, enabled, width, blur, colour, opacity, blend, cap, join, core }) => ({
-        ...{ id, name, enabled, width, blur, colour, opacity, blend, cap, join, core },
-      }),
-    ),
-  };
-}
-
 describe('a scene file', () => {
-  it('of version 1 is read as what it was', () => {
-    const now = scene(newLine('L', { closed: false, anchors: [corner(1, 1), corner(2, 2)] }));
-    const { mixing, end, ...rest } = now;
-    const layers = now.layers.map(({ clip, body, mask, source, ...l }) => {
-      expect([clip, body, mask]).toEqual([false, 100, null]);
-      return { ...l, source: ofSecond(source) };
-    });
-    expect([mixing, end.rollOff]).toEqual(['displayed', false]);
-    const first = { ...rest, version: 1, layers };
-    expect(parseScene(first)).toEqual(now);
-    expect(parseScene(first).version).toBe(VERSION);
-    // Its faults are told by the places they have in the file.
-    expect(sceneFaults({ ...first, layers: [{ ...layers[0], opacity: 'half' }] })[0]!.path).toBe(
-      '$.layers[0].opacity',
-    );
-  });
-  it('of version 2 is read as what it was, lines in groups too', () => {
-    const line = newLine('L', {
-      closed: true,
-      anchors: [corner(1, 1), corner(2, 2), corner(3, 1)],
-    });
-    const now = scene(newGroup('G', [line], 'one'));
-    const [group] = now.layers;
-    const second = {
-      ...now,
-      version: 2,
-      layers: [{ ...group, layers: [{ ...line, source: ofSecond(line.source) }] }],
-    };
-    expect(parseScene(second)).toEqual(now);
-  });
-  it('of version 3 is read as what it was: no guides, gaps, shears or inner stops', () => {
-    const line = newLine('L', { closed: false, anchors: [corner(1, 1), corner(2, 2)] });
-    const now = scene(newGroup('G', [line], 'one'));
-    const without = (value: object, ...keys: string[]) =>
-      Object.fromEntries(Object.entries(value).filter(([key]) => !keys.includes(key)));
-    const third = (l: Layer): unknown => ({
-      ...l,
-      placement: without(l.placement, 'shear'),
-      ...(l.layers && { layers: l.layers.map(third) }),
-      source:
-        l.source.kind === 'line'
-          ? {
-              ...without(l.source, 'gaps'),
-              passes: l.source.passes.map((p) =>
-                without(p, 'tapers', 'startLength', 'endLength', 'stops', 'ends', 'kept'),
-              ),
-            }
-          : l.source,
-    });
-    const old = { ...without(now, 'guides'), version: 3, layers: now.layers.map(third) };
-    expect(parseScene(old)).toEqual(now);
-    expect(parseScene(JSON.parse(JSON.stringify(old)))).toEqual(now);
-  });
-  it('of version 4 gets straight corners, holes where insides cross, and repeats by steps', () => {
-    const line = newLine('a', { closed: false, anchors: [corner(0, 0), corner(9, 9)] });
-    if (line.source.kind === 'line')
-      line.source.modifiers = [newModifier('repeat', { copies: 3 }), newModifier('ripple')];
-    const echo = newEcho(line, 4);
-    if (echo.source.kind === 'echo' && line.source.kind === 'line')
-      echo.source.own = { light: '#ffffff', passes: line.source.passes };
-    const now = scene(group('g', line), echo);
-    const old = JSON.parse(JSON.stringify({ ...now, version: 4 }), (key, v: unknown) =>
-      ['corners', 'rule', 'how', 'toX', 'toY', 'follow', 'within'].includes(key) ? undefined : v,
-    ) as unknown;
-    expect(JSON.stringify(old)).not.toContain('corners');
-    expect(parseScene(old)).toEqual(now);
-  });
   it('with groups too deep in one another is refused, however deep', () => {
     const fault = sceneFaults(scene(nest(MAX_DEPTH + 1)));
     expect(fault).toHaveLength(1);

@@ -13,8 +13,9 @@ import { path, traced } from '../testing/scenes';
 import type { LineSource } from './line';
 import { lineSource } from './line';
 import type { Pass } from './pass';
-import { gradientEnds, mixedStop, passRamp } from './gradient';
-import { newPass, rampStops, tubePasses } from './pass';
+import { gradientEnds } from './gradient';
+import { rampOf } from '../pixels/ramp';
+import { newPass, passParameters, relitPasses, tubePasses, withValues } from './pass';
 import { passPlane } from './pass-plane';
 
 const SCENE = { x0: 0, y0: 0, x1: 100, y1: 100 };
@@ -210,9 +211,14 @@ describe('a pass', () => {
           width: 30,
           cap: 'flat',
           paint: 'along',
-          colour: '#ff0000',
-          colourEnd: '#0000ff',
-          space: 'scene',
+          ramp: rampOf(
+            [
+              [0, '#ff0000'],
+              [100, '#0000ff'],
+            ],
+            undefined,
+            'scene',
+          ),
         }),
       ],
     };
@@ -240,7 +246,17 @@ describe('a pass', () => {
         {
           ...box,
           passes: [
-            newPass('x', '', { draws: 'inside', endOpacity: 0, colourEnd: '#ffffff', ...values }),
+            newPass('x', '', {
+              draws: 'inside',
+              ramp: rampOf(
+                [[0, '#ffffff']],
+                [
+                  [0, 100],
+                  [100, 0],
+                ],
+              ),
+              ...values,
+            }),
           ],
         },
         { ...context, picture: none },
@@ -334,33 +350,32 @@ describe('a line of light', () => {
   });
 });
 
-describe('a ramp with colours between', () => {
-  const pass = newPass('x', '', {
-    colour: '#000000',
-    colourEnd: '#ffffff',
-    endOpacity: 50,
-    stops: [
-      { at: 60, colour: '#00ff00', opacity: 100 },
-      { at: 20, colour: '#ff0000', opacity: 0 },
-    ],
-    space: 'scene',
+describe('a pass with a ramp', () => {
+  const pass = newPass('x', '', { colour: '#123456' });
+  const lit = newPass('y', '', {
+    paint: 'along',
+    ramp: rampOf([
+      [0, '#ff0000'],
+      [50, '#ffaaaa'],
+      [100, '#550000'],
+    ]),
   });
-  const at = (ramp: Float32Array, t: number) => [
-    ...ramp.subarray(4 * Math.round(t * 255), 4 * Math.round(t * 255) + 4),
-  ];
-  it('has each at its place, premultiplied by its opacity', () => {
-    const ramp = passRamp(pass, 'displayed');
-    const near = (t: number, expected: number[]) =>
-      at(ramp, t).forEach((v, i) => expect(v).toBeCloseTo(expected[i]!, 1));
-    near(0, [0, 0, 0, 1]);
-    near(0.2, [0, 0, 0, 0]);
-    near(0.6, [0, 1, 0, 1]);
-    near(0.4, [0.25, 0.25, 0, 0.5]);
-    near(1, [0.5, 0.5, 0.5, 0.5]);
+  it('first begins with the colour that it had, and keeps a ramp of its own', () => {
+    const ramped = withValues(pass, { paint: 'along' });
+    expect(ramped.ramp.colours.map((c) => c.colour)).toEqual(['#123456', '#ff5a1f']);
+    expect(withValues(ramped, { paint: 'radial' }).ramp).toBe(ramped.ramp);
+    const own = withValues({ ...pass, ramp: lit.ramp }, { paint: 'along' });
+    expect(own.ramp).toBe(lit.ramp);
+    expect(pass.ramp).toBe(passParameters.ramp.default);
   });
-  it('takes in a colour without changing the others', () => {
-    const stop = mixedStop(rampStops(pass), 40);
-    expect(stop).toMatchObject({ at: 40, opacity: 50 });
+  it('takes a new light in every colour, and is what it was when that is taken back', () => {
+    const [blue] = relitPasses([lit], '#ff0000', '#0000ff');
+    blue!.ramp.colours.forEach(({ colour }) => {
+      const [r, b] = [colour.slice(1, 3), colour.slice(5, 7)].map((c) => Number.parseInt(c, 16));
+      expect(b!).toBeGreaterThan(r!);
+    });
+    const [back] = relitPasses([blue!], '#0000ff', '#ff0000');
+    expect(back!.ramp).toEqual(lit.ramp);
   });
   it('lies where its ends were dragged to, and as wide as the line until then', () => {
     const line = lineOf([{ closed: false, anchors: [corner(10, 20), corner(110, 20)] }]);

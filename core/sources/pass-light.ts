@@ -12,10 +12,10 @@ import { colourBuffer, crop } from '../pixels/buffer';
 import { scoped } from '../pixels/heap';
 import type { Region } from '../pixels/region';
 import { EMPTY, intersect, isEmpty } from '../pixels/region';
-import { gradientEnds, passRamp } from './gradient';
+import { rampTable } from '../pixels/ramp';
+import { gradientEnds } from './gradient';
 import type { LineSource } from './line';
 import type { Pass } from './pass';
-import { rampStops } from './pass';
 import { passPlane } from './pass-plane';
 import type { PassContext } from './pass-shape';
 import { halfOf, passMap, passSigma, passStrands, shapeKey, strokePlane } from './pass-shape';
@@ -28,7 +28,7 @@ export const within = (made: Plane, region: Region): Plane =>
 /** The light of a pass that has more than one colour. */
 export function paintedPass(source: LineSource, pass: Pass, context: PassContext): ColourBuffer {
   return scoped(() => {
-    const ramp = passRamp(pass, context.mixing);
+    const ramp = rampTable(pass.ramp, context.mixing);
     if (pass.paint === 'along' || pass.paint === 'beside')
       return strokedRamp(source, pass, ramp, context);
     const shape = within(passPlane(source, pass, context), context.wanted);
@@ -51,8 +51,7 @@ const strokedRamp = (
   context: PassContext,
 ): ColourBuffer => {
   const { map, wanted, mixing, memo } = context;
-  const { middle, space } = pass;
-  const paint = JSON.stringify([pass.paint, rampStops(pass), middle, space, mixing]);
+  const paint = JSON.stringify([pass.paint, pass.ramp, mixing]);
   return memo(
     `ramp ${paint} ${shapeKey(source, pass, context)}`,
     () =>

@@ -119,8 +119,7 @@ export const passMap = (pass: Pass, map: Affine): Affine =>
 /** What of a pass its shape does not depend on. */
 const UNSHAPING: ReadonlySet<string> = new Set([
   ...['id', 'name', 'enabled', 'opacity', 'blend', 'core'],
-  ...['paint', 'colour', 'colourEnd', 'middle', 'endOpacity', 'paintAngle', 'space'],
-  ...['stops', 'ends', 'kept'],
+  ...['paint', 'colour', 'ramp', 'paintAngle', 'ends', 'kept'],
 ]);
 
 const lineKeys = new WeakMap<object, string>();

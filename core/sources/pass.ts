@@ -11,7 +11,8 @@ import {
   place,
 } from '../definitions/parameter';
 import { lighten, relight } from '../pixels/colour';
-import { rampSpaces } from '../pixels/ramp';
+import type { Ramp } from '../pixels/ramp';
+import { rampOf } from '../pixels/ramp';
 
 const STROKED = { draws: ['stroke', 'both'] };
 const FILLED = { draws: ['inside', 'both'] };
@@ -72,18 +73,18 @@ export const passParameters = {
     ],
     default: 'one',
   },
-  colour: { kind: 'colour', label: 'Colour', default: '#ffffff' },
-  colourEnd: { kind: 'colour', label: 'To', default: '#ff5a1f', needs: RAMPED },
-  middle: { ...percent('Half way at', 50, 1, 99), needs: RAMPED },
-  endOpacity: { ...percent('Opacity there', 100), needs: RAMPED },
-  paintAngle: angle('Direction', 0, { needs: { paint: ['linear'] } }),
-  space: {
-    kind: 'choice',
-    label: 'Mix',
-    options: rampSpaces,
-    default: 'oklab',
+  colour: { kind: 'colour', label: 'Colour', default: '#ffffff', needs: { paint: ['one'] } },
+  ramp: {
+    kind: 'ramp',
+    label: 'Ramp',
+    default: rampOf([
+      [0, '#ffffff'],
+      [100, '#ff5a1f'],
+    ]),
     needs: RAMPED,
   },
+  paintAngle: angle('Direction', 0, { needs: { paint: ['linear'] } }),
+  ends: { kind: 'ends', label: 'Ends', default: null, needs: { paint: ['linear', 'radial'] } },
   opacity: percent('Opacity', 100),
   blend: blendParameter('Blend', 'normal'),
   tapers: {
@@ -162,14 +163,6 @@ export const passParameters = {
 } as const satisfies Parameters;
 
 const hex = v.pipe(v.string(), v.regex(HEX, 'A colour must be written #rrggbb.'));
-const share = v.pipe(v.number(), v.minValue(0), v.maxValue(100));
-
-/** A colour of a ramp between its two ends; where it stands and how opaque it is, %. */
-const stopSchema = v.strictObject({ at: share, colour: hex, opacity: share });
-export type PassStop = v.InferOutput<typeof stopSchema>;
-
-const coordinate = v.pipe(v.number(), v.finite());
-
 export const passSchema = v.strictObject({
   id: v.pipe(v.string(), v.minLength(1)),
   name: v.string(),
@@ -177,16 +170,8 @@ export const passSchema = v.strictObject({
   ...(Object.fromEntries(
     Object.entries(passParameters).map(([k, p]) => [k, parameterSchema(p)]),
   ) as { [K in keyof typeof passParameters]: v.GenericSchema<Values<typeof passParameters>[K]> }),
-  /** Colours of its ramp between the first and the last. */
-  stops: v.array(stopSchema),
-  /** From where to where a gradient runs, the line's own px; null: as large as the line. */
-  ends: v.nullable(
-    v.strictObject({ x0: coordinate, y0: coordinate, x1: coordinate, y1: coordinate }),
-  ),
   /** The colours as they were chosen for a light: what they are when the light changes follows from these. */
-  kept: v.nullable(
-    v.strictObject({ light: hex, colour: hex, colourEnd: hex, stops: v.array(hex) }),
-  ),
+  kept: v.nullable(v.strictObject({ light: hex, colour: hex, ramp: v.array(hex) })),
 });
 
 export type Pass = v.InferOutput<typeof passSchema>;
@@ -198,7 +183,7 @@ export const newPass = (
   values: Partial<Omit<Pass, 'id' | 'name'>>,
 ): Pass => ({
   ...{ id, name, enabled: true, ...defaultsOf(passParameters) },
-  ...{ stops: [], ends: null, kept: null },
+  kept: null,
   ...values,
 });
 
@@ -225,24 +210,36 @@ export const relitPasses = (passes: readonly Pass[], from: string, to: string): 
     const kept = p.kept ?? {
       light: from,
       colour: p.colour,
-      colourEnd: p.colourEnd,
-      stops: p.stops.map((s) => s.colour),
+      ramp: p.ramp.colours.map((s) => s.colour),
     };
     const lit = (colour: string) => (to === kept.light ? colour : relight(colour, kept.light, to));
     return {
       ...p,
       kept,
       colour: lit(kept.colour),
-      colourEnd: lit(kept.colourEnd),
-      stops: p.stops.map((s, i) => ({ ...s, colour: lit(kept.stops[i] ?? s.colour) })),
+      ramp: {
+        ...p.ramp,
+        colours: p.ramp.colours.map((s, i) => ({ ...s, colour: lit(kept.ramp[i] ?? s.colour) })),
+      },
     };
   });
 
-/** A pass with other values; colours of its own choice are what it keeps from then on. */
+/**
+ * A pass with other values; colours of its own choice are what it keeps from then on. When it is first given
+ * a ramp, that begins with the colour it had.
+ */
 export function withValues(pass: Pass, values: Partial<Omit<Pass, 'id'>>): Pass {
-  const coloured = ['colour', 'colourEnd', 'stops'].some((key) => key in values);
-  return { ...pass, ...values, ...(coloured && { kept: null }) };
+  const coloured = 'colour' in values || 'ramp' in values;
+  const next = { ...pass, ...values, ...(coloured && { kept: null }) };
+  const ramped = pass.paint === 'one' && next.paint !== 'one' && next.ramp === pass.ramp;
+  const untouched = JSON.stringify(pass.ramp) === JSON.stringify(passParameters.ramp.default);
+  return ramped && untouched ? { ...next, ramp: begunWith(pass.colour, pass.ramp) } : next;
 }
+
+const begunWith = (colour: string, ramp: Ramp): Ramp => ({
+  ...ramp,
+  colours: ramp.colours.map((s, i) => (i === 0 ? { ...s, colour } : s)),
+});
 
 /** The width that looks like the line's own, px: of its widest pass that is hardly blurred; 1 at least. */
 export function bodyWidth(passes: readonly Pass[]): number {
@@ -256,13 +253,3 @@ export function gapLength(passes: readonly Pass[]): number {
   const drawn = passes.filter((p) => p.enabled && p.width > 0).map((p) => p.width);
   return Math.max(8, Math.round(4 * Math.min(60, ...drawn)));
 }
-
-/** The colours of a pass's ramp, from its start to its end. */
-export const rampStops = (pass: Pass): PassStop[] => [
-  { at: 0, colour: pass.colour, opacity: 100 },
-  ...pass.stops.toSorted((a, b) => a.at - b.at),
-  { at: 100, colour: pass.colourEnd, opacity: pass.endOpacity },
-];
-
-/** The exponent that puts half of a ramp's change where it is said to be half way. */
-export const rampBend = (pass: Pass): number => Math.log(0.5) / Math.log(pass.middle / 100);

@@ -19,6 +19,7 @@ import {
 } from '../scene/make';
 import { shapes } from '../shapes/index';
 import type { LineShape } from '../sources/line-shape';
+import { rampOf } from '../pixels/ramp';
 import type { Pass } from '../sources/pass';
 import { newPass } from '../sources/pass';
 import type { Corners, Layer, Scene } from '../scene/schema';
@@ -129,7 +130,19 @@ export const pass: fc.Arbitrary<Partial<Pass>> = fc.record(
     blur: fc.constantFrom(0, 0, 2, 9),
     hardness: fc.constantFrom(100, 40),
     paint: fc.constantFrom('one', 'one', 'along', 'linear', 'radial'),
-    endOpacity: fc.constantFrom(100, 0),
+    ramp: fc.constantFrom(
+      rampOf([
+        [0, '#ffffff'],
+        [100, '#ff5a1f'],
+      ]),
+      rampOf(
+        [[0, '#ff0000']],
+        [
+          [0, 100],
+          [100, 0],
+        ],
+      ),
+    ),
     start: fc.constantFrom(0, 30, 100),
     end: fc.constantFrom(0, 50),
     point: fc.constantFrom('pointed', 'rounded', 'sharp'),

@@ -8,6 +8,7 @@ import {
   newScene,
   newShape,
 } from '@ignis/core/scene/make';
+import { reversed } from '@ignis/core/pixels/ramp';
 import { newPass } from '@ignis/core/sources/pass';
 import { drawn, faded, heron, named, pier, start, write, graded } from './make';
 
@@ -49,8 +50,7 @@ inFront.name = 'In front';
 if (inFront.source.kind === 'line')
   inFront.source.passes = inFront.source.passes.map((p) => ({
     ...p,
-    colour: p.paint === 'along' ? p.colourEnd : p.colour,
-    colourEnd: p.paint === 'along' ? p.colour : p.colourEnd,
+    ramp: reversed(p.ramp),
   }));
 const onFeathers = newFill('Light on feathers', '#ff5a3c');
 Object.assign(onFeathers, {

@@ -1,4 +1,5 @@
 /** Lamp on the pier: a beam from the lamp, and lamps on a string along the way. */
+import { rampOf } from '@ignis/core/pixels/ramp';
 import { corner } from '@ignis/core/geometry/path';
 import {
   newGrade,
@@ -39,12 +40,11 @@ const string = drawn(start('bulbs', walk, { x: 0, y: 0 }), {
 });
 string.name = 'Bulb string';
 const ground = newGrade('Night', [newStep('grade.gradient-map')]);
-Object.assign(ground.steps[0]!.values, {
-  dark: '#04101f',
-  middle: '#5c5570',
-  light: '#ffe7c2',
-  amount: 100,
-});
+ground.steps[0]!.values.ramp = rampOf([
+  [0, '#04101f'],
+  [50, '#5c5570'],
+  [100, '#ffe7c2'],
+]);
 Object.assign(ground, { blend: 'soft-light', opacity: 20 });
 walk.layers.push(
   named(night7, 'pier'),

@@ -1,4 +1,5 @@
 /** Night seven: a poster of twelve layers in two groups. */
+import { rampOf } from '@ignis/core/pixels/ramp';
 import { corner, smooth } from '@ignis/core/geometry/path';
 import {
   newFill,
@@ -108,7 +109,11 @@ Object.assign(edges, {
   mask: { ...faded([1980, 1020], [4150, 1020], true), invert: true },
 });
 const map = newStep('grade.gradient-map');
-Object.assign(map.values, { dark: '#061029', middle: '#a04a5e', light: '#fffaf0', amount: 100 });
+map.values.ramp = rampOf([
+  [0, '#061029'],
+  [50, '#a04a5e'],
+  [100, '#fffaf0'],
+]);
 const mood = newGrade('Mood', [map]);
 Object.assign(mood, { blend: 'soft-light', opacity: 26 });
 

@@ -13,7 +13,7 @@ import {
 } from '../bench/stage/drawing';
 import { centred, fitted, zoomedAt } from '../bench/stage/view';
 import { pathsOf } from '@ignis/core/sources/line-shape';
-import { useBench } from './bench';
+import { liveEdit, useBench } from './bench';
 
 const bench = useBench.getState;
 const line = () => newLine('Tide', { closed: false, anchors: [corner(10, 10), corner(90, 90)] });
@@ -44,6 +44,17 @@ describe('the bench', () => {
     expect(bench().scene).toEqual(before);
     expect(bench().redo()).toBe('Opacity');
     expect(bench().scene.layers[0]!.opacity).toBe(30);
+  });
+
+  it('loses nothing of one stream of edits when a control begins another', () => {
+    const { id } = bench().scene.layers[0]!;
+    const [name, opacity] = [liveEdit('Name'), liveEdit('Opacity')];
+    name.change(setScene({ name: 'Tide' }));
+    opacity.change(setLayer(id, { opacity: 40 }));
+    opacity.change(setLayer(id, { opacity: 30 }));
+    opacity.done();
+    expect([bench().scene.name, bench().scene.layers[0]!.opacity]).toEqual(['Tide', 30]);
+    expect(bench().history.past.map((c) => c.label)).toEqual(['Name', 'Opacity']);
   });
 
   it('takes a drag back that is called off', () => {

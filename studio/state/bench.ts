@@ -287,7 +287,12 @@ export const useAround = (id: string): Affine => {
 /** Edits that come as a stream and end: what a control needs for one step of undo. */
 export function liveEdit(label: string) {
   return {
-    change: (e: Edit) => useBench.getState().drag(label, e),
+    change(e: Edit) {
+      const { gesture, drag, drop } = useBench.getState();
+      // Of another that has not ended yet (typing waits for a pause) nothing may be lost.
+      if (gesture && gesture.label !== label) drop();
+      drag(label, e);
+    },
     done: () => useBench.getState().drop(),
   };
 }

@@ -1,13 +1,17 @@
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
 
+export type Picking =
+  | { kind: 'colour'; take(colour: string): void }
+  | { kind: 'way'; take(colours: readonly string[]): void };
+
 interface Colours {
   /** Colours that were chosen lately, the last first. */
   recent: readonly string[];
   /** How colours are written as numbers. */
   space: 'rgb' | 'hsl' | 'oklch';
-  /** Who waits for a colour from the stage; null if nobody does. */
-  picking: ((colour: string) => void) | null;
+  /** Who waits for a colour from the stage, or for the colours along a way over it; null if nobody does. */
+  picking: Picking | null;
 }
 
 const MOST = 12;

@@ -67,10 +67,13 @@ export function ColourField({ label, value, onChange, onDone }: ColourProps) {
               onClick={() => {
                 setOpen(false);
                 useColours.setState({
-                  picking: (colour) => {
-                    onChange(colour);
-                    onDone();
-                    rememberColour(colour);
+                  picking: {
+                    kind: 'colour',
+                    take(colour) {
+                      onChange(colour);
+                      onDone();
+                      rememberColour(colour);
+                    },
                   },
                 });
               }}

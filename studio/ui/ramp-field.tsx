@@ -1,15 +1,16 @@
-import { ArrowLeftRight, Trash2 } from 'lucide-react';
+import { ArrowLeftRight, Pipette, Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { percent } from '@ignis/core/definitions/parameter';
 import { namedRamps } from '@ignis/core/pixels/named-ramps';
-import type { Ramp } from '@ignis/core/pixels/ramp';
-import { rampSpaces, reversed } from '@ignis/core/pixels/ramp';
+import { fittedRamp } from '@ignis/core/pixels/fitted-ramp';
+import type { Ramp, StopOf } from '@ignis/core/pixels/ramp';
+import { rampSpaces, reversed, withoutStop, withStop } from '@ignis/core/pixels/ramp';
+import { useColours } from '../state/colours';
 import { ChoiceField } from './choice-field';
 import { ColourField } from './colour-field';
 import { NumberField } from './number-field';
 import { rampCss } from './ramp-css';
-import type { Chosen } from './ramp-graph';
-import { RampGraph, withStop } from './ramp-graph';
+import { RampGraph } from './ramp-graph';
 
 interface Props {
   label: string;
@@ -24,7 +25,7 @@ const OPACITY = percent('Opacity of the stop', 100);
 
 /** Colours and opacities along a way: drawn in a graph, and as the numbers of the stop that is chosen. */
 export function RampField({ label, value, onChange, onDone }: Props) {
-  const [chosen, setChosen] = useState<Chosen>({ kind: 'colours', index: 0 });
+  const [chosen, setChosen] = useState<StopOf>({ kind: 'colours', index: 0 });
   const stops = value[chosen.kind];
   const index = Math.min(chosen.index, stops.length - 1);
   const stop = stops[index]!;
@@ -35,8 +36,7 @@ export function RampField({ label, value, onChange, onDone }: Props) {
     setChosen(now);
   };
   const remove = () => {
-    if (stops.length < 2) return;
-    onChange({ ...value, [chosen.kind]: stops.filter((_, k) => k !== index) });
+    onChange(withoutStop(value, { kind: chosen.kind, index }));
     onDone();
   };
   return (
@@ -87,6 +87,25 @@ export function RampField({ label, value, onChange, onDone }: Props) {
           </>
         )}
         <span className="flex-1" />
+        <button
+          type="button"
+          aria-label="Take the ramp from the picture"
+          title="From the picture: drag over the stage, and the colours along the way become the ramp"
+          className="rounded p-1 hover:text-ink"
+          onClick={() =>
+            useColours.setState({
+              picking: {
+                kind: 'way',
+                take(colours) {
+                  onChange({ ...value, colours: fittedRamp(colours).colours });
+                  onDone();
+                },
+              },
+            })
+          }
+        >
+          <Pipette size={13} />
+        </button>
         <button
           type="button"
           aria-label="Reverse the ramp"

@@ -1,20 +1,18 @@
 import { useRef } from 'react';
-import type { Ramp } from '@ignis/core/pixels/ramp';
-import { rampColour, rampOpacity } from '@ignis/core/pixels/ramp';
+import type { Ramp, StopKind, StopOf } from '@ignis/core/pixels/ramp';
+import {
+  rampOpacity,
+  withColour,
+  withOpacity,
+  withoutStop,
+  withStop,
+} from '@ignis/core/pixels/ramp';
 import { rampCss } from './ramp-css';
-
-export type Kind = 'colours' | 'opacities';
-
-/** One stop of a ramp. */
-export interface Chosen {
-  kind: Kind;
-  index: number;
-}
 
 interface Props {
   value: Ramp;
-  chosen: Chosen;
-  onChoose(chosen: Chosen): void;
+  chosen: StopOf;
+  onChoose(chosen: StopOf): void;
   onChange(value: Ramp): void;
   onDone(): void;
   /** Takes out the stop that is chosen. */
@@ -26,18 +24,6 @@ const AWAY = 24;
 
 const held = (v: number) => Math.min(100, Math.max(0, v));
 const tenth = (v: number) => Math.round(v * 10) / 10;
-
-/** The stops with these values in place of others, in order, and where the new one stands. */
-export function withStop(ramp: Ramp, { kind, index }: Chosen, values: object): [Ramp, Chosen] {
-  const list: { at: number }[] = [...ramp[kind]];
-  const made = { ...list[index]!, ...values };
-  list[index] = made;
-  list.sort((a, b) => a.at - b.at);
-  return [
-    { ...ramp, [kind]: list },
-    { kind, index: list.indexOf(made) },
-  ];
-}
 
 /**
  * A ramp to be drawn: its light with the line of its opacity over it, and beneath it a thread with its colours
@@ -55,21 +41,21 @@ export function RampGraph({ value, chosen, onChoose, onChange, onDone, onRemove 
       opacity: Math.round(held(((r.bottom - e.clientY) / r.height) * 100)),
     };
   };
-  const valuesAt = (kind: Kind, e: React.PointerEvent | PointerEvent) => {
+  const valuesAt = (kind: StopKind, e: React.PointerEvent | PointerEvent) => {
     const { at, opacity } = placeAt(e);
     return kind === 'colours' ? { at } : { at, opacity };
   };
 
-  const follow = (stop: Chosen, from: Ramp, down: React.PointerEvent) => {
+  const follow = (stop: StopOf, from: Ramp, down: React.PointerEvent) => {
     down.preventDefault();
     // Not the stop itself, which goes when it is pulled off.
     const element = (stop.kind === 'colours' ? thread : graph).current!;
     element.setPointerCapture(down.pointerId);
     const { top, bottom } = element.getBoundingClientRect();
-    const rest = from[stop.kind].filter((_, k) => k !== stop.index);
+    const rest = withoutStop(from, stop);
     const move = (e: PointerEvent) => {
-      if (rest.length > 0 && (e.clientY < top - AWAY || e.clientY > bottom + AWAY)) {
-        onChange({ ...from, [stop.kind]: rest });
+      if (rest !== from && (e.clientY < top - AWAY || e.clientY > bottom + AWAY)) {
+        onChange(rest);
         return;
       }
       const [ramp, now] = withStop(from, stop, valuesAt(stop.kind, e));
@@ -84,22 +70,17 @@ export function RampGraph({ value, chosen, onChoose, onChange, onDone, onRemove 
     element.addEventListener('lostpointercapture', up, { once: true });
   };
 
-  const add = (kind: Kind) => (down: React.PointerEvent) => {
+  const add = (kind: StopKind) => (down: React.PointerEvent) => {
     if (down.button !== 0 || down.target !== down.currentTarget) return;
     const { at, opacity } = placeAt(down);
-    const made = {
-      at,
-      middle: 50,
-      ...(kind === 'colours' ? { colour: rampColour(value, at) } : { opacity }),
-    };
-    const list = [...value[kind], made] as never[];
-    const [ramp, stop] = withStop({ ...value, [kind]: list }, { kind, index: list.length - 1 }, {});
+    const [ramp, stop] =
+      kind === 'colours' ? withColour(value, at) : withOpacity(value, at, opacity);
     onChange(ramp);
     onChoose(stop);
     follow(stop, ramp, down);
   };
 
-  const key = (e: React.KeyboardEvent, stop: Chosen) => {
+  const key = (e: React.KeyboardEvent, stop: StopOf) => {
     const s = value[stop.kind][stop.index]!;
     const by = e.shiftKey ? 10 : 1;
     const right = e.key === 'ArrowRight' ? by : e.key === 'ArrowLeft' ? -by : 0;
@@ -118,7 +99,7 @@ export function RampGraph({ value, chosen, onChoose, onChange, onDone, onRemove 
     onDone();
   };
 
-  const stops = (kind: Kind) =>
+  const stops = (kind: StopKind) =>
     value[kind].map((s, index) => (
       <button
         key={index}

@@ -112,8 +112,8 @@ export function gradeHue(
 }
 
 /**
- * Moves colour by `amount` towards what a ramp of `size` colours (four floats each, encoded) says of
- * its luma: tint and gradient map.
+ * Moves colour by `amount` towards what a ramp of `size` colours (encoded, and what share of `amount`
+ * counts there) says of its luma: tint and gradient map.
  */
 export function gradeRamp(
   b: usize,
@@ -139,7 +139,8 @@ export function gradeRamp(
       const low = ramp + (i << 4);
       const a = get4(low);
       const colour = f32x4.add(a, f32x4.mul(f32x4.sub(get4(low + 16), a), f(at - (i as f32))));
-      put4(p, closed(f32x4.add(c, f32x4.mul(f32x4.sub(colour, c), k)), v, isLight));
+      const share = f32x4.mul(k, f(f32x4.extract_lane(colour, 3)));
+      put4(p, closed(f32x4.add(c, f32x4.mul(f32x4.sub(colour, c), share)), v, isLight));
     }
   }
 }

@@ -1,4 +1,5 @@
 import type { StartingPoint, PassValues } from './parts';
+import { rampOf } from '../../pixels/ramp';
 import { newLineOf, newShape } from '../make';
 import { pass } from './parts';
 
@@ -12,9 +13,19 @@ export const beam: StartingPoint = {
       draws: 'inside',
       paint: 'linear',
       paintAngle: 90,
-      endOpacity: 0,
     };
-    const one = (colour: string): PassValues => ({ colour, colourEnd: colour });
+    /** One colour that goes out; half of it is gone at `middle` %. */
+    const out = (colour: string, middle: number): PassValues => {
+      const ramp = rampOf(
+        [[0, colour]],
+        [
+          [0, 100],
+          [100, 0],
+        ],
+      );
+      ramp.opacities[0]!.middle = middle;
+      return { ...fall, ramp };
+    };
     return newLineOf(
       'Beam',
       {
@@ -26,16 +37,14 @@ export const beam: StartingPoint = {
           direction: 90,
         }),
         passes: [
-          pass('Air', { ...fall, ...one('#ffc98a'), blur: side / 60, middle: 52, opacity: 82 }),
+          pass('Air', { ...out('#ffc98a', 52), blur: side / 60, opacity: 82 }),
           pass('Light', {
-            ...fall,
-            ...one('#ffe2b4'),
+            ...out('#ffe2b4', 44),
             grow: -side / 160,
             blur: side / 90,
-            middle: 44,
             opacity: 90,
           }),
-          pass('Lamp', { ...fall, ...one('#fffaf0'), blur: side / 200, middle: 12, core: true }),
+          pass('Lamp', { ...out('#fffaf0', 12), blur: side / 200, core: true }),
         ],
       },
       // What it crosses is lit, not painted over: dark stays dark.

@@ -1,5 +1,6 @@
 import type { StartingPoint } from './parts';
 import { corner } from '../../geometry/path';
+import { rampOf } from '../../pixels/ramp';
 import { newLineOf, newModifier } from '../make';
 import { pass, open } from './parts';
 
@@ -41,8 +42,10 @@ export const ribbons: StartingPoint = {
             width: 2.6 * u,
             blur: 0.35 * u,
             paint: 'along',
-            colour: '#1b4bff',
-            colourEnd: light,
+            ramp: rampOf([
+              [0, '#1b4bff'],
+              [100, light],
+            ]),
           }),
           pass('Edge', {
             width: 0.5 * u,

@@ -1,6 +1,7 @@
 import type { StartingPoint, PassValues } from './parts';
 import { corner, smooth } from '../../geometry/path';
 import { lighten } from '../../pixels/colour';
+import { rampOf } from '../../pixels/ramp';
 import { newLineOf } from '../make';
 import { pass, open, at } from './parts';
 
@@ -13,7 +14,13 @@ export const streak: StartingPoint = {
     const p = at(side);
     const [light, second] = ['#ff7a2f', '#ff2f6d'];
     const thin: PassValues = { start: 55, end: 45, point: 'pointed', cap: 'flat' };
-    const two: PassValues = { paint: 'along', colour: second, colourEnd: light };
+    const two: PassValues = {
+      paint: 'along',
+      ramp: rampOf([
+        [0, second],
+        [100, light],
+      ]),
+    };
     return newLineOf('Streak', {
       light,
       shape: open(

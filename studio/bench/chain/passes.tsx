@@ -22,9 +22,9 @@ import { ColourField } from '../../ui/colour-field';
 import { Menu, type MenuEntry } from '../../ui/menu';
 import { NameField } from '../../ui/name-field';
 import { NumberField } from '../../ui/number-field';
+import { rampCss } from '../../ui/ramp-css';
 import { ParameterControls } from '../../ui/parameter-controls';
 import { Node } from './node';
-import { Stops } from './stops';
 import { SortableItem, SortableList } from './sortable';
 
 /** The passes of a line, front first, and the colour of its light. */
@@ -242,7 +242,6 @@ const PassRow = memo(function PassRow({ layer, pass, open, onOpen, grip }: RowPr
             onDone={live.done}
             edits={(v) => setPass(layer, pass.id, v as Partial<Pass>)}
           />
-          {pass.paint !== 'one' && <Stops layer={layer} pass={pass} />}
         </div>
       )}
     </div>
@@ -287,7 +286,7 @@ function Swatch({ pass }: { pass: Pass }) {
         style={{
           width: solid,
           height: 40,
-          background: pass.colour,
+          background: pass.paint === 'one' ? pass.colour : rampCss(pass.ramp, 9),
           opacity: (pass.opacity / 100) * (pass.enabled ? 1 : 0.3),
           filter: soft > 0 ? `blur(${soft / 2}px)` : undefined,
         }}

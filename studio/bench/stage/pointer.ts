@@ -56,6 +56,12 @@ export function follow(
   window.addEventListener('pointerdown', second, true);
 }
 
+/** Where the pointer is on the stage, CSS px. */
+export function stagePoint(stage: Element, e: { clientX: number; clientY: number }): Point {
+  const box = stage.getBoundingClientRect();
+  return { x: e.clientX - box.left, y: e.clientY - box.top };
+}
+
 /**
  * Where the pointer is in scene px; with `around`, in px that the layers of a group are placed on.
  * `stage` is the stage's element.
@@ -66,11 +72,8 @@ export function scenePoint(
   around?: Affine,
 ): Point {
   const { view } = useBench.getState();
-  const box = stage.getBoundingClientRect();
-  const p = {
-    x: (e.clientX - box.left - view.x) / view.zoom,
-    y: (e.clientY - box.top - view.y) / view.zoom,
-  };
+  const at = stagePoint(stage, e);
+  const p = { x: (at.x - view.x) / view.zoom, y: (at.y - view.y) / view.zoom };
   const back = around && invert(around);
   return back ? apply(back, p) : p;
 }

@@ -13,8 +13,9 @@ import type { Layer, Step } from '@ignis/core/scene/schema';
 import { useAround, useBench } from '../../state/bench';
 import { useFonts } from '../../state/fonts';
 import { Handle } from './handle';
-import { follow, scenePoint } from './pointer';
-import { RampLine } from './ramp-line';
+import { draggedEnds } from './dragged-ends';
+import { GradientLine } from './gradient-line';
+import { follow, scenePoint, stagePoint } from './pointer';
 
 interface Props {
   stage: RefObject<HTMLElement | null>;
@@ -81,70 +82,19 @@ function GradientHandles({ stage, layer, gradient }: Props & { gradient: Gradien
     scene: whole,
   });
   const shown = (p: Point) => ({ x: p.x * view.zoom + view.x, y: p.y * view.zoom + view.y });
-  const [a, b] = [shown(from), shown(to)];
-  const { drag, drop } = useBench.getState();
-  const tenth = (v: number) => Math.round(v * 10) / 10;
-  const pull = (end: 'from' | 'to') => (down: React.PointerEvent) => {
-    if (down.button !== 0) return;
-    down.stopPropagation();
-    follow(down.nativeEvent, {
-      move(e) {
-        const p = scenePoint(stage.current!, e);
-        const [f, t] = end === 'from' ? [p, to] : [from, p];
-        const [o, q] = [apply(back, f), apply(back, t)];
-        drag(
-          'Move the gradient',
-          set({ ends: { x0: tenth(o.x), y0: tenth(o.y), x1: tenth(q.x), y1: tenth(q.y) } }),
-        );
-      },
-      up: drop,
-    });
-  };
-  const first = paint.ramp.colours[0]!;
-  const next = paint.ramp.colours[1];
-  const at = (share: number) => ({ x: a.x + (b.x - a.x) * share, y: a.y + (b.y - a.y) * share });
-  const middle = next && (first.at + ((next.at - first.at) * first.middle) / 100) / 100;
-  const bend = (down: React.PointerEvent) => {
-    if (down.button !== 0 || !next) return;
-    down.stopPropagation();
-    follow(down.nativeEvent, {
-      move(e) {
-        const p = shown(scenePoint(stage.current!, e));
-        const l = (b.x - a.x) ** 2 + (b.y - a.y) ** 2 || 1;
-        const share = (((p.x - a.x) * (b.x - a.x) + (p.y - a.y) * (b.y - a.y)) / l) * 100;
-        const way = ((share - first.at) / (next.at - first.at || 1)) * 100;
-        const colours = paint.ramp.colours.map((c, i) =>
-          i === 0 ? { ...c, middle: Math.round(Math.min(99, Math.max(1, way))) } : c,
-        );
-        drag('Move half way', set({ ramp: { ...paint.ramp, colours } }));
-      },
-      up: drop,
-    });
-  };
+  const own = (p: Point) =>
+    apply(back, { x: (p.x - view.x) / view.zoom, y: (p.y - view.y) / view.zoom });
+  const ends = { from: apply(back, from), to: apply(back, to) };
   return (
-    <g data-testid="style-gradient">
-      <RampLine from={a} to={b} radial={paint.paint === 'radial'} />
-      {middle !== undefined && (
-        <Handle
-          at={at(middle)}
-          small
-          title="Half of the change is done here"
-          onPointerDown={bend}
-        />
-      )}
-      <Handle
-        at={a}
-        fill={first.colour}
-        title="Where the gradient begins"
-        onPointerDown={pull('from')}
-      />
-      <Handle
-        at={b}
-        fill={paint.ramp.colours.at(-1)!.colour}
-        title="Where the gradient ends"
-        onPointerDown={pull('to')}
-      />
-    </g>
+    <GradientLine
+      from={shown(from)}
+      to={shown(to)}
+      ramp={paint.ramp}
+      radial={paint.paint === 'radial'}
+      pointer={(e) => stagePoint(stage.current!, e)}
+      moved={(end, place) => set({ ends: draggedEnds(ends, end, own(place)) })}
+      ramped={(ramp) => set({ ramp })}
+    />
   );
 }
 

@@ -322,6 +322,10 @@ function Field({
       onSelect={read}
       onKeyDown={key}
       onKeyUp={(e) => e.stopPropagation()}
+      onBlur={() => {
+        window.clearTimeout(pause.current);
+        useBench.getState().drop();
+      }}
       onPaste={(e) => e.stopPropagation()}
       onCompositionStart={() => (composing.current = true)}
       onCompositionEnd={() => (composing.current = false)}
