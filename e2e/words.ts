@@ -1,0 +1,102 @@
+/** Words as Chromium draws them and as we do. */
+import type { Page } from '@playwright/test';
+import '../core/kernels/load';
+import { render } from '../core/render/render';
+import { newScene, newTextLayer } from '../core/scene/make';
+import type { Layer } from '../core/scene/schema';
+import { faceName } from '../core/text/families';
+import { needFaces } from '../core/text/library';
+import { shippedFace } from '../server/src/fonts';
+
+export interface Word {
+  font: string;
+  text: string;
+  size: number;
+  width: number;
+  height: number;
+  x: number;
+  y: number;
+}
+
+/** A word as Chromium draws it, its alpha as bytes. */
+export async function theirs(page: Page, word: Word): Promise<number[]> {
+  const bytes = [...(await shippedFace(faceName(word.font, 400, false)))!];
+  return page.evaluate(
+    async ({ bytes, word }) => {
+      const face = new FontFace('Tested', Uint8Array.from(bytes).buffer);
+      await face.load();
+      document.fonts.add(face);
+      const canvas = new OffscreenCanvas(word.width, word.height);
+      const context = canvas.getContext('2d', { willReadFrequently: true })!;
+      context.font = `${word.size}px Tested`;
+      // Outlines as they are, not fitted to px.
+      context.textRendering = 'geometricPrecision';
+      context.fillText(word.text, word.x, word.y);
+      const { data } = context.getImageData(0, 0, word.width, word.height);
+      return Array.from({ length: word.width * word.height }, (_, i) => data[4 * i + 3]!);
+    },
+    { bytes, word },
+  );
+}
+
+/**
+ * A shape (alpha, 0–255) through a filter of Chromium's canvas, of the same size and range. It works in 16-bit
+ * floats, so that a filter of many blurs does not round between them.
+ */
+export const filtered = (
+  page: Page,
+  shape: readonly number[],
+  { width, height }: Word,
+  filter: string,
+): Promise<number[]> =>
+  page.evaluate(
+    ({ shape, width, height, filter }) => {
+      const picture = new ImageData(width, height);
+      shape.forEach((v, i) => (picture.data[4 * i + 3] = Math.round(v)));
+      const drawn = new OffscreenCanvas(width, height);
+      drawn.getContext('2d')!.putImageData(picture, 0, 0);
+      const made = Object.assign(document.createElement('canvas'), { width, height });
+      const context = made.getContext('2d', {
+        colorType: 'float16',
+      } as CanvasRenderingContext2DSettings)!;
+      context.filter = filter;
+      context.drawImage(drawn, 0, 0);
+      const { data } = context.getImageData(0, 0, width, height, {
+        pixelFormat: 'rgba-float16',
+      } as ImageDataSettings);
+      return Array.from({ length: width * height }, (_, i) => data[4 * i + 3]! * 255);
+    },
+    { shape, width, height, filter },
+  );
+
+async function layerOf(word: Word): Promise<Layer> {
+  await needFaces([faceName(word.font, 400, false), 'noto-sans-400'], shippedFace);
+  const layer = newTextLayer(word.text, { font: word.font, size: word.size, colour: '#000000' });
+  Object.assign(layer.placement, { x: word.x, y: word.y });
+  return layer;
+}
+
+/** What we draw, its alpha as bytes. */
+export async function ours(word: Word, dress: (layer: Layer) => void = () => undefined) {
+  const scene = newScene('', word.width, word.height, null);
+  const layer = await layerOf(word);
+  dress(layer);
+  scene.layers.push(layer);
+  const region = { x: 0, y: 0, width: word.width, height: word.height };
+  const nothing = () => {
+    throw new Error('There are no pictures here.');
+  };
+  const { data } = render(scene, { region, scale: 1, picture: nothing });
+  return Array.from({ length: word.width * word.height }, (_, i) => data[4 * i + 3]! * 255);
+}
+
+export const compared = (a: readonly number[], b: readonly number[]) => {
+  let worst = 0;
+  let sum = 0;
+  a.forEach((v, i) => {
+    const d = Math.abs(v - b[i]!);
+    worst = Math.max(worst, d);
+    sum += d;
+  });
+  return { worst, mean: sum / a.length };
+};
