@@ -1,13 +1,12 @@
 /** The bench driven in Chromium at 1280 × 800 on a demo scene. */
-import { execFileSync } from 'node:child_process';
 import { gzipSync } from 'node:zlib';
 import { readFile, readdir } from 'node:fs/promises';
 import type { Browser, Page } from '@playwright/test';
 import { onPage, openExample, setValue, settled, value } from '../e2e/bench-page';
-import { packScene } from '../core/files/ignis-file';
-import type { Scene } from '../core/scene/schema';
 import { pathsOf } from '../core/sources/line-shape';
+import { letters } from './letters';
 import { lines, tracedLine } from './lines';
+import { drag, openScene, resident, taken, watch } from './page';
 import { against, median, quantile, within, type Row } from './table';
 
 const SECTION =
@@ -46,70 +45,6 @@ async function lookSheet(page: Page): Promise<Row[]> {
   ];
 }
 
-/** Notes, in the page, when input came and when the next picture stood. */
-async function watch(page: Page): Promise<void> {
-  await page.evaluate(() => {
-    const log = { input: 0, waits: [] as number[], blocked: [] as number[] };
-    (window as unknown as { log: typeof log }).log = log;
-    const note = () => (log.input ||= performance.now());
-    for (const type of ['pointermove', 'wheel'])
-      window.addEventListener(type, note, { capture: true });
-    new MutationObserver(() => {
-      if (!log.input) return;
-      const since = log.input;
-      log.input = 0;
-      requestAnimationFrame(() => log.waits.push(performance.now() - since));
-    }).observe(document.querySelector('[data-testid=picture]')!, {
-      attributes: true,
-      attributeFilter: ['data-frame'],
-    });
-    new PerformanceObserver((list) =>
-      log.blocked.push(...list.getEntries().map((e) => e.duration)),
-    ).observe({ entryTypes: ['longtask'] });
-  });
-}
-
-const taken = (page: Page) =>
-  page.evaluate(() => {
-    const { log } = window as unknown as {
-      log: { input: number; waits: number[]; blocked: number[] };
-    };
-    return { waits: log.waits.splice(0), blocked: log.blocked.slice() };
-  });
-
-/** Drags from the middle of an element to the right and back, one step a frame, or with longer pauses (ms). */
-async function drag(
-  page: Page,
-  box: { x: number; y: number; width: number; height: number },
-  steps: number,
-  pause = 50,
-): Promise<number[]> {
-  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
-  await page.mouse.down();
-  await page.mouse.move(box.x + box.width / 2 + 6, box.y + box.height / 2);
-  await page.waitForTimeout(300);
-  await taken(page);
-  for (let i = 0; i < steps; i++) {
-    await page.mouse.move(box.x + box.width / 2 + 6 + 40 * Math.sin(i / 4), box.y + box.height / 2);
-    await page.waitForTimeout(pause);
-  }
-  const { waits } = await taken(page);
-  await page.mouse.up();
-  await settled(page);
-  return waits;
-}
-
-/** Opens a scene as a file. */
-async function openScene(page: Page, scene: Scene): Promise<void> {
-  const buffer = Buffer.from(await packScene({ scene, assets: new Map() }));
-  await page.goto('/');
-  await page
-    .getByLabel('Open a saved scene')
-    .setInputFiles({ name: 'lines.ignis', mimeType: 'application/zip', buffer });
-  await page.waitForURL(/\/scene\//);
-  await settled(page);
-}
-
 /** How long a frame takes while one of the 10,000 anchors of a path is dragged. */
 async function manyAnchors(page: Page, steps: number): Promise<number[]> {
   const scene = tracedLine(10_000);
@@ -133,13 +68,6 @@ async function editing(page: Page, count: number, steps: number): Promise<number
   await watch(page);
   await page.waitForTimeout(2000);
   return median(await drag(page, (await value(page, 'Ambient blur').boundingBox())!, steps));
-}
-
-/** The resident memory of the largest process that shows a page, GB. */
-function resident(): number {
-  const list = execFileSync('ps', ['-eo', 'rss,args'], { encoding: 'utf8' }).split('\n');
-  const sizes = list.filter((l) => l.includes('--type=renderer')).map((l) => parseInt(l, 10));
-  return Math.max(...sizes) / 2 ** 20;
 }
 
 /** Measures what the artist feels. */
@@ -210,6 +138,7 @@ export async function driven(
       33,
     ),
   );
+  rows.push(...(await letters(page, SECTION, steps)));
   await openExample(page, 'Night seven');
   await watch(page);
 

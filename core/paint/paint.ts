@@ -22,6 +22,7 @@ import { rampTable } from '../pixels/ramp';
 import type { Ramp } from '../pixels/ramp';
 import { EMPTY, isEmpty } from '../pixels/region';
 import type { Paint } from './parameters';
+import { TEXTURE_UNIT } from './parameters';
 
 /** From where to where a gradient runs, px of the render. */
 export function paintEnds(
@@ -106,24 +107,43 @@ export const colourTable = (colour: string | Ramp, mixing: Mixing): Float32Array
   return Float32Array.from([...flat, ...flat]);
 };
 
+/** How a texture or a pattern lies on a layer. */
+type Lay = Pick<Paint, 'size' | 'turn' | 'moveX' | 'moveY'>;
+
+/**
+ * The same in px of the layer where it is meant as shares of the shape's height, a hundredth of which is `scale`
+ * px of the render: at 100 % a texture is then as large as the shape is high.
+ */
+export function inPx<T extends Lay>(
+  lay: T,
+  lengths: 'px' | 'share',
+  { scale, frame }: { scale: number; frame: Pick<PaintFrame, 'map'> },
+): T {
+  if (lengths === 'px') return lay;
+  const hundredth = scale / (meanScale(frame.map) || 1);
+  return {
+    ...lay,
+    size: (lay.size * hundredth * 100) / TEXTURE_UNIT,
+    moveX: lay.moveX * hundredth,
+    moveY: lay.moveY * hundredth,
+  };
+}
+
 /**
  * From px of the render to units of a texture: it lies on the layer and moves with it; at 100 % a unit is 400
  * px of the layer.
  */
 export function textureMap(
-  { size, turn, moveX, moveY }: Pick<Paint, 'size' | 'turn' | 'moveX' | 'moveY'>,
+  { size, turn, moveX, moveY }: Lay,
   frame: Pick<PaintFrame, 'map'>,
 ): Affine {
-  const unit = scaling((UNIT * size) / 100);
+  const unit = scaling((TEXTURE_UNIT * size) / 100);
   const laid = multiply(
     translation(moveX, moveY),
     multiply(rotation((turn * Math.PI) / 180), unit),
   );
   return invert(multiply(frame.map, laid)) ?? [0, 0, 0, 0, 0, 0];
 }
-
-/** How many px of a layer a unit of texture is long. */
-const UNIT = 400;
 
 /** A shape filled with a picture laid side by side; at 100 % a px of it is one of the layer. */
 function patterned(shape: Plane, paint: Paint, frame: PaintFrame): ColourBuffer {

@@ -6,6 +6,9 @@ import { rampOf } from '../pixels/ramp';
 const GRADIENTS = ['linear', 'radial', 'conical', 'reflected'];
 const REPEATED = ['pattern', 'texture'];
 
+/** How many px of a layer a texture at 100 % is large. */
+export const TEXTURE_UNIT = 400;
+
 /** What anything may be painted with: a colour, a gradient, a texture, or a picture laid side by side. */
 export const paintParameters = {
   paint: {

@@ -47,8 +47,8 @@ export const halfBroken = recipe(
       core: 4,
       colour: '#ff3d0a',
       opacity: 45,
-      grain: 35,
-      grainSize: 14,
+      grain: 20,
+      grainSize: 2,
     }),
     part('edge', 'style.glow', {
       side: 'inside',

@@ -154,11 +154,22 @@ describe('lengths as a share of the height', () => {
     expect(withLengths({ ...step, values: shares }, 'px', 80)).toEqual({ ...step.values });
     expect(defaultsOf(stepOfKind('style.glow').parameters).lengths).toBe('px');
   });
-  it('make the same picture at twice the size, twice as large', () => {
+  it('come back from shares, textures and what is laid too', () => {
+    const step = newStep('style.outline');
+    Object.assign(step.values, { width: 8, size: 30, moveX: 12 });
+    const shares = withLengths(step, 'share', 80);
+    expect([shares.width, shares.size, shares.moveX]).toEqual([10, 150, 15]);
+    expect(withLengths({ ...step, values: shares }, 'px', 80)).toEqual({ ...step.values });
+  });
+  it.each([
+    ['a glow', 'style.glow', { reach: 30, blend: 'normal' }],
+    ['bumps', 'style.bevel', { width: 12, bumps: 'clouds', bumpHeight: 4, bumpSize: 40 }],
+    ['a texture', 'style.outline', { width: 9, paint: 'texture', size: 30, moveX: 20 }],
+  ])('of %s make the same picture at twice the size, twice as large', (_what, kind, values) => {
     const see = (size: number, scale: number) => {
       const { scene, id } = lettered(size);
-      const step = newStep('style.glow');
-      Object.assign(step.values, { lengths: 'share', reach: 30, blend: 'normal' });
+      const step = newStep(kind);
+      Object.assign(step.values, { lengths: 'share', ...values });
       const layer = findLayer(scene, id)!;
       const own = {
         ...layer,

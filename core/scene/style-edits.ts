@@ -1,6 +1,7 @@
 import type { Affine } from '../geometry/affine';
 import { meanScale, multiply } from '../geometry/affine';
 import { definitionOf } from '../sources/index';
+import { TEXTURE_UNIT } from '../paint/parameters';
 import { stepOfKind } from '../steps/index';
 import { boxOf, mapAround, placementMap } from './placement';
 import type { Layer, Scene, Step } from './schema';
@@ -33,13 +34,15 @@ export function withLengths(
   height: number,
 ): Step['values'] {
   if (values.lengths === lengths || values.lengths === undefined || !(height > 0)) return values;
-  const k = lengths === 'share' ? 100 / height : height / 100;
   const out: Step['values'] = { ...values, lengths };
-  for (const [key, p] of Object.entries(stepOfKind(kind).parameters))
-    if (p.kind === 'number' && p.unit === 'px') {
-      const value = Math.round((values[key] as number) * k * 1000) / 1000;
-      out[key] = Math.min(p.max, Math.max(p.min, value));
-    }
+  for (const [key, p] of Object.entries(stepOfKind(kind).parameters)) {
+    if (p.kind !== 'number' || !(p.unit === 'px' || p.grows)) continue;
+    // A texture at 100 % is so many px large, or as large as the shape is high.
+    const whole = p.grows ? TEXTURE_UNIT : 100;
+    const k = lengths === 'share' ? whole / height : height / whole;
+    const value = Math.round((values[key] as number) * k * 1000) / 1000;
+    out[key] = Math.min(p.max, Math.max(p.min, value));
+  }
   return out;
 }
 
@@ -51,8 +54,8 @@ export function scaledTo(
   const out: Step['values'] = { ...values };
   for (const [key, p] of Object.entries(stepOfKind(kind).parameters)) {
     if (p.kind !== 'number') continue;
-    const isLength = (p.unit === 'px' || p.unit === 'σ px') && values.lengths !== 'share';
-    if (!isLength && !p.grows) continue;
+    const isLength = p.unit === 'px' || p.unit === 'σ px' || p.grows;
+    if (!isLength || values.lengths === 'share') continue;
     const value = Math.round((values[key] as number) * by * 1000) / 1000;
     out[key] = Math.min(p.max, Math.max(p.min, value));
   }

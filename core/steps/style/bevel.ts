@@ -10,7 +10,7 @@ import { add, clamp, lookUp, relief, times } from '../../kernels/planes';
 import { copied, level } from '../../kernels/rows';
 import type { Texture } from '../../kernels/texture';
 import { texturePlane, textures } from '../../kernels/texture';
-import { oneColour, textureMap } from '../../paint/paint';
+import { inPx, oneColour, textureMap } from '../../paint/paint';
 import type { ColourBuffer, Plane } from '../../pixels/buffer';
 import { crop } from '../../pixels/buffer';
 import { litBy } from '../../pixels/colour';
@@ -166,7 +166,7 @@ function litRelief(shape: Plane, v: BevelValues, context: StyleContext, lamp: La
     lookUp(heights, curveTable(v.profile, 1024));
     level(heights, (width * v.depth) / 100, 0);
     if (v.bumps !== 'none') {
-      const laid = { size: v.bumpSize, turn: 0, moveX: 0, moveY: 0 };
+      const laid = inPx({ size: v.bumpSize, turn: 0, moveX: 0, moveY: 0 }, v.lengths, context);
       const bumps = texturePlane(v.bumps as Texture, textureMap(laid, frame), v.seed, near);
       level(bumps, v.bumpHeight * scale, 0);
       add(heights, bumps);

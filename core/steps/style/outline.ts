@@ -3,7 +3,7 @@ import { length } from '../../definitions/parameter';
 import { defineStyle } from '../../definitions/step';
 import { band, signedDistance } from '../../kernels/contour';
 import { paintParameters } from '../../paint/parameters';
-import { paintShape } from '../../paint/paint';
+import { inPx, paintShape } from '../../paint/paint';
 import { crop } from '../../pixels/buffer';
 import { scoped } from '../../pixels/heap';
 import { grow } from '../../pixels/region';
@@ -46,13 +46,18 @@ export const outline = defineStyle({
       lands: 'above',
       blend: v.blend,
       opacity: v.opacity / 100,
-      draw(shape, { scale, wanted, frame }) {
+      draw(shape, context) {
+        const { scale, wanted, frame } = context;
         const width = v.width * scale;
         const out = v.side === 'inside' ? 0 : v.side === 'centre' ? width / 2 : width;
         return scoped(() => {
           const far = grow(wanted, Math.ceil(width) + 4);
           const d = signedDistance(shape, far, v.corners === 'sharp');
-          return paintShape(crop(band(d, out - width, out), wanted, 1), v, frame);
+          return paintShape(
+            crop(band(d, out - width, out), wanted, 1),
+            inPx(v, v.lengths, context),
+            frame,
+          );
         });
       },
     },
