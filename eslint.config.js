@@ -16,6 +16,7 @@ const layers = [
   'sources',
   'steps',
   'masks',
+  'weave',
   'scene',
   'recipes',
   'render',

@@ -1,7 +1,7 @@
 import type * as v from 'valibot';
 import type { Affine, Box } from '../geometry/affine';
 import type { Homography } from '../geometry/homography';
-import type { ColourBuffer } from '../pixels/buffer';
+import type { ColourBuffer, Plane } from '../pixels/buffer';
 import type { Picture } from '../kernels/picture';
 import type { Mixing } from '../pixels/colour';
 import type { Region } from '../pixels/region';
@@ -20,6 +20,11 @@ export interface SourceContext {
   /** A picture by its asset name. Throws if it is not there. */
   picture(asset: string): Picture;
   memo: Memo;
+  /**
+   * How much lies behind another layer, 0–1, where any does; what is wide and soft keeps a share (0–1) of its
+   * light there.
+   */
+  hidden?: { plane: Plane; spill: number };
   /** What was last made of a source that changes, over the whole region of which a part is wanted now. */
   held?: { parts: Held; whole: Region };
   /** How colours shall stand in the buffer. */

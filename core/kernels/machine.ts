@@ -45,6 +45,7 @@ const ROW_KERNELS = [
   'overRows',
   'rampRows',
   'reliefRows',
+  'sampleRows',
   'scaleRows',
   'settleRows',
   'shadeRows',

@@ -1,3 +1,5 @@
+import type { Affine } from '../geometry/affine';
+import { multiply, translation } from '../geometry/affine';
 import type { Plane } from '../pixels/buffer';
 import { crop, unwritten } from '../pixels/buffer';
 import type { Region } from '../pixels/region';
@@ -32,6 +34,27 @@ export function shifted(plane: Plane, dx: number, dy: number, region: Region): P
     run('shiftRows', region.height, region.width * 10, [
       ...[...rowsOf(at, out, region, 1, 'write'), ...rowsOf(at, plane, from, 1)],
       ...[from.width, from.height, region.x - dx - from.x, region.y - dy - from.y, region.width],
+    ]),
+  );
+  return out;
+}
+
+/**
+ * A plane seen through an affine map over a region: each px shows what lies at its place under `back`, which
+ * takes px of the render to px of the plane (middles at ½); between px it is mixed (bilinear), and beyond its
+ * edges it goes on as they are.
+ */
+export function sampled(plane: Plane, back: Affine, region: Region): Plane {
+  const out: Plane = unwritten(region, 1);
+  const from = plane.region;
+  const [a, b, c, d, e, f] = multiply(
+    translation(-0.5 - from.x, -0.5 - from.y),
+    multiply(back, translation(region.x + 0.5, region.y + 0.5)),
+  );
+  onHeap((at) =>
+    run('sampleRows', region.height, region.width * 12, [
+      ...[...rowsOf(at, out, region, 1, 'write'), ...rowsOf(at, plane, from, 1)],
+      ...[from.width, from.height, a, b, c, d, e, f, region.width],
     ]),
   );
   return out;

@@ -5,6 +5,7 @@ import type { Lamp } from '../definitions/step';
 import type { Affine, Box } from '../geometry/affine';
 import type { Picture } from '../kernels/picture';
 import type { ColourBuffer, Plane } from '../pixels/buffer';
+import type { Region } from '../pixels/region';
 import type { Mixing } from '../pixels/colour';
 import type { Layer, Step } from '../scene/schema';
 import type { Meter } from './meter';
@@ -37,6 +38,11 @@ export interface Context {
   /** The lamp of the scene, and where the scene lies, px of the render. */
   lamp: Lamp;
   scene: Box;
+  /**
+   * How much of each px of a region another layer covers, 0–1, whatever its opacity and whether it is shown:
+   * `map` is from the px that it is placed on to px of the region.
+   */
+  coverageOf(layer: Layer, map: Affine, region: Region): Plane;
   /** Steps of the groups around that their layers land through, innermost first. */
   around: readonly Step[];
 }

@@ -1,11 +1,14 @@
 import type { PaintFrame, Piece, ShapeStepDefinition, StepDefinition } from '../definitions/step';
 import { multiply, scaling } from '../geometry/affine';
 import { compose, projective } from '../geometry/homography';
-import { alphaOf, filled, masked } from '../kernels/rows';
+import { alphaOf, copied, filled, masked } from '../kernels/rows';
 import { warped } from '../kernels/resample';
 import { maskPlane } from '../masks/mask';
 import type { ColourBuffer, Plane } from '../pixels/buffer';
-import { crop } from '../pixels/buffer';
+import { crop, unwritten } from '../pixels/buffer';
+import { scoped } from '../pixels/heap';
+import { without } from '../kernels/planes';
+import { hiddenOf, hidesByPass } from './woven';
 import type { Region } from '../pixels/region';
 import { covering, grow, intersect, isEmpty } from '../pixels/region';
 import { boxOf, placedBox, placementMap } from '../scene/placement';
@@ -156,6 +159,25 @@ function frameOf(layer: Layer, context: Context): PaintFrame {
 
 /** How much of a layer its mask lets through, over all of `wanted`; null if it has none that is on. */
 export function maskOf(layer: Layer, wanted: Region, context: Context): Plane | null {
+  const own = ownMask(layer, wanted, context);
+  const byPass = hidesByPass(layer);
+  const hidden = byPass ? null : hiddenOf(layer, wanted, context);
+  if (!hidden) return own;
+  return scoped(() => {
+    const out = own ? copied(crop(own, wanted, 1), 1) : whole(wanted);
+    without(out, hidden);
+    return out;
+  });
+}
+
+const whole = (region: Region): Plane => {
+  const out = unwritten(region, 1);
+  out.data.fill(1);
+  return out;
+};
+
+/** What its mask alone lets through. */
+function ownMask(layer: Layer, wanted: Region, context: Context): Plane | null {
   const { mask } = layer;
   if (!mask?.enabled) return null;
   const { picture } = context;

@@ -70,9 +70,9 @@ export function inside<S extends Standing>(group: Layer, standing: S, around: re
   return { ...standing, map, scale, around };
 }
 
-/** The steps that the layers of a group go through besides their own. */
+/** The steps that the layers of a group go through besides their own: what changes a shape alone changes nothing. */
 export const stepsAround = (group: Layer, { around }: Standing): Step[] =>
-  isThrough(group) ? [...stepsOf(group), ...around] : [];
+  isThrough(group) ? [...pixelStepsOf(stepsOf(group)), ...around] : [];
 
 /**
  * How far beyond a region what lies beneath a layer must be known to make that region, px: so far a
@@ -120,8 +120,8 @@ const throughCorners = (warp: Drawing['warp'], region: Region): Reach =>
  */
 function differenceFrom(before: Layer, layer: Layer, standing: Standing): Reach {
   if (before === layer) return EMPTY;
-  // What is made of a shape may hang on all of it.
-  if (isStyled(layer)) return null;
+  // What is made of a shape may hang on all of it, and so does where a weave goes over and under.
+  if (isStyled(layer) || layer.weave?.enabled) return null;
   const [was, is] = [before.source, layer.source];
   const alike = { ...before, name: layer.name, source: is };
   if (was.kind !== is.kind || contentOf(alike) !== contentOf(layer)) return null;

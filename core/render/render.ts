@@ -17,7 +17,7 @@ import { everyLayer } from '../scene/schema';
 import type { Context } from './context';
 import { noMeter } from './meter';
 import type { Meter } from './meter';
-import { stack } from './stack';
+import { coverageOf, stack } from './stack';
 
 export { Stopped } from './context';
 
@@ -64,9 +64,27 @@ export function renderPart(
   part: Region,
   local = false,
 ): ColourBuffer {
-  ensureKernels();
-  const { region, scale } = request;
+  const { region } = request;
   const drawn = asDrawn(scene);
+  const context = contextOf(scene, request, local);
+  const layers = request.layers ? only(drawn.layers, new Set(request.layers)) : drawn.layers;
+  const fill = request.background === false ? null : scene.background;
+  return scoped(() => {
+    const start = (over: Region) =>
+      fill ? filled(over, rgb(fill, scene.mixing)) : colourBuffer(over);
+    const made = stack(start, layers, { wanted: region, part }, context, [fill]);
+    return contains(part, made.region) ? made : crop(made, part, 4);
+  });
+}
+
+/** What holds for a render of a scene. */
+export function contextOf(
+  scene: Scene,
+  request: Omit<RenderRequest, 'region'>,
+  local = false,
+): Context {
+  ensureKernels();
+  const { scale } = request;
   const context: Context = {
     mixing: scene.mixing,
     picture: request.picture,
@@ -81,15 +99,9 @@ export function renderPart(
     lamp: scene.light,
     scene: { x0: 0, y0: 0, x1: scene.width * scale, y1: scene.height * scale },
     around: [],
+    coverageOf: (layer, map, over) => coverageOf(layer, map, over, context),
   };
-  const layers = request.layers ? only(drawn.layers, new Set(request.layers)) : drawn.layers;
-  const fill = request.background === false ? null : scene.background;
-  return scoped(() => {
-    const start = (over: Region) =>
-      fill ? filled(over, rgb(fill, scene.mixing)) : colourBuffer(over);
-    const made = stack(start, layers, { wanted: region, part }, context, [fill]);
-    return contains(part, made.region) ? made : crop(made, part, 4);
-  });
+  return context;
 }
 
 /** The layers of a list that were asked for. One that carries a clipped one lends its coverage alone. */

@@ -1,10 +1,11 @@
 import { blendNamed } from '../blend/index';
 import type { Affine } from '../geometry/affine';
+import { meanScale } from '../geometry/affine';
 import type { Homography } from '../geometry/homography';
 import { composite, settle } from '../kernels/composite';
 import { warped } from '../kernels/resample';
 import { alphaOf, copied, cropped, faded, masked, mix, unwrapped } from '../kernels/rows';
-import type { ColourBuffer } from '../pixels/buffer';
+import type { ColourBuffer, Plane } from '../pixels/buffer';
 import { colourBuffer, crop } from '../pixels/buffer';
 import { scoped } from '../pixels/heap';
 import type { Region } from '../pixels/region';
@@ -16,6 +17,7 @@ import { contentOf, kept, numberOf, stopIfTold } from './context';
 import { drawnRegion, shownRegion } from './drawing';
 import type { Dressed } from './layer';
 import { dressed, maskOf, throughSteps } from './layer';
+import { hiddenKey, hiddenOf, hidesByPass } from './woven';
 import { laidDressed } from './laid-dressed';
 import { isStyled, pixelStepsOf, planOf } from './chain';
 import {
@@ -198,6 +200,19 @@ function landed(
   });
 }
 
+/** See `Context.coverageOf`. */
+export function coverageOf(layer: Layer, map: Affine, region: Region, context: Context): Plane {
+  const scale = (context.scale * meanScale(map)) / (meanScale(context.map) || 1);
+  const { scene, mixing } = context;
+  const shown = { ...layer, visible: true, opacity: 100, clip: false, blend: 'normal' };
+  const key = ['coverage', contentOf(layer), map, scale, region, scene, mixing];
+  return kept(context, layer.id, 'coverage', key, () => {
+    const bare = { ...context, map, scale, focus: null, held: null, local: false, around: [] };
+    const made = stack(colourBuffer, [shown], { wanted: region, part: region }, bare, null);
+    return alphaOf(crop(made, region, 4));
+  });
+}
+
 /** A layer's own pixels: its source under its placement, or the layers of a group, through its steps. */
 function layerPixels(layer: Layer, asked: Asked, context: Context): Dressed {
   const { wanted, part } = isStyled(layer) ? withinExtent(layer, asked, context) : asked;
@@ -214,8 +229,11 @@ function layerPixels(layer: Layer, asked: Asked, context: Context): Dressed {
   const key: unknown[] = layer.layers
     ? ['group', layer.layers.map(contentOf), map, scale, warp, first]
     : ['layer', numberOf(layer.source), map, warp, first];
+  // Of a line, what lies behind another layer is hidden pass by pass; of others, as by a mask.
+  const hidden = hidesByPass(layer) ? hiddenOf(layer, first, context) : null;
+  if (hidden) key.push(hiddenKey(layer));
   const source = kept(context, layer.id, 'source', key, () => {
-    if (!warp) return drawn(layer, { wanted: whole, part: first }, map, context);
+    if (!warp) return drawn(layer, { wanted: whole, part: first }, map, context, undefined, hidden);
     if (definitionOf(layer.source).warps)
       return drawn(layer, { wanted: whole, part: first }, map, context, warp);
     const extent = uprightExtent(layer, drawing, context);
@@ -253,6 +271,7 @@ function drawn(
   map: Affine,
   context: Context,
   warp?: Homography,
+  hidden?: Plane | null,
 ): ColourBuffer {
   const { picture, memo, mixing, focus, held } = context;
   if (layer.layers)
@@ -265,6 +284,7 @@ function drawn(
     picture,
     memo,
     mixing,
+    ...(hidden && { hidden: { plane: hidden, spill: layer.weave!.spill / 100 } }),
     ...(held && layer.id === focus && { held: { parts: held, whole: wanted } }),
   });
 }

@@ -1,20 +1,22 @@
 import { contentKey } from '../definitions/content-key';
-import type { Box } from '../geometry/affine';
+import type { Affine, Box } from '../geometry/affine';
 import { invert, multiply } from '../geometry/affine';
 import type { Path } from '../geometry/path';
 import { mapPath } from '../geometry/path';
 import { pathsOf } from '../sources/line-shape';
 import type { TextSource } from '../sources/text';
 import { findLayer } from './edits';
-import { boxOf, mapOf, placedBox, placedTwice } from './placement';
+import type { Weave } from '../weave/weave';
+import { boxOf, mapAround, mapOf, placedBox, placedTwice } from './placement';
 import type { Layer, Scene } from './schema';
 import { everyLayer } from './schema';
 
 /** Layers that follow others: echoes, chains of them included, and texts along a line. */
 
 /** Whether what a layer draws is told by another. */
-const follows = ({ source }: Layer): boolean =>
+const follows = ({ source, weave }: Layer): boolean =>
   source.kind === 'echo' ||
+  weave !== null ||
   (source.kind === 'text' && source.along !== null && source.along.line !== null);
 
 /**
@@ -36,6 +38,10 @@ export function asDrawn(scene: Scene): Scene {
   const copyOf = (layer: Layer, way: readonly string[]): Layer => {
     const { source } = layer;
     const on = [...way, layer.id];
+    if (layer.weave) {
+      const { weave } = layer;
+      return { ...copyOf({ ...layer, weave: null }, way), weave: withSubject(layer, weave) };
+    }
     if (layer.layers) return { ...layer, layers: layer.layers.map((l) => resolved(l, on)) };
     if (source.kind === 'text') return { ...layer, source: alongItsLine(scene, layer, source) };
     if (source.kind !== 'echo' || on.includes(source.of)) return layer;
@@ -52,8 +58,40 @@ export function asDrawn(scene: Scene): Scene {
       placement: placedTwice(layer.placement, base.placement),
     };
   };
+  let bare: Scene | null = null;
+  /** A weave with its subject as that is drawn by itself: what that is woven with does not count. */
+  const withSubject = (layer: Layer, weave: Weave): Weave => {
+    bare ??= asDrawn({ ...scene, layers: scene.layers.map(unwoven) });
+    const subject = findLayer(bare, weave.with);
+    const back = invert(mapAround(scene.layers, layer.id));
+    // A layer cannot be woven with itself, nor with a group that holds it.
+    const holds = subject && everyLayer([subject]).some((l) => l.id === layer.id);
+    if (!subject || holds || !back) return weave;
+    const map = multiply(back, mapAround(scene.layers, subject.id));
+    return { ...weave, subject: { layer: subject, map } } as DrawnWeave;
+  };
   return { ...scene, layers: scene.layers.map((l) => resolved(l, [])) };
 }
+
+/** What a layer is woven with, as it is drawn. */
+export interface Subject {
+  layer: Layer;
+  /** From the px that the subject is placed on to those that the layer is placed on. */
+  map: Affine;
+}
+
+/** A weave in a scene as it is drawn. */
+type DrawnWeave = Weave & { subject: Subject };
+
+/** What a layer of a scene as it is drawn is woven with; null if nothing, or if that is gone. */
+export const subjectOf = ({ weave }: Layer): Subject | null =>
+  (weave as Partial<DrawnWeave> | null)?.subject ?? null;
+
+const unwoven = (layer: Layer): Layer => ({
+  ...layer,
+  weave: null,
+  ...(layer.layers && { layers: layer.layers.map(unwoven) }),
+});
 
 /** A path of one layer as seen from where another stands. */
 function pathFrom(scene: Scene, from: Layer, to: Layer, path: Path): Path {

@@ -52,6 +52,7 @@ const newLayer = (name: string, values: Pick<Layer, 'source'> & Partial<Layer>):
   clip: false,
   body: 100,
   mask: null,
+  weave: null,
   placement: placed(),
   steps: [],
   dials: [],

@@ -197,10 +197,10 @@ function repainted(source: Json): Json {
   return isObject(source.own) ? { ...source, own: withRamps(source.own) } : source;
 }
 
-/** Every layer of a list, those of groups too, without dials, and painted as version 6 paints. */
+/** Every layer of a list, those of groups too, without dials and weaves, and painted as version 6 paints. */
 const eachPainted = (layers: unknown): unknown =>
   each(layers, (l) => ({
-    dials: [],
+    ...{ dials: [], weave: null },
     ...l,
     ...(l.layers === undefined ? {} : { layers: eachPainted(l.layers) }),
     ...(isObject(l.source) ? { source: repainted(l.source) } : {}),

@@ -1,6 +1,7 @@
 import * as v from 'valibot';
 import { blends } from '../blend/index';
 import { maskSchema } from '../masks/mask';
+import { weaveSchema } from '../weave/weave';
 import type { Parameters, Value } from '../definitions/parameter';
 import { HEX, angle, parametersSchema, percent } from '../definitions/parameter';
 import { boxToQuad } from '../geometry/quad';
@@ -108,6 +109,7 @@ const layerEntries = {
   /** How much of its own pixels shows, apart from the styles made from its shape. */
   body: percentage,
   mask: v.nullable(maskSchema),
+  weave: v.nullable(weaveSchema),
   placement: placementSchema,
   source: sourceSchema,
   /** In the order of computation. */

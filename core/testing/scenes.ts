@@ -23,6 +23,7 @@ import { rampOf } from '../pixels/ramp';
 import type { Pass } from '../sources/pass';
 import { newPass } from '../sources/pass';
 import type { Corners, Layer, Scene } from '../scene/schema';
+import { everyLayer } from '../scene/schema';
 import { blends } from '../blend/index';
 import { steps } from '../steps/index';
 
@@ -237,14 +238,27 @@ const layerWithin = (depth: number): fc.Arbitrary<Layer> =>
       steps: steps.map((k) => newStep(k)),
     }));
 
-/** Scenes of 100 × 100 px with layers of every kind, nested, clipped and masked. */
+/** Scenes of 100 × 100 px with layers of every kind, nested, clipped, masked and woven. */
 export const scene: fc.Arbitrary<Scene> = fc
   .record({
     layers: fc.array(layerWithin(2), { maxLength: 5 }),
     background: fc.option(fc.constant('#203040')),
     mixing: fc.constantFrom('displayed' as const, 'displayed' as const, 'light' as const),
+    weaves: fc.array(
+      fc.tuple(fc.nat(), fc.nat(), fc.constantFrom('behind', 'alternate'), fc.constantFrom(0, 60)),
+      { maxLength: 2 },
+    ),
   })
-  .map((s) => ({ ...newScene('Test', 100, 100, null), ...s }));
+  .map(({ weaves, ...s }) => {
+    const made = { ...newScene('Test', 100, 100, null), ...s };
+    const all = everyLayer(made.layers);
+    for (const [i, k, way, spill] of weaves) {
+      const [layer, subject] = [all[i % (all.length || 1)], all[k % (all.length || 1)]];
+      if (layer && subject)
+        layer.weave = { enabled: true, with: subject.id, way, spill, choices: [] };
+    }
+    return made;
+  });
 
 /** A wavy closed or open outline of `n` anchors round (0, 0), such as tracing leaves. */
 export function traced(n: number, radius: number, closed: boolean): Path {

@@ -13,6 +13,7 @@ export {
   grainRows,
   lookRows,
   reliefRows,
+  sampleRows,
   shiftRows,
   timesRows,
 } from './planes';

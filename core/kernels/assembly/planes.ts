@@ -70,6 +70,41 @@ export function shiftRows(
   }
 }
 
+/**
+ * Rows of a plane seen through an affine map: px (x, y) of the result, counted from (x0, y0), shows what lies at
+ * (a x + c y + e, b x + d y + f) of the plane, px from its first; beyond its edges they go on.
+ */
+export function sampleRows(
+  o: usize,
+  oStride: i32,
+  s: usize,
+  sStride: i32,
+  sWidth: i32,
+  sHeight: i32,
+  a: f64,
+  b: f64,
+  c: f64,
+  d: f64,
+  e: f64,
+  f: f64,
+  width: i32,
+  from: i32,
+  to: i32,
+): void {
+  const right = (sWidth - 1) as f64;
+  const foot = (sHeight - 1) as f64;
+  for (let y = from; y < to; y++) {
+    let p = o + y * oStride;
+    for (let x = 0; x < width; x++, p += 4) {
+      const u = a * (x as f64) + c * (y as f64) + e;
+      const v = b * (x as f64) + d * (y as f64) + f;
+      const inX = max<f64>(0, min<f64>(right, u)) as f32;
+      const inY = max<f64>(0, min<f64>(foot, v)) as f32;
+      put(p, between(s, sStride, sWidth, sHeight, inX, inY));
+    }
+  }
+}
+
 /** How far rows of one plane are from those of another, in place. */
 export function differRows(
   p: usize,

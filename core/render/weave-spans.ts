@@ -1,0 +1,60 @@
+import { piece } from '../geometry/dash';
+import { lengthsOf, thinned } from '../geometry/strand';
+import { scoped } from '../pixels/heap';
+import { asDrawn, subjectOf } from '../scene/echoes';
+import { findLayer } from '../scene/edits';
+import type { Scene } from '../scene/schema';
+import { middleOf } from '../weave/spans';
+import type { Choice } from '../weave/weave';
+import type { RenderRequest } from './render';
+import { contextOf } from './render';
+import { wovenOf } from './woven';
+
+/** A stretch or an overlap of a weave, as it is shown and chosen. */
+export interface WeaveSpan {
+  /** What names it among the choices of the weave, and where it lies now. */
+  choice: Choice;
+  /** Of a line: where the stretch runs, x and y in turn; of others a single place. Px that the layer is placed on. */
+  points: number[];
+}
+
+/** What a weave comes to: its spans in order; or that its subject is gone, or is never met. */
+export type WeaveState = { is: 'woven'; spans: WeaveSpan[] } | { is: 'lost' } | { is: 'apart' };
+
+/** A stretch is shown by so many points at most. */
+const MOST_POINTS = 240;
+
+/** Where a layer of a scene goes over and under what it is woven with; null if it is not woven. */
+export function weaveSpans(
+  scene: Scene,
+  id: string,
+  request: Pick<RenderRequest, 'picture' | 'memo'>,
+): WeaveState | null {
+  const layer = findLayer(asDrawn(scene), id);
+  if (!layer?.weave) return null;
+  if (!subjectOf(layer)) return { is: 'lost' };
+  return scoped(() => {
+    const context = contextOf(scene, { ...request, scale: 1 });
+    const woven = wovenOf({ ...layer, weave: { ...layer.weave!, enabled: true } }, context);
+    if (!woven) return { is: 'apart' };
+    const { grid, strands, spans, overlaps } = woven;
+    const found: WeaveSpan[] = [
+      ...spans.map((s): WeaveSpan => {
+        const strand = strands![s.strand]!;
+        const lengths = lengthsOf(strand);
+        const total = lengths.at(-1)!;
+        const run = piece(strand, lengths, s.from * total, s.to * total);
+        const shown = thinned(run, Math.max(1, run.width.length / MOST_POINTS));
+        return {
+          choice: { of: 'line', strand: s.strand, at: middleOf(s), behind: s.behind },
+          points: Array.from(shown.points, (v) => v / grid),
+        };
+      }),
+      ...overlaps.map((o): WeaveSpan => {
+        const [x, y] = [o.place.x / grid, o.place.y / grid];
+        return { choice: { of: 'overlap', x, y, behind: o.behind }, points: [x, y] };
+      }),
+    ];
+    return found.length > 0 ? { is: 'woven', spans: found } : { is: 'apart' };
+  });
+}

@@ -1,0 +1,164 @@
+import { describe, expect, it } from 'vitest';
+import '../kernels/load';
+import { corner } from '../geometry/path';
+import { crop } from '../pixels/buffer';
+import type { Region } from '../pixels/region';
+import { asDrawn } from '../scene/echoes';
+import { edit } from '../scene/edit';
+import { putWeave, removeLayer, setPlacement } from '../scene/edits';
+import { newFill, newGroup, newLineOf, newScene, newShape } from '../scene/make';
+import type { Layer, Scene } from '../scene/schema';
+import { newPass } from '../sources/pass';
+import { lookUp } from '../testing/scenes';
+import type { Weave } from '../weave/weave';
+import { render } from './render';
+
+const REGION: Region = { x: 0, y: 0, width: 200, height: 100 };
+
+/** A filled shape, hard-edged. */
+function solid(name: string, shape: ReturnType<typeof newShape>, x: number, y: number): Layer {
+  const made = newLineOf(name, {
+    shape,
+    passes: [newPass('p', '', { draws: 'inside', colour: '#0000ff' })],
+  });
+  Object.assign(made, { id: name, blend: 'normal' });
+  Object.assign(made.placement, { x, y });
+  return made;
+}
+
+const disc = (x: number, y = 50) =>
+  solid('disc', newShape('ellipse', { width: 40, height: 40 }), x, y);
+
+const weave = (values: Partial<Weave> = {}): Weave => ({
+  ...{ enabled: true, with: 'disc', way: 'behind', spill: 0, choices: [] },
+  ...values,
+});
+
+/** A level line through the scene over a disc, woven with it. */
+function crossed(values: Partial<Weave> = {}, more: Partial<Parameters<typeof newPass>[2]>[] = []) {
+  const line = newLineOf('line', {
+    shape: { kind: 'path', paths: [{ closed: false, anchors: [corner(0, 50), corner(200, 50)] }] },
+    passes: [
+      ...more.map((m, i) => newPass(`m${i}`, '', m)),
+      newPass('core', '', { width: 6, colour: '#ff0000' }),
+    ],
+  });
+  Object.assign(line, { id: 'line', blend: 'normal', weave: weave(values) });
+  return { ...newScene('', 200, 100, '#000000'), layers: [disc(100), line] } satisfies Scene;
+}
+
+const see = (scene: Scene, region = REGION, scale = 1) =>
+  render(scene, { region, scale, picture: lookUp });
+const red = (scene: Scene, x: number, y: number) => see(scene).data[4 * (y * 200 + x)]!;
+
+describe('a woven line', () => {
+  it('is hidden where it lies behind its subject, and nowhere else', () => {
+    const scene = crossed();
+    expect(red(scene, 100, 50)).toBeCloseTo(0, 5);
+    expect(red(scene, 60, 50)).toBeCloseTo(1, 5);
+    expect(red(crossed({ way: 'front' }), 100, 50)).toBeCloseTo(1, 5);
+    expect(red(crossed({ enabled: false }), 100, 50)).toBeCloseTo(1, 5);
+  });
+  it('has the edge of the subject: what is covered by half shows by half', () => {
+    const scene = crossed();
+    const alone = see({ ...scene, background: null, layers: [disc(100)] });
+    for (let x = 70; x < 130; x++) {
+      const covered = alone.data[4 * (50 * 200 + x) + 3]!;
+      expect(Math.abs(red(scene, x, 50) - (1 - covered))).toBeLessThan(0.01);
+    }
+  });
+  it('keeps what was chosen when the subject moves', () => {
+    const choices = [{ of: 'line', strand: 0, at: 0.5, behind: true } as const];
+    const scene = crossed({ way: 'front', choices });
+    expect(red(scene, 100, 50)).toBeCloseTo(0, 5);
+    const moved = edit(scene, '', setPlacement('disc', { x: 40 })).scene;
+    expect(red(moved, 40, 50)).toBeCloseTo(0, 5);
+    expect(red(moved, 100, 50)).toBeCloseTo(1, 5);
+  });
+  it('waits, all in front, while its subject is gone; and minds no subject that is hidden', () => {
+    const scene = crossed();
+    const gone = edit(scene, '', removeLayer('disc')).scene;
+    expect(red(gone, 100, 50)).toBeCloseTo(1, 5);
+    expect(gone.layers[0]!.weave).toEqual(scene.layers[1]!.weave);
+    const hidden = {
+      ...scene,
+      layers: [{ ...scene.layers[0]!, visible: false }, scene.layers[1]!],
+    };
+    expect(red(hidden, 100, 50)).toBeCloseTo(0, 5);
+  });
+  it('lets its wide passes spill over the edge by a share, its narrow ones not at all', () => {
+    const halo = { width: 30, blur: 14, colour: '#00ff00' };
+    const green = (spill: number) =>
+      see(crossed({ spill }, [halo])).data[4 * (50 * 200 + 100) + 1]!;
+    const inFront = see(crossed({ way: 'front' }, [halo])).data;
+    const whole = inFront[4 * (56 * 200 + 100) + 1]!;
+    const beside = see(crossed({ spill: 50 }, [halo])).data[4 * (56 * 200 + 100) + 1]!;
+    expect(green(0)).toBeCloseTo(0, 5);
+    expect(green(100)).toBeGreaterThan(0.3);
+    expect(beside / whole).toBeCloseTo(0.5, 1);
+    expect(red(crossed({ spill: 100 }, [halo]), 100, 50)).toBeLessThan(0.01);
+  });
+  it('goes over and under in turn, and glows of neighbouring stretches part between them', () => {
+    // Down the left side of a tall box, and up its right.
+    const scene = crossed();
+    const path = {
+      closed: false,
+      anchors: [corner(80, 0), corner(80, 99), corner(120, 99), corner(120, 0)],
+    };
+    const line = scene.layers[1]!;
+    if (line.source.kind === 'line') {
+      line.source.shape = { kind: 'path', paths: [path] };
+      line.source.passes = [newPass('halo', '', { width: 60, colour: '#ff0000' })];
+    }
+    line.weave = weave({ way: 'alternate' });
+    scene.layers[0] = solid('disc', newShape('rectangle', { width: 120, height: 40 }), 100, 50);
+    // The first stretch is behind, the second in front: half way, at 100, they part.
+    expect(red(scene, 96, 50)).toBeCloseTo(0, 5);
+    expect(red(scene, 104, 50)).toBeCloseTo(1, 5);
+  });
+  it('of a part of the picture, or at another scale, is the same', () => {
+    const scene = crossed({ spill: 40 }, [{ width: 30, blur: 9, colour: '#00ff00' }]);
+    const whole = see(scene);
+    const part = { x: 71, y: 33, width: 50, height: 31 };
+    const own = see(scene, part);
+    const same = crop(whole, part, 4).data;
+    own.data.forEach((v, i) => expect(Math.abs(v - same[i]!)).toBeLessThan(1e-5));
+    const half = see(scene, { x: 0, y: 0, width: 100, height: 50 }, 0.5);
+    let sum = 0;
+    for (let y = 0; y < 50; y++)
+      for (let x = 0; x < 100; x++)
+        for (let c = 0; c < 4; c++) {
+          const at = (dx: number, dy: number) =>
+            whole.data[4 * ((2 * y + dy) * 200 + 2 * x + dx) + c]!;
+          const mean = (at(0, 0) + at(1, 0) + at(0, 1) + at(1, 1)) / 4;
+          sum += Math.abs(half.data[4 * (y * 100 + x) + c]! - mean);
+        }
+    expect(sum / (100 * 50 * 4)).toBeLessThan(1 / 255);
+  });
+});
+
+describe('any two layers', () => {
+  it('are woven overlap by overlap', () => {
+    const bar = solid('bar', newShape('rectangle', { width: 180, height: 10 }), 100, 50);
+    const pair = newGroup('disc', [disc(50), { ...disc(150), id: 'other' }], 'one');
+    pair.id = 'pair';
+    const front = newFill('', '#ff0000');
+    Object.assign(front, { clip: true });
+    const scene: Scene = { ...newScene('', 200, 100, '#000000'), layers: [pair, bar, front] };
+    const woven = edit(scene, '', putWeave('bar', weave({ with: 'pair', way: 'alternate' }))).scene;
+    expect(red(woven, 50, 50)).toBeCloseTo(0, 4);
+    expect(red(woven, 150, 50)).toBeCloseTo(1, 4);
+    expect(red(woven, 100, 50)).toBeCloseTo(1, 4);
+  });
+  it('may be woven with each other, and never with themselves or a group that holds them', () => {
+    const scene = crossed();
+    const both = edit(scene, '', putWeave('disc', weave({ with: 'line' }))).scene;
+    expect(() => see(both)).not.toThrow();
+    const own = edit(scene, '', putWeave('line', weave({ with: 'line' }))).scene;
+    expect(see(own).data).toEqual(see(edit(scene, '', putWeave('line', null)).scene).data);
+    const group = newGroup('G', [scene.layers[1]!], 'one');
+    const held = { ...scene, layers: [{ ...group, id: 'disc' }] };
+    expect(() => see(held)).not.toThrow();
+    expect(asDrawn(held).layers[0]!.layers![0]!.weave).toEqual(scene.layers[1]!.weave);
+  });
+});

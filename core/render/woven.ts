@@ -1,0 +1,191 @@
+import { contentKey } from '../definitions/content-key';
+import type { Affine } from '../geometry/affine';
+import { IDENTITY, apply, invert, meanScale, multiply, scaling } from '../geometry/affine';
+import { compose, project, projective } from '../geometry/homography';
+import type { Strand } from '../geometry/strand';
+import { sampled, times } from '../kernels/planes';
+import { copied } from '../kernels/rows';
+import type { Plane } from '../pixels/buffer';
+import { crop, unwritten } from '../pixels/buffer';
+import { scoped } from '../pixels/heap';
+import type { Region } from '../pixels/region';
+import { EMPTY, covering, grow, intersect, isEmpty } from '../pixels/region';
+import { subjectOf } from '../scene/echoes';
+import { cornersMap, placementMap } from '../scene/placement';
+import type { Layer } from '../scene/schema';
+import type { LineSource } from '../sources/line';
+import { drawnStrands } from '../sources/line-shape';
+import { coverageAt, lineField } from '../weave/field';
+import type { Overlap } from '../weave/overlaps';
+import { overlapField } from '../weave/overlaps';
+import type { Span } from '../weave/spans';
+import { chosenSpans, stretchesOver, wholeStretches } from '../weave/spans';
+import type { Context } from './context';
+import { contentOf, kept, numberOf } from './context';
+import { extentOf } from './reach';
+
+/**
+ * Weaves: where a layer lies behind another. What is behind is told once, on a grid that does not depend on the
+ * region or scale of the render; the edges are those of the subject's own coverage.
+ */
+
+/** The longer side of the grid, px. */
+const SIDE = 1400;
+
+/** A weave as it lies: on a grid of `grid` px for one that the layers of the list lie on. */
+export interface Woven {
+  grid: number;
+  /** Of a line, its strands on the grid; null for other layers. */
+  strands: Strand[] | null;
+  spans: Span[];
+  overlaps: Overlap[];
+  /** How much each px of the grid belongs to what lies behind, 0–1. */
+  behind: Plane;
+}
+
+/** Whether a layer is woven stretch by stretch, as a line is, and not overlap by overlap, as a shape is. */
+export const isThread = (layer: Layer): layer is Layer & { source: LineSource } =>
+  layer.source.kind === 'line' &&
+  layer.source.passes.some((p) => p.enabled && p.draws !== 'inside');
+
+/** Whether a layer hides its passes itself: lines that stand in no corners do. */
+export const hidesByPass = (layer: Layer): boolean =>
+  layer.source.kind === 'line' && layer.placement.corners === null;
+
+/** The strands of a line under its placement, px of the list times `scale`; gaps do not part them. */
+function strandsUnder(layer: Layer & { source: LineSource }, scale: number): Strand[] {
+  const map = multiply(scaling(scale), placementMap(layer.placement));
+  const source = { ...layer.source, gaps: [] };
+  const turn = cornersMap(layer.placement);
+  const tolerance = 0.25;
+  if (!turn) return drawnStrands(source, map, { tolerance, turn: Infinity });
+  const seen = compose(projective(map), turn);
+  const fineness = { tolerance: tolerance / (meanScale(map) || 1), turn: Infinity };
+  return drawnStrands(source, IDENTITY, fineness).map((s) => {
+    const points = s.points.slice();
+    for (let i = 0; i < points.length; i += 2) {
+      const p = project(seen, { x: points[i]!, y: points[i + 1]! });
+      if (p) [points[i], points[i + 1]] = [p.x, p.y];
+    }
+    return { ...s, points };
+  });
+}
+
+/** Where the grid lies, px of the list: what the subject and the layer may share; null if that has no end. */
+function sharedRegion(layer: Layer, subject: Layer, map: Affine): Region | null {
+  const own = extentOf(layer, { map: IDENTITY, scale: 1, around: [] });
+  const other = extentOf(subject, { map, scale: meanScale(map), around: [] });
+  return own && other ? intersect(own, other) : (own ?? other);
+}
+
+/** Px of the grid for one of a region of the list. */
+const finenessOf = ({ width, height }: Region): number =>
+  Math.min(1, SIDE / Math.max(width, height, 1));
+
+/**
+ * The weave of a layer, if it has one that is on and its subject is there; null if they share nothing. What is
+ * asked of `context` does not depend on where the render looks.
+ */
+export function wovenOf(layer: Layer, context: Context): Woven | null {
+  const { weave } = layer;
+  const subject = subjectOf(layer);
+  if (!weave?.enabled || !subject) return null;
+  const shared = sharedRegion(layer, subject.layer, subject.map);
+  if (!shared || isEmpty(shared)) return null;
+  const grid = finenessOf(shared);
+  const { x, y, width, height } = shared;
+  const region = grow(covering(x * grid, y * grid, (x + width) * grid, (y + height) * grid), 1);
+  const on = (of: Layer, map: Affine) =>
+    context.coverageOf(of, multiply(scaling(grid), map), region);
+  const coverage = on(subject.layer, subject.map);
+  if (isThread(layer)) {
+    const strands = strandsUnder(layer, grid);
+    const at = coverageAt(coverage);
+    const spans = chosenSpans(
+      strands,
+      strands.map((s) => stretchesOver(s, at)),
+      weave,
+    );
+    const stretches = wholeStretches(strands, spans);
+    const behind = lineField(strands, stretches, region);
+    return { grid, strands, spans, overlaps: [], behind };
+  }
+  const both = copied(crop(coverage, region, 1), 1);
+  times(both, crop(on({ ...layer, weave: null }, IDENTITY), region, 1));
+  const { overlaps, behind } = overlapField(both, weave, grid);
+  return { grid, strands: null, spans: [], overlaps, behind };
+}
+
+/** All that a weave depends on: of a line only its shape, whatever it is painted with. */
+const weaveKey = (layer: Layer): unknown[] => {
+  const { source, placement, weave } = layer;
+  const own = isThread(layer)
+    ? contentKey([layer.source.shape, layer.source.modifiers, extentKey(layer.source)])
+    : contentOf(layer);
+  return ['weave', source.kind, own, placement, numberOf(weave!)];
+};
+
+/** All that what is hidden of a layer depends on, besides where the render looks. */
+export const hiddenKey = (layer: Layer): unknown[] => [...weaveKey(layer), layer.weave!.spill];
+
+/** What of a line's passes tells how far it reaches. */
+const extentKey = ({ passes }: LineSource) =>
+  passes.map((p) => [p.enabled, p.width, p.grow, p.blur, p.hardness, p.x, p.y, p.draws]);
+
+/**
+ * How much of a layer is hidden behind what it is woven with, 0–1, over the part of `wanted` where any may be;
+ * null if nothing is.
+ */
+export function hiddenOf(layer: Layer, wanted: Region, context: Context): Plane | null {
+  const subject = subjectOf(layer);
+  if (!layer.weave?.enabled || !subject) return null;
+  const key = weaveKey(layer);
+  const { map } = context;
+  const made = kept(context, layer.id, 'weave', [...key, map, wanted], () =>
+    scoped(() => {
+      const woven = fieldOf(layer, key, context);
+      const back = invert(map);
+      if (!woven || !back) return unwritten(EMPTY, 1);
+      const { grid, behind } = woven;
+      const { x, y, width, height } = behind.region;
+      // Where the grid lies in the render.
+      const corners = [
+        [x, y],
+        [x + width, y],
+        [x, y + height],
+        [x + width, y + height],
+      ].map(([u, v]) => apply(map, { x: u! / grid, y: v! / grid }));
+      const [xs, ys] = [corners.map((p) => p.x), corners.map((p) => p.y)];
+      const region = intersect(
+        wanted,
+        covering(Math.min(...xs), Math.min(...ys), Math.max(...xs), Math.max(...ys)),
+      );
+      if (isEmpty(region)) return unwritten(EMPTY, 1);
+      const out = sampled(behind, multiply(scaling(grid), back), region);
+      times(
+        out,
+        crop(context.coverageOf(subject.layer, multiply(map, subject.map), region), region, 1),
+      );
+      return out;
+    }),
+  );
+  return isEmpty(made.region) ? null : made;
+}
+
+/** The field of a weave, kept whatever the render asks for. */
+function fieldOf(
+  layer: Layer,
+  key: unknown[],
+  context: Context,
+): { grid: number; behind: Plane } | null {
+  const behind = kept(
+    context,
+    layer.id,
+    'weave',
+    [...key, 'field'],
+    () => wovenOf(layer, context)?.behind ?? unwritten(EMPTY, 1),
+  );
+  const { layer: other, map } = subjectOf(layer)!;
+  const shared = sharedRegion(layer, other, map);
+  return isEmpty(behind.region) || !shared ? null : { grid: finenessOf(shared), behind };
+}
