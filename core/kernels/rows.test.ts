@@ -77,6 +77,12 @@ describe('rows of pixels', () => {
       }),
     );
   });
+  it('have no colours without edges where next to nothing is left of a blur', () => {
+    const from = buffer({ x: 0, y: 0, width: 2, height: 1 });
+    from.data.set([0, 1e-40, 0, 2e-40, 0.25, 0, 0.5, 0.5]);
+    const open = [...unwrapped(from, 1).data];
+    expect(open).toEqual([0, 0, 0, 0, 0.5, 0, 1, 1]);
+  });
   it('give their alpha, their tone, themselves weaker, and themselves without edges', () => {
     fc.assert(
       fc.property(region, (r) => {

@@ -138,7 +138,9 @@ export function unwrapRows(
     let p = b + y * stride;
     for (const end = p + (width << 4); p < end; p += 16) {
       const alpha = get(p + 12);
-      if (alpha > 0) put4(p, f32x4.mul(get4(p), f32x4.splat(amount / alpha)));
+      // What is left of a blur may be so little that nothing could be divided by it.
+      if (alpha > 1e-30) put4(p, f32x4.mul(get4(p), f32x4.splat(amount / alpha)));
+      else put4(p, f32x4.splat(0));
     }
   }
 }
