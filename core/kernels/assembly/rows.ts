@@ -140,7 +140,7 @@ export function unwrapRows(
       const alpha = get(p + 12);
       // What is left of a blur may be so little that nothing could be divided by it.
       if (alpha > 1e-30) put4(p, f32x4.mul(get4(p), f32x4.splat(amount / alpha)));
-      else put4(p, f32x4.splat(0));
+      else if (alpha > 0) put4(p, f32x4.splat(0));
     }
   }
 }
