@@ -4,6 +4,7 @@ import type { Parameter, Parameters } from '../core/definitions/parameter';
 import { sceneJsonSchema } from '../core/scene/json-schema';
 import { maskShapes } from '../core/masks/index';
 import { maskParameters } from '../core/masks/mask';
+import { weaveParameters } from '../core/weave/weave';
 import { paintParameters } from '../core/paint/parameters';
 import {
   MAX_PIXELS,
@@ -181,6 +182,17 @@ nothing else.
 First scaled, then turned about the pivot (in the source's own px), then moved.
 
 ${objectTable(layer.properties!.placement!)}
+
+### weave
+
+\`null\`, or an object with \`enabled\`, \`with\` (the id of the layer it goes over and under), \`choices\` and
+
+${parameterTable(weaveParameters)}
+
+Choices are all the stretches there were when one was last chosen, in order. Of a line that is drawn along its
+path each has \`of\` "line", its \`strand\`, the share \`at\` of the strand's length where its middle was, and \`behind\`;
+of other layers \`of\` "overlap", a place \`x\`, \`y\` in the overlap, in the px that the layer is placed on, and \`behind\`.
+What lies behind is hidden by the coverage of the other layer; a weave whose other layer is gone hides nothing.
 
 ### mask
 

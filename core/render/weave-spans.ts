@@ -1,5 +1,6 @@
 import { piece } from '../geometry/dash';
-import { lengthsOf, thinned } from '../geometry/strand';
+import type { Point } from '../geometry/affine';
+import { lengthsOf, placeAlong, thinned } from '../geometry/strand';
 import { scoped } from '../pixels/heap';
 import { asDrawn, subjectOf } from '../scene/echoes';
 import { findLayer } from '../scene/edits';
@@ -14,8 +15,10 @@ import { wovenOf } from './woven';
 export interface WeaveSpan {
   /** What names it among the choices of the weave, and where it lies now. */
   choice: Choice;
-  /** Of a line: where the stretch runs, x and y in turn; of others a single place. Px that the layer is placed on. */
+  /** Of a line: where the stretch runs, x and y in turn; of others nothing. Px that the layer is placed on. */
   points: number[];
+  /** A place in the middle of it. */
+  middle: Point;
 }
 
 /** What a weave comes to: its spans in order; or that its subject is gone, or is never met. */
@@ -45,14 +48,20 @@ export function weaveSpans(
         const total = lengths.at(-1)!;
         const run = piece(strand, lengths, s.from * total, s.to * total);
         const shown = thinned(run, Math.max(1, run.width.length / MOST_POINTS));
+        const { from, to, t } = placeAlong(strand, lengths, ((s.from + s.to) / 2) * total);
+        const between = (c: 0 | 1) => {
+          const [a, b] = [strand.points[2 * from + c]!, strand.points[2 * to + c]!];
+          return (a + (b - a) * t) / grid;
+        };
         return {
           choice: { of: 'line', strand: s.strand, at: middleOf(s), behind: s.behind },
           points: Array.from(shown.points, (v) => v / grid),
+          middle: { x: between(0), y: between(1) },
         };
       }),
       ...overlaps.map((o): WeaveSpan => {
         const [x, y] = [o.place.x / grid, o.place.y / grid];
-        return { choice: { of: 'overlap', x, y, behind: o.behind }, points: [x, y] };
+        return { choice: { of: 'overlap', x, y, behind: o.behind }, points: [], middle: { x, y } };
       }),
     ];
     return found.length > 0 ? { is: 'woven', spans: found } : { is: 'apart' };

@@ -10,6 +10,7 @@ import { crop, unwritten } from '../pixels/buffer';
 import { scoped } from '../pixels/heap';
 import type { Region } from '../pixels/region';
 import { EMPTY, covering, grow, intersect, isEmpty } from '../pixels/region';
+import type { Subject } from '../scene/echoes';
 import { subjectOf } from '../scene/echoes';
 import { cornersMap, placementMap } from '../scene/placement';
 import type { Layer } from '../scene/schema';
@@ -30,7 +31,7 @@ import { extentOf } from './reach';
  */
 
 /** The longer side of the grid, px. */
-const SIDE = 1400;
+const SIDE = 900;
 
 /** A weave as it lies: on a grid of `grid` px for one that the layers of the list lie on. */
 export interface Woven {
@@ -71,26 +72,27 @@ function strandsUnder(layer: Layer & { source: LineSource }, scale: number): Str
   });
 }
 
-/** Where the grid lies, px of the list: what the subject and the layer may share; null if that has no end. */
-function sharedRegion(layer: Layer, subject: Layer, map: Affine): Region | null {
-  const own = extentOf(layer, { map: IDENTITY, scale: 1, around: [] });
-  const other = extentOf(subject, { map, scale: meanScale(map), around: [] });
-  return own && other ? intersect(own, other) : (own ?? other);
-}
+/**
+ * Where the grid lies, px of the list: round all of the subject, so that it stays as it is while the layer
+ * changes; of one without edges, round the layer. Null if neither has any.
+ */
+const gridRegion = (layer: Layer, { layer: subject, map }: Subject): Region | null =>
+  extentOf(subject, { map, scale: meanScale(map), around: [] }) ??
+  extentOf(layer, { map: IDENTITY, scale: 1, around: [] });
 
 /** Px of the grid for one of a region of the list. */
 const finenessOf = ({ width, height }: Region): number =>
   Math.min(1, SIDE / Math.max(width, height, 1));
 
 /**
- * The weave of a layer, if it has one that is on and its subject is there; null if they share nothing. What is
+ * The weave of a layer, if it has one that is on and its subject is there and can be seen; null if not. What is
  * asked of `context` does not depend on where the render looks.
  */
 export function wovenOf(layer: Layer, context: Context): Woven | null {
   const { weave } = layer;
   const subject = subjectOf(layer);
   if (!weave?.enabled || !subject) return null;
-  const shared = sharedRegion(layer, subject.layer, subject.map);
+  const shared = gridRegion(layer, subject);
   if (!shared || isEmpty(shared)) return null;
   const grid = finenessOf(shared);
   const { x, y, width, height } = shared;
@@ -185,7 +187,6 @@ function fieldOf(
     [...key, 'field'],
     () => wovenOf(layer, context)?.behind ?? unwritten(EMPTY, 1),
   );
-  const { layer: other, map } = subjectOf(layer)!;
-  const shared = sharedRegion(layer, other, map);
+  const shared = gridRegion(layer, subjectOf(layer)!);
   return isEmpty(behind.region) || !shared ? null : { grid: finenessOf(shared), behind };
 }

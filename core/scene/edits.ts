@@ -1,6 +1,5 @@
 import { current } from 'immer';
 import type { Mask } from '../masks/mask';
-import type { Weave } from '../weave/weave';
 import type { Paint } from '../paint/parameters';
 import type { GroupSource } from '../sources/group';
 import type { Edit } from './edit';
@@ -268,20 +267,6 @@ export const setMask =
   (s) => {
     const { mask } = layerOf(s, id);
     if (mask) Object.assign(mask, values);
-  };
-
-/** Weaves a layer with others, or no longer. */
-export const putWeave =
-  (id: string, weave: Weave | null): Edit =>
-  (s) => {
-    layerOf(s, id).weave = weave;
-  };
-
-export const setWeave =
-  (id: string, values: Partial<Weave>): Edit =>
-  (s) => {
-    const { weave } = layerOf(s, id);
-    if (weave) Object.assign(weave, values);
   };
 
 export const setPlacement =

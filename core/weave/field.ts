@@ -6,7 +6,6 @@ import type { Strand } from '../geometry/strand';
 import { lengthsOf, strandsBox } from '../geometry/strand';
 import { coverage } from '../kernels/coverage';
 import { FAR, distanceField } from '../kernels/distance';
-import { clamp } from '../kernels/planes';
 import type { Plane } from '../pixels/buffer';
 import { crop, unwritten } from '../pixels/buffer';
 import { scoped } from '../pixels/heap';
@@ -16,10 +15,14 @@ import type { Stretch } from './spans';
 
 /** Which of two sides the px of a grid belong to, by what lies nearest. */
 
+/** What is nearer to one side than so many times its distance from the other belongs to it alone. */
+const WHOLLY = 3;
+
 /**
- * How much the px of a region belong to what `behind` marks, and not to what `front` marks: 1 where the nearest
- * px with a coverage of ½ or more is one of `behind`, 0 where it is one of `front`, ½ half way between, going
- * over within a px. Both planes lie over the same region, which holds the one that is asked for.
+ * How much the px of a region belong to what `behind` marks, and not to what `front` marks: more than ½ where the
+ * nearest px with a coverage of ½ or more is one of `behind`, less where it is one of `front`. Half way between
+ * the two it goes over, the more softly the farther off they are, so that wide glows part without an edge, and
+ * close to either it is 1 or 0. Both planes lie over the same region, which holds the one that is asked for.
  */
 export function ownedBy(behind: Plane, front: Plane, region: Region): Plane {
   return scoped(() => {
@@ -29,11 +32,18 @@ export function ownedBy(behind: Plane, front: Plane, region: Region): Plane {
     for (let i = 0; i < out.data.length; i++) {
       // Where one side is nowhere all belongs to the other; where both are, nothing is behind.
       const [to, from] = [a.data[i]!, b.data[i]!];
-      out.data[i] = to >= FAR ? 0 : from >= FAR ? 1 : (from - to) / 2 + 0.5;
+      out.data[i] = to >= FAR ? 0 : from >= FAR ? 1 : share(to, from);
     }
-    clamp(out);
     return out;
   });
+}
+
+/** How much belongs to one side, by the distances from it and from the other. */
+function share(to: number, from: number): number {
+  if (to + from === 0) return 0.5;
+  const least = 1 / (1 + WHOLLY);
+  const t = Math.min(1, Math.max(0, (from / (to + from) - least) / (1 - 2 * least)));
+  return t * t * (3 - 2 * t);
 }
 
 /** Half the width of the thread that marks a line on a grid, px: so wide that it has no holes. */

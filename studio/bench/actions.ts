@@ -11,6 +11,7 @@ import { openRecipes } from './chain/look';
 import { startDrawing } from './stage/drawing';
 import { gradientPass } from './stage/gradient';
 import { hasStyleHandles } from './stage/style-handles';
+import { beginWeaving } from './stage/weaving';
 import { startWriting, typeAll } from './stage/writing';
 import {
   addFill,
@@ -164,6 +165,12 @@ export function actions(does: BenchDoes): Action[] {
       keys: ['4'],
       run: work('width'),
       enabled: layer?.source.kind === 'line' && isPath(layer.source.shape) && idle,
+    },
+    {
+      name: 'Weave the layer with another',
+      keys: ['9'],
+      run: () => layer && beginWeaving(layer),
+      enabled: !!layer && layer.source.kind !== 'grade' && idle,
     },
     {
       name: 'Break the line',

@@ -21,6 +21,8 @@ interface Row extends LayerCost {
 const PARTS: Record<string, string> = {
   source: 'source',
   mask: 'mask',
+  weave: 'weave',
+  coverage: 'coverage, for others',
   blend: 'blend',
   beneath: 'all that lies beneath',
   end: 'to the screen',

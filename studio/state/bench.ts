@@ -22,6 +22,7 @@ export type Mode =
   | 'anchors'
   | 'width'
   | 'gaps'
+  | 'weave'
   | 'ramp'
   | 'mask'
   | 'draw'

@@ -2,6 +2,7 @@ import { proxy, releaseProxy, wrap, type Remote } from 'comlink';
 import type { Region } from '@ignis/core/pixels/region';
 import { covering } from '@ignis/core/pixels/region';
 import { deltaOf } from '@ignis/core/scene/delta';
+import type { WeaveState } from '@ignis/core/render/weave-spans';
 import type { Scene } from '@ignis/core/scene/schema';
 import type {
   BroughtIn,
@@ -157,6 +158,10 @@ export const cell = (request: CellRequest): Promise<Patch> => ask((remote) => re
 /** A small picture of a scene or of some of its layers, as PNG. */
 export const picture = (request: PictureRequest): Promise<Blob> =>
   ask((remote) => remote.picture(request));
+
+/** Where a layer goes over and under what it is woven with; null if it is not woven. */
+export const weave = (scene: Scene, layer: string): Promise<WeaveState | null> =>
+  ask((remote) => remote.weave(scene, layer) as Promise<WeaveState | null>);
 
 /** The layers that show at a point (scene px), front first. */
 export const layersAt = (scene: Scene, x: number, y: number): Promise<string[]> =>

@@ -19,6 +19,7 @@ import { endingOf } from '@ignis/core/render/ending';
 import { exportScene } from '@ignis/core/render/export';
 import { menderOf } from '@ignis/core/render/mend';
 import { meterBy } from '@ignis/core/render/meter';
+import { weaveSpans } from '@ignis/core/render/weave-spans';
 import { render, Stopped } from '@ignis/core/render/render';
 import { facesOf, picturesOf } from '@ignis/core/scene/needs';
 import { withDelta } from '@ignis/core/scene/delta';
@@ -208,6 +209,11 @@ const engine: Engine = {
         ),
       ),
     );
+  },
+
+  async weave(scene, layer) {
+    const picture = await picturesFor(scene);
+    return withRoom(() => weaveSpans(scene, layer, { picture, memo: cache.memo }));
   },
 
   async layersAt(scene, x, y) {

@@ -1,5 +1,6 @@
 /** What the page and the worker that computes say to each other. Nothing else knows the messages. */
 import type { Cost } from '@ignis/core/render/meter';
+import type { WeaveState } from '@ignis/core/render/weave-spans';
 import type { Region } from '@ignis/core/pixels/region';
 import type { Delta } from '@ignis/core/scene/delta';
 import type { Scene } from '@ignis/core/scene/schema';
@@ -85,6 +86,8 @@ export interface Engine {
   cell(request: CellRequest): Promise<Patch>;
   /** A small picture, as PNG. */
   picture(request: PictureRequest): Promise<Blob>;
+  /** Where a layer goes over and under what it is woven with; null if it is not woven. */
+  weave(scene: Scene, layer: string): Promise<WeaveState | null>;
   /** The layers that show at a point (scene px), front first. */
   layersAt(scene: Scene, x: number, y: number): Promise<string[]>;
   /** The whole scene as PNG. `progress` is told the share done. */

@@ -16,6 +16,7 @@ import { NumberField } from '../../ui/number-field';
 import { ParameterControls } from '../../ui/parameter-controls';
 import { Look } from './look';
 import { MaskNode } from './mask';
+import { WeaveNode } from './weave';
 import { Node } from './node';
 import { Placement } from './placement';
 import { SourceNode } from './source';
@@ -66,6 +67,7 @@ function OfLayer({ layer }: { layer: Layer }) {
         {layer.source.kind !== 'grade' && !through && <Body layer={layer} />}
         <ClipNode layer={layer} />
         <MaskNode layer={layer} />
+        <WeaveNode layer={layer} />
         <Node title="Blend" last>
           <ParameterControls
             parameters={through ? OPACITY : BLEND}

@@ -23,6 +23,7 @@ import { Bar, DropDown, Hint, Small } from './bar';
 import { endDrawing } from './drawing';
 import { RepeatBar } from './repeat-bar';
 import { gradientPass } from './gradient';
+import { WeaveButton, WeaveTools } from './weave-tools';
 import { hasStyleHandles } from './style-handles';
 
 /** The ways of working that apply to the selected layer, and what can be done to chosen anchors. */
@@ -80,6 +81,8 @@ export function ModeBar() {
         <ModeButton digit="7" mode="corners" label="Corners" />
       )}
       {follows && <ModeButton digit="8" mode="lamp" label="Scene light" />}
+      {layer.source.kind !== 'grade' && <WeaveButton layer={layer} />}
+      {mode === 'weave' && <WeaveTools layer={layer} />}
       {mode === 'style' && <Hint>Drag the handles of the style that is open</Hint>}
       {mode === 'corners' && <CornerTools layer={layer} />}
       {mode === 'arrange' && <LayerTools ids={[layer.id, ...others]} />}

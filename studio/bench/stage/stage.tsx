@@ -35,6 +35,7 @@ import { follow, scenePoint } from './pointer';
 import { shownScene, usePreview } from './use-preview';
 import { StyleHandles } from './style-handles';
 import { Type } from './type';
+import { WeaveStretches } from './weave-stretches';
 import { WidthHandles } from './width-handles';
 import { Write } from './write';
 import { typeAll } from './writing';
@@ -266,6 +267,7 @@ export function Stage({ onFiles }: Props) {
         {!comparing && layer?.visible && isLine(layer) && mode === 'gaps' && (
           <Gaps stage={element} layer={layer} />
         )}
+        {!comparing && layer?.visible && mode === 'weave' && <WeaveStretches layer={layer} />}
         {!comparing && layer?.visible && isLine(layer) && mode === 'ramp' && (
           <Gradient stage={element} layer={layer} />
         )}

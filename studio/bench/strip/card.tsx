@@ -109,6 +109,15 @@ export const Card = memo(function Card({ layer, small, drop }: Props) {
             clip
           </Chip>
         )}
+        {layer.weave && !layer.mask && (
+          <Chip
+            side="right-1"
+            on={layer.weave.enabled}
+            title={layer.weave.enabled ? 'Is woven with another layer' : 'Has a weave that is off'}
+          >
+            woven
+          </Chip>
+        )}
         {layer.mask && (
           <Chip
             side="right-1"

@@ -1,0 +1,92 @@
+/** Weaving a line round a subject, and layers with each other. */
+import type { Page } from '@playwright/test';
+import { expect, test } from '@playwright/test';
+import { unpackScene } from '../core/files/ignis-file';
+import { everyLayer } from '../core/scene/schema';
+import { add, card, onPage, openExample, savedFile, settled } from './bench-page';
+
+const weaveOf = async (page: Page, name: string) => {
+  const { scene } = await unpackScene(await savedFile(page), 'x.ignis');
+  return everyLayer(scene.layers).find((l) => l.name === name)!.weave;
+};
+const stretches = (page: Page, is: 'behind' | 'front' | '') =>
+  page.locator(is ? `[data-stretch=${is}]` : '[data-stretch]');
+
+/** The colour of the picture at a place of the scene. */
+async function colourAt(page: Page, at: readonly [number, number]): Promise<number[]> {
+  await settled(page);
+  const [x, y] = await onPage(page, at);
+  return page.getByTestId('picture').evaluate(
+    (canvas: HTMLCanvasElement, [x, y]) => {
+      const box = canvas.getBoundingClientRect();
+      const k = canvas.width / box.width;
+      const { data } = canvas
+        .getContext('2d')!
+        .getImageData(Math.round((x! - box.x) * k), Math.round((y! - box.y) * k), 1, 1);
+      return [...data];
+    },
+    [x, y],
+  );
+}
+const sum = (c: number[]) => c[0]! + c[1]! + c[2]!;
+
+test('a line winds round the heron: stretches go behind and in front by a click, and by keys', async ({
+  page,
+}) => {
+  await openExample(page, 'Bend of light');
+  await card(page, 'Sparks').locator('[data-card]').click();
+  await add(page, 'Spiral round');
+  await page.keyboard.press('9');
+  // What is most likely meant is chosen: the heron, and not the pier behind all.
+  await expect(page.getByRole('button', { name: 'with Heron' })).toBeVisible();
+  await expect(stretches(page, '')).not.toHaveCount(0);
+  const many = await stretches(page, '').count();
+  expect(many).toBeGreaterThan(3);
+  await expect(stretches(page, 'behind')).toHaveCount(Math.ceil(many / 2));
+
+  await page.getByRole('button', { name: 'All in front' }).click();
+  await expect(stretches(page, 'front')).toHaveCount(many);
+  await page.getByRole('button', { name: 'All behind' }).click();
+  await expect(stretches(page, 'behind')).toHaveCount(many);
+  const last = stretches(page, '').last();
+  const name = /^Stretch \d+ of \d+: in front$/;
+  await last.focus();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('button', { name })).toHaveCount(1);
+  expect((await weaveOf(page, 'Spiral round'))!.choices).toHaveLength(many);
+  await page.keyboard.press('Control+z');
+  await expect(page.getByRole('button', { name })).toHaveCount(0);
+});
+
+test('a stretch that is sent behind is hidden by the heron; without her the weave waits', async ({
+  page,
+}) => {
+  await openExample(page, 'Bend of light');
+  await card(page, 'Sparks').locator('[data-card]').click();
+  await add(page, 'Straight line');
+  await page.keyboard.press('9');
+  await expect(stretches(page, '')).toHaveCount(1);
+  await page.getByRole('button', { name: 'All in front' }).click();
+  await expect(stretches(page, 'front')).toHaveCount(1);
+  const box = (await stretches(page, '').locator('rect').boundingBox())!;
+  const scene = (await page.getByTestId('scene-area').boundingBox())!;
+  const k = 1920 / scene.width;
+  // Beside the word, where the line lies on her.
+  const at = [(box.x + box.width / 2 - scene.x) * k, (box.y + 11 - scene.y) * k] as const;
+  const lit = await colourAt(page, at);
+  await stretches(page, '').click();
+  await expect(stretches(page, 'behind')).toHaveCount(1);
+  await expect.poll(async () => sum(await colourAt(page, at))).toBeLessThan(sum(lit) - 150);
+
+  await card(page, 'Heron').locator('[data-card]').click();
+  await page.keyboard.press('Delete');
+  await card(page, 'Straight line').locator('[data-card]').click();
+  await page.keyboard.press('9');
+  await expect(page.getByText(/What it was woven with is gone: choose another/)).toBeVisible();
+  await page.keyboard.press('Control+z');
+  await card(page, 'Straight line').locator('[data-card]').click();
+  await page.keyboard.press('9');
+  await expect(stretches(page, 'behind')).toHaveCount(1);
+  await page.getByRole('button', { name: 'Remove the weave' }).click();
+  expect(await weaveOf(page, 'Straight line')).toBeNull();
+});

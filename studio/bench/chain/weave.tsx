@@ -1,0 +1,104 @@
+import { Trash2 } from 'lucide-react';
+import { findLayer } from '@ignis/core/scene/edits';
+import type { Layer } from '@ignis/core/scene/schema';
+import { putWeave, setWeave, subjectsFor } from '@ignis/core/scene/weave-edits';
+import type { Weave } from '@ignis/core/weave/weave';
+import { weaveParameters } from '@ignis/core/weave/weave';
+import { liveEdit, useBench } from '../../state/bench';
+import { ChoiceField } from '../../ui/choice-field';
+import { ParameterControls } from '../../ui/parameter-controls';
+import { beginWeaving } from '../stage/weaving';
+import { Node } from './node';
+
+/** What a layer goes over and under. */
+export function WeaveNode({ layer }: { layer: Layer }) {
+  const { weave, source } = layer;
+  if (source.kind === 'grade') return null;
+  if (weave) return <OfWeave layer={layer} weave={weave} />;
+  return (
+    <Node
+      on={false}
+      title={
+        <button
+          type="button"
+          onClick={() => beginWeaving(layer)}
+          className="-ml-1 rounded px-1 font-normal text-dim hover:text-ink"
+        >
+          + weave it with another
+        </button>
+      }
+    />
+  );
+}
+
+function OfWeave({ layer, weave }: { layer: Layer; weave: Weave }) {
+  const scene = useBench((s) => s.scene);
+  const { change, set } = useBench.getState();
+  const live = liveEdit('Change the weave');
+  const subject = findLayer(scene, weave.with);
+  const options = subjectsFor(scene, layer.id).map((l) => ({ value: l.id, label: l.name }));
+  return (
+    <Node
+      title="Weave"
+      on={weave.enabled}
+      onToggle={() =>
+        change(
+          weave.enabled ? 'Turn the weave off' : 'Turn the weave on',
+          setWeave(layer.id, { enabled: !weave.enabled }),
+        )
+      }
+      aside={
+        <>
+          <button
+            type="button"
+            className="rounded px-1 hover:text-ink"
+            onClick={() => beginWeaving(layer)}
+          >
+            stretches
+          </button>
+          <button
+            type="button"
+            aria-label="Remove the weave"
+            title="Remove"
+            onClick={() => {
+              change('Remove the weave', putWeave(layer.id, null));
+              if (useBench.getState().mode === 'weave') set({ mode: 'arrange' });
+            }}
+            className="rounded p-1 hover:text-ink"
+          >
+            <Trash2 size={14} />
+          </button>
+        </>
+      }
+    >
+      <div className="grid min-h-7 grid-cols-[104px_1fr] items-center gap-2">
+        <span className="text-sm text-dim">With</span>
+        <div className="flex min-w-0 justify-end">
+          <ChoiceField
+            label="Woven with"
+            value={subject ? weave.with : ''}
+            options={subject ? options : [{ value: '', label: 'gone' }, ...options]}
+            onChange={(id) =>
+              id &&
+              change(
+                `Weave with ${findLayer(scene, id)!.name}`,
+                setWeave(layer.id, { with: id, choices: [] }),
+              )
+            }
+          />
+        </div>
+      </div>
+      {!subject && (
+        <p className="py-1 text-sm text-alarm">
+          What it was woven with is gone. It waits, all in front, until that is back.
+        </p>
+      )}
+      <ParameterControls
+        parameters={weaveParameters}
+        values={weave}
+        onChange={(v) => live.change(setWeave(layer.id, v as Partial<Weave>))}
+        onDone={live.done}
+      />
+    </Node>
+  );
+}

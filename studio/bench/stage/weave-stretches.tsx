@@ -1,0 +1,131 @@
+import type { Point } from '@ignis/core/geometry/affine';
+import { apply, multiply } from '@ignis/core/geometry/affine';
+import type { WeaveSpan } from '@ignis/core/render/weave-spans';
+import type { Layer } from '@ignis/core/scene/schema';
+import { chooseStretch } from '@ignis/core/scene/weave-edits';
+import { useAround, useBench } from '../../state/bench';
+import { useWeaveOf, useWoven } from '../../state/weave';
+
+/** The stretches of a weave on the stage: a click sends one behind, or brings it in front. */
+export function WeaveStretches({ layer }: { layer: Layer }) {
+  useWeaveOf(layer);
+  const { of, state } = useWoven();
+  const view = useBench((s) => s.view);
+  const around = useAround(layer.id);
+  if (of !== layer.id || state?.is !== 'woven' || !layer.weave) return null;
+  const map = multiply([view.zoom, 0, 0, view.zoom, view.x, view.y], around);
+  const all = state.spans.map((s) => s.choice);
+  const lines = state.spans.map((s) => pairs(s.points).map((p) => apply(map, p)));
+  const middles = state.spans.map((s) => apply(map, s.middle));
+  const worded = roomFor(middles);
+  return (
+    <g data-testid="weave">
+      {state.spans.map((span, i) => (
+        <Stretch
+          key={i}
+          span={span}
+          name={`Stretch ${i + 1} of ${all.length}`}
+          points={lines[i]!}
+          middle={middles[i]!}
+          worded={worded[i]!}
+          onClick={() =>
+            useBench
+              .getState()
+              .change(
+                span.choice.behind ? 'Bring a stretch in front' : 'Send a stretch behind',
+                chooseStretch(layer.id, all, i),
+              )
+          }
+        />
+      ))}
+    </g>
+  );
+}
+
+const pairs = (points: readonly number[]) =>
+  Array.from({ length: points.length / 2 }, (_, i) => ({
+    x: points[2 * i]!,
+    y: points[2 * i + 1]!,
+  }));
+
+/** How much room a word takes, CSS px. */
+const ROOM = { x: 68, y: 26 };
+
+/** Which of some places have room for a word, when those before have theirs. */
+function roomFor(places: readonly Point[]): boolean[] {
+  const taken: Point[] = [];
+  return places.map((p) => {
+    const free = taken.every((q) => Math.abs(p.x - q.x) > ROOM.x || Math.abs(p.y - q.y) > ROOM.y);
+    if (free) taken.push(p);
+    return free;
+  });
+}
+
+interface Props {
+  span: WeaveSpan;
+  name: string;
+  points: readonly Point[];
+  middle: Point;
+  /** Whether the word stands there always; otherwise while it is pointed at. */
+  worded: boolean;
+  onClick(): void;
+}
+
+/** One stretch: cool and dashed behind, warm and whole in front, and the word beside it. */
+function Stretch({ span, name, points, middle, worded, onClick }: Props) {
+  const { behind } = span.choice;
+  const word = behind ? 'behind' : 'in front';
+  const line = points.map((p) => `${p.x},${p.y}`).join(' ');
+  const colour = behind ? '#8dbdf0' : '#ffb088';
+  const width = word.length * 6.4 + 16;
+  return (
+    <g
+      role="button"
+      tabIndex={0}
+      aria-label={`${name}: ${word}`}
+      data-stretch={behind ? 'behind' : 'front'}
+      className="group/stretch cursor-pointer outline-none [&:focus-visible_rect]:stroke-white [&:hover_rect]:stroke-white"
+      onPointerDown={(e) => {
+        if (e.button !== 0) return;
+        e.stopPropagation();
+        onClick();
+      }}
+      onKeyDown={(e) => {
+        if (e.key !== 'Enter' && e.key !== ' ') return;
+        e.preventDefault();
+        e.stopPropagation();
+        onClick();
+      }}
+    >
+      <title>
+        {behind ? 'Behind: click to bring it in front' : 'In front: click to send it behind'}
+      </title>
+      {points.length > 1 && (
+        <g fill="none" strokeLinecap="round" strokeLinejoin="round">
+          <polyline points={line} stroke="transparent" strokeWidth={22} />
+          <polyline points={line} stroke="#000" strokeOpacity={0.55} strokeWidth={5} />
+          <polyline
+            points={line}
+            stroke={colour}
+            strokeWidth={2.5}
+            strokeDasharray={behind ? '2 7' : undefined}
+          />
+        </g>
+      )}
+      <g
+        transform={`translate(${middle.x - width / 2} ${middle.y - 11})`}
+        className={
+          worded
+            ? ''
+            : 'opacity-0 group-hover/stretch:opacity-100 group-focus-visible/stretch:opacity-100'
+        }
+        pointerEvents={worded ? undefined : 'none'}
+      >
+        <rect width={width} height={22} rx={11} fill="#161616" fillOpacity={0.9} stroke={colour} />
+        <text x={width / 2} y={15} fontSize={12} textAnchor="middle" fill={colour}>
+          {word}
+        </text>
+      </g>
+    </g>
+  );
+}

@@ -1,0 +1,75 @@
+import { findLayer } from '@ignis/core/scene/edits';
+import { newWeave, putWeave, setWeave, subjectsFor, weaveAll } from '@ignis/core/scene/weave-edits';
+import type { Layer } from '@ignis/core/scene/schema';
+import { useBench } from '../../state/bench';
+import { useWoven } from '../../state/weave';
+import { DropDown, Hint, Small } from './bar';
+import { beginWeaving } from './weaving';
+
+/** The way of working that weaves a layer with another. */
+export function WeaveButton({ layer }: { layer: Layer }) {
+  const active = useBench((s) => s.mode === 'weave');
+  return (
+    <button
+      type="button"
+      aria-pressed={active}
+      onClick={() => beginWeaving(layer)}
+      className={`flex shrink-0 items-center gap-1.5 rounded-full px-2.5 py-1 whitespace-nowrap ${active ? 'bg-ember/20 text-ember-ink' : 'hover:bg-raised'}`}
+    >
+      <span className="text-xs text-dim">9</span>
+      Weave
+    </button>
+  );
+}
+
+/** What can be done to a weave as a whole, and what the stage waits for. */
+export function WeaveTools({ layer }: { layer: Layer }) {
+  const scene = useBench((s) => s.scene);
+  const { of, state } = useWoven();
+  const { change } = useBench.getState();
+  const { weave } = layer;
+  const subject = weave && findLayer(scene, weave.with);
+  const subjects = subjectsFor(scene, layer.id);
+  const choose = (other: Layer) =>
+    change(
+      `Weave with ${other.name}`,
+      weave
+        ? setWeave(layer.id, { with: other.id, choices: [] })
+        : putWeave(layer.id, newWeave(other.id)),
+    );
+  if (subjects.length === 0) return <Hint>There is no other layer to weave it with</Hint>;
+  const told = of === layer.id ? state : null;
+  return (
+    <>
+      <DropDown
+        label={subject ? `with ${subject.name}` : 'with…'}
+        items={subjects.map((l) => ({ label: l.name, run: () => choose(l) }))}
+      />
+      {weave && subject && (
+        <>
+          <Small
+            label="All behind"
+            onClick={() => change('All behind', weaveAll(layer.id, 'behind'))}
+          />
+          <Small
+            label="All in front"
+            onClick={() => change('All in front', weaveAll(layer.id, 'front'))}
+          />
+          <Small
+            label="In turn"
+            onClick={() => change('In turn', weaveAll(layer.id, 'alternate'))}
+          />
+        </>
+      )}
+      <Hint>
+        {!weave
+          ? 'Choose what it is woven with'
+          : told?.is === 'lost'
+            ? 'What it was woven with is gone: choose another, or undo'
+            : told?.is === 'apart'
+              ? `It does not meet ${subject?.name ?? 'it'} anywhere`
+              : 'Click a stretch: in front or behind'}
+      </Hint>
+    </>
+  );
+}

@@ -1,0 +1,11 @@
+import { likelySubject, newWeave, putWeave } from '@ignis/core/scene/weave-edits';
+import type { Layer } from '@ignis/core/scene/schema';
+import { useBench } from '../../state/bench';
+
+/** Goes on to weave a layer; if it is woven with nothing yet, with what is most likely meant. */
+export function beginWeaving(layer: Layer): void {
+  const { scene, change, set } = useBench.getState();
+  const subject = layer.weave ? null : likelySubject(scene, layer.id);
+  if (subject) change(`Weave with ${subject.name}`, putWeave(layer.id, newWeave(subject.id)));
+  set({ mode: 'weave' });
+}
