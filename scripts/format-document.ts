@@ -2,8 +2,9 @@
 import { blends } from '../core/blend/index';
 import type { Parameter, Parameters } from '../core/definitions/parameter';
 import { sceneJsonSchema } from '../core/scene/json-schema';
-import { maskShapes } from '../core/masks/index';
+import { maskShapes, strokesAbout } from '../core/masks/index';
 import { maskParameters } from '../core/masks/mask';
+import { brushParameters } from '../core/masks/strokes';
 import { weaveParameters } from '../core/weave/weave';
 import { paintParameters } from '../core/paint/parameters';
 import {
@@ -112,7 +113,8 @@ export function formatDocument(): string {
   const line = source('line');
   const mask = layer.properties!.mask!.anyOf!.find((s) => s.properties)!;
   const variants = (s: JsonSchema) => s.oneOf ?? s.anyOf ?? [];
-  const maskVariants = variants(mask.properties!.shape!);
+  const part = mask.properties!.parts!.items!;
+  const maskVariants = variants(part.properties!.shape!);
   const path = variants(line.properties!.shape!).find((s) => s.properties?.paths)!.properties!
     .paths!.items!;
   const kinds = (
@@ -196,20 +198,26 @@ What lies behind is hidden by the coverage of the other layer; a weave whose oth
 
 ### mask
 
-\`null\`, or an object with \`enabled\`, \`shape\` and
+\`null\`, or an object with \`enabled\`, \`parts\` and
 
 ${parameterTable(maskParameters)}
 
-\`shape\` is one of
+Parts count in their order. Each has an \`id\`, \`enabled\`, a \`way\` and a \`shape\`: it adds what it shows to those before
+it ("add"), hides it ("subtract"), or keeps only that ("intersect"); a mask that begins by hiding begins with
+everything. \`shape\` is one of
 
 ${table(
   ['kind', 'what it is', 'keys'],
-  Object.values(maskShapes).map((m) => [
+  [...Object.values(maskShapes), strokesAbout].map((m) => [
     `\`${m.kind}\``,
     `${m.label}. ${m.help}`,
     maskKeys(m.kind),
   ]),
 )}
+
+Strokes are laid on what the parts before them show. Each has \`hides\`, \`points\` (x, y and the pressure 0–1 in turn) and
+
+${parameterTable(brushParameters)}
 
 A mask that moves along is in the layer's own px, one that stays in those of the scene or group.
 

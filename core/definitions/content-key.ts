@@ -16,3 +16,26 @@ export const contentKey = (value: unknown): string =>
     if (own === undefined) numbers.set(v, (own = next++));
     return { number: own };
   });
+
+/** Numbers of contents that were met, until there are too many. None is given twice. */
+const met = new Map<string, number>();
+const MOST_NUMBERS = 8192;
+let nextMet = 0;
+const known = new WeakMap<object, number>();
+
+/**
+ * A short stand-in for an object in keys: equal for equal contents (once in a while a new one for an
+ * old content, which then counts as new). The object must not be changed in place.
+ */
+export function numberOf(value: object, text = () => contentKey(value)): number {
+  const found = known.get(value);
+  if (found !== undefined) return found;
+  const content = text();
+  let own = met.get(content);
+  if (own === undefined) {
+    if (met.size >= MOST_NUMBERS) met.clear();
+    met.set(content, (own = nextMet++));
+  }
+  known.set(value, own);
+  return own;
+}

@@ -1,6 +1,7 @@
 import type * as v from 'valibot';
 import type { Affine } from '../geometry/affine';
 import type { Picture } from '../kernels/picture';
+import type { Memo } from './memo';
 import type { Plane } from '../pixels/buffer';
 import type { Region } from '../pixels/region';
 
@@ -11,6 +12,9 @@ export interface MaskContext {
   wanted: Region;
   /** A picture by its asset name. Throws if it is not there. */
   picture(asset: string): Picture;
+  memo: Memo;
+  /** What another layer covers over all of a region, or its tones, 0–1; null if it is gone. */
+  ofLayer(shape: { of: string; what: 'coverage' | 'tone' }, region: Region): Plane | null;
 }
 
 /** One thing that a mask can be made of. */

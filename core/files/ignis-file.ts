@@ -125,10 +125,13 @@ function placesOf(scene: Scene, asset: string): string[] {
   const within = (layers: readonly Layer[], path: string): string[] =>
     layers.flatMap((l, i) => {
       const own = `${path}[${i}]`;
-      const { shape } = l.mask ?? {};
       return [
         ...(l.source.kind === 'picture' && l.source.asset === asset ? [`${own}.source.asset`] : []),
-        ...(shape?.kind === 'picture' && shape.asset === asset ? [`${own}.mask.shape.asset`] : []),
+        ...(l.mask?.parts ?? []).flatMap(({ shape }, k) =>
+          shape.kind === 'picture' && shape.asset === asset
+            ? [`${own}.mask.parts[${k}].shape.asset`]
+            : [],
+        ),
         ...within(l.layers ?? [], `${own}.layers`),
       ];
     });

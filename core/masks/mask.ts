@@ -1,18 +1,28 @@
 import * as v from 'valibot';
+import { numberOf } from '../definitions/content-key';
 import type { MaskContext } from '../definitions/mask';
 import type { Values } from '../definitions/parameter';
-import { parameterSchema, percent } from '../definitions/parameter';
+import { length, parameterSchema, percent } from '../definitions/parameter';
 import { blurMargin, gaussianBlur } from '../kernels/blur';
+import { cover } from '../kernels/brush';
+import { grown } from '../kernels/contour';
+import { lookUp, times, without } from '../kernels/planes';
 import { copied, level } from '../kernels/rows';
 import type { Plane } from '../pixels/buffer';
+import { crop, plane } from '../pixels/buffer';
 import { scoped } from '../pixels/heap';
 import { grow } from '../pixels/region';
-import { maskShapeOf, maskShapeSchema } from './index';
+import { isStrokes, maskShapeOf, maskShapeSchema } from './index';
+import { painted } from './paint-strokes';
 
-/** What can be set on every mask, whatever its shape. */
+/** What can be set on every mask, whatever its parts. */
 export const maskParameters = {
   invert: { kind: 'switch', label: 'Invert', help: 'Shows what was hidden.', default: false },
   density: percent('Density', 100),
+  grow: {
+    ...length('Grow', 0, { min: -1000, max: 1000, slider: [-60, 60] }),
+    help: 'Grows what shows by so many px, or shrinks it; its edge is then sharp.',
+  },
   feather: {
     kind: 'number',
     label: 'Feather',
@@ -24,6 +34,7 @@ export const maskParameters = {
     step: 1,
     default: 0,
   },
+  contrast: { ...percent('Contrast', 0), help: 'Makes soft edges narrower, about their middle.' },
   moves: {
     kind: 'switch',
     label: 'Moves along',
@@ -36,31 +47,92 @@ type Entries = {
   [K in keyof typeof maskParameters]: v.GenericSchema<Values<typeof maskParameters>[K]>;
 };
 
+/** What a part of a mask does to those before it. */
+export const partWays = [
+  { value: 'add', label: 'Shows' },
+  { value: 'subtract', label: 'Hides' },
+  { value: 'intersect', label: 'Keeps only' },
+] as const;
+
+export const partSchema = v.strictObject({
+  id: v.pipe(v.string(), v.minLength(1), v.maxLength(64)),
+  enabled: v.boolean(),
+  way: v.picklist(partWays.map((w) => w.value)),
+  shape: maskShapeSchema,
+});
+
 export const maskSchema = v.strictObject({
   enabled: v.boolean(),
-  shape: maskShapeSchema,
+  /** In the order in which they count. One that begins by hiding begins with everything. */
+  parts: v.array(partSchema),
   ...(Object.fromEntries(
     Object.entries(maskParameters).map(([k, p]) => [k, parameterSchema(p)]),
   ) as Entries),
 });
 
+export type MaskPart = v.InferOutput<typeof partSchema>;
 export type Mask = v.InferOutput<typeof maskSchema>;
 
 /**
- * How much of a layer a mask lets through, 0–1, over all of `wanted`: its shape, softened, inverted,
- * and lifted by what its density lacks. `scale` is px of the render for one scene px.
+ * What the parts of a mask show together, 0–1: each shows what it has over what is left (a + b − ab), hides it
+ * (a (1 − b)), or keeps only that (ab); strokes are laid on what is there.
+ */
+function partsPlane(parts: readonly MaskPart[], context: MaskContext): Plane {
+  const on = parts.filter((p) => p.enabled);
+  const { wanted } = context;
+  const start = (): Plane => {
+    const out = plane(wanted);
+    if (on[0] && on[0].way !== 'add' && !isStrokes(on[0].shape)) out.data.fill(1);
+    return out;
+  };
+  return on.reduce<() => Plane>((before, { way, shape }, i) => {
+    if (isStrokes(shape)) {
+      const name = on
+        .slice(0, i)
+        .map((p) => numberOf(p))
+        .join();
+      return () => painted(before, shape.strokes, context, name);
+    }
+    return () =>
+      scoped(() => {
+        const made = maskShapeOf(shape).render(shape, context);
+        const out = copied(before(), 1);
+        if (way === 'add') cover(out, made, 1);
+        else if (way === 'subtract') without(out, made);
+        else times(out, made);
+        return out;
+      });
+  }, start)();
+}
+
+/** The table that narrows what is between 0 and 1 about its middle: at 100 % it is a step. */
+function contrastTable(contrast: number): Float32Array {
+  const k = 1 / Math.max(1 / 256, 1 - contrast / 100);
+  return Float32Array.from({ length: 1025 }, (_, i) =>
+    Math.min(1, Math.max(0, (i / 1024 - 0.5) * k + 0.5)),
+  );
+}
+
+/**
+ * How much of a layer a mask lets through, 0–1, over all of `wanted`: its parts, grown, softened, narrowed,
+ * inverted, and lifted by what its density lacks. `scale` is px of the render for one scene px.
  */
 export function maskPlane(mask: Mask, context: MaskContext & { scale: number }): Plane {
   const { wanted, scale } = context;
   const sigma = mask.feather * scale;
+  const by = mask.grow * scale;
   return scoped(() => {
-    const around = grow(wanted, blurMargin(sigma));
-    const shape = maskShapeOf(mask.shape).render(mask.shape, { ...context, wanted: around });
-    const soft = sigma > 0 ? gaussianBlur(shape, sigma, wanted, 1) : shape;
+    const soft = grow(wanted, blurMargin(sigma));
+    const far = by === 0 ? soft : grow(soft, Math.ceil(Math.abs(by)) + 3);
+    let made = partsPlane(mask.parts, { ...context, wanted: far });
+    if (by !== 0) made = grown(made, by, soft, false);
+    if (sigma > 0) made = gaussianBlur(made, sigma, wanted, 1);
     const density = mask.density / 100;
-    if (!mask.invert && density === 1) return soft;
-    const out = copied(soft, 1);
-    level(out, mask.invert ? -density : density, mask.invert ? 1 : 1 - density);
+    if (!mask.invert && density === 1 && mask.contrast === 0) return crop(made, wanted, 1);
+    const out = copied(crop(made, wanted, 1), 1);
+    if (mask.contrast > 0) lookUp(out, contrastTable(mask.contrast));
+    if (mask.invert || density < 1)
+      level(out, mask.invert ? -density : density, mask.invert ? 1 : 1 - density);
     return out;
   });
 }

@@ -1,4 +1,4 @@
-import { contentKey } from '../definitions/content-key';
+import { contentKey, numberOf } from '../definitions/content-key';
 import type { Held } from '../definitions/held';
 import type { Memo } from '../definitions/memo';
 import type { Lamp } from '../definitions/step';
@@ -39,10 +39,10 @@ export interface Context {
   lamp: Lamp;
   scene: Box;
   /**
-   * How much of each px of a region another layer covers, 0–1, whatever its opacity and whether it is shown:
+   * How much of each px of a region another layer covers, or how light it is there, 0–1, whatever its opacity and whether it is shown:
    * `map` is from the px that it is placed on to px of the region.
    */
-  coverageOf(layer: Layer, map: Affine, region: Region): Plane;
+  coverageOf(layer: Layer, map: Affine, region: Region, what?: 'coverage' | 'tone'): Plane;
   /** Steps of the groups around that their layers land through, innermost first. */
   around: readonly Step[];
 }
@@ -77,29 +77,6 @@ export function kept<T extends ColourBuffer | Plane>(
       ),
     sizeOf,
   );
-}
-
-/** Numbers of contents that were met, until there are too many. None is given twice. */
-const numbers = new Map<string, number>();
-const MOST_NUMBERS = 8192;
-let next = 0;
-const known = new WeakMap<object, number>();
-
-/**
- * A short stand-in for an object in keys: equal for equal contents (once in a while a new one for an
- * old content, which then counts as new). The object must not be changed in place.
- */
-export function numberOf(value: object, text = () => contentKey(value)): number {
-  const found = known.get(value);
-  if (found !== undefined) return found;
-  const content = text();
-  let own = numbers.get(content);
-  if (own === undefined) {
-    if (numbers.size >= MOST_NUMBERS) numbers.clear();
-    numbers.set(content, (own = next++));
-  }
-  known.set(value, own);
-  return own;
 }
 
 /** As `numberOf`, for all of a layer that its pixels depend on. */

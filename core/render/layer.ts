@@ -1,23 +1,27 @@
 import type { PaintFrame, Piece, ShapeStepDefinition, StepDefinition } from '../definitions/step';
-import { multiply, scaling } from '../geometry/affine';
+import type { Affine } from '../geometry/affine';
+import { invert, multiply, scaling } from '../geometry/affine';
 import { compose, projective } from '../geometry/homography';
-import { alphaOf, copied, filled, masked } from '../kernels/rows';
+import { alphaOf, copied, filled, masked, pasted } from '../kernels/rows';
 import { warped } from '../kernels/resample';
+import type { LayerShape } from '../masks/layer';
 import { maskPlane } from '../masks/mask';
 import type { ColourBuffer, Plane } from '../pixels/buffer';
-import { crop, unwritten } from '../pixels/buffer';
+import { crop, plane, unwritten } from '../pixels/buffer';
 import { scoped } from '../pixels/heap';
 import { without } from '../kernels/planes';
 import { hiddenOf, hidesByPass } from './woven';
 import type { Region } from '../pixels/region';
 import { covering, grow, intersect, isEmpty } from '../pixels/region';
+import { subjectOfShape } from '../scene/echoes';
 import { boxOf, placedBox, placementMap } from '../scene/placement';
 import type { Layer, Step } from '../scene/schema';
 import { stepOfKind } from '../steps/index';
 import type { Leg, Sizes } from './chain';
 import { marginOf, piecesOf, unitOf } from './chain';
 import type { Context } from './context';
-import { kept, numberOf, stopIfTold } from './context';
+import { numberOf } from '../definitions/content-key';
+import { kept, stopIfTold } from './context';
 import { affordable, drawnRegion } from './drawing';
 import { drawingOf, sizesOf, stepsOf, uprightExtent } from './reach';
 
@@ -180,16 +184,37 @@ const whole = (region: Region): Plane => {
 function ownMask(layer: Layer, wanted: Region, context: Context): Plane | null {
   const { mask } = layer;
   if (!mask?.enabled) return null;
-  const { picture } = context;
+  const { picture, memo } = context;
   const { map, scale, warp, region } = mask.moves
     ? maskDrawing(layer, wanted, context)
     : { map: context.map, scale: context.scale, warp: null, region: wanted };
+  // Other layers lie where they do, whether the mask moves along or not.
+  const back = warp && invert(placementMap(layer.placement));
+  const listMap = back ? multiply(map, back) : context.map;
   const key = ['mask', numberOf(mask), map, warp, scale, region, wanted];
   return kept(context, layer.id, 'mask', key, () => {
-    const plane = maskPlane(mask, { map, scale, wanted: region, picture });
+    const plane = maskPlane(mask, {
+      ...{ map, scale, wanted: region, picture, memo },
+      ofLayer: (shape, over) => ofLayer(shape, over, listMap, context),
+    });
     if (!warp) return plane;
     return alphaOf(warped(masked(filled(region, [1, 1, 1]), plane), warp, wanted));
   });
+}
+
+/** What another layer covers over all of a region, or its tones; null if it is gone. */
+function ofLayer(
+  shape: Pick<LayerShape, 'of' | 'what'>,
+  region: Region,
+  map: Affine,
+  context: Context,
+): Plane | null {
+  const subject = subjectOfShape(shape);
+  if (!subject) return null;
+  const out = plane(region);
+  const { layer, map: own } = subject;
+  pasted(out, context.coverageOf(layer, multiply(map, own), region, shape.what), 1);
+  return out;
 }
 
 /** No mask that is resampled is drawn on more px than this. */

@@ -99,7 +99,8 @@ export function contextOf(
     lamp: scene.light,
     scene: { x0: 0, y0: 0, x1: scene.width * scale, y1: scene.height * scale },
     around: [],
-    coverageOf: (layer, map, over) => coverageOf(layer, map, over, context),
+    coverageOf: (layer, map, over, what = 'coverage') =>
+      coverageOf(layer, map, over, what, context),
   };
   return context;
 }

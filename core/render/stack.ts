@@ -4,7 +4,7 @@ import { meanScale } from '../geometry/affine';
 import type { Homography } from '../geometry/homography';
 import { composite, settle } from '../kernels/composite';
 import { warped } from '../kernels/resample';
-import { alphaOf, copied, cropped, faded, masked, mix, unwrapped } from '../kernels/rows';
+import { alphaOf, copied, cropped, faded, masked, mix, toneOf, unwrapped } from '../kernels/rows';
 import type { ColourBuffer, Plane } from '../pixels/buffer';
 import { colourBuffer, crop } from '../pixels/buffer';
 import { scoped } from '../pixels/heap';
@@ -13,7 +13,8 @@ import { EMPTY, grow, intersect, isEmpty, unite } from '../pixels/region';
 import type { Layer } from '../scene/schema';
 import { definitionOf } from '../sources/index';
 import type { Context } from './context';
-import { contentOf, kept, numberOf, stopIfTold } from './context';
+import { numberOf } from '../definitions/content-key';
+import { contentOf, kept, stopIfTold } from './context';
 import { drawnRegion, shownRegion } from './drawing';
 import type { Dressed } from './layer';
 import { dressed, maskOf, throughSteps } from './layer';
@@ -201,15 +202,22 @@ function landed(
 }
 
 /** See `Context.coverageOf`. */
-export function coverageOf(layer: Layer, map: Affine, region: Region, context: Context): Plane {
+export function coverageOf(
+  layer: Layer,
+  map: Affine,
+  region: Region,
+  what: 'coverage' | 'tone',
+  context: Context,
+): Plane {
   const scale = (context.scale * meanScale(map)) / (meanScale(context.map) || 1);
   const { scene, mixing } = context;
   const shown = { ...layer, visible: true, opacity: 100, clip: false, blend: 'normal' };
-  const key = ['coverage', contentOf(layer), map, scale, region, scene, mixing];
+  const key = [what, contentOf(layer), map, scale, region, scene, mixing];
   return kept(context, layer.id, 'coverage', key, () => {
     const bare = { ...context, map, scale, focus: null, held: null, local: false, around: [] };
     const made = stack(colourBuffer, [shown], { wanted: region, part: region }, bare, null);
-    return alphaOf(crop(made, region, 4));
+    const whole = crop(made, region, 4);
+    return what === 'tone' ? toneOf(whole) : alphaOf(whole);
   });
 }
 

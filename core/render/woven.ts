@@ -1,4 +1,4 @@
-import { contentKey } from '../definitions/content-key';
+import { contentKey, numberOf } from '../definitions/content-key';
 import type { Affine } from '../geometry/affine';
 import { IDENTITY, apply, invert, meanScale, multiply, scaling } from '../geometry/affine';
 import { compose, project, projective } from '../geometry/homography';
@@ -22,7 +22,7 @@ import { overlapField } from '../weave/overlaps';
 import type { Span } from '../weave/spans';
 import { chosenSpans, stretchesOver, wholeStretches } from '../weave/spans';
 import type { Context } from './context';
-import { contentOf, kept, numberOf } from './context';
+import { contentOf, kept } from './context';
 import { extentOf } from './reach';
 
 /**

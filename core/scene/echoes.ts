@@ -6,6 +6,8 @@ import { mapPath } from '../geometry/path';
 import { pathsOf } from '../sources/line-shape';
 import type { TextSource } from '../sources/text';
 import { findLayer } from './edits';
+import type { LayerShape } from '../masks/layer';
+import type { Mask } from '../masks/mask';
 import type { Weave } from '../weave/weave';
 import { boxOf, mapAround, mapOf, placedBox, placedTwice } from './placement';
 import type { Layer, Scene } from './schema';
@@ -14,9 +16,10 @@ import { everyLayer } from './schema';
 /** Layers that follow others: echoes, chains of them included, and texts along a line. */
 
 /** Whether what a layer draws is told by another. */
-const follows = ({ source, weave }: Layer): boolean =>
+const follows = (layer: Layer): boolean => looksAt(layer) || followsLine(layer);
+
+const followsLine = ({ source }: Layer): boolean =>
   source.kind === 'echo' ||
-  weave !== null ||
   (source.kind === 'text' && source.along !== null && source.along.line !== null);
 
 /**
@@ -38,9 +41,10 @@ export function asDrawn(scene: Scene): Scene {
   const copyOf = (layer: Layer, way: readonly string[]): Layer => {
     const { source } = layer;
     const on = [...way, layer.id];
-    if (layer.weave) {
-      const { weave } = layer;
-      return { ...copyOf({ ...layer, weave: null }, way), weave: withSubject(layer, weave) };
+    if (looksAt(layer)) {
+      const { weave, mask } = layer;
+      const bound = weave && boundTo(weave, subjectFrom(layer, weave.with));
+      return { ...copyOf(unbound(layer), way), weave: bound, mask: mask && boundMask(layer, mask) };
     }
     if (layer.layers) return { ...layer, layers: layer.layers.map((l) => resolved(l, on)) };
     if (source.kind === 'text') return { ...layer, source: alongItsLine(scene, layer, source) };
@@ -59,38 +63,61 @@ export function asDrawn(scene: Scene): Scene {
     };
   };
   let bare: Scene | null = null;
-  /** A weave with its subject as that is drawn by itself: what that is woven with does not count. */
-  const withSubject = (layer: Layer, weave: Weave): Weave => {
-    bare ??= asDrawn({ ...scene, layers: scene.layers.map(unwoven) });
-    const subject = findLayer(bare, weave.with);
+  /** A layer as it is drawn by itself, seen from where another stands: what it looks at itself does not count. */
+  const subjectFrom = (layer: Layer, id: string): Subject | null => {
+    bare ??= asDrawn({ ...scene, layers: scene.layers.map(unbound) });
+    const subject = findLayer(bare, id);
     const back = invert(mapAround(scene.layers, layer.id));
-    // A layer cannot be woven with itself, nor with a group that holds it.
+    // A layer cannot look at itself, nor at a group that holds it.
     const holds = subject && everyLayer([subject]).some((l) => l.id === layer.id);
-    if (!subject || holds || !back) return weave;
-    const map = multiply(back, mapAround(scene.layers, subject.id));
-    return { ...weave, subject: { layer: subject, map } } as DrawnWeave;
+    if (!subject || holds || !back) return null;
+    return { layer: subject, map: multiply(back, mapAround(scene.layers, subject.id)) };
   };
+  const boundMask = (layer: Layer, mask: Mask): Mask => ({
+    ...mask,
+    parts: mask.parts.map((p) =>
+      p.shape.kind === 'layer'
+        ? { ...p, shape: boundTo(p.shape, subjectFrom(layer, p.shape.of)) }
+        : p,
+    ),
+  });
   return { ...scene, layers: scene.layers.map((l) => resolved(l, [])) };
 }
 
-/** What a layer is woven with, as it is drawn. */
+/** A layer that another looks at, as it is drawn. */
 export interface Subject {
   layer: Layer;
   /** From the px that the subject is placed on to those that the layer is placed on. */
   map: Affine;
 }
 
-/** A weave in a scene as it is drawn. */
-type DrawnWeave = Weave & { subject: Subject };
+/** What looks at another layer, in a scene as it is drawn. */
+type Bound<T> = T & { subject: Subject };
+
+const boundTo = <T extends object>(value: T, subject: Subject | null): T =>
+  subject ? ({ ...value, subject } satisfies Bound<T>) : value;
 
 /** What a layer of a scene as it is drawn is woven with; null if nothing, or if that is gone. */
 export const subjectOf = ({ weave }: Layer): Subject | null =>
-  (weave as Partial<DrawnWeave> | null)?.subject ?? null;
+  (weave as Partial<Bound<Weave>> | null)?.subject ?? null;
 
-const unwoven = (layer: Layer): Layer => ({
+/** The layer that a part of a mask follows, in a scene as it is drawn; null if that is gone. */
+export const subjectOfShape = (shape: Pick<LayerShape, 'of' | 'what'>): Subject | null =>
+  (shape as Partial<Bound<object>>).subject ?? null;
+
+/** Whether a layer looks at another to be drawn. */
+const looksAt = ({ weave, mask }: Layer): boolean =>
+  weave !== null || mask?.parts.some((p) => p.shape.kind === 'layer') === true;
+
+/** A layer, and all that it holds, without what looks at others. */
+const unbound = (layer: Layer): Layer => ({
   ...layer,
   weave: null,
-  ...(layer.layers && { layers: layer.layers.map(unwoven) }),
+  mask: layer.mask && {
+    ...layer.mask,
+    parts: layer.mask.parts.filter((p) => p.shape.kind !== 'layer'),
+  },
+  ...(layer.layers && { layers: layer.layers.map(unbound) }),
 });
 
 /** A path of one layer as seen from where another stands. */

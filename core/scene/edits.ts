@@ -1,5 +1,4 @@
 import { current } from 'immer';
-import type { Mask } from '../masks/mask';
 import type { Paint } from '../paint/parameters';
 import type { GroupSource } from '../sources/group';
 import type { Edit } from './edit';
@@ -253,20 +252,6 @@ export const setFill =
   (s) => {
     const { source } = layerOf(s, id);
     if (source.kind === 'fill') Object.assign(source.paint, values);
-  };
-
-/** Gives a layer a mask, or takes it away. */
-export const putMask =
-  (id: string, mask: Mask | null): Edit =>
-  (s) => {
-    layerOf(s, id).mask = mask;
-  };
-
-export const setMask =
-  (id: string, values: Partial<Mask>): Edit =>
-  (s) => {
-    const { mask } = layerOf(s, id);
-    if (mask) Object.assign(mask, values);
   };
 
 export const setPlacement =

@@ -2,7 +2,7 @@ import { nanoid } from 'nanoid/non-secure';
 import { defaultsOf } from '../definitions/parameter';
 import type { Point } from '../geometry/affine';
 import type { MaskShape } from '../masks/index';
-import type { Mask } from '../masks/mask';
+import type { Mask, MaskPart } from '../masks/mask';
 import { maskParameters } from '../masks/mask';
 import type { Path } from '../geometry/path';
 import { modifierOfKind } from '../modifiers/index';
@@ -122,10 +122,18 @@ export const newGrade = (name: string, steps: Step[]): Layer =>
 export const newGroup = (name: string, layers: Layer[], lands: 'through' | 'one'): Layer =>
   newLayer(name, { source: { kind: 'group', lands }, layers });
 
-/** A mask of a shape. */
-export const newMask = (shape: MaskShape): Mask => ({
+/** A part of a mask. */
+export const newPart = (shape: MaskShape, way: MaskPart['way'] = 'add'): MaskPart => ({
+  id: newId(),
   enabled: true,
+  way,
   shape,
+});
+
+/** A mask of shapes that show. */
+export const newMask = (...shapes: MaskShape[]): Mask => ({
+  enabled: true,
+  parts: shapes.map((s) => newPart(s)),
   ...defaultsOf(maskParameters),
 });
 

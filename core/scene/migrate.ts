@@ -197,6 +197,13 @@ function repainted(source: Json): Json {
   return isObject(source.own) ? { ...source, own: withRamps(source.own) } : source;
 }
 
+/** A mask of version 5 had one shape. */
+const inParts = ({ shape, ...mask }: Json): Json => ({
+  ...{ grow: 0, contrast: 0 },
+  ...mask,
+  parts: [{ id: 'first', enabled: true, way: 'add', shape }],
+});
+
 /** Every layer of a list, those of groups too, without dials and weaves, and painted as version 6 paints. */
 const eachPainted = (layers: unknown): unknown =>
   each(layers, (l) => ({
@@ -204,6 +211,7 @@ const eachPainted = (layers: unknown): unknown =>
     ...l,
     ...(l.layers === undefined ? {} : { layers: eachPainted(l.layers) }),
     ...(isObject(l.source) ? { source: repainted(l.source) } : {}),
+    ...(isObject(l.mask) ? { mask: inParts(l.mask) } : {}),
     steps: each(l.steps, (s) =>
       s.kind === 'grade.gradient-map' && isObject(s.values)
         ? { ...s, values: withTones(s.values) }

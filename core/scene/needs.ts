@@ -1,5 +1,5 @@
 import { FONT_ASSET } from '../definitions/parameter';
-import { maskShapeOf } from '../masks/index';
+import { assetsOfShape } from '../masks/index';
 import { definitionOf } from '../sources/index';
 import { stepOfKind } from '../steps/index';
 import type { Scene, Step } from './schema';
@@ -26,7 +26,7 @@ export const assetsOf = (scene: Scene): string[] => [
     everyLayer(scene.layers).flatMap((l) => [
       ...definitionOf(l.source).assets(l.source),
       ...l.steps.flatMap(picturesOfStep),
-      ...(l.mask ? maskShapeOf(l.mask.shape).assets(l.mask.shape) : []),
+      ...(l.mask?.parts.flatMap((p) => assetsOfShape(p.shape)) ?? []),
     ]),
   ),
 ];

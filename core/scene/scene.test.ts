@@ -1,3 +1,4 @@
+import { putMask, setMask } from './mask-edits';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Affine, Point } from '../geometry/affine';
@@ -66,8 +67,8 @@ function someEdit(s: Scene, n: number, m: number): Edit {
     edits.clipTo(layer.id, other.id),
     edits.moveLayer(layer.id, m % 3, other.layers ? other.id : null),
     edits.addInFront([newFill('New', '#804020')], layer.id, m % 2 === 0),
-    edits.putMask(layer.id, m % 3 ? newMask({ kind: 'full' }) : null),
-    edits.setMask(layer.id, { density: m % 100 }),
+    putMask(layer.id, m % 3 ? newMask({ kind: 'full' }) : null),
+    setMask(layer.id, { density: m % 100 }),
     ...layer.steps
       .slice(0, 1)
       .flatMap((st) => [

@@ -91,15 +91,39 @@ const placement = fc.record({
   ),
 });
 
+const maskShape: fc.Arbitrary<MaskShape> = fc.oneof(
+  fc.constant<MaskShape>({ kind: 'full' }),
+  fc
+    .tuple(fc.boolean(), place, place, place, place)
+    .map(([radial, x0, y0, x1, y1]): MaskShape => ({ kind: 'fade', radial, x0, y0, x1, y1 })),
+  fc.constant<MaskShape>({ kind: 'picture', asset: ASSET, width: 60, height: 44 }),
+  path.map((p): MaskShape => ({ kind: 'area', paths: [p] })),
+  fc
+    .array(
+      fc
+        .tuple(fc.boolean(), fc.constantFrom(0, 60, 100), fc.constantFrom(30, 100), place, place)
+        .map(([hides, hardness, flow, x, y]) => ({
+          ...{ hides, hardness, flow, size: 24, opacity: 80 },
+          points: [x, y, 1, 50, 50, 0.6],
+        })),
+      { maxLength: 3 },
+    )
+    .map((strokes): MaskShape => ({ kind: 'strokes', strokes })),
+);
+
 const mask: fc.Arbitrary<Mask> = fc
   .record({
-    shape: fc.oneof(
-      fc.constant<MaskShape>({ kind: 'full' }),
-      fc
-        .tuple(fc.boolean(), place, place, place, place)
-        .map(([radial, x0, y0, x1, y1]): MaskShape => ({ kind: 'fade', radial, x0, y0, x1, y1 })),
-      fc.constant<MaskShape>({ kind: 'picture', asset: ASSET, width: 60, height: 44 }),
+    parts: fc.array(
+      fc.record({
+        id: fc.constant('p'),
+        enabled: fc.constantFrom(true, true, false),
+        way: fc.constantFrom('add', 'add', 'subtract', 'intersect'),
+        shape: maskShape,
+      }),
+      { minLength: 1, maxLength: 3 },
     ),
+    grow: fc.constantFrom(0, 0, 3, -2),
+    contrast: fc.constantFrom(0, 0, 50),
     enabled: fc.boolean(),
     invert: fc.boolean(),
     density: fc.constantFrom(100, 100, 60),

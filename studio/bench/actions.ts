@@ -11,6 +11,8 @@ import { openRecipes } from './chain/look';
 import { startDrawing } from './stage/drawing';
 import { gradientPass } from './stage/gradient';
 import { hasStyleHandles } from './stage/style-handles';
+import { resizeBrush, useBrush } from '../state/brush';
+import { beginMasking } from './stage/masking';
 import { beginWeaving } from './stage/weaving';
 import { startWriting, typeAll } from './stage/writing';
 import {
@@ -157,8 +159,26 @@ export function actions(does: BenchDoes): Action[] {
     {
       name: 'Edit the mask',
       keys: ['3'],
-      run: work('mask'),
-      enabled: layer?.mask?.shape.kind === 'fade' && idle,
+      run: () => beginMasking(),
+      enabled: has && idle,
+    },
+    {
+      name: 'Paint the mask: reveal or hide, the other way',
+      keys: ['x'],
+      run: () => useBrush.setState(({ hides }) => ({ hides: !hides })),
+      enabled: mode === 'mask',
+    },
+    {
+      name: 'Larger brush',
+      keys: [']'],
+      run: () => resizeBrush(true),
+      enabled: mode === 'mask',
+    },
+    {
+      name: 'Smaller brush',
+      keys: ['['],
+      run: () => resizeBrush(false),
+      enabled: mode === 'mask',
     },
     {
       name: 'Pull the line wider or thinner',

@@ -68,6 +68,8 @@ interface BenchState {
   pass: string | null;
   /** The step of the selected layer whose values are open in the chain. */
   step: string | null;
+  /** The part of the mask of the selected layer whose values are open in the chain. */
+  part: string | null;
   /** The layer that is being drawn, once its first anchor is set. */
   drawn: string | null;
   /** The layer whose card is under the pointer. */
@@ -110,6 +112,7 @@ interface BenchState {
         | 'snapped'
         | 'pass'
         | 'step'
+        | 'part'
         | 'drawn'
         | 'hovered'
         | 'folded'
@@ -152,6 +155,7 @@ export const useBench = create<BenchState>()((set, get) => ({
   anchors: [],
   pass: null,
   step: null,
+  part: null,
   drawn: null,
   hovered: null,
   folded: new Set(),
@@ -179,6 +183,7 @@ export const useBench = create<BenchState>()((set, get) => ({
       anchors: [],
       pass: null,
       step: null,
+      part: null,
       drawn: null,
       hovered: null,
       mode: modeFor(scene.layers.at(-1)),
@@ -232,7 +237,15 @@ export const useBench = create<BenchState>()((set, get) => ({
     const layer = findLayer(get().scene, id);
     set({
       ...{ selected: id, others: [], pivot: null, guide: null },
-      ...{ anchors: [], pass: null, step: null, drawn: null, ghost: null, mode: modeFor(layer) },
+      ...{
+        anchors: [],
+        pass: null,
+        step: null,
+        part: null,
+        drawn: null,
+        ghost: null,
+        mode: modeFor(layer),
+      },
     });
   },
 

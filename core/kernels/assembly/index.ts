@@ -5,6 +5,7 @@ export { convolveAcross, weighDown } from './convolve';
 export { composite, compositePlane, settleRows } from './composite';
 export { finishRows, unpackRows } from './colour';
 export { cutRows, gatherRows, overRows, rampRows, shareRows, nearRows, shadeRows } from './paint';
+export { coverRows, dabRows } from './brush';
 export { contourRows, edgeRows } from './contour';
 export {
   addRows,

@@ -1,27 +1,36 @@
 import type { RefObject } from 'react';
 import { apply, invert } from '@ignis/core/geometry/affine';
-import { setMask } from '@ignis/core/scene/edits';
-import { placed, placementMap } from '@ignis/core/scene/placement';
+import type { FadeShape } from '@ignis/core/masks/fade';
+import { setPartShape } from '@ignis/core/scene/mask-edits';
 import type { Layer } from '@ignis/core/scene/schema';
 import { useAround, useBench } from '../../state/bench';
+import { maskPlacement } from './mask-place';
 import { toStage } from './path-outline';
+import { stagePoint, follow } from './pointer';
 import { RampLine } from './ramp-line';
-import { follow, scenePoint } from './pointer';
 
 interface Props {
   stage: RefObject<HTMLElement | null>;
   layer: Layer;
 }
 
-/** The two ends of a fade on a mask: where all shows, and where nothing does. */
+/** The ends of the fades on a mask: where all shows, and where nothing does. */
 export function MaskEnds({ stage, layer }: Props) {
+  const parts = layer.mask?.parts ?? [];
+  return parts.map(
+    ({ id, shape, enabled }) =>
+      enabled &&
+      shape.kind === 'fade' && (
+        <FadeEnds key={id} stage={stage} layer={layer} part={id} shape={shape} />
+      ),
+  );
+}
+
+function FadeEnds({ stage, layer, part, shape }: Props & { part: string; shape: FadeShape }) {
   const view = useBench((s) => s.view);
   const around = useAround(layer.id);
-  const shape = layer.mask?.shape;
-  if (shape?.kind !== 'fade' || !layer.mask) return null;
-  const placement = layer.mask.moves ? layer.placement : placed();
-  const map = toStage(view, around, placement);
-  const back = invert(placementMap(placement));
+  const map = toStage(view, around, maskPlacement(layer));
+  const back = invert(map);
   if (!back) return null;
   const { drag, drop } = useBench.getState();
   const from = apply(map, { x: shape.x0, y: shape.y0 });
@@ -32,10 +41,10 @@ export function MaskEnds({ stage, layer }: Props) {
     down.stopPropagation();
     follow(down.nativeEvent, {
       move(e) {
-        const p = apply(back, scenePoint(stage.current!, e, around));
+        const p = apply(back, stagePoint(stage.current!, e));
         const at = { x: Math.round(p.x * 10) / 10, y: Math.round(p.y * 10) / 10 };
         const ends = end === 'from' ? { x0: at.x, y0: at.y } : { x1: at.x, y1: at.y };
-        drag('Move the fade', setMask(layer.id, { shape: { ...shape, ...ends } }));
+        drag('Move the fade', setPartShape(layer.id, part, shape, ends));
       },
       up: drop,
     });

@@ -21,6 +21,7 @@ import { NumberField } from '../../ui/number-field';
 import { EDGES, GuideTools, LayerTools } from './arrange-tools';
 import { Bar, DropDown, Hint, Small } from './bar';
 import { endDrawing } from './drawing';
+import { MaskTools } from './mask-tools';
 import { RepeatBar } from './repeat-bar';
 import { gradientPass } from './gradient';
 import { WeaveButton, WeaveTools } from './weave-tools';
@@ -69,7 +70,7 @@ export function ModeBar() {
       <ModeButton digit="1" mode="arrange" label="Arrange" />
       {paths && <ModeButton digit="2" mode="anchors" label="Anchors" />}
       {layer.source.kind === 'text' && <ModeButton digit="2" mode="type" label="Type" />}
-      {layer.mask?.shape.kind === 'fade' && <ModeButton digit="3" mode="mask" label="Mask" />}
+      <ModeButton digit="3" mode="mask" label="Mask" />
       {layer.source.kind === 'text' && <ModeButton digit="4" mode="letters" label="Letters" />}
       {paths && <ModeButton digit="4" mode="width" label="Width" />}
       {shape && <ModeButton digit="5" mode="gaps" label="Gaps" />}
@@ -86,7 +87,7 @@ export function ModeBar() {
       {mode === 'style' && <Hint>Drag the handles of the style that is open</Hint>}
       {mode === 'corners' && <CornerTools layer={layer} />}
       {mode === 'arrange' && <LayerTools ids={[layer.id, ...others]} />}
-      {mode === 'mask' && <Hint>Drag the two ends of the fade</Hint>}
+      {mode === 'mask' && <MaskTools />}
       {mode === 'type' && <Hint>Esc ends; double-click chooses a word, three clicks all</Hint>}
       {mode === 'letters' && layer.source.kind === 'text' && <LetterTools layer={layer} />}
       {mode === 'width' && <Hint>Pull the line wider or thinner at its anchors</Hint>}

@@ -26,7 +26,7 @@ import { Gaps } from './gaps';
 import { Gradient } from './gradient';
 import { Lamp } from './lamp';
 import { Letters } from './letters';
-import { MaskEnds } from './mask-ends';
+import { MaskWork } from './mask-work';
 import { Measure } from './measure';
 import { ModeBar } from './mode-bar';
 import { lineData, toStage } from './path-outline';
@@ -281,9 +281,7 @@ export function Stage({ onFiles }: Props) {
           <StyleHandles stage={element} layer={layer} />
         )}
         {!comparing && mode === 'lamp' && <Lamp stage={element} />}
-        {!comparing && layer?.visible && mode === 'mask' && (
-          <MaskEnds stage={element} layer={layer} />
-        )}
+        {!comparing && layer && mode === 'mask' && <MaskWork stage={element} layer={layer} />}
         {!comparing && <Guides stage={element} {...size} />}
         {measuring && <Measure stage={element} />}
         <Rulers stage={element} {...size} />

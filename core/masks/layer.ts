@@ -1,0 +1,23 @@
+import * as v from 'valibot';
+import type { MaskShapeDefinition } from '../definitions/mask';
+import { plane } from '../pixels/buffer';
+
+export const layerShapeSchema = v.strictObject({
+  kind: v.literal('layer'),
+  /** The id of the layer it follows. */
+  of: v.pipe(v.string(), v.minLength(1)),
+  /** Where that covers anything, or how light it is there. */
+  what: v.picklist(['coverage', 'tone'], 'A layer gives its "coverage" or its "tone".'),
+});
+
+export type LayerShape = v.InferOutput<typeof layerShapeSchema>;
+
+/** What another layer covers, live. One whose layer is gone shows nothing. */
+export const layerShape: MaskShapeDefinition<LayerShape> = {
+  kind: 'layer',
+  label: 'Another layer',
+  help: 'What another layer covers, or its tones; it follows that layer.',
+  schema: layerShapeSchema,
+  assets: () => [],
+  render: (shape, { wanted, ofLayer }) => ofLayer(shape, wanted) ?? plane(wanted),
+};

@@ -1,0 +1,45 @@
+import { partWays } from '@ignis/core/masks/mask';
+import type { MaskPart } from '@ignis/core/masks/mask';
+import type { MaskTool } from '../../state/brush';
+import { useBrush } from '../../state/brush';
+import { DropDown, Small } from './bar';
+
+const TOOLS: readonly { tool: MaskTool; label: string }[] = [
+  { tool: 'brush', label: 'Brush' },
+  { tool: 'lasso', label: 'Lasso' },
+  { tool: 'box', label: 'Box' },
+  { tool: 'oval', label: 'Oval' },
+  { tool: 'fade', label: 'Fade' },
+  { tool: 'ends', label: 'Ends of fades' },
+];
+
+/** With what the mask is worked on, and whether that reveals or hides. */
+export function MaskTools() {
+  const { tool, hides, way } = useBrush();
+  return (
+    <>
+      <DropDown
+        label={TOOLS.find((t) => t.tool === tool)!.label}
+        items={TOOLS.map((t) => ({
+          label: t.label,
+          run: () => useBrush.setState({ tool: t.tool }),
+        }))}
+      />
+      {tool === 'brush' && (
+        <Small
+          label={hides ? 'Hides · X to reveal' : 'Reveals · X to hide'}
+          onClick={() => useBrush.setState({ hides: !hides })}
+        />
+      )}
+      {tool !== 'brush' && tool !== 'ends' && (
+        <DropDown
+          label={partWays.find((w) => w.value === way)!.label}
+          items={partWays.map((w) => ({
+            label: w.label,
+            run: () => useBrush.setState({ way: w.value as MaskPart['way'] }),
+          }))}
+        />
+      )}
+    </>
+  );
+}

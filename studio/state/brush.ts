@@ -1,0 +1,44 @@
+import { create } from 'zustand';
+import { persist } from 'zustand/middleware';
+import type { MaskPart } from '@ignis/core/masks/mask';
+
+/** With what a mask is worked on. */
+export type MaskTool = 'brush' | 'lasso' | 'box' | 'oval' | 'fade' | 'ends';
+
+interface Brush {
+  tool: MaskTool;
+  /** Whether strokes hide. */
+  hides: boolean;
+  /** What a new area or fade does to what the mask shows. */
+  way: MaskPart['way'];
+  /** Scene px. */
+  size: number;
+  /** All %. */
+  hardness: number;
+  flow: number;
+  opacity: number;
+  /** How far the brush stays behind an unsteady hand. */
+  steady: number;
+}
+
+export const useBrush = create<Brush>()(
+  persist<Brush>(
+    () => ({
+      tool: 'brush',
+      hides: true,
+      way: 'subtract',
+      ...{ size: 120, hardness: 50, flow: 100, opacity: 100, steady: 20 },
+    }),
+    { name: 'ignis-brush' },
+  ),
+);
+
+const FACTOR = 1.25;
+
+/** Makes the brush larger or smaller, by a quarter. */
+export function resizeBrush(larger: boolean): void {
+  useBrush.setState(({ size }) => {
+    const next = larger ? Math.max(size + 1, size * FACTOR) : size / FACTOR;
+    return { size: Math.round(Math.min(2000, Math.max(1, next))) };
+  });
+}
