@@ -1,5 +1,5 @@
 import { Trash2 } from 'lucide-react';
-import { useRef } from 'react';
+import { useEffect, useRef } from 'react';
 import { toast } from 'sonner';
 import type { NumberParameter } from '@ignis/core/definitions/parameter';
 import { percent } from '@ignis/core/definitions/parameter';
@@ -99,8 +99,11 @@ const BRUSH = {
 /** The values of the brush, while a mask is painted. */
 function BrushValues() {
   const brush = useBrush();
+  const element = useRef<HTMLDivElement>(null);
+  useEffect(() => element.current?.scrollIntoView({ block: 'nearest' }), []);
+  if (brush.tool !== 'brush') return null;
   return (
-    <div className="mb-2 rounded-md bg-ground/60 p-2" role="group" aria-label="Brush">
+    <div ref={element} className="mb-2 rounded-md bg-ground/60 p-2" role="group" aria-label="Brush">
       <ParameterControls
         parameters={BRUSH}
         values={{ ...brush }}

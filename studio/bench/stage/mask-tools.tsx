@@ -2,7 +2,7 @@ import { partWays } from '@ignis/core/masks/mask';
 import type { MaskPart } from '@ignis/core/masks/mask';
 import type { MaskTool } from '../../state/brush';
 import { useBrush } from '../../state/brush';
-import { DropDown, Small } from './bar';
+import { DropDown, Hint, Small } from './bar';
 
 const TOOLS: readonly { tool: MaskTool; label: string }[] = [
   { tool: 'brush', label: 'Brush' },
@@ -12,6 +12,15 @@ const TOOLS: readonly { tool: MaskTool; label: string }[] = [
   { tool: 'fade', label: 'Fade' },
   { tool: 'ends', label: 'Ends of fades' },
 ];
+
+const HINTS: Readonly<Record<MaskTool, string>> = {
+  brush: 'Shift goes straight on from the last stroke; [ and ] change the size',
+  lasso: 'Draw by hand, click for corners; Enter closes it, Esc leaves it',
+  box: 'Drag a box; Shift makes it square',
+  oval: 'Drag an oval; Shift makes it round',
+  fade: 'Drag from where all shows to where nothing does',
+  ends: 'Drag the ends of the fades',
+};
 
 /** With what the mask is worked on, and whether that reveals or hides. */
 export function MaskTools() {
@@ -40,6 +49,7 @@ export function MaskTools() {
           }))}
         />
       )}
+      <Hint>{HINTS[tool]}</Hint>
     </>
   );
 }

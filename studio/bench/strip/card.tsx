@@ -43,6 +43,7 @@ interface Props {
 /** One layer on the depth strip. */
 export const Card = memo(function Card({ layer, small, drop }: Props) {
   const selected = useBench((s) => s.selected === layer.id || s.others.includes(layer.id));
+  const masking = useBench((s) => s.mode === 'mask');
   const url = useThumbnail(layer);
   const { attributes, listeners, setNodeRef, transform, isDragging } = useDraggable({
     id: layer.id,
@@ -122,6 +123,7 @@ export const Card = memo(function Card({ layer, small, drop }: Props) {
           <Chip
             side="right-1"
             on={layer.mask.enabled}
+            worked={selected && masking}
             title={layer.mask.enabled ? 'Has a mask' : 'Has a mask that is off'}
           >
             mask
@@ -219,17 +221,20 @@ const Mark = ({ drop }: { drop: Drop['how'] }) =>
 const Chip = ({
   side,
   on,
+  worked = false,
   title,
   children,
 }: {
   side: string;
   on: boolean;
+  /** Whether the stage works on it. */
+  worked?: boolean;
   title: string;
   children: string;
 }) => (
   <span
     title={title}
-    className={`absolute top-1 z-10 rounded bg-panel/90 px-1 text-xs leading-4 ${side} ${on ? 'text-ink' : 'text-dim line-through'}`}
+    className={`absolute top-1 z-10 rounded bg-panel/90 px-1 text-xs leading-4 ${side} ${worked ? 'outline-2 outline-ember' : ''} ${on ? 'text-ink' : 'text-dim line-through'}`}
   >
     {children}
   </span>

@@ -1,0 +1,137 @@
+/** Masks: painted, drawn round, faded, and taken from other layers. */
+import type { Page } from '@playwright/test';
+import { expect, test } from '@playwright/test';
+import { unpackScene } from '../core/files/ignis-file';
+import type { Mask } from '../core/masks/mask';
+import {
+  add,
+  card,
+  newScene,
+  onPage,
+  press,
+  savedFile,
+  settled,
+  setValue,
+  type XY,
+} from './bench-page';
+
+const maskOf = async (page: Page, name = 'Fill'): Promise<Mask | null> => {
+  await settled(page);
+  const { scene } = await unpackScene(await savedFile(page), 'x.ignis');
+  return scene.layers.find((l) => l.name === name)!.mask;
+};
+
+/** How much of the blue fill shows at a place of the scene, over black: 0–1. */
+async function shownAt(page: Page, at: XY): Promise<number> {
+  await settled(page);
+  const [x, y] = await onPage(page, at);
+  const blue = await page.getByTestId('picture').evaluate(
+    (canvas: HTMLCanvasElement, [x, y]) => {
+      const box = canvas.getBoundingClientRect();
+      const k = canvas.width / box.width;
+      return canvas
+        .getContext('2d')!
+        .getImageData(Math.round((x! - box.x) * k), Math.round((y! - box.y) * k), 1, 1).data[2]!;
+    },
+    [x, y],
+  );
+  return (blue - 18) / (0x66 - 18);
+}
+
+const tool = async (page: Page, from: string, to: string) => {
+  await page.getByRole('button', { name: from, exact: true }).first().click();
+  await page.getByRole('menuitem', { name: to, exact: true }).click();
+};
+
+test.beforeEach(async ({ page }) => {
+  await newScene(page, 800, 500);
+  await add(page, 'Fill');
+  await page.keyboard.press('3');
+});
+
+test('a brush hides and reveals; strokes stay live, and one undo takes back one', async ({
+  page,
+}) => {
+  await page.mouse.move(...(await onPage(page, [300, 200])));
+  await expect(page.getByTestId('mask-word')).toHaveText('hides · mask of Fill');
+  await press(page, [200, 250], [600, 250]);
+  expect(await shownAt(page, [400, 250])).toBeLessThan(0.1);
+  expect(await shownAt(page, [400, 60])).toBeGreaterThan(0.9);
+  await page.keyboard.press('x');
+  await press(page, [400, 250], [420, 250]);
+  expect(await shownAt(page, [410, 250])).toBeGreaterThan(0.9);
+  expect(await shownAt(page, [250, 250])).toBeLessThan(0.1);
+  const mask = (await maskOf(page))!;
+  expect(mask.parts.map((p) => p.shape.kind)).toEqual(['full', 'strokes']);
+  const shape = mask.parts[1]!.shape;
+  expect(shape.kind === 'strokes' && shape.strokes.map((s) => s.hides)).toEqual([true, false]);
+  await page.keyboard.press('Control+z');
+  expect(await shownAt(page, [410, 250])).toBeLessThan(0.1);
+  // Straight on from where the last stroke ended, with a larger brush.
+  await page.keyboard.press(']');
+  await page.keyboard.press('x');
+  await page.keyboard.down('Shift');
+  await press(page, [420, 450]);
+  await page.keyboard.up('Shift');
+  expect(await shownAt(page, [420, 350])).toBeLessThan(0.1);
+});
+
+test('boxes, ovals and lassos show, hide and keep only; fades lie on them', async ({ page }) => {
+  await tool(page, 'Brush', 'Box');
+  await tool(page, 'Hides', 'Shows');
+  await press(page, [100, 100], [700, 400]);
+  expect(await shownAt(page, [400, 250])).toBeGreaterThan(0.9);
+  expect(await shownAt(page, [50, 50])).toBeLessThan(0.1);
+  await tool(page, 'Box', 'Oval');
+  await tool(page, 'Shows', 'Hides');
+  await press(page, [300, 150], [500, 350]);
+  expect(await shownAt(page, [400, 250])).toBeLessThan(0.1);
+  expect(await shownAt(page, [310, 160])).toBeGreaterThan(0.9);
+  await tool(page, 'Oval', 'Lasso');
+  await tool(page, 'Hides', 'Keeps only');
+  for (const p of [
+    [50, 50],
+    [750, 50],
+    [50, 480],
+  ] as const)
+    await page.mouse.click(...(await onPage(page, p)));
+  await page.keyboard.press('Enter');
+  expect(await shownAt(page, [150, 150])).toBeGreaterThan(0.9);
+  expect(await shownAt(page, [680, 380])).toBeLessThan(0.1);
+  await tool(page, 'Lasso', 'Fade');
+  await press(page, [120, 250], [280, 250]);
+  await expect(page.getByTestId('fade-to')).toBeVisible();
+  expect(await shownAt(page, [110, 200])).toBeGreaterThan(0.85);
+  expect(await shownAt(page, [270, 200])).toBeLessThan(0.15);
+  const mask = (await maskOf(page))!;
+  expect(mask.parts.map((p) => p.way)).toEqual(['add', 'subtract', 'intersect', 'intersect']);
+  // All of it is turned round by one click, and each part can be taken out.
+  await page.getByRole('switch', { name: 'Invert' }).click();
+  expect(await shownAt(page, [110, 200])).toBeLessThan(0.15);
+  await page.locator('[data-part=area]').first().getByRole('switch').click();
+  await page.getByRole('button', { name: 'Remove Fade' }).click();
+  expect((await maskOf(page))!.parts).toHaveLength(3);
+});
+
+test('what another layer covers is a mask that follows it; what a stroke would not do is said', async ({
+  page,
+}) => {
+  await page.keyboard.press('1');
+  await add(page, 'Ellipse');
+  await card(page, 'Fill').locator('[data-card]').click();
+  await page.getByRole('button', { name: '+ add a mask' }).click();
+  await page.getByRole('menuitem', { name: 'What Ellipse covers' }).click();
+  expect(await shownAt(page, [40, 40])).toBeLessThan(0.1);
+  const shape = (await maskOf(page))!.parts[0]!.shape;
+  expect(shape).toMatchObject({ kind: 'layer', what: 'coverage' });
+  await setValue(page, 'Grow', '8');
+  await settled(page);
+  await page.keyboard.press('3');
+  await page.getByRole('switch', { name: 'Mask on' }).click();
+  await page.mouse.move(...(await onPage(page, [300, 200])));
+  await expect(page.getByTestId('mask-word')).toHaveText(
+    'the mask of Fill is off: nothing would change',
+  );
+  await press(page, [300, 200], [400, 200]);
+  expect((await maskOf(page))!.parts).toHaveLength(1);
+});
