@@ -6,6 +6,7 @@ import { onPage, openExample, setValue, settled, value } from '../e2e/bench-page
 import { pathsOf } from '../core/sources/line-shape';
 import { letters } from './letters';
 import { lines, tracedLine } from './lines';
+import { masks } from './masks';
 import { drag, openScene, resident, taken, watch } from './page';
 import { against, median, quantile, within, type Row } from './table';
 
@@ -139,6 +140,7 @@ export async function driven(
     ),
   );
   rows.push(...(await letters(page, SECTION, steps)));
+  rows.push(...(await masks(page, SECTION, steps)));
   await openExample(page, 'Night seven');
   await watch(page);
 

@@ -31,7 +31,7 @@ import { extentOf } from './reach';
  */
 
 /** The longer side of the grid, px. */
-const SIDE = 900;
+const SIDE = 512;
 
 /** A weave as it lies: on a grid of `grid` px for one that the layers of the list lie on. */
 export interface Woven {

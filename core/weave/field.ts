@@ -69,8 +69,8 @@ function marked(
   return crop(coverage(outlines, 'nonzero', region), region, 1);
 }
 
-/** So far beyond a region the grid of a field may go, as a share of its longer side. */
-const BEYOND = 4;
+/** So far beyond a region the grid of a field goes, as a share of its longer side: what lies farther is never nearest. */
+const BEYOND = 1.5;
 
 /**
  * How much the px of a region of a grid belong to stretches of a line that lie behind, 0–1: each belongs to the
