@@ -9,5 +9,6 @@ import './examples/lantern-week';
 import './examples/night-seven';
 import './examples/night-seven-type';
 import './examples/paper-duel';
+import './examples/round-the-heron';
 import './examples/stripped';
 import './examples/tide';

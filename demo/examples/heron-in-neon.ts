@@ -1,6 +1,7 @@
 /** Heron in neon: two tubes, one behind the bird and one in front. */
 import { corner, smooth, type Path } from '@ignis/core/geometry/path';
 import { newLine, newPicture, newScene } from '@ignis/core/scene/make';
+import { newWeave } from '@ignis/core/scene/weave-edits';
 import { heron, named, pier, write, graded } from './make';
 
 const middle = { x: 960, y: 600 };
@@ -31,10 +32,13 @@ const tidePath: Path = {
 };
 const bird = newPicture('Heron', heron.source, scene, { x: 1060, y: 622 }, true);
 bird.placement = { ...bird.placement, scaleX: 0.8, scaleY: 0.8 };
+const tide = newLine('Tide line', tidePath, '#2fb8ff', 11);
+// It comes in behind her back, and lies round her neck and over her tail.
+tide.weave = { ...newWeave('heron'), way: 'front', spill: 35 };
 scene.layers.push(
   named(dusk, 'pier'),
   named(newLine('Ember line', emberPath), 'ember'),
   named(bird, 'heron'),
-  named(newLine('Tide line', tidePath, '#2fb8ff', 11), 'tide'),
+  named(tide, 'tide'),
 );
 await write('heron-in-neon', scene, [pier, heron]);

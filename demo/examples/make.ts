@@ -32,6 +32,7 @@ export function named(layer: Layer, id: string): Layer {
     for (const dial of layer.dials) if (dial.of === s.id) dial.of = step;
     s.id = step;
   });
+  layer.mask?.parts.forEach((p, i) => (p.id = `${id}-part-${i + 1}`));
   if (layer.source.kind === 'line') {
     layer.source.passes.forEach(
       (p) => (p.id = `${id}-${p.name.toLowerCase().replaceAll(' ', '-')}`),
