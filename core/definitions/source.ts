@@ -8,6 +8,26 @@ import type { Region } from '../pixels/region';
 import type { Held } from './held';
 import type { Memo } from './memo';
 
+/** What of a source lies behind another layer. */
+export interface Hidden {
+  /** How much is hidden where a source is drawn as one, 0–1, over all where any is. */
+  plane: Plane;
+  /** The coverage of the other layer, over the same. */
+  coverage: Plane;
+  /** What is wide and soft keeps this share of its light there, 0–1. */
+  spill: number;
+  /** Of a line: all of its strands as stretches behind and in front, shares of their lengths; null if it has gaps. */
+  stretches: readonly Run[] | null;
+}
+
+/** A run of a strand (by its number) from one share of its length to another. */
+export interface Run {
+  strand: number;
+  from: number;
+  to: number;
+  behind: boolean;
+}
+
 /** What a source is given to draw itself. */
 export interface SourceContext {
   /** From the source's own px to px of the render. */
@@ -20,11 +40,8 @@ export interface SourceContext {
   /** A picture by its asset name. Throws if it is not there. */
   picture(asset: string): Picture;
   memo: Memo;
-  /**
-   * How much lies behind another layer, 0–1, where any does; what is wide and soft keeps a share (0–1) of its
-   * light there.
-   */
-  hidden?: { plane: Plane; spill: number };
+  /** What lies behind another layer. */
+  hidden?: Hidden;
   /** What was last made of a source that changes, over the whole region of which a part is wanted now. */
   held?: { parts: Held; whole: Region };
   /** How colours shall stand in the buffer. */

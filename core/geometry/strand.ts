@@ -12,6 +12,8 @@ export interface Strand {
   width: Float64Array;
   /** How much of it shows, 0–1. */
   strength: number;
+  /** Whether it is the round end of another, of one point: it has a round cap whatever the rest has. */
+  isEnd?: boolean;
 }
 
 /**

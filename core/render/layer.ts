@@ -169,7 +169,7 @@ export function maskOf(layer: Layer, wanted: Region, context: Context): Plane | 
   if (!hidden) return own;
   return scoped(() => {
     const out = own ? copied(crop(own, wanted, 1), 1) : whole(wanted);
-    without(out, hidden);
+    without(out, hidden.plane);
     return out;
   });
 }

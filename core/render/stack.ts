@@ -10,6 +10,7 @@ import { colourBuffer, crop } from '../pixels/buffer';
 import { scoped } from '../pixels/heap';
 import type { Region } from '../pixels/region';
 import { EMPTY, grow, intersect, isEmpty, unite } from '../pixels/region';
+import type { Hidden } from '../definitions/source';
 import type { Layer } from '../scene/schema';
 import { definitionOf } from '../sources/index';
 import type { Context } from './context';
@@ -279,7 +280,7 @@ function drawn(
   map: Affine,
   context: Context,
   warp?: Homography,
-  hidden?: Plane | null,
+  hidden?: Hidden | null,
 ): ColourBuffer {
   const { picture, memo, mixing, focus, held } = context;
   if (layer.layers)
@@ -292,7 +293,7 @@ function drawn(
     picture,
     memo,
     mixing,
-    ...(hidden && { hidden: { plane: hidden, spill: layer.weave!.spill / 100 } }),
+    ...(hidden && { hidden }),
     ...(held && layer.id === focus && { held: { parts: held, whole: wanted } }),
   });
 }

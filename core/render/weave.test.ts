@@ -101,25 +101,41 @@ describe('a woven line', () => {
     expect(beside / whole).toBeCloseTo(0.5, 1);
     expect(red(crossed({ spill: 100 }, [halo]), 100, 50)).toBeLessThan(0.01);
   });
-  it('goes over and under in turn, and glows of neighbouring stretches part between them', () => {
-    // Down the left side of a tall box, and up its right.
+  /** Down the left side of a wide box, and up its right: behind it first, then in front. */
+  const upAndDown = (pass: Partial<Parameters<typeof newPass>[2]>) => {
     const scene = crossed();
-    const path = {
-      closed: false,
-      anchors: [corner(80, 0), corner(80, 99), corner(120, 99), corner(120, 0)],
-    };
+    const anchors = [corner(80, 0), corner(80, 99), corner(120, 99), corner(120, 0)];
     const line = scene.layers[1]!;
     if (line.source.kind === 'line') {
-      line.source.shape = { kind: 'path', paths: [path] };
-      line.source.passes = [newPass('halo', '', { width: 60, colour: '#ff0000' })];
+      line.source.shape = { kind: 'path', paths: [{ closed: false, anchors }] };
+      line.source.passes = [newPass('halo', '', { colour: '#ff0000', ...pass })];
     }
     line.weave = weave({ way: 'alternate' });
     scene.layers[0] = solid('disc', newShape('rectangle', { width: 120, height: 40 }), 100, 50);
-    // The first stretch is behind, the second in front: half way, at 100, they part, without an edge.
+    return scene;
+  };
+  it('goes over and under in turn; what lies in front is whole, also over what lies behind', () => {
+    const scene = upAndDown({ width: 60 });
     expect(red(scene, 84, 50)).toBeCloseTo(0, 5);
-    expect(red(scene, 95, 50)).toBeLessThan(0.4);
-    expect(red(scene, 105, 50)).toBeGreaterThan(0.6);
-    expect(red(scene, 116, 50)).toBeCloseTo(1, 5);
+    for (const x of [95, 105, 116]) expect(red(scene, x, 50)).toBeCloseTo(1, 5);
+    expect(red(scene, 84, 10)).toBeCloseTo(1, 5);
+  });
+  // Where it is parted its edges meet within a px; dashes touch one another at corners.
+  it.each<[string, number, Partial<Parameters<typeof newPass>[2]>]>([
+    ['a soft halo', 0.015, { width: 30, blur: 9 }],
+    ['a line that thins', 0.015, { width: 24, start: 60, end: 40 }],
+    ['a ramp along it', 0.015, { width: 16, paint: 'along', blur: 2 }],
+    ['dashes', 0.04, { width: 10, dashes: true, dash: 9, gap: 7 }],
+    ['round ends', 0.015, { width: 20, blur: 1, cap: 'round' }],
+  ])('is the line that it was beside its subject: %s', (_what, most, pass) => {
+    const scene = upAndDown(pass);
+    const [woven, plain] = [scene, edit(scene, '', putWeave('line', null)).scene].map(
+      (s) => see(s).data,
+    );
+    const alone = see({ ...scene, background: null, layers: [scene.layers[0]!] }).data;
+    woven!.forEach((v, i) => {
+      if (alone[i - (i % 4) + 3] === 0) expect(Math.abs(v - plain![i]!)).toBeLessThan(most);
+    });
   });
   it('of a part of the picture, or at another scale, is the same', () => {
     const scene = crossed({ spill: 40 }, [{ width: 30, blur: 9, colour: '#00ff00' }]);

@@ -1,6 +1,7 @@
 import { contentKey, numberOf } from '../definitions/content-key';
 import type { Affine } from '../geometry/affine';
-import { IDENTITY, apply, invert, meanScale, multiply, scaling } from '../geometry/affine';
+import { IDENTITY, boxUnder, invert, meanScale, multiply, scaling } from '../geometry/affine';
+import type { Hidden } from '../definitions/source';
 import { compose, project, projective } from '../geometry/homography';
 import type { Strand } from '../geometry/strand';
 import { sampled, times } from '../kernels/planes';
@@ -19,7 +20,7 @@ import { drawnStrands } from '../sources/line-shape';
 import { coverageAt, lineField } from '../weave/field';
 import type { Overlap } from '../weave/overlaps';
 import { overlapField } from '../weave/overlaps';
-import type { Span } from '../weave/spans';
+import type { Span, Stretch } from '../weave/spans';
 import { chosenSpans, stretchesOver, wholeStretches } from '../weave/spans';
 import type { Context } from './context';
 import { contentOf, kept } from './context';
@@ -40,6 +41,8 @@ export interface Woven {
   strands: Strand[] | null;
   spans: Span[];
   overlaps: Overlap[];
+  /** Of a line without gaps: all of its strands as stretches behind and in front. */
+  stretches: Stretch[] | null;
   /** How much each px of the grid belongs to what lies behind, 0–1. */
   behind: Plane;
 }
@@ -110,12 +113,13 @@ export function wovenOf(layer: Layer, context: Context): Woven | null {
     );
     const stretches = wholeStretches(strands, spans);
     const behind = lineField(strands, stretches, region);
-    return { grid, strands, spans, overlaps: [], behind };
+    const parted = layer.source.gaps.length === 0 ? stretches : null;
+    return { grid, strands, spans, overlaps: [], stretches: parted, behind };
   }
   const both = copied(crop(coverage, region, 1), 1);
   times(both, crop(on({ ...layer, weave: null }, IDENTITY), region, 1));
   const { overlaps, behind } = overlapField(both, weave, grid);
-  return { grid, strands: null, spans: [], overlaps, behind };
+  return { grid, strands: null, spans: [], overlaps, stretches: null, behind };
 }
 
 /** All that a weave depends on: of a line only its shape, whatever it is painted with. */
@@ -135,43 +139,71 @@ const extentKey = ({ passes }: LineSource) =>
   passes.map((p) => [p.enabled, p.width, p.grow, p.blur, p.hardness, p.x, p.y, p.draws]);
 
 /**
- * How much of a layer is hidden behind what it is woven with, 0–1, over the part of `wanted` where any may be;
- * null if nothing is.
+ * What of a layer is hidden behind what it is woven with, over the part of `wanted` where any may be; null if
+ * nothing is.
  */
-export function hiddenOf(layer: Layer, wanted: Region, context: Context): Plane | null {
+export function hiddenOf(layer: Layer, wanted: Region, context: Context): Hidden | null {
   const subject = subjectOf(layer);
   if (!layer.weave?.enabled || !subject) return null;
   const key = weaveKey(layer);
   const { map } = context;
-  const made = kept(context, layer.id, 'weave', [...key, map, wanted], () =>
+  const plane = kept(context, layer.id, 'weave', [...key, map, wanted], () =>
     scoped(() => {
-      const woven = fieldOf(layer, key, context);
+      const region = fieldRegion(layer, key, wanted, context);
+      const field = fieldOf(layer, key, context);
       const back = invert(map);
-      if (!woven || !back) return unwritten(EMPTY, 1);
-      const { grid, behind } = woven;
-      const { x, y, width, height } = behind.region;
-      // Where the grid lies in the render.
-      const corners = [
-        [x, y],
-        [x + width, y],
-        [x, y + height],
-        [x + width, y + height],
-      ].map(([u, v]) => apply(map, { x: u! / grid, y: v! / grid }));
-      const [xs, ys] = [corners.map((p) => p.x), corners.map((p) => p.y)];
-      const region = intersect(
-        wanted,
-        covering(Math.min(...xs), Math.min(...ys), Math.max(...xs), Math.max(...ys)),
-      );
-      if (isEmpty(region)) return unwritten(EMPTY, 1);
-      const out = sampled(behind, multiply(scaling(grid), back), region);
-      times(
-        out,
-        crop(context.coverageOf(subject.layer, multiply(map, subject.map), region), region, 1),
-      );
+      if (isEmpty(region) || !field || !back) return unwritten(EMPTY, 1);
+      const out = sampled(field.behind, multiply(scaling(field.grid), back), region);
+      times(out, coverageOver(subject, region, context));
       return out;
     }),
   );
-  return isEmpty(made.region) ? null : made;
+  if (isEmpty(plane.region)) return null;
+  return {
+    plane,
+    coverage: coverageOver(subject, plane.region, context),
+    spill: layer.weave.spill / 100,
+    stretches: stretchesOf(layer, key, context),
+  };
+}
+
+const coverageOver = ({ layer, map }: Subject, region: Region, context: Context): Plane =>
+  crop(context.coverageOf(layer, multiply(context.map, map), region), region, 1);
+
+/** Where the grid of a weave lies in the render, within a region of it. */
+function fieldRegion(layer: Layer, key: unknown[], wanted: Region, context: Context): Region {
+  const field = fieldOf(layer, key, context);
+  if (!field) return EMPTY;
+  const { grid, behind } = field;
+  const { x, y, width, height } = behind.region;
+  const [x0, y0, x1, y1] = [x, y, x + width, y + height].map((v) => v / grid) as [
+    number,
+    number,
+    number,
+    number,
+  ];
+  const box = boxUnder(context.map, { x0, y0, x1, y1 });
+  return intersect(wanted, covering(box.x0, box.y0, box.x1, box.y1));
+}
+
+/** Stretches that were told lately, by what they depend on. */
+const told = new Map<string, Stretch[] | null>();
+const MOST_TOLD = 64;
+
+/** The stretches of a line's weave behind and in front. */
+function stretchesOf(layer: Layer, key: unknown[], context: Context): Stretch[] | null {
+  if (!isThread(layer)) return null;
+  const name = JSON.stringify(key);
+  const found = told.get(name);
+  if (found !== undefined) return found;
+  const made = scoped(() => wovenOf(layer, context)?.stretches ?? null);
+  tell(name, made);
+  return made;
+}
+
+function tell(name: string, stretches: Stretch[] | null): void {
+  if (told.size >= MOST_TOLD) told.clear();
+  told.set(name, stretches);
 }
 
 /** The field of a weave, kept whatever the render asks for. */
@@ -180,13 +212,11 @@ function fieldOf(
   key: unknown[],
   context: Context,
 ): { grid: number; behind: Plane } | null {
-  const behind = kept(
-    context,
-    layer.id,
-    'weave',
-    [...key, 'field'],
-    () => wovenOf(layer, context)?.behind ?? unwritten(EMPTY, 1),
-  );
+  const behind = kept(context, layer.id, 'weave', [...key, 'field'], () => {
+    const woven = wovenOf(layer, context);
+    tell(JSON.stringify(key), woven?.stretches ?? null);
+    return woven?.behind ?? unwritten(EMPTY, 1);
+  });
   const shared = gridRegion(layer, subjectOf(layer)!);
   return isEmpty(behind.region) || !shared ? null : { grid: finenessOf(shared), behind };
 }

@@ -6,20 +6,19 @@ import type { SourceDefinition } from '../definitions/source';
 import type { Affine, Box } from '../geometry/affine';
 import { boxUnder, meanScale, regionAround } from '../geometry/affine';
 import { composite, compositePlane } from '../kernels/composite';
-import { times } from '../kernels/planes';
-import { copied, level, masked, pasted } from '../kernels/rows';
-import type { ColourBuffer, Plane } from '../pixels/buffer';
-import { colourBuffer, crop } from '../pixels/buffer';
-import { scoped } from '../pixels/heap';
+import type { Plane } from '../pixels/buffer';
+import { colourBuffer } from '../pixels/buffer';
 import { rgb } from '../pixels/colour';
 import type { Region } from '../pixels/region';
-import { EMPTY, intersect, isEmpty, unite } from '../pixels/region';
+import { EMPTY, isEmpty, unite } from '../pixels/region';
 import { differenceOf, gapSchema, lineShapeSchema, measuresOf, modifierSchema } from './line-shape';
 import type { Pass } from './pass';
-import { bodyWidth, passSchema } from './pass';
+import { passSchema } from './pass';
 import { paintedPass, within } from './pass-light';
 import { passPlane } from './pass-plane';
+import type { PartOfLine, PassContext } from './pass-shape';
 import { isLocal, passReach } from './pass-shape';
+import { wovenPass } from './woven-pass';
 
 export const lineSchema = v.strictObject({
   kind: v.literal('line'),
@@ -57,17 +56,11 @@ export const lineSource: SourceDefinition<LineSource> = {
   },
   assets: () => [],
   render(source, context) {
-    const { hidden, wanted } = context;
-    const body = bodyWidth(source.passes);
-    const drawn = shownPasses(source).map((pass) => {
-      const share = hidden ? 1 - hidden.spill * wideness(pass, body) : 0;
-      if (pass.paint !== 'one') {
-        const colour = paintedPass(source, pass, context);
-        return { pass, colour: hidden ? veiled(colour, hidden.plane, share, 4) : colour };
-      }
-      const shape = within(passPlane(source, pass, context), wanted);
-      return { pass, shape: hidden ? veiled(shape, hidden.plane, share, 1) : shape };
-    });
+    const drawn = shownPasses(source).map((pass) =>
+      pass.paint === 'one'
+        ? { pass, shape: wovenPass(source, pass, context, shapeOf) }
+        : { pass, colour: wovenPass(source, pass, context, paintedPass) },
+    );
     const region = drawn.reduce((r, d) => unite(r, (d.shape ?? d.colour).region), EMPTY);
     const out = colourBuffer(region);
     if (isEmpty(region)) return out;
@@ -81,35 +74,8 @@ export const lineSource: SourceDefinition<LineSource> = {
   },
 };
 
-/** How much of a pass is a wide halo, 0–1: none of what is as sharp as the line, all of what is far softer. */
-function wideness(pass: Pass, body: number): number {
-  const t = Math.min(1, Math.max(0, (pass.blur / body - 0.5) / 1.5));
-  return t * t * (3 - 2 * t);
-}
-
-/** What of a buffer or plane is left where so much is hidden, by a share (0–1) of that. */
-function veiled<T extends ColourBuffer | Plane>(
-  made: T,
-  hidden: Plane,
-  share: number,
-  channels: 1 | 4,
-): T {
-  const region = intersect(made.region, hidden.region);
-  if (isEmpty(region)) return made;
-  return scoped(() => {
-    const left = copied(crop(hidden, region, 1), 1);
-    level(left, -share, 1);
-    const out = copied(made, channels);
-    const part = crop(out, region, channels) as T;
-    if (channels === 4) pasted(out, masked(part as ColourBuffer, left) as T, 4);
-    else {
-      const own = copied(part, 1) as Plane;
-      times(own, left);
-      pasted(out, own as T, 1);
-    }
-    return out;
-  });
-}
+const shapeOf = (source: PartOfLine, pass: Pass, context: PassContext): Plane =>
+  within(passPlane(source, pass, context), context.wanted);
 
 /** All that a part of a line within a box lights up. */
 function litBy(source: LineSource, box: Box, map: Affine): Region {

@@ -14,10 +14,9 @@ import type { Region } from '../pixels/region';
 import { EMPTY, intersect, isEmpty } from '../pixels/region';
 import { rampTable } from '../pixels/ramp';
 import { gradientEnds } from './gradient';
-import type { LineSource } from './line';
 import type { Pass } from './pass';
 import { passPlane } from './pass-plane';
-import type { PassContext } from './pass-shape';
+import type { PartOfLine, PassContext } from './pass-shape';
 import { halfOf, passMap, passSigma, passStrands, shapeKey, strokePlane } from './pass-shape';
 import { stroked, underBlur } from './stroke';
 
@@ -26,7 +25,7 @@ export const within = (made: Plane, region: Region): Plane =>
   crop(made, intersect(made.region, region), 1);
 
 /** The light of a pass that has more than one colour. */
-export function paintedPass(source: LineSource, pass: Pass, context: PassContext): ColourBuffer {
+export function paintedPass(source: PartOfLine, pass: Pass, context: PassContext): ColourBuffer {
   return scoped(() => {
     const ramp = rampTable(pass.ramp, context.mixing);
     if (pass.paint === 'along' || pass.paint === 'beside')
@@ -45,7 +44,7 @@ const MOST_IN_ALL = 2000;
 
 /** A stroke with a ramp along it or across its width. */
 const strokedRamp = (
-  source: LineSource,
+  source: PartOfLine,
   pass: Pass,
   ramp: Float32Array,
   context: PassContext,
@@ -63,9 +62,12 @@ const strokedRamp = (
         if (pass.paint === 'beside')
           return paintedBy(whole, besideShares(strands, half, whole.region), ramp);
         // Dashes are cut from one ramp: each does not begin it anew.
-        const lines = pass.dashes
-          ? passStrands(source, { ...pass, dashes: false }, grid, half)
-          : strands;
+        // A part of a line has the colours of the whole.
+        const all = { ...source, only: undefined };
+        const lines =
+          pass.dashes || source.only
+            ? passStrands(all, { ...pass, dashes: false }, grid, half)
+            : strands;
         return paintedAlong(whole, lines, half, pass.cap, ramp);
       }),
     (made) => made.data.byteLength,

@@ -12,7 +12,7 @@ import { intersect, isEmpty, regionKey, unite } from '../pixels/region';
 import type { LineSource } from './line';
 import { differenceOf, isPath, measuresOf } from './line-shape';
 import type { Pass } from './pass';
-import type { PassContext } from './pass-shape';
+import type { PartOfLine, PassContext } from './pass-shape';
 import {
   isLocal,
   passKey,
@@ -32,9 +32,9 @@ type Made = Pick<HeldPart, 'made' | 'sharp'>;
  * The shape of one pass: it depends on nothing but geometry, so a change of colour finds it kept. Of a
  * line that changes here and there, the rest of the last shape stays.
  */
-export function passPlane(source: LineSource, pass: Pass, context: PassContext): Plane {
+export function passPlane(source: PartOfLine, pass: Pass, context: PassContext): Plane {
   const { held, map } = context;
-  if (!held || !isLocal(pass)) return whole(source, pass, context).made;
+  if (!held || !isLocal(pass) || source.only) return whole(source, pass, context).made;
   const all = { ...context, wanted: held.whole };
   // One part a pass: a pass that is drawn in another way, or elsewhere, takes the place of the last.
   const key = `${passKey(pass)} ${map.join()} ${regionKey(held.whole)}`;
@@ -49,7 +49,7 @@ export function passPlane(source: LineSource, pass: Pass, context: PassContext):
 const isCostly = ({ shape }: LineSource): boolean => isPath(shape) && shape.paths.some(isDense);
 
 /** The shape of a pass over all that is wanted. Where it is found kept, what was before its blur is not. */
-function whole(source: LineSource, pass: Pass, context: PassContext): Made {
+function whole(source: PartOfLine, pass: Pass, context: PassContext): Made {
   const { map, wanted, memo, held } = context;
   const drawn: { sharp: Plane | null } = { sharp: null };
   try {

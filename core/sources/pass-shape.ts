@@ -2,13 +2,14 @@
 
 import { pointsEach } from '../definitions/modifier';
 import { contentKey } from '../definitions/content-key';
-import type { SourceContext } from '../definitions/source';
+import type { Run, SourceContext } from '../definitions/source';
 import type { Affine } from '../geometry/affine';
 import { boxOfRegion, meanScale, multiply, translation } from '../geometry/affine';
-import { dashed } from '../geometry/dash';
+import { dashed, piece } from '../geometry/dash';
+import type { Cap } from '../geometry/outline';
 import { arcTurn, strokeMargin } from '../geometry/outline';
 import type { Strand } from '../geometry/strand';
-import { displaced, lengthsOf, limited, normalsOf } from '../geometry/strand';
+import { displaced, lengthsOf, limited, nearestShare, normalsOf } from '../geometry/strand';
 import { tapered } from '../geometry/taper';
 import { coverage } from '../kernels/coverage';
 import { cut, overlaid } from '../kernels/paint';
@@ -19,6 +20,9 @@ import { MOST_POINTS, drawnStrands, measuresOf } from './line-shape';
 import type { Pass } from './pass';
 import type { Grid } from './stroke';
 import { TOLERANCE, shapeReach, stroked } from './stroke';
+
+/** A line of which only some runs are drawn, with the caps of the whole at its ends; all if they are left out. */
+export type PartOfLine = LineSource & { only?: { runs: readonly Run[]; cap: Cap } };
 
 export type PassContext = Pick<SourceContext, 'map' | 'wanted' | 'memo' | 'held' | 'mixing'>;
 
@@ -64,7 +68,7 @@ export function isLocal(pass: Pass): boolean {
  * `half` is half the width of the pass there.
  */
 export function passStrands(
-  source: LineSource,
+  source: PartOfLine,
   pass: Pass,
   { map, within }: Grid,
   half: number,
@@ -78,12 +82,12 @@ export function passStrands(
     source,
     map,
     fineness,
-    isLocal(pass) ? boxOfRegion(grow(within, Math.ceil(reach))) : undefined,
+    isLocal(pass) && !source.only ? boxOfRegion(grow(within, Math.ceil(reach))) : undefined,
   );
   const byLength = pass.tapers === 'length';
   const most = Math.max(1, Math.floor(MOST_DASHES / strands.length));
   return limited(
-    strands.flatMap((s) => {
+    strands.flatMap((s, i) => {
       const moved = pass.beside === 0 ? s : besides(s, pass.beside * scale);
       const total = lengthsOf(moved).at(-1) ?? 0;
       const thin = tapered(
@@ -95,15 +99,46 @@ export function passStrands(
         },
         pointsEach({ points: MOST_POINTS }, strands.length),
       );
+      const runs = source.only?.runs.filter((r) => r.strand === i);
       const { dash, gap, phase, fit } = pass;
-      return pass.dashes
-        ? dashed(thin, { dash: dash * scale, gap: gap * scale, phase: phase * scale, fit }, most)
-        : [thin];
+      // Dashes are cut before the line is parted, so that they do not begin anew.
+      const pattern = { dash: dash * scale, gap: gap * scale, phase: phase * scale, fit };
+      if (!pass.dashes) return runs ? runsOf(thin, runs, source.only!.cap) : [thin];
+      const made = dashed(thin, pattern, most);
+      return runs ? made.filter((d) => isWithin(d, moved, runs)) : made;
     }),
     Infinity,
     // Every point of a wide stroke has edges as long as that is wide.
     Math.min(MOST_POINTS, MOST_EDGE_ROWS / (2 * half)),
   );
+}
+
+/**
+ * The runs of a strand, with what varies along it. Where it is parted they shall be stroked flat, so that they
+ * meet; the round ends of the whole stand beside them.
+ */
+function runsOf(strand: Strand, runs: readonly Run[], cap: Cap): Strand[] {
+  const lengths = lengthsOf(strand);
+  const total = lengths.at(-1) ?? 0;
+  const last = strand.width.length - 1;
+  const end = (k: number): Strand => ({
+    ...{ closed: false, strength: strand.strength, isEnd: true },
+    points: strand.points.slice(2 * k, 2 * k + 2),
+    width: strand.width.slice(k, k + 1),
+  });
+  const open = !strand.closed && cap === 'round';
+  return runs.flatMap(({ from, to }) => [
+    to - from >= 1 - 1e-9 ? strand : piece(strand, lengths, from * total, to * total),
+    ...(open && from <= 0 ? [end(0)] : []),
+    ...(open && to >= 1 ? [end(last)] : []),
+  ]);
+}
+
+/** Whether the middle of a dash lies on one of the runs of the strand it was cut from. */
+function isWithin(dash: Strand, strand: Strand, runs: readonly Run[]): boolean {
+  const k = 2 * Math.floor((dash.points.length / 2 - 1) / 2);
+  const { at } = nearestShare(strand, { x: dash.points[k]!, y: dash.points[k + 1]! });
+  return runs.some((r) => [at, at + 1, at - 1].some((t) => t >= r.from && t < r.to));
 }
 
 /** A strand moved to its left. */
@@ -124,10 +159,10 @@ const UNSHAPING: ReadonlySet<string> = new Set([
 
 const lineKeys = new WeakMap<object, string>();
 /** All of a line that its strands depend on, written once. */
-function lineKey({ shape, gaps, modifiers }: LineSource): string {
+function lineKey({ shape, gaps, modifiers, only }: PartOfLine): string {
   let key = lineKeys.get(shape);
   if (key === undefined) lineKeys.set(shape, (key = contentKey(shape)));
-  return `${key} ${JSON.stringify([gaps, modifiers])}`;
+  return `${key} ${JSON.stringify([gaps, modifiers, only])}`;
 }
 
 /** All of a pass that its shape depends on. */
@@ -135,11 +170,11 @@ export const passKey = (pass: Pass): string =>
   JSON.stringify(Object.entries(pass).filter(([key]) => !UNSHAPING.has(key)));
 
 /** All of a line and a pass that the shape of the pass depends on, as part of a key. */
-export const shapeKey = (source: LineSource, pass: Pass, { map, wanted }: PassContext): string =>
+export const shapeKey = (source: PartOfLine, pass: Pass, { map, wanted }: PassContext): string =>
   `${lineKey(source)} ${passKey(pass)} ${map.join()} ${regionKey(wanted)}`;
 
 /** A pass before its blur, on a grid. */
-export function sharpShape(source: LineSource, pass: Pass, grid: Grid): Plane {
+export function sharpShape(source: PartOfLine, pass: Pass, grid: Grid): Plane {
   if (pass.draws === 'stroke') return sharpStroke(source, pass, grid);
   const outlines = drawnStrands(source, grid.map, { tolerance: TOLERANCE, turn: Infinity });
   let made = coverage(
@@ -182,7 +217,7 @@ const LEAST_STRENGTH = 0.002;
 export const halfOf = (pass: Pass, map: Affine): number => (pass.width * meanScale(map)) / 2;
 
 /** A stroke before its blur. */
-function sharpStroke(source: LineSource, pass: Pass, grid: Grid): Plane {
+function sharpStroke(source: PartOfLine, pass: Pass, grid: Grid): Plane {
   const half = halfOf(pass, grid.map);
   return strokePlane(passStrands(source, pass, grid, half), pass, half, grid);
 }

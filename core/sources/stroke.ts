@@ -99,7 +99,7 @@ export const stroked = (
   strands.flatMap((s) =>
     strokeOutline(s, {
       half: s.width.every((w) => w === 1) ? half : s.width.map((w) => w * half),
-      cap,
+      cap: s.isEnd ? 'round' : cap,
       join,
       tolerance: TOLERANCE,
     }),
