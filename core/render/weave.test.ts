@@ -120,12 +120,12 @@ describe('a woven line', () => {
     for (const x of [95, 105, 116]) expect(red(scene, x, 50)).toBeCloseTo(1, 5);
     expect(red(scene, 84, 10)).toBeCloseTo(1, 5);
   });
-  // Where it is parted its edges meet within a px; dashes touch one another at corners.
+  // Where it is parted its edges meet within a px; the colours of a ramp are mixed there.
   it.each<[string, number, Partial<Parameters<typeof newPass>[2]>]>([
     ['a soft halo', 0.015, { width: 30, blur: 9 }],
     ['a line that thins', 0.015, { width: 24, start: 60, end: 40 }],
-    ['a ramp along it', 0.015, { width: 16, paint: 'along', blur: 2 }],
-    ['dashes', 0.04, { width: 10, dashes: true, dash: 9, gap: 7 }],
+    ['a ramp along it', 0.04, { width: 16, paint: 'along', blur: 2 }],
+    ['dashes', 0.04, { width: 10, dashes: true, dash: 9, gap: 7, cap: 'flat' }],
     ['round ends', 0.015, { width: 20, blur: 1, cap: 'round' }],
   ])('is the line that it was beside its subject: %s', (_what, most, pass) => {
     const scene = upAndDown(pass);
