@@ -68,7 +68,7 @@ const strokedRamp = (
           pass.dashes || source.only
             ? passStrands(all, { ...pass, dashes: false }, grid, half)
             : strands;
-        return paintedAlong(whole, lines, half, pass.cap, ramp);
+        return paintedAlong(whole, lines, half, source.only?.cap ?? pass.cap, ramp);
       }),
     (made) => made.data.byteLength,
   );
