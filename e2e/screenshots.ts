@@ -84,14 +84,26 @@ test('Night seven: depth, mask, costs', async ({ page }) => {
   await openExample(page, 'Night seven');
   await card(page, 'Heron').locator('[data-card]').click();
   await page.waitForTimeout(2500);
-  await shot(page, 'night-seven');
   await card(page, 'Ember on feathers').locator('[data-card]').click();
-  await page.keyboard.press('3');
-  await shot(page, 'mask');
   await setValue(page, 'Opacity', '80');
   await settled(page);
   await page.getByRole('button', { name: 'What the picture costs' }).click();
   await shot(page, 'costs');
+});
+
+test('weave, mask', async ({ page }) => {
+  await openExample(page, 'Round the heron');
+  await card(page, 'Streak').locator('[data-card]').click();
+  await page.keyboard.press('9');
+  await expect(page.getByTestId('weave')).toBeVisible();
+  await page.waitForTimeout(2500);
+  await shot(page, 'weave');
+  await card(page, 'Light on feathers').locator('[data-card]').click();
+  await page.keyboard.press('3');
+  await press(page, [900, 480], [980, 420]);
+  await page.mouse.move(...(await onPage(page, [1010, 520])));
+  await settled(page);
+  await shot(page, 'mask');
 });
 
 test('corners', async ({ page }) => {
