@@ -3,7 +3,7 @@ import type { Page } from '@playwright/test';
 import { expect, test } from '@playwright/test';
 import { unpackScene } from '../core/files/ignis-file';
 import { everyLayer } from '../core/scene/schema';
-import { add, card, onPage, openExample, savedFile, settled } from './bench-page';
+import { act, add, card, onPage, openExample, savedFile, setValue, settled } from './bench-page';
 
 const weaveOf = async (page: Page, name: string) => {
   const { scene } = await unpackScene(await savedFile(page), 'x.ignis');
@@ -89,4 +89,27 @@ test('a stretch that is sent behind is hidden by the heron; without her the weav
   await expect(stretches(page, 'behind')).toHaveCount(1);
   await page.getByRole('button', { name: 'Remove the weave' }).click();
   expect(await weaveOf(page, 'Straight line')).toBeNull();
+});
+
+test('light spills on what it is clipped to, in the colour of its line, and waits without it', async ({
+  page,
+}) => {
+  await openExample(page, 'Bend of light');
+  await card(page, 'Sparks').locator('[data-card]').click();
+  await add(page, 'Straight line');
+  const on = [1000, 640] as const;
+  const before = await colourAt(page, on);
+  await act(page, 'Spill its light on another layer');
+  await expect(card(page, 'Spill of Straight line')).toBeVisible();
+  await expect(page.getByRole('combobox', { name: 'Light of' })).toHaveText('Straight line');
+  await setValue(page, 'Reach', '500');
+  await expect.poll(async () => (await colourAt(page, on))[0]!).toBeGreaterThan(before[0]! + 8);
+  const { scene } = await unpackScene(await savedFile(page), 'x.ignis');
+  const spill = everyLayer(scene.layers).find((l) => l.source.kind === 'spill')!;
+  const base = scene.layers[scene.layers.indexOf(spill) - 1]!;
+  expect([spill.clip, base.clip || base.name]).toEqual([true, true]);
+  await card(page, 'Straight line').first().locator('[data-card]').click();
+  await page.keyboard.press('Delete');
+  await card(page, 'Spill of Straight line').locator('[data-card]').click();
+  await expect(page.getByText(/Its light is gone/)).toBeVisible();
 });

@@ -22,6 +22,7 @@ import {
 } from '../core/text/content';
 import { passParameters } from '../core/sources/pass';
 import { sources } from '../core/sources/index';
+import { spillParameters } from '../core/sources/spill';
 import { modifiers } from '../core/modifiers/index';
 import { shapes } from '../core/shapes/index';
 import { steps } from '../core/steps/index';
@@ -298,6 +299,22 @@ ${parameterTable(passParameters)}
 ### \`grade\`
 
 ${sources.grade.help}
+
+### \`echo\`
+
+${sources.echo.help}
+
+${objectTable(source('echo'))}
+
+### \`spill\`
+
+${sources.spill.help} It falls on what it is clipped to.
+
+${objectTable(source('spill'))}
+
+\`values\` has
+
+${parameterTable(spillParameters)}
 
 ### \`group\`
 

@@ -42,6 +42,8 @@ export interface SourceContext {
   memo: Memo;
   /** What lies behind another layer. */
   hidden?: Hidden;
+  /** The layer that throws its light here: what it covers, 0–1, over a region, and its colour if it has one. */
+  light?: { coverage(region: Region): Plane; colour: string | null };
   /** What was last made of a source that changes, over the whole region of which a part is wanted now. */
   held?: { parts: Held; whole: Region };
   /** How colours shall stand in the buffer. */

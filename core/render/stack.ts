@@ -1,6 +1,6 @@
 import { blendNamed } from '../blend/index';
 import type { Affine } from '../geometry/affine';
-import { meanScale } from '../geometry/affine';
+import { meanScale, multiply } from '../geometry/affine';
 import type { Homography } from '../geometry/homography';
 import { composite, settle } from '../kernels/composite';
 import { warped } from '../kernels/resample';
@@ -10,7 +10,8 @@ import { colourBuffer, crop } from '../pixels/buffer';
 import { scoped } from '../pixels/heap';
 import type { Region } from '../pixels/region';
 import { EMPTY, grow, intersect, isEmpty, unite } from '../pixels/region';
-import type { Hidden } from '../definitions/source';
+import type { Hidden, SourceContext } from '../definitions/source';
+import { lightOf } from '../scene/echoes';
 import type { Layer } from '../scene/schema';
 import { definitionOf } from '../sources/index';
 import type { Context } from './context';
@@ -294,8 +295,20 @@ function drawn(
     memo,
     mixing,
     ...(hidden && { hidden }),
+    ...lightFor(layer, context),
     ...(held && layer.id === focus && { held: { parts: held, whole: wanted } }),
   });
+}
+
+/** What a spill is told of the layer whose light it is. */
+function lightFor({ source }: Layer, context: Context): Pick<SourceContext, 'light'> {
+  const subject = source.kind === 'spill' ? lightOf(source) : null;
+  if (!subject) return {};
+  const { layer, map } = subject;
+  const coverage = (region: Region) =>
+    crop(context.coverageOf(layer, multiply(context.map, map), region), region, 1);
+  const colour = layer.source.kind === 'line' ? layer.source.light : null;
+  return { light: { coverage, colour } };
 }
 
 /** What lies beneath a grade, through its steps, by as much as its opacity and mask say. */

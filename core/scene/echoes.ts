@@ -4,6 +4,7 @@ import { invert, multiply } from '../geometry/affine';
 import type { Path } from '../geometry/path';
 import { mapPath } from '../geometry/path';
 import { pathsOf } from '../sources/line-shape';
+import type { SpillSource } from '../sources/spill';
 import type { TextSource } from '../sources/text';
 import { findLayer } from './edits';
 import type { LayerShape } from '../masks/layer';
@@ -20,6 +21,7 @@ const follows = (layer: Layer): boolean => looksAt(layer) || followsLine(layer);
 
 const followsLine = ({ source }: Layer): boolean =>
   source.kind === 'echo' ||
+  source.kind === 'spill' ||
   (source.kind === 'text' && source.along !== null && source.along.line !== null);
 
 /**
@@ -46,6 +48,12 @@ export function asDrawn(scene: Scene): Scene {
       const bound = weave && boundTo(weave, subjectFrom(layer, weave.with));
       return { ...copyOf(unbound(layer), way), weave: bound, mask: mask && boundMask(layer, mask) };
     }
+    if (source.kind === 'spill') {
+      // Of its light it minds where that goes behind others.
+      const light = on.includes(source.of) ? null : findLayer(scene, source.of);
+      const seen = light && seenFrom(layer, resolved(light, on));
+      return { ...layer, source: boundTo(source, seen ?? null) };
+    }
     if (layer.layers) return { ...layer, layers: layer.layers.map((l) => resolved(l, on)) };
     if (source.kind === 'text') return { ...layer, source: alongItsLine(scene, layer, source) };
     if (source.kind !== 'echo' || on.includes(source.of)) return layer;
@@ -67,10 +75,13 @@ export function asDrawn(scene: Scene): Scene {
   const subjectFrom = (layer: Layer, id: string): Subject | null => {
     bare ??= asDrawn({ ...scene, layers: scene.layers.map(unbound) });
     const subject = findLayer(bare, id);
+    return subject ? seenFrom(layer, subject) : null;
+  };
+  const seenFrom = (layer: Layer, subject: Layer): Subject | null => {
     const back = invert(mapAround(scene.layers, layer.id));
     // A layer cannot look at itself, nor at a group that holds it.
-    const holds = subject && everyLayer([subject]).some((l) => l.id === layer.id);
-    if (!subject || holds || !back) return null;
+    const holds = everyLayer([subject]).some((l) => l.id === layer.id);
+    if (holds || !back) return null;
     return { layer: subject, map: multiply(back, mapAround(scene.layers, subject.id)) };
   };
   const boundMask = (layer: Layer, mask: Mask): Mask => ({
@@ -104,6 +115,10 @@ export const subjectOf = ({ weave }: Layer): Subject | null =>
 /** The layer that a part of a mask follows, in a scene as it is drawn; null if that is gone. */
 export const subjectOfShape = (shape: Pick<LayerShape, 'of' | 'what'>): Subject | null =>
   (shape as Partial<Bound<object>>).subject ?? null;
+
+/** The layer whose light a spill is, in a scene as it is drawn; null if that is gone. */
+export const lightOf = (source: SpillSource): Subject | null =>
+  (source as Partial<Bound<object>>).subject ?? null;
 
 /** Whether a layer looks at another to be drawn. */
 const looksAt = ({ weave, mask }: Layer): boolean =>

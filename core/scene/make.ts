@@ -1,3 +1,4 @@
+import { spillParameters } from '../sources/spill';
 import { nanoid } from 'nanoid/non-secure';
 import { defaultsOf } from '../definitions/parameter';
 import type { Point } from '../geometry/affine';
@@ -168,6 +169,14 @@ export const newEcho = (of: Layer, offset: number): Layer =>
     source: { kind: 'echo', of: of.id, own: null },
     blend: of.blend,
     placement: { ...placed(), x: offset, y: offset },
+  });
+
+/** The light of a layer on others. */
+export const newSpill = (of: Layer): Layer =>
+  newLayer(`Spill of ${of.name}`, {
+    source: { kind: 'spill', of: of.id, values: defaultsOf(spillParameters) },
+    blend: 'soft-light',
+    opacity: 85,
   });
 
 /** A step of a kind with its defaults. Throws if there is no such kind. */

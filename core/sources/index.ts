@@ -12,11 +12,20 @@ import type { LineSource } from './line';
 import { lineSchema, lineSource } from './line';
 import type { PictureSource } from './picture';
 import { pictureSchema, pictureSource } from './picture';
+import type { SpillSource } from './spill';
+import { spillSchema, spillSource } from './spill';
 import type { TextSource } from './text';
 import { textSchema, textSource } from './text';
 
 export type Source =
-  PictureSource | LineSource | TextSource | FillSource | GradeSource | GroupSource | EchoSource;
+  | PictureSource
+  | LineSource
+  | TextSource
+  | FillSource
+  | GradeSource
+  | GroupSource
+  | EchoSource
+  | SpillSource;
 
 /** Everything a layer can be. To add one: one file, its type above, and one line here. */
 export const sources = {
@@ -27,11 +36,21 @@ export const sources = {
   grade: gradeSource,
   group: groupSource,
   echo: echoSource,
+  spill: spillSource,
 } as const;
 
 export const sourceSchema = v.variant(
   'kind',
-  [pictureSchema, lineSchema, textSchema, fillSchema, gradeSchema, groupSchema, echoSchema],
+  [
+    pictureSchema,
+    lineSchema,
+    textSchema,
+    fillSchema,
+    gradeSchema,
+    groupSchema,
+    echoSchema,
+    spillSchema,
+  ],
   `There is no such source; there are ${Object.keys(sources).join(', ')}.`,
 );
 

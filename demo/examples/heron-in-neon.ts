@@ -35,9 +35,10 @@ bird.placement = { ...bird.placement, scaleX: 0.8, scaleY: 0.8 };
 const tide = newLine('Tide line', tidePath, '#2fb8ff', 11);
 // It comes in behind her back, and lies round her neck and over her tail.
 tide.weave = { ...newWeave('heron'), way: 'front', spill: 35 };
+const ember = newLine('Ember line', emberPath);
 scene.layers.push(
   named(dusk, 'pier'),
-  named(newLine('Ember line', emberPath), 'ember'),
+  named(ember, 'ember'),
   named(bird, 'heron'),
   named(tide, 'tide'),
 );

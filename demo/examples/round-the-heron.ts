@@ -1,9 +1,9 @@
 /** Round the heron: one streak that winds round her three times, behind and in front in turn. */
 import type { Path } from '@ignis/core/geometry/path';
 import { smooth } from '@ignis/core/geometry/path';
-import { newFill, newPicture, newScene } from '@ignis/core/scene/make';
+import { newPicture, newScene, newSpill } from '@ignis/core/scene/make';
 import { newWeave } from '@ignis/core/scene/weave-edits';
-import { drawn, faded, graded, heron, named, pier, start, write } from './make';
+import { drawn, graded, heron, named, pier, start, write } from './make';
 
 const scene = newScene('Round the heron', 1920, 1200, '#0b0d12');
 scene.end = { exposure: 0, rollOff: true, knee: 78 };
@@ -39,15 +39,17 @@ const streak = drawn(start('streak', scene, { x: 0, y: 0 }), helix(3), { start: 
 streak.name = 'Streak';
 streak.weave = { ...newWeave('heron'), spill: 38 };
 
-const onFeathers = newFill('Light on feathers', '#ff6a3c');
-Object.assign(onFeathers, {
-  clip: true,
-  blend: 'overlay',
-  opacity: 70,
-  mask: faded([1040, 640], [700, 1050], true),
-});
+/** The light of the streak on her, and on the boards. */
+const spill = (reach: number, blend: string, opacity: number) => {
+  const layer = newSpill({ ...streak, id: 'streak' });
+  if (layer.source.kind === 'spill') layer.source.values.reach = reach;
+  return Object.assign(layer, { clip: true, blend, opacity });
+};
+const onFeathers = Object.assign(spill(230, 'overlay', 74), { name: 'Light on feathers' });
+const onBoards = Object.assign(spill(420, 'soft-light', 80), { name: 'Light on the pier' });
 scene.layers.push(
   named(dusk, 'pier'),
+  named(onBoards, 'boards'),
   named(bird, 'heron'),
   named(onFeathers, 'feathers'),
   named(streak, 'streak'),

@@ -23,8 +23,10 @@ import {
   carry,
   chooseAll,
   copyLayer,
+  darkenScene,
   duplicate,
   echo,
+  spill,
   group,
   letGo,
   nudge,
@@ -191,6 +193,16 @@ export function actions(does: BenchDoes): Action[] {
       keys: ['9'],
       run: () => layer && beginWeaving(layer),
       enabled: !!layer && layer.source.kind !== 'grade' && idle,
+    },
+    {
+      name: 'Darken the scene, away from its lights',
+      run: darkenScene,
+      enabled: scene.layers.length > 0 && idle,
+    },
+    {
+      name: 'Spill its light on another layer',
+      run: () => layer && spill(layer),
+      enabled: !!layer && layer.source.kind !== 'grade' && layer.source.kind !== 'spill' && idle,
     },
     {
       name: 'Break the line',

@@ -34,6 +34,10 @@ import { fitted as fittedPlace } from '@ignis/core/scene/placement';
 import type { Layer } from '@ignis/core/scene/schema';
 import type { StartingPoint } from '@ignis/core/scene/starting-points/index';
 import { started } from '@ignis/core/scene/starting-points/index';
+import { darken } from '@ignis/core/scene/darken';
+import { spillOn } from '@ignis/core/scene/spill-edits';
+import { likelySubject } from '@ignis/core/scene/weave-edits';
+import { toast } from 'sonner';
 import { useBench } from '../state/bench';
 import { stageSize } from './stage/stage';
 import { centred, fitted, zoomedAt } from './stage/view';
@@ -48,6 +52,28 @@ export function echo(layer: Layer): void {
   const made = newEcho(layer, Math.round(Math.max(scene.width, scene.height) / 40));
   change('Echo', addInFront([made], layer.id, false));
   select(made.id);
+}
+
+/** Darkens the scene away from its lights. */
+export function darkenScene(): void {
+  const id = newId();
+  bench().change('Darken the scene', darken(id));
+  bench().select(id);
+}
+
+/** Lets the light of a layer fall on what it is most likely meant for. */
+export function spill(layer: Layer): void {
+  const { scene, change, select } = bench();
+  const target = likelySubject(scene, layer.id);
+  if (!target) {
+    toast.error('There is nothing for the light to fall on', {
+      description: 'Bring in a picture that does not fill the scene, or a text.',
+    });
+    return;
+  }
+  const id = newId();
+  change(`Spill on ${target.name}`, spillOn(layer, target.id, id));
+  select(id);
 }
 
 export function remove(layer: Layer): void {

@@ -8,9 +8,14 @@ import { paintParameters } from '@ignis/core/paint/parameters';
 import type { EchoSource } from '@ignis/core/sources/echo';
 import { groupParameters } from '@ignis/core/sources/group';
 import type { LineSource } from '@ignis/core/sources/line';
+import type { SpillSource, SpillValues } from '@ignis/core/sources/spill';
+import { spillParameters } from '@ignis/core/sources/spill';
 import type { TextSource } from '@ignis/core/sources/text';
+import { setLightOf, setSpill } from '@ignis/core/scene/spill-edits';
+import { subjectsFor } from '@ignis/core/scene/weave-edits';
 import { liveEdit, useBench } from '../../state/bench';
 import { Button } from '../../ui/button';
+import { ChoiceField } from '../../ui/choice-field';
 import { ParameterControls } from '../../ui/parameter-controls';
 import { Modifiers, ShapeNode } from './line-shape';
 import { Node } from './node';
@@ -46,6 +51,8 @@ export function SourceNode({ layer }: { layer: Layer }) {
       return <Group layer={layer} lands={source.lands} />;
     case 'echo':
       return <Echo layer={layer} source={source} />;
+    case 'spill':
+      return <Spill id={layer.id} source={source} />;
   }
 }
 
@@ -67,6 +74,39 @@ function Fill({ id, paint }: { id: string; paint: Paint }) {
           edits={(v) => setFill(id, v as Partial<Paint>)}
         />
       </WithPictures>
+    </Node>
+  );
+}
+
+/** Whose light it is, and how it falls. */
+function Spill({ id, source }: { id: string; source: SpillSource }) {
+  const scene = useBench((s) => s.scene);
+  const { change } = useBench.getState();
+  const live = liveEdit('Change the spill');
+  const light = findLayer(scene, source.of);
+  const options = subjectsFor(scene, id).map((l) => ({ value: l.id, label: l.name }));
+  return (
+    <Node
+      title="Light of"
+      aside={
+        <ChoiceField
+          label="Light of"
+          value={light ? source.of : ''}
+          options={light ? options : [{ value: '', label: 'gone' }, ...options]}
+          onChange={(of) => of && change('Take another light', setLightOf(id, of))}
+        />
+      }
+    >
+      {!light && (
+        <p className="py-1 text-sm text-alarm">Its light is gone. It waits until that is back.</p>
+      )}
+      <ParameterControls
+        parameters={spillParameters}
+        values={source.values}
+        onChange={(v) => live.change(setSpill(id, v as Partial<SpillValues>))}
+        onDone={live.done}
+        edits={(v) => setSpill(id, v as Partial<SpillValues>)}
+      />
     </Node>
   );
 }

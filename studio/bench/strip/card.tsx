@@ -23,6 +23,7 @@ const KIND: Record<Layer['source']['kind'], string> = {
   grade: 'grade',
   group: 'group',
   echo: 'echo',
+  spill: 'spill',
 };
 
 /** What letting a carried card go over this one would do. */

@@ -22,7 +22,9 @@ export function useThumbnail(own: Layer): string | null {
   const width = useBench((s) => s.scene.width);
   const height = useBench((s) => s.scene.height);
   const mixing = useBench((s) => s.scene.mixing);
-  const scene = useBench((s) => (own.source.kind === 'echo' ? s.scene : null));
+  const scene = useBench((s) =>
+    own.source.kind === 'echo' || own.source.kind === 'spill' ? s.scene : null,
+  );
   const layer = useMemo(() => (scene && drawnLayer(scene, own.id)) ?? own, [scene, own]);
   const { source, placement, steps, layers } = layer;
   // It is seen where the groups round it carry it; a drag does not ask where that is now.
