@@ -24,10 +24,12 @@ async function dropOn(page: Page, name: string, target: string, share: number): 
 
 const picture = (page: Page) => page.getByTestId('picture').screenshot();
 
-const choose = async (page: Page, label: string, option: string) => {
-  await page.getByLabel(label, { exact: true }).click();
-  await page.getByRole('option', { name: option, exact: true }).click();
-};
+/** Chooses from a list, which closes again if the chain is drawn anew just as it opens. */
+const choose = (page: Page, label: string, option: string) =>
+  expect(async () => {
+    await page.getByLabel(label, { exact: true }).click({ timeout: 2000 });
+    await page.getByRole('option', { name: option, exact: true }).click({ timeout: 2000 });
+  }).toPass({ timeout: 30_000 });
 
 /** The colour in the middle of the picture, as the canvas holds it. */
 const middle = (page: Page) =>

@@ -21,6 +21,8 @@ export function Strip({ onPicture, onSvg }: { onPicture(): void; onSvg(): void }
   const selected = useBench((s) => s.selected);
   const list = useRef<HTMLUListElement>(null);
   const [drop, setDrop] = useState<Drop | null>(null);
+  /** A move that is told after the end of its drag marks nothing. */
+  const carrying = useRef(false);
   // A press without a move selects; only a real drag carries a card.
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
   const small = everyLayer(layers).length > 9;
@@ -38,6 +40,7 @@ export function Strip({ onPicture, onSvg }: { onPicture(): void; onSvg(): void }
 
   const carried = (e: DragEndEvent) => {
     const to = aim(e);
+    carrying.current = false;
     setDrop(null);
     if (!to) return;
     const { scene, change } = useBench.getState();
@@ -72,9 +75,13 @@ export function Strip({ onPicture, onSvg }: { onPicture(): void; onSvg(): void }
       <DndContext
         sensors={sensors}
         modifiers={[restrict]}
-        onDragMove={(e) => setDrop(aim(e))}
+        onDragStart={() => (carrying.current = true)}
+        onDragMove={(e) => carrying.current && setDrop(aim(e))}
         onDragEnd={carried}
-        onDragCancel={() => setDrop(null)}
+        onDragCancel={() => {
+          carrying.current = false;
+          setDrop(null);
+        }}
       >
         <ul
           ref={list}
