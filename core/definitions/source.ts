@@ -10,17 +10,20 @@ import type { Memo } from './memo';
 
 /** What of a source lies behind another layer. */
 export interface Hidden {
-  /** How much is hidden where a source is drawn as one, 0–1, over all where any is. */
-  plane: Plane;
-  /** The coverage of the other layer, over the same. */
+  /** The coverage of the other layer, 0–1, over all where anything may be hidden. */
   coverage: Plane;
   /** What is wide and soft keeps this share of its light there, 0–1. */
   spill: number;
-  /** Of a line: all of its strands as stretches behind and in front, shares of their lengths; null if it has gaps. */
-  stretches: readonly Run[] | null;
+  /** Of a line without gaps: all of its strands as runs behind and in front; null for what cannot be parted. */
+  runs: readonly Run[] | null;
+  /** How much is hidden of what is drawn as one, over the same: what is covered and belongs to what lies behind. */
+  owned(): Plane;
 }
 
-/** A run of a strand (by its number) from one share of its length to another. */
+/**
+ * A run of a strand (by its number) that lies behind another layer or in front, from one share of its length to
+ * another; on a closed one `from` may lie below 0, and `to` beyond 1.
+ */
 export interface Run {
   strand: number;
   from: number;

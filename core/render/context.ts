@@ -38,11 +38,14 @@ export interface Context {
   /** The lamp of the scene, and where the scene lies, px of the render. */
   lamp: Lamp;
   scene: Box;
-  /**
-   * How much of each px of a region another layer covers, or how light it is there, 0–1, whatever its opacity and whether it is shown:
-   * `map` is from the px that it is placed on to px of the region.
-   */
-  coverageOf(layer: Layer, map: Affine, region: Region, what?: 'coverage' | 'tone'): Plane;
+  /** Lays layers on one another (`stack`), for what looks at another layer. */
+  stack(
+    onto: (region: Region) => ColourBuffer,
+    layers: readonly Layer[],
+    asked: { wanted: Region; part: Region },
+    context: Context,
+    content: readonly unknown[] | null,
+  ): ColourBuffer;
   /** Steps of the groups around that their layers land through, innermost first. */
   around: readonly Step[];
 }

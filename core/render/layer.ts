@@ -1,29 +1,29 @@
+import { numberOf } from '../definitions/content-key';
 import type { PaintFrame, Piece, ShapeStepDefinition, StepDefinition } from '../definitions/step';
-import type { Affine } from '../geometry/affine';
 import { invert, multiply, scaling } from '../geometry/affine';
 import { compose, projective } from '../geometry/homography';
-import { alphaOf, copied, filled, masked, pasted } from '../kernels/rows';
-import { warped } from '../kernels/resample';
-import type { LayerShape } from '../masks/layer';
-import { maskPlane } from '../masks/mask';
-import type { ColourBuffer, Plane } from '../pixels/buffer';
-import { crop, plane, unwritten } from '../pixels/buffer';
-import { scoped } from '../pixels/heap';
 import { without } from '../kernels/planes';
-import { hiddenOf, hidesByPass } from './woven';
+import { warped } from '../kernels/resample';
+import { alphaOf, copied, filled, masked } from '../kernels/rows';
+import { maskPlane } from '../masks/mask';
+import { whole } from '../paint/whole';
+import type { ColourBuffer, Plane } from '../pixels/buffer';
+import { crop } from '../pixels/buffer';
+import { scoped } from '../pixels/heap';
 import type { Region } from '../pixels/region';
 import { covering, grow, intersect, isEmpty } from '../pixels/region';
-import { subjectOfShape } from '../scene/echoes';
+import { subjectOf } from '../scene/echoes';
 import { boxOf, placedBox, placementMap } from '../scene/placement';
 import type { Layer, Step } from '../scene/schema';
 import { stepOfKind } from '../steps/index';
 import type { Leg, Sizes } from './chain';
 import { marginOf, piecesOf, unitOf } from './chain';
 import type { Context } from './context';
-import { numberOf } from '../definitions/content-key';
 import { kept, stopIfTold } from './context';
+import { coverageOf } from './coverage';
 import { affordable, drawnRegion } from './drawing';
 import { drawingOf, sizesOf, stepsOf, uprightExtent } from './reach';
+import { hiddenOf, hidesByPass } from './woven';
 
 /** One step's result; each is kept under a key that goes on from that of what went in. */
 function throughStep(
@@ -161,24 +161,17 @@ function frameOf(layer: Layer, context: Context): PaintFrame {
   };
 }
 
-/** How much of a layer its mask lets through, over all of `wanted`; null if it has none that is on. */
+/** How much of a layer its mask and its weave let through, over all of `wanted`; null if it has none that is on. */
 export function maskOf(layer: Layer, wanted: Region, context: Context): Plane | null {
   const own = ownMask(layer, wanted, context);
-  const byPass = hidesByPass(layer);
-  const hidden = byPass ? null : hiddenOf(layer, wanted, context);
+  const hidden = hidesByPass(layer) ? null : hiddenOf(layer, wanted, context);
   if (!hidden) return own;
   return scoped(() => {
     const out = own ? copied(crop(own, wanted, 1), 1) : whole(wanted);
-    without(out, hidden.plane);
+    without(out, hidden.owned());
     return out;
   });
 }
-
-const whole = (region: Region): Plane => {
-  const out = unwritten(region, 1);
-  out.data.fill(1);
-  return out;
-};
 
 /** What its mask alone lets through. */
 function ownMask(layer: Layer, wanted: Region, context: Context): Plane | null {
@@ -190,31 +183,19 @@ function ownMask(layer: Layer, wanted: Region, context: Context): Plane | null {
     : { map: context.map, scale: context.scale, warp: null, region: wanted };
   // Other layers lie where they do, whether the mask moves along or not.
   const back = warp && invert(placementMap(layer.placement));
-  const listMap = back ? multiply(map, back) : context.map;
+  const to = back ? multiply(map, back) : context.map;
   const key = ['mask', numberOf(mask), map, warp, scale, region, wanted];
   return kept(context, layer.id, 'mask', key, () => {
     const plane = maskPlane(mask, {
       ...{ map, scale, wanted: region, picture, memo },
-      ofLayer: (shape, over) => ofLayer(shape, over, listMap, context),
+      ofLayer(shape, over) {
+        const subject = subjectOf(shape);
+        return subject && coverageOf(subject, to, over, context, shape.what);
+      },
     });
     if (!warp) return plane;
     return alphaOf(warped(masked(filled(region, [1, 1, 1]), plane), warp, wanted));
   });
-}
-
-/** What another layer covers over all of a region, or its tones; null if it is gone. */
-function ofLayer(
-  shape: Pick<LayerShape, 'of' | 'what'>,
-  region: Region,
-  map: Affine,
-  context: Context,
-): Plane | null {
-  const subject = subjectOfShape(shape);
-  if (!subject) return null;
-  const out = plane(region);
-  const { layer, map: own } = subject;
-  pasted(out, context.coverageOf(layer, multiply(map, own), region, shape.what), 1);
-  return out;
 }
 
 /** No mask that is resampled is drawn on more px than this. */

@@ -17,7 +17,7 @@ import { everyLayer } from '../scene/schema';
 import type { Context } from './context';
 import { noMeter } from './meter';
 import type { Meter } from './meter';
-import { coverageOf, stack } from './stack';
+import { stack } from './stack';
 
 export { Stopped } from './context';
 
@@ -85,7 +85,7 @@ export function contextOf(
 ): Context {
   ensureKernels();
   const { scale } = request;
-  const context: Context = {
+  return {
     mixing: scene.mixing,
     picture: request.picture,
     memo: request.memo ?? noMemo,
@@ -99,10 +99,8 @@ export function contextOf(
     lamp: scene.light,
     scene: { x0: 0, y0: 0, x1: scene.width * scale, y1: scene.height * scale },
     around: [],
-    coverageOf: (layer, map, over, what = 'coverage') =>
-      coverageOf(layer, map, over, what, context),
+    stack,
   };
-  return context;
 }
 
 /** The layers of a list that were asked for. One that carries a clipped one lends its coverage alone. */

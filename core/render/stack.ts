@@ -1,28 +1,27 @@
 import { blendNamed } from '../blend/index';
+import { numberOf } from '../definitions/content-key';
+import type { SourceContext } from '../definitions/source';
 import type { Affine } from '../geometry/affine';
-import { meanScale, multiply } from '../geometry/affine';
 import type { Homography } from '../geometry/homography';
 import { composite, settle } from '../kernels/composite';
 import { warped } from '../kernels/resample';
-import { alphaOf, copied, cropped, faded, masked, mix, toneOf, unwrapped } from '../kernels/rows';
-import type { ColourBuffer, Plane } from '../pixels/buffer';
+import { alphaOf, copied, cropped, faded, masked, mix, unwrapped } from '../kernels/rows';
+import type { ColourBuffer } from '../pixels/buffer';
 import { colourBuffer, crop } from '../pixels/buffer';
 import { scoped } from '../pixels/heap';
 import type { Region } from '../pixels/region';
 import { EMPTY, grow, intersect, isEmpty, unite } from '../pixels/region';
-import type { Hidden, SourceContext } from '../definitions/source';
-import { lightOf } from '../scene/echoes';
+import { subjectOf } from '../scene/echoes';
 import type { Layer } from '../scene/schema';
 import { definitionOf } from '../sources/index';
+import { isStyled, pixelStepsOf, planOf } from './chain';
 import type { Context } from './context';
-import { numberOf } from '../definitions/content-key';
 import { contentOf, kept, stopIfTold } from './context';
+import { coverageOf } from './coverage';
 import { drawnRegion, shownRegion } from './drawing';
+import { laidDressed } from './laid-dressed';
 import type { Dressed } from './layer';
 import { dressed, maskOf, throughSteps } from './layer';
-import { hiddenKey, hiddenOf, hidesByPass } from './woven';
-import { laidDressed } from './laid-dressed';
-import { isStyled, pixelStepsOf, planOf } from './chain';
 import {
   drawingOf,
   extentOf,
@@ -34,6 +33,7 @@ import {
   stepsOf,
   uprightExtent,
 } from './reach';
+import { hiddenKey, hiddenOf, hidesByPass } from './woven';
 
 /** A layer and those clipped to it, back to front. */
 interface Unit {
@@ -203,26 +203,6 @@ function landed(
   });
 }
 
-/** See `Context.coverageOf`. */
-export function coverageOf(
-  layer: Layer,
-  map: Affine,
-  region: Region,
-  what: 'coverage' | 'tone',
-  context: Context,
-): Plane {
-  const scale = (context.scale * meanScale(map)) / (meanScale(context.map) || 1);
-  const { scene, mixing } = context;
-  const shown = { ...layer, visible: true, opacity: 100, clip: false, blend: 'normal' };
-  const key = [what, contentOf(layer), map, scale, region, scene, mixing];
-  return kept(context, layer.id, 'coverage', key, () => {
-    const bare = { ...context, map, scale, focus: null, held: null, local: false, around: [] };
-    const made = stack(colourBuffer, [shown], { wanted: region, part: region }, bare, null);
-    const whole = crop(made, region, 4);
-    return what === 'tone' ? toneOf(whole) : alphaOf(whole);
-  });
-}
-
 /** A layer's own pixels: its source under its placement, or the layers of a group, through its steps. */
 function layerPixels(layer: Layer, asked: Asked, context: Context): Dressed {
   const { wanted, part } = isStyled(layer) ? withinExtent(layer, asked, context) : asked;
@@ -240,10 +220,10 @@ function layerPixels(layer: Layer, asked: Asked, context: Context): Dressed {
     ? ['group', layer.layers.map(contentOf), map, scale, warp, first]
     : ['layer', numberOf(layer.source), map, warp, first];
   // Of a line, what lies behind another layer is hidden pass by pass; of others, as by a mask.
-  const hidden = hidesByPass(layer) ? hiddenOf(layer, first, context) : null;
-  if (hidden) key.push(hiddenKey(layer));
+  const woven = hidesByPass(layer) ? hiddenKey(layer) : null;
+  if (woven) key.push(woven);
   const source = kept(context, layer.id, 'source', key, () => {
-    if (!warp) return drawn(layer, { wanted: whole, part: first }, map, context, undefined, hidden);
+    if (!warp) return drawn(layer, { wanted: whole, part: first }, map, context);
     if (definitionOf(layer.source).warps)
       return drawn(layer, { wanted: whole, part: first }, map, context, warp);
     const extent = uprightExtent(layer, drawing, context);
@@ -281,9 +261,9 @@ function drawn(
   map: Affine,
   context: Context,
   warp?: Homography,
-  hidden?: Hidden | null,
 ): ColourBuffer {
   const { picture, memo, mixing, focus, held } = context;
+  const hidden = hidesByPass(layer) ? hiddenOf(layer, part, context) : null;
   if (layer.layers)
     return stack(colourBuffer, layer.layers, { wanted, part }, inside(layer, context, []), []);
   return definitionOf(layer.source).render(layer.source, {
@@ -302,14 +282,23 @@ function drawn(
 
 /** What a spill is told of the layer whose light it is. */
 function lightFor({ source }: Layer, context: Context): Pick<SourceContext, 'light'> {
-  const subject = source.kind === 'spill' ? lightOf(source) : null;
+  const subject = source.kind === 'spill' ? subjectOf(source) : null;
   if (!subject) return {};
-  const { layer, map } = subject;
-  const coverage = (region: Region) =>
-    crop(context.coverageOf(layer, multiply(context.map, map), region), region, 1);
-  const colour = layer.source.kind === 'line' ? layer.source.light : null;
-  return { light: { coverage, colour } };
+  return {
+    light: {
+      coverage: (region) => coverageOf(subject, context.map, region, context),
+      colour: colourOf(subject.layer),
+    },
+  };
 }
+
+/** The one colour that a layer has as a whole: that of a line's light, or of letters; null for others. */
+const colourOf = ({ source }: Layer): string | null =>
+  source.kind === 'line'
+    ? source.light
+    : source.kind === 'text'
+      ? source.ranges[0]!.style.colour
+      : null;
 
 /** What lies beneath a grade, through its steps, by as much as its opacity and mask say. */
 function graded(

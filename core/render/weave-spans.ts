@@ -9,7 +9,7 @@ import { middleOf } from '../weave/spans';
 import type { Choice } from '../weave/weave';
 import type { RenderRequest } from './render';
 import { contextOf } from './render';
-import { wovenOf } from './woven';
+import { overlaps, spansOf, weavingOf } from './woven';
 
 /** A stretch or an overlap of a weave, as it is shown and chosen. */
 export interface WeaveSpan {
@@ -35,35 +35,40 @@ export function weaveSpans(
 ): WeaveState | null {
   const layer = findLayer(asDrawn(scene), id);
   if (!layer?.weave) return null;
-  if (!subjectOf(layer)) return { is: 'lost' };
+  if (!subjectOf(layer.weave)) return { is: 'lost' };
   return scoped(() => {
     const context = contextOf(scene, { ...request, scale: 1 });
-    const woven = wovenOf({ ...layer, weave: { ...layer.weave!, enabled: true } }, context);
-    if (!woven) return { is: 'apart' };
-    const { grid, strands, spans, overlaps } = woven;
-    const found: WeaveSpan[] = [
-      ...spans.map((s): WeaveSpan => {
-        const strand = strands![s.strand]!;
-        const lengths = lengthsOf(strand);
-        const total = lengths.at(-1)!;
-        const run = piece(strand, lengths, s.from * total, s.to * total);
-        const shown = thinned(run, Math.max(1, run.width.length / MOST_POINTS));
-        const { from, to, t } = placeAlong(strand, lengths, ((s.from + s.to) / 2) * total);
-        const between = (c: 0 | 1) => {
-          const [a, b] = [strand.points[2 * from + c]!, strand.points[2 * to + c]!];
-          return (a + (b - a) * t) / grid;
-        };
-        return {
-          choice: { of: 'line', strand: s.strand, at: middleOf(s), behind: s.behind },
-          points: Array.from(shown.points, (v) => v / grid),
-          middle: { x: between(0), y: between(1) },
-        };
-      }),
-      ...overlaps.map((o): WeaveSpan => {
-        const [x, y] = [o.place.x / grid, o.place.y / grid];
-        return { choice: { of: 'overlap', x, y, behind: o.behind }, points: [], middle: { x, y } };
-      }),
-    ];
+    // A weave that is off can be worked on too.
+    const weaving = weavingOf({ ...layer, weave: { ...layer.weave!, enabled: true } });
+    if (!weaving) return { is: 'apart' };
+    const { fineness: grid } = weaving;
+    const lines = spansOf(weaving, context);
+    const found: WeaveSpan[] = lines
+      ? lines.spans.map((s): WeaveSpan => {
+          const strand = lines.strands[s.strand]!;
+          const lengths = lengthsOf(strand);
+          const total = lengths.at(-1)!;
+          const run = piece(strand, lengths, s.from * total, s.to * total);
+          const shown = thinned(run, Math.max(1, run.width.length / MOST_POINTS));
+          const { from, to, t } = placeAlong(strand, lengths, ((s.from + s.to) / 2) * total);
+          const between = (c: 0 | 1) => {
+            const [a, b] = [strand.points[2 * from + c]!, strand.points[2 * to + c]!];
+            return (a + (b - a) * t) / grid;
+          };
+          return {
+            choice: { of: 'line', strand: s.strand, at: middleOf(s), behind: s.behind },
+            points: Array.from(shown.points, (v) => v / grid),
+            middle: { x: between(0), y: between(1) },
+          };
+        })
+      : overlaps(weaving, context).map((o): WeaveSpan => {
+          const [x, y] = [o.place.x / grid, o.place.y / grid];
+          return {
+            choice: { of: 'overlap', x, y, behind: o.behind },
+            points: [],
+            middle: { x, y },
+          };
+        });
     return found.length > 0 ? { is: 'woven', spans: found } : { is: 'apart' };
   });
 }

@@ -3,18 +3,15 @@ import type { Affine, Box } from '../geometry/affine';
 import { invert, multiply } from '../geometry/affine';
 import type { Path } from '../geometry/path';
 import { mapPath } from '../geometry/path';
+import type { Mask } from '../masks/mask';
 import { pathsOf } from '../sources/line-shape';
-import type { SpillSource } from '../sources/spill';
 import type { TextSource } from '../sources/text';
 import { findLayer } from './edits';
-import type { LayerShape } from '../masks/layer';
-import type { Mask } from '../masks/mask';
-import type { Weave } from '../weave/weave';
 import { boxOf, mapAround, mapOf, placedBox, placedTwice } from './placement';
 import type { Layer, Scene } from './schema';
 import { everyLayer } from './schema';
 
-/** Layers that follow others: echoes, chains of them included, and texts along a line. */
+/** Layers that follow others, or look at them: echoes, texts along a line, weaves, masks and spills. */
 
 /** Whether what a layer draws is told by another. */
 const follows = (layer: Layer): boolean => looksAt(layer) || followsLine(layer);
@@ -30,7 +27,13 @@ const followsLine = ({ source }: Layer): boolean =>
  * nothing. A text along a line has the path of that line; if the line is gone it stands straight. A scene in
  * which nothing follows anything is returned as it is.
  */
-export function asDrawn(scene: Scene): Scene {
+export const asDrawn = (scene: Scene): Scene => drawnAt(scene, 0);
+
+/** What is looked at looks at others in turn, through its mask, so many times; so two may look at each other. */
+const MOST_LOOKS = 2;
+
+/** The scene as it is drawn for who looks at it `looks` layers away. */
+function drawnAt(scene: Scene, looks: number): Scene {
   if (!everyLayer(scene.layers).some(follows)) return scene;
   const made = new Map<string, Layer>();
   const resolved = (layer: Layer, way: readonly string[]): Layer => {
@@ -45,8 +48,11 @@ export function asDrawn(scene: Scene): Scene {
     const on = [...way, layer.id];
     if (looksAt(layer)) {
       const { weave, mask } = layer;
-      const bound = weave && boundTo(weave, subjectFrom(layer, weave.with));
-      return { ...copyOf(unbound(layer), way), weave: bound, mask: mask && boundMask(layer, mask) };
+      return {
+        ...copyOf({ ...layer, weave: null, mask: null }, way),
+        weave: weave && boundTo(weave, subjectFrom(layer, weave.with)),
+        mask: mask && boundMask(layer, mask),
+      };
     }
     if (source.kind === 'spill') {
       // Of its light it minds where that goes behind others.
@@ -70,11 +76,12 @@ export function asDrawn(scene: Scene): Scene {
       placement: placedTwice(layer.placement, base.placement),
     };
   };
-  let bare: Scene | null = null;
-  /** A layer as it is drawn by itself, seen from where another stands: what it looks at itself does not count. */
+  let others: Scene | null = null;
+  /** A layer as it is drawn by itself, seen from where another stands: what that is woven with does not count. */
   const subjectFrom = (layer: Layer, id: string): Subject | null => {
-    bare ??= asDrawn({ ...scene, layers: scene.layers.map(unbound) });
-    const subject = findLayer(bare, id);
+    const bare = looks < MOST_LOOKS ? unwoven : unmasked;
+    others ??= drawnAt({ ...scene, layers: scene.layers.map(bare) }, looks + 1);
+    const subject = findLayer(others, id);
     return subject ? seenFrom(layer, subject) : null;
   };
   const seenFrom = (layer: Layer, subject: Layer): Subject | null => {
@@ -102,38 +109,37 @@ export interface Subject {
   map: Affine;
 }
 
-/** What looks at another layer, in a scene as it is drawn. */
-type Bound<T> = T & { subject: Subject };
-
 const boundTo = <T extends object>(value: T, subject: Subject | null): T =>
-  subject ? ({ ...value, subject } satisfies Bound<T>) : value;
+  subject ? { ...value, subject } : value;
 
-/** What a layer of a scene as it is drawn is woven with; null if nothing, or if that is gone. */
-export const subjectOf = ({ weave }: Layer): Subject | null =>
-  (weave as Partial<Bound<Weave>> | null)?.subject ?? null;
-
-/** The layer that a part of a mask follows, in a scene as it is drawn; null if that is gone. */
-export const subjectOfShape = (shape: Pick<LayerShape, 'of' | 'what'>): Subject | null =>
-  (shape as Partial<Bound<object>>).subject ?? null;
-
-/** The layer whose light a spill is, in a scene as it is drawn; null if that is gone. */
-export const lightOf = (source: SpillSource): Subject | null =>
-  (source as Partial<Bound<object>>).subject ?? null;
+/**
+ * What a weave, a part of a mask or a spill looks at, in a scene as it is drawn; null if that is gone, or if there
+ * is nothing to look.
+ */
+export const subjectOf = (value: object | null): Subject | null =>
+  (value as { subject?: Subject } | null)?.subject ?? null;
 
 /** Whether a layer looks at another to be drawn. */
 const looksAt = ({ weave, mask }: Layer): boolean =>
   weave !== null || mask?.parts.some((p) => p.shape.kind === 'layer') === true;
 
-/** A layer, and all that it holds, without what looks at others. */
-const unbound = (layer: Layer): Layer => ({
+/** A layer, and all that it holds, without weaves. */
+const unwoven = (layer: Layer): Layer => ({
   ...layer,
   weave: null,
-  mask: layer.mask && {
-    ...layer.mask,
-    parts: layer.mask.parts.filter((p) => p.shape.kind !== 'layer'),
-  },
-  ...(layer.layers && { layers: layer.layers.map(unbound) }),
+  ...(layer.layers && { layers: layer.layers.map(unwoven) }),
 });
+
+/** The same, and without what masks show of other layers; a mask of nothing else is none. */
+function unmasked(layer: Layer): Layer {
+  const parts = layer.mask?.parts.filter((p) => p.shape.kind !== 'layer') ?? [];
+  return {
+    ...layer,
+    weave: null,
+    mask: layer.mask && parts.length > 0 ? { ...layer.mask, parts } : null,
+    ...(layer.layers && { layers: layer.layers.map(unmasked) }),
+  };
+}
 
 /** A path of one layer as seen from where another stands. */
 function pathFrom(scene: Scene, from: Layer, to: Layer, path: Path): Path {

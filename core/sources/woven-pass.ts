@@ -77,8 +77,8 @@ export function wovenPass<T extends ColourBuffer | Plane>(
   if (!hidden) return draw(source, pass, context);
   const channels = pass.paint === 'one' ? 1 : 4;
   const share = 1 - hidden.spill * wideness(pass, bodyWidth(source.passes));
-  const runs = pass.draws === 'stroke' ? hidden.stretches : null;
-  if (!runs) return veiled(draw(source, pass, context), hidden.plane, share, channels);
+  const runs = pass.draws === 'stroke' ? hidden.runs : null;
+  if (!runs) return veiled(draw(source, pass, context), hidden.owned(), share, channels);
   const [front, back] = [false, true].map((behind) => runs.filter((r) => r.behind === behind));
   if (back!.length === 0) return draw(source, pass, context);
   const part = (some: readonly Run[]) => {

@@ -1,3 +1,4 @@
+import type { Run } from '../definitions/source';
 import { piece } from '../geometry/dash';
 import { strokeOutline } from '../geometry/outline';
 import type { Point } from '../geometry/affine';
@@ -11,7 +12,6 @@ import { crop, unwritten } from '../pixels/buffer';
 import { scoped } from '../pixels/heap';
 import type { Region } from '../pixels/region';
 import { unite } from '../pixels/region';
-import type { Stretch } from './spans';
 
 /** Which of two sides the px of a grid belong to, by what lies nearest. */
 
@@ -52,7 +52,7 @@ const THREAD = 0.75;
 /** The stretches of strands (px of a grid) that lie on one side, marked as a thread over a region. */
 function marked(
   strands: readonly Strand[],
-  stretches: readonly Stretch[],
+  stretches: readonly Run[],
   behind: boolean,
   region: Region,
 ): Plane {
@@ -78,7 +78,7 @@ const BEYOND = 1.5;
  */
 export function lineField(
   strands: readonly Strand[],
-  stretches: readonly Stretch[],
+  stretches: readonly Run[],
   region: Region,
 ): Plane {
   return scoped(() => {

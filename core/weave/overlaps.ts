@@ -11,8 +11,6 @@ import type { OverlapChoice, Weave } from './weave';
 export interface Overlap {
   /** A px of it that lies well inside, px of the grid. */
   place: Point;
-  /** How many px it has. */
-  size: number;
   behind: boolean;
 }
 
@@ -88,18 +86,18 @@ function innermost(list: Int32Array, n: number, width: number): number {
 }
 
 /**
- * The overlaps that a plane shows (the lesser of two coverages, px of a grid of `scale` px for one that choices
- * are counted in), with what was chosen for each: as long as there are as many as when one was chosen they are
- * the same ones, from left to right; otherwise each takes the choices whose places lie in it. And how much each
- * px belongs to those behind, 0–1: beside them the nearest counts.
+ * The overlaps that a plane shows (both coverages multiplied, px of a grid of `scale` px for one that choices are
+ * counted in), with what was chosen for each: as long as there are as many as when one was chosen they are the
+ * same ones, from left to right; otherwise each takes the choices whose places lie in it. And for each px the
+ * number of its overlap, −1 for none.
  */
-export function overlapField(
+export function overlapsOf(
   shared: Plane,
   { way, choices }: Pick<Weave, 'way' | 'choices'>,
   scale: number,
-): { overlaps: Overlap[]; behind: Plane } {
+): { found: Overlap[]; labels: Int32Array } {
   const { region } = shared;
-  const { labels, places, sizes } = regionsOf(shared, 0.25);
+  const { labels, places } = regionsOf(shared, 0.25);
   const known = choices.filter((c): c is OverlapChoice => c.of === 'overlap');
   const labelAt = (c: OverlapChoice): number => {
     const [x, y] = [Math.floor(c.x * scale) - region.x, Math.floor(c.y * scale) - region.y];
@@ -107,23 +105,30 @@ export function overlapField(
     return inside ? labels[y * region.width + x]! : -1;
   };
   const same = known.length === places.length;
-  const taken = new Map(
-    known.map((c, i) => [same ? i : labelAt(c), c.behind] as const).filter(([l]) => l >= 0),
-  );
-  const overlaps = places.map((place, i): Overlap => ({
+  const taken = new Map(known.map((c, i) => [same ? i : labelAt(c), c.behind] as const));
+  const found = places.map((place, i): Overlap => ({
     place,
-    size: sizes[i]!,
     behind: taken.get(i) ?? (way === 'alternate' ? i % 2 === 0 : way === 'behind'),
   }));
-  const behind = scoped(() => {
+  return { found, labels };
+}
+
+/** How much each px of the plane belongs to the overlaps behind, 0–1: beside them the nearest counts. */
+export function overlapField(
+  shared: Plane,
+  weave: Pick<Weave, 'way' | 'choices'>,
+  scale: number,
+): Plane {
+  const { region } = shared;
+  const { found, labels } = overlapsOf(shared, weave, scale);
+  return scoped(() => {
     const side = (is: boolean) => {
       const out = plane(region);
       labels.forEach((l, i) => {
-        if (l >= 0 && overlaps[l]!.behind === is) out.data[i] = 1;
+        if (l >= 0 && found[l]!.behind === is) out.data[i] = 1;
       });
       return out;
     };
     return ownedBy(side(true), side(false), region);
   });
-  return { overlaps, behind };
 }

@@ -1,18 +1,10 @@
+import type { Run } from '../definitions/source';
 import type { Strand } from '../geometry/strand';
 import { lengthsOf, placeAlong } from '../geometry/strand';
 import type { Point } from '../geometry/affine';
 import type { LineChoice, Weave } from './weave';
 
 /** Where a line crosses its subject, stretch by stretch. */
-
-/** A stretch of a strand that lies over the subject. */
-export interface Span {
-  strand: number;
-  /** Where it begins and ends, shares of the strand's length; on a closed one `to` may lie beyond 1. */
-  from: number;
-  to: number;
-  behind: boolean;
-}
 
 /** Steps along a strand are no longer than this, px. */
 const STEP = 0.5;
@@ -72,7 +64,7 @@ export function stretchesOver(
 }
 
 /** The middle of a span, a share of its strand's length. */
-export const middleOf = ({ from, to }: Pick<Span, 'from' | 'to'>): number => ((from + to) / 2) % 1;
+export const middleOf = ({ from, to }: Pick<Run, 'from' | 'to'>): number => ((from + to) / 2) % 1;
 
 /** How far two places of a strand lie from each other, shares of its length; a closed one goes round. */
 const apart = (a: number, b: number, closed: boolean): number => {
@@ -90,14 +82,14 @@ export function chosenSpans(
   strands: readonly Strand[],
   stretches: readonly (readonly (readonly [from: number, to: number])[])[],
   { way, choices }: Pick<Weave, 'way' | 'choices'>,
-): Span[] {
+): Run[] {
   let n = 0;
   return stretches.flatMap((own, strand) => {
     const known = choices.filter((c): c is LineChoice => c.of === 'line' && c.strand === strand);
     const { closed } = strands[strand]!;
     const middles = own.map(([from, to]) => middleOf({ from, to }));
     const taken = known.length === own.length ? known : nearestChoices(own, middles, known, closed);
-    return own.map(([from, to], i): Span => {
+    return own.map(([from, to], i): Run => {
       const index = n++;
       const behind = taken[i]?.behind ?? (way === 'alternate' ? index % 2 === 0 : way === 'behind');
       return { strand, from, to, behind };
@@ -127,24 +119,16 @@ function nearestChoices(
   return taken;
 }
 
-/** A piece of a strand that lies behind or in front. */
-export interface Stretch {
-  strand: number;
-  from: number;
-  to: number;
-  behind: boolean;
-}
-
 /**
  * All of the strands as stretches behind and in front: what lies beside the subject goes with the nearest span
  * along its strand, so that its glow is hidden, or not, as that of the span. A strand without spans is in front.
  */
-export function wholeStretches(strands: readonly Strand[], spans: readonly Span[]): Stretch[] {
+export function wholeStretches(strands: readonly Strand[], spans: readonly Run[]): Run[] {
   return strands.flatMap(({ closed }, strand) => {
     const own = spans.filter((s) => s.strand === strand);
     if (own.length === 0) return [{ strand, from: 0, to: 1, behind: false }];
-    const cut = (a: Span, b: Span, round = 0) => (a.to + b.from + round) / 2;
-    return own.map((s, i): Stretch => {
+    const cut = (a: Run, b: Run, round = 0) => (a.to + b.from + round) / 2;
+    return own.map((s, i): Run => {
       const before = own[i - 1];
       const after = own[i + 1];
       const first = closed ? cut(own.at(-1)!, s, 1) - 1 : 0;

@@ -4,7 +4,7 @@ import '../kernels/load';
 import type { Strand } from '../geometry/strand';
 import { plane } from '../pixels/buffer';
 import { coverageAt, lineField, ownedBy } from './field';
-import { overlapField, regionsOf } from './overlaps';
+import { overlapField, overlapsOf, regionsOf } from './overlaps';
 import { chosenSpans, stretchesOver, wholeStretches } from './spans';
 import type { Choice } from './weave';
 
@@ -213,8 +213,9 @@ describe('overlaps', () => {
   });
   it('take what was chosen at their places, and px beside them go with the nearest', () => {
     const choices: Choice[] = [{ of: 'overlap', x: 33, y: 9, behind: true }];
-    const { overlaps, behind } = overlapField(islands(), { way: 'front', choices }, 1);
-    expect(overlaps.map((o) => o.behind)).toEqual([false, true]);
+    const weave = { way: 'front', choices } as const;
+    const behind = overlapField(islands(), weave, 1);
+    expect(overlapsOf(islands(), weave, 1).found.map((o) => o.behind)).toEqual([false, true]);
     expect(behind.data[4 * 30 + 22]).toBe(1);
     expect(behind.data[4 * 30 + 28]).toBe(1);
     expect(behind.data[4 * 30 + 3]).toBe(0);
@@ -226,8 +227,10 @@ describe('overlaps', () => {
       y: 0,
       behind,
     }));
-    const { overlaps } = overlapField(islands(), { way: 'front', choices }, 1);
-    expect(overlaps.map((o) => o.behind)).toEqual([true, false]);
+    expect(overlapsOf(islands(), { way: 'front', choices }, 1).found.map((o) => o.behind)).toEqual([
+      true,
+      false,
+    ]);
   });
 });
 
