@@ -5,7 +5,8 @@ import type { Edit } from './edit';
 import { liveListEdits, within } from './live-list';
 import { newId } from './make';
 import type { Guide, Layer, Placement, Scene, Step } from './schema';
-import { MAX_DEPTH, depthOf } from './schema';
+import { rerefer } from './references';
+import { MAX_DEPTH, depthOf, everyLayer } from './schema';
 
 /** Everything the artist can do to a scene. Layers, steps and passes are named by their ids. */
 
@@ -138,20 +139,20 @@ export function copied(layer: Layer, name: string): Layer {
   return { ...copy, name };
 }
 
-/** Gives a layer, and all that it holds, new ids, in place. */
+/** Gives a layer, and all that it holds, new ids, in place: what refers to another of them refers to the new one. */
 export function renew(layer: Layer): void {
-  layer.id = newId();
   const renamed = new Map<string, string>();
   const fresh = (part: { id: string }) => {
     const id = newId();
     renamed.set(part.id, id);
     part.id = id;
   };
-  layer.steps.forEach(fresh);
-  if (layer.source.kind === 'line')
-    [...layer.source.passes, ...layer.source.modifiers].forEach(fresh);
-  for (const dial of layer.dials) dial.of = renamed.get(dial.of) ?? dial.of;
-  layer.layers?.forEach(renew);
+  for (const l of everyLayer([layer])) {
+    [l, ...l.steps].forEach(fresh);
+    if (l.source.kind === 'line') [...l.source.passes, ...l.source.modifiers].forEach(fresh);
+    for (const dial of l.dials) dial.of = renamed.get(dial.of) ?? dial.of;
+  }
+  rerefer(layer, renamed);
 }
 
 /**

@@ -36,7 +36,7 @@ import type { StartingPoint } from '@ignis/core/scene/starting-points/index';
 import { started } from '@ignis/core/scene/starting-points/index';
 import { darken } from '@ignis/core/scene/darken';
 import { spillOn } from '@ignis/core/scene/spill-edits';
-import { likelySubject } from '@ignis/core/scene/weave-edits';
+import { likelySubject } from '@ignis/core/scene/subjects';
 import { toast } from 'sonner';
 import { useBench } from '../state/bench';
 import { stageSize } from './stage/stage';

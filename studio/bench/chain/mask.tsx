@@ -21,7 +21,7 @@ import {
 } from '@ignis/core/scene/mask-edits';
 import { boxOf } from '@ignis/core/scene/placement';
 import type { Layer } from '@ignis/core/scene/schema';
-import { subjectsFor } from '@ignis/core/scene/weave-edits';
+import { subjectsFor } from '@ignis/core/scene/subjects';
 import { bringInPicture, PICTURES } from '../../files/bring-in';
 import { liveEdit, useBench } from '../../state/bench';
 import { useBrush } from '../../state/brush';

@@ -12,7 +12,7 @@ import type { SpillSource, SpillValues } from '@ignis/core/sources/spill';
 import { spillParameters } from '@ignis/core/sources/spill';
 import type { TextSource } from '@ignis/core/sources/text';
 import { setLightOf, setSpill } from '@ignis/core/scene/spill-edits';
-import { subjectsFor } from '@ignis/core/scene/weave-edits';
+import { subjectsFor } from '@ignis/core/scene/subjects';
 import { liveEdit, useBench } from '../../state/bench';
 import { Button } from '../../ui/button';
 import { ChoiceField } from '../../ui/choice-field';

@@ -1,7 +1,8 @@
 import { Trash2 } from 'lucide-react';
 import { findLayer } from '@ignis/core/scene/edits';
 import type { Layer } from '@ignis/core/scene/schema';
-import { putWeave, setWeave, subjectsFor } from '@ignis/core/scene/weave-edits';
+import { subjectsFor } from '@ignis/core/scene/subjects';
+import { putWeave, setWeave } from '@ignis/core/scene/weave-edits';
 import type { Weave } from '@ignis/core/weave/weave';
 import { weaveParameters } from '@ignis/core/weave/weave';
 import { liveEdit, useBench } from '../../state/bench';

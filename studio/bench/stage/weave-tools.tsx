@@ -1,5 +1,6 @@
 import { findLayer } from '@ignis/core/scene/edits';
-import { newWeave, putWeave, setWeave, subjectsFor, weaveAll } from '@ignis/core/scene/weave-edits';
+import { subjectsFor } from '@ignis/core/scene/subjects';
+import { newWeave, putWeave, setWeave, weaveAll } from '@ignis/core/scene/weave-edits';
 import type { Layer } from '@ignis/core/scene/schema';
 import { useBench } from '../../state/bench';
 import { useWoven } from '../../state/weave';

@@ -1,4 +1,5 @@
-import { likelySubject, newWeave, putWeave } from '@ignis/core/scene/weave-edits';
+import { likelySubject } from '@ignis/core/scene/subjects';
+import { newWeave, putWeave } from '@ignis/core/scene/weave-edits';
 import type { Layer } from '@ignis/core/scene/schema';
 import { useBench } from '../../state/bench';
 
