@@ -2,9 +2,9 @@
 import { blends } from '../core/blend/index';
 import type { Parameter, Parameters } from '../core/definitions/parameter';
 import { sceneJsonSchema } from '../core/scene/json-schema';
-import { maskShapes, strokesAbout } from '../core/masks/index';
+import { maskShapes } from '../core/masks/index';
 import { maskParameters } from '../core/masks/mask';
-import { brushParameters } from '../core/masks/strokes';
+import { brushParameters } from '../core/masks/stroke';
 import { weaveParameters } from '../core/weave/weave';
 import { paintParameters } from '../core/paint/parameters';
 import {
@@ -209,7 +209,7 @@ everything. \`shape\` is one of
 
 ${table(
   ['kind', 'what it is', 'keys'],
-  [...Object.values(maskShapes), strokesAbout].map((m) => [
+  Object.values(maskShapes).map((m) => [
     `\`${m.kind}\``,
     `${m.label}. ${m.help}`,
     maskKeys(m.kind),

@@ -17,8 +17,14 @@ export interface MaskContext {
   ofLayer(shape: { of: string; what: 'coverage' | 'tone' }, region: Region): Plane | null;
 }
 
-/** One thing that a mask can be made of. */
-export interface MaskShapeDefinition<S extends { kind: string }> {
+/** What the parts before one show together; `name` names all that it depends on, besides the context. */
+export interface Before {
+  made(): Plane;
+  name: string;
+}
+
+/** What every shape of a part of a mask says of itself. */
+interface Described<S extends { kind: string }> {
   kind: S['kind'];
   label: string;
   /** One sentence for the palette and the docs. */
@@ -26,6 +32,22 @@ export interface MaskShapeDefinition<S extends { kind: string }> {
   schema: v.GenericSchema<unknown, S>;
   /** The names of the assets it needs. */
   assets(shape: S): string[];
-  /** How much shows, 0–1, over all of `wanted`. */
+}
+
+/** One thing that a part of a mask can be made of, which shows, hides or keeps only what it has. */
+interface AloneDefinition<S extends { kind: string }> extends Described<S> {
+  works: 'alone';
+  /** How much it has, 0–1, over all of `wanted`. */
   render(shape: S, context: MaskContext): Plane;
 }
+
+/** One that is laid on what the parts before it show. */
+interface OntoDefinition<S extends { kind: string }> extends Described<S> {
+  works: 'onto';
+  /** How much shows after it, 0–1, over all of `wanted`. What was before is not changed. */
+  render(shape: S, before: Before, context: MaskContext): Plane;
+}
+
+/** One thing that a part of a mask can be made of. */
+export type MaskShapeDefinition<S extends { kind: string }> =
+  AloneDefinition<S> | OntoDefinition<S>;

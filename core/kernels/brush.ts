@@ -5,7 +5,7 @@ import { covering, intersect, isEmpty } from '../pixels/region';
 import { onHeap, rowsOf, run } from './machine';
 
 /** The region that dabs (x, y, radius, flow; px) may touch. */
-export function dabsRegion(dabs: Float32Array): Region {
+function dabsRegion(dabs: Float32Array): Region {
   let [x0, y0, x1, y1] = [Infinity, Infinity, -Infinity, -Infinity];
   for (let i = 0; i < dabs.length; i += 4) {
     const r = Math.max(0.5, dabs[i + 2]!) + 1;

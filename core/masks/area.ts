@@ -16,6 +16,7 @@ export type AreaShape = v.InferOutput<typeof areaSchema>;
 
 export const area: MaskShapeDefinition<AreaShape> = {
   kind: 'area',
+  works: 'alone',
   label: 'Area',
   help: 'What a box, an oval, a polygon or a line drawn by hand goes round.',
   schema: areaSchema,

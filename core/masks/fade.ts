@@ -21,6 +21,7 @@ export type FadeShape = v.InferOutput<typeof fadeSchema>;
 
 export const fade: MaskShapeDefinition<FadeShape> = {
   kind: 'fade',
+  works: 'alone',
   label: 'Fade',
   help: 'From all to nothing, along a line or round a point.',
   schema: fadeSchema,

@@ -1,6 +1,6 @@
 import * as v from 'valibot';
 import type { MaskShapeDefinition } from '../definitions/mask';
-import { unwritten } from '../pixels/buffer';
+import { whole } from '../paint/whole';
 
 export const fullSchema = v.strictObject({ kind: v.literal('full') });
 
@@ -8,13 +8,10 @@ export type FullShape = v.InferOutput<typeof fullSchema>;
 
 export const full: MaskShapeDefinition<FullShape> = {
   kind: 'full',
+  works: 'alone',
   label: 'Everything',
   help: 'Shows all of the layer; inverted, nothing.',
   schema: fullSchema,
   assets: () => [],
-  render(_shape, { wanted }) {
-    const out = unwritten(wanted, 1);
-    out.data.fill(1);
-    return out;
-  },
+  render: (_shape, { wanted }) => whole(wanted),
 };

@@ -15,6 +15,7 @@ export type LayerShape = v.InferOutput<typeof layerShapeSchema>;
 /** What another layer covers, live. One whose layer is gone shows nothing. */
 export const layerShape: MaskShapeDefinition<LayerShape> = {
   kind: 'layer',
+  works: 'alone',
   label: 'Another layer',
   help: 'What another layer covers, or its tones; it follows that layer.',
   schema: layerShapeSchema,

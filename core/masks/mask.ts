@@ -1,6 +1,6 @@
 import * as v from 'valibot';
 import { numberOf } from '../definitions/content-key';
-import type { MaskContext } from '../definitions/mask';
+import type { Before, MaskContext } from '../definitions/mask';
 import type { Values } from '../definitions/parameter';
 import { length, parameterSchema, percent } from '../definitions/parameter';
 import { blurMargin, gaussianBlur } from '../kernels/blur';
@@ -8,12 +8,12 @@ import { cover } from '../kernels/brush';
 import { grown } from '../kernels/contour';
 import { lookUp, times, without } from '../kernels/planes';
 import { copied, level } from '../kernels/rows';
+import { whole } from '../paint/whole';
 import type { Plane } from '../pixels/buffer';
 import { crop, plane } from '../pixels/buffer';
 import { scoped } from '../pixels/heap';
 import { grow } from '../pixels/region';
-import { isStrokes, maskShapeOf, maskShapeSchema } from './index';
-import { painted } from './paint-strokes';
+import { maskShapeOf, maskShapeSchema } from './index';
 
 /** What can be set on every mask, whatever its parts. */
 export const maskParameters = {
@@ -78,31 +78,32 @@ export type Mask = v.InferOutput<typeof maskSchema>;
  * (a (1 − b)), or keeps only that (ab); strokes are laid on what is there.
  */
 function partsPlane(parts: readonly MaskPart[], context: MaskContext): Plane {
-  const on = parts.filter((p) => p.enabled);
   const { wanted } = context;
-  const start = (): Plane => {
-    const out = plane(wanted);
-    if (on[0] && on[0].way !== 'add' && !isStrokes(on[0].shape)) out.data.fill(1);
-    return out;
-  };
-  return on.reduce<() => Plane>((before, { way, shape }, i) => {
-    if (isStrokes(shape)) {
-      const name = on
-        .slice(0, i)
-        .map((p) => numberOf(p))
-        .join();
-      return () => painted(before, shape.strokes, context, name);
-    }
-    return () =>
-      scoped(() => {
-        const made = maskShapeOf(shape).render(shape, context);
-        const out = copied(before(), 1);
-        if (way === 'add') cover(out, made, 1);
-        else if (way === 'subtract') without(out, made);
-        else times(out, made);
-        return out;
-      });
-  }, start)();
+  const on = parts
+    .filter((p) => p.enabled)
+    .map((part) => ({ part, definition: maskShapeOf(part.shape) }));
+  const [first] = on;
+  const all = first?.definition.works === 'alone' && first.part.way !== 'add';
+  const start: Before = { made: () => (all ? whole(wanted) : plane(wanted)), name: '' };
+  return on
+    .reduce<Before>((before, { part, definition }) => {
+      const { shape, way } = part;
+      return {
+        name: `${before.name} ${numberOf(part)}`,
+        made: () =>
+          definition.works === 'onto'
+            ? definition.render(shape, before, context)
+            : scoped(() => {
+                const made = definition.render(shape, context);
+                const out = copied(before.made(), 1);
+                if (way === 'add') cover(out, made, 1);
+                else if (way === 'subtract') without(out, made);
+                else times(out, made);
+                return out;
+              }),
+      };
+    }, start)
+    .made();
 }
 
 /** The table that narrows what is between 0 and 1 about its middle: at 100 % it is a step. */

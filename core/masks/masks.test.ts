@@ -10,8 +10,8 @@ import { newMask, newPart } from '../scene/make';
 import type { AreaShape } from './area';
 import type { Mask } from './mask';
 import { maskPlane } from './mask';
-import type { BrushStroke } from './strokes';
-import { dabsOf } from './strokes';
+import type { BrushStroke } from './stroke';
+import { dabsOf } from './stroke';
 
 const region = { x: 0, y: 0, width: 60, height: 40 };
 const context = (scale = 1): MaskContext & { scale: number } => ({

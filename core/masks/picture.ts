@@ -17,6 +17,7 @@ export type PictureShape = v.InferOutput<typeof pictureShapeSchema>;
 
 export const pictureShape: MaskShapeDefinition<PictureShape> = {
   kind: 'picture',
+  works: 'alone',
   label: 'Tones of a picture',
   help: 'White shows, black hides; so does what is transparent.',
   schema: pictureShapeSchema,

@@ -1,47 +1,14 @@
 import * as v from 'valibot';
-import type { Affine } from '../geometry/affine';
-import { apply, meanScale } from '../geometry/affine';
-import { parameterSchema, percent } from '../definitions/parameter';
-import type { NumberParameter, Values } from '../definitions/parameter';
-
-/** Strokes of a brush on a mask. */
-
-/** What can be set on the brush. */
-export const brushParameters = {
-  size: {
-    kind: 'number',
-    label: 'Size',
-    unit: 'px',
-    min: 1,
-    max: 2000,
-    slider: [1, 400],
-    step: 1,
-    default: 120,
-  } satisfies NumberParameter as NumberParameter,
-  hardness: { ...percent('Hardness', 50), help: 'The share of its size that is whole.' },
-  flow: { ...percent('Flow', 100, 1), help: 'How much one pass of the brush covers.' },
-  opacity: { ...percent('Opacity', 100, 1), help: 'How much one stroke covers at most.' },
-} as const;
-
-type Entries = {
-  [K in keyof typeof brushParameters]: v.GenericSchema<Values<typeof brushParameters>[K]>;
-};
-
-const coordinate = v.pipe(v.number(), v.finite(), v.minValue(-1e6), v.maxValue(1e6));
-
-/** One stroke. */
-export const strokeSchema = v.strictObject({
-  /** Whether it takes away what shows. */
-  hides: v.boolean(),
-  ...(Object.fromEntries(
-    Object.entries(brushParameters).map(([k, p]) => [k, parameterSchema(p)]),
-  ) as Entries),
-  /** Where it went, the mask's own px: x, y and the pressure (0–1) in turn. */
-  points: v.pipe(
-    v.array(coordinate),
-    v.check((p) => p.length % 3 === 0, 'The points of a stroke are x, y and pressure in turn.'),
-  ),
-});
+import { numberOf } from '../definitions/content-key';
+import type { Before, MaskContext, MaskShapeDefinition } from '../definitions/mask';
+import { cover, dabbed } from '../kernels/brush';
+import { without } from '../kernels/planes';
+import { copied, level } from '../kernels/rows';
+import type { Plane } from '../pixels/buffer';
+import { scoped } from '../pixels/heap';
+import { isEmpty, regionKey } from '../pixels/region';
+import type { BrushStroke } from './stroke';
+import { dabsOf, strokeSchema } from './stroke';
 
 export const strokesSchema = v.strictObject({
   kind: v.literal('strokes'),
@@ -49,52 +16,56 @@ export const strokesSchema = v.strictObject({
   strokes: v.array(strokeSchema),
 });
 
-export type BrushStroke = v.InferOutput<typeof strokeSchema>;
 export type StrokesShape = v.InferOutput<typeof strokesSchema>;
 
-/** Dabs lie so far from each other, a share of the size: nearer for a hard brush, whose edge would show steps. */
-const spacingOf = (hardness: number): number => (hardness > 80 ? 0.03 : 0.07);
-/** No stroke has more dabs. */
-const MOST_DABS = 60_000;
+/** What so many strokes come to is kept: a stroke that is being drawn is laid on all before it at once. */
+const KEPT = 24;
 
-/**
- * The dabs of a stroke under a map: x, y, radius (px of the render) and flow (0–1) in turn, evenly spaced along
- * it. One pass over a place covers it by the flow of the brush, however densely the dabs lie.
- */
-export function dabsOf(stroke: BrushStroke, map: Affine): Float32Array {
-  const { points, size, hardness, flow } = stroke;
-  const n = points.length / 3;
-  if (n === 0) return new Float32Array(0);
-  const scale = meanScale(map);
-  const share = spacingOf(hardness);
-  const dab = 1 - (1 - flow / 100) ** share;
-  const out: number[] = [];
-  const put = (x: number, y: number, pressure: number) => {
-    const p = apply(map, { x, y });
-    out.push(p.x, p.y, (size / 2) * pressure * scale, flow === 100 ? 1 : dab);
-  };
-  const at = (i: number) => [points[3 * i]!, points[3 * i + 1]!, points[3 * i + 2]!] as const;
-  put(...at(0));
-  let left = 0;
-  for (let i = 1; i < n && out.length < 4 * MOST_DABS; i++) {
-    const [x0, y0, p0] = at(i - 1);
-    const [x1, y1, p1] = at(i);
-    const length = Math.hypot(x1 - x0, y1 - y0);
-    let along = left;
-    for (;;) {
-      const t = length > 0 ? along / length : 0;
-      const step = Math.max(0.25, size * share * Math.max(0.05, p0 + (p1 - p0) * t));
-      along += step;
-      if (along > length) {
-        left = along - length - step;
-        break;
-      }
-      const u = along / length;
-      put(x0 + (x1 - x0) * u, y0 + (y1 - y0) * u, p0 + (p1 - p0) * u);
-      if (out.length >= 4 * MOST_DABS) break;
+/** Lays a stroke on a plane, in place. */
+function lay(plane: Plane, stroke: BrushStroke, { map }: MaskContext): void {
+  scoped(() => {
+    const made = dabbed(dabsOf(stroke, map), stroke.hardness / 100, plane.region);
+    if (isEmpty(made.region)) return made;
+    if (!stroke.hides) cover(plane, made, stroke.opacity / 100);
+    else {
+      level(made, stroke.opacity / 100, 0);
+      without(plane, made);
     }
-  }
-  // It goes as far as it was drawn.
-  if (left < 0) put(...at(n - 1));
-  return Float32Array.from(out);
+    return made;
+  });
 }
+
+/** What a plane shows after strokes that reveal and hide, over the same region. */
+function painted({ strokes }: StrokesShape, { made, name }: Before, context: MaskContext): Plane {
+  const { map, wanted, memo } = context;
+  const place = `${map.join()} ${regionKey(wanted)}`;
+  const numbers = strokes.map((s) => numberOf(s));
+  const onward = (from: Plane, first: number, end: number): Plane => {
+    const out = copied(from, 1);
+    for (const stroke of strokes.slice(first, end)) lay(out, stroke, context);
+    return out;
+  };
+  const upTo = (n: number): Plane =>
+    n === 0
+      ? made()
+      : memo(
+          `strokes ${name} ${numbers.slice(0, n).join()} ${place}`,
+          () => {
+            const last = Math.floor((n - 1) / KEPT) * KEPT;
+            return scoped(() => onward(upTo(last), last, n));
+          },
+          (plane) => plane.data.byteLength,
+        );
+  const last = Math.max(0, strokes.length - 1);
+  return scoped(() => onward(upTo(last), last, strokes.length));
+}
+
+export const strokes: MaskShapeDefinition<StrokesShape> = {
+  kind: 'strokes',
+  works: 'onto',
+  label: 'Brush',
+  help: 'Strokes that reveal and hide, on what the parts before them show.',
+  schema: strokesSchema,
+  assets: () => [],
+  render: painted,
+};

@@ -30,14 +30,14 @@ export const darken =
     Object.assign(exposure.values, { exposure: -1.4, contrast: 6 });
     Object.assign(cool.values, { colour: '#27407c', amount: 26, keepLight: true });
     const side = Math.max(s.width, s.height);
-    const mask = {
-      ...newMask({ kind: 'full' }),
-      feather: Math.round(side * AWAY),
-      moves: false,
+    const parts = lights.map((l) =>
+      newPart({ kind: 'layer', of: l.id, what: 'coverage' }, 'subtract'),
+    );
+    const mask = { ...newMask(), parts, feather: Math.round(side * AWAY), moves: false };
+    const grade: Layer = {
+      ...newGrade('Dark', [exposure, cool]),
+      ...{ id, mask: lights.length > 0 ? mask : null },
     };
-    for (const light of lights)
-      mask.parts.push(newPart({ kind: 'layer', of: light.id, what: 'coverage' }, 'subtract'));
-    const grade: Layer = { ...newGrade('Dark', [exposure, cool]), id, mask };
     // Where the backmost light stands, or the group that it stands in.
     const first = lights[0];
     const at = first ? outermost(s as Scene, first.id) : s.layers.length;

@@ -1,7 +1,6 @@
 import type { MaskShape } from '../masks/index';
-import { isStrokes } from '../masks/index';
 import type { Mask, MaskPart } from '../masks/mask';
-import type { BrushStroke } from '../masks/strokes';
+import type { BrushStroke } from '../masks/stroke';
 import type { Edit } from './edit';
 import { layerOf } from './edits';
 import { newMask, newPart } from './make';
@@ -64,6 +63,6 @@ export const addStroke =
     if (!layer.mask) layer.mask = stroke.hides ? newMask({ kind: 'full' }) : newMask();
     const { parts } = layer.mask;
     const last = parts.at(-1);
-    if (last && last.enabled && isStrokes(last.shape)) last.shape.strokes.push(stroke);
+    if (last && last.enabled && last.shape.kind === 'strokes') last.shape.strokes.push(stroke);
     else parts.push({ ...newPart({ kind: 'strokes', strokes: [stroke] }), id: partId });
   };

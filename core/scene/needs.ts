@@ -1,5 +1,5 @@
 import { FONT_ASSET } from '../definitions/parameter';
-import { assetsOfShape } from '../masks/index';
+import { maskShapeOf } from '../masks/index';
 import { definitionOf } from '../sources/index';
 import { stepOfKind } from '../steps/index';
 import type { Scene, Step } from './schema';
@@ -26,7 +26,7 @@ export const assetsOf = (scene: Scene): string[] => [
     everyLayer(scene.layers).flatMap((l) => [
       ...definitionOf(l.source).assets(l.source),
       ...l.steps.flatMap(picturesOfStep),
-      ...(l.mask?.parts.flatMap((p) => assetsOfShape(p.shape)) ?? []),
+      ...(l.mask?.parts.flatMap(({ shape }) => maskShapeOf(shape).assets(shape)) ?? []),
     ]),
   ),
 ];

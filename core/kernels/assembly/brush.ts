@@ -3,8 +3,9 @@ import { get, put } from './access';
 
 /**
  * Rows of a stroke: each dab brings what is there nearer to what it would cover itself, by its flow, and never
- * beyond: so however many lie over one another, edges stay as soft as those of one. Dabs are four floats each: x, y (px of the grid, counted from (x0, y0)), radius, flow (0–1). Up to `hardness` (0–1) of the
- * radius a dab is whole; from there it falls off smoothly. A dab that has no room to fall off has an edge of a px.
+ * beyond: so however many lie over one another, edges stay as soft as those of one. Dabs are four floats each: x, y
+ * (px from the first of the rows), radius, flow (0–1). Up to `hardness` (0–1) of the radius a dab is whole; from
+ * there it falls off smoothly. A dab that has no room to fall off has an edge of a px.
  */
 export function dabRows(
   o: usize,

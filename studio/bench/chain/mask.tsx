@@ -5,10 +5,10 @@ import type { NumberParameter } from '@ignis/core/definitions/parameter';
 import { percent } from '@ignis/core/definitions/parameter';
 import type { FadeShape } from '@ignis/core/masks/fade';
 import type { MaskShape } from '@ignis/core/masks/index';
-import { aboutShape, maskShapes, strokesAbout } from '@ignis/core/masks/index';
+import { maskShapeOf, maskShapes } from '@ignis/core/masks/index';
 import type { MaskPart } from '@ignis/core/masks/mask';
 import { maskParameters, partWays } from '@ignis/core/masks/mask';
-import { brushParameters } from '@ignis/core/masks/strokes';
+import { brushParameters } from '@ignis/core/masks/stroke';
 import { findLayer } from '@ignis/core/scene/edits';
 import { newPart } from '@ignis/core/scene/make';
 import {
@@ -120,7 +120,7 @@ function Part({ layer, part }: { layer: Layer; part: MaskPart }) {
   const open = useBench((s) => s.part === part.id);
   const { change, set } = useBench.getState();
   const { shape } = part;
-  const about = aboutShape(shape);
+  const about = maskShapeOf(shape);
   const name =
     shape.kind === 'layer'
       ? (findLayer(scene, shape.of)?.name ?? 'a layer that is gone')
@@ -303,7 +303,10 @@ function AddPart({ layer, label }: { layer: Layer; label: string }) {
           </button>
         }
         items={[
-          { label: `${strokesAbout.label}: reveal and hide`, run: () => beginMasking('brush') },
+          {
+            label: `${maskShapes.strokes.label}: reveal and hide`,
+            run: () => beginMasking('brush'),
+          },
           { label: 'Lasso', run: () => beginMasking('lasso') },
           { label: 'Box', run: () => beginMasking('box') },
           { label: 'Oval', run: () => beginMasking('oval') },

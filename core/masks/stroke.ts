@@ -1,0 +1,84 @@
+import * as v from 'valibot';
+import type { Affine } from '../geometry/affine';
+import { apply, meanScale } from '../geometry/affine';
+import type { Values } from '../definitions/parameter';
+import { length, parameterSchema, percent } from '../definitions/parameter';
+
+/** A stroke of a brush on a mask. */
+
+/** What can be set on the brush. */
+export const brushParameters = {
+  size: length('Size', 120, { min: 1, max: 2000, slider: [1, 400] }),
+  hardness: { ...percent('Hardness', 50), help: 'The share of its size that is whole.' },
+  flow: { ...percent('Flow', 100, 1), help: 'How much one pass of the brush covers.' },
+  opacity: { ...percent('Opacity', 100, 1), help: 'How much one stroke covers at most.' },
+} as const;
+
+type Entries = {
+  [K in keyof typeof brushParameters]: v.GenericSchema<Values<typeof brushParameters>[K]>;
+};
+
+const coordinate = v.pipe(v.number(), v.finite(), v.minValue(-1e6), v.maxValue(1e6));
+
+/** One stroke. */
+export const strokeSchema = v.strictObject({
+  /** Whether it takes away what shows. */
+  hides: v.boolean(),
+  ...(Object.fromEntries(
+    Object.entries(brushParameters).map(([k, p]) => [k, parameterSchema(p)]),
+  ) as Entries),
+  /** Where it went, the mask's own px: x, y and the pressure (0–1) in turn. */
+  points: v.pipe(
+    v.array(coordinate),
+    v.check((p) => p.length % 3 === 0, 'The points of a stroke are x, y and pressure in turn.'),
+  ),
+});
+
+export type BrushStroke = v.InferOutput<typeof strokeSchema>;
+
+/** Dabs lie so far from each other, a share of the size: nearer for a hard brush, whose edge would show steps. */
+const spacingOf = (hardness: number): number => (hardness > 80 ? 0.03 : 0.07);
+/** No stroke has more dabs. */
+const MOST_DABS = 60_000;
+
+/**
+ * The dabs of a stroke under a map: x, y, radius (px of the render) and flow (0–1) in turn, evenly spaced along
+ * it. One pass over a place covers it by the flow of the brush, however densely the dabs lie.
+ */
+export function dabsOf(stroke: BrushStroke, map: Affine): Float32Array {
+  const { points, size, hardness, flow } = stroke;
+  const n = points.length / 3;
+  if (n === 0) return new Float32Array(0);
+  const scale = meanScale(map);
+  const share = spacingOf(hardness);
+  const dab = 1 - (1 - flow / 100) ** share;
+  const out: number[] = [];
+  const put = (x: number, y: number, pressure: number) => {
+    const p = apply(map, { x, y });
+    out.push(p.x, p.y, (size / 2) * pressure * scale, flow === 100 ? 1 : dab);
+  };
+  const at = (i: number) => [points[3 * i]!, points[3 * i + 1]!, points[3 * i + 2]!] as const;
+  put(...at(0));
+  let left = 0;
+  for (let i = 1; i < n && out.length < 4 * MOST_DABS; i++) {
+    const [x0, y0, p0] = at(i - 1);
+    const [x1, y1, p1] = at(i);
+    const length = Math.hypot(x1 - x0, y1 - y0);
+    let along = left;
+    for (;;) {
+      const t = length > 0 ? along / length : 0;
+      const step = Math.max(0.25, size * share * Math.max(0.05, p0 + (p1 - p0) * t));
+      along += step;
+      if (along > length) {
+        left = along - length - step;
+        break;
+      }
+      const u = along / length;
+      put(x0 + (x1 - x0) * u, y0 + (y1 - y0) * u, p0 + (p1 - p0) * u);
+      if (out.length >= 4 * MOST_DABS) break;
+    }
+  }
+  // It goes as far as it was drawn.
+  if (left < 0) put(...at(n - 1));
+  return Float32Array.from(out);
+}
