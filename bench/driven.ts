@@ -8,7 +8,7 @@ import { letters } from './letters';
 import { lines, tracedLine } from './lines';
 import { masks } from './masks';
 import { drag, openScene, resident, taken, watch } from './page';
-import { against, median, quantile, within, type Row } from './table';
+import { against, dragged, median, within, type Row } from './table';
 
 const SECTION =
   'The bench, driven in Chromium at 1280 × 800 on “Night seven” (3840 × 2160, 12 layers in 2 groups)';
@@ -87,18 +87,7 @@ export async function driven(
   await openExample(page, 'Night seven');
   await page.waitForTimeout(1500);
   await watch(page);
-  const add = (name: string, waits: number[]) => {
-    rows.push(
-      within(
-        SECTION,
-        `${name}: input to picture, median of ${waits.length}`,
-        median(waits),
-        'ms',
-        33,
-      ),
-    );
-    rows.push(within(SECTION, `${name}: 95th percentile`, quantile(waits, 0.95), 'ms', 80));
-  };
+  const add = (name: string, waits: number[]) => rows.push(...dragged(SECTION, name, waits));
   for (const [card, name, label] of [
     ['Pier at dusk', 'the exposure of the picture at the back', 'Exposure'],
     ['Seven', 'the blur of a pass, in a group in the middle', 'Ambient blur'],

@@ -12,7 +12,7 @@ import { needFaces } from '../core/text/library';
 import { shippedFace } from '../server/src/fonts';
 import { readScene } from '../server/src/scene-file';
 import { drag, openScene, taken, watch } from './page';
-import { median, quantile, told, within, type Row } from './table';
+import { dragged, median, told, type Row } from './table';
 
 const FOLDER = fileURLToPath(new URL('../demo/scenes/night-seven', import.meta.url));
 
@@ -35,17 +35,7 @@ export async function letters(page: Page, section: string, steps: number): Promi
   await settled(page);
   await watch(page);
   const rows: Row[] = [];
-  const add = (name: string, waits: number[]) =>
-    rows.push(
-      within(
-        section,
-        `${name}: input to picture, median of ${waits.length}`,
-        median(waits),
-        'ms',
-        33,
-      ),
-      within(section, `${name}: 95th percentile`, quantile(waits, 0.95), 'ms', 80),
-    );
+  const add = (name: string, waits: number[]) => rows.push(...dragged(section, name, waits));
   for (const [style, label] of [
     ['Bevel', 'Width'],
     ['Shadow', 'Reach'],

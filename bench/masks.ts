@@ -2,22 +2,12 @@
 import type { Page } from '@playwright/test';
 import { onPage, openExample, settled } from '../e2e/bench-page';
 import { drag, watch } from './page';
-import { median, quantile, within, type Row } from './table';
+import { dragged, type Row } from './table';
 
 export async function masks(page: Page, section: string, steps: number): Promise<Row[]> {
   await openExample(page, 'Night seven');
   const rows: Row[] = [];
-  const add = (name: string, waits: number[]) =>
-    rows.push(
-      within(
-        section,
-        `${name}: input to picture, median of ${waits.length}`,
-        median(waits),
-        'ms',
-        33,
-      ),
-      within(section, `${name}: 95th percentile`, quantile(waits, 0.95), 'ms', 80),
-    );
+  const add = (name: string, waits: number[]) => rows.push(...dragged(section, name, waits));
   const select = async (name: string) => {
     await page.locator(`[data-card][aria-label="${name}"]`).click();
     await settled(page);
@@ -34,7 +24,7 @@ export async function masks(page: Page, section: string, steps: number): Promise
   await watch(page);
   const middle = await place(1900, 1300);
   await drag(page, middle, 6);
-  await page.keyboard.press('x');
+  await page.keyboard.press('3');
   add('painting a mask with a brush of 1,100 px', await drag(page, middle, steps));
 
   await openExample(page, 'Night seven');

@@ -60,6 +60,12 @@ export const told = (section: string, name: string, ours: number, unit: string):
   met: true,
 });
 
+/** What a drag took from input to picture (ms): its median within two frames of the screen, and its slow ones. */
+export const dragged = (section: string, name: string, waits: number[]): Row[] => [
+  within(section, `${name}: input to picture, median of ${waits.length}`, median(waits), 'ms', 33),
+  within(section, `${name}: 95th percentile`, quantile(waits, 0.95), 'ms', 80),
+];
+
 const figure = (v: number) => (v >= 100 ? v.toFixed(0) : v >= 10 ? v.toFixed(1) : v.toFixed(2));
 
 /** Prints one table a section. */

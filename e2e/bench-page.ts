@@ -61,6 +61,19 @@ export async function onPage(page: Page, [x, y]: XY): Promise<XY> {
   return [box.x + x * k, box.y + y * k];
 }
 
+/** The colour of the settled picture at a place of the scene (scene px), 8 bits a channel, as the canvas holds it. */
+export async function colourAt(page: Page, at: XY): Promise<[number, number, number, number]> {
+  await settled(page);
+  const place = await onPage(page, at);
+  return page.getByTestId('picture').evaluate((canvas: HTMLCanvasElement, [x, y]) => {
+    const box = canvas.getBoundingClientRect();
+    const k = canvas.width / box.width;
+    const [px, py] = [Math.round((x - box.x) * k), Math.round((y - box.y) * k)];
+    const [r, g, b, a] = canvas.getContext('2d')!.getImageData(px, py, 1, 1).data;
+    return [r!, g!, b!, a!];
+  }, place);
+}
+
 export async function press(page: Page, from: XY, to: XY = from): Promise<void> {
   const [a, b] = [await onPage(page, from), await onPage(page, to)];
   await page.mouse.move(...a);

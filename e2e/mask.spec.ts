@@ -6,6 +6,7 @@ import type { Mask } from '../core/masks/mask';
 import {
   add,
   card,
+  colourAt,
   newScene,
   onPage,
   press,
@@ -21,22 +22,9 @@ const maskOf = async (page: Page, name = 'Fill'): Promise<Mask | null> => {
   return scene.layers.find((l) => l.name === name)!.mask;
 };
 
-/** How much of the blue fill shows at a place of the scene, over black: 0–1. */
-async function shownAt(page: Page, at: XY): Promise<number> {
-  await settled(page);
-  const [x, y] = await onPage(page, at);
-  const blue = await page.getByTestId('picture').evaluate(
-    (canvas: HTMLCanvasElement, [x, y]) => {
-      const box = canvas.getBoundingClientRect();
-      const k = canvas.width / box.width;
-      return canvas
-        .getContext('2d')!
-        .getImageData(Math.round((x! - box.x) * k), Math.round((y! - box.y) * k), 1, 1).data[2]!;
-    },
-    [x, y],
-  );
-  return (blue - 18) / (0x66 - 18);
-}
+/** How much of the blue fill shows at a place of the scene, over the dark: 0–1. */
+const shownAt = async (page: Page, at: XY): Promise<number> =>
+  ((await colourAt(page, at))[2] - 18) / (0x66 - 18);
 
 const tool = async (page: Page, from: string, to: string) => {
   await page.getByRole('button', { name: from, exact: true }).first().click();
@@ -57,7 +45,7 @@ test('a brush hides and reveals; strokes stay live, and one undo takes back one'
   await press(page, [200, 250], [600, 250]);
   expect(await shownAt(page, [400, 250])).toBeLessThan(0.1);
   expect(await shownAt(page, [400, 60])).toBeGreaterThan(0.9);
-  await page.keyboard.press('x');
+  await page.keyboard.press('3');
   await press(page, [400, 250], [420, 250]);
   expect(await shownAt(page, [410, 250])).toBeGreaterThan(0.9);
   expect(await shownAt(page, [250, 250])).toBeLessThan(0.1);
@@ -69,7 +57,7 @@ test('a brush hides and reveals; strokes stay live, and one undo takes back one'
   expect(await shownAt(page, [410, 250])).toBeLessThan(0.1);
   // Straight on from where the last stroke ended, with a larger brush.
   await page.keyboard.press(']');
-  await page.keyboard.press('x');
+  await page.keyboard.press('3');
   await page.keyboard.down('Shift');
   await press(page, [420, 450]);
   await page.keyboard.up('Shift');

@@ -3,7 +3,7 @@ import type { Page } from '@playwright/test';
 import { expect, test } from '@playwright/test';
 import { unpackScene } from '../core/files/ignis-file';
 import { everyLayer } from '../core/scene/schema';
-import { act, add, card, onPage, openExample, savedFile, setValue, settled } from './bench-page';
+import { act, add, card, colourAt, openExample, savedFile, setValue } from './bench-page';
 
 const weaveOf = async (page: Page, name: string) => {
   const { scene } = await unpackScene(await savedFile(page), 'x.ignis');
@@ -12,22 +12,6 @@ const weaveOf = async (page: Page, name: string) => {
 const stretches = (page: Page, is: 'behind' | 'front' | '') =>
   page.locator(is ? `[data-stretch=${is}]` : '[data-stretch]');
 
-/** The colour of the picture at a place of the scene. */
-async function colourAt(page: Page, at: readonly [number, number]): Promise<number[]> {
-  await settled(page);
-  const [x, y] = await onPage(page, at);
-  return page.getByTestId('picture').evaluate(
-    (canvas: HTMLCanvasElement, [x, y]) => {
-      const box = canvas.getBoundingClientRect();
-      const k = canvas.width / box.width;
-      const { data } = canvas
-        .getContext('2d')!
-        .getImageData(Math.round((x! - box.x) * k), Math.round((y! - box.y) * k), 1, 1);
-      return [...data];
-    },
-    [x, y],
-  );
-}
 const sum = (c: number[]) => c[0]! + c[1]! + c[2]!;
 
 test('a line winds round the heron: stretches go behind and in front by a click, and by keys', async ({
@@ -68,13 +52,13 @@ test('a stretch that is sent behind is hidden by the heron; without her the weav
   await expect(stretches(page, '')).toHaveCount(1);
   await page.getByRole('button', { name: 'All in front' }).click();
   await expect(stretches(page, 'front')).toHaveCount(1);
-  const box = (await stretches(page, '').locator('rect').boundingBox())!;
+  const box = (await page.getByTestId('weave-word').boundingBox())!;
   const scene = (await page.getByTestId('scene-area').boundingBox())!;
   const k = 1920 / scene.width;
   // Beside the word, where the line lies on her.
   const at = [(box.x + box.width / 2 - scene.x) * k, (box.y + 11 - scene.y) * k] as const;
   const lit = await colourAt(page, at);
-  await stretches(page, '').click();
+  await page.getByTestId('weave-word').click();
   await expect(stretches(page, 'behind')).toHaveCount(1);
   await expect.poll(async () => sum(await colourAt(page, at))).toBeLessThan(sum(lit) - 150);
 

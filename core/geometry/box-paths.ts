@@ -1,4 +1,4 @@
-import type { Box } from './affine';
+import type { Box, Point } from './affine';
 import type { Path } from './path';
 import { corner } from './path';
 
@@ -25,4 +25,18 @@ export function ovalPath({ x0, y0, x1, y1 }: Box): Path {
     };
   };
   return { closed: true, anchors: [anchor(1, 0), anchor(0, 1), anchor(-1, 0), anchor(0, -1)] };
+}
+
+/** The box between two opposite corners, in whichever order; `square` makes its shorter side as long as the longer. */
+export function boxBetween(from: Point, to: Point, square = false): Box {
+  const [dx, dy] = [to.x - from.x, to.y - from.y];
+  const side = Math.max(Math.abs(dx), Math.abs(dy));
+  const x = square ? from.x + (dx < 0 ? -side : side) : to.x;
+  const y = square ? from.y + (dy < 0 ? -side : side) : to.y;
+  return {
+    x0: Math.min(from.x, x),
+    y0: Math.min(from.y, y),
+    x1: Math.max(from.x, x),
+    y1: Math.max(from.y, y),
+  };
 }

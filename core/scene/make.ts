@@ -1,4 +1,3 @@
-import { spillParameters } from '../sources/spill';
 import { nanoid } from 'nanoid/non-secure';
 import { defaultsOf } from '../definitions/parameter';
 import type { Point } from '../geometry/affine';
@@ -15,6 +14,7 @@ import type { KindValues, LineShape, Modifier } from '../sources/line-shape';
 import type { PictureSource } from '../sources/picture';
 import { tubePasses } from '../sources/pass';
 import { paintParameters } from '../paint/parameters';
+import { spillParameters } from '../sources/spill';
 import { stepOfKind } from '../steps/index';
 import { placed } from './placement';
 import type { Layer, Scene, Step } from './schema';

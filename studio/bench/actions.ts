@@ -11,7 +11,7 @@ import { openRecipes } from './chain/look';
 import { startDrawing } from './stage/drawing';
 import { gradientPass } from './stage/gradient';
 import { hasStyleHandles } from './stage/style-handles';
-import { resizeBrush, useBrush } from '../state/brush';
+import { resizeBrush, turnBrush } from '../state/brush';
 import { beginMasking } from './stage/masking';
 import { beginWeaving } from './stage/weaving';
 import { startWriting, typeAll } from './stage/writing';
@@ -161,13 +161,12 @@ export function actions(does: BenchDoes): Action[] {
     {
       name: 'Edit the mask',
       keys: ['3'],
-      run: () => beginMasking(),
+      run: () => (mode === 'mask' ? turnBrush() : beginMasking()),
       enabled: has && idle,
     },
     {
-      name: 'Paint the mask: reveal or hide, the other way',
-      keys: ['x'],
-      run: () => useBrush.setState(({ hides }) => ({ hides: !hides })),
+      name: 'Paint the mask the other way: reveal or hide',
+      run: turnBrush,
       enabled: mode === 'mask',
     },
     {

@@ -33,6 +33,11 @@ export const useBrush = create<Brush>()(
   ),
 );
 
+/** Strokes hide from now on if they revealed, and the other way round. */
+export function turnBrush(): void {
+  useBrush.setState(({ hides }) => ({ hides: !hides }));
+}
+
 const FACTOR = 1.25;
 
 /** Makes the brush larger or smaller, by a quarter. */

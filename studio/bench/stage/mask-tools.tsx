@@ -1,7 +1,7 @@
 import { partWays } from '@ignis/core/masks/mask';
 import type { MaskPart } from '@ignis/core/masks/mask';
 import type { MaskTool } from '../../state/brush';
-import { useBrush } from '../../state/brush';
+import { turnBrush, useBrush } from '../../state/brush';
 import { DropDown, Hint, Small } from './bar';
 
 const TOOLS: readonly { tool: MaskTool; label: string }[] = [
@@ -35,10 +35,7 @@ export function MaskTools() {
         }))}
       />
       {tool === 'brush' && (
-        <Small
-          label={hides ? 'Hides · X to reveal' : 'Reveals · X to hide'}
-          onClick={() => useBrush.setState({ hides: !hides })}
-        />
+        <Small label={hides ? 'Hides · 3 to reveal' : 'Reveals · 3 to hide'} onClick={turnBrush} />
       )}
       {tool !== 'brush' && tool !== 'ends' && (
         <DropDown

@@ -16,15 +16,16 @@ import { changeText } from '@ignis/core/scene/text-edits';
 import { withLetter } from '@ignis/core/text/edit-text';
 import { useTyping } from '../../state/typing';
 import { isPath } from '@ignis/core/sources/line-shape';
-import { useBench, useSelectedLayer, type Mode } from '../../state/bench';
+import { useBench, useSelectedLayer } from '../../state/bench';
 import { NumberField } from '../../ui/number-field';
 import { EDGES, GuideTools, LayerTools } from './arrange-tools';
-import { Bar, DropDown, Hint, Small } from './bar';
+import { Bar, DropDown, Hint, ModeButton, Small } from './bar';
 import { endDrawing } from './drawing';
 import { MaskTools } from './mask-tools';
 import { RepeatBar } from './repeat-bar';
 import { gradientPass } from './gradient';
-import { WeaveButton, WeaveTools } from './weave-tools';
+import { WeaveTools } from './weave-tools';
+import { beginWeaving } from './weaving';
 import { hasStyleHandles } from './style-handles';
 
 /** The ways of working that apply to the selected layer, and what can be done to chosen anchors. */
@@ -82,7 +83,9 @@ export function ModeBar() {
         <ModeButton digit="7" mode="corners" label="Corners" />
       )}
       {follows && <ModeButton digit="8" mode="lamp" label="Scene light" />}
-      {layer.source.kind !== 'grade' && <WeaveButton layer={layer} />}
+      {layer.source.kind !== 'grade' && (
+        <ModeButton digit="9" mode="weave" label="Weave" onClick={() => beginWeaving(layer)} />
+      )}
       {mode === 'weave' && <WeaveTools layer={layer} />}
       {mode === 'style' && <Hint>Drag the handles of the style that is open</Hint>}
       {mode === 'corners' && <CornerTools layer={layer} />}
@@ -313,18 +316,3 @@ const Way = ({ on, label, onClick }: { on: boolean; label: string; onClick(): vo
     {label}
   </button>
 );
-
-function ModeButton({ digit, mode, label }: { digit: string; mode: Mode; label: string }) {
-  const active = useBench((s) => s.mode === mode);
-  return (
-    <button
-      type="button"
-      aria-pressed={active}
-      onClick={() => useBench.getState().set({ mode })}
-      className={`flex shrink-0 items-center gap-1.5 rounded-full px-2.5 py-1 whitespace-nowrap ${active ? 'bg-ember/20 text-ember-ink' : 'hover:bg-raised'}`}
-    >
-      <span className="text-xs text-dim">{digit}</span>
-      {label}
-    </button>
-  );
-}

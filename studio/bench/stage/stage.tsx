@@ -34,6 +34,7 @@ import { PickColour } from './pick-colour';
 import { follow, scenePoint } from './pointer';
 import { shownScene, usePreview } from './use-preview';
 import { StyleHandles } from './style-handles';
+import { useSpaceHeld } from './use-space-held';
 import { Type } from './type';
 import { WeaveStretches } from './weave-stretches';
 import { WidthHandles } from './width-handles';
@@ -55,7 +56,7 @@ export function Stage({ onFiles }: Props) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const [size, setSize] = useState({ width: 0, height: 0 });
   const [panning, setPanning] = useState(false);
-  const [space, setSpace] = useState(false);
+  const space = useSpaceHeld();
   const [dropping, setDropping] = useState(false);
   const { id, view, mode, comparing, label, width, height, background } = useBench(
     useShallow((s) => ({
@@ -94,26 +95,6 @@ export function Stage({ onFiles }: Props) {
     fittedFor.current = id;
     useBench.getState().set({ view: fitted(useBench.getState().scene, size) });
   }, [id, size]);
-
-  useEffect(() => {
-    const typing = (e: KeyboardEvent) =>
-      (e.target as Element).closest('input, textarea, [role=dialog], [role=menu], button');
-    const down = (e: KeyboardEvent) => {
-      if (e.code !== 'Space' || typing(e)) return;
-      e.preventDefault();
-      setSpace(true);
-    };
-    const up = (e: KeyboardEvent) => e.code === 'Space' && setSpace(false);
-    const away = () => setSpace(false);
-    window.addEventListener('keydown', down);
-    window.addEventListener('keyup', up);
-    window.addEventListener('blur', away);
-    return () => {
-      window.removeEventListener('keydown', down);
-      window.removeEventListener('keyup', up);
-      window.removeEventListener('blur', away);
-    };
-  }, []);
 
   useGesture(
     {

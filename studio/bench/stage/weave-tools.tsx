@@ -5,23 +5,6 @@ import type { Layer } from '@ignis/core/scene/schema';
 import { useBench } from '../../state/bench';
 import { useWoven } from '../../state/weave';
 import { DropDown, Hint, Small } from './bar';
-import { beginWeaving } from './weaving';
-
-/** The way of working that weaves a layer with another. */
-export function WeaveButton({ layer }: { layer: Layer }) {
-  const active = useBench((s) => s.mode === 'weave');
-  return (
-    <button
-      type="button"
-      aria-pressed={active}
-      onClick={() => beginWeaving(layer)}
-      className={`flex shrink-0 items-center gap-1.5 rounded-full px-2.5 py-1 whitespace-nowrap ${active ? 'bg-ember/20 text-ember-ink' : 'hover:bg-raised'}`}
-    >
-      <span className="text-xs text-dim">9</span>
-      Weave
-    </button>
-  );
-}
 
 /** What can be done to a weave as a whole, and what the stage waits for. */
 export function WeaveTools({ layer }: { layer: Layer }) {
