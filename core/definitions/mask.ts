@@ -2,7 +2,8 @@ import type * as v from 'valibot';
 import type { Affine } from '../geometry/affine';
 import type { Picture } from '../kernels/picture';
 import type { Memo } from './memo';
-import type { Plane } from '../pixels/buffer';
+import type { ColourBuffer, Plane } from '../pixels/buffer';
+import type { Mixing } from '../pixels/colour';
 import type { Region } from '../pixels/region';
 
 /** What the shape of a mask is given to draw itself. */
@@ -13,8 +14,30 @@ export interface MaskContext {
   /** A picture by its asset name. Throws if it is not there. */
   picture(asset: string): Picture;
   memo: Memo;
-  /** What another layer covers over all of a region, or its tones, 0–1; null if it is gone. */
-  ofLayer(shape: { of: string; what: 'coverage' | 'tone' }, region: Region): Plane | null;
+  mixing: Mixing;
+  /** What a shape looks at; null if that is gone. */
+  look(shape: LooksAt): Look | null;
+  /** What a kept selection selects, 0–1, over all of a region; null if it is gone. */
+  kept(shape: Within, region: Region): Plane | null;
+}
+
+/** A shape that looks at a layer, or at the whole scene (null). */
+export interface LooksAt {
+  of: string | null;
+}
+
+/** What refers to a kept selection, by its id. */
+export interface Within {
+  within?: string | undefined;
+}
+
+/** What lies before the eyes of a shape. Planes and buffers are over exactly the region asked for. */
+export interface Look {
+  /** What of it covers, how light it is, or what its lines go round, 0–1. */
+  plane(what: 'coverage' | 'tone' | 'inside', region: Region): Plane;
+  colours(region: Region): ColourBuffer;
+  /** All of it on a grid that does not hang on the render, its longer side so many px at most. */
+  grid(side: number): { colours: ColourBuffer; toRender: Affine };
 }
 
 /** What the parts before one show together; `name` names all that it depends on, besides the context. */

@@ -1,4 +1,5 @@
 import * as v from 'valibot';
+import { coordinate } from '../geometry/coordinate';
 import type { CurvePoints } from '../geometry/curve';
 import type { Ends, Ramp } from '../pixels/ramp';
 import { rampSpaces } from '../pixels/ramp';
@@ -137,7 +138,6 @@ export function parameterSchema(p: Parameter): v.GenericSchema<unknown> {
     case 'ramp':
       return rampSchema(p.label);
     case 'ends': {
-      const coordinate = v.pipe(v.number(), v.finite(), v.minValue(-1e6), v.maxValue(1e6));
       return v.nullable(
         v.strictObject({ x0: coordinate, y0: coordinate, x1: coordinate, y1: coordinate }),
       );
@@ -209,12 +209,14 @@ const rampSchema = (label: string) => {
 };
 
 /** The schema of an object that holds exactly these parameters' values. */
-export function parametersSchema<P extends Parameters>(parameters: P): v.GenericSchema<Values<P>> {
-  const entries = Object.fromEntries(
+export const parametersSchema = <P extends Parameters>(parameters: P): v.GenericSchema<Values<P>> =>
+  v.strictObject(parameterEntries(parameters)) as unknown as v.GenericSchema<Values<P>>;
+
+/** The entries of an object schema that hold these parameters' values, beside others. */
+export const parameterEntries = <P extends Parameters>(parameters: P) =>
+  Object.fromEntries(
     Object.entries(parameters).map(([k, p]) => [k, parameterSchema(p)]),
-  );
-  return v.strictObject(entries) as unknown as v.GenericSchema<Values<P>>;
-}
+  ) as unknown as { [K in keyof P]: v.GenericSchema<Values<P>[K]> };
 
 /** Every parameter's default. */
 export function defaultsOf<P extends Parameters>(parameters: P): Values<P> {

@@ -1,7 +1,5 @@
 import * as v from 'valibot';
-
-const coordinate = v.pipe(v.number(), v.finite(), v.minValue(-1e6), v.maxValue(1e6));
-const pointSchema = v.strictObject({ x: coordinate, y: coordinate });
+import { coordinate, pointSchema } from './coordinate';
 
 /** A path as it stands in files. */
 export const pathSchema = v.strictObject({

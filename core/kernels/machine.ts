@@ -37,6 +37,7 @@ const ROW_KERNELS = [
   'gradeLight',
   'gradeRamp',
   'glossRows',
+  'likenessRows',
   'grainRows',
   'halveRows',
   'linearRows',

@@ -2,9 +2,8 @@ import * as v from 'valibot';
 import type { MaskShapeDefinition } from '../definitions/mask';
 import type { Affine } from '../geometry/affine';
 import { invert, multiply, translation } from '../geometry/affine';
+import { coordinate } from '../geometry/coordinate';
 import { fadePlane } from '../kernels/rows';
-
-const coordinate = v.pipe(v.number(), v.finite(), v.minValue(-1e6), v.maxValue(1e6));
 
 export const fadeSchema = v.strictObject({
   kind: v.literal('fade'),

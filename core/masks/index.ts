@@ -6,29 +6,56 @@ import type { FadeShape } from './fade';
 import { fade, fadeSchema } from './fade';
 import type { FullShape } from './full';
 import { full, fullSchema } from './full';
+import type { KeptShape } from './kept';
+import { keptShape, keptShapeSchema } from './kept';
 import type { LayerShape } from './layer';
 import { layerShape, layerShapeSchema } from './layer';
 import type { PictureShape } from './picture';
 import { pictureShape, pictureShapeSchema } from './picture';
+import type { ReachShape } from './reach';
+import { reach, reachSchema } from './reach';
 import type { StrokesShape } from './strokes';
 import { strokes, strokesSchema } from './strokes';
+import type { TonesShape } from './tones';
+import { tones, tonesSchema } from './tones';
 
 export type MaskShape =
-  FullShape | FadeShape | AreaShape | LayerShape | PictureShape | StrokesShape;
+  | FullShape
+  | FadeShape
+  | AreaShape
+  | ReachShape
+  | TonesShape
+  | LayerShape
+  | KeptShape
+  | PictureShape
+  | StrokesShape;
 
 /** Everything a part of a mask can be made of. To add one: one file, its type above, and one line here. */
 export const maskShapes = {
   full,
   fade,
   area,
+  reach,
+  tones,
   layer: layerShape,
+  kept: keptShape,
   picture: pictureShape,
   strokes,
 } as const;
 
 export const maskShapeSchema = v.variant(
   'kind',
-  [fullSchema, fadeSchema, areaSchema, layerShapeSchema, pictureShapeSchema, strokesSchema],
+  [
+    fullSchema,
+    fadeSchema,
+    areaSchema,
+    reachSchema,
+    tonesSchema,
+    layerShapeSchema,
+    keptShapeSchema,
+    pictureShapeSchema,
+    strokesSchema,
+  ],
   `There is no such shape of a mask; there are ${Object.keys(maskShapes).join(', ')}.`,
 );
 

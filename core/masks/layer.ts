@@ -6,8 +6,11 @@ export const layerShapeSchema = v.strictObject({
   kind: v.literal('layer'),
   /** The id of the layer it follows. */
   of: v.pipe(v.string(), v.minLength(1)),
-  /** Where that covers anything, or how light it is there. */
-  what: v.picklist(['coverage', 'tone'], 'A layer gives its "coverage" or its "tone".'),
+  /** Where that covers anything, how light it is there, or what its lines go round. */
+  what: v.picklist(
+    ['coverage', 'tone', 'inside'],
+    'A layer gives its "coverage", its "tone" or its "inside".',
+  ),
 });
 
 export type LayerShape = v.InferOutput<typeof layerShapeSchema>;
@@ -17,8 +20,8 @@ export const layerShape: MaskShapeDefinition<LayerShape> = {
   kind: 'layer',
   works: 'alone',
   label: 'Another layer',
-  help: 'What another layer covers, or its tones; it follows that layer.',
+  help: 'What another layer covers, its tones, or what its lines go round; it follows that layer.',
   schema: layerShapeSchema,
   assets: () => [],
-  render: (shape, { wanted, ofLayer }) => ofLayer(shape, wanted) ?? plane(wanted),
+  render: (shape, { wanted, look }) => look(shape)?.plane(shape.what, wanted) ?? plane(wanted),
 };

@@ -1,11 +1,11 @@
 import * as v from 'valibot';
 import { numberOf } from '../definitions/content-key';
 import type { Before, MaskContext } from '../definitions/mask';
-import type { Values } from '../definitions/parameter';
-import { length, parameterSchema, percent } from '../definitions/parameter';
+import { length, parameterEntries, percent } from '../definitions/parameter';
+import { placementSchema } from '../definitions/placement';
 import { blurMargin, gaussianBlur } from '../kernels/blur';
 import { cover } from '../kernels/brush';
-import { grown } from '../kernels/contour';
+import { band, grown, signedDistance } from '../kernels/contour';
 import { lookUp, times, without } from '../kernels/planes';
 import { copied, level } from '../kernels/rows';
 import { whole } from '../paint/whole';
@@ -19,9 +19,17 @@ import { maskShapeOf, maskShapeSchema } from './index';
 export const maskParameters = {
   invert: { kind: 'switch', label: 'Invert', help: 'Shows what was hidden.', default: false },
   density: percent('Density', 100),
+  smooth: {
+    ...length('Smooth', 0, { max: 500, slider: [0, 60] }),
+    help: 'Rounds off corners and fills notches narrower than so many px.',
+  },
   grow: {
     ...length('Grow', 0, { min: -1000, max: 1000, slider: [-60, 60] }),
     help: 'Grows what shows by so many px, or shrinks it; its edge is then sharp.',
+  },
+  border: {
+    ...length('Border', 0, { max: 1000, slider: [0, 60] }),
+    help: 'Keeps only a band of so many px about the edge.',
   },
   feather: {
     kind: 'number',
@@ -43,10 +51,6 @@ export const maskParameters = {
   },
 } as const;
 
-type Entries = {
-  [K in keyof typeof maskParameters]: v.GenericSchema<Values<typeof maskParameters>[K]>;
-};
-
 /** What a part of a mask does to those before it. */
 export const partWays = [
   { value: 'add', label: 'Shows' },
@@ -65,9 +69,9 @@ export const maskSchema = v.strictObject({
   enabled: v.boolean(),
   /** In the order in which they count. One that begins by hiding begins with everything. */
   parts: v.array(partSchema),
-  ...(Object.fromEntries(
-    Object.entries(maskParameters).map(([k, p]) => [k, parameterSchema(p)]),
-  ) as Entries),
+  /** How its parts are moved, turned and scaled as one; null if they are where they were drawn. */
+  place: v.nullable(placementSchema),
+  ...parameterEntries(maskParameters),
 });
 
 export type MaskPart = v.InferOutput<typeof partSchema>;
@@ -115,18 +119,25 @@ function contrastTable(contrast: number): Float32Array {
 }
 
 /**
- * How much of a layer a mask lets through, 0–1, over all of `wanted`: its parts, grown, softened, narrowed,
- * inverted, and lifted by what its density lacks. `scale` is px of the render for one scene px.
+ * How much of a layer a mask lets through, 0–1, over all of `wanted`: its parts, smoothed, grown, bordered,
+ * softened, narrowed, inverted, and lifted by what its density lacks. `map` is that of its parts, `scale` px of the
+ * render for one scene px.
  */
 export function maskPlane(mask: Mask, context: MaskContext & { scale: number }): Plane {
   const { wanted, scale } = context;
   const sigma = mask.feather * scale;
   const by = mask.grow * scale;
+  const [round, half] = [(mask.smooth * scale) / 2, (mask.border * scale) / 2];
   return scoped(() => {
     const soft = grow(wanted, blurMargin(sigma));
-    const far = by === 0 ? soft : grow(soft, Math.ceil(Math.abs(by)) + 3);
-    let made = partsPlane(mask.parts, { ...context, wanted: far });
-    if (by !== 0) made = grown(made, by, soft, false);
+    const near = half === 0 ? soft : grow(soft, Math.ceil(half) + 3);
+    const far = by === 0 ? near : grow(near, Math.ceil(Math.abs(by)) + 3);
+    const rough = round === 0 ? far : grow(far, blurMargin(round) + 3);
+    let made = partsPlane(mask.parts, { ...context, wanted: rough });
+    // Where a blur of the shape is half is its edge without what is narrower than the blur.
+    if (round > 0) made = grown(gaussianBlur(made, round, grow(far, 3), 1), 0, far, false);
+    if (by !== 0) made = grown(made, by, near, false);
+    if (half > 0) made = crop(band(signedDistance(made, near), -half, half), soft, 1);
     if (sigma > 0) made = gaussianBlur(made, sigma, wanted, 1);
     const density = mask.density / 100;
     if (!mask.invert && density === 1 && mask.contrast === 0) return crop(made, wanted, 1);

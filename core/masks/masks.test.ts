@@ -25,7 +25,9 @@ const context = (scale = 1): MaskContext & { scale: number } => ({
     throw new Error('There are no pictures here.');
   },
   memo: noMemo,
-  ofLayer: () => null,
+  mixing: 'displayed',
+  look: () => null,
+  kept: () => null,
 });
 const see = (mask: Mask, scale = 1) => maskPlane(mask, context(scale)).data;
 const box = (x0: number, y0: number, x1: number, y1: number): AreaShape => ({

@@ -1,8 +1,8 @@
 import * as v from 'valibot';
 import type { Affine } from '../geometry/affine';
 import { apply, meanScale } from '../geometry/affine';
-import type { Values } from '../definitions/parameter';
-import { length, parameterSchema, percent } from '../definitions/parameter';
+import { coordinate } from '../geometry/coordinate';
+import { length, parameterEntries, percent } from '../definitions/parameter';
 
 /** A stroke of a brush on a mask. */
 
@@ -14,19 +14,11 @@ export const brushParameters = {
   opacity: { ...percent('Opacity', 100, 1), help: 'How much one stroke covers at most.' },
 } as const;
 
-type Entries = {
-  [K in keyof typeof brushParameters]: v.GenericSchema<Values<typeof brushParameters>[K]>;
-};
-
-const coordinate = v.pipe(v.number(), v.finite(), v.minValue(-1e6), v.maxValue(1e6));
-
 /** One stroke. */
 export const strokeSchema = v.strictObject({
   /** Whether it takes away what shows. */
   hides: v.boolean(),
-  ...(Object.fromEntries(
-    Object.entries(brushParameters).map(([k, p]) => [k, parameterSchema(p)]),
-  ) as Entries),
+  ...parameterEntries(brushParameters),
   /** Where it went, the mask's own px: x, y and the pressure (0–1) in turn. */
   points: v.pipe(
     v.array(coordinate),

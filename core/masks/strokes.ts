@@ -2,7 +2,7 @@ import * as v from 'valibot';
 import { numberOf } from '../definitions/content-key';
 import type { Before, MaskContext, MaskShapeDefinition } from '../definitions/mask';
 import { cover, dabbed } from '../kernels/brush';
-import { without } from '../kernels/planes';
+import { add, times, without } from '../kernels/planes';
 import { copied, level } from '../kernels/rows';
 import type { Plane } from '../pixels/buffer';
 import { scoped } from '../pixels/heap';
@@ -14,6 +14,8 @@ export const strokesSchema = v.strictObject({
   kind: v.literal('strokes'),
   /** In the order in which they were drawn. */
   strokes: v.array(strokeSchema),
+  /** The kept selection that they keep within; everywhere if left out. */
+  within: v.optional(v.string()),
 });
 
 export type StrokesShape = v.InferOutput<typeof strokesSchema>;
@@ -32,6 +34,20 @@ function lay(plane: Plane, stroke: BrushStroke, { map }: MaskContext): void {
       without(plane, made);
     }
     return made;
+  });
+}
+
+/** What a plane shows after strokes, where they are kept within a selection: elsewhere as it was. */
+function render(shape: StrokesShape, before: Before, context: MaskContext): Plane {
+  const within = shape.within === undefined ? null : context.kept(shape, context.wanted);
+  if (!within) return painted(shape, before, context);
+  return scoped(() => {
+    const after = copied(painted(shape, before, context), 1);
+    times(after, within);
+    const kept = copied(before.made(), 1);
+    without(kept, within);
+    add(kept, after);
+    return kept;
   });
 }
 
@@ -67,5 +83,5 @@ export const strokes: MaskShapeDefinition<StrokesShape> = {
   help: 'Strokes that reveal and hide, on what the parts before them show.',
   schema: strokesSchema,
   assets: () => [],
-  render: painted,
+  render,
 };

@@ -12,6 +12,13 @@ const toLight = converter('lrgb');
 export const linear = (v: number): number => toLight({ mode: 'rgb', r: v, g: 0, b: 0 }).r;
 
 const toOklch = converter('oklch');
+const toOklab = converter('oklab');
+
+/** Lightness, and from green to red and blue to yellow, of a `#rrggbb` colour (Oklab; Ottosson, 2020). */
+export function oklab(hex: string): [l: number, a: number, b: number] {
+  const { l, a, b } = toOklab(hex)!;
+  return [l, a, b];
+}
 
 /** The components of a `#rrggbb` colour. Throws an Error that names the text if it is no colour. */
 export function rgb(hex: string, mixing: Mixing = 'displayed'): Rgb {
@@ -21,6 +28,10 @@ export function rgb(hex: string, mixing: Mixing = 'displayed'): Rgb {
   const { r, g, b } = toLight(c);
   return [r, g, b];
 }
+
+/** A colour as `#rrggbb`; what is brighter than the screen, or darker, is cut there. */
+export const hexOf = ([r, g, b]: Rgb, mixing: Mixing): string =>
+  formatHex(mixing === 'light' ? { mode: 'lrgb', r, g, b } : { mode: 'rgb', r, g, b });
 
 /**
  * `hex` turned to the hue of `light` while it keeps its own lightness; its chroma keeps its share of

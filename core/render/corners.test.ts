@@ -12,7 +12,8 @@ import {
   placedTwice,
   placementMap,
 } from '../scene/placement';
-import type { Corners, Layer, Scene } from '../scene/schema';
+import type { Corners } from '../definitions/placement';
+import type { Layer, Scene } from '../scene/schema';
 import { ASSET, lookUp, sample } from '../testing/scenes';
 import { render } from './render';
 

@@ -5,7 +5,8 @@ import { boxBeneath, inverseOf, stretch } from '../geometry/homography';
 import { quadOf } from '../geometry/quad';
 import type { Region } from '../pixels/region';
 import { covering, grow } from '../pixels/region';
-import type { Corners, Layer } from '../scene/schema';
+import type { Corners } from '../definitions/placement';
+import type { Layer } from '../scene/schema';
 
 /** How a layer comes to stand in the render. */
 export interface Drawing {

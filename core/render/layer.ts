@@ -1,29 +1,20 @@
-import { numberOf } from '../definitions/content-key';
 import type { PaintFrame, Piece, ShapeStepDefinition, StepDefinition } from '../definitions/step';
-import { invert, multiply, scaling } from '../geometry/affine';
-import { compose, projective } from '../geometry/homography';
-import { without } from '../kernels/planes';
-import { warped } from '../kernels/resample';
-import { alphaOf, copied, filled, masked } from '../kernels/rows';
-import { maskPlane } from '../masks/mask';
-import { whole } from '../paint/whole';
+import { multiply } from '../geometry/affine';
+import { alphaOf, copied, masked, mix } from '../kernels/rows';
 import type { ColourBuffer, Plane } from '../pixels/buffer';
 import { crop } from '../pixels/buffer';
-import { scoped } from '../pixels/heap';
 import type { Region } from '../pixels/region';
-import { covering, grow, intersect, isEmpty } from '../pixels/region';
-import { subjectOf } from '../scene/echoes';
+import { intersect, isEmpty } from '../pixels/region';
+import { keptMaskOf } from '../scene/bound';
 import { boxOf, placedBox, placementMap } from '../scene/placement';
 import type { Layer, Step } from '../scene/schema';
 import { stepOfKind } from '../steps/index';
 import type { Leg, Sizes } from './chain';
-import { marginOf, piecesOf, unitOf } from './chain';
+import { piecesOf, unitOf } from './chain';
 import type { Context } from './context';
 import { kept, stopIfTold } from './context';
-import { coverageOf } from './coverage';
-import { affordable, drawnRegion } from './drawing';
-import { drawingOf, sizesOf, stepsOf, uprightExtent } from './reach';
-import { hiddenOf, hidesByPass } from './woven';
+import { keptPlane } from './masked';
+import { sizesOf } from './reach';
 
 /** One step's result; each is kept under a key that goes on from that of what went in. */
 function throughStep(
@@ -38,14 +29,20 @@ function throughStep(
   const { mixing } = context;
   stopIfTold(context);
   const unit = unitOf(step, sizes);
-  key.push(step.kind, step.values, unit, wanted);
-  return kept(context, layer.id, step.id, key, () =>
-    (stepOfKind(step.kind) as StepDefinition).apply(pixels, step.values, {
+  const within = keptMaskOf(step);
+  key.push(step.kind, step.values, unit, wanted, within ? [within, context.map] : null);
+  return kept(context, layer.id, step.id, key, () => {
+    const made = (stepOfKind(step.kind) as StepDefinition).apply(pixels, step.values, {
       scale: unit,
       wanted,
       mixing,
-    }),
-  );
+    });
+    if (!within) return made;
+    // Elsewhere it is as if the step were not there.
+    const out = copied(crop(pixels, wanted, 4), 4);
+    mix(out, crop(made, wanted, 4), 1, keptPlane(within, context.map, wanted, context));
+    return out;
+  });
 }
 
 /** Sends pixels through steps that pixels go through; a change of one computes it anew and those after it. */
@@ -158,66 +155,5 @@ function frameOf(layer: Layer, context: Context): PaintFrame {
     scene,
     mixing,
     picture,
-  };
-}
-
-/** How much of a layer its mask and its weave let through, over all of `wanted`; null if it has none that is on. */
-export function maskOf(layer: Layer, wanted: Region, context: Context): Plane | null {
-  const own = ownMask(layer, wanted, context);
-  const hidden = hidesByPass(layer) ? null : hiddenOf(layer, wanted, context);
-  if (!hidden) return own;
-  return scoped(() => {
-    const out = own ? copied(crop(own, wanted, 1), 1) : whole(wanted);
-    without(out, hidden.owned());
-    return out;
-  });
-}
-
-/** What its mask alone lets through. */
-function ownMask(layer: Layer, wanted: Region, context: Context): Plane | null {
-  const { mask } = layer;
-  if (!mask?.enabled) return null;
-  const { picture, memo } = context;
-  const { map, scale, warp, region } = mask.moves
-    ? maskDrawing(layer, wanted, context)
-    : { map: context.map, scale: context.scale, warp: null, region: wanted };
-  // Other layers lie where they do, whether the mask moves along or not.
-  const back = warp && invert(placementMap(layer.placement));
-  const to = back ? multiply(map, back) : context.map;
-  const key = ['mask', numberOf(mask), map, warp, scale, region, wanted];
-  return kept(context, layer.id, 'mask', key, () => {
-    const plane = maskPlane(mask, {
-      ...{ map, scale, wanted: region, picture, memo },
-      ofLayer(shape, over) {
-        const subject = subjectOf(shape);
-        return subject && coverageOf(subject, to, over, context, shape.what);
-      },
-    });
-    if (!warp) return plane;
-    return alphaOf(warped(masked(filled(region, [1, 1, 1]), plane), warp, wanted));
-  });
-}
-
-/** No mask that is resampled is drawn on more px than this. */
-const MOST_OF_MASK = 12e6;
-
-/** How a mask that moves along is drawn: with its layer's corners, and where anything of the layer may show. */
-function maskDrawing(layer: Layer, wanted: Region, context: Context) {
-  const drawing = drawingOf(layer, context);
-  const { map, warp, scale } = drawing;
-  if (!warp) return { map, scale: context.scale, warp, region: wanted };
-  const sizes = { ...sizesOf(layer, context), scale };
-  const all = grow(uprightExtent(layer, drawing, context), marginOf(stepsOf(layer), sizes));
-  const seen = drawnRegion(warp, wanted);
-  const region = seen ? intersect(seen, all) : all;
-  // A mask is resampled as colours are, and need not be as fine.
-  const by = affordable(1, region, MOST_OF_MASK);
-  if (by === 1) return { map, scale, warp, region };
-  const { x, y, width, height } = region;
-  return {
-    map: multiply(scaling(by), map),
-    scale: scale * by,
-    warp: compose(warp, projective(scaling(1 / by))),
-    region: covering(x * by, y * by, (x + width) * by, (y + height) * by),
   };
 }

@@ -11,7 +11,7 @@ import { colourBuffer, crop } from '../pixels/buffer';
 import { scoped } from '../pixels/heap';
 import type { Region } from '../pixels/region';
 import { EMPTY, grow, intersect, isEmpty, unite } from '../pixels/region';
-import { subjectOf } from '../scene/echoes';
+import { subjectOf } from '../scene/bound';
 import type { Layer } from '../scene/schema';
 import { definitionOf } from '../sources/index';
 import { isStyled, pixelStepsOf, planOf } from './chain';
@@ -21,7 +21,8 @@ import { coverageOf } from './coverage';
 import { drawnRegion, shownRegion } from './drawing';
 import { laidDressed } from './laid-dressed';
 import type { Dressed } from './layer';
-import { dressed, maskOf, throughSteps } from './layer';
+import { dressed, throughSteps } from './layer';
+import { maskOf } from './masked';
 import {
   drawingOf,
   extentOf,

@@ -1,12 +1,15 @@
 import { contentKey } from '../definitions/content-key';
-import type { Affine, Box } from '../geometry/affine';
-import { invert, multiply } from '../geometry/affine';
+import type { Box } from '../geometry/affine';
+import { IDENTITY, invert, multiply } from '../geometry/affine';
 import type { Path } from '../geometry/path';
 import { mapPath } from '../geometry/path';
 import type { Mask } from '../masks/mask';
 import { pathsOf } from '../sources/line-shape';
 import type { TextSource } from '../sources/text';
+import type { KeptMask, Subject } from './bound';
+import { boundTo, boundWithin, keptMaskOf, lookOf, looksOut, withinOf } from './bound';
 import { findLayer } from './edits';
+import { newFill, newGroup } from './make';
 import { boxOf, mapAround, mapOf, placedBox, placedTwice } from './placement';
 import type { Layer, Scene } from './schema';
 import { everyLayer } from './schema';
@@ -34,7 +37,7 @@ const MOST_LOOKS = 2;
 
 /** The scene as it is drawn for who looks at it `looks` layers away. */
 function drawnAt(scene: Scene, looks: number): Scene {
-  if (!everyLayer(scene.layers).some(follows)) return scene;
+  if (!scene.selection && !everyLayer(scene.layers).some(follows)) return scene;
   const made = new Map<string, Layer>();
   const resolved = (layer: Layer, way: readonly string[]): Layer => {
     const found = made.get(layer.id);
@@ -48,8 +51,11 @@ function drawnAt(scene: Scene, looks: number): Scene {
     const on = [...way, layer.id];
     if (looksAt(layer)) {
       const { weave, mask } = layer;
+      const steps = layer.steps.map((s) =>
+        s.within === undefined ? s : boundWithin(s, keptFor(layer, s)),
+      );
       return {
-        ...copyOf({ ...layer, weave: null, mask: null }, way),
+        ...copyOf({ ...layer, weave: null, mask: null, steps }, way),
         weave: weave && boundTo(weave, subjectFrom(layer, weave.with)),
         mask: mask && boundMask(layer, mask),
       };
@@ -91,37 +97,75 @@ function drawnAt(scene: Scene, looks: number): Scene {
     if (holds || !back) return null;
     return { layer: subject, map: multiply(back, mapAround(scene.layers, subject.id)) };
   };
-  const boundMask = (layer: Layer, mask: Mask): Mask => ({
-    ...mask,
-    parts: mask.parts.map((p) =>
-      p.shape.kind === 'layer'
-        ? { ...p, shape: boundTo(p.shape, subjectFrom(layer, p.shape.of)) }
-        : p,
-    ),
+  /** A layer for its own mask: as it is without that. */
+  const itself = (layer: Layer): Subject => ({
+    layer: copyOf({ ...layer, weave: null, mask: null }, []),
+    map: IDENTITY,
   });
-  return { ...scene, layers: scene.layers.map((l) => resolved(l, [])) };
+  let whole: Layer | null = null;
+  /** The scene as one: without what masks take of it, as it was when it was clicked. */
+  const sceneFrom = (layer: Layer): Subject | null => {
+    const back = invert(mapAround(scene.layers, layer.id));
+    whole ??= asOne(drawnAt({ ...scene, layers: scene.layers.map(unlooking) }, looks + 1));
+    return back && { layer: whole, map: back };
+  };
+  /** A kept selection for one that refers to it; one that refers to itself is none. */
+  const keptFor = (layer: Layer, value: object, way: readonly string[] = []): KeptMask | null => {
+    const id = withinOf(value);
+    const found = id === undefined ? null : scene.kept.find((k) => k.id === id);
+    const back = invert(mapAround(scene.layers, layer.id));
+    if (!found || !back || way.includes(found.id)) return null;
+    const mask = looks > MOST_LOOKS ? blind(found.mask) : found.mask;
+    return { mask: boundMask(WHOLE, mask, [...way, found.id]), map: back };
+  };
+  const boundMask = (layer: Layer, mask: Mask, way: readonly string[] = []): Mask => ({
+    ...mask,
+    parts: mask.parts.map((p) => {
+      const { shape } = p;
+      const of = lookOf(shape);
+      if (withinOf(shape) !== undefined)
+        return { ...p, shape: boundWithin(shape, keptFor(layer, shape, way)) };
+      if (of === undefined) return p;
+      const subject =
+        of === null ? sceneFrom(layer) : of === layer.id ? itself(layer) : subjectFrom(layer, of);
+      return { ...p, shape: boundTo(shape, subject) };
+    }),
+  });
+  const drawn = { ...scene, layers: scene.layers.map((l) => resolved(l, [])) };
+  const { selection } = scene;
+  if (!selection || looks > 0) return drawn;
+  // What is selected is told by the picture as it is seen.
+  whole = asOne(drawn);
+  return { ...drawn, selection: boundMask(WHOLE, selection) };
 }
 
-/** A layer that another looks at, as it is drawn. */
-export interface Subject {
-  layer: Layer;
-  /** From the px that the subject is placed on to those that the layer is placed on. */
-  map: Affine;
-}
+/** Stands for the scene itself where a layer is asked for. */
+const WHOLE: Layer = { ...newGroup('', [], 'one'), id: '' };
 
-const boundTo = <T extends object>(value: T, subject: Subject | null): T =>
-  subject ? { ...value, subject } : value;
+/** A scene as one layer, its background and all. */
+const asOne = ({ layers, background }: Scene): Layer => ({
+  ...WHOLE,
+  layers: [...(background ? [{ ...newFill('', background), id: 'background' }] : []), ...layers],
+});
 
-/**
- * What a weave, a part of a mask or a spill looks at, in a scene as it is drawn; null if that is gone, or if there
- * is nothing to look.
- */
-export const subjectOf = (value: object | null): Subject | null =>
-  (value as { subject?: Subject } | null)?.subject ?? null;
+/** Whether a layer looks at others, or at kept selections, to be drawn. */
+const looksAt = ({ weave, mask, steps }: Layer): boolean =>
+  weave !== null ||
+  looksOut(mask) ||
+  steps.some((s) => withinOf(s) !== undefined && keptMaskOf(s) === undefined);
 
-/** Whether a layer looks at another to be drawn. */
-const looksAt = ({ weave, mask }: Layer): boolean =>
-  weave !== null || mask?.parts.some((p) => p.shape.kind === 'layer') === true;
+/** A mask without what it shows of other layers. */
+const blind = (mask: Mask): Mask => ({
+  ...mask,
+  parts: mask.parts.filter((p) => lookOf(p.shape) === undefined),
+});
+
+/** A layer, and all that it holds, without masks that look at the scene. */
+const unlooking = (layer: Layer): Layer => ({
+  ...layer,
+  mask: layer.mask?.parts.some((p) => lookOf(p.shape) === null) ? null : layer.mask,
+  ...(layer.layers && { layers: layer.layers.map(unlooking) }),
+});
 
 /** A layer, and all that it holds, without weaves. */
 const unwoven = (layer: Layer): Layer => ({
@@ -132,11 +176,11 @@ const unwoven = (layer: Layer): Layer => ({
 
 /** The same, and without what masks show of other layers; a mask of nothing else is none. */
 function unmasked(layer: Layer): Layer {
-  const parts = layer.mask?.parts.filter((p) => p.shape.kind !== 'layer') ?? [];
+  const mask = layer.mask && blind(layer.mask);
   return {
     ...layer,
     weave: null,
-    mask: layer.mask && parts.length > 0 ? { ...layer.mask, parts } : null,
+    mask: mask && mask.parts.length > 0 ? mask : null,
     ...(layer.layers && { layers: layer.layers.map(unmasked) }),
   };
 }

@@ -4,7 +4,8 @@ import type { GroupSource } from '../sources/group';
 import type { Edit } from './edit';
 import { liveListEdits, within } from './live-list';
 import { newId } from './make';
-import type { Guide, Layer, Placement, Scene, Step } from './schema';
+import type { Placement } from '../definitions/placement';
+import type { Guide, Layer, Scene, Step } from './schema';
 import { rerefer } from './references';
 import { MAX_DEPTH, depthOf, everyLayer } from './schema';
 
@@ -267,3 +268,13 @@ export const {
   remove: removeStep,
   move: moveStep,
 } = liveListEdits<Step>((s, id) => layerOf(s, id).steps);
+
+/** Lets a step of a layer work within a kept selection alone, or everywhere. */
+export const limitStep =
+  (layer: string, id: string, within: string | undefined): Edit =>
+  (s) => {
+    const step = layerOf(s, layer).steps.find((x) => x.id === id);
+    if (!step) return;
+    if (within === undefined) delete step.within;
+    else step.within = within;
+  };

@@ -40,6 +40,8 @@ export const newScene = (
   end: defaultsOf(endParameters),
   light: defaultsOf(lightParameters),
   guides: [],
+  selection: null,
+  kept: [],
   layers: [],
 });
 
@@ -135,6 +137,7 @@ export const newPart = (shape: MaskShape, way: MaskPart['way'] = 'add'): MaskPar
 export const newMask = (...shapes: MaskShape[]): Mask => ({
   enabled: true,
   parts: shapes.map((s) => newPart(s)),
+  place: null,
   ...defaultsOf(maskParameters),
 });
 

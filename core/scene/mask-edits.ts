@@ -2,67 +2,117 @@ import type { MaskShape } from '../masks/index';
 import type { Mask, MaskPart } from '../masks/mask';
 import type { BrushStroke } from '../masks/stroke';
 import type { Edit } from './edit';
-import { layerOf } from './edits';
+import { findLayer, layerOf } from './edits';
 import { newMask, newPart } from './make';
+import type { Scene } from './schema';
 
-/** What can be done to the mask of a layer. */
+/** What can be done to masks: those of layers, what is selected, and selections that are kept. */
 
-/** Gives a layer a mask, or takes it away. */
+/** Whose mask it is: a layer's, the scene's selection, or one that is kept. */
+export type MaskOwner = { layer: string } | { kept: string } | 'selection';
+
+/** What holds a mask. */
+interface Holder {
+  mask: Mask | null;
+}
+
+/** What holds the mask of an owner, to be changed in place; null if there is no such owner. */
+function holderOf(scene: Scene, owner: MaskOwner): Holder | null {
+  if (owner === 'selection')
+    return {
+      get mask() {
+        return scene.selection;
+      },
+      set mask(mask) {
+        scene.selection = mask;
+      },
+    };
+  if ('layer' in owner) return layerOf(scene, owner.layer);
+  return (scene.kept.find((k) => k.id === owner.kept) as Holder | undefined) ?? null;
+}
+
+/** The mask of an owner; null if it has none, or if there is no such owner. */
+export function maskFor(scene: Scene, owner: MaskOwner): Mask | null {
+  if (owner === 'selection') return scene.selection;
+  return 'layer' in owner
+    ? (findLayer(scene, owner.layer)?.mask ?? null)
+    : (scene.kept.find((k) => k.id === owner.kept)?.mask ?? null);
+}
+
+/** Gives an owner a mask, or takes it away; one that is kept stays what it is rather than nothing. */
 export const putMask =
-  (id: string, mask: Mask | null): Edit =>
+  (owner: MaskOwner, mask: Mask | null): Edit =>
   (s) => {
-    layerOf(s, id).mask = mask;
+    const holder = holderOf(s, owner);
+    if (holder && (mask || owner === 'selection' || 'layer' in owner)) holder.mask = mask;
   };
 
+/** Sets what holds for a mask as a whole; of the scene's selection also if nothing was selected. */
 export const setMask =
-  (id: string, values: Partial<Omit<Mask, 'parts'>>): Edit =>
+  (owner: MaskOwner, values: Partial<Omit<Mask, 'parts'>>): Edit =>
   (s) => {
-    const { mask } = layerOf(s, id);
+    const mask = maskFor(s, owner);
     if (mask) Object.assign(mask, values);
   };
 
-/** Adds a part to the mask of a layer; one without a mask gets one. */
+/** Adds a part to a mask; an owner without one gets one. */
 export const addPart =
-  (id: string, part: MaskPart): Edit =>
+  (owner: MaskOwner, part: MaskPart): Edit =>
   (s) => {
-    const layer = layerOf(s, id);
-    layer.mask ??= newMask();
-    layer.mask.parts.push(part);
+    const holder = holderOf(s, owner);
+    if (!holder) return;
+    if (!holder.mask) holder.mask = freshFor(owner);
+    holder.mask.parts.push(part);
   };
 
+/** A mask without parts; selections stay where they are in the scene. */
+const freshFor = (owner: MaskOwner): Mask => ({
+  ...newMask(),
+  moves: owner !== 'selection' && 'layer' in owner,
+});
+
 export const setPart =
-  (id: string, partId: string, values: Partial<Omit<MaskPart, 'id'>>): Edit =>
+  (owner: MaskOwner, partId: string, values: Partial<Omit<MaskPart, 'id'>>): Edit =>
   (s) => {
-    const part = layerOf(s, id).mask?.parts.find((p) => p.id === partId);
+    const part = maskFor(s, owner)?.parts.find((p) => p.id === partId);
     if (part) Object.assign(part, values);
   };
 
 /** Changes the shape of a part that is of its kind. */
 export const setPartShape = <S extends MaskShape>(
-  id: string,
+  owner: MaskOwner,
   partId: string,
   shape: S,
   values: Partial<S>,
-): Edit => setPart(id, partId, { shape: { ...shape, ...values } });
+): Edit => setPart(owner, partId, { shape: { ...shape, ...values } });
 
 export const removePart =
-  (id: string, partId: string): Edit =>
+  (owner: MaskOwner, partId: string): Edit =>
   (s) => {
-    const { mask } = layerOf(s, id);
+    const mask = maskFor(s, owner);
     if (mask) mask.parts = mask.parts.filter((p) => p.id !== partId);
   };
 
 /**
- * Draws a stroke on the mask of a layer: it goes to the strokes that stand last, or to a part of its own (`partId`)
- * after all others. A layer without a mask gets one: of everything if the stroke hides, of nothing if it reveals.
+ * Draws a stroke on a mask: it goes to the strokes that stand last, if they keep within the same selection, or to a
+ * part of its own (`partId`) after all others. An owner without a mask gets one: of everything if the stroke
+ * hides, of nothing if it reveals.
  */
 export const addStroke =
-  (id: string, stroke: BrushStroke, partId: string): Edit =>
+  (owner: MaskOwner, stroke: BrushStroke, partId: string, within?: string): Edit =>
   (s) => {
-    const layer = layerOf(s, id);
-    if (!layer.mask) layer.mask = stroke.hides ? newMask({ kind: 'full' }) : newMask();
-    const { parts } = layer.mask;
+    const holder = holderOf(s, owner);
+    if (!holder) return;
+    holder.mask ??= {
+      ...freshFor(owner),
+      parts: stroke.hides ? [newPart({ kind: 'full' })] : [],
+    };
+    const { parts } = holder.mask;
     const last = parts.at(-1);
-    if (last && last.enabled && last.shape.kind === 'strokes') last.shape.strokes.push(stroke);
-    else parts.push({ ...newPart({ kind: 'strokes', strokes: [stroke] }), id: partId });
+    if (last?.enabled && last.shape.kind === 'strokes' && last.shape.within === within)
+      last.shape.strokes.push(stroke);
+    else {
+      const shape = { kind: 'strokes' as const, strokes: [stroke], ...(within && { within }) };
+      parts.push({ ...newPart(shape), id: partId });
+    }
   };

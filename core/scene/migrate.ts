@@ -227,6 +227,23 @@ const fromFifth = (scene: Json): Json => ({
   light: { angle: -120, height: 40, colour: '#ffffff' },
 });
 
+/** Every layer of a list, those of groups too, with masks that are neither smoothed, bordered nor moved. */
+const eachWithPlace = (layers: unknown): unknown =>
+  each(layers, (l) => ({
+    ...l,
+    ...(l.layers === undefined ? {} : { layers: eachWithPlace(l.layers) }),
+    ...(isObject(l.mask) ? { mask: { smooth: 0, border: 0, place: null, ...l.mask } } : {}),
+  }));
+
+/** Version 6 knew no selections. */
+const fromSixth = (scene: Json): Json => ({
+  ...scene,
+  version: 7,
+  selection: null,
+  kept: [],
+  layers: eachWithPlace(scene.layers),
+});
+
 /** The value as the newest version would have written it, if it is an older scene; itself if not. */
 export function migrated(value: unknown): unknown {
   if (!isObject(value)) return value;
@@ -234,6 +251,7 @@ export function migrated(value: unknown): unknown {
   if (value.version === 2) return migrated(fromSecond(value));
   if (value.version === 3) return migrated(fromThird(value));
   if (value.version === 4) return migrated(fromFourth(value));
-  if (value.version === 5) return fromFifth(value);
+  if (value.version === 5) return migrated(fromFifth(value));
+  if (value.version === 6) return fromSixth(value);
   return value;
 }

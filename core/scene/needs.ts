@@ -1,5 +1,6 @@
 import { FONT_ASSET } from '../definitions/parameter';
 import { maskShapeOf } from '../masks/index';
+import type { Mask } from '../masks/mask';
 import { definitionOf } from '../sources/index';
 import { stepOfKind } from '../steps/index';
 import type { Scene, Step } from './schema';
@@ -13,6 +14,9 @@ const picturesOfStep = ({ kind, values }: Step): string[] =>
     .filter(([key, p]) => p.kind === 'picture' && values[key] !== '')
     .map(([key]) => values[key] as string);
 
+const picturesOfMask = (mask: Mask | null): string[] =>
+  mask?.parts.flatMap(({ shape }) => maskShapeOf(shape).assets(shape)) ?? [];
+
 /** The names of the faces of fonts that a scene needs, each once. */
 export const facesOf = (scene: Scene): string[] => [
   ...new Set(
@@ -22,13 +26,15 @@ export const facesOf = (scene: Scene): string[] => [
 
 /** The names of all assets a scene needs, pictures and fonts, each once. */
 export const assetsOf = (scene: Scene): string[] => [
-  ...new Set(
-    everyLayer(scene.layers).flatMap((l) => [
+  ...new Set([
+    ...everyLayer(scene.layers).flatMap((l) => [
       ...definitionOf(l.source).assets(l.source),
       ...l.steps.flatMap(picturesOfStep),
-      ...(l.mask?.parts.flatMap(({ shape }) => maskShapeOf(shape).assets(shape)) ?? []),
+      ...picturesOfMask(l.mask),
     ]),
-  ),
+    ...picturesOfMask(scene.selection),
+    ...scene.kept.flatMap((k) => picturesOfMask(k.mask)),
+  ]),
 ];
 
 /** The names of the pictures a scene needs, each once. */

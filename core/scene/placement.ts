@@ -19,8 +19,9 @@ import {
   unitedBox,
 } from '../geometry/affine';
 import { definitionOf } from '../sources/index';
-import type { Layer, Placement, Scene } from './schema';
-import { MAX_SHEAR } from './schema';
+import type { Placement } from '../definitions/placement';
+import { MAX_SHEAR } from '../definitions/placement';
+import type { Layer, Scene } from './schema';
 
 /** A placement that leaves its source where it is, turning and scaling about a pivot (source px). */
 export const placed = (pivot: Point = { x: 0, y: 0 }): Placement => ({

@@ -12,6 +12,7 @@ export function rerefer(layer: Layer, renamed: ReadonlyMap<string, string>): voi
   if (source.kind === 'echo' || source.kind === 'spill') source.of = named(source.of);
   if (source.kind === 'text' && source.along?.line) source.along.line = named(source.along.line);
   if (weave) weave.with = named(weave.with);
-  for (const { shape } of mask?.parts ?? []) if (shape.kind === 'layer') shape.of = named(shape.of);
+  for (const { shape } of mask?.parts ?? [])
+    if ('of' in shape && shape.of !== null) shape.of = named(shape.of);
   for (const inner of layer.layers ?? []) rerefer(inner, renamed);
 }

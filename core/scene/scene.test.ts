@@ -67,8 +67,8 @@ function someEdit(s: Scene, n: number, m: number): Edit {
     edits.clipTo(layer.id, other.id),
     edits.moveLayer(layer.id, m % 3, other.layers ? other.id : null),
     edits.addInFront([newFill('New', '#804020')], layer.id, m % 2 === 0),
-    putMask(layer.id, m % 3 ? newMask({ kind: 'full' }) : null),
-    setMask(layer.id, { density: m % 100 }),
+    putMask({ layer: layer.id }, m % 3 ? newMask({ kind: 'full' }) : null),
+    setMask({ layer: layer.id }, { density: m % 100 }),
     ...layer.steps
       .slice(0, 1)
       .flatMap((st) => [

@@ -4,13 +4,14 @@ import { maskSchema } from '../masks/mask';
 import { weaveSchema } from '../weave/weave';
 import type { Parameters, Value } from '../definitions/parameter';
 import { HEX, angle, parametersSchema, percent } from '../definitions/parameter';
-import { boxToQuad } from '../geometry/quad';
+import { placementSchema } from '../definitions/placement';
+import { coordinate } from '../geometry/coordinate';
 import { sourceSchema } from '../sources/index';
 import { echoLoop } from './echo-loop';
 import { steps } from '../steps/index';
 
 /** The version of scene.json that this program writes. */
-export const VERSION = 6;
+export const VERSION = 7;
 /** The longest side and the largest area of a scene or picture, px. */
 export const MAX_SIDE = 16_384;
 export const MAX_PIXELS = 100_000_000;
@@ -29,45 +30,7 @@ const side = v.pipe(
   v.minValue(1, 'A side is at least 1 px.'),
   v.maxValue(MAX_SIDE, `A side is at most ${MAX_SIDE} px.`),
 );
-const coordinate = v.pipe(v.number(), v.finite(), v.minValue(-1e6), v.maxValue(1e6));
 const percentage = v.pipe(v.number(), v.minValue(0), v.maxValue(100));
-const factor = v.pipe(v.number(), v.finite(), v.minValue(-1000), v.maxValue(1000));
-
-/** As far as a layer may lean, degrees. */
-export const MAX_SHEAR = 85;
-
-const cornerSchema = v.strictObject({ x: coordinate, y: coordinate });
-
-/** Where the corners of a box are carried, before the layer is placed: all in the layer's own px. */
-export const cornersSchema = v.pipe(
-  v.strictObject({
-    box: v.strictObject({ x0: coordinate, y0: coordinate, x1: coordinate, y1: coordinate }),
-    /** Top left, top right, bottom right, bottom left. */
-    to: v.strictTuple([cornerSchema, cornerSchema, cornerSchema, cornerSchema]),
-  }),
-  v.check(
-    ({ box, to }) => boxToQuad(box, to) !== null,
-    'The four corners of a layer must go round one way, and none may lie on a line with two others.',
-  ),
-);
-
-export const placementSchema = v.strictObject({
-  /** How far the source is moved, scene px. */
-  x: coordinate,
-  y: coordinate,
-  scaleX: factor,
-  scaleY: factor,
-  /** How far what stands upright leans to the right, degrees. */
-  shear: v.pipe(v.number(), v.minValue(-MAX_SHEAR), v.maxValue(MAX_SHEAR)),
-  /** Clockwise, degrees. */
-  rotation: v.pipe(v.number(), v.finite()),
-  /** The point that scale and rotation leave in place, in the source's own px. */
-  pivotX: coordinate,
-  pivotY: coordinate,
-  /** Perspective and free corners; null if the layer is as it came. */
-  corners: v.nullable(cornersSchema),
-});
-
 export const stepSchema = v.variant(
   'kind',
   steps.map((s) =>
@@ -76,6 +39,8 @@ export const stepSchema = v.variant(
       kind: v.literal(s.kind),
       enabled: v.boolean(),
       values: parametersSchema(s.parameters),
+      /** The kept selection that it works within; everywhere if left out. */
+      within: v.optional(id),
     }),
   ),
   `There is no such step; there are ${steps.map((s) => s.kind).join(', ')}.`,
@@ -205,6 +170,10 @@ export const lightParameters = {
 export const guideSchema = v.strictObject({ id, axis: v.picklist(['x', 'y']), at: coordinate });
 export type Guide = v.InferOutput<typeof guideSchema>;
 
+/** A selection that is kept by name. */
+export const keptSchema = v.strictObject({ id, name, mask: maskSchema });
+export type Kept = v.InferOutput<typeof keptSchema>;
+
 export const sceneSchema = v.pipe(
   v.strictObject({
     format: v.literal('ignis', 'This is no Ignis scene: "format" must be "ignis".'),
@@ -221,6 +190,10 @@ export const sceneSchema = v.pipe(
     end: parametersSchema(endParameters),
     light: parametersSchema(lightParameters),
     guides: v.array(guideSchema),
+    /** What is selected of the scene, in scene px; null for nothing in particular. */
+    selection: v.nullable(maskSchema),
+    /** Selections that masks, strokes and steps refer to. */
+    kept: v.array(keptSchema),
     /** Back to front. */
     layers: v.array(layerSchema),
   }),
@@ -247,11 +220,10 @@ export const depthOf = (layers: readonly Layer[]): number =>
   layers.reduce((d, l) => Math.max(d, l.layers ? 1 + depthOf(l.layers) : 0), 0);
 
 export type Scene = v.InferOutput<typeof sceneSchema>;
-export type Corners = v.InferOutput<typeof cornersSchema>;
-export type Placement = v.InferOutput<typeof placementSchema>;
 export interface Step {
   id: string;
   kind: string;
   enabled: boolean;
   values: Record<string, Value>;
+  within?: string | undefined;
 }

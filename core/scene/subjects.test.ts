@@ -8,7 +8,8 @@ import { facesFor } from '../text/itemise';
 import { needFaces } from '../text/library';
 import { newText } from '../text/make-text';
 import { lookUp } from '../testing/scenes';
-import { asDrawn, subjectOf } from './echoes';
+import { subjectOf } from './bound';
+import { asDrawn } from './echoes';
 import { edit } from './edit';
 import { copied, duplicateLayer } from './edits';
 import {

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { boxPath } from '../geometry/box-paths';
 import type { Path } from '../geometry/path';
 import { smooth } from '../geometry/path';
 import type { Picture } from '../kernels/picture';
@@ -11,6 +12,7 @@ import {
   newGrade,
   newGroup,
   newLine,
+  newMask,
   newModifier,
   newPicture,
   newScene,
@@ -22,9 +24,11 @@ import type { LineShape } from '../sources/line-shape';
 import { rampOf } from '../pixels/ramp';
 import type { Pass } from '../sources/pass';
 import { newPass } from '../sources/pass';
-import type { Corners, Layer, Scene } from '../scene/schema';
+import type { Corners } from '../definitions/placement';
+import type { Layer, Scene } from '../scene/schema';
 import { everyLayer } from '../scene/schema';
 import { blends } from '../blend/index';
+import { placed } from '../scene/placement';
 import { steps } from '../steps/index';
 
 /** Made-up scenes for tests. */
@@ -91,6 +95,9 @@ const placement = fc.record({
   ),
 });
 
+/** The id of the selection that every scene keeps. */
+const KEPT = 'kept';
+
 const maskShape: fc.Arbitrary<MaskShape> = fc.oneof(
   fc.constant<MaskShape>({ kind: 'full' }),
   fc
@@ -98,6 +105,12 @@ const maskShape: fc.Arbitrary<MaskShape> = fc.oneof(
     .map(([radial, x0, y0, x1, y1]): MaskShape => ({ kind: 'fade', radial, x0, y0, x1, y1 })),
   fc.constant<MaskShape>({ kind: 'picture', asset: ASSET, width: 60, height: 44 }),
   path.map((p): MaskShape => ({ kind: 'area', paths: [p] })),
+  fc.constant<MaskShape>({ kind: 'kept', within: KEPT }),
+  fc.constant<MaskShape>({ kind: 'tones', of: null, from: 30, to: 90, soft: 10 }),
+  fc.tuple(place, place, fc.boolean()).map(([x, y, touching]): MaskShape => ({
+    ...{ kind: 'reach', of: null, colour: '#ff5a1f', tolerance: 30, soft: 20 },
+    ...{ x, y, touching },
+  })),
   fc
     .array(
       fc
@@ -108,7 +121,11 @@ const maskShape: fc.Arbitrary<MaskShape> = fc.oneof(
         })),
       { maxLength: 3 },
     )
-    .map((strokes): MaskShape => ({ kind: 'strokes', strokes })),
+    .chain((strokes) =>
+      fc
+        .constantFrom(undefined, undefined, KEPT)
+        .map((within): MaskShape => ({ kind: 'strokes', strokes, ...(within && { within }) })),
+    ),
 );
 
 const mask: fc.Arbitrary<Mask> = fc
@@ -122,6 +139,12 @@ const mask: fc.Arbitrary<Mask> = fc
       }),
       { minLength: 1, maxLength: 3 },
     ),
+    place: fc.option(
+      placement.map((p) => ({ ...placed(), ...p })),
+      { freq: 4 },
+    ),
+    smooth: fc.constantFrom(0, 0, 0, 6),
+    border: fc.constantFrom(0, 0, 0, 5),
     grow: fc.constantFrom(0, 0, 3, -2),
     contrast: fc.constantFrom(0, 0, 50),
     enabled: fc.boolean(),
@@ -254,15 +277,26 @@ const layerWithin = (depth: number): fc.Arbitrary<Layer> =>
       body: fc.constantFrom(100, 100, 40, 0),
       mask: fc.option(mask, { freq: 3 }),
       steps: fc.array(fc.constantFrom(...steps.map((s) => s.kind)), { maxLength: 2 }),
+      within: fc.constantFrom(undefined, undefined, undefined, KEPT),
     })
-    .map(({ made, placement, steps, ...rest }) => ({
+    .map(({ made, placement, steps, within, ...rest }) => ({
       ...made,
       ...rest,
       placement: { ...made.placement, ...placement },
-      steps: steps.map((k) => newStep(k)),
+      steps: steps.map((k) => ({ ...newStep(k), ...(within && { within }) })),
     }));
 
-/** Scenes of 100 × 100 px with layers of every kind, nested, clipped, masked and woven. */
+/** What every scene keeps selected: a soft band across it. */
+const BAND = {
+  id: KEPT,
+  name: 'Band',
+  mask: {
+    ...newMask({ kind: 'area', paths: [boxPath({ x0: -5, y0: 20, x1: 105, y1: 70 })] }),
+    ...{ feather: 2, moves: false },
+  },
+};
+
+/** Scenes of 100 × 100 px with layers of every kind, nested, clipped, masked, woven and partly selected. */
 export const scene: fc.Arbitrary<Scene> = fc
   .record({
     layers: fc.array(layerWithin(2), { maxLength: 5 }),
@@ -274,7 +308,7 @@ export const scene: fc.Arbitrary<Scene> = fc
     ),
   })
   .map(({ weaves, ...s }) => {
-    const made = { ...newScene('Test', 100, 100, null), ...s };
+    const made = { ...newScene('Test', 100, 100, null), ...s, kept: [BAND] };
     const all = everyLayer(made.layers);
     for (const [i, k, way, spill] of weaves) {
       const [layer, subject] = [all[i % (all.length || 1)], all[k % (all.length || 1)]];

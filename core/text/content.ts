@@ -9,6 +9,7 @@ import {
   place,
   seed,
 } from '../definitions/parameter';
+import { coordinate } from '../geometry/coordinate';
 import { pathSchema } from '../geometry/path-schema';
 
 /** What a text says, and how it is set. */
@@ -118,8 +119,6 @@ export const alongParameters = {
     default: 'left',
   },
 } as const satisfies Parameters;
-
-const coordinate = v.pipe(v.number(), v.finite(), v.minValue(-1e6), v.maxValue(1e6));
 
 const features = v.array(
   v.pipe(

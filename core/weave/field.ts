@@ -94,7 +94,7 @@ export function lineField(
 
 /** What of a region lies so near another that it may matter there. */
 function within(r: Region, near: Region): Region {
-  const most = BEYOND * Math.max(near.width, near.height, 64);
+  const most = Math.ceil(BEYOND * Math.max(near.width, near.height, 64));
   const [x0, y0] = [Math.max(r.x, near.x - most), Math.max(r.y, near.y - most)];
   const x1 = Math.min(r.x + r.width, near.x + near.width + most);
   const y1 = Math.min(r.y + r.height, near.y + near.height + most);

@@ -1,6 +1,6 @@
 import * as v from 'valibot';
-import type { Values } from '../definitions/parameter';
-import { parameterSchema, percent } from '../definitions/parameter';
+import { coordinate } from '../geometry/coordinate';
+import { parameterEntries, percent } from '../definitions/parameter';
 
 /** What can be set on a weave as a whole. */
 export const weaveParameters = {
@@ -20,12 +20,6 @@ export const weaveParameters = {
     help: 'How much of the wide, soft passes still lies on the subject where the line is behind it.',
   },
 } as const;
-
-type Entries = {
-  [K in keyof typeof weaveParameters]: v.GenericSchema<Values<typeof weaveParameters>[K]>;
-};
-
-const coordinate = v.pipe(v.number(), v.finite(), v.minValue(-1e6), v.maxValue(1e6));
 
 /** A stretch of a line that was chosen, or of a subject, by a place in it. */
 export const choiceSchema = v.variant('of', [
@@ -49,9 +43,7 @@ export const weaveSchema = v.strictObject({
   enabled: v.boolean(),
   /** The id of the layer that it is woven with. */
   with: v.pipe(v.string(), v.minLength(1)),
-  ...(Object.fromEntries(
-    Object.entries(weaveParameters).map(([k, p]) => [k, parameterSchema(p)]),
-  ) as Entries),
+  ...parameterEntries(weaveParameters),
   /** All the stretches there were when one was last chosen, in order. */
   choices: v.array(choiceSchema),
 });

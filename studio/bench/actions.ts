@@ -1,4 +1,6 @@
 import { clipBase, findLayer, setLayer, ungroup } from '@ignis/core/scene/edits';
+import { putMask } from '@ignis/core/scene/mask-edits';
+import { invertSelection } from '@ignis/core/scene/selection-edits';
 import { ownBox } from '@ignis/core/scene/echoes';
 import { isPath } from '@ignis/core/sources/line-shape';
 import { flipLayer } from '@ignis/core/scene/arrange';
@@ -167,19 +169,30 @@ export function actions(does: BenchDoes): Action[] {
     {
       name: 'Paint the mask the other way: reveal or hide',
       run: turnBrush,
-      enabled: mode === 'mask',
+      enabled: mode === 'mask' || mode === 'select',
+    },
+    { name: 'Select a part of the picture', keys: ['0'], run: work('select'), enabled: idle },
+    {
+      name: 'Select nothing of the picture',
+      run: () => bench().change('Select nothing', putMask('selection', null)),
+      enabled: scene.selection !== null,
+    },
+    {
+      name: 'Select the opposite',
+      run: () => bench().change('Select the opposite', invertSelection),
+      enabled: idle,
     },
     {
       name: 'Larger brush',
       keys: [']'],
       run: () => resizeBrush(true),
-      enabled: mode === 'mask',
+      enabled: mode === 'mask' || mode === 'select',
     },
     {
       name: 'Smaller brush',
       keys: ['['],
       run: () => resizeBrush(false),
-      enabled: mode === 'mask',
+      enabled: mode === 'mask' || mode === 'select',
     },
     {
       name: 'Pull the line wider or thinner',

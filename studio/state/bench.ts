@@ -25,6 +25,7 @@ export type Mode =
   | 'weave'
   | 'ramp'
   | 'mask'
+  | 'select'
   | 'draw'
   | 'write'
   | 'style'

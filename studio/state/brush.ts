@@ -1,9 +1,10 @@
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
 import type { MaskPart } from '@ignis/core/masks/mask';
+import type { SelectWay } from '@ignis/core/scene/selection-edits';
 
 /** With what a mask is worked on. */
-export type MaskTool = 'brush' | 'lasso' | 'box' | 'oval' | 'fade' | 'ends';
+export type MaskTool = 'brush' | 'lasso' | 'box' | 'oval' | 'fade' | 'colour' | 'ends' | 'move';
 
 interface Brush {
   tool: MaskTool;
@@ -11,6 +12,10 @@ interface Brush {
   hides: boolean;
   /** What a new area or fade does to what the mask shows. */
   way: MaskPart['way'];
+  /** How a new area goes with what is selected. */
+  selectWay: SelectWay;
+  /** Whether a colour reach goes by the scene, or by the selected layer alone. */
+  reachOf: 'scene' | 'layer';
   /** Scene px. */
   size: number;
   /** All %. */
@@ -27,6 +32,8 @@ export const useBrush = create<Brush>()(
       tool: 'brush',
       hides: true,
       way: 'subtract',
+      selectWay: 'new',
+      reachOf: 'scene',
       ...{ size: 120, hardness: 50, flow: 100, opacity: 100, steady: 20 },
     }),
     { name: 'ignis-brush' },

@@ -1,6 +1,8 @@
 import { proxy, releaseProxy, wrap, type Remote } from 'comlink';
 import type { Region } from '@ignis/core/pixels/region';
 import { covering } from '@ignis/core/pixels/region';
+import type { Path } from '@ignis/core/geometry/path';
+import type { MaskOwner } from '@ignis/core/scene/mask-edits';
 import { deltaOf } from '@ignis/core/scene/delta';
 import type { WeaveState } from '@ignis/core/render/weave-spans';
 import type { Scene } from '@ignis/core/scene/schema';
@@ -9,6 +11,8 @@ import type {
   CellRequest,
   Engine,
   ExportOptions,
+  MaskRequest,
+  MaskView,
   Patch,
   PictureRequest,
   Preview,
@@ -162,6 +166,22 @@ export const picture = (request: PictureRequest): Promise<Blob> =>
 /** Where a layer goes over and under what it is woven with; null if it is not woven. */
 export const weave = (scene: Scene, layer: string): Promise<WeaveState | null> =>
   ask((remote) => remote.weave(scene, layer) as Promise<WeaveState | null>);
+
+/** What a mask or selection shows; null if there is none. */
+export const maskView = (request: MaskRequest): Promise<MaskView | null> =>
+  ask((remote) => remote.maskView(request) as Promise<MaskView | null>);
+
+/** The edge of a mask or selection of the whole scene as closed paths, scene px; empty if there is none. */
+export const maskPaths = (scene: Scene, owner: MaskOwner): Promise<Path[]> =>
+  ask((remote) => remote.maskPaths(scene, owner));
+
+/** The colour of a place (scene px) of a scene, or of a layer alone; null where there is nothing. */
+export const colourAt = (
+  scene: Scene,
+  of: string | null,
+  x: number,
+  y: number,
+): Promise<string | null> => ask((remote) => remote.colourAt(scene, of, x, y));
 
 /** The layers that show at a point (scene px), front first. */
 export const layersAt = (scene: Scene, x: number, y: number): Promise<string[]> =>

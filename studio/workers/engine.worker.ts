@@ -5,6 +5,7 @@ import { FileFault } from '@ignis/core/files/fault';
 import { assetName } from '@ignis/core/files/ignis-file';
 import { inspectPicture, isCutShort } from '@ignis/core/files/picture-file';
 import { isPlainRgb, readPng, writePng } from '@ignis/core/files/png';
+import { pathsOfRings, ringsOf } from '@ignis/core/geometry/contours';
 import '@ignis/core/kernels/load';
 import type { Ending } from '@ignis/core/kernels/finish';
 import { finish } from '@ignis/core/kernels/finish';
@@ -20,6 +21,7 @@ import { exportScene } from '@ignis/core/render/export';
 import { menderOf } from '@ignis/core/render/mend';
 import { meterBy } from '@ignis/core/render/meter';
 import { weaveSpans } from '@ignis/core/render/weave-spans';
+import { colourAt, maskOver } from '@ignis/core/render/selection';
 import { render, Stopped } from '@ignis/core/render/render';
 import { facesOf, picturesOf } from '@ignis/core/scene/needs';
 import { withDelta } from '@ignis/core/scene/delta';
@@ -35,6 +37,8 @@ const pictures = new Map<string, Promise<Picture>>();
 /** What intermediates may hold, bytes. */
 const cache = cacheOf(384 * 2 ** 20, () => performance.now());
 const mender = menderOf();
+/** The longer side of a mask that paths are drawn from, px. */
+const PATHS = 2048;
 /** The scene of the last request for a preview. */
 let told: Scene | null = null;
 /** The last preview that was sent. */
@@ -214,6 +218,35 @@ const engine: Engine = {
   async weave(scene, layer) {
     const picture = await picturesFor(scene);
     return withRoom(() => weaveSpans(scene, layer, { picture, memo: cache.memo }));
+  },
+
+  async maskView({ scene, owner, region, scale, pixels }) {
+    const picture = await picturesFor(scene);
+    return withRoom(() => {
+      const made = maskOver(scene, owner, { region, scale, picture, memo: cache.memo });
+      if (!made) return null;
+      const rings = ringsOf(made).map((ring) => ring.map((v) => v / scale));
+      const shows = new Uint8ClampedArray(pixels ? made.data.length : 0);
+      for (let i = 0; i < shows.length; i++) shows[i] = made.data[i]! * 255;
+      return transfer({ region, scale, rings, shows }, [shows.buffer]);
+    });
+  },
+
+  async maskPaths(scene, owner) {
+    const picture = await picturesFor(scene);
+    const scale = Math.min(1, PATHS / Math.max(scene.width, scene.height));
+    const region = wholeScene(scene, scale);
+    return withRoom(() => {
+      const made = maskOver(scene, owner, { region, scale, picture, memo: cache.memo });
+      if (!made) return [];
+      const rings = ringsOf(made).map((ring) => ring.map((v) => v / scale));
+      return pathsOfRings(rings, 0.8 / scale);
+    });
+  },
+
+  async colourAt(scene, of, x, y) {
+    const picture = await picturesFor(scene);
+    return withRoom(() => colourAt(scene, of, { x, y }, { picture, memo: cache.memo }));
   },
 
   async layersAt(scene, x, y) {

@@ -2,6 +2,8 @@
 import type { Cost } from '@ignis/core/render/meter';
 import type { WeaveState } from '@ignis/core/render/weave-spans';
 import type { Region } from '@ignis/core/pixels/region';
+import type { Path } from '@ignis/core/geometry/path';
+import type { MaskOwner } from '@ignis/core/scene/mask-edits';
 import type { Delta } from '@ignis/core/scene/delta';
 import type { Scene } from '@ignis/core/scene/schema';
 
@@ -75,6 +77,26 @@ export interface CellRequest {
   focus: string | null;
 }
 
+/** A mask or selection over a part of a scene. */
+export interface MaskRequest {
+  scene: Scene;
+  owner: MaskOwner;
+  region: Region;
+  scale: number;
+  /** Whether all of its px are asked for, and not its edge alone. */
+  pixels: boolean;
+}
+
+/** What a mask shows of a region, px of the scene × scale. */
+export interface MaskView {
+  region: Region;
+  scale: number;
+  /** Its edge, where it is half: rings of x and y in turn, scene px. */
+  rings: number[][];
+  /** How much of each px it shows, 0–255; empty if only the edge was asked for. */
+  shows: Uint8ClampedArray<ArrayBuffer>;
+}
+
 /** What the worker can do. */
 export interface Engine {
   /** A cell that holds the number of the newest preview; older ones stop. */
@@ -88,6 +110,12 @@ export interface Engine {
   picture(request: PictureRequest): Promise<Blob>;
   /** Where a layer goes over and under what it is woven with; null if it is not woven. */
   weave(scene: Scene, layer: string): Promise<WeaveState | null>;
+  /** What a mask or selection shows; null if there is none. */
+  maskView(request: MaskRequest): Promise<MaskView | null>;
+  /** The edge of a mask or selection of the whole scene as closed paths, scene px; empty if there is none. */
+  maskPaths(scene: Scene, owner: MaskOwner): Promise<Path[]>;
+  /** The colour of a place (scene px) of a scene, or of a layer alone, `#rrggbb`; null where there is nothing. */
+  colourAt(scene: Scene, of: string | null, x: number, y: number): Promise<string | null>;
   /** The layers that show at a point (scene px), front first. */
   layersAt(scene: Scene, x: number, y: number): Promise<string[]>;
   /** The whole scene as PNG. `progress` is told the share done. */

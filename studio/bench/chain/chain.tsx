@@ -19,6 +19,7 @@ import { MaskNode } from './mask';
 import { WeaveNode } from './weave';
 import { Node } from './node';
 import { Placement } from './placement';
+import { SelectionPanel } from './selection';
 import { SourceNode } from './source';
 import { Steps } from './steps';
 
@@ -29,11 +30,13 @@ const BLEND = { blend: blendParameter('Blend', 'normal'), ...OPACITY };
 /** What happens to the selected layer, in the order of computation. */
 export function Chain() {
   const layer = useSelectedLayer();
+  const selecting = useBench((s) => s.mode === 'select');
   return (
     <aside
       aria-label="Chain"
       className="flex h-full w-[316px] shrink-0 flex-col overflow-y-auto border-l border-line bg-panel px-4 py-3"
     >
+      {selecting && <SelectionPanel />}
       {layer ? <OfLayer key={layer.id} layer={layer} /> : <OfScene />}
     </aside>
   );

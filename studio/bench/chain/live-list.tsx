@@ -38,6 +38,8 @@ interface Props {
   set(id: string, values: { enabled?: boolean; values?: Item['values'] }): Edit;
   remove(id: string): Edit;
   move(id: string, to: number): Edit;
+  /** What stands under the controls of an item. */
+  after?(item: Item): React.ReactNode;
 }
 
 /** Live operations in the order of computation, each with the controls its definition asks for. */
@@ -51,6 +53,7 @@ export function LiveList({
   set,
   remove,
   move,
+  after,
 }: Props) {
   const { change, set: setBench } = useBench.getState();
   const opened = useBench((s) => s.step);
@@ -124,6 +127,7 @@ export function LiveList({
                         }
                       />
                     )}
+                    {isOpen && after?.(item)}
                   </Node>
                 </div>
               )}

@@ -1,13 +1,15 @@
 import { useMemo, useRef } from 'react';
 import { toast } from 'sonner';
-import { addStep, moveStep, removeStep, setStep } from '@ignis/core/scene/edits';
+import { addStep, limitStep, moveStep, removeStep, setStep } from '@ignis/core/scene/edits';
 import { newStep } from '@ignis/core/scene/make';
 import type { Layer } from '@ignis/core/scene/schema';
 import { everyLayer } from '@ignis/core/scene/schema';
 import { heightInScene, withLengths } from '@ignis/core/scene/style-edits';
-import { pixelSteps, steps } from '@ignis/core/steps/index';
+import { keptForSelection } from '@ignis/core/scene/selection-edits';
+import { pixelSteps, stepOfKind, steps } from '@ignis/core/steps/index';
 import { bringInPicture, PICTURES } from '../../files/bring-in';
 import { useBench } from '../../state/bench';
+import { ChoiceField } from '../../ui/choice-field';
 import { PictureChoice } from '../../ui/picture-context';
 import { LiveList } from './live-list';
 
@@ -35,9 +37,48 @@ export const Steps = ({ layer }: { layer: Layer }) => (
       set={(id, values) => setStep(layer.id, id, values)}
       remove={(id) => removeStep(layer.id, id)}
       move={(id, to) => moveStep(layer.id, id, to)}
+      after={(item) => <StepWithin layer={layer} id={item.id} />}
     />
   </WithPictures>
 );
+
+const EVERYWHERE = '';
+const SELECTED = 'selected';
+
+/** The kept selection that a step works within, if there are any. */
+function StepWithin({ layer, id }: { layer: Layer; id: string }) {
+  const kept = useBench((s) => s.scene.kept);
+  const selected = useBench((s) => s.scene.selection !== null);
+  const step = layer.steps.find((s) => s.id === id);
+  if (!step || stepOfKind(step.kind).works !== 'pixels') return null;
+  if (kept.length === 0 && !selected && step.within === undefined) return null;
+  const choose = (value: string) => {
+    const { scene, change } = useBench.getState();
+    const made =
+      value === SELECTED ? keptForSelection(scene, `Selection ${scene.kept.length + 1}`) : null;
+    change(`Limit ${stepOfKind(step.kind).label}`, (s) => {
+      made?.keep(s);
+      limitStep(layer.id, id, value === EVERYWHERE ? undefined : (made?.id ?? value))(s);
+    });
+  };
+  const gone = step.within !== undefined && !kept.some((k) => k.id === step.within);
+  return (
+    <div className="flex items-center justify-between text-sm text-dim">
+      Works
+      <ChoiceField
+        label="Where it works"
+        value={step.within ?? EVERYWHERE}
+        options={[
+          { value: EVERYWHERE, label: 'everywhere' },
+          ...kept.map((k) => ({ value: k.id, label: `within ${k.name}` })),
+          ...(selected ? [{ value: SELECTED, label: 'within what is selected' }] : []),
+          ...(gone ? [{ value: step.within!, label: 'within a selection that is gone' }] : []),
+        ]}
+        onChange={choose}
+      />
+    </div>
+  );
+}
 
 /** Lets controls within choose among the pictures of the scene, or bring in another. */
 export function WithPictures({ children }: { children: React.ReactNode }) {

@@ -13,13 +13,15 @@ import {
   pulledPlacement,
   repivoted,
 } from '@ignis/core/scene/placement';
-import type { Layer, Placement } from '@ignis/core/scene/schema';
+import type { Placement } from '@ignis/core/definitions/placement';
+import type { Layer } from '@ignis/core/scene/schema';
 import { everyLayer } from '@ignis/core/scene/schema';
 import { useAround, useBench } from '../../state/bench';
 import { BoxHandles } from './box-handles';
 import { toStage } from './path-outline';
 import { scenePoint } from './pointer';
 import { snapper } from './snapping';
+import { tenth } from './tenth';
 
 interface Props {
   stage: RefObject<HTMLElement | null>;
@@ -90,5 +92,3 @@ const turned = ([a, b, c, d]: Affine, { x, y }: Point): Point => ({
   x: a * x + c * y,
   y: b * x + d * y,
 });
-
-const tenth = (v: number) => Math.round(v * 10) / 10;

@@ -5,15 +5,24 @@ import { Menu, type MenuEntry } from '../../ui/menu';
 
 /** The row over the stage, and what stands in it. */
 
-export const Bar = ({ children }: { children: React.ReactNode }) => (
+/** The ways of working, and under them the tools of the one that is chosen. */
+export const Bar = ({
+  children,
+  tools,
+}: {
+  children: React.ReactNode;
+  tools?: React.ReactNode;
+}) => (
   <div
-    className={`pointer-events-none absolute right-0 left-0 flex justify-center px-3 ${useStageAids((s) => s.rulers) ? 'top-7' : 'top-3'}`}
+    className={`pointer-events-none absolute right-0 left-0 flex flex-col items-center gap-1.5 px-3 ${useStageAids((s) => s.rulers) ? 'top-7' : 'top-3'}`}
   >
-    <div className="pointer-events-auto flex h-9 max-w-full min-w-0 items-center gap-0.5 rounded-full border border-line bg-panel/95 px-1.5 text-sm shadow-lg">
-      {children}
-    </div>
+    <div className={`${ROW} h-9`}>{children}</div>
+    {tools && <div className={`${ROW} h-8 empty:hidden`}>{tools}</div>}
   </div>
 );
+
+const ROW =
+  'pointer-events-auto flex max-w-full min-w-0 items-center gap-0.5 rounded-full border border-line bg-panel/95 px-1.5 text-sm shadow-lg';
 
 export const Hint = ({ children }: { children: React.ReactNode }) => (
   <span className="min-w-0 truncate px-2.5 text-dim">{children}</span>

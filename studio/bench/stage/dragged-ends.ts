@@ -1,7 +1,6 @@
 import type { Point } from '@ignis/core/geometry/affine';
 import type { Ends } from '@ignis/core/pixels/ramp';
-
-const tenth = (v: number) => Math.round(v * 10) / 10;
+import { tenth } from './tenth';
 
 /** Where a gradient runs after one of its ends was dragged to a place; all in px of the layer's own. */
 export function draggedEnds(

@@ -6,6 +6,7 @@ import { Handle } from './handle';
 import { follow } from './pointer';
 import { RampLine } from './ramp-line';
 import type { Edit } from '@ignis/core/scene/edit';
+import { tenth } from './tenth';
 
 interface Props {
   /** Where the gradient begins and ends, CSS px of the stage. */
@@ -26,7 +27,6 @@ const BESIDE = 15;
 /** Pulled this far off, a colour is taken out, CSS px. */
 const AWAY = 36;
 
-const tenth = (v: number) => Math.round(v * 10) / 10;
 const held = (v: number, low: number, high: number) => Math.min(high, Math.max(low, v));
 
 /** A gradient on the stage: its ends, the colours between, and where half of each change is done. */

@@ -3,46 +3,35 @@ import type { Affine, Point } from '@ignis/core/geometry/affine';
 import { apply } from '@ignis/core/geometry/affine';
 import { boxBetween, boxPath, ovalPath } from '@ignis/core/geometry/box-paths';
 import { corner, mapPath } from '@ignis/core/geometry/path';
-import type { MaskShape } from '@ignis/core/masks/index';
-import { newPart } from '@ignis/core/scene/make';
-import { addPart } from '@ignis/core/scene/mask-edits';
-import type { Layer } from '@ignis/core/scene/schema';
-import { useBench } from '../../state/bench';
-import type { MaskTool } from '../../state/brush';
-import { useBrush } from '../../state/brush';
+import type { AreaShape } from '@ignis/core/masks/area';
+import type { FadeShape } from '@ignis/core/masks/fade';
 import { follow, stagePoint } from './pointer';
-
-const tenth = (v: number) => Math.round(v * 10) / 10;
+import { tenth } from './tenth';
 
 interface AreasProps {
   stage: RefObject<HTMLElement | null>;
-  layer: Layer;
+  /** From CSS px of the stage to those that the areas are drawn in. */
   back: Affine;
+  tool: 'lasso' | 'box' | 'oval' | 'fade';
+  /** What the pointer is followed on. */
   surface: object;
   works: boolean;
+  put(shape: AreaShape | FadeShape): void;
 }
 
 /** Nearer than this to where it began a lasso is closed, CSS px. */
 const CLOSE = 12;
 
 /** Areas are drawn: boxes, ovals, lassos of lines by hand and straight ones, and fades. */
-export function Areas({ stage, layer, back, surface, works }: AreasProps) {
-  const { tool, way } = useBrush();
+export function Areas({ stage, back, tool, surface, works, put }: AreasProps) {
   const [points, setPoints] = useState<Point[]>([]);
   /** A fade, or the corners of a box, while it is drawn. */
   const [span, setSpan] = useState<[Point, Point] | null>(null);
-  useEffect(() => setPoints([]), [tool, layer.id]);
+  useEffect(() => setPoints([]), [tool]);
   const at = (e: { clientX: number; clientY: number }) => stagePoint(stage.current!, e);
   const own = (p: Point) => {
     const q = apply(back, p);
     return { x: tenth(q.x), y: tenth(q.y) };
-  };
-  const put = (shape: MaskShape) => {
-    const first = !layer.mask?.parts.length;
-    // A first fade shows what lies before its end, whatever areas do.
-    const part = newPart(shape, shape.kind === 'fade' ? (first ? 'add' : 'intersect') : way);
-    useBench.getState().change(layer.mask ? 'Add a part' : 'Add a mask', addPart(layer.id, part));
-    if (shape.kind === 'fade') useBrush.setState({ tool: 'ends' });
   };
   const close = (all: readonly Point[]) => {
     setPoints([]);
@@ -153,7 +142,7 @@ export function Areas({ stage, layer, back, surface, works }: AreasProps) {
 const LOOK = { fill: 'none', stroke: '#fff', strokeWidth: 1.5, strokeDasharray: '5 4' } as const;
 
 /** A fade, a box or an oval, while it is drawn from one corner or end to the other. */
-function Drawn({ tool, span: [a, b] }: { tool: MaskTool; span: [Point, Point] }) {
+function Drawn({ tool, span: [a, b] }: Pick<AreasProps, 'tool'> & { span: [Point, Point] }) {
   const [width, height] = [b.x - a.x, b.y - a.y];
   if (tool === 'fade') return <line x1={a.x} y1={a.y} x2={b.x} y2={b.y} {...LOOK} />;
   if (tool === 'box') return <rect x={a.x} y={a.y} width={width} height={height} {...LOOK} />;

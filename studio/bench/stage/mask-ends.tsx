@@ -2,49 +2,44 @@ import type { RefObject } from 'react';
 import { apply, invert } from '@ignis/core/geometry/affine';
 import type { FadeShape } from '@ignis/core/masks/fade';
 import { setPartShape } from '@ignis/core/scene/mask-edits';
-import type { Layer } from '@ignis/core/scene/schema';
-import { useAround, useBench } from '../../state/bench';
-import { maskPlacement } from './mask-place';
-import { toStage } from './path-outline';
+import { useBench } from '../../state/bench';
+import { draggedEnds } from './dragged-ends';
+import type { Masked } from './masked';
 import { stagePoint, follow } from './pointer';
 import { RampLine } from './ramp-line';
 
 interface Props {
   stage: RefObject<HTMLElement | null>;
-  layer: Layer;
+  masked: Masked;
 }
 
 /** The ends of the fades on a mask: where all shows, and where nothing does. */
-export function MaskEnds({ stage, layer }: Props) {
-  const parts = layer.mask?.parts ?? [];
+export function MaskEnds({ stage, masked }: Props) {
+  const parts = masked.mask?.parts ?? [];
   return parts.map(
     ({ id, shape, enabled }) =>
       enabled &&
       shape.kind === 'fade' && (
-        <FadeEnds key={id} stage={stage} layer={layer} part={id} shape={shape} />
+        <FadeEnds key={id} stage={stage} masked={masked} part={id} shape={shape} />
       ),
   );
 }
 
-function FadeEnds({ stage, layer, part, shape }: Props & { part: string; shape: FadeShape }) {
-  const view = useBench((s) => s.view);
-  const around = useAround(layer.id);
-  const map = toStage(view, around, maskPlacement(layer));
+function FadeEnds({ stage, masked, part, shape }: Props & { part: string; shape: FadeShape }) {
+  const { map, owner } = masked;
   const back = invert(map);
   if (!back) return null;
   const { drag, drop } = useBench.getState();
-  const from = apply(map, { x: shape.x0, y: shape.y0 });
-  const to = apply(map, { x: shape.x1, y: shape.y1 });
+  const ends = { from: { x: shape.x0, y: shape.y0 }, to: { x: shape.x1, y: shape.y1 } };
+  const [from, to] = [apply(map, ends.from), apply(map, ends.to)];
 
   const pull = (end: 'from' | 'to') => (down: React.PointerEvent) => {
     if (down.button !== 0) return;
     down.stopPropagation();
     follow(down.nativeEvent, {
       move(e) {
-        const p = apply(back, stagePoint(stage.current!, e));
-        const at = { x: Math.round(p.x * 10) / 10, y: Math.round(p.y * 10) / 10 };
-        const ends = end === 'from' ? { x0: at.x, y0: at.y } : { x1: at.x, y1: at.y };
-        drag('Move the fade', setPartShape(layer.id, part, shape, ends));
+        const place = apply(back, stagePoint(stage.current!, e));
+        drag('Move the fade', setPartShape(owner, part, shape, draggedEnds(ends, end, place)));
       },
       up: drop,
     });

@@ -2,46 +2,73 @@ import { useRef, useState, type RefObject } from 'react';
 import type { Point } from '@ignis/core/geometry/affine';
 import { apply, invert, meanScale } from '@ignis/core/geometry/affine';
 import { steadied } from '@ignis/core/geometry/steady';
-import { newId } from '@ignis/core/scene/make';
-import { addStroke } from '@ignis/core/scene/mask-edits';
-import type { Layer } from '@ignis/core/scene/schema';
-import { useAround, useBench } from '../../state/bench';
+import type { MaskShape } from '@ignis/core/masks/index';
+import { newId, newPart } from '@ignis/core/scene/make';
+import { defaultsOf } from '@ignis/core/definitions/parameter';
+import { reachParameters } from '@ignis/core/masks/reach';
+import { addPart, addStroke } from '@ignis/core/scene/mask-edits';
+import { keptForSelection, selectShape } from '@ignis/core/scene/selection-edits';
+import { toast } from 'sonner';
+import { useBench } from '../../state/bench';
+import type { MaskTool } from '../../state/brush';
 import { useBrush } from '../../state/brush';
+import { colourAt } from '../../workers/engine';
+import { useShownMask } from '../../state/shown-mask';
 import { Areas } from './mask-areas';
-import { maskPlacement } from './mask-place';
-import { toStage } from './path-outline';
-import { follow, stagePoint } from './pointer';
+import type { Masked } from './masked';
+import { reaches } from './masked';
+import { follow, scenePoint, stagePoint } from './pointer';
+import { tenth } from './tenth';
 
 interface Props {
   stage: RefObject<HTMLElement | null>;
-  layer: Layer;
+  masked: Masked;
 }
-
-const tenth = (v: number) => Math.round(v * 10) / 10;
 
 /** What a stroke or an area would do, in words; or why it would do nothing. */
-function deed(layer: Layer, hides: boolean, around: string): { word: string; works: boolean } {
-  if (!layer.visible) return { word: `${layer.name} is hidden: nothing would show`, works: false };
-  if (layer.mask && !layer.mask.enabled)
-    return { word: `the mask of ${layer.name} is off: nothing would change`, works: false };
-  return {
-    word: `${around || (hides ? 'hides' : 'reveals')} · mask of ${layer.name}`,
-    works: true,
-  };
+function deed(
+  { layer, mask, name }: Masked,
+  word: string,
+  outside: boolean,
+): { word: string; works: boolean } {
+  if (layer && !layer.visible)
+    return { word: `${layer.name} is hidden: nothing would show`, works: false };
+  if (mask && !mask.enabled)
+    return { word: `the ${name} is off: nothing would change`, works: false };
+  if (outside) return { word: 'outside the selection: nothing would change', works: false };
+  // Of the selection the word alone says what it is done to.
+  return { word: layer || word.length < 8 ? `${word} · ${name}` : word, works: true };
 }
 
+/** Whether a tool draws areas. */
+const isDrawn = (tool: MaskTool): tool is 'lasso' | 'box' | 'oval' | 'fade' =>
+  tool === 'lasso' || tool === 'box' || tool === 'oval' || tool === 'fade';
+
+const SELECT_WAYS = {
+  new: 'selects',
+  add: 'adds to the selection',
+  subtract: 'takes from the selection',
+  intersect: 'keeps only this',
+} as const;
+
+const WAYS = { add: 'shows', subtract: 'hides', intersect: 'keeps only this' } as const;
+
 /** A mask that is worked on: its brush, lasso, box, oval and new fades. */
-export function MaskPaint({ stage, layer }: Props) {
-  const { tool, hides, size, way } = useBrush();
+export function MaskPaint({ stage, masked }: Props) {
+  const { tool, hides, size, way, selectWay } = useBrush();
   const view = useBench((s) => s.view);
-  const around = useAround(layer.id);
-  const map = toStage(view, around, maskPlacement(layer));
+  const limited = useBench((s) => s.scene.selection !== null) && masked.owner !== 'selection';
+  const edge = useShownMask((s) => (s.of === '"selection"' ? s.view : null));
+  const { map, owner, mask } = masked;
   const [pointer, setPointer] = useState<Point | null>(null);
   const last = useRef<Point | null>(null);
   const back = invert(map);
   if (!back) return null;
-  const ways = { add: 'shows', subtract: 'hides', intersect: 'keeps only this' } as const;
-  const said = deed(layer, hides, tool === 'brush' ? '' : ways[way]);
+  const outside = (p: Point | null) =>
+    limited && tool === 'brush' && p !== null && !reaches(edge, view, p, size / 2);
+  const stroke = hides ? 'hides' : 'reveals';
+  const area = owner === 'selection' ? SELECT_WAYS[selectWay] : WAYS[way];
+  const said = deed(masked, tool === 'brush' ? stroke : area, outside(pointer));
   const radius = (size / 2) * view.zoom;
   const surface = {
     width: '100%',
@@ -57,7 +84,9 @@ export function MaskPaint({ stage, layer }: Props) {
     down.stopPropagation();
     if (!said.works) return;
     const { hardness, flow, opacity, steady } = useBrush.getState();
-    const { drag, drop } = useBench.getState();
+    const { drag, drop, scene } = useBench.getState();
+    // A stroke keeps within what is selected, for good: that is kept by a name.
+    const within = limited ? keptForSelection(scene, `Selection ${scene.kept.length + 1}`) : null;
     const own = size / (meanScale(map) / view.zoom || 1);
     const points: number[] = [];
     const part = newId();
@@ -68,14 +97,11 @@ export function MaskPaint({ stage, layer }: Props) {
       points.push(tenth(at.x), tenth(at.y), pressure);
     };
     const put = () =>
-      drag(
-        hides ? 'Hide' : 'Reveal',
-        addStroke(
-          layer.id,
-          { hides, size: own, hardness, flow, opacity, points: [...points] },
-          part,
-        ),
-      );
+      drag(hides ? 'Hide' : 'Reveal', (s) => {
+        within?.keep(s);
+        const stroke = { hides, size: own, hardness, flow, opacity, points: [...points] };
+        addStroke(owner, stroke, part, within?.id)(s);
+      });
     // From where the last stroke ended, straight.
     if (down.shiftKey && last.current) points.push(last.current.x, last.current.y, 1);
     add(down.nativeEvent);
@@ -93,12 +119,49 @@ export function MaskPaint({ stage, layer }: Props) {
     });
   };
 
+  const put = (shape: MaskShape) => {
+    const { change } = useBench.getState();
+    if (owner === 'selection') return change('Select', selectShape(shape, selectWay));
+    const first = !mask?.parts.length;
+    // A first fade shows what lies before its end, whatever areas do.
+    const made = newPart(shape, shape.kind === 'fade' ? (first ? 'add' : 'intersect') : way);
+    change(mask ? 'Add a part' : 'Add a mask', addPart(owner, made));
+    if (shape.kind === 'fade') useBrush.setState({ tool: 'ends' });
+  };
+
+  /** All that is like the colour at the pointer. */
+  const reach = async (down: React.PointerEvent) => {
+    down.stopPropagation();
+    const { scene, selected } = useBench.getState();
+    const of = useBrush.getState().reachOf === 'layer' ? selected : null;
+    const at = scenePoint(stage.current!, down);
+    const own = apply(back, stagePoint(stage.current!, down));
+    const colour = await colourAt(scene, of, at.x, at.y).catch(() => null);
+    if (!colour) {
+      toast.info('There is no colour here', {
+        description: of
+          ? 'The selected layer shows nothing at this place. Click on it, or let the reach go by the scene.'
+          : 'The scene is empty at this place. Click on the picture.',
+      });
+      return;
+    }
+    const { x, y } = { x: tenth(own.x), y: tenth(own.y) };
+    put({ kind: 'reach', of, x, y, colour, ...defaultsOf(reachParameters) });
+  };
+
   return (
     <g>
+      {tool === 'colour' && (
+        <rect
+          {...surface}
+          className="cursor-crosshair"
+          onPointerDown={(e) => void (e.button === 0 && said.works && reach(e))}
+        />
+      )}
       {tool === 'brush' ? (
         <rect {...surface} className="cursor-none" onPointerDown={paint} />
       ) : (
-        <Areas {...{ stage, layer, back, surface, works: said.works }} />
+        isDrawn(tool) && <Areas {...{ stage, back, tool, surface, put, works: said.works }} />
       )}
       {pointer && (
         <g pointerEvents="none">

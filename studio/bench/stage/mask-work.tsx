@@ -1,21 +1,26 @@
 import type { RefObject } from 'react';
-import type { Layer } from '@ignis/core/scene/schema';
 import { useBrush } from '../../state/brush';
 import { MaskEnds } from './mask-ends';
+import { MaskMove } from './mask-move';
 import { MaskPaint } from './mask-paint';
+import type { Masked } from './masked';
 
 interface Props {
   stage: RefObject<HTMLElement | null>;
-  layer: Layer;
+  masked: Masked;
 }
 
 /** The stage while a mask is worked on. */
-export function MaskWork({ stage, layer }: Props) {
+export function MaskWork({ stage, masked }: Props) {
   const tool = useBrush((s) => s.tool);
   return (
     <g>
-      {tool !== 'ends' && <MaskPaint stage={stage} layer={layer} />}
-      {(tool === 'ends' || tool === 'fade') && <MaskEnds stage={stage} layer={layer} />}
+      {tool === 'move' ? (
+        <MaskMove stage={stage} masked={masked} />
+      ) : (
+        tool !== 'ends' && <MaskPaint stage={stage} masked={masked} />
+      )}
+      {(tool === 'ends' || tool === 'fade') && <MaskEnds stage={stage} masked={masked} />}
     </g>
   );
 }

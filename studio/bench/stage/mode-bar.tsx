@@ -22,6 +22,7 @@ import { EDGES, GuideTools, LayerTools } from './arrange-tools';
 import { Bar, DropDown, Hint, ModeButton, Small } from './bar';
 import { endDrawing } from './drawing';
 import { MaskTools } from './mask-tools';
+import { SelectTools } from './select-tools';
 import { RepeatBar } from './repeat-bar';
 import { gradientPass } from './gradient';
 import { WeaveTools } from './weave-tools';
@@ -61,13 +62,38 @@ export function ModeBar() {
     );
   if (mode === 'repeat' && layer) return <RepeatBar layer={layer} />;
   if (guide) return <Bar>{<GuideTools id={guide} />}</Bar>;
-  if (!layer) return <Bar>{<Hint>Click the picture or a card to select a layer</Hint>}</Bar>;
+  const select = mode === 'select' ? <SelectTools layer={layer ?? null} /> : null;
+  if (!layer)
+    return (
+      <Bar tools={select}>
+        <Hint>Click the picture or a card to choose a layer</Hint>
+        <SelectButton />
+      </Bar>
+    );
   const shape = layer.source.kind === 'line' ? layer.source.shape : null;
   const paths = shape && isPath(shape) ? shape.paths : null;
   const gradient = gradientPass(layer, open);
   const follows = layer.steps.some((s) => s.enabled && s.values.follows === 'scene');
+  const tools = (
+    <>
+      {mode === 'weave' && <WeaveTools layer={layer} />}
+      {mode === 'style' && <Hint>Drag the handles of the style that is open</Hint>}
+      {mode === 'corners' && <CornerTools layer={layer} />}
+      {mode === 'arrange' && <LayerTools ids={[layer.id, ...others]} />}
+      {mode === 'mask' && <MaskTools layer={layer} />}
+      {mode === 'type' && <Hint>Esc ends; double-click chooses a word, three clicks all</Hint>}
+      {mode === 'letters' && layer.source.kind === 'text' && <LetterTools layer={layer} />}
+      {mode === 'width' && <Hint>Pull the line wider or thinner at its anchors</Hint>}
+      {mode === 'gaps' && (
+        <Hint>Click the line to break it; drag a gap along, click it to close</Hint>
+      )}
+      {mode === 'ramp' && <Hint>Drag the ends; click between them to add a colour</Hint>}
+      {mode === 'anchors' && paths && <AnchorTools id={layer.id} paths={paths} />}
+      {inCorners && <Hint>Its group lies flat for now</Hint>}
+    </>
+  );
   return (
-    <Bar>
+    <Bar tools={tools}>
       <ModeButton digit="1" mode="arrange" label="Arrange" />
       {paths && <ModeButton digit="2" mode="anchors" label="Anchors" />}
       {layer.source.kind === 'text' && <ModeButton digit="2" mode="type" label="Type" />}
@@ -86,23 +112,12 @@ export function ModeBar() {
       {layer.source.kind !== 'grade' && (
         <ModeButton digit="9" mode="weave" label="Weave" onClick={() => beginWeaving(layer)} />
       )}
-      {mode === 'weave' && <WeaveTools layer={layer} />}
-      {mode === 'style' && <Hint>Drag the handles of the style that is open</Hint>}
-      {mode === 'corners' && <CornerTools layer={layer} />}
-      {mode === 'arrange' && <LayerTools ids={[layer.id, ...others]} />}
-      {mode === 'mask' && <MaskTools />}
-      {mode === 'type' && <Hint>Esc ends; double-click chooses a word, three clicks all</Hint>}
-      {mode === 'letters' && layer.source.kind === 'text' && <LetterTools layer={layer} />}
-      {mode === 'width' && <Hint>Pull the line wider or thinner at its anchors</Hint>}
-      {mode === 'gaps' && (
-        <Hint>Click the line to break it; drag a gap along, click it to close</Hint>
-      )}
-      {mode === 'ramp' && <Hint>Drag the ends; click between them to add a colour</Hint>}
-      {mode === 'anchors' && paths && <AnchorTools id={layer.id} paths={paths} />}
-      {inCorners && <Hint>Its group lies flat for now</Hint>}
+      <SelectButton />
     </Bar>
   );
 }
+
+const SelectButton = () => <ModeButton digit="0" mode="select" label="Select" />;
 
 /** What can be done to the letter that is being moved by hand. */
 function LetterTools({ layer }: { layer: Layer }) {

@@ -2,7 +2,7 @@ import type { Affine } from '@ignis/core/geometry/affine';
 import { multiply } from '@ignis/core/geometry/affine';
 import { strandsData } from '@ignis/core/geometry/path-data';
 import { placementMap } from '@ignis/core/scene/placement';
-import type { Placement } from '@ignis/core/scene/schema';
+import type { Placement } from '@ignis/core/definitions/placement';
 import type { LineSource } from '@ignis/core/sources/line';
 import { drawnStrands } from '@ignis/core/sources/line-shape';
 import type { View } from '../../state/bench';

@@ -26,7 +26,9 @@ import { Gaps } from './gaps';
 import { Gradient } from './gradient';
 import { Lamp } from './lamp';
 import { Letters } from './letters';
+import { MaskCanvas, MovingEdge, useShownOver } from './mask-shown';
 import { MaskWork } from './mask-work';
+import { useMasked } from './masked';
 import { Measure } from './measure';
 import { ModeBar } from './mode-bar';
 import { lineData, toStage } from './path-outline';
@@ -74,6 +76,8 @@ export function Stage({ onFiles }: Props) {
   const measuring = mode === 'measure';
   const layer = useSelectedLayer();
   const hovered = useBench((s) => findLayer(s.scene, s.hovered));
+  const masked = useMasked();
+  const over = useShownOver(size);
   usePreview(canvas, size);
   useFontsOfScene();
   useFonts();
@@ -205,6 +209,7 @@ export function Stage({ onFiles }: Props) {
         className="absolute top-0 left-0 origin-top-left"
         data-testid="picture"
       />
+      {!comparing && over.view && over.look && <MaskCanvas view={over.view} look={over.look} />}
       {!comparing && layer?.visible && mode === 'anchors' && isLine(layer) && (
         <ManyAnchors layer={layer} {...size} />
       )}
@@ -262,7 +267,10 @@ export function Stage({ onFiles }: Props) {
           <StyleHandles stage={element} layer={layer} />
         )}
         {!comparing && mode === 'lamp' && <Lamp stage={element} />}
-        {!comparing && layer && mode === 'mask' && <MaskWork stage={element} layer={layer} />}
+        {!comparing && over.view && over.edge && <MovingEdge view={over.view} />}
+        {!comparing && masked && (mode === 'mask' || mode === 'select') && (
+          <MaskWork stage={element} masked={masked} />
+        )}
         {!comparing && <Guides stage={element} {...size} />}
         {measuring && <Measure stage={element} />}
         <Rulers stage={element} {...size} />

@@ -111,9 +111,9 @@ export const Card = memo(function Card({ layer, small, drop }: Props) {
             clip
           </Chip>
         )}
-        {layer.weave && !layer.mask && (
+        {layer.weave && (
           <Chip
-            side="right-1"
+            side={layer.mask ? 'right-11' : 'right-1'}
             on={layer.weave.enabled}
             title={layer.weave.enabled ? 'Is woven with another layer' : 'Has a weave that is off'}
           >

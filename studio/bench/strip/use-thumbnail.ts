@@ -40,24 +40,11 @@ export function useThumbnail(own: Layer): string | null {
     const now = [source, placement, steps, layers, width, height, mixing, carried];
     if (now.every((v, i) => v === shown.current[i])) return;
     let gone = false;
-    const plain: Layer = {
-      ...layer,
-      id: 'alone',
-      visible: true,
-      opacity: 100,
-      blend: 'normal',
-      clip: false,
-      body: 100,
-      mask: null,
-    };
-    const group = {
-      ...newGroup('', [plain], 'one'),
-      placement: placementOf(mapAround(useBench.getState().scene.layers, own.id), { x: 0, y: 0 }),
-    };
-    const alone: Scene = { ...newScene('', width, height, null), mixing, layers: [group] };
+    const all = useBench.getState().scene;
+    const asked = layer.source.kind === 'spill' ? among(all, own.id) : alone(all, own.id, layer);
     // The picture on the stage comes first.
     const wait = window.setTimeout(async () => {
-      const blob = await picture({ scene: alone, side: SIDE, background: false }).catch(() => null);
+      const blob = await picture({ ...asked, side: SIDE, background: false }).catch(() => null);
       if (gone || !blob) return;
       const next = URL.createObjectURL(blob);
       kept.set(source, next);
@@ -71,4 +58,29 @@ export function useThumbnail(own: Layer): string | null {
     // eslint-disable-next-line react-hooks/exhaustive-deps -- name, blend and the like do not show
   }, [source, placement, steps, layers, width, height, mixing, carried, dragging]);
   return url;
+}
+
+/** A layer as it is by itself, whatever it is laid on. */
+const plain = (layer: Layer): Layer => ({
+  ...layer,
+  ...{ visible: true, opacity: 100, blend: 'normal', clip: false, body: 100, mask: null },
+});
+
+/** A scene that holds one layer alone, where it stands. */
+function alone({ width, height, mixing, layers }: Scene, id: string, layer: Layer) {
+  const group = {
+    ...newGroup('', [{ ...plain(layer), id: 'alone' }], 'one'),
+    placement: placementOf(mapAround(layers, id), { x: 0, y: 0 }),
+  };
+  return { scene: { ...newScene('', width, height, null), mixing, layers: [group] } };
+}
+
+/** One layer of a scene that it needs the others of. */
+function among(scene: Scene, id: string) {
+  const shown = (layers: readonly Layer[]): Layer[] =>
+    layers.map((l) => ({
+      ...(l.id === id ? plain(l) : l),
+      ...(l.layers && { layers: shown(l.layers) }),
+    }));
+  return { scene: { ...scene, layers: shown(scene.layers) }, layers: [id] };
 }

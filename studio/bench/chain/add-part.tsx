@@ -1,0 +1,130 @@
+import { useRef } from 'react';
+import { toast } from 'sonner';
+import { defaultsOf } from '@ignis/core/definitions/parameter';
+import type { MaskShape } from '@ignis/core/masks/index';
+import { maskShapes } from '@ignis/core/masks/index';
+import { tonesParameters } from '@ignis/core/masks/tones';
+import { newPart } from '@ignis/core/scene/make';
+import { addPart, setMask } from '@ignis/core/scene/mask-edits';
+import { boxOf } from '@ignis/core/scene/placement';
+import type { Layer } from '@ignis/core/scene/schema';
+import { selectionToMask } from '@ignis/core/scene/selection-edits';
+import { subjectsFor } from '@ignis/core/scene/subjects';
+import { bringInPicture, PICTURES } from '../../files/bring-in';
+import { useBench } from '../../state/bench';
+import { useBrush } from '../../state/brush';
+import { Menu, type MenuEntry } from '../../ui/menu';
+import { beginMasking } from '../stage/masking';
+
+/** What a mask can be made of, or have added. */
+export function AddPart({ layer, label }: { layer: Layer; label: string }) {
+  const chooser = useRef<HTMLInputElement>(null);
+  const scene = useBench((s) => s.scene);
+  const { change, set } = useBench.getState();
+  const put = (shape: MaskShape, moves = true): string => {
+    // What comes after others lies within them, as a second fade does.
+    const part = newPart(shape, layer.mask?.parts.length ? 'intersect' : 'add');
+    const owner = { layer: layer.id };
+    change(layer.mask ? 'Add a part' : 'Add a mask', (s) => {
+      addPart(owner, part)(s);
+      if (!layer.mask) setMask(owner, { moves })(s);
+    });
+    return part.id;
+  };
+  const fade = () => {
+    // Across the layer from its top to its bottom; across the scene where it has no box.
+    const box = boxOf(layer) ?? { x0: 0, y0: 0, x1: scene.width, y1: scene.height };
+    const x = Math.round((box.x0 + box.x1) / 2);
+    const span = box.y1 - box.y0;
+    const part = put({
+      kind: 'fade',
+      radial: false,
+      x0: x,
+      y0: Math.round(box.y0 + span * 0.25),
+      x1: x,
+      y1: Math.round(box.y0 + span * 0.75),
+    });
+    set({ mode: 'mask', part });
+    useBrush.setState({ tool: 'ends' });
+  };
+  const fromFile = async (file: File | undefined) => {
+    if (!file) return;
+    try {
+      const brought = await bringInPicture(file);
+      if (brought) put(brought.source);
+    } catch (error) {
+      toast.error('That could not be brought in', { description: (error as Error).message });
+    }
+  };
+  const others: MenuEntry[] = subjectsFor(scene, layer.id).map((l) => ({
+    label: `What ${l.name} covers`,
+    run: () => put({ kind: 'layer', of: l.id, what: 'coverage' }),
+  }));
+  return (
+    <>
+      <Menu
+        align="start"
+        trigger={
+          <button
+            type="button"
+            className="-ml-1 rounded px-1 text-sm font-normal text-dim hover:text-ink"
+          >
+            {label}
+          </button>
+        }
+        items={[
+          {
+            label: `${maskShapes.strokes.label}: reveal and hide`,
+            run: () => beginMasking('brush'),
+          },
+          { label: 'Lasso', run: () => beginMasking('lasso') },
+          { label: 'Box', run: () => beginMasking('box') },
+          { label: 'Oval', run: () => beginMasking('oval') },
+          { label: maskShapes.fade.label, run: fade },
+          { label: `${maskShapes.picture.label}…`, run: () => chooser.current?.click() },
+          { label: maskShapes.full.label, run: () => void put({ kind: 'full' }) },
+          { label: maskShapes.reach.label, run: () => beginMasking('colour') },
+          {
+            label: `${maskShapes.tones.label} of the scene`,
+            run: () => void put({ kind: 'tones', of: null, ...defaultsOf(tonesParameters) }),
+          },
+          ...(scene.selection
+            ? [
+                null,
+                {
+                  label: 'What is selected',
+                  run: () => change('Mask from the selection', selectionToMask(layer.id, false)),
+                },
+                {
+                  label: 'What is not selected',
+                  run: () => change('Mask from the selection', selectionToMask(layer.id, true)),
+                },
+              ]
+            : []),
+          ...(scene.kept.length > 0
+            ? [
+                null,
+                ...scene.kept.map((k) => ({
+                  label: `${k.name}, shared`,
+                  run: () => void put({ kind: 'kept', within: k.id }, false),
+                })),
+              ]
+            : []),
+          ...(others.length > 0 ? [null, ...others] : []),
+        ]}
+      />
+      <input
+        ref={chooser}
+        type="file"
+        hidden
+        aria-label="Mask from a picture"
+        accept={PICTURES}
+        onChange={(e) => {
+          const file = e.target.files?.[0];
+          e.target.value = '';
+          void fromFile(file);
+        }}
+      />
+    </>
+  );
+}
