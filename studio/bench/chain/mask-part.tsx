@@ -24,6 +24,13 @@ const VALUES: Partial<Record<MaskShape['kind'], Parameters>> = {
   tones: tonesParameters,
 };
 
+/** What a part of a selection does to those before it. */
+const SELECT_WAYS = [
+  { value: 'add', label: 'Adds' },
+  { value: 'subtract', label: 'Takes away' },
+  { value: 'intersect', label: 'Keeps only' },
+] as const;
+
 /** What a part is called in the chain. */
 function nameOf(scene: Scene, shape: MaskShape): string {
   const { label } = maskShapeOf(shape);
@@ -101,7 +108,7 @@ export function Part({ owner, part }: { owner: MaskOwner; part: MaskPart }) {
           <ChoiceField
             label={`What ${about.label} does`}
             value={part.way}
-            options={partWays}
+            options={owner === 'selection' ? SELECT_WAYS : partWays}
             onChange={(way) =>
               change('Change a part', setPart(owner, part.id, { way: way as MaskPart['way'] }))
             }

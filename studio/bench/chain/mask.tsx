@@ -131,7 +131,10 @@ const BRUSH = {
 export function BrushValues() {
   const brush = useBrush();
   const element = useRef<HTMLDivElement>(null);
-  useEffect(() => element.current?.scrollIntoView({ block: 'nearest' }), []);
+  useEffect(() => {
+    // Newer browsers answer with a promise, which is no clean-up.
+    element.current?.scrollIntoView({ block: 'nearest' });
+  }, []);
   if (brush.tool !== 'brush') return null;
   return (
     <div ref={element} className="mb-2 rounded-md bg-ground/60 p-2" role="group" aria-label="Brush">

@@ -36,8 +36,7 @@ function deed(
   if (mask && !mask.enabled)
     return { word: `the ${name} is off: nothing would change`, works: false };
   if (outside) return { word: 'outside the selection: nothing would change', works: false };
-  // Of the selection the word alone says what it is done to.
-  return { word: layer || word.length < 8 ? `${word} · ${name}` : word, works: true };
+  return { word: layer ? `${word} · ${name}` : word, works: true };
 }
 
 /** Whether a tool draws areas. */
@@ -66,8 +65,9 @@ export function MaskPaint({ stage, masked }: Props) {
   if (!back) return null;
   const outside = (p: Point | null) =>
     limited && tool === 'brush' && p !== null && !reaches(edge, view, p, size / 2);
-  const stroke = hides ? 'hides' : 'reveals';
-  const area = owner === 'selection' ? SELECT_WAYS[selectWay] : WAYS[way];
+  const selecting = owner === 'selection';
+  const stroke = selecting ? SELECT_WAYS[hides ? 'subtract' : 'add'] : hides ? 'hides' : 'reveals';
+  const area = selecting ? SELECT_WAYS[selectWay] : WAYS[way];
   const said = deed(masked, tool === 'brush' ? stroke : area, outside(pointer));
   const radius = (size / 2) * view.zoom;
   const surface = {
@@ -82,7 +82,8 @@ export function MaskPaint({ stage, masked }: Props) {
   const paint = (down: React.PointerEvent) => {
     if (down.button !== 0) return;
     down.stopPropagation();
-    if (!said.works) return;
+    // One that begins outside what is selected may go on into it.
+    if (!said.works && !outside(pointer)) return;
     const { hardness, flow, opacity, steady } = useBrush.getState();
     const { drag, drop, scene } = useBench.getState();
     // A stroke keeps within what is selected, for good: that is kept by a name.

@@ -71,9 +71,9 @@ export function MaskCanvas({ view, look }: { view: MaskView; look: 'overlay' | '
   );
 }
 
-/** What lies over what a mask hides, as blue, green and red: the ember of the workshop, darkened; and how much of it. */
-const OVERLAY = 0x08227a;
-const DIM = 0.62;
+/** What lies over what a mask hides, as blue, green and red: the cool of what lies behind; and how much of it. */
+const OVERLAY = 0x4a3312;
+const DIM = 0.78;
 
 /** The edge of a selection, in motion, so that it is told from what is drawn. */
 export function MovingEdge({ view }: { view: MaskView }) {

@@ -81,6 +81,7 @@ export function ModeBar() {
       {mode === 'corners' && <CornerTools layer={layer} />}
       {mode === 'arrange' && <LayerTools ids={[layer.id, ...others]} />}
       {mode === 'mask' && <MaskTools layer={layer} />}
+      {select}
       {mode === 'type' && <Hint>Esc ends; double-click chooses a word, three clicks all</Hint>}
       {mode === 'letters' && layer.source.kind === 'text' && <LetterTools layer={layer} />}
       {mode === 'width' && <Hint>Pull the line wider or thinner at its anchors</Hint>}

@@ -1,0 +1,114 @@
+/** Selections: drawn, by colour, moved, kept, and what becomes of them. */
+import type { Page } from '@playwright/test';
+import { expect, test } from '@playwright/test';
+import { unpackScene } from '../core/files/ignis-file';
+import type { Scene } from '../core/scene/schema';
+import {
+  act,
+  add,
+  card,
+  colourAt,
+  newScene,
+  onPage,
+  press,
+  savedFile,
+  settled,
+} from './bench-page';
+
+const sceneOf = async (page: Page): Promise<Scene> => {
+  await settled(page);
+  return (await unpackScene(await savedFile(page), 'x.ignis')).scene;
+};
+
+const choose = async (page: Page, from: string, to: string) => {
+  const stage = page.getByRole('region', { name: 'Stage' });
+  await stage.getByRole('button', { name: from, exact: true }).click();
+  await page.getByRole('menuitem', { name: to, exact: true }).click();
+};
+
+/** How much of the blue fill shows at a place, over the dark: 0–1. */
+const shownAt = async (page: Page, at: readonly [number, number]): Promise<number> =>
+  ((await colourAt(page, at))[2] - 18) / (0x66 - 18);
+
+test.beforeEach(async ({ page }) => {
+  await newScene(page, 800, 500);
+  await add(page, 'Fill');
+  await page.keyboard.press('0');
+  await choose(page, 'Brush', 'Box');
+});
+
+test('areas add up, and become a mask of the layer or of its opposite', async ({ page }) => {
+  await press(page, [100, 100], [300, 300]);
+  await choose(page, 'New', 'Add');
+  await choose(page, 'Box', 'Oval');
+  await press(page, [500, 100], [700, 300]);
+  await expect(page.getByTestId('moving-edge')).toBeVisible();
+  await page.mouse.move(...(await onPage(page, [400, 400])));
+  await expect(page.getByTestId('mask-word')).toHaveText('adds to the selection');
+  await choose(page, 'Becomes…', 'The mask of Fill');
+  await expect(page.getByTestId('moving-edge')).toHaveCount(0);
+  expect(await shownAt(page, [200, 200])).toBeGreaterThan(0.9);
+  expect(await shownAt(page, [600, 200])).toBeGreaterThan(0.9);
+  expect(await shownAt(page, [510, 110])).toBeLessThan(0.1);
+  expect(await shownAt(page, [400, 200])).toBeLessThan(0.1);
+  // Every part is as live as it was: the mask is made of them.
+  expect((await sceneOf(page)).layers[0]!.mask!.parts).toHaveLength(2);
+});
+
+test('a selection is moved by itself, and limits the brush', async ({ page }) => {
+  await press(page, [100, 100], [300, 300]);
+  await choose(page, 'Box', 'Move by itself');
+  await press(page, [200, 200], [500, 250]);
+  await settled(page);
+  const { selection } = await sceneOf(page);
+  expect(selection!.place!.x).toBeCloseTo(300, 1);
+  expect(selection!.place!.y).toBeCloseTo(50, 1);
+  await page.keyboard.press('3');
+  await choose(page, 'Move by itself', 'Brush');
+  await page.mouse.move(...(await onPage(page, [150, 400])));
+  await expect(page.getByTestId('mask-word')).toHaveText(
+    'outside the selection: nothing would change',
+  );
+  await press(page, [300, 250], [700, 250]);
+  expect(await shownAt(page, [500, 250])).toBeLessThan(0.1);
+  expect(await shownAt(page, [350, 250])).toBeGreaterThan(0.9);
+  const after = await sceneOf(page);
+  expect(after.kept).toHaveLength(1);
+  expect(after.layers[0]!.mask!.parts.at(-1)!.shape).toMatchObject({ within: after.kept[0]!.id });
+});
+
+test('a colour reaches as far as it hangs together; what is selected becomes fills and lines', async ({
+  page,
+}) => {
+  await press(page, [100, 100], [300, 300]);
+  await choose(page, 'Becomes…', 'A fill');
+  await expect(card(page, 'Filled selection')).toBeVisible();
+  await page.keyboard.press('0');
+  await choose(page, 'Box', 'Colour reach');
+  await page.mouse.click(...(await onPage(page, [200, 200])));
+  await expect(page.getByTestId('moving-edge')).toBeVisible();
+  await choose(page, 'Becomes…', 'A line round it');
+  await expect(card(page, 'Line round the selection')).toBeVisible();
+  const { layers } = await sceneOf(page);
+  const { source } = layers.find((l) => l.name === 'Line round the selection')!;
+  const anchors =
+    source.kind === 'line' && source.shape.kind === 'path' ? source.shape.paths[0]!.anchors : [];
+  const xs = anchors.map((a) => a.x);
+  expect(Math.abs(Math.min(...xs) - 100)).toBeLessThan(2);
+  expect(Math.abs(Math.max(...xs) - 300)).toBeLessThan(2);
+});
+
+test('a selection is kept by name, selected again, and limits a step', async ({ page }) => {
+  await press(page, [100, 100], [300, 300]);
+  await choose(page, 'Becomes…', 'A selection kept by name');
+  await act(page, 'Select nothing of the picture');
+  await expect(page.getByTestId('moving-edge')).toHaveCount(0);
+  await page.getByRole('button', { name: '+ add a step' }).click();
+  await page.getByRole('menuitem', { name: 'Tint' }).click();
+  await page.getByRole('combobox', { name: 'Where it works' }).click();
+  await page.getByRole('option', { name: 'within Selection 1' }).click();
+  await settled(page);
+  expect(await colourAt(page, [200, 200])).not.toEqual(await colourAt(page, [600, 400]));
+  await page.getByRole('button', { name: 'select', exact: true }).click();
+  await expect(page.getByTestId('moving-edge')).toBeVisible();
+});
