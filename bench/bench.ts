@@ -6,6 +6,7 @@ import { BROWSER } from '../e2e/browser';
 import { createApp } from '../server/src/app';
 import { callHelpers } from '../server/src/threads';
 import '../server/src/scene-file';
+import { cutouts } from './cutouts';
 import { driven } from './driven';
 import { growth } from './growth';
 import { large } from './large';
@@ -26,6 +27,7 @@ try {
     // A minute is not enough for the large export, nor for scenes of many lines.
     ...(quick ? [] : large()),
     ...growth(rounds),
+    ...(await cutouts()),
   ];
   print(rows);
   await writeFile(at('results.json'), `${JSON.stringify(rows, null, 2)}\n`);

@@ -30,6 +30,18 @@ export const against = (
   met: ours / reference <= most,
 });
 
+/** A row whose own value must come to `least`. */
+export const atLeast = (section: string, name: string, ours: number, least: number): Row => ({
+  section,
+  name,
+  ours,
+  reference: null,
+  unit: '',
+  ratio: null,
+  goal: `≥ ${least}`,
+  met: ours >= least,
+});
+
 /** A row whose own value must not exceed `most`. */
 export const within = (
   section: string,

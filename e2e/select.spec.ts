@@ -2,6 +2,7 @@
 import type { Page } from '@playwright/test';
 import { expect, test } from '@playwright/test';
 import { unpackScene } from '../core/files/ignis-file';
+import { isPath } from '../core/sources/line-shape';
 import type { Scene } from '../core/scene/schema';
 import {
   act,
@@ -92,7 +93,7 @@ test('a colour reaches as far as it hangs together; what is selected becomes fil
   const { layers } = await sceneOf(page);
   const { source } = layers.find((l) => l.name === 'Line round the selection')!;
   const anchors =
-    source.kind === 'line' && source.shape.kind === 'path' ? source.shape.paths[0]!.anchors : [];
+    source.kind === 'line' && isPath(source.shape) ? source.shape.paths[0]!.anchors : [];
   const xs = anchors.map((a) => a.x);
   expect(Math.abs(Math.min(...xs) - 100)).toBeLessThan(2);
   expect(Math.abs(Math.max(...xs) - 300)).toBeLessThan(2);

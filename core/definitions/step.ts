@@ -24,6 +24,8 @@ export interface StepContext {
   wanted: Region;
   /** How colours stand in the buffers. */
   mixing: Mixing;
+  /** How much of the layer its own mask shows over a region, 0–1; null if it has none. For steps that see it. */
+  mask(region: Region): Plane | null;
 }
 
 /** One live operation of a chain: pixels in, pixels out. */
@@ -31,6 +33,8 @@ export interface StepDefinition<P extends Parameters = Parameters> extends Descr
   works: 'pixels';
   /** Whether the coverage of what goes through it stays as it is. */
   keepsShape?: boolean;
+  /** Whether it looks at the mask of the layer. */
+  seesMask?: boolean;
   /**
    * The step's result, over what `wanted` shares with all it can touch. The input is not changed.
    * It may cover less than asked where there is nothing; outside it is transparent.

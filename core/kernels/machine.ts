@@ -37,6 +37,7 @@ const ROW_KERNELS = [
   'gradeLight',
   'gradeRamp',
   'glossRows',
+  'guidedRows',
   'likenessRows',
   'grainRows',
   'halveRows',

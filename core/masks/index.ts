@@ -1,7 +1,10 @@
 import * as v from 'valibot';
 import type { MaskShapeDefinition } from '../definitions/mask';
+import type { CutOutShape } from '../cutout/cut-out';
+import { cutOutSchema } from '../cutout/cut-out';
 import type { AreaShape } from './area';
 import { area, areaSchema } from './area';
+import { cutOut } from './cut-out';
 import type { FadeShape } from './fade';
 import { fade, fadeSchema } from './fade';
 import type { FullShape } from './full';
@@ -23,6 +26,7 @@ export type MaskShape =
   | FullShape
   | FadeShape
   | AreaShape
+  | CutOutShape
   | ReachShape
   | TonesShape
   | LayerShape
@@ -35,6 +39,7 @@ export const maskShapes = {
   full,
   fade,
   area,
+  'cut-out': cutOut,
   reach,
   tones,
   layer: layerShape,
@@ -49,6 +54,7 @@ export const maskShapeSchema = v.variant(
     fullSchema,
     fadeSchema,
     areaSchema,
+    cutOutSchema,
     reachSchema,
     tonesSchema,
     layerShapeSchema,

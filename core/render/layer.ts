@@ -1,3 +1,4 @@
+import { numberOf } from '../definitions/content-key';
 import type { PaintFrame, Piece, ShapeStepDefinition, StepDefinition } from '../definitions/step';
 import { multiply } from '../geometry/affine';
 import { alphaOf, copied, masked, mix } from '../kernels/rows';
@@ -13,7 +14,7 @@ import type { Leg, Sizes } from './chain';
 import { piecesOf, unitOf } from './chain';
 import type { Context } from './context';
 import { kept, stopIfTold } from './context';
-import { keptPlane } from './masked';
+import { keptPlane, ownMask } from './masked';
 import { sizesOf } from './reach';
 
 /** One step's result; each is kept under a key that goes on from that of what went in. */
@@ -30,12 +31,13 @@ function throughStep(
   stopIfTold(context);
   const unit = unitOf(step, sizes);
   const within = keptMaskOf(step);
-  key.push(step.kind, step.values, unit, wanted, within ? [within, context.map] : null);
+  const definition = stepOfKind(step.kind) as StepDefinition;
+  const seen = definition.seesMask ? [numberOf(layer.mask ?? {}), layer.placement] : null;
+  key.push(step.kind, step.values, unit, wanted, seen, within ? [within, context.map] : null);
   return kept(context, layer.id, step.id, key, () => {
-    const made = (stepOfKind(step.kind) as StepDefinition).apply(pixels, step.values, {
-      scale: unit,
-      wanted,
-      mixing,
+    const made = definition.apply(pixels, step.values, {
+      ...{ scale: unit, wanted, mixing },
+      mask: (region) => ownMask(layer, region, context),
     });
     if (!within) return made;
     // Elsewhere it is as if the step were not there.
@@ -113,9 +115,8 @@ export function dressed(
       shape = () =>
         kept(context, layer.id, step.id, ['shape', ...name], () =>
           (definition as ShapeStepDefinition).apply(before(), own(), step.values, {
-            scale: unit,
-            wanted: seen,
-            mixing,
+            ...{ scale: unit, wanted: seen, mixing },
+            mask: () => null,
           }),
         );
     } else {
@@ -133,6 +134,7 @@ export function dressed(
         const made = kept(context, layer.id, step.id, [...name, i, within], () => {
           const drawn = piece.draw(crop(plane, intersect(plane.region, seen), 1), {
             ...{ scale: unit, wanted, mixing, frame, lamp: context.lamp },
+            mask: () => null,
             keep: (part, make) => kept(context, layer.id, step.id, [...name, part], make),
           });
           return piece.lands === 'within' && within ? masked(drawn, plane) : drawn;

@@ -6,6 +6,7 @@ import type {
   StyleDefinition,
 } from '../definitions/step';
 import { gaussian } from './blur/gaussian';
+import { fringe } from './grade/fringe';
 import { gradientMap } from './grade/gradient-map';
 import { hueSaturation } from './grade/hue-saturation';
 import { light } from './grade/light';
@@ -28,6 +29,7 @@ export const steps: readonly AnyStep[] = [
   light,
   tint,
   gradientMap,
+  fringe,
   glow,
   shadow,
   bevel,

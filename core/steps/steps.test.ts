@@ -12,7 +12,7 @@ import { tint } from './grade/tint';
 import { pixelSteps, steps, stepOfKind } from './index';
 
 const region = { x: 0, y: 0, width: 4, height: 1 };
-const plain: StepContext = { scale: 1, wanted: region, mixing: 'displayed' };
+const plain: StepContext = { scale: 1, wanted: region, mask: () => null, mixing: 'displayed' };
 const buffer = (...pixels: number[][]): ColourBuffer => ({
   region: { ...region, width: pixels.length },
   data: Float32Array.from(pixels.flatMap(([r, g, b, a]) => [r! * a!, g! * a!, b! * a!, a!])),
@@ -39,7 +39,7 @@ describe('every step', () => {
             const before = [...input.data];
             const values = defaultsOf(step.parameters);
             const far = grow(input.region, 500);
-            const out = step.apply(input, values, { scale, wanted: far, mixing: 'displayed' });
+            const out = step.apply(input, values, { ...plain, scale, wanted: far });
             expect([...input.data]).toEqual(before);
             const reach = grow(input.region, step.margin(values, scale));
             for (let y = 0; y < out.region.height; y++)

@@ -22,6 +22,7 @@ const LAMP = { angle: -120, height: 40, colour: '#ffffff' };
 const context = (wanted: Region, scale = 1): StyleContext => ({
   scale,
   wanted,
+  mask: () => null,
   mixing: 'displayed',
   lamp: LAMP,
   frame: { map: IDENTITY, box: BOX, scene: BOX, mixing: 'displayed', picture: lookUp },

@@ -165,6 +165,7 @@ describe('the server', () => {
     await mkdir(join(studio, 'assets'));
     await writeFile(join(studio, 'index.html'), '<!doctype html><title>Ignis</title>');
     await writeFile(join(studio, 'assets/main-abc.js'), 'export {}');
+    await writeFile(join(studio, 'assets/cutter.worker-abc.js'), 'export {}');
     server = createApp({ studio, scenes: at('../../demo/scenes') }).listen(0);
     url = `http://localhost:${(server.address() as AddressInfo).port}`;
   });
@@ -177,6 +178,14 @@ describe('the server', () => {
     const policy = headers.get('content-security-policy')!;
     expect(policy).toContain("default-src 'none'");
     expect(policy).toContain("script-src 'self' 'wasm-unsafe-eval';");
+  });
+
+  it('lets the worker that cuts out write functions, and nothing else', async () => {
+    const policy = async (path: string) =>
+      (await fetch(`${url}${path}`)).headers.get('content-security-policy');
+    expect(await policy('/assets/cutter.worker-abc.js')).toContain(" 'unsafe-eval'");
+    for (const path of ['/', '/assets/main-abc.js', '/assets/none/cutter.worker-abc.js'])
+      expect(await policy(path)).not.toContain(" 'unsafe-eval'");
   });
 
   it('lets built files be kept for ever, and the page itself not', async () => {

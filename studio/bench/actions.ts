@@ -70,6 +70,7 @@ export function actions(does: BenchDoes): Action[] {
   const layer = findLayer(scene, selected);
   const has = !!layer;
   const idle = mode !== 'draw';
+  const hasBrush = mode === 'mask' || mode === 'select' || mode === 'cut-out';
   const work = (m: Mode) => () => bench().set({ mode: m });
   const arrow = (key: string, dx: number, dy: number): Action[] => [
     {
@@ -161,6 +162,12 @@ export function actions(does: BenchDoes): Action[] {
       enabled: layer?.source.kind === 'line' && isPath(layer.source.shape) && idle,
     },
     {
+      name: 'Cut out the subject of the picture',
+      keys: ['2'],
+      run: work('cut-out'),
+      enabled: layer?.source.kind === 'picture' && idle,
+    },
+    {
       name: 'Edit the mask',
       keys: ['3'],
       run: () => (mode === 'mask' ? turnBrush() : beginMasking()),
@@ -186,13 +193,13 @@ export function actions(does: BenchDoes): Action[] {
       name: 'Larger brush',
       keys: [']'],
       run: () => resizeBrush(true),
-      enabled: mode === 'mask' || mode === 'select',
+      enabled: hasBrush,
     },
     {
       name: 'Smaller brush',
       keys: ['['],
       run: () => resizeBrush(false),
-      enabled: mode === 'mask' || mode === 'select',
+      enabled: hasBrush,
     },
     {
       name: 'Pull the line wider or thinner',

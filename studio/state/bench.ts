@@ -25,6 +25,7 @@ export type Mode =
   | 'weave'
   | 'ramp'
   | 'mask'
+  | 'cut-out'
   | 'select'
   | 'draw'
   | 'write'

@@ -105,6 +105,9 @@ export function addAsset(name: string, bytes: Blob): void {
   for (const one of crew) void one?.remote.addAsset(name, bytes);
 }
 
+/** The file of an asset that is known; undefined if it is not. */
+export const assetBytes = (name: string): Blob | undefined => assets.get(name);
+
 /** A preview; null if a newer one was asked for meanwhile. One that fails is tried again, coarser. */
 export function preview(request: PreviewRequest): Promise<Preview | null> {
   const own = ++number;

@@ -1,4 +1,5 @@
 import { Trash2 } from 'lucide-react';
+import { edgeParameters } from '@ignis/core/cutout/cut-out';
 import type { NumberParameter, Parameters } from '@ignis/core/definitions/parameter';
 import type { FadeShape } from '@ignis/core/masks/fade';
 import type { MaskShape } from '@ignis/core/masks/index';
@@ -22,6 +23,7 @@ import { ParameterControls } from '../../ui/parameter-controls';
 const VALUES: Partial<Record<MaskShape['kind'], Parameters>> = {
   reach: { colour: { kind: 'colour', label: 'Colour', default: '#ffffff' }, ...reachParameters },
   tones: tonesParameters,
+  'cut-out': edgeParameters,
 };
 
 /** What a part of a selection does to those before it. */
@@ -41,6 +43,8 @@ function nameOf(scene: Scene, shape: MaskShape): string {
     const kept = scene.kept.find((k) => k.id === shape.within);
     return `${label}, ${shape.strokes.length}${kept ? ` within ${kept.name}` : ''}`;
   }
+  if (shape.kind === 'cut-out' && shape.marks.length > 0)
+    return `${label}, ${shape.marks.length} ${shape.marks.length === 1 ? 'stroke' : 'strokes'}`;
   if ((shape.kind === 'reach' || shape.kind === 'tones') && shape.of !== null)
     return `${label} of ${findLayer(scene, shape.of)?.name ?? 'a layer that is gone'}`;
   return label;

@@ -38,6 +38,18 @@ export const Small = ({ label, onClick }: { label: string; onClick(): void }) =>
   </button>
 );
 
+/** One of a few ways to go on, side by side. */
+export const Way = ({ on, label, onClick }: { on: boolean; label: string; onClick(): void }) => (
+  <button
+    type="button"
+    aria-pressed={on}
+    onClick={onClick}
+    className={`rounded-full px-2.5 py-1 whitespace-nowrap ${on ? 'bg-ember/20 text-ember-ink' : 'hover:bg-raised'}`}
+  >
+    {label}
+  </button>
+);
+
 export const DropDown = ({ label, items }: { label: string; items: MenuEntry[] }) => (
   <Menu
     trigger={

@@ -20,7 +20,7 @@ const HANDLES = [
 ] as const satisfies readonly BoxHandle[];
 
 /** What lies nearer to the top of the stage than this may be under the row over it, CSS px. */
-const ROW = 96;
+const ROW = 140;
 
 export interface BoxGestures {
   /** The box is dragged: from a point and to another, px of the box. */

@@ -83,7 +83,7 @@ export function MaskPaint({ stage, masked }: Props) {
     if (down.button !== 0) return;
     down.stopPropagation();
     // One that begins outside what is selected may go on into it.
-    if (!said.works && !outside(pointer)) return;
+    if (!deed(masked, '', false).works) return;
     const { hardness, flow, opacity, steady } = useBrush.getState();
     const { drag, drop, scene } = useBench.getState();
     // A stroke keeps within what is selected, for good: that is kept by a name.

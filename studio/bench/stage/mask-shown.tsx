@@ -22,12 +22,16 @@ export function useShownOver(size: Props): {
   const masked = useMasked();
   const moving = useBrush((s) => s.tool === 'move');
   // A mask that is worked on is shown in place of what is selected, if it is to be seen.
+  const cutting = mode === 'cut-out';
   const own =
-    mode === 'mask' && masked?.mask && (look !== 'picture' || moving) ? masked.owner : null;
+    masked?.mask && (cutting || (mode === 'mask' && (look !== 'picture' || moving)))
+      ? masked.owner
+      : null;
   const owner = own ?? (selected ? 'selection' : null);
-  const pixels = own ? look === 'overlay' || look === 'alone' : dimmed;
+  const pixels = own ? cutting || look === 'overlay' || look === 'alone' : dimmed;
   const view = useMaskView(owner, size, pixels);
   if (!owner) return { view: null, look: null, edge: false };
+  if (cutting && own) return { view, look: 'overlay', edge: false };
   if (own)
     return {
       view,

@@ -19,7 +19,8 @@ import { isPath } from '@ignis/core/sources/line-shape';
 import { useBench, useSelectedLayer } from '../../state/bench';
 import { NumberField } from '../../ui/number-field';
 import { EDGES, GuideTools, LayerTools } from './arrange-tools';
-import { Bar, DropDown, Hint, ModeButton, Small } from './bar';
+import { Bar, DropDown, Hint, ModeButton, Small, Way } from './bar';
+import { CutTools } from './cut-tools';
 import { endDrawing } from './drawing';
 import { MaskTools } from './mask-tools';
 import { SelectTools } from './select-tools';
@@ -80,6 +81,7 @@ export function ModeBar() {
       {mode === 'style' && <Hint>Drag the handles of the style that is open</Hint>}
       {mode === 'corners' && <CornerTools layer={layer} />}
       {mode === 'arrange' && <LayerTools ids={[layer.id, ...others]} />}
+      {mode === 'cut-out' && <CutTools layer={layer} />}
       {mode === 'mask' && <MaskTools layer={layer} />}
       {select}
       {mode === 'type' && <Hint>Esc ends; double-click chooses a word, three clicks all</Hint>}
@@ -98,6 +100,7 @@ export function ModeBar() {
       <ModeButton digit="1" mode="arrange" label="Arrange" />
       {paths && <ModeButton digit="2" mode="anchors" label="Anchors" />}
       {layer.source.kind === 'text' && <ModeButton digit="2" mode="type" label="Type" />}
+      {layer.source.kind === 'picture' && <ModeButton digit="2" mode="cut-out" label="Cut out" />}
       <ModeButton digit="3" mode="mask" label="Mask" />
       {layer.source.kind === 'text' && <ModeButton digit="4" mode="letters" label="Letters" />}
       {paths && <ModeButton digit="4" mode="width" label="Width" />}
@@ -321,14 +324,3 @@ const FIDELITY = length('Smoothed by', 3, {
   step: 0.5,
   help: 'How far the line may stray from the hand; more makes fewer anchors.',
 });
-
-const Way = ({ on, label, onClick }: { on: boolean; label: string; onClick(): void }) => (
-  <button
-    type="button"
-    aria-pressed={on}
-    onClick={onClick}
-    className={`rounded-full px-3 py-1 ${on ? 'bg-ember/20 text-ember-ink' : 'hover:bg-raised'}`}
-  >
-    {label}
-  </button>
-);

@@ -21,6 +21,7 @@ import { Grid, Guides, Rulers } from './aids';
 import { Arrange } from './arrange';
 import { ArrangeMany } from './arrange-many';
 import { Corners } from './corners';
+import { CutWork } from './cut-work';
 import { Draw } from './draw';
 import { Gaps } from './gaps';
 import { Gradient } from './gradient';
@@ -268,6 +269,9 @@ export function Stage({ onFiles }: Props) {
         )}
         {!comparing && mode === 'lamp' && <Lamp stage={element} />}
         {!comparing && over.view && over.edge && <MovingEdge view={over.view} />}
+        {!comparing && layer?.visible && masked && mode === 'cut-out' && (
+          <CutWork stage={element} layer={layer} masked={masked} />
+        )}
         {!comparing && masked && (mode === 'mask' || mode === 'select') && (
           <MaskWork stage={element} masked={masked} />
         )}

@@ -2,6 +2,9 @@ import { useEffect, type RefObject } from 'react';
 import { toast } from 'sonner';
 import type { Region } from '@ignis/core/pixels/region';
 import { covering, intersect, isEmpty, regionKey, wholeScene } from '@ignis/core/pixels/region';
+import { edit } from '@ignis/core/scene/edit';
+import { findLayer } from '@ignis/core/scene/edits';
+import { setMask } from '@ignis/core/scene/mask-edits';
 import { laidFlat } from '@ignis/core/scene/placement';
 import type { Layer, Scene } from '@ignis/core/scene/schema';
 import { everyLayer } from '@ignis/core/scene/schema';
@@ -26,6 +29,7 @@ useBench.subscribe((now, before) => {
     now.scene !== before.scene ||
     now.ghost !== before.ghost ||
     now.view !== before.view ||
+    (now.mode === 'cut-out') !== (before.mode === 'cut-out') ||
     ((now.mode !== before.mode || now.selected !== before.selected) &&
       everyLayer(now.scene.layers).some((l) => l.placement.corners)) ||
     now.comparing !== before.comparing ||
@@ -48,14 +52,24 @@ interface Size {
  */
 export function shownScene(): Scene {
   const { scene, ghost, opened, comparing, compareWith, selected, mode } = useBench.getState();
-  if (!comparing)
-    return selected ? laidFlat(ghost ?? scene, selected, FLAT.has(mode)) : (ghost ?? scene);
+  if (!comparing) {
+    // What is cut out is told from all of the picture: what the mask hides is dimmed, not gone.
+    const seen =
+      mode === 'cut-out' && selected ? unmasked(ghost ?? scene, selected) : (ghost ?? scene);
+    return selected ? laidFlat(seen, selected, FLAT.has(mode)) : seen;
+  }
   if (compareWith === 'opened' || !selected) return opened;
   return {
     ...scene,
     layers: without(scene.layers, selected),
   };
 }
+
+/** The scene with the mask of a layer turned off; the same object if it has none that is on. */
+const unmasked = (scene: Scene, id: string): Scene =>
+  findLayer(scene, id)?.mask?.enabled
+    ? edit(scene, '', setMask({ layer: id }, { enabled: false })).scene
+    : scene;
 
 /** Ways of working on a layer's own px, in which it lies flat. */
 const FLAT: ReadonlySet<Mode> = new Set([
@@ -64,6 +78,7 @@ const FLAT: ReadonlySet<Mode> = new Set([
   'gaps',
   'ramp',
   'mask',
+  'cut-out',
   'type',
   'letters',
 ]);

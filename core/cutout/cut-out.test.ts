@@ -1,0 +1,209 @@
+import { createRequire } from 'node:module';
+import fc from 'fast-check';
+import { beforeAll, describe, expect, it } from 'vitest';
+import { edgeError, nextMark, overlap, subjectOver } from '../../demo/cut-subjects';
+import '../kernels/load';
+import { defaultsOf } from '../definitions/parameter';
+import { boxPath } from '../geometry/box-paths';
+import { scaling } from '../geometry/affine';
+import { projective } from '../geometry/homography';
+import type { Picture } from '../kernels/picture';
+import { picture } from '../kernels/picture';
+import { drawPicture } from '../kernels/resample';
+import type { MaskShape } from '../masks/index';
+import { maskPlane } from '../masks/mask';
+import { crop } from '../pixels/buffer';
+import { cacheOf } from '../render/cache';
+import { newMask } from '../scene/make';
+import type { CutOutShape, Mark } from './cut-out';
+import { edgeParameters, workingSize } from './cut-out';
+import { barrierDistance, isTight, parting, sharedColours } from './first-guess';
+import type { OpenCv } from './grabcut';
+import { NothingToTell, cutterFor } from './grabcut';
+import { LABEL, knownLabels } from './labels';
+
+// Not by `import`: the library can be awaited, and would be without end.
+const library = createRequire(import.meta.url)('@techstark/opencv-js') as OpenCv & {
+  onRuntimeInitialized?: () => void;
+};
+beforeAll(
+  () =>
+    new Promise<void>((resolve) => {
+      const { Mat } = library as Partial<OpenCv>;
+      if (Mat) resolve();
+      else library.onRuntimeInitialized = resolve;
+    }),
+  30_000,
+);
+
+const grey = (data: Uint8ClampedArray, width: number, height: number): Picture =>
+  picture({ width, height, depth: 8, data });
+
+/** A cut-out of a subject as it is worked on: what the mask shows after each stroke. */
+function worked(...of: Parameters<typeof subjectOver>) {
+  const subject = subjectOver(...of);
+  const { width, height, rgba, box } = subject;
+  const size = workingSize(width, height);
+  const whole = grey(rgba, width, height);
+  const region = { x: 0, y: 0, width: size.width, height: size.height };
+  const map = projective(scaling(size.width / width, size.height / height));
+  const small = crop(drawPicture(whole, map, region, 'displayed'), region, 4).data;
+  const rgb = Uint8Array.from({ length: size.width * size.height * 3 }, (_, i) =>
+    Math.round(small[4 * Math.floor(i / 3) + (i % 3)]! * 255),
+  );
+  const cutter = cutterFor(library, rgb, size.width, size.height);
+  const asset = (letter: string) => `${letter.repeat(64)}.png`;
+  let shape: CutOutShape = {
+    ...{ kind: 'cut-out', asset: asset('a'), width, height },
+    ...{ around: boxPath(box), marks: [], found: null },
+    ...defaultsOf(edgeParameters),
+  };
+  const show = (values: Partial<CutOutShape> = {}, scale = 1) => {
+    shape = { ...shape, ...values };
+    const labels = cutter.cut(knownLabels(shape, size));
+    const white = Uint8ClampedArray.from({ length: labels.length * 4 }, (_, i) =>
+      i % 4 === 3 ? 255 : labels[i >> 2]! * 255,
+    );
+    const found = grey(white, size.width, size.height);
+    const made: MaskShape = {
+      ...shape,
+      found: { asset: asset('b'), width: size.width, height: size.height },
+    };
+    return maskPlane(newMask(made), {
+      ...{ map: scaling(scale), scale, mixing: 'displayed' as const },
+      wanted: { x: 0, y: 0, width: Math.round(width * scale), height: Math.round(height * scale) },
+      picture: (name) => (name === shape.asset ? whole : found),
+      memo: cacheOf(2 ** 28, () => 0).memo,
+      look: () => null,
+      kept: () => null,
+    }).data;
+  };
+  return { subject, show, marks: () => shape.marks, close: cutter.close };
+}
+
+describe('a cut-out', () => {
+  it('finds a subject within one box, and its edge', () => {
+    const { subject, show, close } = worked('paper-boat', 'harbour-wall');
+    const found = show();
+    expect(overlap(found, subject.truth)).toBeGreaterThan(0.95);
+    expect(edgeError(found, subject, 4)).toBeLessThan(0.15);
+    // Softer at the edge, and moved, it is still the same subject.
+    expect(overlap(show({ soft: 4 }), subject.truth)).toBeGreaterThan(0.93);
+    const total = (data: Float32Array) => data.reduce((sum, v) => sum + v, 0);
+    const shifted = [-60, 0, 60].map((shift) => total(show({ soft: 0, shift })));
+    expect(shifted[0]).toBeLessThan(shifted[1]!);
+    expect(shifted[1]).toBeLessThan(shifted[2]!);
+    close();
+  }, 60_000);
+
+  it('comes to the subject by three strokes over what is wrong', () => {
+    const { subject, show, marks, close } = worked('ceramic-heron', 'harbour-wall');
+    let found = show();
+    const first = overlap(found, subject.truth);
+    for (let i = 0; i < 3; i++) {
+      const mark = nextMark(found, subject);
+      if (mark) found = show({ marks: [...marks(), mark] });
+    }
+    expect(overlap(found, subject.truth)).toBeGreaterThan(Math.max(first, 0.975));
+    close();
+  }, 60_000);
+
+  it('says what is missing where nothing can be told apart', () => {
+    const cutter = cutterFor(library, new Uint8Array(300).fill(90), 10, 10);
+    const all = (label: number) => new Uint8Array(100).fill(label);
+    expect(() => cutter.cut(all(LABEL.background))).toThrow(NothingToTell);
+    expect(() => cutter.cut(all(LABEL.maybeSubject))).toThrow(/All of the picture/);
+    cutter.close();
+  });
+});
+
+describe('what is known', () => {
+  const shape = (marks: Mark[]): CutOutShape => ({
+    ...{ kind: 'cut-out', asset: `${'a'.repeat(64)}.png`, width: 100, height: 80 },
+    ...{ around: boxPath({ x0: 10, y0: 10, x1: 90, y1: 70 }), marks, found: null },
+    ...defaultsOf(edgeParameters),
+  });
+  const grid = { width: 50, height: 40, scale: 0.5 };
+  const at = (labels: Uint8Array, x: number, y: number) => labels[Math.floor(y / 2) * 50 + x / 2];
+  const mark = (says: Mark['says']): Mark => ({ says, size: 10, points: [30, 40, 70, 40] });
+
+  it('is the outside of the outline, and what marks say', () => {
+    const labels = knownLabels(shape([mark('subject')]), grid);
+    expect([at(labels, 4, 40), at(labels, 20, 20), at(labels, 50, 40)]).toEqual([
+      LABEL.background,
+      LABEL.maybeSubject,
+      LABEL.subject,
+    ]);
+  });
+  it('is what the last of two marks says where they contradict; hair says nothing', () => {
+    const [yes, no, hair] = [mark('subject'), mark('background'), mark('hair')];
+    expect(at(knownLabels(shape([yes, no]), grid), 50, 40)).toBe(LABEL.background);
+    expect(at(knownLabels(shape([no, yes, hair]), grid), 50, 40)).toBe(LABEL.subject);
+    expect(at(knownLabels(shape([hair]), grid), 50, 40)).toBe(LABEL.maybeSubject);
+  });
+});
+
+describe('the first guess', () => {
+  const tone = fc.integer({ min: 0, max: 255 });
+  const colours = (tones: readonly number[]) =>
+    Float32Array.from({ length: 3 * tones.length }, (_, i) => tones[Math.floor(i / 3)]!);
+
+  it('knows the barrier along the one way that there is', () => {
+    fc.assert(
+      fc.property(fc.array(tone, { minLength: 1, maxLength: 12 }), (tones) => {
+        const made = barrierDistance(colours(tones), (i) => i === 0, tones.length, 1);
+        tones.forEach((_, x) => {
+          const way = tones.slice(0, x + 1);
+          expect(made[x]).toBe(Math.max(...way) - Math.min(...way));
+        });
+      }),
+    );
+  });
+  it('never takes a barrier for less than it is', () => {
+    const [w, h] = [6, 5];
+    /** The least range of tones within which a px hangs together with the left edge, tried one by one. */
+    const least = (tones: readonly number[], at: number): number => {
+      let best = Infinity;
+      for (const low of tones)
+        for (const high of tones) {
+          if (high < low || high - low >= best) continue;
+          const open = (i: number) => tones[i]! >= low && tones[i]! <= high;
+          const found = new Set(tones.flatMap((_, i) => (i % w === 0 && open(i) ? [i] : [])));
+          for (const i of found)
+            for (const j of [i % w ? i - 1 : -1, (i + 1) % w ? i + 1 : -1, i - w, i + w])
+              if (j >= 0 && j < w * h && open(j)) found.add(j);
+          if (found.has(at)) best = high - low;
+        }
+      return best;
+    };
+    fc.assert(
+      fc.property(
+        fc.array(fc.integer({ min: 0, max: 9 }), { minLength: w * h, maxLength: w * h }),
+        fc.nat({ max: w * h - 1 }),
+        (tones, at) => {
+          const made = barrierDistance(colours(tones), (i) => i % w === 0, w, h)[at]!;
+          expect(made).toBeGreaterThanOrEqual(at % w === 0 ? 0 : least(tones, at));
+          expect(made).toBeLessThan(10);
+        },
+      ),
+      { numRuns: 60 },
+    );
+  });
+  it('tells whether a subject fills its box, and how many of its colours it shares', () => {
+    const known = new Uint8Array(100).fill(LABEL.background);
+    for (let y = 2; y < 8; y++) known.fill(LABEL.maybeSubject, y * 10 + 2, y * 10 + 8);
+    const full = known.map((l) => Number(l === LABEL.maybeSubject));
+    expect(isTight(full, known, 10, 10)).toBe(true);
+    const left = full.map((v, i) => (i % 10 < 5 ? v : 0));
+    expect(isTight(left, known, 10, 10)).toBe(false);
+    // Half of the subject is of the tone of the background.
+    const tones = full.map((v, i) => (v && i % 10 < 5 ? 200 : 20));
+    expect(sharedColours(full, colours([...tones]))).toBeCloseTo(0.5, 5);
+    expect(sharedColours(left, colours([...tones]))).toBe(0);
+  });
+  it('parts two kinds of values between them', () => {
+    const values = [...Array.from({ length: 50 }, (_, i) => 20 + (i % 5)), 180, 190, 200, 185];
+    expect(parting(values)).toBeGreaterThanOrEqual(24);
+    expect(parting(values)).toBeLessThan(180);
+  });
+});

@@ -1,0 +1,72 @@
+import { scaling } from '../geometry/affine';
+import { flatten } from '../geometry/flatten';
+import { dabbed } from '../kernels/brush';
+import { coverage } from '../kernels/coverage';
+import { dabsOf } from '../masks/stroke';
+import type { Plane } from '../pixels/buffer';
+import { crop } from '../pixels/buffer';
+import { scoped } from '../pixels/heap';
+import type { CutOutShape, Mark } from './cut-out';
+
+/** What is known of each px: as the marks say, or as it is guessed. */
+export const LABEL = { background: 0, subject: 1, maybeBackground: 2, maybeSubject: 3 } as const;
+
+/** A size of labels, px, and px of it for one of the picture. */
+export interface Grid {
+  width: number;
+  height: number;
+  scale: number;
+}
+
+/** What marks of a kind go over, 0–1, on a grid. */
+export function marked(marks: readonly Mark[], says: Mark['says'], grid: Grid): Plane {
+  const region = { x: 0, y: 0, width: grid.width, height: grid.height };
+  return scoped(() => {
+    const dabs = marks
+      .filter((m) => m.says === says)
+      .flatMap((m) => {
+        const points = Array.from({ length: m.points.length / 2 }, (_, i) => [
+          m.points[2 * i]!,
+          m.points[2 * i + 1]!,
+          1,
+        ]).flat();
+        const stroke = { hides: false, size: m.size, hardness: 100, flow: 100, opacity: 100 };
+        return [...dabsOf({ ...stroke, points }, scaling(grid.scale))];
+      });
+    // What is thinner than a px of the grid still says what it says.
+    for (let i = 2; i < dabs.length; i += 4) dabs[i] = Math.max(0.75, dabs[i]!);
+    return crop(dabbed(Float32Array.from(dabs), 1, region), region, 1);
+  });
+}
+
+/**
+ * What is known before anything is guessed: outside the rough outline all is background, within it nothing is
+ * known but what marks say; where they say both, the last is right. `maybeSubject` within. One label a px.
+ */
+export function knownLabels({ around, marks }: CutOutShape, grid: Grid): Uint8Array {
+  const { width, height, scale } = grid;
+  const region = { x: 0, y: 0, width, height };
+  const out = new Uint8Array(width * height).fill(LABEL.maybeSubject);
+  if (around) {
+    const { points } = flatten(around, scaling(scale), { tolerance: 0.1, turn: Infinity });
+    const inside = scoped(() => crop(coverage([points], 'nonzero', region), region, 1)).data;
+    for (let i = 0; i < out.length; i++) if (inside[i]! < 0.5) out[i] = LABEL.background;
+  }
+  // Each run of marks that say the same, in order, so that a later one is right.
+  let run: Mark[] = [];
+  const lay = () => {
+    const says = run[0]?.says;
+    if (says !== 'subject' && says !== 'background') return;
+    const over = marked(run, says, grid).data;
+    for (let i = 0; i < out.length; i++) if (over[i]! >= 0.5) out[i] = LABEL[says];
+  };
+  for (const mark of marks) {
+    if (run.length > 0 && run[0]!.says !== mark.says) {
+      lay();
+      run = [];
+    }
+    run.push(mark);
+  }
+  lay();
+  return out;
+}

@@ -1,0 +1,139 @@
+import type { MaskContext, MaskShapeDefinition } from '../definitions/mask';
+import { numberOf } from '../definitions/content-key';
+import type { CutOutShape } from '../cutout/cut-out';
+import { cutOutSchema } from '../cutout/cut-out';
+import { marked } from '../cutout/labels';
+import { IDENTITY, invert, meanScale, multiply, scaling } from '../geometry/affine';
+import { projective } from '../geometry/homography';
+import { blurMargin, gaussianBlur } from '../kernels/blur';
+import { guidedBy, guidedCoefficients } from '../kernels/guided';
+import { lookUp, sampled } from '../kernels/planes';
+import { drawPicture } from '../kernels/resample';
+import { toneOf } from '../kernels/rows';
+import { whole } from '../paint/whole';
+import type { ColourBuffer, Plane } from '../pixels/buffer';
+import { crop, plane } from '../pixels/buffer';
+import { scoped } from '../pixels/heap';
+import type { Region } from '../pixels/region';
+import { grow } from '../pixels/region';
+
+/** The grid that an edge is looked for on has so many px at most. */
+const MOST = 0.6e6;
+/** How much the colours of one thing may differ near its edge: a variance, colours 0–1. */
+const EVEN = 5e-5;
+/** How often the edge is looked for, each time from what was found before. */
+const ROUNDS = 2;
+/** The table that narrows what was found before it is gone on from. */
+const NARROWED = Float32Array.from({ length: 257 }, (_, i) =>
+  Math.min(1, Math.max(0, (i / 256 - 0.5) * 2.5 + 0.5)),
+);
+/** Where there is hair the edge is looked for so many times as far, and differs less. */
+const HAIR = { reach: 3, even: 0.1 };
+
+/** The grid of a picture: its px, and px of it for one of the picture. */
+function gridOf({ width, height }: CutOutShape): { region: Region; scale: number } {
+  const scale = Math.min(1, Math.sqrt(MOST / (width * height)));
+  return {
+    scale,
+    region: { x: 0, y: 0, width: Math.ceil(width * scale), height: Math.ceil(height * scale) },
+  };
+}
+
+/** The coefficients of the coverage over the colours of the picture, on its grid; kept until what they are of changes. */
+function coefficients(shape: CutOutShape, context: MaskContext, hair: boolean): ColourBuffer {
+  const found = shape.found!;
+  const { region, scale } = gridOf(shape);
+  const reach = shape.detail * scale * (hair ? HAIR.reach : 1);
+  return context.memo(
+    JSON.stringify(['cut-out', shape.asset, found, reach, hair]),
+    () =>
+      scoped(() => {
+        const colours = crop(
+          drawPicture(
+            context.picture(shape.asset),
+            projective(scaling(scale)),
+            region,
+            'displayed',
+          ),
+          region,
+          4,
+        );
+        const grown = scaling(
+          (shape.width * scale) / found.width,
+          (shape.height * scale) / found.height,
+        );
+        const rough = crop(
+          toneOf(drawPicture(context.picture(found.asset), projective(grown), region, 'displayed')),
+          region,
+          1,
+        );
+        const even = EVEN * (hair ? HAIR.even : 1);
+        let made = guidedCoefficients(colours, rough, reach / 2, even);
+        // What was found to be covered tells more of the edge than the coarse outline did.
+        for (let i = 1; i < ROUNDS; i++) {
+          const better = guidedBy(colours, made, IDENTITY);
+          lookUp(better, NARROWED);
+          made = guidedCoefficients(colours, better, reach / 2, even);
+        }
+        return made;
+      }),
+    (made) => made.data.byteLength,
+  );
+}
+
+/** The table that an edge shift and contrast come to. */
+function edgeTable({ shift, contrast }: CutOutShape): Float32Array {
+  const k = 1 / Math.max(0.02, 1 - contrast / 100);
+  return Float32Array.from({ length: 1025 }, (_, i) =>
+    Math.min(1, Math.max(0, (i / 1024 - 0.5 + shift / 220) * k + 0.5)),
+  );
+}
+
+/** How much of each px the subject covers, before its edge is softened, over a region. */
+function subject(shape: CutOutShape, context: MaskContext, region: Region): Plane {
+  const { map } = context;
+  const grid = gridOf(shape);
+  const toRender = multiply(map, scaling(1 / grid.scale));
+  const colours = crop(
+    drawPicture(context.picture(shape.asset), projective(map), region, 'displayed'),
+    region,
+    4,
+  );
+  const back = invert(toRender);
+  if (!back) return plane(region);
+  const out = guidedBy(colours, coefficients(shape, context, false), back);
+  if (shape.marks.some((m) => m.says === 'hair')) {
+    const { width, height } = grid.region;
+    const share = context.memo(
+      `hair ${numberOf(shape.marks)} ${shape.width} ${shape.height}`,
+      () => marked(shape.marks, 'hair', { width, height, scale: grid.scale }),
+      (made) => made.data.byteLength,
+    );
+    const there = sampled(share, back, region).data;
+    const fine = guidedBy(colours, coefficients(shape, context, true), back).data;
+    for (let i = 0; i < fine.length; i++)
+      out.data[i]! += (fine[i]! - out.data[i]!) * Math.min(1, Math.max(0, there[i]!));
+  }
+  lookUp(out, edgeTable(shape));
+  return out;
+}
+
+/** A subject told from its background, live. Until it is found it shows everything. */
+export const cutOut: MaskShapeDefinition<CutOutShape> = {
+  kind: 'cut-out',
+  works: 'alone',
+  label: 'Cut-out',
+  help: 'The subject of a picture, told from its background by a few strokes.',
+  schema: cutOutSchema,
+  assets: ({ asset, found }) => (found ? [asset, found.asset] : [asset]),
+  render(shape, context) {
+    const { wanted, map } = context;
+    if (!shape.found) return whole(wanted);
+    const sigma = shape.soft * meanScale(map);
+    return scoped(() => {
+      const region = grow(wanted, blurMargin(sigma));
+      const made = subject(shape, context, region);
+      return sigma > 0 ? gaussianBlur(made, sigma, wanted, 1) : made;
+    });
+  },
+};

@@ -1,0 +1,177 @@
+import { readFileSync } from 'node:fs';
+import { readPng } from '../core/files/png';
+import type { StraightImage } from '../core/pixels/picture';
+import type { Mark } from '../core/cutout/cut-out';
+
+/** Subjects of which the true coverage is known, over backgrounds, to measure cut-outs by. */
+
+/** A picture to cut, three bytes a px, and the true coverage of its subject, 0–1. */
+export interface CutSubject {
+  name: string;
+  width: number;
+  height: number;
+  rgba: Uint8ClampedArray;
+  truth: Float32Array;
+  /** The box round what is at least half covered, and a little more: as a hand would draw it. */
+  box: { x0: number; y0: number; x1: number; y1: number };
+}
+
+const demo = (name: string): StraightImage =>
+  readPng(new Uint8Array(readFileSync(new URL(`./pictures/${name}.png`, import.meta.url))), name);
+
+export const SUBJECTS = ['ceramic-heron', 'paper-boat'] as const;
+export const BACKGROUNDS = ['wet-pier', 'harbour-wall', 'plain'] as const;
+
+/** A subject over a background, in the middle of a picture of its own size; `plain` is a grey of one tone. */
+export function subjectOver(
+  subject: (typeof SUBJECTS)[number],
+  background: (typeof BACKGROUNDS)[number],
+): CutSubject {
+  const front = demo(subject);
+  const back = background === 'plain' ? null : demo(background);
+  const { width, height } = front;
+  // Wider than the subject's own picture, so that there is background to every side.
+  const [W, H] = [Math.round(width * 1.2), Math.round(height * 1.2)];
+  const [left, top] = [Math.round((W - width) / 2), Math.round((H - height) / 2)];
+  const rgba = new Uint8ClampedArray(W * H * 4);
+  const truth = new Float32Array(W * H);
+  const box = { x0: W, y0: H, x1: 0, y1: 0 };
+  for (let y = 0; y < H; y++)
+    for (let x = 0; x < W; x++) {
+      const i = y * W + x;
+      const [fx, fy] = [x - left, y - top];
+      const inside = fx >= 0 && fy >= 0 && fx < width && fy < height;
+      const f = 4 * (fy * width + fx);
+      const a = inside ? front.data[f + 3]! / 255 : 0;
+      truth[i] = a;
+      if (a >= 0.5) {
+        box.x0 = Math.min(box.x0, x);
+        box.y0 = Math.min(box.y0, y);
+        box.x1 = Math.max(box.x1, x + 1);
+        box.y1 = Math.max(box.y1, y + 1);
+      }
+      for (let c = 0; c < 3; c++) {
+        const b = back
+          ? back.data[
+              4 *
+                (Math.floor((y * back.height) / H) * back.width +
+                  Math.floor((x * back.width) / W)) +
+                c
+            ]!
+          : 104;
+        rgba[4 * i + c] = b * (1 - a) + (inside ? front.data[f + c]! * a : 0);
+      }
+      rgba[4 * i + 3] = 255;
+    }
+  const pad = Math.round(Math.max(W, H) * 0.012);
+  return {
+    ...{ name: `${subject} over ${background}`, width: W, height: H, rgba, truth },
+    box: {
+      x0: Math.max(1, box.x0 - pad),
+      y0: Math.max(1, box.y0 - pad),
+      x1: Math.min(W - 1, box.x1 + pad),
+      y1: Math.min(H - 1, box.y1 + pad),
+    },
+  };
+}
+
+/** How far what was found and what is true are the same: what they share of what either has, at half. */
+export function overlap(found: ArrayLike<number>, truth: ArrayLike<number>): number {
+  let [both, either] = [0, 0];
+  for (let i = 0; i < truth.length; i++) {
+    const [a, b] = [found[i]! >= 0.5, truth[i]! >= 0.5];
+    if (a && b) both++;
+    if (a || b) either++;
+  }
+  return both / either;
+}
+
+/** The mean distance of coverages within so many px of the true edge. */
+export function edgeError(
+  found: ArrayLike<number>,
+  { truth, width, height }: Pick<CutSubject, 'truth' | 'width' | 'height'>,
+  reach: number,
+): number {
+  let [sum, count] = [0, 0];
+  for (let y = reach; y < height - reach; y++)
+    for (let x = reach; x < width - reach; x++) {
+      const own = truth[y * width + x]! >= 0.5;
+      const differs = (dx: number, dy: number) => truth[(y + dy) * width + x + dx]! >= 0.5 !== own;
+      let near = false;
+      for (let d = 1; d <= reach && !near; d++)
+        near = differs(d, 0) || differs(-d, 0) || differs(0, d) || differs(0, -d);
+      if (!near) continue;
+      sum += Math.abs(found[y * width + x]! - truth[y * width + x]!);
+      count++;
+    }
+  return sum / count;
+}
+
+/**
+ * The stroke that a hand would draw next: along the largest area that is wrong, as wide as that allows (the robot
+ * user of Nickisch et al., "Learning an interactive segmentation system", 2010). Null if nothing is wrong.
+ */
+export function nextMark(
+  found: ArrayLike<number>,
+  { truth, width }: Pick<CutSubject, 'truth' | 'width'>,
+): Mark | null {
+  const wrong = Uint8Array.from(truth, (t, i) => (found[i]! >= 0.5 !== t >= 0.5 ? 1 : 0));
+  // How deep each px lies in what is wrong, in steps of one px.
+  const depth = new Int32Array(wrong.length);
+  for (let i = 0; i < wrong.length; i++)
+    if (wrong[i])
+      depth[i] = 1 + Math.min(i % width ? depth[i - 1]! : 0, i >= width ? depth[i - width]! : 0);
+  for (let i = wrong.length - 1; i >= 0; i--)
+    if (wrong[i])
+      depth[i] = Math.min(
+        depth[i]!,
+        1 + ((i + 1) % width ? depth[i + 1]! : 0),
+        1 + (i + width < wrong.length ? depth[i + width]! : 0),
+      );
+  const seen = new Uint8Array(wrong.length);
+  let best: number[] = [];
+  for (let i = 0; i < wrong.length; i++) {
+    if (!wrong[i] || seen[i]) continue;
+    const area = [i];
+    seen[i] = 1;
+    for (let k = 0; k < area.length; k++) {
+      const at = area[k]!;
+      for (const next of [at - 1, at + 1, at - width, at + width])
+        if (wrong[next] && !seen[next]) {
+          seen[next] = 1;
+          area.push(next);
+        }
+    }
+    if (area.length > best.length) best = area;
+  }
+  if (best.length === 0) return null;
+  // Along its ridge: from the deepest px on, through the deepest of each step outwards.
+  const deepest = best.reduce((a, b) => (depth[b]! > depth[a]! ? b : a));
+  const within = Math.max(1, depth[deepest]! * 0.5);
+  const ridge = best.filter((i) => depth[i]! >= within);
+  const far = (from: number) =>
+    ridge.reduce((a, b) =>
+      Math.hypot((b % width) - (from % width), Math.floor(b / width) - Math.floor(from / width)) >
+      Math.hypot((a % width) - (from % width), Math.floor(a / width) - Math.floor(from / width))
+        ? b
+        : a,
+    );
+  const points = [far(deepest), deepest, far(far(deepest))].flatMap((i) => [
+    (i % width) + 0.5,
+    Math.floor(i / width) + 0.5,
+  ]);
+  const straight = points.every((_, k) => {
+    if (k % 2 || k < 2) return true;
+    const [ax, ay, bx, by] = [points[k - 2]!, points[k - 1]!, points[k]!, points[k + 1]!];
+    return Array.from({ length: 40 }, (_2, j) => j / 39).every((t) => {
+      const i = Math.floor(ay + (by - ay) * t) * width + Math.floor(ax + (bx - ax) * t);
+      return wrong[i] === 1;
+    });
+  });
+  return {
+    says: truth[deepest]! >= 0.5 ? 'subject' : 'background',
+    size: Math.max(2, depth[deepest]!),
+    // Where its ridge bends, the stroke stays where it is sure.
+    points: straight ? points : points.slice(2, 4),
+  };
+}

@@ -1,0 +1,63 @@
+/** A subject is cut out of a picture on the real interface: one box, a stroke, its edge, and what cannot be. */
+import { readFile } from 'node:fs/promises';
+import { expect, test } from '@playwright/test';
+import { unpackScene } from '../core/files/ignis-file';
+import { cutOutOf } from '../core/scene/cut-edits';
+import {
+  card,
+  colourAt,
+  dropOnStage,
+  newScene,
+  press,
+  savedFile,
+  setValue,
+  settled,
+} from './bench-page';
+
+test('one box cuts out; strokes and the edge stay live; one undo takes one stroke back', async ({
+  page,
+}) => {
+  await newScene(page, 1440, 1080);
+  const bytes = await readFile(new URL('../demo/pictures/diving-helmet.png', import.meta.url));
+  await dropOnStage(page, 'helmet.png', bytes, [720, 540]);
+  await expect(card(page, 'helmet')).toBeVisible();
+  await settled(page);
+  await page.keyboard.press('2');
+  const subject = page.getByRole('button', { name: 'Subject', exact: true });
+  const stage = page.getByRole('region', { name: 'Stage' });
+  await press(page, [290, 90], [1150, 1000]);
+  await expect(subject).toBeVisible({ timeout: 40_000 });
+  // Arranged, the background is gone, and the helmet is not.
+  await page.keyboard.press('1');
+  await settled(page);
+  const [dark] = await colourAt(page, [40, 40]);
+  const bare = async (at: readonly [number, number]) => (await colourAt(page, at))[0] < dark + 12;
+  expect(await bare([200, 200])).toBe(true);
+  expect(await bare([720, 780])).toBe(false);
+
+  await page.keyboard.press('2');
+  await subject.click();
+  await press(page, [700, 700], [720, 780]);
+  await expect(subject).toBeVisible({ timeout: 20_000 });
+  await settled(page);
+  const shape = async () => {
+    const { scene } = await unpackScene(await savedFile(page), 'x.ignis');
+    const layer = scene.layers.find((l) => l.name === 'helmet')!;
+    return cutOutOf(layer)?.shape ?? null;
+  };
+  expect((await shape())!.marks.map((m) => m.says)).toEqual(['subject']);
+  await setValue(page, 'Edge shift', '40');
+  expect((await shape())!.shift).toBe(40);
+  const undo = page.getByRole('button', { name: 'Undo', exact: true });
+  await undo.click();
+  await undo.click();
+  expect((await shape())!.marks).toHaveLength(0);
+
+  // A picture that is all subject cannot be told apart: the words say so, and the cut-out stays.
+  await stage.getByRole('button', { name: 'Not subject' }).click();
+  for (let i = 0; i < 14; i++) await page.keyboard.press(']');
+  await press(page, [100, 540], [1340, 540]);
+  await expect(page.getByText('Nothing could be cut out')).toBeVisible({ timeout: 20_000 });
+  expect((await shape())!.marks).toHaveLength(0);
+  expect((await shape())!.found).not.toBeNull();
+});

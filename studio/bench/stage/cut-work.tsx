@@ -1,0 +1,169 @@
+import { useEffect, useState, type RefObject } from 'react';
+import type { Point } from '@ignis/core/geometry/affine';
+import { apply, invert, meanScale } from '@ignis/core/geometry/affine';
+import type { CutOutShape, Mark } from '@ignis/core/cutout/cut-out';
+import { newId } from '@ignis/core/scene/make';
+import { cutOutOf, freshCutOut, putCutOut } from '@ignis/core/scene/cut-edits';
+import type { Layer } from '@ignis/core/scene/schema';
+import { useBench } from '../../state/bench';
+import { useBrush } from '../../state/brush';
+import { cutOut, useCutting } from '../../state/cutting';
+import { Areas } from './mask-areas';
+import type { Masked } from './masked';
+import { follow, stagePoint } from './pointer';
+import { tenth } from './tenth';
+
+interface Props {
+  stage: RefObject<HTMLElement | null>;
+  layer: Layer;
+  masked: Masked;
+}
+
+const COLOURS: Readonly<Record<Mark['says'], string>> = {
+  subject: '#ff8a4f',
+  background: '#7db4ee',
+  hair: '#f2e6c9',
+};
+
+const WORDS: Readonly<Record<Mark['says'], string>> = {
+  subject: 'this is the subject',
+  background: 'this is not the subject',
+  hair: 'here is hair',
+};
+
+/** A subject is cut out: an outline round it, and strokes that say what is and what is not. */
+export function CutWork({ stage, layer, masked }: Props) {
+  const { tool, busy } = useCutting();
+  const size = useBrush((s) => s.size);
+  const zoom = useBench((s) => s.view.zoom);
+  const [pointer, setPointer] = useState<Point | null>(null);
+  const [drawn, setDrawn] = useState<Point[]>([]);
+  const shape = cutOutOf(layer)?.shape ?? freshCutOut(layer);
+  const { map } = masked;
+  const back = invert(map);
+  useEffect(() => {
+    if (!busy) return;
+    const key = (e: KeyboardEvent) => {
+      if (e.key !== 'Escape') return;
+      e.stopPropagation();
+      busy.cancel();
+    };
+    window.addEventListener('keydown', key, true);
+    return () => window.removeEventListener('keydown', key, true);
+  }, [busy]);
+  if (!shape || !back) return null;
+  const scale = meanScale(map) || 1;
+  const says = tool === 'box' || tool === 'lasso' ? null : tool;
+
+  const put = (next: CutOutShape, label: string) => void cutOut(layer.id, next, label);
+  const paint = (down: React.PointerEvent) => {
+    if (down.button !== 0 || !says) return;
+    down.stopPropagation();
+    if (busy) return;
+    let points = [stagePoint(stage.current!, down)];
+    setDrawn(points);
+    follow(down.nativeEvent, {
+      move(e) {
+        points = [...points, stagePoint(stage.current!, e)];
+        setPointer(points.at(-1)!);
+        setDrawn(points);
+      },
+      up() {
+        setDrawn([]);
+        const own = points.map((p) => apply(back, p)).flatMap((p) => [tenth(p.x), tenth(p.y)]);
+        const mark: Mark = { says, size: tenth((size * zoom) / scale), points: own };
+        const next = { ...shape, marks: [...shape.marks, mark] };
+        // Hair is looked for along the edge that is found; nothing is told anew for it.
+        if (says === 'hair')
+          useBench.getState().change('Say where hair is', putCutOut(layer.id, next, newId()));
+        else put(next, says === 'subject' ? 'Say what the subject is' : 'Say what it is not');
+      },
+      cancel: () => setDrawn([]),
+    });
+  };
+  const surface = {
+    width: '100%',
+    height: '100%',
+    fill: 'transparent',
+    'data-testid': 'cut-surface',
+    onPointerMove: (e: React.PointerEvent) => setPointer(stagePoint(stage.current!, e)),
+    onPointerLeave: () => setPointer(null),
+  } as const;
+  const line = (points: readonly Point[]) => points.map((p) => `${p.x},${p.y}`).join(' ');
+  const word = busy
+    ? 'telling the subject apart… Esc stops it'
+    : says
+      ? WORDS[says]
+      : tool === 'box'
+        ? 'a box round the subject'
+        : 'an outline round the subject';
+  return (
+    <g>
+      <g pointerEvents="none" fill="none" strokeLinecap="round" strokeLinejoin="round">
+        {shape.marks.map((m, i) => (
+          <polyline
+            key={i}
+            points={line(pairs(m.points).map((p) => apply(map, p)))}
+            stroke={COLOURS[m.says]}
+            strokeWidth={Math.max(2, m.size * scale)}
+            strokeOpacity={0.28}
+          />
+        ))}
+        {says && drawn.length > 0 && (
+          <polyline
+            // A single click is a dot.
+            points={line(drawn.length === 1 ? [drawn[0]!, drawn[0]!] : drawn)}
+            stroke={COLOURS[says]}
+            strokeWidth={Math.max(2, size * zoom)}
+            strokeOpacity={0.6}
+          />
+        )}
+      </g>
+      {says ? (
+        <rect {...surface} className="cursor-none" onPointerDown={paint} />
+      ) : (
+        <Areas
+          {...{ stage, back, tool: tool as 'box' | 'lasso', surface, works: !busy }}
+          put={(area) => {
+            if (area.kind === 'area')
+              put({ ...shape, around: area.paths[0]!, marks: [], found: null }, 'Cut out');
+          }}
+        />
+      )}
+      {pointer && (
+        <g pointerEvents="none">
+          {says && (
+            <circle
+              cx={pointer.x}
+              cy={pointer.y}
+              r={Math.max(2, (size / 2) * zoom)}
+              fill="none"
+              stroke={COLOURS[says]}
+              strokeWidth={1.5}
+              strokeDasharray={says === 'background' ? '4 3' : undefined}
+            />
+          )}
+          <text
+            x={pointer.x + 14}
+            y={pointer.y + 26}
+            fontSize={12}
+            fill="#fff"
+            stroke="#000"
+            strokeWidth={3}
+            paintOrder="stroke"
+            data-testid="cut-word"
+          >
+            {word}
+          </text>
+        </g>
+      )}
+    </g>
+  );
+}
+
+/** x and y in turn as points. */
+const pairs = (points: readonly number[]): Point[] =>
+  Array.from({ length: points.length / 2 }, (_, i) => ({
+    x: points[2 * i]!,
+    y: points[2 * i + 1]!,
+  }));

@@ -1,0 +1,52 @@
+import { toast } from 'sonner';
+import { create } from 'zustand';
+import type { CutOutShape, Mark } from '@ignis/core/cutout/cut-out';
+import { newId } from '@ignis/core/scene/make';
+import { putCutOut } from '@ignis/core/scene/cut-edits';
+import { bringIn, addAsset, assetBytes } from '../workers/engine';
+import type { CutUnderWay } from '../workers/cutter';
+import { cut } from '../workers/cutter';
+import { keepAsset } from '../storage/scenes';
+import { useBench } from './bench';
+
+/** How a subject is cut out on the stage. */
+
+/** With what: an outline round it, or strokes that say what they go over. */
+export type CutTool = 'box' | 'lasso' | Mark['says'];
+
+interface Cutting {
+  tool: CutTool;
+  /** The cut under way; nothing else is begun before it is done. */
+  busy: CutUnderWay | null;
+}
+
+export const useCutting = create<Cutting>(() => ({ tool: 'box', busy: null }));
+
+/** Cuts the picture of a layer by what is known of it, as one step of undo. */
+export async function cutOut(layer: string, shape: CutOutShape, label: string): Promise<void> {
+  const { drag, drop, cancelDrag } = useBench.getState();
+  const part = newId();
+  const put = (to: CutOutShape) => drag(label, putCutOut(layer, to, part));
+  put(shape);
+  const bytes = assetBytes(shape.asset);
+  if (!bytes) return cancelDrag();
+  const busy = cut(bytes, shape);
+  useCutting.setState({ busy });
+  try {
+    const { asset, bytes: png, width, height } = await bringIn(await busy.done, 'The cut-out');
+    addAsset(asset, png);
+    await keepAsset(asset, png);
+    put({ ...shape, found: { asset, width, height } });
+    drop();
+    useCutting.setState(({ tool }) => ({
+      tool: tool === 'box' || tool === 'lasso' ? 'background' : tool,
+    }));
+  } catch (error) {
+    cancelDrag();
+    const { name, message } = error as Error;
+    if (name !== 'AbortError')
+      toast.error('Nothing could be cut out', { description: message, duration: 12_000 });
+  } finally {
+    useCutting.setState({ busy: null });
+  }
+}
