@@ -8,7 +8,7 @@ import type { ReachShape } from '../masks/reach';
 import { edit } from '../scene/edit';
 import { setLayer } from '../scene/edits';
 import { newFill, newGroup, newLineOf, newMask, newScene, newStep } from '../scene/make';
-import { maskFor, setMask, setPartShape } from '../scene/mask-edits';
+import { maskFor, setMask, setPart } from '../scene/mask-edits';
 import { placed } from '../scene/placement';
 import type { Layer, Scene } from '../scene/schema';
 import {
@@ -277,7 +277,7 @@ describe('a mask that is shared', () => {
     const loop = edit(
       scene,
       '',
-      setPartShape<MaskShape>({ kept: 'k' }, part.id, part.shape, { kind: 'kept', within: 'k' }),
+      setPart({ kept: 'k' }, part.id, { shape: { kind: 'kept', within: 'k' } }),
     ).scene;
     expect(sum(maskOver(loop, { layer: 'left' }, request())!.data)).toBe(0);
     const gone = { ...scene, kept: [] };

@@ -78,13 +78,13 @@ export const setPart =
     if (part) Object.assign(part, values);
   };
 
-/** Changes the shape of a part that is of its kind. */
-export const setPartShape = <S extends MaskShape>(
-  owner: MaskOwner,
-  partId: string,
-  shape: S,
-  values: Partial<S>,
-): Edit => setPart(owner, partId, { shape: { ...shape, ...values } });
+/** Changes some of the shape of a part, if it is of the kind of `shape`; what stays as it is is no change. */
+export const setPartShape =
+  <S extends MaskShape>(owner: MaskOwner, partId: string, shape: S, values: Partial<S>): Edit =>
+  (s) => {
+    const part = maskFor(s, owner)?.parts.find((p) => p.id === partId);
+    if (part?.shape.kind === shape.kind) Object.assign(part.shape, values);
+  };
 
 export const removePart =
   (owner: MaskOwner, partId: string): Edit =>
