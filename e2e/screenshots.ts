@@ -21,6 +21,29 @@ const shot = async (page: Page, name: string) => {
   });
 };
 
+test('selection, cut-out, cast shadows', async ({ page }) => {
+  await openExample(page, 'Heron in neon');
+  await card(page, 'Heron').locator('[data-card]').click();
+  await page.keyboard.press('0');
+  const stage = page.getByRole('region', { name: 'Stage' });
+  await stage.getByRole('button', { name: 'Select…' }).click();
+  await page.getByRole('menuitem', { name: 'What Heron covers' }).click();
+  await stage.getByRole('button', { name: 'Dim the rest' }).click();
+  await settled(page);
+  await shot(page, 'selection');
+
+  await openExample(page, 'Portholes');
+  await card(page, 'Helmet').locator('[data-card]').click();
+  await page.keyboard.press('2');
+  await settled(page);
+  await shot(page, 'cut-out');
+
+  await openExample(page, 'Long evening');
+  await card(page, 'Shadow of Heron').locator('[data-card]').click();
+  await settled(page);
+  await shot(page, 'cast-shadow');
+});
+
 test('bench, drawing, passes, steps, export', async ({ page }) => {
   await openExample(page, 'Heron in neon');
   await shot(page, 'bench');

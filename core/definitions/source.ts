@@ -5,6 +5,7 @@ import type { ColourBuffer, Plane } from '../pixels/buffer';
 import type { Picture } from '../kernels/picture';
 import type { Mixing } from '../pixels/colour';
 import type { Region } from '../pixels/region';
+import type { Lamp } from './step';
 import type { Held } from './held';
 import type { Memo } from './memo';
 
@@ -31,6 +32,20 @@ export interface Run {
   behind: boolean;
 }
 
+/** A layer that throws light or a shadow. */
+export interface Thrower {
+  /** What it covers, 0–1, over a region. */
+  coverage(region: Region): Plane;
+  /** The same upright, under a map of the px that its light or shadow is placed on. */
+  under(to: Affine, region: Region): Plane;
+  /** The box round what it covers by half or more, px that its light or shadow is placed on; null for nothing. */
+  box(): Box | null;
+  /** Its one colour as a whole, if it has one. */
+  colour: string | null;
+  /** The lamp of the scene. */
+  lamp: Lamp;
+}
+
 /** What a source is given to draw itself. */
 export interface SourceContext {
   /** From the source's own px to px of the render. */
@@ -45,8 +60,8 @@ export interface SourceContext {
   memo: Memo;
   /** What lies behind another layer. */
   hidden?: Hidden;
-  /** The layer that throws its light here: what it covers, 0–1, over a region, and its colour if it has one. */
-  light?: { coverage(region: Region): Plane; colour: string | null };
+  /** The layer whose light or shadow it is. */
+  light?: Thrower;
   /** What was last made of a source that changes, over the whole region of which a part is wanted now. */
   held?: { parts: Held; whole: Region };
   /** How colours shall stand in the buffer. */

@@ -1,16 +1,18 @@
 import type { Affine, Box } from '../geometry/affine';
-import { boxUnder, invert, meanScale, multiply } from '../geometry/affine';
+import { boxUnder, invert, meanScale, multiply, scaling } from '../geometry/affine';
 import { flatten } from '../geometry/flatten';
 import { coverage } from '../kernels/coverage';
 import { alphaOf, pasted, toneOf } from '../kernels/rows';
 import type { ColourBuffer, Plane } from '../pixels/buffer';
 import { colourBuffer, crop, plane } from '../pixels/buffer';
 import type { Region } from '../pixels/region';
+import { covering, isEmpty } from '../pixels/region';
 import type { Subject } from '../scene/bound';
 import { placementMap } from '../scene/placement';
 import { pathsOf } from '../sources/line-shape';
 import type { Context } from './context';
 import { contentOf, kept } from './context';
+import { extentOf } from './reach';
 
 /** What a layer is by itself over exactly a region, whatever its opacity and whether it is shown. */
 function bare({ layer }: Subject, map: Affine, scene: Box, region: Region, context: Context) {
@@ -77,4 +79,36 @@ export function insideOf(subject: Subject, to: Affine, region: Region, context: 
   const out = plane(region);
   pasted(out, coverage(outlines, 'evenodd', region), 1);
   return out;
+}
+
+/** Where a layer lies that another looks at, px that this one is placed on: all of the scene if it has no edges. */
+export function subjectRegion({ layer, map }: Subject, context: Context): Region {
+  const own = extentOf(layer, { map, scale: meanScale(map), around: [] });
+  if (own) return own;
+  const back = invert(context.map);
+  const { x0, y0, x1, y1 } = back ? boxUnder(back, context.scene) : context.scene;
+  return covering(x0, y0, x1, y1);
+}
+
+/** The longer side of the grid that a box is told on, px. */
+const GRID = 640;
+
+/** The box round what a layer covers by half or more, px that the one who looks is placed on; null for nothing. */
+export function coveredBox(subject: Subject, context: Context): Box | null {
+  const around = subjectRegion(subject, context);
+  if (isEmpty(around)) return null;
+  const { x, y, width, height } = around;
+  const k = Math.min(1, GRID / Math.max(width, height));
+  const region = covering(x * k, y * k, (x + width) * k, (y + height) * k);
+  const { data } = coverageOf(subject, scaling(k), region, context);
+  const box = { x0: Infinity, y0: Infinity, x1: -Infinity, y1: -Infinity };
+  data.forEach((v, i) => {
+    if (v < 0.5) return;
+    const [px, py] = [region.x + (i % region.width), region.y + Math.floor(i / region.width)];
+    box.x0 = Math.min(box.x0, px / k);
+    box.y0 = Math.min(box.y0, py / k);
+    box.x1 = Math.max(box.x1, (px + 1) / k);
+    box.y1 = Math.max(box.y1, (py + 1) / k);
+  });
+  return box.x1 > box.x0 ? box : null;
 }

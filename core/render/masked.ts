@@ -1,7 +1,7 @@
 import { numberOf } from '../definitions/content-key';
 import type { Look, MaskContext } from '../definitions/mask';
 import type { Affine } from '../geometry/affine';
-import { boxUnder, invert, meanScale, multiply, scaling } from '../geometry/affine';
+import { invert, meanScale, multiply, scaling } from '../geometry/affine';
 import { compose, projective } from '../geometry/homography';
 import { without } from '../kernels/planes';
 import { warped } from '../kernels/resample';
@@ -21,9 +21,9 @@ import type { Layer } from '../scene/schema';
 import { marginOf } from './chain';
 import type { Context } from './context';
 import { kept } from './context';
-import { coloursOf, coverageOf, insideOf } from './coverage';
+import { coloursOf, coverageOf, insideOf, subjectRegion } from './coverage';
 import { affordable, drawnRegion } from './drawing';
-import { drawingOf, extentOf, sizesOf, stepsOf, uprightExtent } from './reach';
+import { drawingOf, sizesOf, stepsOf, uprightExtent } from './reach';
 import { hiddenOf, hidesByPass } from './woven';
 
 /** Masks of layers, and selections, in a render. */
@@ -106,9 +106,7 @@ function lookAt(subject: Subject, to: Affine, context: Context): Look {
         : coverageOf(subject, to, region, context, what),
     colours: (region) => coloursOf(subject, to, region, context),
     grid(side) {
-      const { map } = subject;
-      const own = extentOf(subject.layer, { map, scale: meanScale(map), around: [] });
-      const { x, y, width, height } = own ?? sceneRegion(context);
+      const { x, y, width, height } = subjectRegion(subject, context);
       const k = Math.min(1, side / Math.max(width, height, 1));
       const region = covering(x * k, y * k, (x + width) * k, (y + height) * k);
       return {
@@ -117,13 +115,6 @@ function lookAt(subject: Subject, to: Affine, context: Context): Look {
       };
     },
   };
-}
-
-/** The px that the layers of a list are placed on which the scene takes up. */
-function sceneRegion(context: Context): Region {
-  const back = invert(context.map);
-  const { x0, y0, x1, y1 } = back ? boxUnder(back, context.scene) : context.scene;
-  return covering(x0, y0, x1, y1);
 }
 
 /** No mask that is resampled is drawn on more px than this. */

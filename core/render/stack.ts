@@ -17,7 +17,7 @@ import { definitionOf } from '../sources/index';
 import { isStyled, pixelStepsOf, planOf } from './chain';
 import type { Context } from './context';
 import { contentOf, kept, stopIfTold } from './context';
-import { coverageOf } from './coverage';
+import { coverageOf, coveredBox } from './coverage';
 import { drawnRegion, shownRegion } from './drawing';
 import { laidDressed } from './laid-dressed';
 import type { Dressed } from './layer';
@@ -219,7 +219,7 @@ function layerPixels(layer: Layer, asked: Asked, context: Context): Dressed {
   const { map, scale, warp } = drawing;
   const key: unknown[] = layer.layers
     ? ['group', layer.layers.map(contentOf), map, scale, warp, first]
-    : ['layer', numberOf(layer.source), map, warp, first];
+    : ['layer', numberOf(layer.source), map, warp, first, lampFor(layer, context)];
   // Of a line, what lies behind another layer is hidden pass by pass; of others, as by a mask.
   const woven = hidesByPass(layer) ? hiddenKey(layer) : null;
   if (woven) key.push(woven);
@@ -246,6 +246,10 @@ function layerPixels(layer: Layer, asked: Asked, context: Context): Dressed {
     })),
   };
 }
+
+/** The lamp, for what lies as it sends it. */
+const lampFor = ({ source }: Layer, { lamp }: Context) =>
+  source.kind === 'shadow' && source.values.lies === 'light' ? lamp : null;
 
 /** What is asked of a layer, as far as it reaches: styles fill all that they are asked for. */
 function withinExtent(layer: Layer, { wanted, part }: Asked, context: Context): Asked {
@@ -276,19 +280,22 @@ function drawn(
     memo,
     mixing,
     ...(hidden && { hidden }),
-    ...lightFor(layer, context),
+    ...throwerFor(layer, context),
     ...(held && layer.id === focus && { held: { parts: held, whole: wanted } }),
   });
 }
 
-/** What a spill is told of the layer whose light it is. */
-function lightFor({ source }: Layer, context: Context): Pick<SourceContext, 'light'> {
-  const subject = source.kind === 'spill' ? subjectOf(source) : null;
+/** What a spill or a cast shadow is told of the layer whose it is. */
+function throwerFor({ source }: Layer, context: Context): Pick<SourceContext, 'light'> {
+  const subject = subjectOf(source);
   if (!subject) return {};
   return {
     light: {
       coverage: (region) => coverageOf(subject, context.map, region, context),
+      under: (to, region) => coverageOf(subject, to, region, context),
+      box: () => coveredBox(subject, context),
       colour: colourOf(subject.layer),
+      lamp: context.lamp,
     },
   };
 }

@@ -14,7 +14,7 @@ import { boxOf, mapAround, mapOf, placedBox, placedTwice } from './placement';
 import type { Layer, Scene } from './schema';
 import { everyLayer } from './schema';
 
-/** Layers that follow others, or look at them: echoes, texts along a line, weaves, masks and spills. */
+/** Layers that follow others, or look at them: echoes, texts along a line, weaves, masks, spills and cast shadows. */
 
 /** Whether what a layer draws is told by another. */
 const follows = (layer: Layer): boolean => looksAt(layer) || followsLine(layer);
@@ -22,6 +22,7 @@ const follows = (layer: Layer): boolean => looksAt(layer) || followsLine(layer);
 const followsLine = ({ source }: Layer): boolean =>
   source.kind === 'echo' ||
   source.kind === 'spill' ||
+  source.kind === 'shadow' ||
   (source.kind === 'text' && source.along !== null && source.along.line !== null);
 
 /**
@@ -65,6 +66,11 @@ function drawnAt(scene: Scene, looks: number): Scene {
       const light = on.includes(source.of) ? null : findLayer(scene, source.of);
       const seen = light && seenFrom(layer, resolved(light, on));
       return { ...layer, source: boundTo(source, seen ?? null) };
+    }
+    // A shadow is of a layer as it is by itself, wherever that goes behind others.
+    if (source.kind === 'shadow') {
+      const subject = looks > MOST_LOOKS ? null : subjectFrom(layer, source.of);
+      return { ...layer, source: boundTo(source, subject) };
     }
     if (layer.layers) return { ...layer, layers: layer.layers.map((l) => resolved(l, on)) };
     if (source.kind === 'text') return { ...layer, source: alongItsLine(scene, layer, source) };

@@ -14,6 +14,7 @@ import type { KindValues, LineShape, Modifier } from '../sources/line-shape';
 import type { PictureSource } from '../sources/picture';
 import { tubePasses } from '../sources/pass';
 import { paintParameters } from '../paint/parameters';
+import { castShadowParameters } from '../sources/cast-shadow';
 import { spillParameters } from '../sources/spill';
 import { stepOfKind } from '../steps/index';
 import { placed } from './placement';
@@ -180,6 +181,13 @@ export const newSpill = (of: Layer): Layer =>
     source: { kind: 'spill', of: of.id, values: defaultsOf(spillParameters) },
     blend: 'soft-light',
     opacity: 85,
+  });
+
+/** The shadow that a layer casts. */
+export const newCastShadow = (of: Layer): Layer =>
+  newLayer(`Shadow of ${of.name}`, {
+    source: { kind: 'shadow', of: of.id, values: defaultsOf(castShadowParameters) },
+    blend: 'multiply',
   });
 
 /** A step of a kind with its defaults. Throws if there is no such kind. */

@@ -9,7 +9,8 @@ import type { Layer } from './schema';
 export function rerefer(layer: Layer, renamed: ReadonlyMap<string, string>): void {
   const named = (id: string) => renamed.get(id) ?? id;
   const { source, weave, mask } = layer;
-  if (source.kind === 'echo' || source.kind === 'spill') source.of = named(source.of);
+  if (source.kind === 'echo' || source.kind === 'spill' || source.kind === 'shadow')
+    source.of = named(source.of);
   if (source.kind === 'text' && source.along?.line) source.along.line = named(source.along.line);
   if (weave) weave.with = named(weave.with);
   for (const { shape } of mask?.parts ?? [])

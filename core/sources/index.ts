@@ -12,6 +12,8 @@ import type { LineSource } from './line';
 import { lineSchema, lineSource } from './line';
 import type { PictureSource } from './picture';
 import { pictureSchema, pictureSource } from './picture';
+import type { CastShadowSource } from './cast-shadow';
+import { castShadow, castShadowSchema } from './cast-shadow';
 import type { SpillSource } from './spill';
 import { spillSchema, spillSource } from './spill';
 import type { TextSource } from './text';
@@ -25,7 +27,8 @@ export type Source =
   | GradeSource
   | GroupSource
   | EchoSource
-  | SpillSource;
+  | SpillSource
+  | CastShadowSource;
 
 /** Everything a layer can be. To add one: one file, its type above, and one line here. */
 export const sources = {
@@ -37,6 +40,7 @@ export const sources = {
   group: groupSource,
   echo: echoSource,
   spill: spillSource,
+  shadow: castShadow,
 } as const;
 
 export const sourceSchema = v.variant(
@@ -50,6 +54,7 @@ export const sourceSchema = v.variant(
     groupSchema,
     echoSchema,
     spillSchema,
+    castShadowSchema,
   ],
   `There is no such source; there are ${Object.keys(sources).join(', ')}.`,
 );

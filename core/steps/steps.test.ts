@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { StepContext } from '../definitions/step';
+import type { StepContext, StepDefinition } from '../definitions/step';
 import { defaultsOf, parametersSchema } from '../definitions/parameter';
 import * as v from 'valibot';
 import type { ColourBuffer } from '../pixels/buffer';
@@ -57,6 +57,25 @@ describe('every step', () => {
       );
     });
   }
+  it('grade.fringe takes colours at the edge of a mask from within, and leaves the rest', () => {
+    // Red under the mask, blue beyond it; between them a px of both.
+    const input = buffer([1, 0, 0, 1], [1, 0, 0, 1], [0.5, 0, 0.5, 1], [0, 0, 1, 1]);
+    const shown = Float32Array.of(1, 1, 0.5, 0);
+    const mask = (wanted: typeof region) => {
+      const data = new Float32Array(wanted.width * wanted.height);
+      shown.forEach((v, x) => (data[(0 - wanted.y) * wanted.width + x - wanted.x] = v));
+      return { region: wanted, data };
+    };
+    const values = { reach: 2, amount: 100 };
+    const step = stepOfKind('grade.fringe') as StepDefinition;
+    const out = step.apply(input, values, { ...plain, mask });
+    expect([...out.data.subarray(0, 4)]).toEqual([1, 0, 0, 1]);
+    const [r, , b, a] = out.data.subarray(8, 12);
+    expect(r).toBeCloseTo(1, 3);
+    expect(b).toBeCloseTo(0, 3);
+    expect(a).toBe(1);
+    expect([...step.apply(input, values, plain).data]).toEqual([...input.data]);
+  });
   it('is found by its kind, and a kind there is not is answered with those there are', () => {
     expect(stepOfKind('grade.tint').label).toBe('Tint');
     expect(() => stepOfKind('x')).toThrow(/no step "x"; there are blur\.gaussian/);

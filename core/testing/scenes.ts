@@ -8,6 +8,7 @@ import type { MaskShape } from '../masks/index';
 import type { Mask } from '../masks/mask';
 import { modifiers } from '../modifiers/index';
 import {
+  newCastShadow,
   newFill,
   newGrade,
   newGroup,
@@ -306,8 +307,9 @@ export const scene: fc.Arbitrary<Scene> = fc
       fc.tuple(fc.nat(), fc.nat(), fc.constantFrom('behind', 'alternate'), fc.constantFrom(0, 60)),
       { maxLength: 2 },
     ),
+    shadow: fc.option(fc.nat(), { freq: 2 }),
   })
-  .map(({ weaves, ...s }) => {
+  .map(({ weaves, shadow, ...s }) => {
     const made = { ...newScene('Test', 100, 100, null), ...s, kept: [BAND] };
     const all = everyLayer(made.layers);
     for (const [i, k, way, spill] of weaves) {
@@ -315,6 +317,9 @@ export const scene: fc.Arbitrary<Scene> = fc
       if (layer && subject)
         layer.weave = { enabled: true, with: subject.id, way, spill, choices: [] };
     }
+    const thrower = shadow === null ? null : all[shadow % (all.length || 1)];
+    // Behind all, so that whatever is drawn lies on it.
+    if (thrower) made.layers = [newCastShadow(thrower), ...made.layers];
     return made;
   });
 

@@ -141,3 +141,4 @@ export const pier = await sample('wet-pier');
 export const heron = await sample('ceramic-heron');
 export const boat = await sample('paper-boat');
 export const wall = await sample('harbour-wall');
+export const helmet = await sample('diving-helmet');

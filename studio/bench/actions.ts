@@ -23,6 +23,8 @@ import {
   addShape,
   addStartingPoint,
   carry,
+  castShadow,
+  castsShadow,
   chooseAll,
   copyLayer,
   darkenScene,
@@ -222,6 +224,11 @@ export function actions(does: BenchDoes): Action[] {
       name: 'Spill its light on another layer',
       run: () => layer && spill(layer),
       enabled: !!layer && layer.source.kind !== 'grade' && layer.source.kind !== 'spill' && idle,
+    },
+    {
+      name: 'Cast its shadow on a floor',
+      run: () => layer && castShadow(layer),
+      enabled: !!layer && castsShadow(layer) && idle,
     },
     {
       name: 'Break the line',

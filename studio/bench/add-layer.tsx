@@ -11,7 +11,7 @@ import { newPass } from '@ignis/core/sources/pass';
 import { Button } from '../ui/button';
 import { FontWords } from '../ui/font-words';
 import { picture } from '../workers/engine';
-import { addFill, addGrade, addShape, addStartingPoint } from './deeds';
+import { addFill, addGrade, castChosenShadow, addShape, addStartingPoint } from './deeds';
 import { startDrawing } from './stage/drawing';
 import { startWriting } from './stage/writing';
 
@@ -93,7 +93,7 @@ export function AddLayer({ onPicture, onSvg }: { onPicture(): void; onSvg(): voi
           onCloseAutoFocus={(e) => e.preventDefault()}
         >
           <Heading>Draw, or bring in</Heading>
-          <div className="grid grid-cols-6 items-start gap-1">
+          <div className="grid grid-cols-7 items-start gap-1">
             <Kind
               label={sources.line.label}
               title="Draw it on the stage, anchor by anchor."
@@ -129,6 +129,16 @@ export function AddLayer({ onPicture, onSvg }: { onPicture(): void; onSvg(): voi
             </Kind>
             <Kind label={sources.fill.label} title={sources.fill.help} onClick={choose(addFill)}>
               <span className="block h-full bg-[#233a66]" />
+            </Kind>
+            <Kind
+              label={sources.shadow.label}
+              title={sources.shadow.help}
+              onClick={choose(castChosenShadow)}
+            >
+              <span className="relative block h-full bg-[#4a4652]">
+                <span className="absolute bottom-3 left-9 h-7 w-3 rounded-t-full bg-[#c9c4b8]" />
+                <span className="absolute bottom-1.5 left-11 h-2 w-10 skew-x-[50deg] rounded-r-full bg-black/60 blur-[2px]" />
+              </span>
             </Kind>
             <Kind label={sources.grade.label} title={sources.grade.help} onClick={choose(addGrade)}>
               <span className="grid h-full grid-cols-3">

@@ -35,7 +35,7 @@ import type { Layer } from '@ignis/core/scene/schema';
 import type { StartingPoint } from '@ignis/core/scene/starting-points/index';
 import { started } from '@ignis/core/scene/starting-points/index';
 import { darken } from '@ignis/core/scene/darken';
-import { spillOn } from '@ignis/core/scene/spill-edits';
+import { castShadowOf, spillOn } from '@ignis/core/scene/spill-edits';
 import { likelySubject } from '@ignis/core/scene/subjects';
 import { toast } from 'sonner';
 import { useBench } from '../state/bench';
@@ -74,6 +74,34 @@ export function spill(layer: Layer): void {
   const id = newId();
   change(`Spill on ${target.name}`, spillOn(layer, target.id, id));
   select(id);
+}
+
+/** Lets a layer cast a shadow on a floor, beneath it. */
+export function castShadow(layer: Layer): void {
+  const id = newId();
+  bench().change(`Shadow of ${layer.name}`, castShadowOf(layer, id));
+  bench().select(id);
+}
+
+/** What has no shape to cast a shadow. */
+const NO_SHADOW: ReadonlySet<string> = new Set(['grade', 'fill', 'spill', 'shadow']);
+
+/** Whether a layer has a shape that can cast a shadow. */
+export const castsShadow = ({ source }: Layer): boolean => !NO_SHADOW.has(source.kind);
+
+/** Casts the shadow of the selected layer, or of the likeliest subject if that has no shape. */
+export function castChosenShadow(): void {
+  const { scene, selected } = bench();
+  const own = findLayer(scene, selected);
+  const subject =
+    own && castsShadow(own)
+      ? own
+      : (likelySubject(scene, selected ?? '') ?? scene.layers.findLast(castsShadow));
+  if (subject) castShadow(subject);
+  else
+    toast.error('There is nothing to cast a shadow', {
+      description: 'Bring in a picture, or write a text: its shape casts the shadow.',
+    });
 }
 
 export function remove(layer: Layer): void {

@@ -5,7 +5,7 @@ import { lookUp, times } from '../../kernels/planes';
 import { alphaOf, copied, level, masked, mix, unwrapped } from '../../kernels/rows';
 import { crop } from '../../pixels/buffer';
 import { scoped } from '../../pixels/heap';
-import { grow } from '../../pixels/region';
+import { grow, intersect } from '../../pixels/region';
 
 /** The table of what of a mask is surely the subject's own: nothing below nine tenths. */
 const SURE = Float32Array.from({ length: 101 }, (_, i) => Math.max(0, (i - 90) / 10));
@@ -26,20 +26,17 @@ export const fringe = defineStep({
   seesMask: true,
   apply(input, { reach, amount }, { wanted, scale, mask }) {
     const sigma = (reach * scale) / 2;
-    const far = grow(wanted, blurMargin(sigma));
+    const part = intersect(input.region, wanted);
+    const far = grow(part, blurMargin(sigma));
     return scoped(() => {
-      const out = copied(crop(input, wanted, 4), 4);
+      const out = copied(crop(input, part, 4), 4);
       const shown = mask(far);
       if (!shown) return out;
       const sure = copied(shown, 1);
       lookUp(sure, SURE);
-      const within = crop(
-        gaussianBlur(masked(crop(input, far, 4), sure), sigma, wanted, 4),
-        wanted,
-        4,
-      );
+      const within = crop(gaussianBlur(masked(crop(input, far, 4), sure), sigma, part, 4), part, 4);
       const colours = masked(unwrapped(within, 1), alphaOf(out));
-      const share = copied(crop(sure, wanted, 1), 1);
+      const share = copied(crop(sure, part, 1), 1);
       level(share, -1, 1);
       const there = alphaOf(within);
       lookUp(there, ANY);

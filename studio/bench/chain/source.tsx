@@ -1,4 +1,5 @@
-import type { Parameters } from '@ignis/core/definitions/parameter';
+import type { Edit } from '@ignis/core/scene/edit';
+import type { Parameters, Value } from '@ignis/core/definitions/parameter';
 import { drawnLayer } from '@ignis/core/scene/echoes';
 import { findLayer, setFill, setLands, ungroup } from '@ignis/core/scene/edits';
 import { setOwnPasses } from '@ignis/core/scene/line-edits';
@@ -8,10 +9,12 @@ import { paintParameters } from '@ignis/core/paint/parameters';
 import type { EchoSource } from '@ignis/core/sources/echo';
 import { groupParameters } from '@ignis/core/sources/group';
 import type { LineSource } from '@ignis/core/sources/line';
-import type { SpillSource, SpillValues } from '@ignis/core/sources/spill';
+import type { CastShadowValues } from '@ignis/core/sources/cast-shadow';
+import { castShadowParameters } from '@ignis/core/sources/cast-shadow';
+import type { SpillValues } from '@ignis/core/sources/spill';
 import { spillParameters } from '@ignis/core/sources/spill';
 import type { TextSource } from '@ignis/core/sources/text';
-import { setLightOf, setSpill } from '@ignis/core/scene/spill-edits';
+import { setCastShadow, setLightOf, setSpill } from '@ignis/core/scene/spill-edits';
 import { subjectsFor } from '@ignis/core/scene/subjects';
 import { liveEdit, useBench } from '../../state/bench';
 import { Button } from '../../ui/button';
@@ -52,7 +55,27 @@ export function SourceNode({ layer }: { layer: Layer }) {
     case 'echo':
       return <Echo layer={layer} source={source} />;
     case 'spill':
-      return <Spill id={layer.id} source={source} />;
+      return (
+        <Thrown
+          id={layer.id}
+          of={source.of}
+          word="light"
+          parameters={spillParameters}
+          values={source.values}
+          edit={(v) => setSpill(layer.id, v as Partial<SpillValues>)}
+        />
+      );
+    case 'shadow':
+      return (
+        <Thrown
+          id={layer.id}
+          of={source.of}
+          word="shadow"
+          parameters={castShadowParameters}
+          values={source.values}
+          edit={(v) => setCastShadow(layer.id, v as Partial<CastShadowValues>)}
+        />
+      );
   }
 }
 
@@ -78,34 +101,51 @@ function Fill({ id, paint }: { id: string; paint: Paint }) {
   );
 }
 
-/** Whose light it is, and how it falls. */
-function Spill({ id, source }: { id: string; source: SpillSource }) {
+/** Whose light or shadow it is, and how it falls. */
+function Thrown({
+  id,
+  of,
+  word,
+  parameters,
+  values,
+  edit,
+}: {
+  id: string;
+  of: string;
+  word: 'light' | 'shadow';
+  parameters: Parameters;
+  values: Record<string, Value>;
+  edit(values: Record<string, unknown>): Edit;
+}) {
   const scene = useBench((s) => s.scene);
   const { change } = useBench.getState();
-  const live = liveEdit('Change the spill');
-  const light = findLayer(scene, source.of);
+  const live = liveEdit(`Change the ${word}`);
+  const thrower = findLayer(scene, of);
   const options = subjectsFor(scene, id).map((l) => ({ value: l.id, label: l.name }));
+  const title = word === 'light' ? 'Light of' : 'Shadow of';
   return (
     <Node
-      title="Light of"
+      title={title}
       aside={
         <ChoiceField
-          label="Light of"
-          value={light ? source.of : ''}
-          options={light ? options : [{ value: '', label: 'gone' }, ...options]}
-          onChange={(of) => of && change('Take another light', setLightOf(id, of))}
+          label={title}
+          value={thrower ? of : ''}
+          options={thrower ? options : [{ value: '', label: 'gone' }, ...options]}
+          onChange={(next) => next && change(`Take another ${word}`, setLightOf(id, next))}
         />
       }
     >
-      {!light && (
-        <p className="py-1 text-sm text-alarm">Its light is gone. It waits until that is back.</p>
+      {!thrower && (
+        <p className="py-1 text-sm text-alarm">
+          {word === 'light' ? 'Its light' : 'What casts it'} is gone. It waits until that is back.
+        </p>
       )}
       <ParameterControls
-        parameters={spillParameters}
-        values={source.values}
-        onChange={(v) => live.change(setSpill(id, v as Partial<SpillValues>))}
+        parameters={parameters}
+        values={values}
+        onChange={(v) => live.change(edit(v))}
         onDone={live.done}
-        edits={(v) => setSpill(id, v as Partial<SpillValues>)}
+        edits={edit}
       />
     </Node>
   );

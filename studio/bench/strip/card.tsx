@@ -11,7 +11,7 @@ import { useBench } from '../../state/bench';
 import { COLOUR_TYPE } from '../../state/colours';
 import { Menu, WithContextMenu, type MenuEntry } from '../../ui/menu';
 import { NameField } from '../../ui/name-field';
-import { carry, duplicate, echo, group, remove } from '../deeds';
+import { carry, castShadow, castsShadow, duplicate, echo, group, remove } from '../deeds';
 import type { Drop } from './drop';
 import { useThumbnail } from './use-thumbnail';
 
@@ -24,6 +24,7 @@ const KIND: Record<Layer['source']['kind'], string> = {
   group: 'group',
   echo: 'echo',
   spill: 'spill',
+  shadow: 'shadow',
 };
 
 /** What letting a carried card go over this one would do. */
@@ -60,6 +61,11 @@ export const Card = memo(function Card({ layer, small, drop }: Props) {
         select(layer.id);
         set({ mode: 'repeat' });
       },
+    },
+    {
+      label: 'Cast its shadow',
+      run: () => castShadow(layer),
+      disabled: !castsShadow(layer),
     },
     { label: 'Carry forward', hint: 'Alt →', run: () => carry(layer, 1) },
     { label: 'Carry back', hint: 'Alt ←', run: () => carry(layer, -1) },

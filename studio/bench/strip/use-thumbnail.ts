@@ -22,9 +22,7 @@ export function useThumbnail(own: Layer): string | null {
   const width = useBench((s) => s.scene.width);
   const height = useBench((s) => s.scene.height);
   const mixing = useBench((s) => s.scene.mixing);
-  const scene = useBench((s) =>
-    own.source.kind === 'echo' || own.source.kind === 'spill' ? s.scene : null,
-  );
+  const scene = useBench((s) => (own.source.kind === 'echo' || isThrown(own) ? s.scene : null));
   const layer = useMemo(() => (scene && drawnLayer(scene, own.id)) ?? own, [scene, own]);
   const { source, placement, steps, layers } = layer;
   // It is seen where the groups round it carry it; a drag does not ask where that is now.
@@ -41,7 +39,7 @@ export function useThumbnail(own: Layer): string | null {
     if (now.every((v, i) => v === shown.current[i])) return;
     let gone = false;
     const all = useBench.getState().scene;
-    const asked = layer.source.kind === 'spill' ? among(all, own.id) : alone(all, own.id, layer);
+    const asked = isThrown(layer) ? among(all, own.id) : alone(all, own.id, layer);
     // The picture on the stage comes first.
     const wait = window.setTimeout(async () => {
       const blob = await picture({ ...asked, side: SIDE, background: false }).catch(() => null);
@@ -59,6 +57,9 @@ export function useThumbnail(own: Layer): string | null {
   }, [source, placement, steps, layers, width, height, mixing, carried, dragging]);
   return url;
 }
+
+/** Whether a layer is the light or the shadow of another, and nothing without it. */
+const isThrown = ({ source }: Layer) => source.kind === 'spill' || source.kind === 'shadow';
 
 /** A layer as it is by itself, whatever it is laid on. */
 const plain = (layer: Layer): Layer => ({

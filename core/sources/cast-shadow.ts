@@ -1,0 +1,199 @@
+import * as v from 'valibot';
+import type { Parameters, Values } from '../definitions/parameter';
+import { angle, length, parametersSchema, percent } from '../definitions/parameter';
+import type { SourceDefinition } from '../definitions/source';
+import { meanScale, scaling } from '../geometry/affine';
+import { compose, inverseOf, projective } from '../geometry/homography';
+import { blurMargin } from '../kernels/blur';
+import { times } from '../kernels/planes';
+import { warped } from '../kernels/resample';
+import { alphaOf, filled, masked } from '../kernels/rows';
+import { variedBlur } from '../kernels/varied-blur';
+import { oneColour } from '../paint/paint';
+import type { Plane } from '../pixels/buffer';
+import { crop, plane, unwritten } from '../pixels/buffer';
+import { scoped } from '../pixels/heap';
+import { EMPTY, covering, grow } from '../pixels/region';
+import type { Sheet } from './shadow-sheets';
+import { sheetsOf, shareAlong } from './shadow-sheets';
+
+/** What can be set on the shadow that one layer casts. */
+export const castShadowParameters = {
+  lies: {
+    kind: 'choice',
+    label: 'Falls',
+    help: 'The way that the scene light sends it, one of its own, or as a sheet that is turned in space.',
+    options: [
+      { value: 'light', label: 'Away from the scene light' },
+      { value: 'own', label: 'Its own way' },
+      { value: 'tilt', label: 'Tilted in space' },
+    ],
+    default: 'light',
+  },
+  angle: {
+    ...angle('Towards', 20, { help: 'Where its far end lies, clockwise from the right.' }),
+    needs: { lies: ['own'] },
+  },
+  length: {
+    ...percent('Length', 90, 1, 1000),
+    slider: [1, 300],
+    help: 'Of the height of its subject.',
+  },
+  flat: {
+    ...percent('Foreshortened', 60),
+    help: 'How much shorter it is towards and away from the eye: the lower the eye, the more.',
+    needs: { lies: ['light', 'own'] },
+  },
+  spread: {
+    ...percent('Spread', 25, -95, 400),
+    slider: [-50, 150],
+    help: 'How much wider its far end is: the nearer the lamp, the more.',
+    needs: { lies: ['light', 'own'] },
+  },
+  lean: {
+    ...angle('Laid down', 70, { min: -180, max: 180, slider: [-180, 180] }),
+    help: '90° lies flat on the floor, towards the eye; −90° away from it.',
+    needs: { lies: ['tilt'] },
+  },
+  swing: {
+    ...angle('Swung round', 25, { min: -89, max: 89, slider: [-89, 89] }),
+    needs: { lies: ['tilt'] },
+  },
+  roll: { ...angle('Rolled', 0, { min: -180, max: 180 }), needs: { lies: ['tilt'] } },
+  distance: {
+    ...percent('Distance of the eye', 300, 60, 5000),
+    slider: [60, 1000],
+    help: 'Of the height of the subject: the nearer, the stronger the perspective.',
+    needs: { lies: ['tilt'] },
+  },
+  contact: {
+    ...percent('Contact', 0, -50, 100),
+    slider: [-20, 50],
+    help: 'How far above the lowest point of the subject it stands on the floor.',
+  },
+  slope: {
+    ...angle('Slope of the contact', 0, { min: -60, max: 60, slider: [-30, 30] }),
+    help: 'How the line is turned that the subject stands on.',
+  },
+  fold: {
+    ...percent('Fold at', 100),
+    help: 'Where a wall meets the floor, of its length; 100 for no wall.',
+  },
+  wall: {
+    ...percent('Height on the wall', 100, 1, 1000),
+    slider: [1, 300],
+    help: 'How long what is on the wall is, of what it would be on the subject.',
+  },
+  blurNear: {
+    ...length('Blur at the contact', 1, { max: 500, slider: [0, 40] }),
+    unit: 'σ px',
+  },
+  blurFar: { ...length('Blur at the far end', 14, { max: 500, slider: [0, 80] }), unit: 'σ px' },
+  denseNear: percent('Density at the contact', 85),
+  denseFar: percent('Density at the far end', 20),
+  curve: {
+    kind: 'curve',
+    low: 0,
+    label: 'From near to far',
+    help: 'How blur and density change along it.',
+    presets: [
+      {
+        label: 'Even',
+        points: [
+          [0, 0],
+          [1, 1],
+        ],
+      },
+      {
+        label: 'Soon',
+        points: [
+          [0, 0],
+          [0.3, 0.65],
+          [1, 1],
+        ],
+      },
+    ],
+    default: [
+      [0, 0],
+      [1, 1],
+    ],
+  },
+  colour: { kind: 'colour', label: 'Colour', default: '#0a0c16' },
+} as const satisfies Parameters;
+
+export const castShadowSchema = v.strictObject({
+  kind: v.literal('shadow'),
+  /** The id of the layer whose shadow it is. */
+  of: v.pipe(v.string(), v.minLength(1)),
+  values: parametersSchema(castShadowParameters),
+});
+
+export type CastShadowSource = v.InferOutput<typeof castShadowSchema>;
+export type CastShadowValues = Values<typeof castShadowParameters>;
+
+/** What stands upright is drawn so many px high at most, before it is laid down. */
+const MOST = 2048;
+
+/** Silhouette of the subject on a sheet, as it lies in the render: what of it is on that sheet. */
+function laidDown(
+  sheet: Sheet,
+  wanted: Plane['region'],
+  toRender: ReturnType<typeof projective>,
+  upright: (k: number, region: Plane['region']) => Plane,
+  fineness: number,
+): Plane {
+  const { x0, y0, x1, y1 } = sheet.box;
+  const k = fineness;
+  const region = covering(x0 * k, y0 * k, x1 * k, y1 * k);
+  const shape = upright(k, region);
+  const map = compose(toRender, compose(sheet.map, projective(scaling(1 / k))));
+  return crop(alphaOf(warped(masked(filled(region, [1, 1, 1]), shape), map, wanted)), wanted, 1);
+}
+
+/**
+ * The silhouette of another layer, laid on a floor and, beyond a fold, on a wall. It is sharp and dark where the
+ * subject stands, soft and pale at its far end. One whose subject is gone casts none.
+ */
+export const castShadow: SourceDefinition<CastShadowSource> = {
+  kind: 'shadow',
+  label: 'Shadow of a layer',
+  help: 'The shadow that a layer casts on a floor or a wall, live.',
+  schema: castShadowSchema,
+  box: () => null,
+  extent: () => null,
+  assets: () => [],
+  render({ values }, { wanted, mixing, map, light }) {
+    const box = light?.box() ?? null;
+    if (!light || !box) return unwritten(EMPTY, 4);
+    const sheets = sheetsOf(values, box, light.lamp);
+    const scale = meanScale(map);
+    const [near, far] = [values.blurNear * scale, values.blurFar * scale];
+    const most = Math.max(near, far);
+    return scoped(() => {
+      const around = grow(wanted, blurMargin(most) + 1);
+      const shape = plane(around);
+      const share = plane(around);
+      const fineness = Math.min(2 * scale, MOST / Math.max(1, box.y1 - box.y0, box.x1 - box.x0));
+      for (const sheet of sheets) {
+        const toRender = projective(map);
+        const own = laidDown(
+          ...([sheet, around, toRender] as const),
+          (k, region) => light.under(scaling(k), region),
+          fineness,
+        );
+        for (let i = 0; i < own.data.length; i++)
+          shape.data[i] = Math.max(shape.data[i]!, own.data[i]!);
+        const back = inverseOf(compose(toRender, sheet.map));
+        if (back) shareAlong(share, back, sheet, values);
+      }
+      const made = variedBlur(shape, share, near, far, wanted);
+      const dense = crop(share, wanted, 1);
+      const density = plane(wanted);
+      for (let i = 0; i < density.data.length; i++)
+        density.data[i] =
+          (values.denseNear + (values.denseFar - values.denseNear) * dense.data[i]!) / 100;
+      times(made, density);
+      return oneColour(made, values.colour, mixing);
+    });
+  },
+};

@@ -1,0 +1,48 @@
+/** Long evening: the heron and the boat on wet boards, with the sun low behind: shadows that reach the eye. */
+import { newLine, newPicture, newScene } from '@ignis/core/scene/make';
+import { edit } from '@ignis/core/scene/edit';
+import { castShadowOf, setCastShadow, spillOn, setSpill } from '@ignis/core/scene/spill-edits';
+import { corner } from '@ignis/core/geometry/path';
+import { boat, faded, graded, heron, named, pier, write } from './make';
+
+const scene = newScene('Long evening', 1920, 1200, '#0b0d12');
+scene.light = { ...scene.light, angle: -58, height: 14, colour: '#ffd2a0' };
+const dusk = named(newPicture('Wet boards', pier.source, scene, { x: 960, y: 600 }, true), 'pier');
+dusk.placement = { ...dusk.placement, scaleX: 1.08, scaleY: 1.08 };
+graded(dusk, 0.9, 12);
+
+const bird = named(newPicture('Heron', heron.source, scene, { x: 1090, y: 560 }, true), 'heron');
+bird.placement = { ...bird.placement, scaleX: 0.52, scaleY: 0.52 };
+graded(bird, -0.1, 8);
+const paper = named(newPicture('Paper boat', boat.source, scene, { x: 700, y: 760 }, true), 'boat');
+paper.placement = { ...paper.placement, scaleX: 0.3, scaleY: 0.3 };
+graded(paper, 0, 8);
+
+// The last of the sun, along the water.
+const sun = named(
+  newLine(
+    'Last light',
+    { closed: false, anchors: [corner(760, 486), corner(1700, 486)] },
+    '#ff9a4a',
+    6,
+  ),
+  'sun',
+);
+sun.opacity = 70;
+sun.mask = faded([1240, 486], [1760, 486], true);
+
+scene.layers.push(dusk, sun, paper, bird);
+const fall = {
+  contact: 4,
+  ...{ length: 88, flat: 20, spread: 45, blurNear: 1.5, blurFar: 20 },
+  ...{ denseNear: 95, denseFar: 35, colour: '#070a14' },
+};
+const made = [
+  castShadowOf(bird, 'heron-shadow'),
+  setCastShadow('heron-shadow', fall),
+  castShadowOf(paper, 'boat-shadow'),
+  setCastShadow('boat-shadow', { ...fall, length: 150, blurFar: 14 }),
+  spillOn(sun, 'heron', 'heron-spill'),
+  setSpill('heron-spill', { reach: 420 }),
+].reduce((s, e) => edit(s, '', e).scene, scene);
+await write('long-evening', JSON.parse(JSON.stringify(made)) as typeof scene, [pier, heron, boat]);
