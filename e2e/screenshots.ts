@@ -74,7 +74,6 @@ test('bench, drawing, passes, steps, export', async ({ page }) => {
   await setValue(page, 'Exposure', '-0.6');
   await setValue(page, 'Amount', '35');
   await settled(page);
-  await shot(page, 'steps');
 
   await page.getByRole('button', { name: 'Export', exact: true }).click();
   await page.getByRole('radio', { name: 'The light alone' }).click();
@@ -90,7 +89,6 @@ test('width and gaps, and several layers arranged', async ({ page }) => {
   await dragBy(page, page.locator('[data-width="2+"] circle').last(), 3, 4);
   await page.keyboard.press('4');
   await settled(page);
-  await shot(page, 'width');
 
   await act(page, 'Show the rulers');
   await act(page, 'Guides through the centre');
@@ -179,7 +177,7 @@ test('text, styles, recipes, a look sheet', async ({ page }) => {
   await shot(page, 'recipes');
 });
 
-test('shelf, dark and light', async ({ page }) => {
+test('shelf', async ({ page }) => {
   await openExample(page, 'Blank pier');
   await page.waitForTimeout(2500);
   await openExample(page, 'Heron in neon');
@@ -190,6 +188,4 @@ test('shelf, dark and light', async ({ page }) => {
   }
   await page.goto('/');
   await shot(page, 'shelf');
-  await page.getByRole('button', { name: 'Light colours' }).click();
-  await shot(page, 'light');
 });

@@ -10,8 +10,8 @@ test('a layer casts a shadow that passes beneath it and follows the scene light'
   await card(page, 'Shadow of Heron').locator('[data-card]').click();
   await settled(page);
   const shaded = await colourAt(page, boards);
-  await setValue(page, 'Density at the contact', '0');
-  await setValue(page, 'Density at the far end', '0');
+  await setValue(page, 'Density, near', '0');
+  await setValue(page, 'Density, far', '0');
   await settled(page);
   const bare = await colourAt(page, boards);
   expect(bare[0] + bare[1] + bare[2]).toBeGreaterThan(shaded[0] + shaded[1] + shaded[2] + 12);

@@ -24,7 +24,7 @@ export const castShadowParameters = {
     label: 'Falls',
     help: 'The way that the scene light sends it, one of its own, or as a sheet that is turned in space.',
     options: [
-      { value: 'light', label: 'Away from the scene light' },
+      { value: 'light', label: 'From the light' },
       { value: 'own', label: 'Its own way' },
       { value: 'tilt', label: 'Tilted in space' },
     ],
@@ -61,7 +61,7 @@ export const castShadowParameters = {
   },
   roll: { ...angle('Rolled', 0, { min: -180, max: 180 }), needs: { lies: ['tilt'] } },
   distance: {
-    ...percent('Distance of the eye', 300, 60, 5000),
+    ...percent('Eye away', 300, 60, 5000),
     slider: [60, 1000],
     help: 'Of the height of the subject: the nearer, the stronger the perspective.',
     needs: { lies: ['tilt'] },
@@ -72,7 +72,7 @@ export const castShadowParameters = {
     help: 'How far above the lowest point of the subject it stands on the floor.',
   },
   slope: {
-    ...angle('Slope of the contact', 0, { min: -60, max: 60, slider: [-30, 30] }),
+    ...angle('Slope', 0, { min: -60, max: 60, slider: [-30, 30] }),
     help: 'How the line is turned that the subject stands on.',
   },
   fold: {
@@ -80,21 +80,21 @@ export const castShadowParameters = {
     help: 'Where a wall meets the floor, of its length; 100 for no wall.',
   },
   wall: {
-    ...percent('Height on the wall', 100, 1, 1000),
+    ...percent('On the wall', 100, 1, 1000),
     slider: [1, 300],
     help: 'How long what is on the wall is, of what it would be on the subject.',
   },
   blurNear: {
-    ...length('Blur at the contact', 1, { max: 500, slider: [0, 40] }),
+    ...length('Blur, near', 1, { max: 500, slider: [0, 40] }),
     unit: 'σ px',
   },
-  blurFar: { ...length('Blur at the far end', 14, { max: 500, slider: [0, 80] }), unit: 'σ px' },
-  denseNear: percent('Density at the contact', 85),
-  denseFar: percent('Density at the far end', 20),
+  blurFar: { ...length('Blur, far', 14, { max: 500, slider: [0, 80] }), unit: 'σ px' },
+  denseNear: percent('Density, near', 85),
+  denseFar: percent('Density, far', 20),
   curve: {
     kind: 'curve',
     low: 0,
-    label: 'From near to far',
+    label: 'Between',
     help: 'How blur and density change along it.',
     presets: [
       {
