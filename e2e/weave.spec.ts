@@ -3,7 +3,7 @@ import type { Page } from '@playwright/test';
 import { expect, test } from '@playwright/test';
 import { unpackScene } from '../core/files/ignis-file';
 import { everyLayer } from '../core/scene/schema';
-import { act, add, card, colourAt, openExample, savedFile, setValue } from './bench-page';
+import { act, add, card, colourAt, openExample, press, savedFile, setValue } from './bench-page';
 
 const weaveOf = async (page: Page, name: string) => {
   const { scene } = await unpackScene(await savedFile(page), 'x.ignis');
@@ -96,4 +96,24 @@ test('light spills on what it is clipped to, in the colour of its line, and wait
   await page.keyboard.press('Delete');
   await card(page, 'Spill of Straight line').locator('[data-card]').click();
   await expect(page.getByText(/Its light is gone/)).toBeVisible();
+});
+
+test('the edges of a weave are corrected by the brush, on top of what was chosen', async ({
+  page,
+}) => {
+  await openExample(page, 'Heron in neon');
+  await card(page, 'Tide line').locator('[data-card]').click();
+  await page.keyboard.press('9');
+  await page.getByRole('button', { name: 'All behind' }).click();
+  await page.getByRole('button', { name: 'Correct by brush' }).click();
+  // The line lies behind her body here; a stroke that shows brings it back.
+  const at = [1076, 734] as const;
+  const before = await colourAt(page, at);
+  const way = page.getByRole('button', { name: /^(Hides|Shows)$/ });
+  if ((await way.textContent()) === 'Hides') await way.click();
+  await press(page, [1040, 738], [1110, 728]);
+  expect(sum(await colourAt(page, at))).toBeGreaterThan(sum(before) + 60);
+  expect((await weaveOf(page, 'Tide line'))!.strokes).toHaveLength(1);
+  await page.getByRole('button', { name: 'Without corrections' }).click();
+  expect(await colourAt(page, at)).toEqual(before);
 });

@@ -65,7 +65,7 @@ interface AloneDefinition<S extends { kind: string }> extends Described<S> {
 }
 
 /** One that is laid on what the parts before it show. */
-interface OntoDefinition<S extends { kind: string }> extends Described<S> {
+export interface OntoDefinition<S extends { kind: string }> extends Described<S> {
   works: 'onto';
   /** How much shows after it, 0–1, over all of `wanted`. What was before is not changed. */
   render(shape: S, before: Before, context: MaskContext): Plane;

@@ -1,6 +1,6 @@
 import * as v from 'valibot';
 import { numberOf } from '../definitions/content-key';
-import type { Before, MaskContext, MaskShapeDefinition } from '../definitions/mask';
+import type { Before, MaskContext, OntoDefinition } from '../definitions/mask';
 import { cover, dabbed } from '../kernels/brush';
 import { add, times, without } from '../kernels/planes';
 import { copied, level } from '../kernels/rows';
@@ -76,7 +76,7 @@ function painted({ strokes }: StrokesShape, { made, name }: Before, context: Mas
   return scoped(() => onward(upTo(last), last, strokes.length));
 }
 
-export const strokes: MaskShapeDefinition<StrokesShape> = {
+export const strokes: OntoDefinition<StrokesShape> = {
   kind: 'strokes',
   works: 'onto',
   label: 'Brush',

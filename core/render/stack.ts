@@ -1,6 +1,5 @@
 import { blendNamed } from '../blend/index';
 import { numberOf } from '../definitions/content-key';
-import type { SourceContext } from '../definitions/source';
 import type { Affine } from '../geometry/affine';
 import type { Homography } from '../geometry/homography';
 import { composite, settle } from '../kernels/composite';
@@ -11,13 +10,11 @@ import { colourBuffer, crop } from '../pixels/buffer';
 import { scoped } from '../pixels/heap';
 import type { Region } from '../pixels/region';
 import { EMPTY, grow, intersect, isEmpty, unite } from '../pixels/region';
-import { subjectOf } from '../scene/bound';
 import type { Layer } from '../scene/schema';
 import { definitionOf } from '../sources/index';
 import { isStyled, pixelStepsOf, planOf } from './chain';
 import type { Context } from './context';
 import { contentOf, kept, stopIfTold } from './context';
-import { coverageOf, coveredBox } from './coverage';
 import { drawnRegion, shownRegion } from './drawing';
 import { laidDressed } from './laid-dressed';
 import type { Dressed } from './layer';
@@ -34,6 +31,7 @@ import {
   stepsOf,
   uprightExtent,
 } from './reach';
+import { lampFor, throwerFor } from './thrower';
 import { hiddenKey, hiddenOf, hidesByPass } from './woven';
 
 /** A layer and those clipped to it, back to front. */
@@ -247,10 +245,6 @@ function layerPixels(layer: Layer, asked: Asked, context: Context): Dressed {
   };
 }
 
-/** The lamp, for what lies as it sends it. */
-const lampFor = ({ source }: Layer, { lamp }: Context) =>
-  source.kind === 'shadow' && source.values.lies === 'light' ? lamp : null;
-
 /** What is asked of a layer, as far as it reaches: styles fill all that they are asked for. */
 function withinExtent(layer: Layer, { wanted, part }: Asked, context: Context): Asked {
   const extent = extentOf(layer, context);
@@ -284,29 +278,6 @@ function drawn(
     ...(held && layer.id === focus && { held: { parts: held, whole: wanted } }),
   });
 }
-
-/** What a spill or a cast shadow is told of the layer whose it is. */
-function throwerFor({ source }: Layer, context: Context): Pick<SourceContext, 'light'> {
-  const subject = subjectOf(source);
-  if (!subject) return {};
-  return {
-    light: {
-      coverage: (region) => coverageOf(subject, context.map, region, context),
-      under: (to, region) => coverageOf(subject, to, region, context),
-      box: () => coveredBox(subject, context),
-      colour: colourOf(subject.layer),
-      lamp: context.lamp,
-    },
-  };
-}
-
-/** The one colour that a layer has as a whole: that of a line's light, or of letters; null for others. */
-const colourOf = ({ source }: Layer): string | null =>
-  source.kind === 'line'
-    ? source.light
-    : source.kind === 'text'
-      ? source.ranges[0]!.style.colour
-      : null;
 
 /** What lies beneath a grade, through its steps, by as much as its opacity and mask say. */
 function graded(

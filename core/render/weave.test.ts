@@ -9,7 +9,7 @@ import { removeLayer, setPlacement } from '../scene/edits';
 import { newFill, newGroup, newLineOf, newScene, newShape } from '../scene/make';
 import type { Layer, Scene } from '../scene/schema';
 import { newPass } from '../sources/pass';
-import { putWeave } from '../scene/weave-edits';
+import { correctWeave, putWeave } from '../scene/weave-edits';
 import { lookUp } from '../testing/scenes';
 import type { Weave } from '../weave/weave';
 import { render } from './render';
@@ -69,6 +69,19 @@ describe('a woven line', () => {
       const covered = alone.data[4 * (50 * 200 + x) + 3]!;
       expect(Math.abs(red(scene, x, 50) - (1 - covered))).toBeLessThan(0.01);
     }
+  });
+  it('is corrected by strokes on top: hidden beyond its subject, shown within it', () => {
+    const stroke = (hides: boolean, x: number) => ({
+      ...{ hides, size: 16, hardness: 100, flow: 100, opacity: 100 },
+      points: [x, 50, 1, x + 2, 50, 1],
+    });
+    const scene = crossed({ strokes: [stroke(false, 110), stroke(true, 74)] });
+    expect(red(scene, 110, 50)).toBeCloseTo(1, 3);
+    expect(red(scene, 90, 50)).toBeCloseTo(0, 3);
+    expect(red(scene, 74, 50)).toBeCloseTo(0, 3);
+    expect(red(scene, 40, 50)).toBeCloseTo(1, 3);
+    const plain = edit(scene, '', correctWeave('line', null)).scene;
+    expect([...see(plain).data]).toEqual([...see(crossed()).data]);
   });
   it('keeps what was chosen when the subject moves', () => {
     const choices = [{ of: 'line', strand: 0, at: 0.5, behind: true } as const];

@@ -8,11 +8,12 @@ import { copied } from '../kernels/rows';
 import type { Plane } from '../pixels/buffer';
 import { scoped } from '../pixels/heap';
 import type { Region } from '../pixels/region';
-import { covering, grow, intersect, isEmpty } from '../pixels/region';
+import { EMPTY, covering, grow, intersect, isEmpty, unite } from '../pixels/region';
 import type { Subject } from '../scene/bound';
 import { subjectOf } from '../scene/bound';
 import { cornersMap, placementMap } from '../scene/placement';
 import type { Layer } from '../scene/schema';
+import { strokes } from '../masks/strokes';
 import type { LineSource } from '../sources/line';
 import { drawnStrands } from '../sources/line-shape';
 import { coverageAt, lineField } from '../weave/field';
@@ -168,9 +169,15 @@ export function hiddenOf(layer: Layer, wanted: Region, context: Context): Hidden
   const back = invert(context.map);
   if (!weaving || !back) return null;
   const { weave, subject, fineness } = weaving;
-  const region = intersect(wanted, regionIn(weaving, context));
+  const far = unite(regionIn(weaving, context), strokesRegion(weave, context));
+  const region = intersect(wanted, far);
   if (isEmpty(region)) return null;
-  const coverage = coverageOf(subject, context.map, region, context);
+  const coverage = corrected(
+    weaving,
+    coverageOf(subject, context.map, region, context),
+    region,
+    context,
+  );
   const lines = layer.source.kind === 'line' && layer.source.gaps.length === 0;
   const found = lines ? spansOf(weaving, context) : null;
   return {
@@ -189,6 +196,41 @@ export function hiddenOf(layer: Layer, wanted: Region, context: Context): Hidden
       );
     },
   };
+}
+
+/** Where a weave was corrected by hand, px of the render. */
+function strokesRegion({ strokes: drawn = [] }: Weave, { map }: Context): Region {
+  return drawn.reduce((all, { points, size }) => {
+    let own = all;
+    for (let i = 0; i < points.length; i += 3) {
+      const [x, y, half] = [points[i]!, points[i + 1]!, size / 2];
+      const box = boxUnder(map, { x0: x - half, y0: y - half, x1: x + half, y1: y + half });
+      own = unite(own, covering(box.x0, box.y0, box.x1, box.y1));
+    }
+    return own;
+  }, EMPTY);
+}
+
+/** What the subject covers, as it was corrected by hand: strokes hide what lies behind beyond it, or show it within. */
+function corrected(
+  { weave: { strokes: drawn = [] }, subject }: Weaving,
+  coverage: Plane,
+  region: Region,
+  context: Context,
+): Plane {
+  if (drawn.length === 0) return coverage;
+  const { map, memo, picture, mixing } = context;
+  // A stroke that hides the line adds to what covers it.
+  const turned = drawn.map((s) => ({ ...s, hides: !s.hides }));
+  const before = {
+    made: () => coverage,
+    name: `weave ${contentOf(subject.layer)} ${subject.map.join()}`,
+  };
+  return strokes.render({ kind: 'strokes', strokes: turned }, before, {
+    ...{ map, memo, picture, mixing, wanted: region },
+    look: () => null,
+    kept: () => null,
+  });
 }
 
 /** Where the grid of a weave lies in the render. */

@@ -1,4 +1,5 @@
 import { defaultsOf } from '../definitions/parameter';
+import type { BrushStroke } from '../masks/stroke';
 import type { Choice, Weave } from '../weave/weave';
 import { weaveParameters } from '../weave/weave';
 import type { Edit } from './edit';
@@ -39,3 +40,13 @@ export const chooseStretch = (id: string, all: readonly Choice[], index: number)
   setWeave(id, {
     choices: all.map((c, i) => (i === index ? { ...c, behind: !c.behind } : { ...c })),
   });
+
+/** Corrects the edges of a weave by a stroke, on top of what is chosen; null takes all strokes away. */
+export const correctWeave =
+  (id: string, stroke: BrushStroke | null): Edit =>
+  (s) => {
+    const { weave } = layerOf(s, id);
+    if (!weave) return;
+    if (stroke) weave.strokes = [...(weave.strokes ?? []), stroke];
+    else delete weave.strokes;
+  };

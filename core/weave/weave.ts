@@ -1,4 +1,5 @@
 import * as v from 'valibot';
+import { strokeSchema } from '../masks/stroke';
 import { coordinate } from '../geometry/coordinate';
 import { parameterEntries, percent } from '../definitions/parameter';
 
@@ -46,6 +47,8 @@ export const weaveSchema = v.strictObject({
   ...parameterEntries(weaveParameters),
   /** All the stretches there were when one was last chosen, in order. */
   choices: v.array(choiceSchema),
+  /** Corrections by hand, the px that the layer is placed on: what lies behind is hidden there, or shows. */
+  strokes: v.optional(v.array(strokeSchema)),
 });
 
 export type Weave = v.InferOutput<typeof weaveSchema>;

@@ -72,7 +72,7 @@ export function actions(does: BenchDoes): Action[] {
   const layer = findLayer(scene, selected);
   const has = !!layer;
   const idle = mode !== 'draw';
-  const hasBrush = mode === 'mask' || mode === 'select' || mode === 'cut-out';
+  const hasBrush = ['mask', 'select', 'cut-out', 'weave'].includes(mode);
   const work = (m: Mode) => () => bench().set({ mode: m });
   const arrow = (key: string, dx: number, dy: number): Action[] => [
     {

@@ -7,9 +7,11 @@ import { useBench } from './bench';
 import { newestOnly } from './newest';
 
 /** Where the layer that is woven goes over and under, as it was last told; null until it is, or if it is not woven. */
-export const useWoven = create<{ of: string; state: WeaveState | null }>(() => ({
+export const useWoven = create<{ of: string; state: WeaveState | null; brushed: boolean }>(() => ({
   of: '',
   state: null,
+  /** Whether its edges are corrected by the brush, and not its stretches chosen. */
+  brushed: false,
 }));
 
 const ask = newestOnly(

@@ -1,7 +1,6 @@
 import { useRef, useState, type RefObject } from 'react';
 import type { Point } from '@ignis/core/geometry/affine';
-import { apply, invert, meanScale } from '@ignis/core/geometry/affine';
-import { steadied } from '@ignis/core/geometry/steady';
+import { apply, invert } from '@ignis/core/geometry/affine';
 import type { MaskShape } from '@ignis/core/masks/index';
 import { newId, newPart } from '@ignis/core/scene/make';
 import { defaultsOf } from '@ignis/core/definitions/parameter';
@@ -14,10 +13,11 @@ import type { MaskTool } from '../../state/brush';
 import { useBrush } from '../../state/brush';
 import { colourAt } from '../../workers/engine';
 import { useShownMask } from '../../state/shown-mask';
+import { BrushPointer, followStroke } from './brush-stroke';
 import { Areas } from './mask-areas';
 import type { Masked } from './masked';
 import { reaches } from './masked';
-import { follow, scenePoint, stagePoint } from './pointer';
+import { scenePoint, stagePoint } from './pointer';
 import { tenth } from './tenth';
 
 interface Props {
@@ -69,7 +69,6 @@ export function MaskPaint({ stage, masked }: Props) {
   const stroke = selecting ? SELECT_WAYS[hides ? 'subtract' : 'add'] : hides ? 'hides' : 'reveals';
   const area = selecting ? SELECT_WAYS[selectWay] : WAYS[way];
   const said = deed(masked, tool === 'brush' ? stroke : area, outside(pointer));
-  const radius = (size / 2) * view.zoom;
   const surface = {
     width: '100%',
     height: '100%',
@@ -84,39 +83,17 @@ export function MaskPaint({ stage, masked }: Props) {
     down.stopPropagation();
     // One that begins outside what is selected may go on into it.
     if (!deed(masked, '', false).works) return;
-    const { hardness, flow, opacity, steady } = useBrush.getState();
-    const { drag, drop, scene } = useBench.getState();
+    const { drag, scene } = useBench.getState();
     // A stroke keeps within what is selected, for good: that is kept by a name.
     const within = limited ? keptForSelection(scene, `Selection ${scene.kept.length + 1}`) : null;
-    const own = size / (meanScale(map) / view.zoom || 1);
-    const points: number[] = [];
     const part = newId();
-    const follower = steadied(steady / 100);
-    const add = (e: PointerEvent) => {
-      const at = follower(apply(back, stagePoint(stage.current!, e)));
-      const pressure = e.pointerType === 'pen' ? Math.round(e.pressure * 100) / 100 : 1;
-      points.push(tenth(at.x), tenth(at.y), pressure);
-    };
-    const put = () =>
-      drag(hides ? 'Hide' : 'Reveal', (s) => {
-        within?.keep(s);
-        const stroke = { hides, size: own, hardness, flow, opacity, points: [...points] };
-        addStroke(owner, stroke, part, within?.id)(s);
-      });
-    // From where the last stroke ended, straight.
-    if (down.shiftKey && last.current) points.push(last.current.x, last.current.y, 1);
-    add(down.nativeEvent);
-    put();
-    follow(down.nativeEvent, {
-      move(e) {
-        for (const c of e.getCoalescedEvents()) add(c);
-        setPointer(stagePoint(stage.current!, e));
-        put();
-      },
-      up() {
-        last.current = { x: points.at(-3)!, y: points.at(-2)! };
-        drop();
-      },
+    followStroke(down, {
+      ...{ stage: stage.current!, back, last, moved: setPointer },
+      put: (stroke) =>
+        drag(hides ? 'Hide' : 'Reveal', (s) => {
+          within?.keep(s);
+          addStroke(owner, stroke, part, within?.id)(s);
+        }),
     });
   };
 
@@ -164,39 +141,7 @@ export function MaskPaint({ stage, masked }: Props) {
       ) : (
         isDrawn(tool) && <Areas {...{ stage, back, tool, surface, put, works: said.works }} />
       )}
-      {pointer && (
-        <g pointerEvents="none">
-          {tool === 'brush' &&
-            (
-              [
-                ['#000', 3, 0.5],
-                [said.works ? (hides ? '#8dbdf0' : '#ffb088') : '#ff8d80', 1.5, 1],
-              ] as const
-            ).map(([stroke, strokeWidth, strokeOpacity]) => (
-              <circle
-                key={stroke}
-                cx={pointer.x}
-                cy={pointer.y}
-                r={Math.max(2, radius)}
-                fill="none"
-                {...{ stroke, strokeWidth, strokeOpacity }}
-                strokeDasharray={hides ? '4 3' : undefined}
-              />
-            ))}
-          <text
-            x={pointer.x + 14}
-            y={pointer.y + 26}
-            fontSize={12}
-            fill={said.works ? '#fff' : '#ff8d80'}
-            stroke="#000"
-            strokeWidth={3}
-            paintOrder="stroke"
-            data-testid="mask-word"
-          >
-            {said.word}
-          </text>
-        </g>
-      )}
+      {pointer && <BrushPointer at={pointer} {...said} brush={tool === 'brush'} />}
     </g>
   );
 }

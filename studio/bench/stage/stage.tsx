@@ -1,19 +1,15 @@
 import { useGesture } from '@use-gesture/react';
 import { useEffect, useRef, useState } from 'react';
 import type { Point } from '@ignis/core/geometry/affine';
-import { apply } from '@ignis/core/geometry/affine';
 import { findLayer } from '@ignis/core/scene/edits';
-import { project } from '@ignis/core/geometry/homography';
-import { quadOf } from '@ignis/core/geometry/quad';
-import { ownBox } from '@ignis/core/scene/echoes';
-import { cornersMap } from '@ignis/core/scene/placement';
 import type { Layer } from '@ignis/core/scene/schema';
 import type { LineSource } from '@ignis/core/sources/line';
 import { pathsOf } from '@ignis/core/sources/line-shape';
 import type { TextSource } from '@ignis/core/sources/text';
 import { useShallow } from 'zustand/react/shallow';
-import { useAround, useBench, useSelectedLayer, type View } from '../../state/bench';
+import { useBench, useSelectedLayer, type View } from '../../state/bench';
 import { useFonts, useFontsOfScene } from '../../state/fonts';
+import { useWoven } from '../../state/weave';
 import { layersAt } from '../../workers/engine';
 import { AnchorDots, areMany } from './anchor-dots';
 import { Anchors } from './anchors';
@@ -27,18 +23,19 @@ import { Gaps } from './gaps';
 import { Gradient } from './gradient';
 import { Lamp } from './lamp';
 import { Letters } from './letters';
+import { LayerOutline } from './layer-outline';
 import { MaskCanvas, MovingEdge, useShownOver } from './mask-shown';
 import { MaskWork } from './mask-work';
 import { useMasked } from './masked';
 import { Measure } from './measure';
 import { ModeBar } from './mode-bar';
-import { lineData, toStage } from './path-outline';
 import { PickColour } from './pick-colour';
 import { follow, scenePoint } from './pointer';
 import { shownScene, usePreview } from './use-preview';
 import { StyleHandles } from './style-handles';
 import { useSpaceHeld } from './use-space-held';
 import { Type } from './type';
+import { WeaveBrush } from './weave-brush';
 import { WeaveStretches } from './weave-stretches';
 import { WidthHandles } from './width-handles';
 import { Write } from './write';
@@ -77,6 +74,7 @@ export function Stage({ onFiles }: Props) {
   const measuring = mode === 'measure';
   const layer = useSelectedLayer();
   const hovered = useBench((s) => findLayer(s.scene, s.hovered));
+  const brushed = useWoven((s) => s.brushed);
   const masked = useMasked();
   const over = useShownOver(size);
   usePreview(canvas, size);
@@ -223,7 +221,7 @@ export function Stage({ onFiles }: Props) {
         style={{ pointerEvents: space || panning ? 'none' : 'auto' }}
         data-testid="overlay"
       >
-        {hovered && hovered.id !== layer?.id && <Outline layer={hovered} />}
+        {hovered && hovered.id !== layer?.id && <LayerOutline layer={hovered} />}
         {!comparing && mode === 'draw' && <Draw stage={element} />}
         {!comparing && mode === 'write' && <Write stage={element} />}
         <Grid />
@@ -254,7 +252,14 @@ export function Stage({ onFiles }: Props) {
         {!comparing && layer?.visible && isLine(layer) && mode === 'gaps' && (
           <Gaps stage={element} layer={layer} />
         )}
-        {!comparing && layer?.visible && mode === 'weave' && <WeaveStretches layer={layer} />}
+        {!comparing &&
+          layer?.visible &&
+          mode === 'weave' &&
+          (brushed ? (
+            <WeaveBrush stage={element} layer={layer} />
+          ) : (
+            <WeaveStretches layer={layer} />
+          ))}
         {!comparing && layer?.visible && isLine(layer) && mode === 'ramp' && (
           <Gradient stage={element} layer={layer} />
         )}
@@ -325,22 +330,3 @@ const Notice = ({ text }: { text: string }) => (
     {text}
   </div>
 );
-
-/** Where a layer lies, while the pointer is over its card. */
-function Outline({ layer }: { layer: Layer }) {
-  const view = useBench((s) => s.view);
-  const map = toStage(view, useAround(layer.id), layer.placement);
-  const common = {
-    fill: 'none',
-    stroke: '#fff',
-    strokeWidth: 1.5,
-    strokeDasharray: '5 4',
-    pointerEvents: 'none',
-  } as const;
-  const warp = cornersMap(layer.placement);
-  if (isLine(layer) && !warp) return <path d={lineData(map, layer.source)} {...common} />;
-  const box = ownBox(useBench.getState().scene, layer);
-  if (!box) return null;
-  const points = quadOf(box).map((p) => apply(map, (warp && project(warp, p)) ?? p));
-  return <polygon points={points.map((p) => `${p.x},${p.y}`).join(' ')} {...common} />;
-}

@@ -1,15 +1,23 @@
 import { findLayer } from '@ignis/core/scene/edits';
 import { subjectsFor } from '@ignis/core/scene/subjects';
-import { newWeave, putWeave, setWeave, weaveAll } from '@ignis/core/scene/weave-edits';
+import {
+  correctWeave,
+  newWeave,
+  putWeave,
+  setWeave,
+  weaveAll,
+} from '@ignis/core/scene/weave-edits';
 import type { Layer } from '@ignis/core/scene/schema';
 import { useBench } from '../../state/bench';
+import { turnBrush, useBrush } from '../../state/brush';
 import { useWoven } from '../../state/weave';
-import { DropDown, Hint, Small } from './bar';
+import { DropDown, Hint, Small, Way } from './bar';
 
 /** What can be done to a weave as a whole, and what the stage waits for. */
 export function WeaveTools({ layer }: { layer: Layer }) {
   const scene = useBench((s) => s.scene);
-  const { of, state } = useWoven();
+  const { of, state, brushed } = useWoven();
+  const hides = useBrush((s) => s.hides);
   const { change } = useBench.getState();
   const { weave } = layer;
   const subject = weave && findLayer(scene, weave.with);
@@ -45,6 +53,22 @@ export function WeaveTools({ layer }: { layer: Layer }) {
           />
         </>
       )}
+      {weave && subject && (
+        <>
+          <Way
+            on={brushed}
+            label="Correct by brush"
+            onClick={() => useWoven.setState({ brushed: !brushed })}
+          />
+          {brushed && <Small label={hides ? 'Hides' : 'Shows'} onClick={turnBrush} />}
+          {(weave.strokes?.length ?? 0) > 0 && (
+            <Small
+              label="Without corrections"
+              onClick={() => change('Take corrections away', correctWeave(layer.id, null))}
+            />
+          )}
+        </>
+      )}
       <Hint>
         {!weave
           ? 'Choose what it is woven with'
@@ -52,7 +76,9 @@ export function WeaveTools({ layer }: { layer: Layer }) {
             ? 'What it was woven with is gone: choose another, or undo'
             : told?.is === 'apart'
               ? `It does not meet ${subject?.name ?? 'it'} anywhere`
-              : 'Click a stretch: in front or behind'}
+              : brushed
+                ? 'Stroke along the edge'
+                : 'Click a stretch'}
       </Hint>
     </>
   );

@@ -1,0 +1,100 @@
+import type { Affine, Point } from '@ignis/core/geometry/affine';
+import { apply, meanScale } from '@ignis/core/geometry/affine';
+import { steadied } from '@ignis/core/geometry/steady';
+import type { BrushStroke } from '@ignis/core/masks/stroke';
+import { useBench } from '../../state/bench';
+import { useBrush } from '../../state/brush';
+import { follow, stagePoint } from './pointer';
+import { tenth } from './tenth';
+
+interface Stroking {
+  stage: Element;
+  /** From CSS px of the stage to those that the stroke is drawn in. */
+  back: Affine;
+  /** Where the last stroke ended, to go on from with Shift; it is written. */
+  last: { current: Point | null };
+  /** The stroke as it is so far. */
+  put(stroke: BrushStroke): void;
+  /** The pointer has moved to a place of the stage. */
+  moved(at: Point): void;
+}
+
+/** Follows a stroke of the brush, as the brush is set, from a press until it is let go: one step of undo. */
+export function followStroke(
+  down: React.PointerEvent,
+  { stage, back, last, put, moved }: Stroking,
+): void {
+  const { hides, size, hardness, flow, opacity, steady } = useBrush.getState();
+  const { view, drop } = useBench.getState();
+  const own = size * view.zoom * (meanScale(back) || 1);
+  const points: number[] = [];
+  const follower = steadied(steady / 100);
+  const add = (e: PointerEvent) => {
+    const at = follower(apply(back, stagePoint(stage, e)));
+    const pressure = e.pointerType === 'pen' ? Math.round(e.pressure * 100) / 100 : 1;
+    points.push(tenth(at.x), tenth(at.y), pressure);
+  };
+  const tell = () => put({ hides, size: own, hardness, flow, opacity, points: [...points] });
+  // From where the last stroke ended, straight.
+  if (down.shiftKey && last.current) points.push(last.current.x, last.current.y, 1);
+  add(down.nativeEvent);
+  tell();
+  follow(down.nativeEvent, {
+    move(e) {
+      for (const c of e.getCoalescedEvents()) add(c);
+      moved(stagePoint(stage, e));
+      tell();
+    },
+    up() {
+      last.current = { x: points.at(-3)!, y: points.at(-2)! };
+      drop();
+    },
+  });
+}
+
+interface Pointed {
+  at: Point;
+  /** What a press would do, or why it would do nothing. */
+  word: string;
+  works: boolean;
+  /** Whether the brush is shown, and not the word alone. */
+  brush: boolean;
+}
+
+/** The brush at the pointer, and what it would do. */
+export function BrushPointer({ at, word, works, brush }: Pointed) {
+  const { hides, size } = useBrush();
+  const zoom = useBench((s) => s.view.zoom);
+  const rings = [
+    ['#000', 3, 0.5],
+    [works ? (hides ? '#8dbdf0' : '#ffb088') : '#ff8d80', 1.5, 1],
+  ] as const;
+  return (
+    <g pointerEvents="none">
+      {brush &&
+        rings.map(([stroke, strokeWidth, strokeOpacity]) => (
+          <circle
+            key={stroke}
+            cx={at.x}
+            cy={at.y}
+            r={Math.max(2, (size / 2) * zoom)}
+            fill="none"
+            {...{ stroke, strokeWidth, strokeOpacity }}
+            strokeDasharray={hides ? '4 3' : undefined}
+          />
+        ))}
+      <text
+        x={at.x + 14}
+        y={at.y + 26}
+        fontSize={12}
+        fill={works ? '#fff' : '#ff8d80'}
+        stroke="#000"
+        strokeWidth={3}
+        paintOrder="stroke"
+        data-testid="mask-word"
+      >
+        {word}
+      </text>
+    </g>
+  );
+}

@@ -1,0 +1,58 @@
+import { useRef, useState, type RefObject } from 'react';
+import type { Point } from '@ignis/core/geometry/affine';
+import { invert } from '@ignis/core/geometry/affine';
+import { placed } from '@ignis/core/scene/placement';
+import { correctWeave } from '@ignis/core/scene/weave-edits';
+import type { Layer } from '@ignis/core/scene/schema';
+import { useAround, useBench } from '../../state/bench';
+import { useBrush } from '../../state/brush';
+import { BrushPointer, followStroke } from './brush-stroke';
+import { toStage } from './path-outline';
+import { stagePoint } from './pointer';
+
+interface Props {
+  stage: RefObject<HTMLElement | null>;
+  layer: Layer;
+}
+
+/** The edges of a weave are corrected by the brush: what lies behind is hidden where it goes, or shows there. */
+export function WeaveBrush({ stage, layer }: Props) {
+  const view = useBench((s) => s.view);
+  const hides = useBrush((s) => s.hides);
+  const around = useAround(layer.id);
+  const [pointer, setPointer] = useState<Point | null>(null);
+  const last = useRef<Point | null>(null);
+  const back = invert(toStage(view, around, placed()));
+  if (!back || !layer.weave) return null;
+  const paint = (down: React.PointerEvent) => {
+    if (down.button !== 0) return;
+    down.stopPropagation();
+    const { drag } = useBench.getState();
+    followStroke(down, {
+      ...{ stage: stage.current!, back, last, moved: setPointer },
+      put: (stroke) => drag('Correct the weave', correctWeave(layer.id, stroke)),
+    });
+  };
+  return (
+    <g>
+      <rect
+        width="100%"
+        height="100%"
+        fill="transparent"
+        className="cursor-none"
+        data-testid="weave-brush"
+        onPointerDown={paint}
+        onPointerMove={(e) => setPointer(stagePoint(stage.current!, e))}
+        onPointerLeave={() => setPointer(null)}
+      />
+      {pointer && (
+        <BrushPointer
+          at={pointer}
+          word={hides ? 'hides what lies behind' : 'shows what lies behind'}
+          works={layer.weave.enabled}
+          brush
+        />
+      )}
+    </g>
+  );
+}
