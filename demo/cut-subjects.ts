@@ -1,6 +1,9 @@
 import { readFileSync } from 'node:fs';
 import { readPng } from '../core/files/png';
 import type { StraightImage } from '../core/pixels/picture';
+import type { Box } from '../core/geometry/affine';
+import { boxOfRegion } from '../core/geometry/affine';
+import { grow, holding, intersect } from '../core/pixels/region';
 import type { Mark } from '../core/cutout/cut-out';
 
 /** Subjects of which the true coverage is known, over backgrounds, to measure cut-outs by. */
@@ -13,7 +16,7 @@ export interface CutSubject {
   rgba: Uint8ClampedArray;
   truth: Float32Array;
   /** The box round what is at least half covered, and a little more: as a hand would draw it. */
-  box: { x0: number; y0: number; x1: number; y1: number };
+  box: Box;
 }
 
 const demo = (name: string): StraightImage =>
@@ -35,7 +38,6 @@ export function subjectOver(
   const [left, top] = [Math.round((W - width) / 2), Math.round((H - height) / 2)];
   const rgba = new Uint8ClampedArray(W * H * 4);
   const truth = new Float32Array(W * H);
-  const box = { x0: W, y0: H, x1: 0, y1: 0 };
   for (let y = 0; y < H; y++)
     for (let x = 0; x < W; x++) {
       const i = y * W + x;
@@ -44,12 +46,6 @@ export function subjectOver(
       const f = 4 * (fy * width + fx);
       const a = inside ? front.data[f + 3]! / 255 : 0;
       truth[i] = a;
-      if (a >= 0.5) {
-        box.x0 = Math.min(box.x0, x);
-        box.y0 = Math.min(box.y0, y);
-        box.x1 = Math.max(box.x1, x + 1);
-        box.y1 = Math.max(box.y1, y + 1);
-      }
       for (let c = 0; c < 3; c++) {
         const b = back
           ? back.data[
@@ -64,15 +60,14 @@ export function subjectOver(
       rgba[4 * i + 3] = 255;
     }
   const pad = Math.round(Math.max(W, H) * 0.012);
-  return {
-    ...{ name: `${subject} over ${background}`, width: W, height: H, rgba, truth },
-    box: {
-      x0: Math.max(1, box.x0 - pad),
-      y0: Math.max(1, box.y0 - pad),
-      x1: Math.min(W - 1, box.x1 + pad),
-      y1: Math.min(H - 1, box.y1 + pad),
-    },
-  };
+  const all = { x: 0, y: 0, width: W, height: H };
+  const drawn = grow(
+    holding(all, (i) => truth[i]! >= 0.5),
+    pad,
+  );
+  // A hand stays within the picture.
+  const box = boxOfRegion(intersect(drawn, grow(all, -1)));
+  return { name: `${subject} over ${background}`, width: W, height: H, rgba, truth, box };
 }
 
 /** How far what was found and what is true are the same: what they share of what either has, at half. */

@@ -1,3 +1,4 @@
+import { holding } from '../pixels/region';
 import { LABEL } from './labels';
 
 /** The ways that the plane is gone over, forth and back. */
@@ -96,20 +97,6 @@ export function guesses(
   );
 }
 
-/** The box round the px that hold something: from, and up to but not with. */
-function boxOf(holds: (i: number) => boolean, width: number, height: number) {
-  const box = { x0: width, y0: height, x1: 0, y1: 0 };
-  for (let i = 0; i < width * height; i++) {
-    if (!holds(i)) continue;
-    const [x, y] = [i % width, Math.floor(i / width)];
-    box.x0 = Math.min(box.x0, x);
-    box.y0 = Math.min(box.y0, y);
-    box.x1 = Math.max(box.x1, x + 1);
-    box.y1 = Math.max(box.y1, y + 1);
-  }
-  return box;
-}
-
 /** A subject may be away from the outline round it by so much of that, to each side. */
 const LOOSE = 0.14;
 
@@ -123,11 +110,15 @@ export function isTight(
   width: number,
   height: number,
 ): boolean {
-  const may = boxOf((i) => known[i] !== LABEL.background, width, height);
-  const own = boxOf((i) => subject[i] === 1, width, height);
-  const [x, y] = [(may.x1 - may.x0) * LOOSE, (may.y1 - may.y0) * LOOSE];
+  const all = { x: 0, y: 0, width, height };
+  const may = holding(all, (i) => known[i] !== LABEL.background);
+  const own = holding(all, (i) => subject[i] === 1);
+  const [x, y] = [may.width * LOOSE, may.height * LOOSE];
   return (
-    own.x0 - may.x0 <= x && own.y0 - may.y0 <= y && may.x1 - own.x1 <= x && may.y1 - own.y1 <= y
+    own.x - may.x <= x &&
+    own.y - may.y <= y &&
+    may.x + may.width - own.x - own.width <= x &&
+    may.y + may.height - own.y - own.height <= y
   );
 }
 

@@ -1,7 +1,6 @@
 import { scaling } from '../geometry/affine';
-import { flatten } from '../geometry/flatten';
 import { dabbed } from '../kernels/brush';
-import { coverage } from '../kernels/coverage';
+import { withinPaths } from '../masks/area';
 import { dabsOf } from '../masks/stroke';
 import type { Plane } from '../pixels/buffer';
 import { crop } from '../pixels/buffer';
@@ -48,8 +47,7 @@ export function knownLabels({ around, marks }: CutOutShape, grid: Grid): Uint8Ar
   const region = { x: 0, y: 0, width, height };
   const out = new Uint8Array(width * height).fill(LABEL.maybeSubject);
   if (around) {
-    const { points } = flatten(around, scaling(scale), { tolerance: 0.1, turn: Infinity });
-    const inside = scoped(() => crop(coverage([points], 'nonzero', region), region, 1)).data;
+    const inside = scoped(() => withinPaths([around], scaling(scale), region)).data;
     for (let i = 0; i < out.length; i++) if (inside[i]! < 0.5) out[i] = LABEL.background;
   }
   // Each run of marks that say the same, in order, so that a later one is right.

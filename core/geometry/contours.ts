@@ -5,8 +5,8 @@ import { freehandPath } from './freehand';
 
 /**
  * The contours of a plane where it is half, as rings: x and y in turn, px that the plane lies on, the last point not
- * the first again. Outsides and holes alike (marching squares; Maple, "Geometric design and space planning using
- * the marching squares and marching cube algorithms", 2003). It is closed along the edges of the plane.
+ * the first again. Outsides and holes alike (marching squares, the plane's case of Lorensen &
+ * Cline, "Marching cubes", SIGGRAPH 1987). It is closed along the edges of the plane.
  */
 export function ringsOf({ region, data }: Plane): number[][] {
   const { x, y, width, height } = region;

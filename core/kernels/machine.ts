@@ -1,5 +1,7 @@
 import type { ColourBuffer, Plane } from '../pixels/buffer';
 import type { Region } from '../pixels/region';
+import type { RowKernel } from './row-kernels';
+import { ROW_KERNELS } from './row-kernels';
 import { floats, isOnHeap, newMemory, scoped, useMemory, watchBlocks } from '../pixels/heap';
 
 /**
@@ -10,66 +12,6 @@ import { floats, isOnHeap, newMemory, scoped, useMemory, watchBlocks } from '../
  * part itself; helpers sleep until there is work (`help`).
  */
 
-/** Kernels whose rows can be shared: their last two arguments are `from` and `to`. */
-const ROW_KERNELS = [
-  'addRows',
-  'alphaRows',
-  'bandRows',
-  'clearRows',
-  'composite',
-  'compositePlane',
-  'coneRows',
-  'contourRows',
-  'convolveAcross',
-  'copyRows',
-  'coverRows',
-  'cutRows',
-  'dabRows',
-  'differRows',
-  'distanceAcross',
-  'distanceDown',
-  'edgeRows',
-  'fadeRows',
-  'fillRows',
-  'finishRows',
-  'gatherRows',
-  'gradeHue',
-  'gradeLight',
-  'gradeRamp',
-  'glossRows',
-  'guidedRows',
-  'likenessRows',
-  'grainRows',
-  'halveRows',
-  'linearRows',
-  'lookRows',
-  'maskRows',
-  'mixRows',
-  'nearRows',
-  'overRows',
-  'rampRows',
-  'reliefRows',
-  'sampleRows',
-  'scaleRows',
-  'settleRows',
-  'shadeRows',
-  'shareAcross',
-  'shareRows',
-  'shiftRows',
-  'spreadAcross',
-  'spreadDown',
-  'sumRows',
-  'textureRows',
-  'tileRows',
-  'timesRows',
-  'toneRows',
-  'unpackRows',
-  'unwrapRows',
-  'warpRows',
-  'weighDown',
-] as const;
-
-export type RowKernel = (typeof ROW_KERNELS)[number];
 type Exports = Record<RowKernel, (...args: number[]) => void> & {
   heapBase(): number;
   sweep(...args: number[]): void;

@@ -86,3 +86,18 @@ export function wholeScene(size: { width: number; height: number }, scale: numbe
 
 /** A text that is equal for equal regions, for cache keys. */
 export const regionKey = (r: Region): string => `${r.x},${r.y},${r.width},${r.height}`;
+
+/** The smallest part of a region with all px that hold something (asked by their number, row by row); EMPTY if none does. */
+export function holding(region: Region, holds: (i: number) => boolean): Region {
+  const { width, height } = region;
+  let [x0, y0, x1, y1] = [width, height, 0, 0];
+  for (let i = 0, y = 0; y < height; y++)
+    for (let x = 0; x < width; x++, i++) {
+      if (!holds(i)) continue;
+      x0 = Math.min(x0, x);
+      y0 = Math.min(y0, y);
+      x1 = Math.max(x1, x + 1);
+      y1 = y + 1;
+    }
+  return x1 > x0 ? { x: region.x + x0, y: region.y + y0, width: x1 - x0, height: y1 - y0 } : EMPTY;
+}

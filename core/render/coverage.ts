@@ -1,12 +1,11 @@
 import type { Affine, Box } from '../geometry/affine';
-import { boxUnder, invert, meanScale, multiply, scaling } from '../geometry/affine';
-import { flatten } from '../geometry/flatten';
-import { coverage } from '../kernels/coverage';
-import { alphaOf, pasted, toneOf } from '../kernels/rows';
+import { boxOfRegion, boxUnder, invert, meanScale, multiply, scaling } from '../geometry/affine';
+import { alphaOf, toneOf } from '../kernels/rows';
+import { withinPaths } from '../masks/area';
 import type { ColourBuffer, Plane } from '../pixels/buffer';
-import { colourBuffer, crop, plane } from '../pixels/buffer';
+import { colourBuffer, crop } from '../pixels/buffer';
 import type { Region } from '../pixels/region';
-import { covering, isEmpty } from '../pixels/region';
+import { covering, holding, isEmpty } from '../pixels/region';
 import type { Subject } from '../scene/bound';
 import { placementMap } from '../scene/placement';
 import { pathsOf } from '../sources/line-shape';
@@ -73,12 +72,7 @@ export function insideOf(subject: Subject, to: Affine, region: Region, context: 
   const { source, placement } = subject.layer;
   if (source.kind !== 'line') return coverageOf(subject, to, region, context);
   const map = multiply(multiply(to, subject.map), placementMap(placement));
-  const outlines = pathsOf(source.shape).map(
-    (p) => flatten(p, map, { tolerance: 0.05, turn: Infinity }).points,
-  );
-  const out = plane(region);
-  pasted(out, coverage(outlines, 'evenodd', region), 1);
-  return out;
+  return withinPaths(pathsOf(source.shape), map, region);
 }
 
 /** Where a layer lies that another looks at, px that this one is placed on: all of the scene if it has no edges. */
@@ -101,14 +95,6 @@ export function coveredBox(subject: Subject, context: Context): Box | null {
   const k = Math.min(1, GRID / Math.max(width, height));
   const region = covering(x * k, y * k, (x + width) * k, (y + height) * k);
   const { data } = coverageOf(subject, scaling(k), region, context);
-  const box = { x0: Infinity, y0: Infinity, x1: -Infinity, y1: -Infinity };
-  data.forEach((v, i) => {
-    if (v < 0.5) return;
-    const [px, py] = [region.x + (i % region.width), region.y + Math.floor(i / region.width)];
-    box.x0 = Math.min(box.x0, px / k);
-    box.y0 = Math.min(box.y0, py / k);
-    box.x1 = Math.max(box.x1, (px + 1) / k);
-    box.y1 = Math.max(box.y1, (py + 1) / k);
-  });
-  return box.x1 > box.x0 ? box : null;
+  const covered = holding(region, (i) => data[i]! >= 0.5);
+  return isEmpty(covered) ? null : boxUnder(scaling(1 / k), boxOfRegion(covered));
 }

@@ -33,7 +33,8 @@ function throughStep(
   const within = keptMaskOf(step);
   const definition = stepOfKind(step.kind) as StepDefinition;
   const seen = definition.seesMask ? [numberOf(layer.mask ?? {}), layer.placement] : null;
-  key.push(step.kind, step.values, unit, wanted, seen, within ? [within, context.map] : null);
+  const limit = within ? [numberOf(within.mask), within.map, context.map] : null;
+  key.push(step.kind, step.values, unit, wanted, seen, limit);
   return kept(context, layer.id, step.id, key, () => {
     const made = definition.apply(pixels, step.values, {
       ...{ scale: unit, wanted, mixing },

@@ -16,6 +16,7 @@ import {
   newShape,
   newStep,
 } from '../scene/make';
+import { newSelection } from '../scene/selection-edits';
 import type { Layer, Scene } from '../scene/schema';
 import { everyLayer } from '../scene/schema';
 import { isPath } from '../sources/line-shape';
@@ -142,6 +143,10 @@ describe('a mended picture', () => {
     const { changed } = mender.mend(moved, wide);
     expect(changed.height).toBeGreaterThan(250);
     expect(changed.width).toBeLessThan(160);
+    // What is selected is no part of the picture, whatever it looks at.
+    const tones = { kind: 'tones', of: null, from: 50, to: 100, soft: 5 } as const;
+    const selected = { ...moved, selection: newSelection(tones) };
+    expect(mender.mend(selected, wide).changed.width).toBeLessThan(160);
     // Another layer changed as well: nothing is known.
     expect(mender.mend({ ...s, layers: s.layers.slice(0, 2) }, wide).changed).toEqual(wide.region);
   });

@@ -131,7 +131,11 @@ function keyWithout(scene: Scene, focus: string | null, request: RenderRequest):
   const own = focus === null ? undefined : findLayer(scene, focus);
   const { region, scale, layers, background } = request;
   return JSON.stringify([
-    { ...scene, name: '', end: null, layers: without(scene.layers, focus) },
+    // What is selected changes nothing; what of it is kept is told by the layers that refer to it.
+    {
+      ...{ ...scene, name: '', end: null, selection: null, kept: null },
+      layers: without(scene.layers, focus),
+    },
     [regionKey(region), scale, layers ?? null, background ?? true],
     // These decide what other layers belong to, and how: a base that carries nothing is not taken apart.
     own && [own.clip, own.clip && own.visible && own.opacity > 0, own.source.kind, isThrough(own)],

@@ -259,6 +259,15 @@ describe('what is selected', () => {
 });
 
 describe('a mask that is shared', () => {
+  it('and looks at the scene sees it without itself too', () => {
+    const clicked = selecting(discs(), newSelection(reach()));
+    const masked = edit(clicked, '', selectionToMask('left', true)).scene;
+    const shared = edit(masked, '', shareMask('left', 'k', 'Shared')).scene;
+    const of = (scene: Scene) => [...maskOver(scene, { layer: 'left' }, request())!.data];
+    const plain = of(masked);
+    expect(plain[50 * W + 40]).toBeCloseTo(0, 3);
+    of(shared).forEach((v, i) => expect(Math.abs(v - plain[i]!)).toBeLessThan(1e-4));
+  });
   it('is the same for all that refer to it, and follows a change', () => {
     const shared = edit(discs(), '', shareMask('left', 'k', 'Shared')).scene;
     const both = edit(shared, '', (s) => {

@@ -4,9 +4,10 @@ import type { Plane } from '../pixels/buffer';
 import { hexOf } from '../pixels/colour';
 import { scoped } from '../pixels/heap';
 import type { Region } from '../pixels/region';
-import { asDrawn } from '../scene/echoes';
+import { asDrawn, selectionAsDrawn } from '../scene/echoes';
 import { findLayer } from '../scene/edits';
 import type { MaskOwner } from '../scene/mask-edits';
+import { maskFor } from '../scene/mask-edits';
 import { mapAround } from '../scene/placement';
 import type { Scene } from '../scene/schema';
 import type { Context } from './context';
@@ -24,22 +25,20 @@ type Request = Pick<RenderRequest, 'picture' | 'memo' | 'scale' | 'region'>;
  */
 export function maskOver(scene: Scene, owner: MaskOwner, request: Request): Plane | null {
   const { region } = request;
-  const kept =
-    typeof owner === 'object' && 'kept' in owner && scene.kept.find((k) => k.id === owner.kept);
-  const drawn = asDrawn(kept ? { ...scene, selection: kept.mask } : scene);
   const context = contextOf(scene, request);
-  if (typeof owner === 'object' && 'layer' in owner) {
-    const layer = findLayer(drawn, owner.layer);
+  if (owner !== 'selection' && 'layer' in owner) {
+    const layer = findLayer(asDrawn(scene), owner.layer);
     if (!layer?.mask) return null;
     const on = { ...layer, mask: { ...layer.mask, enabled: true } };
     const inList = multiply(context.map, mapAround(scene.layers, layer.id));
     const standing: Context = { ...context, map: inList, scale: meanScale(inList) };
     return scoped(() => ownMask(on, region, standing)!);
   }
-  const { selection } = drawn;
-  if (!selection) return null;
+  const mask = maskFor(scene, owner);
+  if (!mask) return null;
   const { map, scale } = context;
-  return scoped(() => drawnMask(selection, { map, to: map, scale }, region, context));
+  const bound = selectionAsDrawn(scene, mask);
+  return scoped(() => drawnMask(bound, { map, to: map, scale }, region, context));
 }
 
 /** Px to either side of a place whose colours are taken together. */

@@ -8,7 +8,7 @@ import { removeLayer, setPlacement } from '../scene/edits';
 import { setLight } from '../scene/line-edits';
 import { newFill, newLineOf, newScene, newShape, newSpill } from '../scene/make';
 import type { Layer, Scene } from '../scene/schema';
-import { setLightOf, setSpill, spillOn } from '../scene/spill-edits';
+import { setLightOf, setThrown, spillOn } from '../scene/spill-edits';
 import { newWeave, putWeave, weaveAll } from '../scene/weave-edits';
 import { newPass } from '../sources/pass';
 import { lookUp } from '../testing/scenes';
@@ -33,7 +33,7 @@ function lit(): Scene {
   const scene = { ...newScene('', 120, 80, null), layers: [ground, line] };
   const spilt = edit(scene, '', spillOn(line, 'ground', 'spill')).scene;
   const falloff = { falloff: [[0, 0] as [number, number], [1, 1] as [number, number]] };
-  const made = edit(spilt, '', setSpill('spill', { reach: 40, ...falloff })).scene;
+  const made = edit(spilt, '', setThrown('spill', { reach: 40, ...falloff })).scene;
   const layers = made.layers.map((l): Layer =>
     l.id === 'spill' ? { ...l, blend: 'normal', opacity: 100 } : l,
   );
@@ -53,7 +53,7 @@ describe('a spill', () => {
     const [r, , b] = see(blue).data.subarray(4 * (30 * 120 + 60));
     expect(r).toBeCloseTo(0, 5);
     expect(b).toBeGreaterThan(0.8);
-    const own = edit(scene, '', setSpill('spill', { follows: false, colour: '#00ff00' })).scene;
+    const own = edit(scene, '', setThrown('spill', { follows: false, colour: '#00ff00' })).scene;
     expect(see(own).data[4 * (30 * 120 + 60) + 1]).toBeGreaterThan(0.8);
   });
   it('keeps to what it is clipped to', () => {
@@ -101,7 +101,7 @@ describe('a spill', () => {
       round as Scene,
     );
     expect(() => see(ring)).not.toThrow();
-    const none = edit(scene, '', setSpill('spill', { reach: 0 })).scene;
+    const none = edit(scene, '', setThrown('spill', { reach: 0 })).scene;
     expect(red(none, 60, 30)).toBe(0);
   });
   it('of a part of the picture, or at another scale, is the same', () => {

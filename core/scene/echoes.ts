@@ -33,12 +33,23 @@ const followsLine = ({ source }: Layer): boolean =>
  */
 export const asDrawn = (scene: Scene): Scene => drawnAt(scene, 0);
 
+/** A selection with all that it looks at: what is selected is told by the picture as it is seen. */
+export const selectionAsDrawn = (scene: Scene, mask: Mask): Mask => boundAt(scene, 0).bind(mask);
+
 /** What is looked at looks at others in turn, through its mask, so many times; so two may look at each other. */
 const MOST_LOOKS = 2;
 
 /** The scene as it is drawn for who looks at it `looks` layers away. */
-function drawnAt(scene: Scene, looks: number): Scene {
-  if (!scene.selection && !everyLayer(scene.layers).some(follows)) return scene;
+const drawnAt = (scene: Scene, looks: number): Scene =>
+  everyLayer(scene.layers).some(follows) ? boundAt(scene, looks).drawn() : scene;
+
+/** What binds the layers of a scene, and selections, to what they look at. */
+interface Binding {
+  drawn(): Scene;
+  bind(selection: Mask): Mask;
+}
+
+function boundAt(scene: Scene, looks: number): Binding {
   const made = new Map<string, Layer>();
   const resolved = (layer: Layer, way: readonly string[]): Layer => {
     const found = made.get(layer.id);
@@ -112,7 +123,9 @@ function drawnAt(scene: Scene, looks: number): Scene {
   /** The scene as one: without what masks take of it, as it was when it was clicked. */
   const sceneFrom = (layer: Layer): Subject | null => {
     const back = invert(mapAround(scene.layers, layer.id));
-    whole ??= asOne(drawnAt({ ...scene, layers: scene.layers.map(unlooking) }, looks + 1));
+    whole ??= asOne(
+      drawnAt({ ...scene, layers: scene.layers.map((l) => unlooking(scene, l)) }, looks + 1),
+    );
     return back && { layer: whole, map: back };
   };
   /** A kept selection for one that refers to it; one that refers to itself is none. */
@@ -137,12 +150,14 @@ function drawnAt(scene: Scene, looks: number): Scene {
       return { ...p, shape: boundTo(shape, subject) };
     }),
   });
-  const drawn = { ...scene, layers: scene.layers.map((l) => resolved(l, [])) };
-  const { selection } = scene;
-  if (!selection || looks > 0) return drawn;
-  // What is selected is told by the picture as it is seen.
-  whole = asOne(drawn);
-  return { ...drawn, selection: boundMask(WHOLE, selection) };
+  const drawn = () => ({ ...scene, layers: scene.layers.map((l) => resolved(l, [])) });
+  return {
+    drawn,
+    bind(selection) {
+      whole = asOne(drawn());
+      return boundMask(WHOLE, selection);
+    },
+  };
 }
 
 /** Stands for the scene itself where a layer is asked for. */
@@ -166,11 +181,20 @@ const blind = (mask: Mask): Mask => ({
   parts: mask.parts.filter((p) => lookOf(p.shape) === undefined),
 });
 
+/** Whether a mask looks at the whole scene, itself or by way of kept selections. */
+const seesScene = (scene: Scene, mask: Mask, way: readonly string[] = []): boolean =>
+  mask.parts.some(({ shape }) => {
+    if (lookOf(shape) === null) return true;
+    const id = withinOf(shape);
+    const kept = way.includes(id ?? '') ? undefined : scene.kept.find((k) => k.id === id);
+    return kept !== undefined && seesScene(scene, kept.mask, [...way, kept.id]);
+  });
+
 /** A layer, and all that it holds, without masks that look at the scene. */
-const unlooking = (layer: Layer): Layer => ({
+const unlooking = (scene: Scene, layer: Layer): Layer => ({
   ...layer,
-  mask: layer.mask?.parts.some((p) => lookOf(p.shape) === null) ? null : layer.mask,
-  ...(layer.layers && { layers: layer.layers.map(unlooking) }),
+  mask: layer.mask && seesScene(scene, layer.mask) ? null : layer.mask,
+  ...(layer.layers && { layers: layer.layers.map((l) => unlooking(scene, l)) }),
 });
 
 /** A layer, and all that it holds, without weaves. */

@@ -47,7 +47,7 @@ export const putMask =
     if (holder && (mask || owner === 'selection' || 'layer' in owner)) holder.mask = mask;
   };
 
-/** Sets what holds for a mask as a whole; of the scene's selection also if nothing was selected. */
+/** Sets what holds for a mask as a whole. */
 export const setMask =
   (owner: MaskOwner, values: Partial<Omit<Mask, 'parts'>>): Edit =>
   (s) => {

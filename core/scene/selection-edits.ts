@@ -1,4 +1,5 @@
 import { current, isDraft } from 'immer';
+import { contentKey } from '../definitions/content-key';
 import type { Affine } from '../geometry/affine';
 import { IDENTITY, invert } from '../geometry/affine';
 import type { MaskShape } from '../masks/index';
@@ -156,18 +157,23 @@ export const selectionToClip =
     s.selection = null;
   };
 
-/**
- * The id of the kept selection that is what is selected now, which is kept by a name if it was not; undefined if
- * nothing is selected.
- */
-export function keptForSelection(scene: Scene, name: string): { id: string; keep: Edit } | null {
+/** A name for a selection that none of a scene has. */
+function freshName({ kept }: Scene): string {
+  for (let n = kept.length + 1; ; n++) {
+    const name = `Selection ${n}`;
+    if (!kept.some((k) => k.name === name)) return name;
+  }
+}
+
+/** What is selected as one that is kept: its id, and the edit that keeps it unless it is. Null if nothing is selected. */
+export function keptForSelection(scene: Scene): { id: string; keep: Edit } | null {
   const { selection } = scene;
   if (!selection) return null;
-  const own = JSON.stringify(selection);
-  const found = scene.kept.find((k) => JSON.stringify(k.mask) === own);
+  const own = contentKey(selection);
+  const found = scene.kept.find((k) => contentKey(k.mask) === own);
   if (found) return { id: found.id, keep: () => undefined };
   const id = newId();
-  return { id, keep: keepSelection(id, name) };
+  return { id, keep: keepSelection(id, freshName(scene)) };
 }
 
 /** Gives a layer the mask of another, where that lies; both are their own from then on. */

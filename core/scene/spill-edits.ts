@@ -28,18 +28,12 @@ export const castShadowOf =
     list.splice(at, 0, { ...newCastShadow(layer), id });
   };
 
-export const setCastShadow =
-  (id: string, values: Partial<CastShadowValues>): Edit =>
+/** Sets values of a spill or of a cast shadow. */
+export const setThrown =
+  (id: string, values: Partial<SpillValues> | Partial<CastShadowValues>): Edit =>
   (s) => {
     const { source } = layerOf(s, id);
-    if (source.kind === 'shadow') Object.assign(source.values, values);
-  };
-
-export const setSpill =
-  (id: string, values: Partial<SpillValues>): Edit =>
-  (s) => {
-    const { source } = layerOf(s, id);
-    if (source.kind === 'spill') Object.assign(source.values, values);
+    if (source.kind === 'spill' || source.kind === 'shadow') Object.assign(source.values, values);
   };
 
 /** The spill, or the shadow, is of another layer from now on. */

@@ -3,18 +3,20 @@ import type { Parameters, Values } from '../definitions/parameter';
 import { angle, length, parametersSchema, percent } from '../definitions/parameter';
 import type { SourceDefinition } from '../definitions/source';
 import { meanScale, scaling } from '../geometry/affine';
+import type { Homography } from '../geometry/homography';
 import { compose, inverseOf, projective } from '../geometry/homography';
 import { blurMargin } from '../kernels/blur';
+import { cover } from '../kernels/brush';
 import { times } from '../kernels/planes';
 import { warped } from '../kernels/resample';
-import { alphaOf, filled, masked } from '../kernels/rows';
+import { alphaOf, copied, filled, level, masked } from '../kernels/rows';
 import { variedBlur } from '../kernels/varied-blur';
 import { oneColour } from '../paint/paint';
 import type { Plane } from '../pixels/buffer';
 import { crop, plane, unwritten } from '../pixels/buffer';
 import { scoped } from '../pixels/heap';
+import type { Region } from '../pixels/region';
 import { EMPTY, covering, grow } from '../pixels/region';
-import type { Sheet } from './shadow-sheets';
 import { sheetsOf, shareAlong } from './shadow-sheets';
 
 /** What can be set on the shadow that one layer casts. */
@@ -51,8 +53,8 @@ export const castShadowParameters = {
     needs: { lies: ['light', 'own'] },
   },
   lean: {
-    ...angle('Laid down', 70, { min: -180, max: 180, slider: [-180, 180] }),
-    help: '90° lies flat on the floor, towards the eye; −90° away from it.',
+    ...angle('Laid down', 125, { min: -180, max: 180, slider: [-180, 180] }),
+    help: '0° stands upright; at 90° only its edge is seen; beyond, it comes down towards the eye.',
     needs: { lies: ['tilt'] },
   },
   swing: {
@@ -134,20 +136,11 @@ export type CastShadowValues = Values<typeof castShadowParameters>;
 /** What stands upright is drawn so many px high at most, before it is laid down. */
 const MOST = 2048;
 
-/** Silhouette of the subject on a sheet, as it lies in the render: what of it is on that sheet. */
-function laidDown(
-  sheet: Sheet,
-  wanted: Plane['region'],
-  toRender: ReturnType<typeof projective>,
-  upright: (k: number, region: Plane['region']) => Plane,
-  fineness: number,
-): Plane {
-  const { x0, y0, x1, y1 } = sheet.box;
-  const k = fineness;
-  const region = covering(x0 * k, y0 * k, x1 * k, y1 * k);
-  const shape = upright(k, region);
-  const map = compose(toRender, compose(sheet.map, projective(scaling(1 / k))));
-  return crop(alphaOf(warped(masked(filled(region, [1, 1, 1]), shape), map, wanted)), wanted, 1);
+/** An upright silhouette (over a region of px of the layer times `fineness`) as it lies in the render under a map. */
+function laidDown(upright: Plane, fineness: number, map: Homography, wanted: Region): Plane {
+  const solid = masked(filled(upright.region, [1, 1, 1]), upright);
+  const made = warped(solid, compose(map, projective(scaling(1 / fineness))), wanted);
+  return crop(alphaOf(made), wanted, 1);
 }
 
 /**
@@ -173,25 +166,18 @@ export const castShadow: SourceDefinition<CastShadowSource> = {
       const around = grow(wanted, blurMargin(most) + 1);
       const shape = plane(around);
       const share = plane(around);
-      const fineness = Math.min(2 * scale, MOST / Math.max(1, box.y1 - box.y0, box.x1 - box.x0));
+      const k = Math.min(2 * scale, MOST / Math.max(1, box.y1 - box.y0, box.x1 - box.x0));
       for (const sheet of sheets) {
-        const toRender = projective(map);
-        const own = laidDown(
-          ...([sheet, around, toRender] as const),
-          (k, region) => light.under(scaling(k), region),
-          fineness,
-        );
-        for (let i = 0; i < own.data.length; i++)
-          shape.data[i] = Math.max(shape.data[i]!, own.data[i]!);
-        const back = inverseOf(compose(toRender, sheet.map));
+        const toRender = compose(projective(map), sheet.map);
+        const { x0, y0, x1, y1 } = sheet.box;
+        const upright = light.under(scaling(k), covering(x0 * k, y0 * k, x1 * k, y1 * k));
+        cover(shape, laidDown(upright, k, toRender, around), 1);
+        const back = inverseOf(toRender);
         if (back) shareAlong(share, back, sheet, values);
       }
       const made = variedBlur(shape, share, near, far, wanted);
-      const dense = crop(share, wanted, 1);
-      const density = plane(wanted);
-      for (let i = 0; i < density.data.length; i++)
-        density.data[i] =
-          (values.denseNear + (values.denseFar - values.denseNear) * dense.data[i]!) / 100;
+      const density = copied(crop(share, wanted, 1), 1);
+      level(density, (values.denseFar - values.denseNear) / 100, values.denseNear / 100);
       times(made, density);
       return oneColour(made, values.colour, mixing);
     });

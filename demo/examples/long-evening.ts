@@ -1,7 +1,7 @@
 /** Long evening: the heron and the boat on wet boards, with the sun low behind: shadows that reach the eye. */
 import { newLine, newPicture, newScene } from '@ignis/core/scene/make';
 import { edit } from '@ignis/core/scene/edit';
-import { castShadowOf, setCastShadow, spillOn, setSpill } from '@ignis/core/scene/spill-edits';
+import { castShadowOf, setThrown, spillOn } from '@ignis/core/scene/spill-edits';
 import { corner } from '@ignis/core/geometry/path';
 import { boat, faded, graded, heron, named, pier, write } from './make';
 
@@ -39,10 +39,10 @@ const fall = {
 };
 const made = [
   castShadowOf(bird, 'heron-shadow'),
-  setCastShadow('heron-shadow', fall),
+  setThrown('heron-shadow', fall),
   castShadowOf(paper, 'boat-shadow'),
-  setCastShadow('boat-shadow', { ...fall, length: 150, blurFar: 14 }),
+  setThrown('boat-shadow', { ...fall, length: 150, blurFar: 14 }),
   spillOn(sun, 'heron', 'heron-spill'),
-  setSpill('heron-spill', { reach: 420 }),
+  setThrown('heron-spill', { reach: 420 }),
 ].reduce((s, e) => edit(s, '', e).scene, scene);
 await write('long-evening', JSON.parse(JSON.stringify(made)) as typeof scene, [pier, heron, boat]);

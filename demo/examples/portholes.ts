@@ -4,7 +4,7 @@ import { corner, smooth } from '@ignis/core/geometry/path';
 import { edit } from '@ignis/core/scene/edit';
 import { newLine, newMask, newPicture, newScene, newStep } from '@ignis/core/scene/make';
 import type { Layer } from '@ignis/core/scene/schema';
-import { castShadowOf, setCastShadow, setSpill, spillOn } from '@ignis/core/scene/spill-edits';
+import { castShadowOf, setThrown, spillOn } from '@ignis/core/scene/spill-edits';
 import { cutFrom } from './cut';
 import { graded, helmet, named, pier, ring, write } from './make';
 
@@ -95,11 +95,11 @@ scene.layers.push(
 );
 const made = [
   castShadowOf(brass, 'shadow'),
-  setCastShadow('shadow', { length: 60, flat: 55, contact: 2, blurFar: 26, colour: '#02040a' }),
+  setThrown('shadow', { length: 60, flat: 55, contact: 2, blurFar: 26, colour: '#02040a' }),
   spillOn(eye, 'helmet', 'spill'),
-  setSpill('spill', { reach: 420 }),
+  setThrown('spill', { reach: 420 }),
   spillOn(glint, 'helmet', 'side-spill'),
-  setSpill('side-spill', { reach: 200 }),
+  setThrown('side-spill', { reach: 200 }),
 ].reduce((s, e) => edit(s, '', e).scene, scene);
 await write('portholes', JSON.parse(JSON.stringify(made)) as typeof scene, [
   pier,

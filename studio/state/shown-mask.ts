@@ -69,7 +69,11 @@ export function useMaskView(
 ): MaskView | null {
   // A selection that looks at nothing stays the same whatever is done to the picture.
   const told = useBench((s) =>
-    owner === 'selection' && !looksOut(s.scene.selection) ? s.scene.selection : s.scene,
+    owner === null
+      ? null
+      : owner === 'selection' && !looksOut(s.scene.selection)
+        ? s.scene.selection
+        : s.scene,
   );
   const view = useBench((s) => s.view);
   const name = JSON.stringify(owner);

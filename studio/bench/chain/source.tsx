@@ -1,5 +1,4 @@
-import type { Edit } from '@ignis/core/scene/edit';
-import type { Parameters, Value } from '@ignis/core/definitions/parameter';
+import type { Parameters } from '@ignis/core/definitions/parameter';
 import { drawnLayer } from '@ignis/core/scene/echoes';
 import { findLayer, setFill, setLands, ungroup } from '@ignis/core/scene/edits';
 import { setOwnPasses } from '@ignis/core/scene/line-edits';
@@ -9,12 +8,12 @@ import { paintParameters } from '@ignis/core/paint/parameters';
 import type { EchoSource } from '@ignis/core/sources/echo';
 import { groupParameters } from '@ignis/core/sources/group';
 import type { LineSource } from '@ignis/core/sources/line';
-import type { CastShadowValues } from '@ignis/core/sources/cast-shadow';
+import type { CastShadowSource } from '@ignis/core/sources/cast-shadow';
 import { castShadowParameters } from '@ignis/core/sources/cast-shadow';
-import type { SpillValues } from '@ignis/core/sources/spill';
+import type { SpillSource } from '@ignis/core/sources/spill';
 import { spillParameters } from '@ignis/core/sources/spill';
 import type { TextSource } from '@ignis/core/sources/text';
-import { setCastShadow, setLightOf, setSpill } from '@ignis/core/scene/spill-edits';
+import { setLightOf, setThrown } from '@ignis/core/scene/spill-edits';
 import { subjectsFor } from '@ignis/core/scene/subjects';
 import { liveEdit, useBench } from '../../state/bench';
 import { Button } from '../../ui/button';
@@ -55,27 +54,8 @@ export function SourceNode({ layer }: { layer: Layer }) {
     case 'echo':
       return <Echo layer={layer} source={source} />;
     case 'spill':
-      return (
-        <Thrown
-          id={layer.id}
-          of={source.of}
-          word="light"
-          parameters={spillParameters}
-          values={source.values}
-          edit={(v) => setSpill(layer.id, v as Partial<SpillValues>)}
-        />
-      );
     case 'shadow':
-      return (
-        <Thrown
-          id={layer.id}
-          of={source.of}
-          word="shadow"
-          parameters={castShadowParameters}
-          values={source.values}
-          edit={(v) => setCastShadow(layer.id, v as Partial<CastShadowValues>)}
-        />
-      );
+      return <Thrown id={layer.id} source={source} />;
   }
 }
 
@@ -102,27 +82,17 @@ function Fill({ id, paint }: { id: string; paint: Paint }) {
 }
 
 /** Whose light or shadow it is, and how it falls. */
-function Thrown({
-  id,
-  of,
-  word,
-  parameters,
-  values,
-  edit,
-}: {
-  id: string;
-  of: string;
-  word: 'light' | 'shadow';
-  parameters: Parameters;
-  values: Record<string, Value>;
-  edit(values: Record<string, unknown>): Edit;
-}) {
+function Thrown({ id, source }: { id: string; source: SpillSource | CastShadowSource }) {
+  const { of, values } = source;
+  const isLight = source.kind === 'spill';
+  const word = isLight ? 'light' : 'shadow';
+  const edit = (v: object) => setThrown(id, v);
   const scene = useBench((s) => s.scene);
   const { change } = useBench.getState();
   const live = liveEdit(`Change the ${word}`);
   const thrower = findLayer(scene, of);
   const options = subjectsFor(scene, id).map((l) => ({ value: l.id, label: l.name }));
-  const title = word === 'light' ? 'Light of' : 'Shadow of';
+  const title = isLight ? 'Light of' : 'Shadow of';
   return (
     <Node
       title={title}
@@ -137,11 +107,11 @@ function Thrown({
     >
       {!thrower && (
         <p className="py-1 text-sm text-alarm">
-          {word === 'light' ? 'Its light' : 'What casts it'} is gone. It waits until that is back.
+          {isLight ? 'Its light' : 'What casts it'} is gone. It waits until that is back.
         </p>
       )}
       <ParameterControls
-        parameters={parameters}
+        parameters={isLight ? spillParameters : castShadowParameters}
         values={values}
         onChange={(v) => live.change(edit(v))}
         onDone={live.done}

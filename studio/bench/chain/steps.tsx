@@ -54,8 +54,7 @@ function StepWithin({ layer, id }: { layer: Layer; id: string }) {
   if (kept.length === 0 && !selected && step.within === undefined) return null;
   const choose = (value: string) => {
     const { scene, change } = useBench.getState();
-    const made =
-      value === SELECTED ? keptForSelection(scene, `Selection ${scene.kept.length + 1}`) : null;
+    const made = value === SELECTED ? keptForSelection(scene) : null;
     change(`Limit ${stepOfKind(step.kind).label}`, (s) => {
       made?.keep(s);
       limitStep(layer.id, id, value === EVERYWHERE ? undefined : (made?.id ?? value))(s);

@@ -85,7 +85,7 @@ export function MaskPaint({ stage, masked }: Props) {
     if (!deed(masked, '', false).works) return;
     const { drag, scene } = useBench.getState();
     // A stroke keeps within what is selected, for good: that is kept by a name.
-    const within = limited ? keptForSelection(scene, `Selection ${scene.kept.length + 1}`) : null;
+    const within = limited ? keptForSelection(scene) : null;
     const part = newId();
     followStroke(down, {
       ...{ stage: stage.current!, back, last, moved: setPointer },
