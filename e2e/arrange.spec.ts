@@ -10,17 +10,12 @@ import {
   newScene,
   onPage,
   press,
-  savedFile,
+  savedScene,
   settled,
   setValue,
   value,
 } from './bench-page';
-import { unpackScene } from '../core/files/ignis-file';
 import { boxInScene } from '../core/scene/arrange';
-import type { Scene } from '../core/scene/schema';
-
-const sceneOf = async (page: Page): Promise<Scene> =>
-  (await unpackScene(await savedFile(page), 'scene.ignis')).scene;
 
 /** Three shapes, at places of their own. */
 async function threeShapes(page: Page): Promise<void> {
@@ -47,7 +42,7 @@ test('several layers are chosen, aligned, spread and moved together', async ({ p
       .click({ modifiers: ['Shift'] });
   await expect(page.getByText('3 layers')).toBeVisible();
   const boxes = async () => {
-    const scene = await sceneOf(page);
+    const scene = await savedScene(page);
     return scene.layers.map((l) => boxInScene(scene, l.id)!);
   };
   await page.getByRole('button', { name: 'Align' }).click();
@@ -83,7 +78,7 @@ test('a layer is sheared, and turned about a pivot of its own', async ({ page })
   const start = await box();
   const top = (await page.locator('[data-handle="0.5-0"]').boundingBox())!;
   await drag(top.x + top.width / 2, top.y + top.height / 2, 60, 0, true);
-  const { placement } = (await sceneOf(page)).layers[0]!;
+  const { placement } = (await savedScene(page)).layers[0]!;
   expect(placement.shear).toBeGreaterThan(5);
   // The side that is opposite stays where it was.
   const leant = await box();
@@ -96,7 +91,7 @@ test('a layer is sheared, and turned about a pivot of its own', async ({ page })
   await drag(x, y, -start.width / 2, start.height / 2, true);
   await setValue(page, 'Turn', '90');
   await settled(page);
-  const scene = await sceneOf(page);
+  const scene = await savedScene(page);
   const b = boxInScene(scene, scene.layers[0]!.id)!;
   const [, my] = await onPage(page, [(b.x0 + b.x1) / 2, (b.y0 + b.y1) / 2]);
   // A quarter of a turn: as far down as half its width and height together.
@@ -116,7 +111,7 @@ test('turning stops at an even angle, and a line shows it', async ({ page }) => 
     const a = start + (degrees * Math.PI) / 180;
     return page.mouse.move(x + far * Math.cos(a), y + far * Math.sin(a), { steps: 3 });
   };
-  const turned = async () => (await sceneOf(page)).layers[0]!.placement.rotation;
+  const turned = async () => (await savedScene(page)).layers[0]!.placement.rotation;
   await page.mouse.move(kx, ky);
   await page.mouse.down();
   await turnTo(30);
@@ -141,7 +136,7 @@ test('a guide is pulled from a ruler, placed by per cent, snapped to, and dragge
   await page.mouse.up();
   await expect(page.locator('[data-guide]')).toHaveCount(1);
   await setValue(page, 'Place of the guide in per cent', '60');
-  expect((await sceneOf(page)).guides).toMatchObject([{ axis: 'x', at: 600 }]);
+  expect((await savedScene(page)).guides).toMatchObject([{ axis: 'x', at: 600 }]);
   await page.keyboard.press('Escape');
 
   // The star is dragged by its middle to near the guide, and stands on it; Ctrl lets it go by.
@@ -157,7 +152,7 @@ test('a guide is pulled from a ruler, placed by per cent, snapped to, and dragge
     await page.mouse.move(tx - beside, ty, { steps: 6 });
     await page.mouse.up();
     if (key) await page.keyboard.up(key);
-    const scene = await sceneOf(page);
+    const scene = await savedScene(page);
     const b = boxInScene(scene, scene.layers[0]!.id)!;
     return (b.x0 + b.x1) / 2;
   };
@@ -212,7 +207,7 @@ test('a layer is repeated with a step, and echoed: the echo follows, and cannot 
   await act(page, 'Put the layer in a group');
   await act(page, 'Echo the layer');
   await expect(cards(page)).toHaveCount(4);
-  const file = await sceneOf(page);
+  const file = await savedScene(page);
   expect(file.layers.map((l) => l.source.kind)).toEqual(['group', 'echo', 'echo']);
   await expect(value(page, 'X').first()).toBeVisible();
 });

@@ -2,6 +2,8 @@
 import { readFile } from 'node:fs/promises';
 import type { Download, Locator, Page } from '@playwright/test';
 import { expect } from '@playwright/test';
+import { unpackScene } from '../core/files/ignis-file';
+import type { Scene } from '../core/scene/schema';
 
 export type XY = readonly [x: number, y: number];
 
@@ -121,6 +123,12 @@ export async function savedFile(page: Page): Promise<Buffer> {
     page.keyboard.press('Control+s'),
   ]);
   return bytesOf(file);
+}
+
+/** The scene as it is saved, once all is done. */
+export async function savedScene(page: Page): Promise<Scene> {
+  await settled(page);
+  return (await unpackScene(await savedFile(page), 'x.ignis')).scene;
 }
 
 export const bytesOf = async (file: Download): Promise<Buffer> => readFile((await file.path())!);

@@ -6,12 +6,11 @@ import {
   dragBy,
   newScene,
   openExample,
-  savedFile,
+  savedScene,
   setValue,
   settled,
   add,
 } from './bench-page';
-import { unpackScene } from '../core/files/ignis-file';
 import { findLayer } from '../core/scene/edits';
 
 test('corners are dragged, keep perspective with Shift, take numbers and are straightened', async ({
@@ -19,9 +18,7 @@ test('corners are dragged, keep perspective with Shift, take numbers and are str
 }) => {
   await openExample(page, 'Heron in neon');
   await card(page, 'Heron').locator('[data-card]').click();
-  const of = async () =>
-    findLayer((await unpackScene(await savedFile(page), 'scene.ignis')).scene, 'heron')!.placement
-      .corners;
+  const of = async () => findLayer(await savedScene(page), 'heron')!.placement.corners;
   await page.keyboard.press('7');
   const before = (await page.locator('[data-corner="1"]').boundingBox())!;
   await dragBy(page, page.locator('[data-corner="1"]'), 60, 40);

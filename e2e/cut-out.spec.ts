@@ -1,7 +1,6 @@
 /** A subject is cut out of a picture on the real interface: one box, a stroke, its edge, and what cannot be. */
 import { readFile } from 'node:fs/promises';
 import { expect, test } from '@playwright/test';
-import { unpackScene } from '../core/files/ignis-file';
 import { cutOutOf } from '../core/scene/cut-edits';
 import {
   card,
@@ -9,7 +8,7 @@ import {
   dropOnStage,
   newScene,
   press,
-  savedFile,
+  savedScene,
   setValue,
   settled,
 } from './bench-page';
@@ -41,7 +40,7 @@ test('one box cuts out; strokes and the edge stay live; one undo takes one strok
   await expect(subject).toBeVisible({ timeout: 20_000 });
   await settled(page);
   const shape = async () => {
-    const { scene } = await unpackScene(await savedFile(page), 'x.ignis');
+    const scene = await savedScene(page);
     const layer = scene.layers.find((l) => l.name === 'helmet')!;
     return cutOutOf(layer)?.shape ?? null;
   };

@@ -11,17 +11,16 @@ import {
   onPage,
   pass,
   press,
-  savedFile,
+  savedScene,
   settled,
   setValue,
   startLine,
   value,
 } from './bench-page';
-import { unpackScene } from '../core/files/ignis-file';
 import type { LineSource } from '../core/sources/line';
 
 async function lineOf(page: Page, name: string): Promise<LineSource> {
-  const { scene } = await unpackScene(await savedFile(page), 'scene.ignis');
+  const scene = await savedScene(page);
   const { source } = scene.layers.find((l) => l.name === name)!;
   if (source.kind !== 'line') throw new Error(`${name} is no line.`);
   return source;

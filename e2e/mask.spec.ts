@@ -1,7 +1,6 @@
 /** Masks: painted, drawn round, faded, and taken from other layers. */
 import type { Page } from '@playwright/test';
 import { expect, test } from '@playwright/test';
-import { unpackScene } from '../core/files/ignis-file';
 import type { Mask } from '../core/masks/mask';
 import {
   add,
@@ -10,7 +9,7 @@ import {
   newScene,
   onPage,
   press,
-  savedFile,
+  savedScene,
   settled,
   setValue,
   type XY,
@@ -18,7 +17,7 @@ import {
 
 const maskOf = async (page: Page, name = 'Fill'): Promise<Mask | null> => {
   await settled(page);
-  const { scene } = await unpackScene(await savedFile(page), 'x.ignis');
+  const scene = await savedScene(page);
   return scene.layers.find((l) => l.name === name)!.mask;
 };
 

@@ -1,12 +1,11 @@
 /** Ramps, drawn by mouse and keys. */
 import type { Page } from '@playwright/test';
 import { expect, test } from '@playwright/test';
-import { unpackScene } from '../core/files/ignis-file';
-import { add, newScene, press, savedFile, settled } from './bench-page';
+import { add, newScene, press, savedScene, settled } from './bench-page';
 
 const ramp = async (page: Page) => {
   await settled(page);
-  const { scene } = await unpackScene(await savedFile(page), 'x.ignis');
+  const scene = await savedScene(page);
   const { source } = scene.layers[0]!;
   if (source.kind !== 'fill') throw new Error('no fill');
   return source.paint.ramp;

@@ -1,14 +1,13 @@
 /** The examples of letters, rebuilt from nothing by mouse and keys. */
 import type { Page } from '@playwright/test';
 import { expect, test } from '@playwright/test';
-import { unpackScene } from '../core/files/ignis-file';
 import {
   act,
   add,
   newScene,
   openExample,
   press,
-  savedFile,
+  savedScene,
   settled,
   setValue,
   type XY,
@@ -40,12 +39,10 @@ async function letters(
   await settled(page);
 }
 
-const scene = async (page: Page) => (await unpackScene(await savedFile(page), 'x.ignis')).scene;
-
 test('Ember Pier: burning letters on the pier', async ({ page }) => {
   await openExample(page, 'Blank pier');
   await letters(page, [480, 520], ['EMBER', 'PIER'], 'Bowlby One', 260, 'Burning letters');
-  const made = await scene(page);
+  const made = await savedScene(page);
   expect(made.layers.map((l) => l.source.kind)).toEqual(['picture', 'text']);
   expect(made.layers[1]!.body).toBe(0);
   expect(made.layers[1]!.steps.length).toBeGreaterThan(4);
@@ -59,7 +56,7 @@ test('Tide: a sea of a gradient, waves, and letters of glass', async ({ page }) 
   await page.getByRole('button', { name: 'Ramp: Sea' }).click();
   await add(page, 'Ribbon waves');
   await letters(page, [420, 760], ['TIDE'], 'Fredoka', 560, 'Sea glass');
-  const made = await scene(page);
+  const made = await savedScene(page);
   expect(made.layers.map((l) => l.source.kind)).toEqual(['fill', 'line', 'text']);
 });
 
@@ -70,7 +67,7 @@ test('Stripped: letters taken out of a painted wall', async ({ page }) => {
   await page.getByRole('option', { name: 'Texture', exact: true }).click();
   await page.getByRole('button', { name: 'Ramp: Ember' }).click();
   await letters(page, [260, 640], ['SALT', 'MERE'], 'Alfa Slab One', 460, 'Stripped paint');
-  const [, text] = (await scene(page)).layers;
+  const [, text] = (await savedScene(page)).layers;
   expect(text!.steps.map((s) => s.kind)).toContain('style.paint');
   expect(text!.body).toBe(0);
 });
@@ -80,7 +77,7 @@ test('Lantern Week: two signs, one of them broken', async ({ page }) => {
   await letters(page, [560, 560], ['Lantern'], 'Pacifico', 280, 'Neon sign, lit');
   await letters(page, [620, 820], ['WEEK'], 'Tilt Neon', 180, 'Tube script');
   await letters(page, [640, 260], ['SALTMERE'], 'Tilt Neon', 84, 'Neon sign, half broken');
-  const made = await scene(page);
+  const made = await savedScene(page);
   expect(made.layers.map((l) => l.name).slice(1)).toEqual(['Lantern', 'WEEK', 'SALTMERE']);
   // Recipes fit the letters they are put on: the far light of larger ones goes farther.
   const reach = (i: number) =>
@@ -94,7 +91,7 @@ test('Night Seven in type: letters between waves', async ({ page }) => {
   await page.getByRole('button', { name: 'split into letters' }).click();
   await settled(page);
   await add(page, 'Ribbon waves');
-  const made = await scene(page);
+  const made = await savedScene(page);
   const group = made.layers.find((l) => l.layers)!;
   expect(group.layers).toHaveLength(5);
   expect(group.steps.length).toBeGreaterThan(3);

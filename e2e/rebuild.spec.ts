@@ -3,7 +3,6 @@ import { readFile } from 'node:fs/promises';
 import { fileURLToPath } from 'node:url';
 import type { Page } from '@playwright/test';
 import { expect, test } from '@playwright/test';
-import { unpackScene } from '../core/files/ignis-file';
 import type { XY } from './bench-page';
 import {
   act,
@@ -13,7 +12,7 @@ import {
   dragBy,
   onPage,
   press,
-  savedFile,
+  savedScene,
   settled,
   setValue,
   startLine,
@@ -125,7 +124,7 @@ test('Harbour wall is rebuilt from its picture: ring, mirrored lantern, wave, la
   await settled(page);
   expect(await brightness(page, [800, 1010])).toBeGreaterThan(40);
 
-  const { scene } = await unpackScene(await savedFile(page), 'scene.ignis');
+  const scene = await savedScene(page);
   expect(scene.layers).toHaveLength(6);
   expect(scene.layers.some((l) => l.source.kind === 'echo')).toBe(true);
 });
@@ -155,7 +154,7 @@ test('Paper duel is rebuilt from its pictures: two boats, a blade and a dark one
   await blade('Blade', '-45', [840, 540], [40, -40]);
   await settled(page);
   expect(await brightness(page, [840, 540])).toBeGreaterThan(before + 120);
-  const { scene } = await unpackScene(await savedFile(page), 'scene.ignis');
+  const scene = await savedScene(page);
   expect(scene.layers.map((l) => l.source.kind)).toEqual([
     'picture',
     'group',
@@ -208,7 +207,7 @@ test('Bend of light is rebuilt from its pictures: a sweep behind the heron, anot
   await setValue(page, 'Spread', '90');
   await settled(page);
 
-  const { scene } = await unpackScene(await savedFile(page), 'scene.ignis');
+  const scene = await savedScene(page);
   expect(scene.layers.map((l) => l.source.kind)).toEqual([
     'picture',
     'line',
@@ -245,7 +244,7 @@ test('Lamp on the pier is rebuilt from its picture: a beam, haze about the lamp,
   await step(page, 'Gradient map', 'Amount', '60');
   await setValue(page, 'Opacity', '20');
   await settled(page);
-  const { scene } = await unpackScene(await savedFile(page), 'scene.ignis');
+  const scene = await savedScene(page);
   expect(scene.layers.map((l) => l.source.kind)).toEqual([
     'picture',
     'line',

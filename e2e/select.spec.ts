@@ -1,9 +1,7 @@
 /** Selections: drawn, by colour, moved, kept, and what becomes of them. */
 import type { Page } from '@playwright/test';
 import { expect, test } from '@playwright/test';
-import { unpackScene } from '../core/files/ignis-file';
 import { isPath } from '../core/sources/line-shape';
-import type { Scene } from '../core/scene/schema';
 import {
   act,
   add,
@@ -12,14 +10,9 @@ import {
   newScene,
   onPage,
   press,
-  savedFile,
+  savedScene,
   settled,
 } from './bench-page';
-
-const sceneOf = async (page: Page): Promise<Scene> => {
-  await settled(page);
-  return (await unpackScene(await savedFile(page), 'x.ignis')).scene;
-};
 
 const choose = async (page: Page, from: string, to: string) => {
   const stage = page.getByRole('region', { name: 'Stage' });
@@ -53,7 +46,7 @@ test('areas add up, and become a mask of the layer or of its opposite', async ({
   expect(await shownAt(page, [510, 110])).toBeLessThan(0.1);
   expect(await shownAt(page, [400, 200])).toBeLessThan(0.1);
   // Every part is as live as it was: the mask is made of them.
-  expect((await sceneOf(page)).layers[0]!.mask!.parts).toHaveLength(2);
+  expect((await savedScene(page)).layers[0]!.mask!.parts).toHaveLength(2);
 });
 
 test('a selection is moved by itself, and limits the brush', async ({ page }) => {
@@ -61,7 +54,7 @@ test('a selection is moved by itself, and limits the brush', async ({ page }) =>
   await choose(page, 'Box', 'Move by itself');
   await press(page, [200, 200], [500, 250]);
   await settled(page);
-  const { selection } = await sceneOf(page);
+  const { selection } = await savedScene(page);
   expect(selection!.place!.x).toBeCloseTo(300, 1);
   expect(selection!.place!.y).toBeCloseTo(50, 1);
   await page.keyboard.press('3');
@@ -73,7 +66,7 @@ test('a selection is moved by itself, and limits the brush', async ({ page }) =>
   await press(page, [300, 250], [700, 250]);
   expect(await shownAt(page, [500, 250])).toBeLessThan(0.1);
   expect(await shownAt(page, [350, 250])).toBeGreaterThan(0.9);
-  const after = await sceneOf(page);
+  const after = await savedScene(page);
   expect(after.kept).toHaveLength(1);
   expect(after.layers[0]!.mask!.parts.at(-1)!.shape).toMatchObject({ within: after.kept[0]!.id });
 });
@@ -90,7 +83,7 @@ test('a colour reaches as far as it hangs together; what is selected becomes fil
   await expect(page.getByTestId('moving-edge')).toBeVisible();
   await choose(page, 'Becomes…', 'A line round it');
   await expect(card(page, 'Line round the selection')).toBeVisible();
-  const { layers } = await sceneOf(page);
+  const { layers } = await savedScene(page);
   const { source } = layers.find((l) => l.name === 'Line round the selection')!;
   const anchors =
     source.kind === 'line' && isPath(source.shape) ? source.shape.paths[0]!.anchors : [];

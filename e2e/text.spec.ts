@@ -15,14 +15,14 @@ import {
   onPage,
   press,
   savedFile,
+  savedScene,
   settled,
   setValue,
   type XY,
 } from './bench-page';
 
-const scene = async (page: Page) => (await unpackScene(await savedFile(page), 'x.ignis')).scene;
 const texts = async (page: Page) =>
-  everyLayer((await scene(page)).layers).flatMap((l) =>
+  everyLayer((await savedScene(page)).layers).flatMap((l) =>
     l.source.kind === 'text' ? [{ ...l, source: l.source }] : [],
   );
 
@@ -162,11 +162,11 @@ test('single letters are moved and turned; the text is split, and outlined', asy
   expect(one!.source.letters[0]!.y).toBeLessThan(-20);
   expect(Math.abs(one!.source.letters[0]!.turn)).toBeGreaterThan(5);
   await page.getByRole('button', { name: 'outlines as a line' }).click();
-  expect((await scene(page)).layers.map((l) => l.source.kind)).toEqual(['text', 'line']);
+  expect((await savedScene(page)).layers.map((l) => l.source.kind)).toEqual(['text', 'line']);
   await page.keyboard.press('Control+z');
   await cards(page).first().click();
   await page.getByRole('button', { name: 'split into letters' }).click();
-  const [group] = (await scene(page)).layers;
+  const [group] = (await savedScene(page)).layers;
   expect(group!.layers!.map((l) => l.name)).toEqual(['T', 'I', 'D', 'E']);
 });
 
@@ -180,7 +180,7 @@ test('a text runs along a curve and follows its anchors; in a box its lines are 
   await page.getByRole('menuitem', { name: 'A new curve' }).click();
   await settled(page);
   expect(await bright(page, [140, 100], [900, 240])).not.toBe(before);
-  const made = await scene(page);
+  const made = await savedScene(page);
   const line = made.layers.find((l) => l.source.kind === 'line')!;
   expect((await texts(page))[0]!.source.along!.line).toBe(line.id);
   await act(page, 'Add a text');
@@ -204,7 +204,7 @@ test('styles follow the scene light; a gradient is dragged on the stage', async 
   await page.keyboard.press('8');
   const lamp = page.getByRole('button', { name: 'Scene light' }).last();
   await dragBy(page, lamp, 120, 160);
-  const made = await scene(page);
+  const made = await savedScene(page);
   expect(made.light.angle).not.toBe(-120);
   const paint = made.layers[0]!.steps.find((s) => s.kind === 'style.paint')!;
   expect(paint.values.ends).not.toBeNull();
@@ -212,7 +212,7 @@ test('styles follow the scene light; a gradient is dragged on the stage', async 
   await page.keyboard.press('Escape');
   await step(page, 'Glow');
   await step(page, 'Glow');
-  expect((await scene(page)).layers[0]!.steps.map((s) => s.kind)).toEqual([
+  expect((await savedScene(page)).layers[0]!.steps.map((s) => s.kind)).toEqual([
     ...['style.shadow', 'style.bevel', 'style.paint', 'style.glow', 'style.glow'],
   ]);
 });
@@ -270,7 +270,7 @@ test('a look sheet shows every blend of this scene; keys walk it, take, and leav
   await expect(sheet.locator('[data-made=true]')).toHaveCount(21);
   await page.keyboard.press('ArrowRight');
   await page.keyboard.press('Enter');
-  expect((await scene(page)).layers[0]!.blend).toBe('screen');
+  expect((await savedScene(page)).layers[0]!.blend).toBe('screen');
   await open('Opacity');
   const numbers = page.getByRole('dialog', { name: 'Look sheet: Opacity' });
   await setValue(page, 'How many values', '5');
@@ -287,6 +287,6 @@ test('a look sheet shows every blend of this scene; keys walk it, take, and leav
   await page.getByRole('option', { name: 'Core', exact: true }).click();
   await expect(square.getByRole('option')).toHaveCount(36);
   await square.getByRole('option').nth(20).click();
-  const [glow] = (await scene(page)).layers[0]!.steps;
+  const [glow] = (await savedScene(page)).layers[0]!.steps;
   expect(glow!.values.core).toBeGreaterThan(0);
 });

@@ -1,12 +1,11 @@
 /** Weaving a line round a subject, and layers with each other. */
 import type { Page } from '@playwright/test';
 import { expect, test } from '@playwright/test';
-import { unpackScene } from '../core/files/ignis-file';
 import { everyLayer } from '../core/scene/schema';
-import { act, add, card, colourAt, openExample, press, savedFile, setValue } from './bench-page';
+import { act, add, card, colourAt, openExample, press, savedScene, setValue } from './bench-page';
 
 const weaveOf = async (page: Page, name: string) => {
-  const { scene } = await unpackScene(await savedFile(page), 'x.ignis');
+  const scene = await savedScene(page);
   return everyLayer(scene.layers).find((l) => l.name === name)!.weave;
 };
 const stretches = (page: Page, is: 'behind' | 'front' | '') =>
@@ -88,7 +87,7 @@ test('light spills on what it is clipped to, in the colour of its line, and wait
   await expect(page.getByRole('combobox', { name: 'Light of' })).toHaveText('Straight line');
   await setValue(page, 'Reach', '500');
   await expect.poll(async () => (await colourAt(page, on))[0]!).toBeGreaterThan(before[0]! + 8);
-  const { scene } = await unpackScene(await savedFile(page), 'x.ignis');
+  const scene = await savedScene(page);
   const spill = everyLayer(scene.layers).find((l) => l.source.kind === 'spill')!;
   const base = scene.layers[scene.layers.indexOf(spill) - 1]!;
   expect([spill.clip, base.clip || base.name]).toEqual([true, true]);

@@ -1,6 +1,4 @@
 import { clipBase, findLayer, setLayer, ungroup } from '@ignis/core/scene/edits';
-import { putMask } from '@ignis/core/scene/mask-edits';
-import { invertSelection } from '@ignis/core/scene/selection-edits';
 import { ownBox } from '@ignis/core/scene/echoes';
 import { isPath } from '@ignis/core/sources/line-shape';
 import { flipLayer } from '@ignis/core/scene/arrange';
@@ -9,12 +7,11 @@ import { shapes } from '@ignis/core/shapes/index';
 import { useBench, type Mode } from '../state/bench';
 import { switchTheme } from '../state/theme';
 import { aidActions } from './aid-actions';
+import { maskActions } from './mask-actions';
 import { openRecipes } from './chain/look';
 import { startDrawing } from './stage/drawing';
 import { gradientPass } from './stage/gradient';
 import { hasStyleHandles } from './stage/style-handles';
-import { resizeBrush, turnBrush } from '../state/brush';
-import { beginMasking } from './stage/masking';
 import { beginWeaving } from './stage/weaving';
 import { startWriting, typeAll } from './stage/writing';
 import {
@@ -72,7 +69,6 @@ export function actions(does: BenchDoes): Action[] {
   const layer = findLayer(scene, selected);
   const has = !!layer;
   const idle = mode !== 'draw';
-  const hasBrush = ['mask', 'select', 'cut-out', 'weave'].includes(mode);
   const work = (m: Mode) => () => bench().set({ mode: m });
   const arrow = (key: string, dx: number, dy: number): Action[] => [
     {
@@ -163,46 +159,7 @@ export function actions(does: BenchDoes): Action[] {
       run: work('anchors'),
       enabled: layer?.source.kind === 'line' && isPath(layer.source.shape) && idle,
     },
-    {
-      name: 'Cut out the subject of the picture',
-      keys: ['2'],
-      run: work('cut-out'),
-      enabled: layer?.source.kind === 'picture' && idle,
-    },
-    {
-      name: 'Edit the mask',
-      keys: ['3'],
-      run: () => (mode === 'mask' ? turnBrush() : beginMasking()),
-      enabled: has && idle,
-    },
-    {
-      name: 'Paint the mask the other way: reveal or hide',
-      run: turnBrush,
-      enabled: mode === 'mask' || mode === 'select',
-    },
-    { name: 'Select a part of the picture', keys: ['0'], run: work('select'), enabled: idle },
-    {
-      name: 'Select nothing of the picture',
-      run: () => bench().change('Select nothing', putMask('selection', null)),
-      enabled: scene.selection !== null,
-    },
-    {
-      name: 'Select the opposite',
-      run: () => bench().change('Select the opposite', invertSelection),
-      enabled: idle,
-    },
-    {
-      name: 'Larger brush',
-      keys: [']'],
-      run: () => resizeBrush(true),
-      enabled: hasBrush,
-    },
-    {
-      name: 'Smaller brush',
-      keys: ['['],
-      run: () => resizeBrush(false),
-      enabled: hasBrush,
-    },
+    ...maskActions(),
     {
       name: 'Pull the line wider or thinner',
       keys: ['4'],

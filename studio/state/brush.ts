@@ -6,6 +6,16 @@ import type { SelectWay } from '@ignis/core/scene/selection-edits';
 /** With what a mask is worked on. */
 export type MaskTool = 'brush' | 'lasso' | 'box' | 'oval' | 'fade' | 'colour' | 'ends' | 'move';
 
+/** What draws areas: each goes with what there is by a way that is chosen. */
+const AREAS = ['lasso', 'box', 'oval', 'fade'] as const;
+
+/** Whether a tool draws areas. */
+export const drawsAreas = (tool: MaskTool): tool is (typeof AREAS)[number] =>
+  (AREAS as readonly string[]).includes(tool);
+
+/** Whether what a tool makes goes with what there is by a way that is chosen. */
+export const hasWay = (tool: MaskTool): boolean => drawsAreas(tool) || tool === 'colour';
+
 interface Brush {
   tool: MaskTool;
   /** Whether strokes hide. */

@@ -10,7 +10,9 @@ export type MenuEntry = {
   danger?: boolean;
 } | null;
 
-const box = 'z-50 min-w-44 rounded-lg border border-line bg-panel p-1 shadow-2xl';
+/** A menu is no higher than the page has room for; a longer one is scrolled. */
+const box =
+  'z-50 min-w-44 overflow-y-auto rounded-lg border border-line bg-panel p-1 shadow-2xl max-h-(--radix-popper-available-height)';
 const row =
   'flex items-center justify-between gap-6 rounded px-2.5 py-1.5 text-sm outline-none data-[highlighted]:bg-raised data-[disabled]:opacity-40';
 

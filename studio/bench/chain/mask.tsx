@@ -110,7 +110,7 @@ function MaskMenu({ layer }: { layer: Layer }) {
             change('Share the mask', shareMask(layer.id, newId(), `Mask of ${layer.name}`)),
         },
         ...(others.length > 0 ? [null] : []),
-        ...others.slice(0, 12).map((l) => ({
+        ...others.map((l) => ({
           label: `Copy it to ${l.name}`,
           run: () => change(`Copy the mask to ${l.name}`, copyMask(layer.id, l.id)),
         })),

@@ -1,12 +1,10 @@
 import type { RefObject } from 'react';
 import type { Affine } from '@ignis/core/geometry/affine';
-import { IDENTITY, about, boxUnder, rotation, translation } from '@ignis/core/geometry/affine';
-import { pulledMap } from '@ignis/core/geometry/box-handle';
+import { boxUnder } from '@ignis/core/geometry/affine';
 import { boxInScene, boxOfAll, moveLayers } from '@ignis/core/scene/arrange';
 import { useShallow } from 'zustand/react/shallow';
 import { useBench } from '../../state/bench';
-import { BoxHandles } from './box-handles';
-import { snapper } from './snapping';
+import { SceneBox } from './scene-box';
 
 interface Props {
   stage: RefObject<HTMLElement | null>;
@@ -17,11 +15,9 @@ interface Props {
 /** Several layers in one box: moved, scaled and turned together. */
 export function ArrangeMany({ stage, ids, onClick }: Props) {
   const { scene, view } = useBench(useShallow((s) => ({ scene: s.scene, view: s.view })));
-  const { drag, drop } = useBench.getState();
+  const { drag } = useBench.getState();
   const box = boxOfAll(scene, ids);
   if (!box) return null;
-  const put = (label: string, map: Affine) => drag(label, moveLayers(ids, map));
-  const snap = snapper(() => ids);
   const map: Affine = [view.zoom, 0, 0, view.zoom, view.x, view.y];
   return (
     <g>
@@ -44,24 +40,11 @@ export function ArrangeMany({ stage, ids, onClick }: Props) {
           />
         );
       })}
-      <BoxHandles
+      <SceneBox
         stage={stage}
         box={box}
-        map={map}
-        move={(from, to, e) => {
-          let [dx, dy] = [to.x - from.x, to.y - from.y];
-          if (e.shiftKey) [dx, dy] = Math.abs(dx) > Math.abs(dy) ? [dx, 0] : [0, dy];
-          const more = snap.box(boxUnder(translation(dx, dy), box), e);
-          put('Move layers', translation(dx + more.x, dy + more.y));
-        }}
-        pull={(handle, to, e) => {
-          put('Scale layers', pulledMap(box, handle, snap.point(to, e)));
-        }}
-        turn={(pivot, by, e) => {
-          const held = e.shiftKey ? Math.round(by / 15) * 15 : snap.angle(by, pivot, IDENTITY, e);
-          put('Rotate layers', about(pivot, rotation((held * Math.PI) / 180)));
-        }}
-        drop={drop}
+        ids={() => ids}
+        put={(verb, by) => drag(`${verb} layers`, moveLayers(ids, by))}
         click={onClick}
       />
     </g>

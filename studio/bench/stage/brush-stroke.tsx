@@ -1,3 +1,4 @@
+import { useState, type RefObject } from 'react';
 import type { Affine, Point } from '@ignis/core/geometry/affine';
 import { apply, meanScale } from '@ignis/core/geometry/affine';
 import { steadied } from '@ignis/core/geometry/steady';
@@ -52,27 +53,49 @@ export function followStroke(
   });
 }
 
+/** Where the pointer is on the stage, CSS px, and what follows it: a surface over all of the stage. */
+export function usePointed(stage: RefObject<HTMLElement | null>) {
+  const [pointer, setPointer] = useState<Point | null>(null);
+  const surface = {
+    width: '100%',
+    height: '100%',
+    fill: 'transparent',
+    onPointerMove: (e: React.PointerEvent) => setPointer(stagePoint(stage.current!, e)),
+    onPointerLeave: () => setPointer(null),
+  } as const;
+  return { pointer, setPointer, surface };
+}
+
 interface Pointed {
   at: Point;
   /** What a press would do, or why it would do nothing. */
   word: string;
-  works: boolean;
-  /** Whether the brush is shown, and not the word alone. */
-  brush: boolean;
+  /** The colour of the brush; null shows the word alone. */
+  brush: string | null;
+  /** Whether the brush takes something away. */
+  takes: boolean;
+  /** Whether a press would do nothing. */
+  idle?: boolean;
 }
 
+const IDLE = '#ff8d80';
+
+/** The colour of a brush that hides or reveals. */
+export const brushColour = (hides: boolean): string => (hides ? '#8dbdf0' : '#ffb088');
+
 /** The brush at the pointer, and what it would do. */
-export function BrushPointer({ at, word, works, brush }: Pointed) {
-  const { hides, size } = useBrush();
+export function BrushPointer({ at, word, brush, takes, idle = false }: Pointed) {
+  const size = useBrush((s) => s.size);
   const zoom = useBench((s) => s.view.zoom);
-  const rings = [
-    ['#000', 3, 0.5],
-    [works ? (hides ? '#8dbdf0' : '#ffb088') : '#ff8d80', 1.5, 1],
-  ] as const;
   return (
     <g pointerEvents="none">
       {brush &&
-        rings.map(([stroke, strokeWidth, strokeOpacity]) => (
+        (
+          [
+            ['#000', 3, 0.5],
+            [idle ? IDLE : brush, 1.5, 1],
+          ] as const
+        ).map(([stroke, strokeWidth, strokeOpacity]) => (
           <circle
             key={stroke}
             cx={at.x}
@@ -80,14 +103,14 @@ export function BrushPointer({ at, word, works, brush }: Pointed) {
             r={Math.max(2, (size / 2) * zoom)}
             fill="none"
             {...{ stroke, strokeWidth, strokeOpacity }}
-            strokeDasharray={hides ? '4 3' : undefined}
+            strokeDasharray={takes ? '4 3' : undefined}
           />
         ))}
       <text
         x={at.x + 14}
         y={at.y + 26}
         fontSize={12}
-        fill={works ? '#fff' : '#ff8d80'}
+        fill={idle ? IDLE : '#fff'}
         stroke="#000"
         strokeWidth={3}
         paintOrder="stroke"

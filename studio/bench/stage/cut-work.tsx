@@ -8,6 +8,7 @@ import type { Layer } from '@ignis/core/scene/schema';
 import { useBench } from '../../state/bench';
 import { useBrush } from '../../state/brush';
 import { cutOut, useCutting } from '../../state/cutting';
+import { BrushPointer, usePointed } from './brush-stroke';
 import { Areas } from './mask-areas';
 import type { Masked } from './masked';
 import { follow, stagePoint } from './pointer';
@@ -36,7 +37,7 @@ export function CutWork({ stage, layer, masked }: Props) {
   const { tool, busy } = useCutting();
   const size = useBrush((s) => s.size);
   const zoom = useBench((s) => s.view.zoom);
-  const [pointer, setPointer] = useState<Point | null>(null);
+  const { pointer, setPointer, surface } = usePointed(stage);
   const [drawn, setDrawn] = useState<Point[]>([]);
   const shape = cutOutOf(layer)?.shape ?? freshCutOut(layer);
   const { map } = masked;
@@ -81,14 +82,6 @@ export function CutWork({ stage, layer, masked }: Props) {
       cancel: () => setDrawn([]),
     });
   };
-  const surface = {
-    width: '100%',
-    height: '100%',
-    fill: 'transparent',
-    'data-testid': 'cut-surface',
-    onPointerMove: (e: React.PointerEvent) => setPointer(stagePoint(stage.current!, e)),
-    onPointerLeave: () => setPointer(null),
-  } as const;
   const line = (points: readonly Point[]) => points.map((p) => `${p.x},${p.y}`).join(' ');
   const word = busy
     ? 'telling the subject apart… Esc stops it'
@@ -131,31 +124,12 @@ export function CutWork({ stage, layer, masked }: Props) {
         />
       )}
       {pointer && (
-        <g pointerEvents="none">
-          {says && (
-            <circle
-              cx={pointer.x}
-              cy={pointer.y}
-              r={Math.max(2, (size / 2) * zoom)}
-              fill="none"
-              stroke={COLOURS[says]}
-              strokeWidth={1.5}
-              strokeDasharray={says === 'background' ? '4 3' : undefined}
-            />
-          )}
-          <text
-            x={pointer.x + 14}
-            y={pointer.y + 26}
-            fontSize={12}
-            fill="#fff"
-            stroke="#000"
-            strokeWidth={3}
-            paintOrder="stroke"
-            data-testid="cut-word"
-          >
-            {word}
-          </text>
-        </g>
+        <BrushPointer
+          at={pointer}
+          word={word}
+          brush={says && COLOURS[says]}
+          takes={says === 'background'}
+        />
       )}
     </g>
   );

@@ -1,4 +1,4 @@
-import { useRef, useState, type RefObject } from 'react';
+import { useRef, type RefObject } from 'react';
 import type { Point } from '@ignis/core/geometry/affine';
 import { apply, invert } from '@ignis/core/geometry/affine';
 import type { MaskShape } from '@ignis/core/masks/index';
@@ -9,11 +9,10 @@ import { addPart, addStroke } from '@ignis/core/scene/mask-edits';
 import { keptForSelection, selectShape } from '@ignis/core/scene/selection-edits';
 import { toast } from 'sonner';
 import { useBench } from '../../state/bench';
-import type { MaskTool } from '../../state/brush';
-import { useBrush } from '../../state/brush';
+import { drawsAreas, useBrush } from '../../state/brush';
 import { colourAt } from '../../workers/engine';
 import { useShownMask } from '../../state/shown-mask';
-import { BrushPointer, followStroke } from './brush-stroke';
+import { BrushPointer, brushColour, followStroke, usePointed } from './brush-stroke';
 import { Areas } from './mask-areas';
 import type { Masked } from './masked';
 import { reaches } from './masked';
@@ -39,10 +38,6 @@ function deed(
   return { word: layer ? `${word} · ${name}` : word, works: true };
 }
 
-/** Whether a tool draws areas. */
-const isDrawn = (tool: MaskTool): tool is 'lasso' | 'box' | 'oval' | 'fade' =>
-  tool === 'lasso' || tool === 'box' || tool === 'oval' || tool === 'fade';
-
 const SELECT_WAYS = {
   new: 'selects',
   add: 'adds to the selection',
@@ -59,7 +54,7 @@ export function MaskPaint({ stage, masked }: Props) {
   const limited = useBench((s) => s.scene.selection !== null) && masked.owner !== 'selection';
   const edge = useShownMask((s) => (s.of === '"selection"' ? s.view : null));
   const { map, owner, mask } = masked;
-  const [pointer, setPointer] = useState<Point | null>(null);
+  const { pointer, setPointer, surface } = usePointed(stage);
   const last = useRef<Point | null>(null);
   const back = invert(map);
   if (!back) return null;
@@ -69,14 +64,6 @@ export function MaskPaint({ stage, masked }: Props) {
   const stroke = selecting ? SELECT_WAYS[hides ? 'subtract' : 'add'] : hides ? 'hides' : 'reveals';
   const area = selecting ? SELECT_WAYS[selectWay] : WAYS[way];
   const said = deed(masked, tool === 'brush' ? stroke : area, outside(pointer));
-  const surface = {
-    width: '100%',
-    height: '100%',
-    fill: 'transparent',
-    'data-testid': 'mask-surface',
-    onPointerMove: (e: React.PointerEvent) => setPointer(stagePoint(stage.current!, e)),
-    onPointerLeave: () => setPointer(null),
-  } as const;
 
   const paint = (down: React.PointerEvent) => {
     if (down.button !== 0) return;
@@ -139,9 +126,17 @@ export function MaskPaint({ stage, masked }: Props) {
       {tool === 'brush' ? (
         <rect {...surface} className="cursor-none" onPointerDown={paint} />
       ) : (
-        isDrawn(tool) && <Areas {...{ stage, back, tool, surface, put, works: said.works }} />
+        drawsAreas(tool) && <Areas {...{ stage, back, tool, surface, put, works: said.works }} />
       )}
-      {pointer && <BrushPointer at={pointer} {...said} brush={tool === 'brush'} />}
+      {pointer && (
+        <BrushPointer
+          at={pointer}
+          word={said.word}
+          brush={tool === 'brush' ? brushColour(hides) : null}
+          takes={hides}
+          idle={!said.works}
+        />
+      )}
     </g>
   );
 }

@@ -2,7 +2,7 @@ import { partWays } from '@ignis/core/masks/mask';
 import type { MaskPart } from '@ignis/core/masks/mask';
 import type { Layer } from '@ignis/core/scene/schema';
 import type { MaskTool } from '../../state/brush';
-import { turnBrush, useBrush } from '../../state/brush';
+import { hasWay, turnBrush, useBrush } from '../../state/brush';
 import type { MaskLook } from '../../state/shown-mask';
 import { useShownMask } from '../../state/shown-mask';
 import { useBench } from '../../state/bench';
@@ -93,11 +93,10 @@ export function ToolHelp({ layer }: { layer: Layer | null }) {
 export function MaskTools({ layer }: { layer: Layer }) {
   const { tool, way } = useBrush();
   const look = useShownMask((s) => s.look);
-  const isArea = tool !== 'brush' && tool !== 'ends' && tool !== 'move';
   return (
     <>
       <ToolChoice />
-      {isArea && (
+      {hasWay(tool) && (
         <DropDown
           label={partWays.find((w) => w.value === way)!.label}
           items={partWays.map((w) => ({

@@ -1,11 +1,11 @@
 import type { Edit } from '@ignis/core/scene/edit';
-import { newId } from '@ignis/core/scene/make';
+import { FIRST_LIGHT, newId } from '@ignis/core/scene/make';
 import { putMask } from '@ignis/core/scene/mask-edits';
 import type { Layer } from '@ignis/core/scene/schema';
 import type { SelectWay } from '@ignis/core/scene/selection-edits';
 import {
   invertSelection,
-  keepSelection,
+  keptForSelection,
   selectKept,
   selectMaskOf,
   selectShape,
@@ -16,7 +16,7 @@ import {
 } from '@ignis/core/scene/selection-edits';
 import { subjectsFor } from '@ignis/core/scene/subjects';
 import { useBench } from '../../state/bench';
-import { useBrush } from '../../state/brush';
+import { hasWay, useBrush } from '../../state/brush';
 import { useShownMask } from '../../state/shown-mask';
 import type { MenuEntry } from '../../ui/menu';
 import { DropDown, Small } from './bar';
@@ -38,7 +38,6 @@ export function SelectTools({ layer }: { layer: Layer | null }) {
   const scene = useBench((s) => s.scene);
   const has = scene.selection !== null;
   const { change } = useBench.getState();
-  const isArea = tool !== 'brush' && tool !== 'ends' && tool !== 'move';
   const select = (edit: Edit) => () => change('Select', edit);
   const others = [...(layer ? [layer] : []), ...subjectsFor(scene, layer?.id ?? '')];
   const what: MenuEntry[] = [
@@ -77,7 +76,7 @@ export function SelectTools({ layer }: { layer: Layer | null }) {
     ...(scene.kept.length > 0 ? [null] : []),
     ...scene.kept.map((k) => ({ label: `Kept: ${k.name}`, run: select(selectKept(k.id)) })),
     ...(others.length > 0 ? [null] : []),
-    ...others.slice(0, 14).map((l) => ({
+    ...others.map((l) => ({
       label: `What ${l.name} covers`,
       run: select(selectShape({ kind: 'layer', of: l.id, what: 'coverage' }, selectionWay())),
     })),
@@ -96,7 +95,7 @@ export function SelectTools({ layer }: { layer: Layer | null }) {
           {
             label: `A layer of this part of ${layer.name}`,
             disabled: layer.source.kind === 'grade',
-            run: () => make(selectionToLayer(layer.id, newId()), 'Layer from the selection'),
+            run: () => make('Layer from the selection', (id) => selectionToLayer(layer.id, id)),
           },
           {
             label: `What ${layer.name} is clipped to`,
@@ -107,19 +106,19 @@ export function SelectTools({ layer }: { layer: Layer | null }) {
       : []),
     {
       label: 'A fill',
-      run: () => make(selectionToFill(newId(), '#ff5a1f', layer?.id ?? null), 'Fill the selection'),
+      run: () =>
+        make('Fill the selection', (id) => selectionToFill(id, FIRST_LIGHT, layer?.id ?? null)),
     },
     { label: 'A line round it', run: () => void selectionToPath() },
     null,
     {
       label: 'A selection kept by name',
-      run: () =>
-        change('Keep the selection', keepSelection(newId(), `Selection ${scene.kept.length + 1}`)),
+      run: () => change('Keep the selection', keptForSelection(scene)!.keep),
     },
   ];
   return (
     <>
-      {isArea && (
+      {hasWay(tool) && (
         <DropDown
           label={WAYS.find((w) => w.way === way)!.label}
           items={WAYS.map((w) => ({
@@ -145,13 +144,9 @@ export function SelectTools({ layer }: { layer: Layer | null }) {
 /** How something chosen from the menu goes with what is selected. */
 const selectionWay = (): SelectWay => useBrush.getState().selectWay;
 
-/** Makes a layer and chooses it: what is new is what is worked on next. */
-function make(edit: Edit, label: string): void {
-  const before = new Set(idsOf(useBench.getState().scene.layers));
-  useBench.getState().change(label, edit);
-  const made = idsOf(useBench.getState().scene.layers).find((id) => !before.has(id));
-  if (made) useBench.getState().select(made);
+/** Makes a layer of an id and chooses it: what is new is what is worked on next. */
+function make(label: string, edit: (id: string) => Edit): void {
+  const id = newId();
+  useBench.getState().change(label, edit(id));
+  useBench.getState().select(id);
 }
-
-const idsOf = (layers: readonly Layer[]): string[] =>
-  layers.flatMap((l) => [l.id, ...idsOf(l.layers ?? [])]);

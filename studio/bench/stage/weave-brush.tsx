@@ -1,4 +1,4 @@
-import { useRef, useState, type RefObject } from 'react';
+import { useRef, type RefObject } from 'react';
 import type { Point } from '@ignis/core/geometry/affine';
 import { invert } from '@ignis/core/geometry/affine';
 import { placed } from '@ignis/core/scene/placement';
@@ -6,9 +6,8 @@ import { correctWeave } from '@ignis/core/scene/weave-edits';
 import type { Layer } from '@ignis/core/scene/schema';
 import { useAround, useBench } from '../../state/bench';
 import { useBrush } from '../../state/brush';
-import { BrushPointer, followStroke } from './brush-stroke';
+import { BrushPointer, brushColour, followStroke, usePointed } from './brush-stroke';
 import { toStage } from './path-outline';
-import { stagePoint } from './pointer';
 
 interface Props {
   stage: RefObject<HTMLElement | null>;
@@ -20,7 +19,7 @@ export function WeaveBrush({ stage, layer }: Props) {
   const view = useBench((s) => s.view);
   const hides = useBrush((s) => s.hides);
   const around = useAround(layer.id);
-  const [pointer, setPointer] = useState<Point | null>(null);
+  const { pointer, setPointer, surface } = usePointed(stage);
   const last = useRef<Point | null>(null);
   const back = invert(toStage(view, around, placed()));
   if (!back || !layer.weave) return null;
@@ -35,22 +34,14 @@ export function WeaveBrush({ stage, layer }: Props) {
   };
   return (
     <g>
-      <rect
-        width="100%"
-        height="100%"
-        fill="transparent"
-        className="cursor-none"
-        data-testid="weave-brush"
-        onPointerDown={paint}
-        onPointerMove={(e) => setPointer(stagePoint(stage.current!, e))}
-        onPointerLeave={() => setPointer(null)}
-      />
+      <rect {...surface} className="cursor-none" data-testid="weave-brush" onPointerDown={paint} />
       {pointer && (
         <BrushPointer
           at={pointer}
           word={hides ? 'hides what lies behind' : 'shows what lies behind'}
-          works={layer.weave.enabled}
-          brush
+          brush={brushColour(hides)}
+          takes={hides}
+          idle={!layer.weave.enabled}
         />
       )}
     </g>

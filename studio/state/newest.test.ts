@@ -1,0 +1,52 @@
+import { describe, expect, it } from 'vitest';
+import { newestOnly } from './newest';
+
+/** A worker whose answers come when they are let. */
+function slow() {
+  const asked: string[] = [];
+  const told: [string, string | null][] = [];
+  let answer: ((fails: boolean) => void) | null = null;
+  const ask = newestOnly<string, string>(
+    (q) => {
+      asked.push(q);
+      return new Promise((resolve, reject) => {
+        answer = (fails) => (fails ? reject(new Error(q)) : resolve(q.toUpperCase()));
+      });
+    },
+    (q, a) => told.push([q, a]),
+  );
+  const let1 = async (fails = false) => {
+    answer!(fails);
+    await new Promise((r) => setTimeout(r));
+  };
+  return { ask, asked, told, let1 };
+}
+
+describe('what is asked again and again', () => {
+  it('is asked one at a time, always the newest', async () => {
+    const { ask, asked, told, let1 } = slow();
+    for (const q of ['a', 'b', 'c', 'd']) ask(q);
+    expect(asked).toEqual(['a']);
+    await let1();
+    expect(asked).toEqual(['a', 'd']);
+    await let1();
+    expect(told).toEqual([
+      ['a', 'A'],
+      ['d', 'D'],
+    ]);
+    ask('e');
+    await let1();
+    expect(told.at(-1)).toEqual(['e', 'E']);
+  });
+  it('is told as nothing where it fails, and goes on', async () => {
+    const { ask, told, let1 } = slow();
+    ask('a');
+    ask('b');
+    await let1(true);
+    await let1();
+    expect(told).toEqual([
+      ['a', null],
+      ['b', 'B'],
+    ]);
+  });
+});
