@@ -29,7 +29,6 @@ export function LayerTools({ ids }: { ids: readonly string[] }) {
   const few = ids.length < 3;
   return (
     <>
-      <span className="mx-1 h-5 w-px bg-line" />
       {many && <Hint>{ids.length} layers</Hint>}
       <DropDown
         label="Align"

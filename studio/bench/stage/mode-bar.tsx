@@ -193,7 +193,6 @@ function AnchorTools({ id, paths }: { id: string; paths: Path[] }) {
   };
   return (
     <>
-      <span className="mx-1 h-5 w-px bg-line" />
       {!first && (
         <Hint>Click the line to insert, drag it to bend; drag beside it to choose many</Hint>
       )}
