@@ -1,5 +1,7 @@
 import * as v from 'valibot';
 import { coordinate } from '../geometry/coordinate';
+import type { Mesh, ReshapedRegion } from './warps';
+import { meshSchema, regionsSchema } from './warps';
 import type { CurvePoints } from '../geometry/curve';
 import type { Ends, Ramp } from '../pixels/ramp';
 import { rampSpaces } from '../pixels/ramp';
@@ -77,6 +79,18 @@ export interface FontParameter extends Described {
   default: string;
 }
 
+/** Parts of the layer and where they are carried, its own px. */
+export interface RegionsParameter extends Described {
+  kind: 'regions';
+  default: ReshapedRegion[];
+}
+
+/** Points over the layer, its own px; null until they are laid. */
+export interface MeshParameter extends Described {
+  kind: 'mesh';
+  default: Mesh | null;
+}
+
 export type Parameter =
   | NumberParameter
   | ColourParameter
@@ -86,6 +100,8 @@ export type Parameter =
   | FontParameter
   | RampParameter
   | EndsParameter
+  | RegionsParameter
+  | MeshParameter
   | PictureParameter;
 export type Parameters = Readonly<Record<string, Parameter>>;
 
@@ -101,10 +117,15 @@ type ValueOf<P> = P extends { kind: 'number' }
           ? Ramp
           : P extends { kind: 'ends' }
             ? Ends | null
-            : string;
+            : P extends { kind: 'regions' }
+              ? ReshapedRegion[]
+              : P extends { kind: 'mesh' }
+                ? Mesh | null
+                : string;
 
 /** Whatever a parameter may hold. */
-export type Value = number | string | boolean | null | CurvePoints | Ramp | Ends;
+export type Value =
+  number | string | boolean | null | CurvePoints | Ramp | Ends | ReshapedRegion[] | Mesh;
 
 /** The values that a set of parameters takes. */
 export type Values<P extends Parameters> = { -readonly [K in keyof P]: ValueOf<P[K]> };
@@ -142,6 +163,10 @@ export function parameterSchema(p: Parameter): v.GenericSchema<unknown> {
         v.strictObject({ x0: coordinate, y0: coordinate, x1: coordinate, y1: coordinate }),
       );
     }
+    case 'regions':
+      return regionsSchema;
+    case 'mesh':
+      return v.nullable(meshSchema);
     case 'picture':
       return v.pipe(
         v.string(),

@@ -1,4 +1,6 @@
 import * as v from 'valibot';
+import type { Affine } from '../geometry/affine';
+import { about, multiply, rotation, scaling, translation } from '../geometry/affine';
 import { coordinate, pointSchema } from '../geometry/coordinate';
 import { boxToQuad } from '../geometry/quad';
 
@@ -41,3 +43,13 @@ export const placementSchema = v.strictObject({
 
 export type Corners = v.InferOutput<typeof cornersSchema>;
 export type Placement = v.InferOutput<typeof placementSchema>;
+
+/** The map from a source's own px to scene px. */
+export function placementMap(p: Placement): Affine {
+  const lean: Affine = [1, 0, -Math.tan((p.shear * Math.PI) / 180), 1, 0, 0];
+  const turn = multiply(
+    rotation((p.rotation * Math.PI) / 180),
+    multiply(lean, scaling(p.scaleX, p.scaleY)),
+  );
+  return multiply(translation(p.x, p.y), about({ x: p.pivotX, y: p.pivotY }, turn));
+}

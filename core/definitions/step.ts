@@ -13,8 +13,11 @@ interface Described<P extends Parameters> {
   /** One sentence for the palette and the docs. */
   help: string;
   parameters: P;
-  /** How far beyond a region the step must see, px of the render, at `scale` px a px of its lengths. */
-  margin(values: Values<P>, scale: number): number;
+  /**
+   * How far beyond a region the step must see, px of the render, at `scale` px a px of its lengths, and at most
+   * `own` px a px of the layer's own.
+   */
+  margin(values: Values<P>, scale: number, own: number): number;
 }
 
 /** What a step is given beside its input and values. */
@@ -22,6 +25,8 @@ export interface StepContext {
   /** Pixels of the render for one px of the step's lengths. */
   scale: number;
   wanted: Region;
+  /** From the layer's own px to px of the render, but for corners. */
+  map: Affine;
   /** How colours stand in the buffers. */
   mixing: Mixing;
   /** How much of the layer its own mask shows over a region, 0–1; null if it has none. For steps that see it. */
@@ -35,6 +40,8 @@ export interface StepDefinition<P extends Parameters = Parameters> extends Descr
   keepsShape?: boolean;
   /** Whether it looks at the mask of the layer. */
   seesMask?: boolean;
+  /** Whether it looks at where the layer stands: it carries pixels from one place of it to another. */
+  seesPlace?: boolean;
   /**
    * The step's result, over what `wanted` shares with all it can touch. The input is not changed.
    * It may cover less than asked where there is nothing; outside it is transparent.

@@ -53,6 +53,13 @@ export const apply = (m: Affine, p: Point): Point => ({
 /** The mean scale of a map: the square root of how much areas grow. */
 export const meanScale = (m: Affine): number => Math.sqrt(Math.abs(determinant(m)));
 
+/** How much a map makes of a length where it makes most of it: its largest singular value. */
+export function largestScale([a, b, c, d]: Affine): number {
+  const sum = a * a + b * b + c * c + d * d;
+  const det = a * d - b * c;
+  return Math.sqrt((sum + Math.sqrt(Math.max(0, sum * sum - 4 * det * det))) / 2);
+}
+
 /** A box by its edges, in any unit. */
 export interface Box {
   x0: number;

@@ -73,6 +73,12 @@ export function parseRecipe(text: string, name: string): Recipe {
   return result.output as Recipe;
 }
 
+/** Whether a step carries pixels from one place of its own layer to another: that is no look for others. */
+const carries = ({ kind }: Step): boolean => {
+  const definition = stepOfKind(kind);
+  return definition.works === 'pixels' && definition.seesPlace === true;
+};
+
 /** A layer's look as a recipe, made for the height that its shape has in the scene. */
 export function recipeOf(scene: Scene, layer: Layer, name: string): Recipe {
   const { source } = layer;
@@ -85,9 +91,9 @@ export function recipeOf(scene: Scene, layer: Layer, name: string): Recipe {
     blend: layer.blend,
     opacity: layer.opacity,
     // Where gradients were dragged to belongs to this layer: on another they lie as its shape says.
-    steps: layer.steps.map((s) =>
-      'ends' in s.values ? { ...s, values: { ...s.values, ends: null } } : s,
-    ),
+    steps: layer.steps
+      .filter((s) => !carries(s))
+      .map((s) => ('ends' in s.values ? { ...s, values: { ...s.values, ends: null } } : s)),
     line:
       source.kind === 'line'
         ? { light: source.light, passes: source.passes.map((p) => ({ ...p, ends: null })) }
@@ -115,7 +121,7 @@ const scaledPass = (pass: Pass, by: number): Pass => {
 };
 
 /**
- * Puts a recipe on a layer, in place of the steps it has: scaled to the height that the layer's shape has in
+ * Puts a recipe on a layer, in place of the steps it has but for those that reshape it: scaled to the height that the layer's shape has in
  * the scene. How a line is drawn is taken if the layer is one.
  */
 export const putRecipe =
@@ -130,10 +136,11 @@ export const putRecipe =
       ids.set(part.id, own);
       return { ...part, id: own };
     };
-    layer.steps = recipe.steps.map((step) => ({
+    const worn = recipe.steps.map((step) => ({
       ...fresh(step),
       values: JSON.parse(JSON.stringify(scaledTo(step, by))) as Step['values'],
     }));
+    layer.steps = [...layer.steps.filter(carries), ...worn];
     layer.body = recipe.body;
     layer.blend = recipe.blend;
     layer.opacity = recipe.opacity;

@@ -6,11 +6,18 @@ import { stepOfKind } from '../steps/index';
 
 /** Chains of steps: what of each must be known, and how far they reach. */
 
-/** Px of the render for one px of lengths, and for the height of the shape they may be a share of. */
+/**
+ * Px of the render for one px of lengths, for the height of the shape they may be a share of, and, at most, for one
+ * px of the layer's own.
+ */
 export interface Sizes {
   scale: number;
   height: number;
+  own: number;
 }
+
+/** The sizes for steps that stand round layers which land through their group: none of them looks at a shape or a place. */
+export const plainSizes = (scale: number): Sizes => ({ scale, height: 0, own: 0 });
 
 /** Px of the render for one unit of a step's lengths. */
 export const unitOf = ({ values }: Step, { scale, height }: Sizes): number =>
@@ -18,11 +25,18 @@ export const unitOf = ({ values }: Step, { scale, height }: Sizes): number =>
 
 /** How far a step looks beyond a region, px of the render. */
 export const marginOfStep = (step: Step, sizes: Sizes): number =>
-  stepOfKind(step.kind).margin(step.values, unitOf(step, sizes));
+  stepOfKind(step.kind).margin(step.values, unitOf(step, sizes), sizes.own);
 
 /** Whether a layer has a style that is on, so that it is more than its pixels. */
 export const isStyled = (layer: Layer): boolean =>
   layer.steps.some((s) => s.enabled && stepOfKind(s.kind).works === 'style');
+
+/** Whether a layer has a step that is on and looks at where it stands. */
+export const seesPlace = (layer: Layer): boolean =>
+  layer.steps.some((s) => {
+    const definition = stepOfKind(s.kind);
+    return s.enabled && definition.works === 'pixels' && definition.seesPlace === true;
+  });
 
 /** The steps that pixels go through, of those that are on. */
 export const pixelStepsOf = (steps: readonly Step[]): Step[] =>

@@ -4,14 +4,8 @@ import { inverseOf, project } from '../geometry/homography';
 import { corner } from '../geometry/path';
 import { boxToQuad, quadOf } from '../geometry/quad';
 import { newEcho, newGroup, newLine, newPicture, newScene } from '../scene/make';
-import {
-  cornered,
-  laidFlat,
-  placed,
-  placedPoint,
-  placedTwice,
-  placementMap,
-} from '../scene/placement';
+import { placementMap } from '../definitions/placement';
+import { cornered, laidFlat, placed, placedPoint, placedTwice } from '../scene/placement';
 import type { Corners } from '../definitions/placement';
 import type { Layer, Scene } from '../scene/schema';
 import { ASSET, lookUp, sample } from '../testing/scenes';

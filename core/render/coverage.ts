@@ -7,7 +7,7 @@ import { colourBuffer, crop } from '../pixels/buffer';
 import type { Region } from '../pixels/region';
 import { covering, holding, isEmpty } from '../pixels/region';
 import type { Subject } from '../scene/bound';
-import { placementMap } from '../scene/placement';
+import { placementMap } from '../definitions/placement';
 import { pathsOf } from '../sources/line-shape';
 import type { Context } from './context';
 import { contentOf, kept } from './context';

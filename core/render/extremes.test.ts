@@ -28,6 +28,8 @@ function valueOf(p: Parameter): fc.Arbitrary<unknown> {
     case 'ramp':
     case 'ends':
     case 'picture':
+    case 'regions':
+    case 'mesh':
       return fc.constant(p.default);
   }
 }

@@ -7,7 +7,8 @@ import { crop } from '../pixels/buffer';
 import type { Region } from '../pixels/region';
 import { intersect, isEmpty } from '../pixels/region';
 import { keptMaskOf } from '../scene/bound';
-import { boxOf, placedBox, placementMap } from '../scene/placement';
+import { placementMap } from '../definitions/placement';
+import { boxOf, placedBox } from '../scene/placement';
 import type { Layer, Step } from '../scene/schema';
 import { stepOfKind } from '../steps/index';
 import type { Leg, Sizes } from './chain';
@@ -33,11 +34,13 @@ function throughStep(
   const within = keptMaskOf(step);
   const definition = stepOfKind(step.kind) as StepDefinition;
   const seen = definition.seesMask ? [numberOf(layer.mask ?? {}), layer.placement] : null;
+  const map = mapTo(layer, context);
+  const place = definition.seesPlace ? map : null;
   const limit = within ? [numberOf(within.mask), within.map, context.map] : null;
-  key.push(step.kind, step.values, unit, wanted, seen, limit);
+  key.push(step.kind, step.values, unit, wanted, seen, place, limit);
   return kept(context, layer.id, step.id, key, () => {
     const made = definition.apply(pixels, step.values, {
-      ...{ scale: unit, wanted, mixing },
+      ...{ scale: unit, wanted, mixing, map },
       mask: (region) => ownMask(layer, region, context),
     });
     if (!within) return made;
@@ -88,6 +91,7 @@ export function dressed(
 ): Dressed {
   const sizes = sizesOf(layer, context);
   const { mixing } = context;
+  const map = mapTo(layer, context);
   let pixels = source;
   const pieces: Made[] = [];
   /** What names the shape as it stands: the pixels it is of, and how it was changed since. */
@@ -116,7 +120,7 @@ export function dressed(
       shape = () =>
         kept(context, layer.id, step.id, ['shape', ...name], () =>
           (definition as ShapeStepDefinition).apply(before(), own(), step.values, {
-            ...{ scale: unit, wanted: seen, mixing },
+            ...{ scale: unit, wanted: seen, mixing, map },
             mask: () => null,
           }),
         );
@@ -134,7 +138,7 @@ export function dressed(
       piecesOf(step).forEach((piece, i) => {
         const made = kept(context, layer.id, step.id, [...name, i, within], () => {
           const drawn = piece.draw(crop(plane, intersect(plane.region, seen), 1), {
-            ...{ scale: unit, wanted, mixing, frame, lamp: context.lamp },
+            ...{ scale: unit, wanted, mixing, map, frame, lamp: context.lamp },
             mask: () => null,
             keep: (part, make) => kept(context, layer.id, step.id, [...name, part], make),
           });
@@ -148,12 +152,15 @@ export function dressed(
   return { pixels, pieces };
 }
 
+/** From a layer's own px to px of the render, but for corners. */
+const mapTo = (layer: Layer, { map }: Context) => multiply(map, placementMap(layer.placement));
+
 /** Where a layer lies, for what is painted on it. */
 function frameOf(layer: Layer, context: Context): PaintFrame {
   const { map, scene, mixing, picture } = context;
   const box = boxOf(layer);
   return {
-    map: multiply(map, placementMap(layer.placement)),
+    map: mapTo(layer, context),
     box: box ? placedBox(layer.placement, box, map) : scene,
     scene,
     mixing,

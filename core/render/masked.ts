@@ -16,7 +16,7 @@ import type { Region } from '../pixels/region';
 import { covering, grow, intersect } from '../pixels/region';
 import type { KeptMask, Subject } from '../scene/bound';
 import { keptMaskOf, subjectOf } from '../scene/bound';
-import { placementMap } from '../scene/placement';
+import { placementMap } from '../definitions/placement';
 import type { Layer } from '../scene/schema';
 import { marginOf } from './chain';
 import type { Context } from './context';

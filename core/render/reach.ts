@@ -1,14 +1,15 @@
 import type { Affine } from '../geometry/affine';
-import { meanScale, multiply, scaling } from '../geometry/affine';
+import { largestScale, meanScale, multiply, scaling } from '../geometry/affine';
 import { compose, projective } from '../geometry/homography';
 import type { Region } from '../pixels/region';
 import { EMPTY, grow, isEmpty, unite } from '../pixels/region';
-import { cornersMap, placementMap } from '../scene/placement';
+import { placementMap } from '../definitions/placement';
+import { cornersMap } from '../scene/placement';
 import type { Layer, Step } from '../scene/schema';
 import { heightUnder } from '../scene/style-edits';
 import { definitionOf } from '../sources/index';
 import type { Sizes } from './chain';
-import { isStyled, marginOf, pixelStepsOf } from './chain';
+import { isStyled, marginOf, pixelStepsOf, plainSizes, seesPlace } from './chain';
 import { contentOf } from './context';
 import type { Drawing } from './drawing';
 import { affordable, betweenCorners, finenessOf, shownRegion } from './drawing';
@@ -27,19 +28,21 @@ type Reach = Region | null;
 export const stepsOf = (layer: Layer): Step[] => layer.steps.filter((s) => s.enabled);
 
 /**
- * Whether a group's layers land one by one on what lies beneath: not if it is resampled as one, or if styles
- * are made of its shape.
+ * Whether a group's layers land one by one on what lies beneath: not if it is resampled as one, if styles
+ * are made of its shape, or if steps carry its pixels from one place of it to another.
  */
 export const isThrough = (layer: Layer): boolean =>
   layer.source.kind === 'group' &&
   layer.source.lands === 'through' &&
   layer.placement.corners === null &&
-  !isStyled(layer);
+  !isStyled(layer) &&
+  !seesPlace(layer);
 
 /** Px of the render for the lengths of a layer's steps. */
 export const sizesOf = (layer: Layer, { map, scale }: Standing): Sizes => ({
   scale,
   height: heightUnder(layer, map),
+  own: largestScale(multiply(map, placementMap(layer.placement))),
 });
 
 /**
@@ -81,7 +84,10 @@ export const stepsAround = (group: Layer, { around }: Standing): Step[] =>
 export function reachBeneath(layer: Layer, scale: number): number {
   if (!layer.visible) return 0;
   if (layer.source.kind === 'grade')
-    return marginOf(pixelStepsOf(stepsOf(layer)), { scale, height: 0 });
+    return marginOf(pixelStepsOf(stepsOf(layer)), {
+      ...plainSizes(scale),
+      own: scale * largestScale(placementMap(layer.placement)),
+    });
   if (!isThrough(layer)) return 0;
   const inner = scale * meanScale(placementMap(layer.placement));
   return layer.layers!.reduce((m, l) => m + reachBeneath(l, inner), 0);
@@ -144,7 +150,7 @@ function extentOfAll(layers: readonly Layer[], standing: Standing): Reach {
 /** How far a layer's own steps, and those around, carry a value, px of the render. */
 const ownMargin = (layer: Layer, standing: Standing): number =>
   marginOf(stepsOf(layer), sizesOf(layer, standing)) +
-  marginOf(standing.around, { scale: standing.scale, height: 0 });
+  marginOf(standing.around, plainSizes(standing.scale));
 
 /**
  * Where the picture may differ when the layer `id` is another: its extent, and as far as grades and

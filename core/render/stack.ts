@@ -12,7 +12,7 @@ import type { Region } from '../pixels/region';
 import { EMPTY, grow, intersect, isEmpty, unite } from '../pixels/region';
 import type { Layer } from '../scene/schema';
 import { definitionOf } from '../sources/index';
-import { isStyled, pixelStepsOf, planOf } from './chain';
+import { isStyled, pixelStepsOf, planOf, plainSizes } from './chain';
 import type { Context } from './context';
 import { contentOf, kept, stopIfTold } from './context';
 import { drawnRegion, shownRegion } from './drawing';
@@ -207,7 +207,7 @@ function layerPixels(layer: Layer, asked: Asked, context: Context): Dressed {
   const { wanted, part } = isStyled(layer) ? withinExtent(layer, asked, context) : asked;
   const { around } = context;
   const sizes = sizesOf(layer, context);
-  const plain = { scale: context.scale, height: 0 };
+  const plain = plainSizes(context.scale);
   const steps = stepsOf(layer);
   const after = planOf(around, part, plain);
   const plan = planOf(steps, after.source, sizes);
@@ -288,7 +288,7 @@ function graded(
 ): ColourBuffer {
   const steps = pixelStepsOf(stepsOf(grade));
   if (steps.length === 0) return acc;
-  const sizes = { scale: context.scale, height: 0 };
+  const sizes = sizesOf(grade, context);
   const plan = planOf(steps, part, sizes);
   // A grade's input has no key: what it depends on is all that lies beneath.
   const unkept = { ...context, memo: <T>(_key: string, make: () => T) => scoped(make) };

@@ -17,7 +17,8 @@ import {
 import { edit } from './edit';
 import { centreGuides, putGuide, removeGuide } from './edits';
 import { newGroup, newLine, newScene } from './make';
-import { mapAround, placementMap } from './placement';
+import { placementMap } from '../definitions/placement';
+import { mapAround } from './placement';
 import type { Layer, Scene } from './schema';
 import { everyLayer } from './schema';
 import { snapAnchors, snapAngle, snapBox, snapLines, snapPoint } from './snap';

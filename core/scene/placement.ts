@@ -13,14 +13,11 @@ import {
   determinant,
   middleOf,
   multiply,
-  rotation,
-  scaling,
-  translation,
   unitedBox,
 } from '../geometry/affine';
 import { definitionOf } from '../sources/index';
 import type { Placement } from '../definitions/placement';
-import { MAX_SHEAR } from '../definitions/placement';
+import { MAX_SHEAR, placementMap } from '../definitions/placement';
 import type { Layer, Scene } from './schema';
 
 /** A placement that leaves its source where it is, turning and scaling about a pivot (source px). */
@@ -70,16 +67,6 @@ export function cornered(
   const quad = withCorner(before.to, corner, to, perspective);
   const tidy = mapQuad(quad, ({ x, y }) => ({ x: clean(x), y: clean(y) }));
   return boxToQuad(before.box, tidy) ? { ...p, corners: { box: before.box, to: tidy } } : p;
-}
-
-/** The map from a source's own px to scene px. */
-export function placementMap(p: Placement): Affine {
-  const lean: Affine = [1, 0, -Math.tan((p.shear * Math.PI) / 180), 1, 0, 0];
-  const turn = multiply(
-    rotation((p.rotation * Math.PI) / 180),
-    multiply(lean, scaling(p.scaleX, p.scaleY)),
-  );
-  return multiply(translation(p.x, p.y), about({ x: p.pivotX, y: p.pivotY }, turn));
 }
 
 /** A number that does not differ from a round one but by the rounding of floats. */

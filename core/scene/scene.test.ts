@@ -25,11 +25,11 @@ import {
   newStep,
 } from './make';
 import { flipLayer } from './arrange';
+import { placementMap } from '../definitions/placement';
 import {
   leantPlacement,
   movedBy,
   placed,
-  placementMap,
   placementOf,
   pulledPlacement,
   repivoted,

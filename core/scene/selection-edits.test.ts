@@ -18,7 +18,7 @@ import {
 } from './mask-edits';
 import { migrated } from './migrate';
 import { sceneFaults } from './check';
-import { placementMap } from './placement';
+import { placementMap } from '../definitions/placement';
 import type { Layer, Scene } from './schema';
 import {
   copyMask,

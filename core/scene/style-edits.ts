@@ -3,7 +3,8 @@ import { meanScale, multiply } from '../geometry/affine';
 import { definitionOf } from '../sources/index';
 import { TEXTURE_UNIT } from '../paint/parameters';
 import { stepOfKind } from '../steps/index';
-import { boxOf, mapAround, placementMap } from './placement';
+import { placementMap } from '../definitions/placement';
+import { boxOf, mapAround } from './placement';
 import type { Layer, Scene, Step } from './schema';
 
 /** What styles need to know of the layer they stand on. */

@@ -7,7 +7,8 @@ import { edit } from './edit';
 import * as layerEdits from './edits';
 import * as lineEdits from './line-edits';
 import { newFill, newGrade, newGroup, newLine, newMask, newScene, newStep } from './make';
-import { boxOf, mapAround, placementMap } from './placement';
+import { placementMap } from '../definitions/placement';
+import { boxOf, mapAround } from './placement';
 import type { Layer, Scene } from './schema';
 import { MAX_DEPTH, depthOf, everyLayer } from './schema';
 

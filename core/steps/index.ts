@@ -11,6 +11,8 @@ import { gradientMap } from './grade/gradient-map';
 import { hueSaturation } from './grade/hue-saturation';
 import { light } from './grade/light';
 import { tint } from './grade/tint';
+import { mesh } from './warp/mesh';
+import { reshape } from './warp/reshape';
 import { feather } from './shape/feather';
 import { hollow } from './shape/hollow';
 import { inset } from './shape/inset';
@@ -30,6 +32,8 @@ export const steps: readonly AnyStep[] = [
   tint,
   gradientMap,
   fringe,
+  reshape,
+  mesh,
   glow,
   shadow,
   bevel,

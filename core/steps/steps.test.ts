@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import type { StepContext, StepDefinition } from '../definitions/step';
 import { defaultsOf, parametersSchema } from '../definitions/parameter';
 import * as v from 'valibot';
+import { IDENTITY } from '../geometry/affine';
 import type { ColourBuffer } from '../pixels/buffer';
 import { grow } from '../pixels/region';
 import { gaussian } from './blur/gaussian';
@@ -12,7 +13,10 @@ import { tint } from './grade/tint';
 import { pixelSteps, steps, stepOfKind } from './index';
 
 const region = { x: 0, y: 0, width: 4, height: 1 };
-const plain: StepContext = { scale: 1, wanted: region, mask: () => null, mixing: 'displayed' };
+const plain: StepContext = {
+  ...{ scale: 1, wanted: region, mixing: 'displayed' as const, map: IDENTITY },
+  mask: () => null,
+};
 const buffer = (...pixels: number[][]): ColourBuffer => ({
   region: { ...region, width: pixels.length },
   data: Float32Array.from(pixels.flatMap(([r, g, b, a]) => [r! * a!, g! * a!, b! * a!, a!])),
@@ -41,7 +45,7 @@ describe('every step', () => {
             const far = grow(input.region, 500);
             const out = step.apply(input, values, { ...plain, scale, wanted: far });
             expect([...input.data]).toEqual(before);
-            const reach = grow(input.region, step.margin(values, scale));
+            const reach = grow(input.region, step.margin(values, scale, scale));
             for (let y = 0; y < out.region.height; y++)
               for (let x = 0; x < out.region.width; x++) {
                 const outside =

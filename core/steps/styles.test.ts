@@ -22,6 +22,7 @@ const LAMP = { angle: -120, height: 40, colour: '#ffffff' };
 const context = (wanted: Region, scale = 1): StyleContext => ({
   scale,
   wanted,
+  map: IDENTITY,
   mask: () => null,
   mixing: 'displayed',
   lamp: LAMP,
@@ -259,7 +260,7 @@ describe('every style and change of shape, for any values', () => {
     it(`${style.kind} is finite, and of a part the same as of the whole`, () => {
       fc.assert(
         fc.property(valuesOf(style.parameters), (values) => {
-          const margin = style.margin(values, 1);
+          const margin = style.margin(values, 1, 1);
           for (const piece of style.pieces(values)) {
             const see = (wanted: Region) =>
               piece.draw(crop(shape, grow(wanted, margin), 1), context(wanted));
@@ -277,7 +278,7 @@ describe('every style and change of shape, for any values', () => {
     it(`${step.kind} is coverage, and of a part the same as of the whole`, () => {
       fc.assert(
         fc.property(valuesOf(step.parameters), (values) => {
-          const margin = step.margin(values, 1);
+          const margin = step.margin(values, 1, 1);
           const see = (wanted: Region) => {
             const seen = crop(shape, grow(wanted, margin), 1);
             return step.apply(seen, shape, values, context(wanted));

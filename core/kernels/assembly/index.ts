@@ -38,6 +38,7 @@ export {
   unwrapRows,
 } from './rows';
 export { coneRows, textureRows, tileRows } from './texture';
+export { carryRows, sheetRows } from './sheet';
 export { useScratch } from './scratch';
 export { layer, pile } from './crowd';
 export { sumRows } from './edges';

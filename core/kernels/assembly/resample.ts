@@ -66,7 +66,7 @@ function cubicRow(s: usize, width: i32, height: i32, x: i32, y: i32, t: f32): v1
 /** Bicubic at a place in px of the source; lobes may not leave what coverage and colour can be. */
 // @ts-ignore: decorator
 @inline
-function bicubic(s: usize, width: i32, height: i32, sx: f64, sy: f64): v128 {
+export function bicubic(s: usize, width: i32, height: i32, sx: f64, sy: f64): v128 {
   const fx = Math.floor(sx);
   const fy = Math.floor(sy);
   if (!(fx >= -2 && fy >= -2 && fx <= (width as f64) && fy <= (height as f64)))
@@ -92,7 +92,7 @@ function bicubic(s: usize, width: i32, height: i32, sx: f64, sy: f64): v128 {
 /** Bilinear at a place in px of the source. */
 // @ts-ignore: decorator
 @inline
-function bilinear(s: usize, width: i32, height: i32, sx: f64, sy: f64): v128 {
+export function bilinear(s: usize, width: i32, height: i32, sx: f64, sy: f64): v128 {
   const fx = Math.floor(sx);
   const fy = Math.floor(sy);
   if (!(fx >= -1 && fy >= -1 && fx < (width as f64) && fy < (height as f64)))

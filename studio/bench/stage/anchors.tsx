@@ -22,7 +22,7 @@ import {
 } from '@ignis/core/geometry/edit-path';
 import type { Path } from '@ignis/core/geometry/path';
 import { setPath, setPaths } from '@ignis/core/scene/line-edits';
-import { placementMap } from '@ignis/core/scene/placement';
+import { placementMap } from '@ignis/core/definitions/placement';
 import { snapAnchors } from '@ignis/core/scene/snap';
 import type { Layer } from '@ignis/core/scene/schema';
 import { useAround, useBench } from '../../state/bench';

@@ -6,7 +6,7 @@ import type { Strand } from '@ignis/core/geometry/strand';
 import { lengthsOf, mapped, nearestShare } from '@ignis/core/geometry/strand';
 import { strandsData } from '@ignis/core/geometry/path-data';
 import { setGaps } from '@ignis/core/scene/line-edits';
-import { placementMap } from '@ignis/core/scene/placement';
+import { placementMap } from '@ignis/core/definitions/placement';
 import type { Layer } from '@ignis/core/scene/schema';
 import type { LineSource } from '@ignis/core/sources/line';
 import type { Gap } from '@ignis/core/sources/line-shape';

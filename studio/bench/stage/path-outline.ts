@@ -1,7 +1,7 @@
 import type { Affine } from '@ignis/core/geometry/affine';
 import { multiply } from '@ignis/core/geometry/affine';
 import { strandsData } from '@ignis/core/geometry/path-data';
-import { placementMap } from '@ignis/core/scene/placement';
+import { placementMap } from '@ignis/core/definitions/placement';
 import type { Placement } from '@ignis/core/definitions/placement';
 import type { LineSource } from '@ignis/core/sources/line';
 import { drawnStrands } from '@ignis/core/sources/line-shape';

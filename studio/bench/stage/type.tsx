@@ -4,7 +4,7 @@ import type { Affine, Point } from '@ignis/core/geometry/affine';
 import { apply, invert, multiply } from '@ignis/core/geometry/affine';
 import { quadOf } from '@ignis/core/geometry/quad';
 import { drawnLayer } from '@ignis/core/scene/echoes';
-import { placementMap } from '@ignis/core/scene/placement';
+import { placementMap } from '@ignis/core/definitions/placement';
 import type { Layer } from '@ignis/core/scene/schema';
 import { changeText } from '@ignis/core/scene/text-edits';
 import type { TextSource } from '@ignis/core/sources/text';

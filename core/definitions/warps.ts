@@ -1,0 +1,67 @@
+import * as v from 'valibot';
+import { coordinate, pointSchema } from '../geometry/coordinate';
+import { pathSchema } from '../geometry/path-schema';
+import { placementSchema } from './placement';
+
+/** What steps that carry pixels elsewhere are told: parts of a layer, and meshes of points; all in the layer's own px. */
+
+/** As many parts of one layer are reshaped by one step. */
+export const MOST_REGIONS = 24;
+/** A mesh has from so many to so many points on a side. */
+export const FEWEST_POINTS = 2;
+export const MOST_POINTS = 12;
+
+export const regionsSchema = v.pipe(
+  v.array(
+    v.strictObject({
+      id: v.pipe(v.string(), v.regex(/^[\w-]{1,64}$/, 'An id is 1 to 64 letters, digits, - or _.')),
+      /** What it goes round, as the layer stands after the parts before it. */
+      path: v.pipe(
+        pathSchema,
+        v.check(
+          (p) => p.anchors.length >= 3,
+          'A part to reshape goes round at least three anchors.',
+        ),
+      ),
+      /** How far beyond it what lies round is carried along, ever less. */
+      soft: v.pipe(v.number(), v.minValue(1), v.maxValue(5000)),
+      /** Where it is carried. */
+      to: placementSchema,
+    }),
+  ),
+  v.maxLength(MOST_REGIONS, `One step reshapes at most ${MOST_REGIONS} parts.`),
+  v.check(
+    (all) => new Set(all.map((r) => r.id)).size === all.length,
+    'Two parts to reshape have the same id.',
+  ),
+);
+
+const count = v.pipe(
+  v.number(),
+  v.integer(),
+  v.minValue(FEWEST_POINTS),
+  v.maxValue(MOST_POINTS, `A mesh has ${FEWEST_POINTS} to ${MOST_POINTS} points on a side.`),
+);
+
+export const meshSchema = v.pipe(
+  v.strictObject({
+    /** The box over which the points lie evenly before they are moved. */
+    box: v.pipe(
+      v.strictObject({ x0: coordinate, y0: coordinate, x1: coordinate, y1: coordinate }),
+      v.check((b) => b.x1 > b.x0 && b.y1 > b.y0, 'The box of a mesh has a width and a height.'),
+    ),
+    columns: count,
+    rows: count,
+    /** Where they stand, row by row. */
+    points: v.array(pointSchema),
+  }),
+  v.check(
+    (m) => m.points.length === m.columns * m.rows,
+    'A mesh has as many points as its columns times its rows.',
+  ),
+);
+
+/** A part of a layer, and where it is carried. */
+export type ReshapedRegion = v.InferOutput<typeof regionsSchema>[number];
+/** Points over a box, each of which may be moved. */
+export type Mesh = v.InferOutput<typeof meshSchema>;

@@ -1,0 +1,93 @@
+import type { Affine, Point } from './affine';
+import { IDENTITY, apply } from './affine';
+
+/**
+ * A rubber sheet: a grid of points of the plane, and where each is carried; between them it is straight over the two
+ * triangles of a cell. It covers the plane: beyond its outermost lines all is carried as on them.
+ */
+export interface Sheet {
+  /** How many points a row and a column have. */
+  columns: number;
+  rows: number;
+  /** x and y of every point, row by row: where it was, and where it is carried. */
+  from: Float64Array;
+  to: Float64Array;
+  /** How firmly each goes with what carries it, 0–1: where the sheet folds the firmer lies on top. Null if all do alike. */
+  hold: Float32Array | null;
+}
+
+/** So far beyond its lines a sheet goes on, px of its plane. */
+const BEYOND = 1e5;
+
+/** Lines at so many even distances from one place to another, both with them. */
+export const evenLines = (from: number, to: number, count: number): number[] =>
+  Array.from({ length: count + 1 }, (_, i) => from + ((to - from) * i) / count);
+
+/** Lines in their order, none nearer to another than a thousandth of a px. */
+export function tidyLines(lines: readonly number[]): number[] {
+  const sorted = [...lines].sort((a, b) => a - b);
+  return sorted.filter((l, i) => i === 0 || l - sorted[i - 1]! > 1e-3);
+}
+
+/**
+ * The sheet whose points stand where upright lines at `xs` cross level ones at `ys` (rising), each carried by
+ * `carry`, which is also asked how firmly. What it says of the outermost holds for all beyond.
+ */
+export function sheetOver(
+  xs: readonly number[],
+  ys: readonly number[],
+  carry: (p: Point) => Point & { hold?: number },
+  holds = false,
+): Sheet {
+  const outward = (lines: readonly number[]) => [
+    lines[0]! - BEYOND,
+    ...lines,
+    lines.at(-1)! + BEYOND,
+  ];
+  const [us, vs] = [outward(xs), outward(ys)];
+  const n = us.length * vs.length;
+  const sheet: Sheet = {
+    columns: us.length,
+    rows: vs.length,
+    from: new Float64Array(2 * n),
+    to: new Float64Array(2 * n),
+    hold: holds ? new Float32Array(n) : null,
+  };
+  const nearest = (lines: readonly number[], v: number) =>
+    Math.min(Math.max(v, lines[0]!), lines.at(-1)!);
+  let i = 0;
+  for (const y of vs)
+    for (const x of us) {
+      const on = { x: nearest(xs, x), y: nearest(ys, y) };
+      const at = carry(on);
+      sheet.from.set([x, y], 2 * i);
+      sheet.to.set([x + at.x - on.x, y + at.y - on.y], 2 * i);
+      if (sheet.hold) sheet.hold[i] = at.hold ?? 0;
+      i++;
+    }
+  return sheet;
+}
+
+/** The longest way that a point of a sheet is carried, px of its plane after a map. */
+export function farthest(sheet: Sheet, map: Affine = IDENTITY): number {
+  let most = 0;
+  for (let i = 0; i < sheet.from.length; i += 2) {
+    const [dx, dy] = [sheet.to[i]! - sheet.from[i]!, sheet.to[i + 1]! - sheet.from[i + 1]!];
+    most = Math.max(most, Math.hypot(map[0] * dx + map[2] * dy, map[1] * dx + map[3] * dy));
+  }
+  return most;
+}
+
+/** The points of a sheet under a map, both where they were and where they are carried. */
+export function sheetUnder(map: Affine, sheet: Sheet): Sheet {
+  const under = (points: Float64Array) => {
+    const out = new Float64Array(points.length);
+    for (let i = 0; i < points.length; i += 2) {
+      const p = apply(map, { x: points[i]!, y: points[i + 1]! });
+      out[i] = p.x;
+      out[i + 1] = p.y;
+    }
+    return out;
+  };
+  return { ...sheet, from: under(sheet.from), to: under(sheet.to) };
+}

@@ -1,0 +1,93 @@
+import type { Affine } from '../geometry/affine';
+import { determinant } from '../geometry/affine';
+import type { Sheet } from '../geometry/sheet';
+import { sheetUnder } from '../geometry/sheet';
+import type { ColourBuffer } from '../pixels/buffer';
+import { crop, unwritten } from '../pixels/buffer';
+import { floats, scoped } from '../pixels/heap';
+import type { Region } from '../pixels/region';
+import { grow, isEmpty } from '../pixels/region';
+import { onHeap, run } from './machine';
+
+/** Floats of a triangle: for each corner where it is carried, x and y, and how far it came from there. */
+const FLOATS = 12;
+/** Layers in which triangles lie on one another, by how firmly they are held. */
+const LAYERS = 32;
+/** What is held as firmly as this is a part itself and not the border that gives way. */
+const FIRM = 0.999;
+
+/**
+ * Pixels carried by a sheet (own px, which `map` takes to px of the render), over all of `wanted`; null carries
+ * nothing. Where the sheet folds, its underside is not drawn, and of two sheets that lie on one another the firmer
+ * covers the other by its coverage. Beyond the region of the pixels all is transparent.
+ */
+export function throughSheet(
+  pixels: ColourBuffer,
+  sheet: Sheet | null,
+  map: Affine,
+  wanted: Region,
+): ColourBuffer {
+  if (!sheet || isEmpty(pixels.region) || Math.abs(determinant(map)) < 1e-12)
+    return crop(pixels, wanted, 4);
+  return scoped(() => {
+    // A px more on every side, to tell everywhere alike how closely the ways lie.
+    const around = grow(wanted, 1);
+    const triangles = trianglesOver(sheetUnder(map, sheet), around, determinant(map) < 0);
+    // For each px how far its colours came, and how far those of what lies beneath: x and y of both.
+    const ways: ColourBuffer = unwritten(around, 4);
+    const out: ColourBuffer = unwritten(wanted, 4);
+    const { region } = pixels;
+    onHeap((at) => {
+      run('sheetRows', around.height, around.width * 16, [
+        ...[at(triangles), triangles.length / FLOATS],
+        ...[at(ways.data, 'write'), around.width * 16, around.x, around.y, around.width],
+      ]);
+      run('carryRows', wanted.height, wanted.width * 60, [
+        ...[at(pixels.data), region.width, region.height, region.x, region.y],
+        ...[at(ways.data), at(out.data, 'write'), wanted.width * 16],
+        ...[wanted.x, wanted.y, wanted.width, wanted.height],
+      ]);
+    });
+    return out;
+  });
+}
+
+/**
+ * The triangles of a sheet (px of the render) that touch a region, in the order in which they are drawn: the firmer
+ * later. Of a sheet that is held here and there, those whose underside shows are left out; `mirrored` tells that
+ * undersides and upper sides have changed places.
+ */
+function trianglesOver(sheet: Sheet, region: Region, mirrored: boolean): Float32Array {
+  const { columns, rows, from, to, hold } = sheet;
+  const layers: number[][] = Array.from({ length: hold ? LAYERS + 1 : 1 }, () => []);
+  const [x0, y0] = [region.x, region.y];
+  const [x1, y1] = [x0 + region.width, y0 + region.height];
+  const add = (a: number, b: number, c: number) => {
+    const [ax, ay, bx, by] = [to[2 * a]!, to[2 * a + 1]!, to[2 * b]!, to[2 * b + 1]!];
+    const [cx, cy] = [to[2 * c]!, to[2 * c + 1]!];
+    if (Math.max(ax, bx, cx) < x0 || Math.min(ax, bx, cx) > x1) return;
+    if (Math.max(ay, by, cy) < y0 || Math.min(ay, by, cy) > y1) return;
+    const turn = (bx - ax) * (cy - ay) - (by - ay) * (cx - ax);
+    const held = hold ? (hold[a]! + hold[b]! + hold[c]!) / 3 : 0;
+    const isUnderside = turn < 0 !== mirrored;
+    if (turn === 0 || (hold && isUnderside && held < FIRM)) return;
+    layers[Math.floor(held * (layers.length - 1))]!.push(a, b, c);
+  };
+  for (let j = 0; j + 1 < rows; j++)
+    for (let i = 0; i + 1 < columns; i++) {
+      const a = j * columns + i;
+      const c = a + columns;
+      add(a, a + 1, c + 1);
+      add(a, c + 1, c);
+    }
+  const corners = layers.flat();
+  const out = floats((corners.length / 3) * FLOATS);
+  corners.forEach((k, n) => {
+    const i = 2 * k;
+    out[n * 4] = to[i]!;
+    out[n * 4 + 1] = to[i + 1]!;
+    out[n * 4 + 2] = from[i]! - to[i]!;
+    out[n * 4 + 3] = from[i + 1]! - to[i + 1]!;
+  });
+  return out;
+}

@@ -1,0 +1,18 @@
+import { defineStep } from '../../definitions/step';
+import { farthest } from '../../geometry/sheet';
+import { throughSheet } from '../../kernels/sheet';
+import { isFlat, sheetOfMesh } from './mesh-points';
+
+/** A layer bent by a mesh of points. */
+export const mesh = defineStep({
+  kind: 'warp.mesh',
+  label: 'Mesh',
+  help: 'The layer is bent by a mesh of points, each of which is dragged by itself.',
+  parameters: {
+    mesh: { kind: 'mesh', label: 'Points', default: null },
+  },
+  margin: ({ mesh }, _scale, own) => (mesh ? Math.ceil(farthest(sheetOfMesh(mesh)) * own) + 2 : 0),
+  seesPlace: true,
+  apply: (input, { mesh }, { wanted, map }) =>
+    throughSheet(input, mesh && !isFlat(mesh) ? sheetOfMesh(mesh) : null, map, wanted),
+});

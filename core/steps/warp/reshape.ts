@@ -1,0 +1,17 @@
+import { defineStep } from '../../definitions/step';
+import { throughSheet } from '../../kernels/sheet';
+import { reachOfRegions, sheetOfRegions } from './regions';
+
+/** Parts of a layer moved, scaled, turned and sheared by themselves; what lies round them gives. */
+export const reshape = defineStep({
+  kind: 'warp.reshape',
+  label: 'Reshape',
+  help: 'Chosen parts are moved, scaled, turned or sheared by themselves, and what lies round them gives.',
+  parameters: {
+    regions: { kind: 'regions', label: 'Parts', default: [] },
+  },
+  margin: ({ regions }, _scale, own) => Math.ceil(reachOfRegions(regions) * own) + 2,
+  seesPlace: true,
+  apply: (input, { regions }, { wanted, map }) =>
+    throughSheet(input, regions.length > 0 ? sheetOfRegions(regions) : null, map, wanted),
+});
