@@ -4,6 +4,7 @@ import { MOST_REGIONS } from '../definitions/warps';
 import type { Box, Point } from '../geometry/affine';
 import { apply, boxUnder, middleOf, unitedBox } from '../geometry/affine';
 import { flatten } from '../geometry/flatten';
+import { simplifyPath } from '../geometry/edit-path';
 import type { Path } from '../geometry/path';
 import { stepOfKind } from '../steps/index';
 import { flatMesh } from '../steps/warp/mesh-points';
@@ -60,9 +61,12 @@ export function boxOfPath(path: Path): Box {
  * A part of a layer to reshape: what a path (the layer's own px) goes round, turning about the middle of its box. Its
  * border is a quarter as wide as the part.
  */
-export function newRegion(path: Path): ReshapedRegion {
-  const box = boxOfPath(path);
+export function newRegion(drawn: Path): ReshapedRegion {
+  const box = boxOfPath(drawn);
   const size = Math.min(box.x1 - box.x0, box.y1 - box.y0);
+  // A hand leaves hundreds of anchors: a few tell the same outline.
+  const few = simplifyPath({ ...drawn, closed: true }, size / 150);
+  const path = few.anchors.length >= 3 ? few : drawn;
   return {
     ...{ id: newId(), path: { ...path, closed: true } },
     soft: Math.min(5000, Math.max(4, Math.round(size / 4))),

@@ -36,6 +36,7 @@ import {
   zoomToFit,
   zoomToPixels,
 } from './deeds';
+import { canReshape } from './stage/reshape-tools';
 
 /** Something that can be done on the bench, by name, key or button. */
 export interface Action {
@@ -194,10 +195,17 @@ export function actions(does: BenchDoes): Action[] {
       enabled: layer?.source.kind === 'line' && idle,
     },
     {
+      name: 'Reshape: move parts of the layer, or bend it by a mesh',
+      keys: [layer?.source.kind === 'line' ? '6' : '5'],
+      run: work('reshape'),
+      enabled: !!layer && canReshape(layer, bench().step) && idle,
+    },
+    {
       name: 'Drag the gradient',
       keys: ['6'],
       run: work('ramp'),
-      enabled: !!layer && !!gradientPass(layer, bench().pass) && idle,
+      enabled:
+        !!layer && !!gradientPass(layer, bench().pass) && !canReshape(layer, bench().step) && idle,
     },
     {
       name: 'Drag the style that is open',

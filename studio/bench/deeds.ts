@@ -39,6 +39,8 @@ import { castShadowOf, spillOn } from '@ignis/core/scene/spill-edits';
 import { likelySubject } from '@ignis/core/scene/subjects';
 import { toast } from 'sonner';
 import { useBench } from '../state/bench';
+import { useReshaping } from '../state/reshaping';
+import { nudgeReshaped, removeChosenPart } from './stage/reshape-tools';
 import { stageSize } from './stage/stage';
 import { centred, fitted, zoomedAt } from './stage/view';
 
@@ -221,6 +223,7 @@ export function nudge(dx: number, dy: number): void {
   const { scene, selected, anchors, mode, change } = bench();
   const layer = findLayer(scene, selected);
   if (!layer) return;
+  if (mode === 'reshape' && nudgeReshaped(layer, { x: dx, y: dy })) return;
   if (mode === 'anchors' && anchors.length > 0 && layer.source.kind === 'line') {
     const moved = mapAnchors(pathsOf(layer.source.shape), anchors, translation(dx, dy));
     change('Nudge anchors', setPaths(layer.id, moved));
@@ -236,7 +239,12 @@ export function nudge(dx: number, dy: number): void {
 /** Ends measuring, and lets go of guides, anchors and layers besides the selected one. */
 export function letGo(): void {
   const { mode, set } = bench();
-  const back = ['measure', 'write', 'letters', 'lamp', 'style'].includes(mode);
+  if (mode === 'reshape') {
+    const { part, points } = useReshaping.getState();
+    useReshaping.setState({ part: null, points: [] });
+    if (part !== null || points.length > 0) return;
+  }
+  const back = ['reshape', 'measure', 'write', 'letters', 'lamp', 'style'].includes(mode);
   set({ guide: null, others: [], anchors: [], ...(back && { mode: 'arrange' }) });
 }
 
@@ -262,6 +270,7 @@ export function removeChosen(layer: Layer | undefined): void {
     return set({ guide: null });
   }
   if (!layer) return;
+  if (mode === 'reshape' && removeChosenPart(layer)) return;
   if (others.length > 0) {
     const ids = outermost(bench().scene, [layer.id, ...others]);
     change('Delete layers', (s) => ids.forEach((id) => removeLayer(id)(s)));

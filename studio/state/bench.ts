@@ -26,6 +26,7 @@ export type Mode =
   | 'ramp'
   | 'mask'
   | 'cut-out'
+  | 'reshape'
   | 'select'
   | 'draw'
   | 'write'

@@ -4,6 +4,7 @@ import type { NumberParameter, Parameter, Parameters } from '@ignis/core/definit
 import { counts } from '@ignis/core/definitions/parameter';
 import type { Edit } from '@ignis/core/scene/edit';
 import { hasCandidates } from '@ignis/core/scene/look-sheet';
+import type { Mesh, ReshapedRegion } from '@ignis/core/definitions/warps';
 import type { CurvePoints } from '@ignis/core/geometry/curve';
 import { useSheet } from '../state/sheet';
 import { ChoiceField } from './choice-field';
@@ -11,9 +12,11 @@ import { ColourField } from './colour-field';
 import { CurveField } from './curve-field';
 import { FontField } from './font-field';
 import type { Ramp } from '@ignis/core/pixels/ramp';
+import { MeshField } from './mesh-field';
 import { NumberField } from './number-field';
 import { PictureField } from './picture-field';
 import { RampField } from './ramp-field';
+import { RegionsField } from './regions-field';
 
 interface Props {
   parameters: Parameters;
@@ -36,7 +39,7 @@ export function ParameterControls({ parameters, values, onChange, onDone, edits 
         <div
           key={key}
           className={
-            p.kind === 'ramp'
+            BROAD.has(p.kind)
               ? 'flex flex-col gap-0.5 py-1'
               : 'grid min-h-7 grid-cols-[104px_1fr] items-center gap-2'
           }
@@ -80,6 +83,9 @@ export function ParameterControls({ parameters, values, onChange, onDone, edits 
     </div>
   );
 }
+
+/** What takes all of the width. */
+const BROAD: ReadonlySet<string> = new Set(['ramp', 'regions', 'mesh']);
 
 /** A length as the share of a height that it is meant as. */
 const asShare = (p: Parameter): Parameter =>
@@ -146,6 +152,10 @@ function Control({ parameter: p, value, onChange, onDone }: ControlProps) {
       return (
         <RampField label={p.label} value={value as Ramp} onChange={onChange} onDone={onDone} />
       );
+    case 'regions':
+      return <RegionsField value={value as ReshapedRegion[]} onChange={onChange} onDone={onDone} />;
+    case 'mesh':
+      return <MeshField value={value as Mesh | null} onChange={onChange} onDone={onDone} />;
     case 'picture':
       return (
         <div className="flex justify-end">

@@ -20,7 +20,7 @@ import { reachOfRegions, share, sheetOfRegions } from './regions';
 const WHOLE: Region = { x: 0, y: 0, width: 160, height: 120 };
 
 /** Smooth colours, opaque, different at every place. */
-function colours(region: Region, alpha = (_x: number, _y: number) => 1): ColourBuffer {
+function colours(region: Region, alpha: (x: number, y: number) => number = () => 1): ColourBuffer {
   const data = new Float32Array(region.width * region.height * 4);
   for (let y = 0; y < region.height; y++)
     for (let x = 0; x < region.width; x++) {

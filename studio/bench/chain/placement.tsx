@@ -1,5 +1,4 @@
 import { FlipHorizontal2, FlipVertical2 } from 'lucide-react';
-import type { NumberParameter } from '@ignis/core/definitions/parameter';
 import type { Edit } from '@ignis/core/scene/edit';
 import { ownBox } from '@ignis/core/scene/echoes';
 import { flipLayer } from '@ignis/core/scene/arrange';
@@ -8,38 +7,12 @@ import { middleOf } from '@ignis/core/geometry/affine';
 import type { Quad } from '@ignis/core/geometry/quad';
 import { cornered, placed, repivoted } from '@ignis/core/scene/placement';
 import type { Placement as Place } from '@ignis/core/definitions/placement';
-import { MAX_SHEAR } from '@ignis/core/definitions/placement';
 import type { Layer } from '@ignis/core/scene/schema';
 import { liveEdit, useBench } from '../../state/bench';
 import { useFonts } from '../../state/fonts';
 import { NumberField } from '../../ui/number-field';
+import { PlaceFields, number } from '../../ui/place-fields';
 import { Node } from './node';
-
-const number = (
-  label: string,
-  unit: NumberParameter['unit'],
-  min: number,
-  max: number,
-  initial: number,
-  step = 1,
-): NumberParameter => ({
-  kind: 'number',
-  label,
-  unit,
-  min,
-  max,
-  step,
-  default: initial,
-});
-
-const FIELDS = {
-  x: number('X', 'px', -1e6, 1e6, 0),
-  y: number('Y', 'px', -1e6, 1e6, 0),
-  width: number('Width', '%', -100_000, 100_000, 100),
-  height: number('Height', '%', -100_000, 100_000, 100),
-  turn: number('Turn', '°', -360, 360, 0),
-  shear: number('Shear', '°', -MAX_SHEAR, MAX_SHEAR, 0),
-};
 
 /** Where a layer stands: by numbers, and flips. */
 export function Placement({ layer }: { layer: Layer }) {
@@ -53,19 +26,6 @@ export function Placement({ layer }: { layer: Layer }) {
   const about = repivoted(layer.placement, pivot ?? middleOf(box));
   const set = (values: Partial<Place>): Edit => setPlacement(layer.id, { ...about, ...values });
   const p = layer.placement;
-  const row = 'grid grid-cols-[52px_1fr_52px_1fr] items-center text-sm text-dim';
-  const field = (
-    name: keyof typeof FIELDS,
-    value: number,
-    values: (v: number) => Partial<Place>,
-  ) => (
-    <NumberField
-      value={value}
-      parameter={FIELDS[name]}
-      onChange={(v) => live.change(set(values(v)))}
-      onDone={live.done}
-    />
-  );
   const moved = JSON.stringify({ ...p, pivotX: 0, pivotY: 0 }) !== JSON.stringify(placed());
   return (
     <Node
@@ -104,20 +64,11 @@ export function Placement({ layer }: { layer: Layer }) {
         </>
       }
     >
-      <div className={row}>
-        X {field('x', about.x, (x) => ({ x }))}
-        <span className="pl-2">Width</span>{' '}
-        {field('width', about.scaleX * 100, (v) => ({ scaleX: v / 100 || 0.001 }))}
-      </div>
-      <div className={row}>
-        Y {field('y', about.y, (y) => ({ y }))}
-        <span className="pl-2">Height</span>{' '}
-        {field('height', about.scaleY * 100, (v) => ({ scaleY: v / 100 || 0.001 }))}
-      </div>
-      <div className={row}>
-        Turn {field('turn', about.rotation, (rotation) => ({ rotation }))}
-        <span className="pl-2">Shear</span> {field('shear', about.shear, (shear) => ({ shear }))}
-      </div>
+      <PlaceFields
+        place={about}
+        onChange={(values) => live.change(set(values))}
+        onDone={live.done}
+      />
       {p.corners && <CornerFields layer={layer} quad={p.corners.to} />}
     </Node>
   );

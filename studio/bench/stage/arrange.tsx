@@ -5,7 +5,14 @@ import { inverseOf, project } from '@ignis/core/geometry/homography';
 import { ownBox } from '@ignis/core/scene/echoes';
 import { setPlacement } from '@ignis/core/scene/edits';
 import { placementMap } from '@ignis/core/definitions/placement';
-import { cornersMap, leantPlacement, placedBox, placedPoint, pulledPlacement, repivoted } from '@ignis/core/scene/placement';
+import {
+  cornersMap,
+  leantPlacement,
+  placedBox,
+  placedPoint,
+  pulledPlacement,
+  repivoted,
+} from '@ignis/core/scene/placement';
 import type { Placement } from '@ignis/core/definitions/placement';
 import type { Layer } from '@ignis/core/scene/schema';
 import { everyLayer } from '@ignis/core/scene/schema';

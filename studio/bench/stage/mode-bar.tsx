@@ -23,6 +23,7 @@ import { Bar, DropDown, Hint, ModeButton, Small, Way } from './bar';
 import { CutTools } from './cut-tools';
 import { endDrawing } from './drawing';
 import { MaskTools } from './mask-tools';
+import { ReshapeTools, canReshape } from './reshape-tools';
 import { SelectTools } from './select-tools';
 import { RepeatBar } from './repeat-bar';
 import { gradientPass } from './gradient';
@@ -74,6 +75,7 @@ export function ModeBar() {
   const shape = layer.source.kind === 'line' ? layer.source.shape : null;
   const paths = shape && isPath(shape) ? shape.paths : null;
   const gradient = gradientPass(layer, open);
+  const reshapes = canReshape(layer, step);
   const follows = layer.steps.some((s) => s.enabled && s.values.follows === 'scene');
   const tools = (
     <>
@@ -82,6 +84,7 @@ export function ModeBar() {
       {mode === 'corners' && <CornerTools layer={layer} />}
       {mode === 'arrange' && <LayerTools ids={[layer.id, ...others]} />}
       {mode === 'cut-out' && <CutTools layer={layer} />}
+      {mode === 'reshape' && <ReshapeTools layer={layer} />}
       {mode === 'mask' && <MaskTools layer={layer} />}
       {select}
       {mode === 'type' && <Hint>Esc ends; double-click chooses a word, three clicks all</Hint>}
@@ -105,8 +108,9 @@ export function ModeBar() {
       {layer.source.kind === 'text' && <ModeButton digit="4" mode="letters" label="Letters" />}
       {paths && <ModeButton digit="4" mode="width" label="Width" />}
       {shape && <ModeButton digit="5" mode="gaps" label="Gaps" />}
-      {gradient && <ModeButton digit="6" mode="ramp" label="Gradient" />}
-      {!gradient && hasStyleHandles(layer, step) && (
+      {reshapes && <ModeButton digit={shape ? '6' : '5'} mode="reshape" label="Reshape" />}
+      {gradient && !(shape && reshapes) && <ModeButton digit="6" mode="ramp" label="Gradient" />}
+      {!gradient && !(shape && reshapes) && hasStyleHandles(layer, step) && (
         <ModeButton digit="6" mode="style" label="Style" />
       )}
       {others.length === 0 && layer.source.kind !== 'grade' && layer.source.kind !== 'fill' && (

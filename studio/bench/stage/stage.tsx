@@ -32,6 +32,7 @@ import { ModeBar } from './mode-bar';
 import { PickColour } from './pick-colour';
 import { follow, scenePoint } from './pointer';
 import { shownScene, usePreview } from './use-preview';
+import { ReshapeWork } from './reshape-work';
 import { StyleHandles } from './style-handles';
 import { useSpaceHeld } from './use-space-held';
 import { Type } from './type';
@@ -274,6 +275,9 @@ export function Stage({ onFiles }: Props) {
         )}
         {!comparing && mode === 'lamp' && <Lamp stage={element} />}
         {!comparing && over.view && over.edge && <MovingEdge view={over.view} />}
+        {!comparing && layer?.visible && mode === 'reshape' && (
+          <ReshapeWork stage={element} layer={layer} />
+        )}
         {!comparing && layer?.visible && masked && mode === 'cut-out' && (
           <CutWork stage={element} layer={layer} masked={masked} />
         )}

@@ -1,0 +1,54 @@
+import type { Mesh } from '@ignis/core/definitions/warps';
+import { FEWEST_POINTS, MOST_POINTS } from '@ignis/core/definitions/warps';
+import { flatMesh, isFlat, meshWith } from '@ignis/core/steps/warp/mesh-points';
+import { useReshaping } from '../state/reshaping';
+import { NumberField } from './number-field';
+import { number } from './place-fields';
+
+const COLUMNS = number('Columns', '', FEWEST_POINTS, MOST_POINTS, 4);
+const ROWS = number('Rows', '', FEWEST_POINTS, MOST_POINTS, 4);
+
+interface Props {
+  value: Mesh | null;
+  onChange(value: Mesh): void;
+  onDone(): void;
+}
+
+/** How many points a mesh has. What it bends stays bent when there are more. */
+export function MeshField({ value, onChange, onDone }: Props) {
+  if (!value)
+    return <p className="text-sm text-dim">Choose Reshape over the stage, and lay a mesh there.</p>;
+  const lay = (columns: number, rows: number) => {
+    useReshaping.setState({ points: [] });
+    onChange(meshWith(value, Math.round(columns), Math.round(rows)));
+  };
+  return (
+    <div className="flex items-center justify-end gap-1 text-sm text-dim">
+      {!isFlat(value) && (
+        <button
+          type="button"
+          onClick={() => {
+            onChange(flatMesh(value.box, value.columns, value.rows));
+            onDone();
+          }}
+          className="mr-auto rounded px-1.5 hover:text-ink"
+        >
+          Flatten
+        </button>
+      )}
+      <NumberField
+        value={value.columns}
+        parameter={COLUMNS}
+        onChange={(n) => lay(n, value.rows)}
+        onDone={onDone}
+      />
+      ×
+      <NumberField
+        value={value.rows}
+        parameter={ROWS}
+        onChange={(n) => lay(value.columns, n)}
+        onDone={onDone}
+      />
+    </div>
+  );
+}
