@@ -62,7 +62,7 @@ export type CutOutShape = v.InferOutput<typeof cutOutSchema>;
 export type Mark = v.InferOutput<typeof markSchema>;
 
 /** The longer side that a picture is cut at, px: what is finer is told by the picture itself. */
-export const WORKING_SIDE = 480;
+export const WORKING_SIDE = 960;
 
 /** The size that a picture is cut at, and px of it for one of the picture. */
 export function workingSize(

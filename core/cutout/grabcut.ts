@@ -1,24 +1,33 @@
 import { guesses, isTight, sharedColours } from './first-guess';
-import { LABEL } from './labels';
+import type { Region } from '../pixels/region';
+import { grow, holding, intersect, isEmpty } from '../pixels/region';
+import { heldTogether } from './held-together';
+import { LABEL, banded, coarser } from './labels';
 
 /** GrabCut (Rother, Kolmogorov & Blake, SIGGRAPH 2004), as the OpenCV library computes it. */
 
 /** A matrix of the library. */
 interface Mat {
   data: Uint8Array;
+  /** A part of it; it shares its px. */
+  roi(part: object): Mat;
   delete(): void;
 }
 
 /** What is used of the library. */
 export interface OpenCv {
   Mat: { new (): Mat; new (rows: number, columns: number, type: number): Mat };
-  Rect: new () => object;
+  Rect: { new (): object; new (x: number, y: number, width: number, height: number): object };
   Size: new (width: number, height: number) => object;
   CV_8UC1: number;
   CV_8UC3: number;
   COLOR_RGB2Lab: number;
   GC_INIT_WITH_MASK: number;
   GC_EVAL: number;
+  GC_EVAL_FREEZE_MODEL: number;
+  INTER_AREA: number;
+  setRNGSeed(seed: number): void;
+  resize(from: Mat, to: Mat, size: object, x: number, y: number, way: number): void;
   cvtColor(from: Mat, to: Mat, code: number): void;
   GaussianBlur(from: Mat, to: Mat, size: object, sigma: number): void;
   grabCut(
@@ -40,13 +49,22 @@ export class NothingToTell extends Error {
   }
 }
 
-/** The rounds of a first cut, and of one that goes on from another. */
-const FIRST_ROUNDS = 3;
-const NEXT_ROUNDS = 2;
-/** The rounds that each guess is tried for. */
-const TRIAL_ROUNDS = 2;
+/** The longer side that a subject is told at, px; finer than that only its outline is. */
+const ROUGH_SIDE = 480;
+/** So far to each side of the rough outline the fine one is looked for, px of the rough picture. */
+const BAND = 2.5;
+/** What is told again reaches so far beyond where the outline may run, px. */
+const MARGIN = 4;
+/** The rounds of trying a guess, from it and from what of that holds together; and of going on from the best, and from another cut. */
+const TRIAL_ROUNDS = [2, 1] as const;
+const BEST_ROUNDS = [2, 1] as const;
+const NEXT_ROUNDS = 1;
 /** A guess takes another's place if it has less than this share of the colours in common. */
 const CLEARLY = 0.9;
+/** One that has no more than this in common is plain to see: no other is tried. */
+const PLAIN = 0.15;
+/** Where the chance begins by which colours are first grouped. */
+const SEED = 77;
 /** How far the colours are blurred for the first guess, px. */
 const BLUR = 1.2;
 
@@ -60,63 +78,148 @@ export interface Cutter {
   close(): void;
 }
 
-/** A cutter for a picture of three bytes a px, red, green and blue. */
+/** What was learnt of the colours of background and subject. */
+interface Models {
+  background: Mat;
+  subject: Mat;
+}
+
+/**
+ * A cutter for a picture of three bytes a px, red, green and blue. Subjects are told at a rough size first; along
+ * their outline, again at that of the picture.
+ */
 export function cutterFor(cv: OpenCv, rgb: Uint8Array, width: number, height: number): Cutter {
   const picture = new cv.Mat(height, width, cv.CV_8UC3);
   picture.data.set(rgb);
-  const labels = new cv.Mat(height, width, cv.CV_8UC1);
-  const [background, subject] = [new cv.Mat(), new cv.Mat()];
-  let last: Uint8Array | null = null;
+  const scale = Math.min(1, ROUGH_SIDE / Math.max(width, height));
+  const [w, h] = [Math.max(1, Math.round(width * scale)), Math.max(1, Math.round(height * scale))];
+  const whole: Region = { x: 0, y: 0, width, height };
+  const small = { width: w, height: h };
+  const rough = new cv.Mat();
+  cv.resize(picture, rough, new cv.Size(w, h), 0, 0, cv.INTER_AREA);
+  const learnt = (): Models => ({ background: new cv.Mat(), subject: new cv.Mat() });
+  const forget = (m: Models) => [m.background, m.subject].forEach((mat) => mat.delete());
+  /** What the last cut found at the rough size, and by which colours. */
+  let last: { subject: Uint8Array; models: Models } | null = null;
+
   const colours = () => {
     const [lab, soft] = [new cv.Mat(), new cv.Mat()];
-    cv.cvtColor(picture, lab, cv.COLOR_RGB2Lab);
+    cv.cvtColor(rough, lab, cv.COLOR_RGB2Lab);
     cv.GaussianBlur(lab, soft, new cv.Size(0, 0), BLUR);
     const out = Float32Array.from(soft.data);
     lab.delete();
     soft.delete();
     return out;
   };
-  const rounds = (start: Uint8Array, count: number): Uint8Array => {
-    check(start);
+
+  /** Rounds of a size of the picture, from labels; which px are the subject. */
+  const rounds = (
+    of: Mat,
+    { width, height }: Pick<Region, 'width' | 'height'>,
+    start: Uint8Array,
+    models: Models,
+    count: number,
+    mode: number,
+  ) => {
+    const labels = new cv.Mat(height, width, cv.CV_8UC1);
     labels.data.set(start);
-    cv.grabCut(
-      ...[picture, labels, new cv.Rect(), background, subject],
-      ...([count, cv.GC_INIT_WITH_MASK] as const),
-    );
-    return Uint8Array.from(labels.data);
+    // Chance begins anew, so that the same picture is always cut alike.
+    cv.setRNGSeed(SEED);
+    cv.grabCut(of, labels, new cv.Rect(), models.background, models.subject, count, mode);
+    const found = Uint8Array.from(labels.data, (l) => l & 1);
+    labels.delete();
+    return found;
   };
-  const isSubject = (all: Uint8Array) => all.map((l) => l & 1);
-  /** Goes on from the guess that comes to most: the first that is tight, unless another parts colours clearly better. */
-  const first = (known: Uint8Array): Uint8Array => {
+  /** Labels that go on from a subject, as far as nothing is known for certain. */
+  const from = (known: Uint8Array, subject: Uint8Array) =>
+    known.map((l, i) => (l === LABEL.maybeSubject && !subject[i] ? LABEL.maybeBackground : l));
+  /** What holds together of a subject, with all that is known of it for certain. */
+  const together = (known: Uint8Array, subject: Uint8Array) => {
+    const sure = (i: number) => known[i] === LABEL.subject;
+    return heldTogether(subject, w, h, sure).map((v, i) => (sure(i) ? 1 : v));
+  };
+  /** Goes on from what of a subject holds together, by what was learnt of it. */
+  const onward = (known: Uint8Array, subject: Uint8Array, models: Models, count: number) => {
+    const start = from(known, together(known, subject));
+    return isTellable(start) ? rounds(rough, small, start, models, count, cv.GC_EVAL) : subject;
+  };
+
+  /** Goes on from the guess that comes to most: the first that is tight, unless another parts colours better. */
+  const first = (known: Uint8Array) => {
     const soft = colours();
-    const tried = guesses(known, soft, width, height).map((start) => {
-      const made = rounds(start, TRIAL_ROUNDS);
-      const own = isSubject(made);
-      const tight = isTight(own, known, width, height);
-      return { made, tight, shared: sharedColours(own, soft) };
-    });
+    const tried: (NonNullable<typeof last> & { tight: boolean; shared: number })[] = [];
+    for (const start of guesses(known, soft, w, h)) {
+      const models = learnt();
+      check(start);
+      const rest = rounds(rough, small, start, models, TRIAL_ROUNDS[0], cv.GC_INIT_WITH_MASK);
+      const subject = onward(known, rest, models, TRIAL_ROUNDS[1]);
+      const tight = isTight(subject, known, w, h);
+      const shared = sharedColours(subject, soft);
+      tried.push({ subject, models, tight, shared });
+      if (tight && shared < PLAIN) break;
+    }
     const fit = tried.some((t) => t.tight) ? tried.filter((t) => t.tight) : tried;
     const best = fit.reduce((a, b) => (b.shared < CLEARLY * a.shared ? b : a));
-    return rounds(best.made, FIRST_ROUNDS);
+    for (const t of tried) if (t !== best) forget(t.models);
+    const { models } = best;
+    const subject = BEST_ROUNDS.reduce(
+      (on, count) => onward(known, on, models, count),
+      best.subject,
+    );
+    return { subject: together(known, subject), models };
   };
+
+  const next = (known: Uint8Array, before: NonNullable<typeof last>) => {
+    const start = from(known, before.subject);
+    check(start);
+    const { models } = before;
+    const subject = rounds(rough, small, start, models, NEXT_ROUNDS, cv.GC_EVAL);
+    return { subject: together(known, subject), models };
+  };
+
+  /** The outline told again at the size of the picture, by what was learnt at the rough one. */
+  const refined = (known: Uint8Array, { subject, models }: NonNullable<typeof last>) => {
+    if (w === width && h === height) return subject;
+    const start = banded(subject, w, h, { width, height }, BAND).map((l, i) =>
+      known[i] === LABEL.maybeSubject ? l : known[i]!,
+    );
+    // Only where the outline may run: the rest is certain.
+    const part = intersect(
+      grow(
+        holding(whole, (i) => start[i]! >= LABEL.maybeBackground),
+        MARGIN,
+      ),
+      whole,
+    );
+    const out = start.map((l) => l & 1);
+    if (isEmpty(part)) return out;
+    const at = (i: number) =>
+      (part.y + Math.floor(i / part.width)) * width + part.x + (i % part.width);
+    const own = new Uint8Array(part.width * part.height).map((_, i) => start[at(i)]!);
+    const seen = picture.roi(new cv.Rect(part.x, part.y, part.width, part.height));
+    const found = rounds(seen, part, own, models, 1, cv.GC_EVAL_FREEZE_MODEL);
+    seen.delete();
+    found.forEach((v, i) => (out[at(i)] = v));
+    return out;
+  };
+
   return {
     cut(known) {
-      const before = last;
-      const made = before
-        ? rounds(
-            known.map((l, i) =>
-              l === LABEL.maybeSubject && !before[i] ? LABEL.maybeBackground : l,
-            ),
-            NEXT_ROUNDS,
-          )
-        : first(known);
-      return (last = isSubject(made));
+      const coarse = coarser(known, { width, height }, w, h);
+      last = last ? next(coarse, last) : first(coarse);
+      return refined(known, last);
     },
     close() {
-      for (const mat of [picture, labels, background, subject]) mat.delete();
+      if (last) forget(last.models);
+      picture.delete();
+      rough.delete();
     },
   };
 }
+
+/** Whether labels leave anything to either side. */
+const isTellable = (labels: Uint8Array): boolean =>
+  labels.some((l) => (l & 1) === 0) && labels.some((l) => (l & 1) === 1);
 
 /** Whether there is anything to be told apart. */
 function check(labels: Uint8Array): void {

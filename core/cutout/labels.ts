@@ -1,9 +1,10 @@
 import { scaling } from '../geometry/affine';
 import { dabbed } from '../kernels/brush';
+import { distanceField } from '../kernels/distance';
 import { withinPaths } from '../masks/area';
 import { dabsOf } from '../masks/stroke';
 import type { Plane } from '../pixels/buffer';
-import { crop } from '../pixels/buffer';
+import { crop, plane } from '../pixels/buffer';
 import { scoped } from '../pixels/heap';
 import type { CutOutShape, Mark } from './cut-out';
 
@@ -67,4 +68,63 @@ export function knownLabels({ around, marks }: CutOutShape, grid: Grid): Uint8Ar
   }
   lay();
   return out;
+}
+
+/** Labels on a coarser grid of w × h px: what most of the px beneath one say, what is certain first. */
+export function coarser(
+  labels: Uint8Array,
+  { width, height }: Pick<Grid, 'width' | 'height'>,
+  w: number,
+  h: number,
+): Uint8Array {
+  if (w === width && h === height) return labels;
+  const out = new Uint8Array(w * h);
+  const counts = [0, 0, 0, 0];
+  for (let y = 0, i = 0; y < h; y++) {
+    const [v0, v1] = [Math.floor((y * height) / h), Math.ceil(((y + 1) * height) / h)];
+    for (let x = 0; x < w; x++, i++) {
+      const [u0, u1] = [Math.floor((x * width) / w), Math.ceil(((x + 1) * width) / w)];
+      counts[0] = counts[1] = counts[2] = counts[3] = 0;
+      for (let v = v0; v < v1; v++)
+        for (let k = v * width + u0; k < v * width + u1; k++) counts[labels[k]!]!++;
+      let best = 0;
+      for (let l = 1; l < 4; l++) if (counts[l]! > counts[best]!) best = l;
+      out[i] = best;
+    }
+  }
+  return out;
+}
+
+/**
+ * Labels on a finer grid from a subject (1 or 0 a px of w × h): certain, but for a band of so many px of the coarse
+ * grid to each side of its outline.
+ */
+export function banded(
+  subject: Uint8Array,
+  w: number,
+  h: number,
+  { width, height }: Pick<Grid, 'width' | 'height'>,
+  band: number,
+): Uint8Array {
+  return scoped(() => {
+    const shape = plane({ x: 0, y: 0, width: w, height: h });
+    shape.data.set(subject);
+    const [outside, inside] = [distanceField(shape).data, distanceField(shape, true).data];
+    const out = new Uint8Array(width * height);
+    for (let y = 0, i = 0; y < height; y++)
+      for (let x = 0; x < width; x++, i++) {
+        const v = Math.min(h - 1, Math.floor(((y + 0.5) * h) / height));
+        const u = Math.min(w - 1, Math.floor(((x + 0.5) * w) / width));
+        const k = v * w + u;
+        out[i] =
+          subject[k] === 1
+            ? inside[k]! > band
+              ? LABEL.subject
+              : LABEL.maybeSubject
+            : outside[k]! > band
+              ? LABEL.background
+              : LABEL.maybeBackground;
+      }
+    return out;
+  });
 }

@@ -1,12 +1,12 @@
 import type { Affine } from '../geometry/affine';
 import { determinant } from '../geometry/affine';
 import type { Sheet } from '../geometry/sheet';
-import { sheetUnder } from '../geometry/sheet';
+import { farthest, sheetUnder } from '../geometry/sheet';
 import type { ColourBuffer } from '../pixels/buffer';
 import { crop, unwritten } from '../pixels/buffer';
 import { floats, scoped } from '../pixels/heap';
 import type { Region } from '../pixels/region';
-import { grow, isEmpty } from '../pixels/region';
+import { grow, intersect, isEmpty } from '../pixels/region';
 import { onHeap, run } from './machine';
 
 /** Floats of a triangle: for each corner where it is carried, x and y, and how far it came from there. */
@@ -17,8 +17,8 @@ const LAYERS = 32;
 const FIRM = 0.999;
 
 /**
- * Pixels carried by a sheet (own px, which `map` takes to px of the render), over all of `wanted`; null carries
- * nothing. Where the sheet folds, its underside is not drawn, and of two sheets that lie on one another the firmer
+ * Pixels carried by a sheet (own px, which `map` takes to px of the render), over what `wanted` shares
+ * with all they can come to; null carries nothing. Where the sheet folds, its underside is not drawn, and of two sheets that lie on one another the firmer
  * covers the other by its coverage. Beyond the region of the pixels all is transparent.
  */
 export function throughSheet(
@@ -28,24 +28,26 @@ export function throughSheet(
   wanted: Region,
 ): ColourBuffer {
   if (!sheet || isEmpty(pixels.region) || Math.abs(determinant(map)) < 1e-12)
-    return crop(pixels, wanted, 4);
+    return crop(pixels, intersect(pixels.region, wanted), 4);
   return scoped(() => {
+    const placed = sheetUnder(map, sheet);
+    const part = intersect(grow(pixels.region, Math.ceil(farthest(placed)) + 2), wanted);
     // A px more on every side, to tell everywhere alike how closely the ways lie.
-    const around = grow(wanted, 1);
-    const triangles = trianglesOver(sheetUnder(map, sheet), around, determinant(map) < 0);
+    const around = grow(part, 1);
+    const triangles = trianglesOver(placed, around, determinant(map) < 0);
     // For each px how far its colours came, and how far those of what lies beneath: x and y of both.
     const ways: ColourBuffer = unwritten(around, 4);
-    const out: ColourBuffer = unwritten(wanted, 4);
+    const out: ColourBuffer = unwritten(part, 4);
     const { region } = pixels;
     onHeap((at) => {
       run('sheetRows', around.height, around.width * 16, [
         ...[at(triangles), triangles.length / FLOATS],
         ...[at(ways.data, 'write'), around.width * 16, around.x, around.y, around.width],
       ]);
-      run('carryRows', wanted.height, wanted.width * 60, [
+      run('carryRows', part.height, part.width * 60, [
         ...[at(pixels.data), region.width, region.height, region.x, region.y],
-        ...[at(ways.data), at(out.data, 'write'), wanted.width * 16],
-        ...[wanted.x, wanted.y, wanted.width, wanted.height],
+        ...[at(ways.data), at(out.data, 'write'), part.width * 16],
+        ...[part.x, part.y, part.width, part.height],
       ]);
     });
     return out;

@@ -11,7 +11,7 @@ import { boundTo, boundWithin, keptMaskOf, lookOf, looksOut, withinOf } from './
 import { findLayer } from './edits';
 import { newFill, newGroup } from './make';
 import { boxOf, mapAround, mapOf, placedBox, placedTwice } from './placement';
-import type { Layer, Scene } from './schema';
+import type { Layer, Scene, Step } from './schema';
 import { everyLayer } from './schema';
 
 /** Layers that follow others, or look at them: echoes, texts along a line, weaves, masks, spills and cast shadows. */
@@ -58,14 +58,14 @@ function boundAt(scene: Scene, looks: number): Binding {
     made.set(layer.id, out);
     return out;
   };
+  const limited = (layer: Layer, step: Step): Step =>
+    step.within === undefined ? step : boundWithin(step, keptFor(layer, step));
   const copyOf = (layer: Layer, way: readonly string[]): Layer => {
     const { source } = layer;
     const on = [...way, layer.id];
     if (looksAt(layer)) {
       const { weave, mask } = layer;
-      const steps = layer.steps.map((s) =>
-        s.within === undefined ? s : boundWithin(s, keptFor(layer, s)),
-      );
+      const steps = layer.steps.map((s) => limited(layer, s));
       return {
         ...copyOf({ ...layer, weave: null, mask: null, steps }, way),
         weave: weave && boundTo(weave, subjectFrom(layer, weave.with)),
@@ -95,7 +95,8 @@ function boundAt(scene: Scene, looks: number): Binding {
       ...layer,
       source: drawn,
       ...(base.layers && { layers: base.layers.map((l) => apart(l, layer.id)) }),
-      steps: [...base.steps, ...layer.steps],
+      // A kept selection lies in the scene, wherever the original stands.
+      steps: [...base.steps.map((s) => limited(layer, s)), ...layer.steps],
       placement: placedTwice(layer.placement, base.placement),
     };
   };
