@@ -18,6 +18,7 @@ export const ROW_KERNELS = [
   'distanceAcross',
   'distanceDown',
   'edgeRows',
+  'facingRows',
   'fadeRows',
   'fillRows',
   'finishRows',

@@ -11,7 +11,7 @@ import type { AreaShape } from './area';
 import type { Mask } from './mask';
 import { maskPlane } from './mask';
 import type { BrushStroke } from './stroke';
-import { dabsOf } from './stroke';
+import { dabsOf, penWidth } from './stroke';
 
 const region = { x: 0, y: 0, width: 60, height: 40 };
 const context = (scale = 1): MaskContext & { scale: number } => ({
@@ -217,5 +217,17 @@ describe('strokes of a brush', () => {
         sum += Math.abs(half[y * 30 + x]! - mean);
       }
     expect(sum / 600).toBeLessThan(1 / 255);
+  });
+});
+
+describe('a pen', () => {
+  it('draws by its pressure, and wider as it leans, whichever way', () => {
+    expect(penWidth(0.6, 0, 0)).toBe(0.6);
+    expect(penWidth(1, 45, 0)).toBeCloseTo(1.75, 12);
+    expect(penWidth(0.5, 0, -45)).toBeCloseTo(0.875, 12);
+    // Tilts to both sides are one lean: tan² of it is the sum of theirs.
+    const lean = Math.atan(Math.hypot(1, Math.tan(Math.PI / 6)));
+    expect(penWidth(1, 45, 30)).toBeCloseTo(1 + (1.5 * lean) / (Math.PI / 2), 12);
+    expect(penWidth(1, 90, 90)).toBeLessThanOrEqual(2.5);
   });
 });

@@ -19,10 +19,10 @@ export const strokeSchema = v.strictObject({
   /** Whether it takes away what shows. */
   hides: v.boolean(),
   ...parameterEntries(brushParameters),
-  /** Where it went, the mask's own px: x, y and the pressure (0–1) in turn. */
+  /** Where it went, the mask's own px: x, y and how wide the pen drew (`penWidth`) in turn. */
   points: v.pipe(
     v.array(coordinate),
-    v.check((p) => p.length % 3 === 0, 'The points of a stroke are x, y and pressure in turn.'),
+    v.check((p) => p.length % 3 === 0, 'The points of a stroke are x, y and width in turn.'),
   ),
 });
 
@@ -73,4 +73,18 @@ export function dabsOf(stroke: BrushStroke, map: Affine): Float32Array {
   // It goes as far as it was drawn.
   if (left < 0) put(...at(n - 1));
   return Float32Array.from(out);
+}
+
+/** A pen that lies flat draws so many times as wide as one that stands upright. */
+const FLAT = 2.5;
+
+/**
+ * How wide a pen draws, as a share of the brush: by its pressure (0–1), and wider as it leans, as with a soft pencil.
+ * Its tilts are degrees from upright to the right and towards the hand, as the Pointer Events of the W3C tell them
+ * (level 3, 4.1.3): the lean is the angle of both together.
+ */
+export function penWidth(pressure: number, tiltX: number, tiltY: number): number {
+  const slope = (tilt: number) => Math.tan((Math.min(89, Math.abs(tilt)) * Math.PI) / 180);
+  const lean = Math.atan(Math.hypot(slope(tiltX), slope(tiltY))) / (Math.PI / 2);
+  return pressure * (1 + (FLAT - 1) * lean);
 }

@@ -87,6 +87,50 @@ describe('a spill', () => {
     expect(red(woven, 90, 30)).toBeLessThan(red(scene, 90, 30) - 0.4);
     expect(red(woven, 20, 30)).toBeCloseTo(red(scene, 20, 30), 2);
   });
+  /** The light over a black square 40 px wide, of which it keeps to what faces it by so much. */
+  const facing = (amount: number, colour = '#000000'): Scene => {
+    const scene = edit(lit(), '', setThrown('spill', { facing: amount, edge: 6, reach: 90 })).scene;
+    const block = newLineOf('block', {
+      light: colour,
+      shape: newShape('rectangle', { width: 40, height: 40 }),
+      passes: [newPass('d', '', { draws: 'inside', colour })],
+    });
+    Object.assign(block.placement, { x: 60, y: 52 });
+    return { ...scene, layers: [block, ...scene.layers.slice(1)] };
+  };
+  it('keeps to the edge that faces the light, if it is asked to', () => {
+    const [all, some] = [facing(0), facing(100)];
+    // The square goes from 32 to 72, the light is above: its upper edge is lit, nothing else.
+    expect(red(all, 60, 52)).toBeGreaterThan(0.3);
+    expect(red(some, 60, 33)).toBeGreaterThan(0.5 * red(all, 60, 33));
+    expect(red(some, 60, 52)).toBeLessThan(0.01);
+    expect(red(all, 60, 69)).toBeGreaterThan(0.1);
+    expect(red(some, 60, 69)).toBeLessThan(0.01);
+    // Half as much is half way.
+    const half = (red(all, 60, 52) + red(some, 60, 52)) / 2;
+    expect(red(facing(50), 60, 52)).toBeCloseTo(half, 3);
+  });
+  it('is lit where the tone rises away from the light, as on a fold', () => {
+    const plain = facing(100);
+    const [block, ...rest] = plain.layers;
+    // A white frame within the square: towards its upper bar the tone rises away from the light.
+    const line = block!.source as Extract<Layer['source'], { kind: 'line' }>;
+    const folded: Layer = {
+      ...block!,
+      source: {
+        ...line,
+        passes: [
+          ...line.passes,
+          newPass('w', '', { width: 8, grow: -12, draws: 'stroke', colour: '#ffffff' }),
+        ],
+      },
+    };
+    const scene: Scene = { ...plain, layers: [folded, ...rest] };
+    const added = (y: number) => red(scene, 60, y) - red({ ...scene, layers: [folded] }, 60, y);
+    const before = (y: number) => red(plain, 60, y);
+    const most = Math.max(...Array.from({ length: 24 }, (_, i) => added(40 + i) - before(40 + i)));
+    expect(most).toBeGreaterThan(0.05);
+  });
   it('is dark while its light is gone, and without end it never is', () => {
     const scene = lit();
     const gone = edit(scene, '', removeLayer('line')).scene;

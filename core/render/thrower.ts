@@ -1,5 +1,5 @@
 import type { SourceContext } from '../definitions/source';
-import { subjectOf } from '../scene/bound';
+import { subjectOf, surfaceOf } from '../scene/bound';
 import type { Layer } from '../scene/schema';
 import type { Context } from './context';
 import { coverageOf, coveredBox } from './coverage';
@@ -10,10 +10,17 @@ import { coverageOf, coveredBox } from './coverage';
 export function throwerFor({ source }: Layer, context: Context): Pick<SourceContext, 'light'> {
   const subject = subjectOf(source);
   if (!subject) return {};
+  const on = surfaceOf(source);
   return {
     light: {
       coverage: (region) => coverageOf(subject, context.map, region, context),
       under: (to, region) => coverageOf(subject, to, region, context),
+      ...(on && {
+        surface: {
+          coverage: (region) => coverageOf(on, context.map, region, context),
+          tone: (region) => coverageOf(on, context.map, region, context, 'tone'),
+        },
+      }),
       box: () => coveredBox(subject, context),
       colour: colourOf(subject.layer),
       lamp: context.lamp,

@@ -29,6 +29,14 @@ export const boundTo = <T extends object>(value: T, subject: Subject | null): T 
 export const subjectOf = (value: object | null): Subject | null =>
   (value as { subject?: Subject } | null)?.subject ?? null;
 
+/** A spill with what it falls on; as it is if that is not asked for, or not there. */
+export const boundOn = <T extends object>(value: T, surface: Subject | null): T =>
+  surface ? { ...value, surface } : value;
+
+/** What a spill falls on, in a scene as it is drawn, if it minds. */
+export const surfaceOf = (value: object): Subject | null =>
+  (value as { surface?: Subject }).surface ?? null;
+
 /** A value with the kept selection that it refers to; null if that is gone. */
 export const boundWithin = <T extends object>(value: T, keptMask: KeptMask | null): T => ({
   ...value,

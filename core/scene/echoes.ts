@@ -7,8 +7,8 @@ import type { Mask } from '../masks/mask';
 import { pathsOf } from '../sources/line-shape';
 import type { TextSource } from '../sources/text';
 import type { KeptMask, Subject } from './bound';
-import { boundTo, boundWithin, keptMaskOf, lookOf, looksOut, withinOf } from './bound';
-import { findLayer } from './edits';
+import { boundOn, boundTo, boundWithin, keptMaskOf, lookOf, looksOut, withinOf } from './bound';
+import { clipBase, findLayer } from './edits';
 import { newFill, newGroup } from './make';
 import { boxOf, mapAround, mapOf, placedBox, placedTwice } from './placement';
 import type { Layer, Scene, Step } from './schema';
@@ -76,7 +76,9 @@ function boundAt(scene: Scene, looks: number): Binding {
       // Of its light it minds where that goes behind others.
       const light = on.includes(source.of) ? null : findLayer(scene, source.of);
       const seen = light && seenFrom(layer, resolved(light, on));
-      return { ...layer, source: boundTo(source, seen ?? null) };
+      const base = source.values.facing > 0 ? clipBase(scene, layer.id) : undefined;
+      const surface = base && looks <= MOST_LOOKS ? subjectFrom(layer, base.id) : null;
+      return { ...layer, source: boundOn(boundTo(source, seen ?? null), surface) };
     }
     // A shadow is of a layer as it is by itself, wherever that goes behind others.
     if (source.kind === 'shadow') {

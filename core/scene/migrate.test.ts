@@ -4,7 +4,16 @@ import { rampColour, rampOf, rampOpacity } from '../pixels/ramp';
 import { isPath } from '../sources/line-shape';
 import type { Pass } from '../sources/pass';
 import { parseScene, sceneFaults } from './check';
-import { newEcho, newFill, newGroup, newLine, newModifier, newScene, newStep } from './make';
+import {
+  newEcho,
+  newFill,
+  newGroup,
+  newLine,
+  newModifier,
+  newScene,
+  newSpill,
+  newStep,
+} from './make';
 import { migrated } from './migrate';
 import type { Layer, Scene } from './schema';
 import { VERSION, everyLayer } from './schema';
@@ -112,6 +121,15 @@ describe('a scene file', () => {
         : v;
     }) as unknown;
     expect(JSON.stringify(old)).not.toContain('corners');
+    expect(parseScene(old)).toEqual(now);
+  });
+  it('of version 7 has spills that fall on all of what they are clipped to', () => {
+    const light = newLine('a', { closed: false, anchors: [corner(0, 0), corner(9, 9)] });
+    const now = begun(newGroup('g', [light, newSpill(light)], 'one'));
+    const old = JSON.parse(JSON.stringify({ ...now, version: 7 }), (key, v: unknown) =>
+      key === 'facing' || key === 'edge' ? undefined : v,
+    ) as unknown;
+    expect(JSON.stringify(old)).not.toContain('facing');
     expect(parseScene(old)).toEqual(now);
   });
   it('of version 5 gains a scene light, dials, and fills of one paint', () => {

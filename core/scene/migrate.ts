@@ -244,6 +244,23 @@ const fromSixth = (scene: Json): Json => ({
   layers: eachWithPlace(scene.layers),
 });
 
+/** Every layer of a list, those of groups too, with spills that fall on all of what they are clipped to. */
+const eachSpilling = (layers: unknown): unknown =>
+  each(layers, (l) => ({
+    ...l,
+    ...(l.layers === undefined ? {} : { layers: eachSpilling(l.layers) }),
+    ...(isObject(l.source) && l.source.kind === 'spill' && isObject(l.source.values)
+      ? { source: { ...l.source, values: { facing: 0, edge: 30, ...l.source.values } } }
+      : {}),
+  }));
+
+/** Version 7 knew no spills that keep to what faces their light. */
+const fromSeventh = (scene: Json): Json => ({
+  ...scene,
+  version: 8,
+  layers: eachSpilling(scene.layers),
+});
+
 /** The value as the newest version would have written it, if it is an older scene; itself if not. */
 export function migrated(value: unknown): unknown {
   if (!isObject(value)) return value;
@@ -252,6 +269,7 @@ export function migrated(value: unknown): unknown {
   if (value.version === 3) return migrated(fromThird(value));
   if (value.version === 4) return migrated(fromFourth(value));
   if (value.version === 5) return migrated(fromFifth(value));
-  if (value.version === 6) return fromSixth(value);
+  if (value.version === 6) return migrated(fromSixth(value));
+  if (value.version === 7) return fromSeventh(value);
   return value;
 }

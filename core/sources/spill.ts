@@ -1,15 +1,19 @@
 import * as v from 'valibot';
 import type { Parameters, Values } from '../definitions/parameter';
 import { length, parametersSchema, percent } from '../definitions/parameter';
-import type { SourceDefinition } from '../definitions/source';
+import type { SourceDefinition, Thrower } from '../definitions/source';
 import { curveTable } from '../geometry/curve';
 import { meanScale } from '../geometry/affine';
+import { blurMargin, gaussianBlur } from '../kernels/blur';
 import { signedDistance } from '../kernels/contour';
-import { lookUp } from '../kernels/planes';
+import { onHeap, rowsOf, run } from '../kernels/machine';
+import { add, lookUp } from '../kernels/planes';
 import { copied, level } from '../kernels/rows';
 import { oneColour } from '../paint/paint';
+import type { Plane } from '../pixels/buffer';
 import { crop, unwritten } from '../pixels/buffer';
 import { scoped } from '../pixels/heap';
+import type { Region } from '../pixels/region';
 import { EMPTY, grow } from '../pixels/region';
 
 /** What can be set on the light that one layer throws on others. */
@@ -55,6 +59,14 @@ export const spillParameters = {
       [1, 1],
     ],
   },
+  facing: {
+    ...percent('Facing alone', 0),
+    help: 'How much it keeps to what faces the light: edges on its side, and folds, told by light and dark.',
+  },
+  edge: {
+    ...length('Edge', 30, { min: 1, max: 400, slider: [2, 120] }),
+    help: 'How far an edge that faces the light is lit inwards.',
+  },
   follows: {
     kind: 'switch',
     label: 'Its colour',
@@ -74,9 +86,42 @@ export const spillSchema = v.strictObject({
 export type SpillSource = v.InferOutput<typeof spillSchema>;
 export type SpillValues = Values<typeof spillParameters>;
 
+/** How high what is light stands above what is dark, a share of the height of the edge. */
+const TONE = 0.7;
+
+/**
+ * What the light falls on as a relief over a region, px: it rises along its edge, as wide as that is, and with its
+ * tones (shape from shading at its plainest: Horn, 1970).
+ */
+function relief(surface: NonNullable<Thrower['surface']>, edge: number, region: Region): Plane {
+  const far = grow(region, blurMargin(edge / 2));
+  const height = (of: Plane, by: number): Plane => {
+    const soft = copied(gaussianBlur(of, edge / 2, region, 1), 1);
+    level(soft, by * edge, 0);
+    return soft;
+  };
+  const out = copied(crop(height(surface.coverage(far), 1), region, 1), 1);
+  add(out, crop(height(surface.tone(far), TONE), region, 1));
+  return out;
+}
+
+/** Takes a share (%) of the light away where a relief does not face it: distances grow away from the light. */
+function facing(shares: Plane, distances: Plane, heights: Plane, amount: number): void {
+  const { region } = shares;
+  onHeap((at) =>
+    run('facingRows', region.height, region.width * 10, [
+      ...rowsOf(at, shares, region, 1, 'write'),
+      ...rowsOf(at, distances, region, 1),
+      ...rowsOf(at, heights, region, 1),
+      ...[amount / 100, region.width],
+    ]),
+  );
+}
+
 /**
  * The light that a layer throws round it: by the exact distance from where that covers half of a px or more. What
- * it falls on is told by what it is clipped to. One whose light is gone is dark.
+ * it falls on is told by what it is clipped to; if asked, it keeps to what of that faces it. One whose light is gone
+ * is dark.
  */
 export const spillSource: SourceDefinition<SpillSource> = {
   kind: 'spill',
@@ -91,12 +136,17 @@ export const spillSource: SourceDefinition<SpillSource> = {
     if (!light || reach <= 0) return unwritten(EMPTY, 4);
     return scoped(() => {
       const far = grow(wanted, Math.ceil(reach) + 2);
-      const distances = crop(signedDistance(light.coverage(far), far), wanted, 1);
-      const shares = copied(distances, 1);
+      const distances = signedDistance(light.coverage(far), far);
+      const shares = copied(crop(distances, wanted, 1), 1);
       // 1 within the core, 0 at the reach.
       const soft = Math.max(1, reach * (1 - values.core / 100));
       level(shares, -1 / soft, reach / soft);
       lookUp(shares, curveTable(values.falloff, 1024));
+      if (values.facing > 0 && light.surface) {
+        const edge = values.edge * meanScale(map);
+        const near = grow(wanted, 1);
+        facing(shares, crop(distances, near, 1), relief(light.surface, edge, near), values.facing);
+      }
       return oneColour(
         shares,
         values.follows ? (light.colour ?? values.colour) : values.colour,

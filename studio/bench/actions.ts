@@ -1,3 +1,4 @@
+import { canBake } from '@ignis/core/scene/bake';
 import { clipBase, findLayer, setLayer, ungroup } from '@ignis/core/scene/edits';
 import { ownBox } from '@ignis/core/scene/echoes';
 import { isPath } from '@ignis/core/sources/line-shape';
@@ -36,6 +37,7 @@ import {
   zoomToFit,
   zoomToPixels,
 } from './deeds';
+import { bake } from './bake';
 import { canReshape } from './stage/reshape-tools';
 
 /** Something that can be done on the bench, by name, key or button. */
@@ -219,6 +221,11 @@ export function actions(does: BenchDoes): Action[] {
       keys: ['7'],
       run: work('corners'),
       enabled: has && idle && !!layer && ownBox(scene, layer) !== null,
+    },
+    {
+      name: 'Bake the layer: a picture of it, with its steps and its mask',
+      run: () => layer && void bake(layer),
+      enabled: !!layer && canBake(scene, layer.id) && idle,
     },
     {
       name: 'Duplicate the layer',

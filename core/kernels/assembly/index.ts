@@ -11,6 +11,7 @@ export {
   addRows,
   bandRows,
   differRows,
+  facingRows,
   grainRows,
   lookRows,
   reliefRows,

@@ -249,3 +249,37 @@ export function grainRows(
     }
   }
 }
+
+/**
+ * Rows of a plane, in place, times how much the relief `h` faces what the distances `d` grow away from: the slope of
+ * the relief along the way of the light, 0–1; by a share of that. The other planes have a px more on every side:
+ * their pointers are at the px beneath the first.
+ */
+export function facingRows(
+  p: usize,
+  pStride: i32,
+  d: usize,
+  dStride: i32,
+  h: usize,
+  hStride: i32,
+  amount: f32,
+  width: i32,
+  from: i32,
+  to: i32,
+): void {
+  for (let y = from; y < to; y++) {
+    let o = p + y * pStride;
+    let a = d + y * dStride;
+    let b = h + y * hStride;
+    for (let x = 0; x < width; x++, o += 4, a += 4, b += 4) {
+      const dx = get(a + 4) - get(a - 4);
+      const dy = get(a + dStride) - get(a - dStride);
+      const hx = get(b + 4) - get(b - 4);
+      const hy = get(b + hStride) - get(b - hStride);
+      const far = sqrt<f32>(dx * dx + dy * dy);
+      const slope: f32 = far > 1e-6 ? (0.5 * (hx * dx + hy * dy)) / far : 0;
+      const lit = min<f32>(1, max<f32>(0, slope));
+      put(o, get(o) * ((1 as f32) + amount * (lit - (1 as f32))));
+    }
+  }
+}

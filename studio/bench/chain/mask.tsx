@@ -3,6 +3,7 @@ import { useEffect, useRef } from 'react';
 import { percent } from '@ignis/core/definitions/parameter';
 import { maskParameters } from '@ignis/core/masks/mask';
 import { brushParameters } from '@ignis/core/masks/stroke';
+import { canBake } from '@ignis/core/scene/bake';
 import { newId } from '@ignis/core/scene/make';
 import { putMask, setMask } from '@ignis/core/scene/mask-edits';
 import type { Layer } from '@ignis/core/scene/schema';
@@ -12,6 +13,7 @@ import { liveEdit, useBench } from '../../state/bench';
 import { useBrush } from '../../state/brush';
 import { Menu } from '../../ui/menu';
 import { ParameterControls } from '../../ui/parameter-controls';
+import { bake } from '../bake';
 import { beginMasking } from '../stage/masking';
 import { AddPart } from './add-part';
 import { Part } from './mask-part';
@@ -103,6 +105,11 @@ function MaskMenu({ layer }: { layer: Layer }) {
             ),
         },
         { label: 'Move by itself', run: () => beginMasking('move') },
+        {
+          label: 'Apply it: bake the layer',
+          disabled: !canBake(scene, layer.id),
+          run: () => void bake(layer),
+        },
         { label: 'Select what it shows', run: () => change('Select', selectMaskOf(layer.id)) },
         {
           label: 'Share it with other layers',

@@ -3,6 +3,7 @@ import type { Affine, Point } from '@ignis/core/geometry/affine';
 import { apply, meanScale } from '@ignis/core/geometry/affine';
 import { steadied } from '@ignis/core/geometry/steady';
 import type { BrushStroke } from '@ignis/core/masks/stroke';
+import { penWidth } from '@ignis/core/masks/stroke';
 import { useBench } from '../../state/bench';
 import { useBrush } from '../../state/brush';
 import { follow, stagePoint } from './pointer';
@@ -32,8 +33,8 @@ export function followStroke(
   const follower = steadied(steady / 100);
   const add = (e: PointerEvent) => {
     const at = follower(apply(back, stagePoint(stage, e)));
-    const pressure = e.pointerType === 'pen' ? Math.round(e.pressure * 100) / 100 : 1;
-    points.push(tenth(at.x), tenth(at.y), pressure);
+    const width = e.pointerType === 'pen' ? penWidth(e.pressure, e.tiltX, e.tiltY) : 1;
+    points.push(tenth(at.x), tenth(at.y), Math.round(width * 100) / 100);
   };
   const tell = () => put({ hides, size: own, hardness, flow, opacity, points: [...points] });
   // From where the last stroke ended, straight.

@@ -1,0 +1,36 @@
+import { toast } from 'sonner';
+import { bakingScale, putBaked, toBake } from '@ignis/core/scene/bake';
+import type { Layer } from '@ignis/core/scene/schema';
+import { keepAsset } from '../storage/scenes';
+import { useBench } from '../state/bench';
+import { addAsset, bringIn, exportPng } from '../workers/engine';
+
+/** Turns a layer into a picture of itself, with its steps and its mask, as one step of undo. */
+export async function bake(layer: Layer): Promise<void> {
+  const { scene } = useBench.getState();
+  const scale = bakingScale(scene, layer);
+  const work = exportPng(
+    toBake(scene, layer.id),
+    { scale, depth: 16, background: false, layers: [layer.id] },
+    () => undefined,
+  );
+  const note = toast.loading(`Baking ${layer.name}…`, {
+    action: { label: 'Stop', onClick: work.cancel },
+  });
+  try {
+    const { asset, bytes, width, height } = await bringIn(await work.done, layer.name);
+    addAsset(asset, bytes);
+    await keepAsset(asset, bytes);
+    const source = { kind: 'picture' as const, asset, width, height };
+    useBench.getState().change(`Bake ${layer.name}`, putBaked(layer.id, source, scale));
+    toast.success(`${layer.name} is a picture now`, {
+      id: note,
+      description: 'Undo brings its mask and its steps back.',
+    });
+  } catch (error) {
+    const { name, message } = error as Error;
+    toast.dismiss(note);
+    if (name !== 'AbortError')
+      toast.error(`${layer.name} could not be baked`, { description: message, duration: 12_000 });
+  }
+}
