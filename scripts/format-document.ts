@@ -59,6 +59,8 @@ const range = (p: Parameter): string => {
       return '`null`, or `x0`, `y0`, `x1`, `y1`, px of the layer';
     case 'regions':
       return 'a list of parts: `id`, `path`, `soft` px, and the placement `to` that carries it; px of the layer';
+    case 'corners':
+      return '`null`, or four points `x`, `y`, top left first and clockwise';
     case 'mesh':
       return '`null`, or `box`, `columns`, `rows` and the `points`, row by row; px of the layer';
     case 'picture':

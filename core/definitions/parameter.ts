@@ -1,5 +1,7 @@
 import * as v from 'valibot';
-import { coordinate } from '../geometry/coordinate';
+import { coordinate, pointSchema } from '../geometry/coordinate';
+import type { Point } from '../geometry/affine';
+import { isConvex } from '../geometry/quad';
 import type { Mesh, ReshapedRegion } from './warps';
 import { meshSchema, regionsSchema } from './warps';
 import type { CurvePoints } from '../geometry/curve';
@@ -91,6 +93,15 @@ export interface MeshParameter extends Described {
   default: Mesh | null;
 }
 
+/** Four corners, top left first and clockwise. */
+export type CornerPoints = [Point, Point, Point, Point];
+
+/** Four corners, in a unit that the definition says; null until they are dragged. */
+export interface CornersParameter extends Described {
+  kind: 'corners';
+  default: CornerPoints | null;
+}
+
 export type Parameter =
   | NumberParameter
   | ColourParameter
@@ -102,6 +113,7 @@ export type Parameter =
   | EndsParameter
   | RegionsParameter
   | MeshParameter
+  | CornersParameter
   | PictureParameter;
 export type Parameters = Readonly<Record<string, Parameter>>;
 
@@ -121,11 +133,22 @@ type ValueOf<P> = P extends { kind: 'number' }
               ? ReshapedRegion[]
               : P extends { kind: 'mesh' }
                 ? Mesh | null
-                : string;
+                : P extends { kind: 'corners' }
+                  ? CornerPoints | null
+                  : string;
 
 /** Whatever a parameter may hold. */
 export type Value =
-  number | string | boolean | null | CurvePoints | Ramp | Ends | ReshapedRegion[] | Mesh;
+  | number
+  | string
+  | boolean
+  | null
+  | CurvePoints
+  | Ramp
+  | Ends
+  | ReshapedRegion[]
+  | Mesh
+  | CornerPoints;
 
 /** The values that a set of parameters takes. */
 export type Values<P extends Parameters> = { -readonly [K in keyof P]: ValueOf<P[K]> };
@@ -165,6 +188,16 @@ export function parameterSchema(p: Parameter): v.GenericSchema<unknown> {
     }
     case 'regions':
       return regionsSchema;
+    case 'corners':
+      return v.nullable(
+        v.pipe(
+          v.strictTuple([pointSchema, pointSchema, pointSchema, pointSchema]),
+          v.check(
+            (q) => isConvex(q),
+            `${p.label} must go round one way, and none may lie on a line with two others.`,
+          ),
+        ),
+      );
     case 'mesh':
       return v.nullable(meshSchema);
     case 'picture':

@@ -30,6 +30,7 @@ function valueOf(p: Parameter): fc.Arbitrary<unknown> {
     case 'picture':
     case 'regions':
     case 'mesh':
+    case 'corners':
       return fc.constant(p.default);
   }
 }

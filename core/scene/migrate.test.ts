@@ -5,6 +5,7 @@ import { isPath } from '../sources/line-shape';
 import type { Pass } from '../sources/pass';
 import { parseScene, sceneFaults } from './check';
 import {
+  newCastShadow,
   newEcho,
   newFill,
   newGroup,
@@ -123,11 +124,27 @@ describe('a scene file', () => {
     expect(JSON.stringify(old)).not.toContain('corners');
     expect(parseScene(old)).toEqual(now);
   });
-  it('of version 7 has spills that fall on all of what they are clipped to', () => {
+  it('of version 7 has spills that fall on all they are clipped to, and shadows without corners', () => {
     const light = newLine('a', { closed: false, anchors: [corner(0, 0), corner(9, 9)] });
-    const now = begun(newGroup('g', [light, newSpill(light)], 'one'));
-    const old = JSON.parse(JSON.stringify({ ...now, version: 7 }), (key, v: unknown) =>
-      key === 'facing' || key === 'edge' ? undefined : v,
+    const now = begun(newGroup('g', [light, newSpill(light), newCastShadow(light)], 'one'));
+    const seventh = (l: Layer): unknown => ({
+      ...l,
+      ...(l.layers && { layers: l.layers.map(seventh) }),
+      source:
+        l.source.kind === 'spill' || l.source.kind === 'shadow'
+          ? {
+              ...l.source,
+              values: {
+                ...l.source.values,
+                facing: undefined,
+                edge: undefined,
+                corners: undefined,
+              },
+            }
+          : l.source,
+    });
+    const old = JSON.parse(
+      JSON.stringify({ ...now, version: 7, layers: now.layers.map(seventh) }),
     ) as unknown;
     expect(JSON.stringify(old)).not.toContain('facing');
     expect(parseScene(old)).toEqual(now);

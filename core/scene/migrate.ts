@@ -244,21 +244,31 @@ const fromSixth = (scene: Json): Json => ({
   layers: eachWithPlace(scene.layers),
 });
 
-/** Every layer of a list, those of groups too, with spills that fall on all of what they are clipped to. */
-const eachSpilling = (layers: unknown): unknown =>
-  each(layers, (l) => ({
-    ...l,
-    ...(l.layers === undefined ? {} : { layers: eachSpilling(l.layers) }),
-    ...(isObject(l.source) && l.source.kind === 'spill' && isObject(l.source.values)
-      ? { source: { ...l.source, values: { facing: 0, edge: 30, ...l.source.values } } }
-      : {}),
-  }));
+/** What sources of version 7 did not say, by their kinds. */
+const SINCE_SEVENTH: Record<string, Json> = {
+  spill: { facing: 0, edge: 30 },
+  shadow: { corners: null },
+};
 
-/** Version 7 knew no spills that keep to what faces their light. */
+/** Every layer of a list, those of groups too, with all that its source says since. */
+const eachThrowing = (layers: unknown): unknown =>
+  each(layers, (l) => {
+    const { source } = l;
+    const since = isObject(source) ? SINCE_SEVENTH[String(source.kind)] : undefined;
+    return {
+      ...l,
+      ...(l.layers === undefined ? {} : { layers: eachThrowing(l.layers) }),
+      ...(isObject(source) && since && isObject(source.values)
+        ? { source: { ...source, values: { ...since, ...source.values } } }
+        : {}),
+    };
+  });
+
+/** Version 7 knew no spills that keep to what faces their light, and no shadows that lie by four corners. */
 const fromSeventh = (scene: Json): Json => ({
   ...scene,
   version: 8,
-  layers: eachSpilling(scene.layers),
+  layers: eachThrowing(scene.layers),
 });
 
 /** The value as the newest version would have written it, if it is an older scene; itself if not. */

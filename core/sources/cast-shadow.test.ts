@@ -1,7 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import '../kernels/load';
-import { defaultsOf } from '../definitions/parameter';
+import * as v from 'valibot';
+import type { CornerPoints } from '../definitions/parameter';
+import { defaultsOf, parametersSchema } from '../definitions/parameter';
 import { boxPath } from '../geometry/box-paths';
 import { project } from '../geometry/homography';
 import { variedBlur } from '../kernels/varied-blur';
@@ -15,7 +17,7 @@ import { lookUp } from '../testing/scenes';
 import { render } from '../render/render';
 import type { CastShadowValues } from './cast-shadow';
 import { castShadowParameters } from './cast-shadow';
-import { sheetsOf } from './shadow-sheets';
+import { cornersAsShares, fallingTo, floorOf, sheetsOf } from './shadow-sheets';
 
 const lamp = { angle: -90, height: 40, colour: '#ffffff' };
 const values = (v: Partial<CastShadowValues> = {}): CastShadowValues => ({
@@ -42,6 +44,65 @@ describe('the sheets of a shadow', () => {
     const far = project(sheet!.map, { x: 50, y: 20 })!;
     expect(far.x).toBeCloseTo(50, 6);
     expect(far.y).toBeCloseTo(80, 6);
+  });
+  it('lie by four corners of their own, which go with their subject', () => {
+    const point = fc.record({
+      x: fc.double({ min: -0.3, max: 0.3, noNaN: true }),
+      y: fc.double({ min: -0.3, max: 0.3, noNaN: true }),
+    });
+    fc.assert(
+      fc.property(fc.tuple(point, point, point, point), ([a, b, c, d]) => {
+        const corners: CornerPoints = [
+          { x: a.x - 1, y: a.y + 1 },
+          { x: b.x + 1, y: b.y + 1 },
+          { x: c.x + 1, y: c.y - 1 },
+          { x: d.x - 1, y: d.y - 1 },
+        ];
+        const own = values({ lies: 'corners', corners });
+        const [sheet] = sheetsOf(own, box, lamp);
+        [
+          [40, 20],
+          [60, 20],
+          [60, 60],
+          [40, 60],
+        ].forEach(([x, y], i) => {
+          const to = project(sheet!.map, { x: x!, y: y! })!;
+          // From the middle of its foot, in heights.
+          expect(Math.abs(to.x - 50 - 40 * corners[i]!.x)).toBeLessThan(0.01);
+          expect(Math.abs(to.y - 60 - 40 * corners[i]!.y)).toBeLessThan(0.01);
+        });
+        const floor = floorOf(own, box, lamp)!;
+        cornersAsShares(floor, floor.quad).forEach((p, i) => {
+          expect(p.x).toBeCloseTo(corners[i]!.x, 9);
+          expect(p.y).toBeCloseTo(corners[i]!.y, 9);
+        });
+      }),
+    );
+    const crossed = parametersSchema(castShadowParameters);
+    const wrong = values({
+      corners: [
+        { x: 0, y: 0 },
+        { x: 1, y: 1 },
+        { x: 1, y: 0 },
+        { x: 0, y: 1 },
+      ],
+    });
+    expect(v.safeParse(crossed, wrong).success).toBe(false);
+  });
+  it('fall to a point that their far end is dragged to', () => {
+    const near = fc.double({ min: -90, max: 90, noNaN: true });
+    fc.assert(
+      fc.property(near, near, fc.integer({ min: 0, max: 90 }), (dx, dy, flat) => {
+        fc.pre(Math.abs(dy) > 8);
+        const before = values({ flat, spread: 40 });
+        const to = { x: 50 + dx, y: 60 + dy };
+        const turned = { ...before, ...fallingTo(floorOf(before, box, lamp)!, before, to) };
+        fc.pre(turned.length < 1000);
+        const [a, b] = floorOf(turned, box, lamp)!.quad;
+        expect((a.x + b.x) / 2).toBeCloseTo(to.x, 6);
+        expect((a.y + b.y) / 2).toBeCloseTo(to.y, 6);
+      }),
+    );
   });
   it('carry four corners to four corners, however they lie', () => {
     const number = (min: number, max: number) => fc.double({ min, max, noNaN: true });

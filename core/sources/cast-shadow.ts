@@ -29,8 +29,16 @@ export const castShadowParameters = {
       { value: 'light', label: 'From the light' },
       { value: 'own', label: 'Its own way' },
       { value: 'tilt', label: 'Tilted in space' },
+      { value: 'corners', label: 'By four corners' },
     ],
     default: 'light',
+  },
+  corners: {
+    kind: 'corners',
+    label: 'Corners',
+    help: 'Where its corners lie, from the middle of its foot, as shares of the height of its subject.',
+    default: null,
+    needs: { lies: ['corners'] },
   },
   angle: {
     ...angle('Towards', 20, { help: 'Where its far end lies, clockwise from the right.' }),
@@ -40,6 +48,7 @@ export const castShadowParameters = {
     ...percent('Length', 90, 1, 1000),
     slider: [1, 300],
     help: 'Of the height of its subject.',
+    needs: { lies: ['light', 'own', 'tilt'] },
   },
   flat: {
     ...percent('Foreshortened', 60),

@@ -1,8 +1,10 @@
+import type { CornerPoints } from '../definitions/parameter';
 import type { Lamp } from '../definitions/step';
 import { curveTable } from '../geometry/curve';
 import type { Box, Point } from '../geometry/affine';
 import type { Homography } from '../geometry/homography';
-import { boxToQuad } from '../geometry/quad';
+import type { Quad } from '../geometry/quad';
+import { boxToQuad, mapQuad } from '../geometry/quad';
 import type { Plane } from '../pixels/buffer';
 import type { CastShadowValues } from './cast-shadow';
 
@@ -67,17 +69,27 @@ function tilted(v: CastShadowValues, height: number): Laying {
 /** The way that light from an angle sends a shadow, degrees clockwise from the right. */
 const awayFrom = ({ angle }: Lamp): number => angle + 180;
 
-/**
- * The sheets of the shadow of a subject in a box (px of the layer), back to front. Where perspective turns a sheet
- * inside out there is none.
- */
-export function sheetsOf(v: CastShadowValues, box: Box, lamp: Lamp): Sheet[] {
+/** Where a shadow lies on the floor: the box of what stands on it, and where its corners come to, px of the layer. */
+export interface Floor {
+  standing: Box;
+  /** The middle of its foot. */
+  foot: Point;
+  quad: Quad;
+}
+
+/** Where the shadow of a subject in a box (px of the layer) lies on the floor; null for nothing that stands. */
+export function floorOf(v: CastShadowValues, box: Box, lamp: Lamp): Floor | null {
   const height = box.y1 - box.y0;
   const width = box.x1 - box.x0;
-  const foot = box.y1 - (height * v.contact) / 100;
-  const whole = foot - box.y0;
-  if (!(whole > 0) || !(width > 0)) return [];
-  const middle = (box.x0 + box.x1) / 2;
+  const line = box.y1 - (height * v.contact) / 100;
+  const whole = line - box.y0;
+  if (!(whole > 0) || !(width > 0)) return null;
+  const foot = { x: (box.x0 + box.x1) / 2, y: line };
+  const standing: Box = { x0: box.x0, y0: box.y0, x1: box.x1, y1: line };
+  if (v.lies === 'corners' && v.corners) {
+    const own = (p: Point) => ({ x: foot.x + p.x * whole, y: foot.y + p.y * whole });
+    return { standing, foot, quad: mapQuad(v.corners, own) };
+  }
   const laying =
     v.lies === 'tilt'
       ? tilted(v, height)
@@ -86,20 +98,50 @@ export function sheetsOf(v: CastShadowValues, box: Box, lamp: Lamp): Sheet[] {
   const laid = (across: number, above: number): Point => {
     const p = laying(across, above);
     // What stands on a sloping line is moved along with it, each point with its foot.
-    return { x: middle + p.x, y: foot + p.y + across * slope };
+    return { x: foot.x + p.x, y: foot.y + p.y + across * slope };
   };
-  const standing: Box = { x0: box.x0, y0: box.y0, x1: box.x1, y1: foot };
-  const [left, right] = [box.x0 - middle, box.x1 - middle];
-  const floor = boxToQuad(standing, [
-    laid(left, whole),
-    laid(right, whole),
-    laid(right, 0),
-    laid(left, 0),
-  ]);
+  const [left, right] = [box.x0 - foot.x, box.x1 - foot.x];
+  return {
+    ...{ standing, foot },
+    quad: [laid(left, whole), laid(right, whole), laid(right, 0), laid(left, 0)],
+  };
+}
+
+/** Corners of a shadow (px of the layer) as shares of the height of what stands on its floor, from its foot. */
+export const cornersAsShares = ({ standing, foot }: Floor, quad: Quad): CornerPoints => {
+  const whole = standing.y1 - standing.y0;
+  return mapQuad(quad, (p) => ({ x: (p.x - foot.x) / whole, y: (p.y - foot.y) / whole }));
+};
+
+/** The values by which a shadow goes a way of its own, so that the middle of its far end comes to a point (px of the layer). */
+export function fallingTo(
+  { standing, foot }: Floor,
+  { flat }: Pick<CastShadowValues, 'flat'>,
+  to: Point,
+): Pick<CastShadowValues, 'lies' | 'angle' | 'length'> {
+  const dx = to.x - foot.x;
+  const dy = (to.y - foot.y) / Math.max(LEAST, 1 - flat / 100);
+  const length = (100 * Math.hypot(dx, dy)) / (standing.y1 - standing.y0);
+  return {
+    lies: 'own',
+    angle: (Math.atan2(dy, dx) * 180) / Math.PI,
+    length: Math.min(1000, Math.max(1, length)),
+  };
+}
+
+/**
+ * The sheets of the shadow of a subject in a box (px of the layer), back to front. Where perspective turns a sheet
+ * inside out there is none.
+ */
+export function sheetsOf(v: CastShadowValues, box: Box, lamp: Lamp): Sheet[] {
+  const lies = floorOf(v, box, lamp);
+  const floor = lies && boxToQuad(lies.standing, lies.quad);
   if (!floor) return [];
+  const { standing, foot } = lies;
+  const whole = standing.y1 - standing.y0;
   const fold = v.fold / 100;
   if (fold >= 1) return [{ box: standing, map: floor, from: 0, to: 1 }];
-  const at = foot - whole * fold;
+  const at = foot.y - whole * fold;
   const [a, b] = [on(floor, box.x0, at), on(floor, box.x1, at)];
   const lower: Sheet = {
     box: { ...standing, y0: at },

@@ -83,6 +83,7 @@ export function castShadow(layer: Layer): void {
   const id = newId();
   bench().change(`Shadow of ${layer.name}`, castShadowOf(layer, id));
   bench().select(id);
+  bench().set({ mode: 'style' });
 }
 
 /** What has no shape to cast a shadow. */

@@ -167,6 +167,7 @@ function Control({ parameter: p, value, onChange, onDone }: ControlProps) {
           />
         </div>
       );
+    case 'corners':
     case 'ends':
       return (
         <div className="flex justify-end text-sm text-dim">

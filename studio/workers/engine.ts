@@ -6,6 +6,7 @@ import type { MaskOwner } from '@ignis/core/scene/mask-edits';
 import { deltaOf } from '@ignis/core/scene/delta';
 import type { WeaveState } from '@ignis/core/render/weave-spans';
 import type { Scene } from '@ignis/core/scene/schema';
+import type { Floor } from '@ignis/core/sources/shadow-sheets';
 import type {
   BroughtIn,
   CellRequest,
@@ -169,6 +170,10 @@ export const picture = (request: PictureRequest): Promise<Blob> =>
 /** Where a layer goes over and under what it is woven with; null if it is not woven. */
 export const weave = (scene: Scene, layer: string): Promise<WeaveState | null> =>
   ask((remote) => remote.weave(scene, layer) as Promise<WeaveState | null>);
+
+/** Where a shadow lies on the floor, its own px; null for a layer that is none. */
+export const shadowFloor = (scene: Scene, layer: string): Promise<Floor | null> =>
+  ask((remote) => remote.shadowFloor(scene, layer) as Promise<Floor | null>);
 
 /** What a mask or selection shows; null if there is none. */
 export const maskView = (request: MaskRequest): Promise<MaskView | null> =>

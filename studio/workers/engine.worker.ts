@@ -23,6 +23,7 @@ import { meterBy } from '@ignis/core/render/meter';
 import { weaveSpans } from '@ignis/core/render/weave-spans';
 import { colourAt, maskOver } from '@ignis/core/render/selection';
 import { render, Stopped } from '@ignis/core/render/render';
+import { shadowFloor } from '@ignis/core/render/shadow-floor';
 import { facesOf, picturesOf } from '@ignis/core/scene/needs';
 import { withDelta } from '@ignis/core/scene/delta';
 import type { Scene } from '@ignis/core/scene/schema';
@@ -218,6 +219,11 @@ const engine: Engine = {
   async weave(scene, layer) {
     const picture = await picturesFor(scene);
     return withRoom(() => weaveSpans(scene, layer, { picture, memo: cache.memo }));
+  },
+
+  async shadowFloor(scene, layer) {
+    const picture = await picturesFor(scene);
+    return withRoom(() => shadowFloor(scene, layer, { picture, memo: cache.memo }));
   },
 
   async maskView({ scene, owner, region, scale, pixels }) {

@@ -6,6 +6,7 @@ import type { Path } from '@ignis/core/geometry/path';
 import type { MaskOwner } from '@ignis/core/scene/mask-edits';
 import type { Delta } from '@ignis/core/scene/delta';
 import type { Scene } from '@ignis/core/scene/schema';
+import type { Floor } from '@ignis/core/sources/shadow-sheets';
 
 export interface PreviewRequest {
   scene: Scene;
@@ -110,6 +111,8 @@ export interface Engine {
   picture(request: PictureRequest): Promise<Blob>;
   /** Where a layer goes over and under what it is woven with; null if it is not woven. */
   weave(scene: Scene, layer: string): Promise<WeaveState | null>;
+  /** Where a shadow lies on the floor, its own px; null for a layer that is none. */
+  shadowFloor(scene: Scene, layer: string): Promise<Floor | null>;
   /** What a mask or selection shows; null if there is none. */
   maskView(request: MaskRequest): Promise<MaskView | null>;
   /** The edge of a mask or selection of the whole scene as closed paths, scene px; empty if there is none. */

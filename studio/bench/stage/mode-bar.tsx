@@ -80,7 +80,11 @@ export function ModeBar() {
   const tools = (
     <>
       {mode === 'weave' && <WeaveTools layer={layer} />}
-      {mode === 'style' && <Hint>Drag the handles of the style that is open</Hint>}
+      {mode === 'style' && (
+        <Hint>
+          {layer.source.kind === 'shadow' ? LAY_DOWN : 'Drag the handles of the style that is open'}
+        </Hint>
+      )}
       {mode === 'corners' && <CornerTools layer={layer} />}
       {mode === 'arrange' && <LayerTools ids={[layer.id, ...others]} />}
       {mode === 'cut-out' && <CutTools layer={layer} />}
@@ -111,7 +115,11 @@ export function ModeBar() {
       {reshapes && <ModeButton digit={shape ? '6' : '5'} mode="reshape" label="Reshape" />}
       {gradient && !(shape && reshapes) && <ModeButton digit="6" mode="ramp" label="Gradient" />}
       {!gradient && !(shape && reshapes) && hasStyleHandles(layer, step) && (
-        <ModeButton digit="6" mode="style" label="Style" />
+        <ModeButton
+          digit="6"
+          mode="style"
+          label={layer.source.kind === 'shadow' ? 'Lay down' : 'Style'}
+        />
       )}
       {others.length === 0 && layer.source.kind !== 'grade' && layer.source.kind !== 'fill' && (
         <ModeButton digit="7" mode="corners" label="Corners" />
@@ -124,6 +132,9 @@ export function ModeBar() {
     </Bar>
   );
 }
+
+/** What the handles of a shadow do. */
+const LAY_DOWN = 'Drag its far end, the line it stands on, or a corner';
 
 const SelectButton = () => <ModeButton digit="0" mode="select" label="Select" />;
 

@@ -11,12 +11,14 @@ import { ownBox } from '@ignis/core/scene/echoes';
 import { placementMap } from '@ignis/core/definitions/placement';
 import { placedBox } from '@ignis/core/scene/placement';
 import type { Layer, Step } from '@ignis/core/scene/schema';
+import type { CastShadowSource } from '@ignis/core/sources/cast-shadow';
 import { useAround, useBench } from '../../state/bench';
 import { useFonts } from '../../state/fonts';
 import { Handle } from './handle';
 import { draggedEnds } from './dragged-ends';
 import { GradientLine } from './gradient-line';
 import { follow, scenePoint, stagePoint } from './pointer';
+import { ShadowHandles } from './shadow-handles';
 
 interface Props {
   stage: RefObject<HTMLElement | null>;
@@ -46,12 +48,16 @@ function gradientOf(layer: Layer, step: Step | undefined): Gradient | null {
 const isCurve = (step: Step | undefined) =>
   step?.kind === 'style.gloss' && step.values.shape === 'curve';
 
+const isShadow = (layer: Layer): layer is Layer & { source: CastShadowSource } =>
+  layer.source.kind === 'shadow';
+
 /** The open step of a layer, if it is on. */
 const openStep = (layer: Layer, id: string | null): Step | undefined =>
   layer.steps.find((s) => s.id === id && s.enabled);
 
 /** Whether the stage has handles for what is open of a layer. */
 export const hasStyleHandles = (layer: Layer, open: string | null): boolean => {
+  if (layer.source.kind === 'shadow') return true;
   const step = openStep(layer, open);
   return gradientOf(layer, step) !== null || isCurve(step);
 };
@@ -62,6 +68,8 @@ export function StyleHandles({ stage, layer }: Props) {
   const open = useBench((s) => s.step);
   const step = openStep(layer, open);
   const gradient = gradientOf(layer, step);
+  if (isShadow(layer) && !gradient && !isCurve(step))
+    return <ShadowHandles stage={stage} layer={layer} />;
   if (gradient) return <GradientHandles stage={stage} layer={layer} gradient={gradient} />;
   return step && isCurve(step) ? <GlossHandles stage={stage} layer={layer} step={step} /> : null;
 }

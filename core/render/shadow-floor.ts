@@ -1,0 +1,27 @@
+import { subjectOf } from '../scene/bound';
+import { asDrawn } from '../scene/echoes';
+import { findLayer } from '../scene/edits';
+import type { Scene } from '../scene/schema';
+import type { Floor } from '../sources/shadow-sheets';
+import { floorOf } from '../sources/shadow-sheets';
+import { scoped } from '../pixels/heap';
+import { coveredBox } from './coverage';
+import type { RenderRequest } from './render';
+import { contextOf } from './render';
+
+/** Where the shadow that a layer of a scene is lies on the floor, its own px; null if it is none, or casts none. */
+export function shadowFloor(
+  scene: Scene,
+  id: string,
+  request: Pick<RenderRequest, 'picture' | 'memo'>,
+): Floor | null {
+  const layer = findLayer(asDrawn(scene), id);
+  const subject = layer && subjectOf(layer.source);
+  if (layer?.source.kind !== 'shadow' || !subject) return null;
+  const { values } = layer.source;
+  return scoped(() => {
+    const context = contextOf(scene, { ...request, scale: 1 });
+    const box = coveredBox(subject, context);
+    return box && floorOf(values, box, context.lamp);
+  });
+}
