@@ -2,7 +2,7 @@
 import type { Path } from '@ignis/core/geometry/path';
 import { corner, smooth } from '@ignis/core/geometry/path';
 import { edit } from '@ignis/core/scene/edit';
-import { newLine, newMask, newPicture, newScene, newStep } from '@ignis/core/scene/make';
+import { newEcho, newLine, newMask, newPicture, newScene, newStep } from '@ignis/core/scene/make';
 import type { Layer } from '@ignis/core/scene/schema';
 import { castShadowOf, setThrown, spillOn } from '@ignis/core/scene/spill-edits';
 import { cutFrom } from './cut';
@@ -85,6 +85,19 @@ const glint = behindGlass(
 glint.placement = { ...glint.placement, scaleX: 0.5, pivotX: side.x, pivotY: side.y, scaleY: 1.5 };
 glint.mask = { ...glint.mask!, moves: false };
 
+/** Where the helmet stands on the boards, scene px. */
+const BOARDS = 1068;
+/** What the wet boards give back of a light: its echo upside down, flat and soft. */
+const given = (of: Layer, id: string, opacity: number): Layer => {
+  const echo = newEcho(of, 0);
+  return {
+    ...named(echo, id),
+    ...{ name: `${of.name} on the boards`, opacity, blend: 'screen' },
+    steps: [{ ...newStep('blur.gaussian'), values: { sigma: 11 } }],
+    placement: { ...echo.placement, pivotX: front.x, pivotY: BOARDS, scaleX: 1.9, scaleY: -0.16 },
+  };
+};
+
 scene.layers.push(
   named(night, 'pier'),
   named(brass, 'helmet'),
@@ -93,7 +106,8 @@ scene.layers.push(
   named(pupil, 'pupil'),
   named(glint, 'side'),
 );
-const made = [
+const reflections = [given(eye, 'eye-below', 55), given(pupil, 'pupil-below', 55)];
+const edited = [
   castShadowOf(brass, 'shadow'),
   setThrown('shadow', { length: 60, flat: 55, contact: 2, blurFar: 26, colour: '#02040a' }),
   spillOn(eye, 'helmet', 'spill'),
@@ -101,6 +115,11 @@ const made = [
   spillOn(glint, 'helmet', 'side-spill'),
   setThrown('side-spill', { reach: 200 }),
 ].reduce((s, e) => edit(s, '', e).scene, scene);
+// On the boards, over the shadow that lies there.
+const made = {
+  ...edited,
+  layers: edited.layers.flatMap((l) => (l.id === 'helmet' ? [...reflections, l] : [l])),
+};
 await write('portholes', JSON.parse(JSON.stringify(made)) as typeof scene, [
   pier,
   helmet,

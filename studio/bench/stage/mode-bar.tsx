@@ -121,7 +121,7 @@ export function ModeBar() {
           label={layer.source.kind === 'shadow' ? 'Lay down' : 'Style'}
         />
       )}
-      {others.length === 0 && layer.source.kind !== 'grade' && layer.source.kind !== 'fill' && (
+      {others.length === 0 && !CORNERLESS.has(layer.source.kind) && (
         <ModeButton digit="7" mode="corners" label="Corners" />
       )}
       {follows && <ModeButton digit="8" mode="lamp" label="Scene light" />}
@@ -133,6 +133,8 @@ export function ModeBar() {
   );
 }
 
+/** What has no box of its own whose corners could be carried. */
+const CORNERLESS: ReadonlySet<string> = new Set(['grade', 'fill', 'spill', 'shadow']);
 /** What the handles of a shadow do. */
 const LAY_DOWN = 'Drag its far end, the line it stands on, or a corner';
 
