@@ -7,6 +7,7 @@ import { pathsOf } from '../core/sources/line-shape';
 import { letters } from './letters';
 import { lines, tracedLine } from './lines';
 import { masks } from './masks';
+import { subjects } from './subjects';
 import { drag, openScene, resident, taken, watch } from './page';
 import { against, dragged, median, within, type Row } from './table';
 
@@ -130,6 +131,7 @@ export async function driven(
   );
   rows.push(...(await letters(page, SECTION, steps)));
   rows.push(...(await masks(page, SECTION, steps)));
+  rows.push(...(await subjects(page, SECTION, steps)));
   await openExample(page, 'Night seven');
   await watch(page);
 

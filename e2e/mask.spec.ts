@@ -122,3 +122,20 @@ test('what another layer covers is a mask that follows it; what a stroke would n
   await press(page, [300, 200], [400, 200]);
   expect((await maskOf(page))!.parts).toHaveLength(1);
 });
+
+test('a mask is applied on request: the layer is a picture, and undo brings all of it back', async ({
+  page,
+}) => {
+  await press(page, [200, 250], [600, 250]);
+  await page.getByRole('button', { name: 'More about the mask' }).click();
+  await page.getByRole('menuitem', { name: 'Apply it: bake the layer' }).click();
+  await expect(page.getByText('Fill is a picture now')).toBeVisible({ timeout: 30_000 });
+  const layer = async () => (await savedScene(page)).layers.find((l) => l.name === 'Fill')!;
+  expect((await layer()).source.kind).toBe('picture');
+  expect((await layer()).mask).toBeNull();
+  expect(await shownAt(page, [400, 250])).toBeLessThan(0.1);
+  expect(await shownAt(page, [400, 60])).toBeGreaterThan(0.9);
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect.poll(async () => (await layer()).source.kind).toBe('fill');
+  expect((await layer()).mask).not.toBeNull();
+});

@@ -1,0 +1,75 @@
+/** What is made of subjects, driven: a shadow laid down, a part reshaped, a large picture cut out. */
+import type { Page } from '@playwright/test';
+import sharp from 'sharp';
+import { dropOnStage, newScene, onPage, openExample, press, settled } from '../e2e/bench-page';
+import { subjectOver } from '../demo/cut-subjects';
+import { drag, watch } from './page';
+import { dragged, type Row, within } from './table';
+
+export async function subjects(page: Page, section: string, steps: number): Promise<Row[]> {
+  const rows: Row[] = [];
+  const add = (name: string, waits: number[]) => rows.push(...dragged(section, name, waits));
+  const select = async (name: string) => {
+    await page.locator(`[data-card][aria-label="${name}"]`).click();
+    await settled(page);
+  };
+
+  await openExample(page, 'Long evening');
+  await select('Shadow of Heron');
+  await page.keyboard.press('6');
+  const far = page.getByRole('button', { name: /^The far end/ });
+  await far.waitFor();
+  await watch(page);
+  await drag(page, (await far.boundingBox())!, 6);
+  add('turning a cast shadow', await drag(page, (await far.boundingBox())!, steps));
+
+  await select('Heron');
+  await page.keyboard.press('5');
+  await page.getByRole('button', { name: 'Box', exact: true }).click();
+  await press(page, [1050, 200], [1380, 420]);
+  const part = page.getByTestId('arrange-box').first();
+  await part.waitFor();
+  await drag(page, (await part.boundingBox())!, 6);
+  add('dragging a part that is reshaped', await drag(page, (await part.boundingBox())!, steps));
+
+  rows.push(...(await largeCut(page, section)));
+  return rows;
+}
+
+/** A picture of 12 megapixels, cut by one box and a stroke: from the pointer let go to the mask. */
+async function largeCut(page: Page, section: string): Promise<Row[]> {
+  const [width, height] = [4000, 3000];
+  const { rgba, width: w, height: h, box } = subjectOver('paper-boat', 'wet-pier');
+  const png = await sharp(Buffer.from(rgba), { raw: { width: w, height: h, channels: 4 } })
+    .resize(width, height, { fit: 'fill' })
+    .png({ compressionLevel: 1 })
+    .toBuffer();
+  await newScene(page, width, height);
+  await dropOnStage(page, 'boat.png', png, [width / 2, height / 2]);
+  await page.locator('[data-card][aria-label="boat"]').waitFor({ timeout: 60_000 });
+  await settled(page);
+  await page.keyboard.press('2');
+  const at = (x: number, y: number) => [(x * width) / w, (y * height) / h] as const;
+  const subject = page.getByRole('button', { name: 'Subject', exact: true });
+  /** Presses, drags and waits until the tools are back, ms. */
+  const timed = async (from: readonly [number, number], to: readonly [number, number]) => {
+    const [a, b] = [await onPage(page, from), await onPage(page, to)];
+    await page.mouse.move(...a);
+    await page.mouse.down();
+    await page.mouse.move(...b, { steps: 5 });
+    const begun = performance.now();
+    await page.mouse.up();
+    await page.getByText('Telling the subject apart…').waitFor();
+    await subject.waitFor({ timeout: 60_000 });
+    return performance.now() - begun;
+  };
+  const first = await timed(at(box.x0, box.y0), at(box.x1, box.y1));
+  await subject.click();
+  const middle = [(box.x0 + box.x1) / 2, box.y0 + 0.75 * (box.y1 - box.y0)] as const;
+  const stroke = await timed(at(...middle), at(middle[0] + 30, middle[1]));
+  const name = 'cutting out of 12 megapixels';
+  return [
+    within(section, `${name}: first mask`, first / 1000, 's', 4),
+    within(section, `${name}: a stroke more`, stroke / 1000, 's', 1),
+  ];
+}
