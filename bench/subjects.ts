@@ -59,7 +59,7 @@ async function largeCut(page: Page, section: string): Promise<Row[]> {
     await page.mouse.move(...b, { steps: 5 });
     const begun = performance.now();
     await page.mouse.up();
-    await page.getByText('Telling the subject apart…').waitFor();
+    await page.getByRole('button', { name: 'Stop (Esc)' }).waitFor();
     await subject.waitFor({ timeout: 60_000 });
     return performance.now() - begun;
   };

@@ -40,8 +40,35 @@ test('selection, cut-out, cast shadows', async ({ page }) => {
 
   await openExample(page, 'Long evening');
   await card(page, 'Shadow of Heron').locator('[data-card]').click();
+  await page.keyboard.press('6');
+  await page.getByTestId('shadow-handles').waitFor();
   await settled(page);
   await shot(page, 'cast-shadow');
+
+  await card(page, 'Heron').locator('[data-card]').click();
+  await page.keyboard.press('5');
+  await stage.getByRole('button', { name: 'Lasso', exact: true }).click();
+  const round = [
+    [1075, 215],
+    [1190, 195],
+    [1370, 260],
+    [1380, 330],
+    [1260, 350],
+    [1220, 420],
+    [1120, 410],
+    [1072, 330],
+    [1074, 222],
+  ] as const;
+  await page.mouse.move(...(await onPage(page, round[0])));
+  await page.mouse.down();
+  for (const p of round) await page.mouse.move(...(await onPage(page, p)), { steps: 6 });
+  await page.mouse.up();
+  await page.keyboard.down('Alt');
+  await dragBy(page, page.getByTestId('pivot'), -18, 34);
+  await page.keyboard.up('Alt');
+  await dragBy(page, page.getByTestId('rotate'), 60, 22);
+  await settled(page);
+  await shot(page, 'reshape');
 });
 
 test('bench, drawing, passes, steps, export', async ({ page }) => {
@@ -125,18 +152,6 @@ test('weave, mask', async ({ page }) => {
   await page.mouse.move(...(await onPage(page, [1010, 520])));
   await settled(page);
   await shot(page, 'mask');
-});
-
-test('corners', async ({ page }) => {
-  await openExample(page, 'Heron in neon');
-  await card(page, 'Heron').locator('[data-card]').click();
-  await page.keyboard.press('7');
-  await page.keyboard.down('Shift');
-  await dragBy(page, page.locator('[data-corner="1"]'), -70, 0);
-  await page.keyboard.up('Shift');
-  await dragBy(page, page.locator('[data-corner="2"]'), 70, 12);
-  await settled(page);
-  await shot(page, 'corners');
 });
 
 test('the palette, Harbour wall', async ({ page }) => {

@@ -157,6 +157,8 @@ export function cutterFor(cv: OpenCv, rgb: Uint8Array, width: number, height: nu
       const shared = sharedColours(subject, soft);
       tried.push({ subject, models, tight, shared });
       if (tight && shared < PLAIN) break;
+      // The last guess is that all is the subject: it is tried where the others came to nothing.
+      if (tried.length > 1 && tried.some((t) => t.tight)) break;
     }
     const fit = tried.some((t) => t.tight) ? tried.filter((t) => t.tight) : tried;
     const best = fit.reduce((a, b) => (b.shared < CLEARLY * a.shared ? b : a));

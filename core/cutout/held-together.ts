@@ -30,51 +30,76 @@ export function heldTogether(
       as((i) => subject[i] === 1),
       true,
     ).data;
-    const core = new Uint8Array(subject.length);
-    const parts = partsOf(subject.length, width, (i) => depth[i]! > THIN && subject[i] === 1);
-    const largest = parts.reduce((a, b) => (b.length > a.length ? b : a), []);
-    for (const part of parts)
-      if (part === largest || (sure && part.some(sure))) for (const i of part) core[i] = 1;
-    const near = distanceField(as((i) => core[i] === 1)).data;
-    const out = subject.map((v, i) => Number(v === 1 && near[i]! <= THIN + 1));
-    let edge = [...out.keys()].filter((i) => out[i] === 1);
+    const { of, sizes, chosen } = partsOf(
+      width,
+      height,
+      (i) => depth[i]! > THIN && subject[i] === 1,
+      sure,
+    );
+    const largest = sizes.indexOf(Math.max(...sizes, 0));
+    const near = distanceField(
+      as((i) => of[i]! > 0 && (of[i] === largest || chosen.has(of[i]!))),
+    ).data;
+    const out = new Uint8Array(subject.length);
+    let edge: number[] = [];
+    for (let i = 0; i < out.length; i++)
+      if (subject[i] === 1 && near[i]! <= THIN + 1) {
+        out[i] = 1;
+        edge.push(i);
+      }
     for (let step = 0; step < OUT; step++) {
       const next: number[] = [];
-      for (const i of edge)
-        for (const j of beside(i, width))
-          if (subject[j] === 1 && out[j] === 0) {
-            out[j] = 1;
-            next.push(j);
-          }
+      const take = (i: number) => {
+        if (subject[i] !== 1 || out[i] !== 0) return;
+        out[i] = 1;
+        next.push(i);
+      };
+      for (const i of edge) beside(i, width, take);
       edge = next;
     }
     return out;
   });
 }
 
-/** The px on the four sides of one; those beyond the picture hold nothing. */
-const beside = (i: number, width: number): number[] => [
-  ...(i % width > 0 ? [i - 1] : []),
-  ...((i + 1) % width > 0 ? [i + 1] : []),
-  i - width,
-  i + width,
-];
+/** Calls for the px on the four sides of one; those above and below may lie beyond the picture. */
+function beside(i: number, width: number, call: (i: number) => void): void {
+  const x = i % width;
+  if (x > 0) call(i - 1);
+  if (x + 1 < width) call(i + 1);
+  call(i - width);
+  call(i + width);
+}
 
-/** The parts, four-connected, that px which hold something make. */
-function partsOf(count: number, width: number, holds: (i: number) => boolean): number[][] {
-  const seen = new Uint8Array(count);
-  const parts: number[][] = [];
-  for (let i = 0; i < count; i++) {
-    if (seen[i] || !holds(i)) continue;
-    const part = [i];
-    seen[i] = 1;
-    for (let k = 0; k < part.length; k++)
-      for (const j of beside(part[k]!, width))
-        if (j >= 0 && j < count && !seen[j] && holds(j)) {
-          seen[j] = 1;
-          part.push(j);
-        }
-    parts.push(part);
+/**
+ * The parts, four-connected, that px which hold something make: of each px the number of its part, from 1 on, 0 for
+ * none; how many px each has (from 1 on), and those in which one is sure.
+ */
+function partsOf(
+  width: number,
+  height: number,
+  holds: (i: number) => boolean,
+  sure: ((i: number) => boolean) | undefined,
+): { of: Int32Array; sizes: number[]; chosen: Set<number> } {
+  const of = new Int32Array(width * height);
+  const sizes = [0];
+  const chosen = new Set<number>();
+  const waiting: number[] = [];
+  for (let start = 0; start < of.length; start++) {
+    if (of[start] !== 0 || !holds(start)) continue;
+    const number = sizes.length;
+    let size = 0;
+    const take = (i: number) => {
+      if (i < 0 || i >= of.length || of[i] !== 0 || !holds(i)) return;
+      of[i] = number;
+      waiting.push(i);
+    };
+    take(start);
+    for (let i = waiting.pop(); i !== undefined; i = waiting.pop()) {
+      size++;
+      if (sure?.(i)) chosen.add(number);
+      beside(i, width, take);
+    }
+    sizes.push(size);
   }
-  return parts;
+  return { of, sizes, chosen };
 }

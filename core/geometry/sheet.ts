@@ -91,3 +91,10 @@ export function sheetUnder(map: Affine, sheet: Sheet): Sheet {
   };
   return { ...sheet, from: under(sheet.from), to: under(sheet.to) };
 }
+
+/** Margins go by steps of so many px, so that what lies before a drag goes on is found kept while it goes on. */
+const STEP = 64;
+
+/** A margin, px of the render, for what is carried so far at most. */
+export const marginFor = (far: number): number =>
+  far > 0 ? STEP * Math.ceil((far + 2) / STEP) : 0;

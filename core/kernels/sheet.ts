@@ -1,7 +1,7 @@
 import type { Affine } from '../geometry/affine';
 import { determinant } from '../geometry/affine';
 import type { Sheet } from '../geometry/sheet';
-import { farthest, sheetUnder } from '../geometry/sheet';
+import { farthest, marginFor, sheetUnder } from '../geometry/sheet';
 import type { ColourBuffer } from '../pixels/buffer';
 import { crop, unwritten } from '../pixels/buffer';
 import { floats, scoped } from '../pixels/heap';
@@ -31,7 +31,7 @@ export function throughSheet(
     return crop(pixels, intersect(pixels.region, wanted), 4);
   return scoped(() => {
     const placed = sheetUnder(map, sheet);
-    const part = intersect(grow(pixels.region, Math.ceil(farthest(placed)) + 2), wanted);
+    const part = intersect(grow(pixels.region, marginFor(farthest(placed))), wanted);
     // A px more on every side, to tell everywhere alike how closely the ways lie.
     const around = grow(part, 1);
     const triangles = trianglesOver(placed, around, determinant(map) < 0);

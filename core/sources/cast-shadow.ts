@@ -2,9 +2,9 @@ import * as v from 'valibot';
 import type { Parameters, Values } from '../definitions/parameter';
 import { angle, length, parametersSchema, percent } from '../definitions/parameter';
 import type { SourceDefinition } from '../definitions/source';
-import { meanScale, scaling } from '../geometry/affine';
+import { meanScale, regionAround, scaling } from '../geometry/affine';
 import type { Homography } from '../geometry/homography';
-import { compose, inverseOf, projective } from '../geometry/homography';
+import { boxBeneath, compose, inverseOf, projective } from '../geometry/homography';
 import { blurMargin } from '../kernels/blur';
 import { cover } from '../kernels/brush';
 import { times } from '../kernels/planes';
@@ -16,7 +16,7 @@ import type { Plane } from '../pixels/buffer';
 import { crop, plane, unwritten } from '../pixels/buffer';
 import { scoped } from '../pixels/heap';
 import type { Region } from '../pixels/region';
-import { EMPTY, covering, grow } from '../pixels/region';
+import { EMPTY, covering, grow, intersect, isEmpty, unite } from '../pixels/region';
 import { sheetsOf, shareAlong } from './shadow-sheets';
 
 /** What can be set on the shadow that one layer casts. */
@@ -142,6 +142,8 @@ export const castShadowSchema = v.strictObject({
 export type CastShadowSource = v.InferOutput<typeof castShadowSchema>;
 export type CastShadowValues = Values<typeof castShadowParameters>;
 
+/** What stands upright is drawn so much finer than it is seen, as far as it may be. */
+const FINE = 1.25;
 /** What stands upright is drawn so many px high at most, before it is laid down. */
 const MOST = 2048;
 
@@ -171,21 +173,29 @@ export const castShadow: SourceDefinition<CastShadowSource> = {
     const scale = meanScale(map);
     const [near, far] = [values.blurNear * scale, values.blurFar * scale];
     const most = Math.max(near, far);
+    const seen = sheets.map((sheet) => {
+      const shown = boxBeneath(compose(projective(map), sheet.map), sheet.box);
+      // Of a sheet that goes beyond the horizon nobody knows how far it shows.
+      return shown ? regionAround(shown, 1) : grow(wanted, blurMargin(most) + 1);
+    });
+    const lies = grow(seen.reduce(unite, EMPTY), blurMargin(most) + 1);
+    const part = intersect(wanted, lies);
+    if (isEmpty(part)) return unwritten(EMPTY, 4);
     return scoped(() => {
-      const around = grow(wanted, blurMargin(most) + 1);
+      const around = grow(part, blurMargin(most) + 1);
       const shape = plane(around);
       const share = plane(around);
-      const k = Math.min(2 * scale, MOST / Math.max(1, box.y1 - box.y0, box.x1 - box.x0));
-      for (const sheet of sheets) {
+      const k = Math.min(FINE * scale, MOST / Math.max(1, box.y1 - box.y0, box.x1 - box.x0));
+      for (const [i, sheet] of sheets.entries()) {
         const toRender = compose(projective(map), sheet.map);
         const { x0, y0, x1, y1 } = sheet.box;
         const upright = light.under(scaling(k), covering(x0 * k, y0 * k, x1 * k, y1 * k));
-        cover(shape, laidDown(upright, k, toRender, around), 1);
+        cover(shape, laidDown(upright, k, toRender, intersect(seen[i]!, around)), 1);
         const back = inverseOf(toRender);
         if (back) shareAlong(share, back, sheet, values);
       }
-      const made = variedBlur(shape, share, near, far, wanted);
-      const density = copied(crop(share, wanted, 1), 1);
+      const made = variedBlur(shape, share, near, far, part);
+      const density = copied(crop(share, part, 1), 1);
       level(density, (values.denseFar - values.denseNear) / 100, values.denseNear / 100);
       times(made, density);
       return oneColour(made, values.colour, mixing);

@@ -1,5 +1,5 @@
 import { defineStep } from '../../definitions/step';
-import { farthest } from '../../geometry/sheet';
+import { farthest, marginFor } from '../../geometry/sheet';
 import { throughSheet } from '../../kernels/sheet';
 import { isFlat, sheetOfMesh } from './mesh-points';
 
@@ -11,7 +11,7 @@ export const mesh = defineStep({
   parameters: {
     mesh: { kind: 'mesh', label: 'Points', default: null },
   },
-  margin: ({ mesh }, _scale, own) => (mesh ? Math.ceil(farthest(sheetOfMesh(mesh)) * own) + 2 : 0),
+  margin: ({ mesh }, _scale, own) => (mesh ? marginFor(farthest(sheetOfMesh(mesh)) * own) : 0),
   seesPlace: true,
   apply: (input, { mesh }, { wanted, map }) =>
     throughSheet(input, mesh && !isFlat(mesh) ? sheetOfMesh(mesh) : null, map, wanted),

@@ -1,4 +1,5 @@
 import { defineStep } from '../../definitions/step';
+import { marginFor } from '../../geometry/sheet';
 import { throughSheet } from '../../kernels/sheet';
 import { reachOfRegions, sheetOfRegions } from './regions';
 
@@ -10,7 +11,7 @@ export const reshape = defineStep({
   parameters: {
     regions: { kind: 'regions', label: 'Parts', default: [] },
   },
-  margin: ({ regions }, _scale, own) => Math.ceil(reachOfRegions(regions) * own) + 2,
+  margin: ({ regions }, _scale, own) => marginFor(reachOfRegions(regions) * own),
   seesPlace: true,
   apply: (input, { regions }, { wanted, map }) =>
     throughSheet(input, regions.length > 0 ? sheetOfRegions(regions) : null, map, wanted),
