@@ -2,7 +2,18 @@
 import type { Page } from '@playwright/test';
 import { expect, test } from '@playwright/test';
 import { everyLayer } from '../core/scene/schema';
-import { act, add, card, colourAt, openExample, press, savedScene, setValue } from './bench-page';
+import {
+  act,
+  add,
+  card,
+  colourAt,
+  newScene,
+  openExample,
+  press,
+  savedScene,
+  setValue,
+  startLine,
+} from './bench-page';
 
 const weaveOf = async (page: Page, name: string) => {
   const scene = await savedScene(page);
@@ -115,4 +126,37 @@ test('the edges of a weave are corrected by the brush, on top of what was chosen
   expect((await weaveOf(page, 'Tide line'))!.strokes).toHaveLength(1);
   await page.getByRole('button', { name: 'Without corrections' }).click();
   expect(await colourAt(page, at)).toEqual(before);
+});
+
+test('a line is woven with itself: crossings are turned round by mouse and key', async ({
+  page,
+}) => {
+  await newScene(page, 800, 500);
+  await startLine(page);
+  for (const at of [
+    [150, 250],
+    [600, 250],
+    [600, 100],
+    [350, 100],
+    [350, 420],
+  ] as const)
+    await press(page, at);
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('9');
+  await page.getByRole('button', { name: 'With itself', exact: true }).click();
+  const crossing = page.getByTestId('crossings').getByRole('button');
+  await expect(crossing).toHaveCount(1);
+  await expect(crossing).toHaveAccessibleName(/the earlier strand goes over/);
+  const firstOver = async () => {
+    const { source } = (await savedScene(page)).layers[0]!;
+    return source.kind === 'line' ? source.crossings?.choices[0]?.firstOver : undefined;
+  };
+  await crossing.click();
+  await expect(crossing).toHaveAccessibleName(/the later strand goes over/);
+  await expect.poll(firstOver).toBe(false);
+  await crossing.focus();
+  await page.keyboard.press('Enter');
+  await expect.poll(firstOver).toBe(true);
+  await page.getByRole('button', { name: 'With itself', exact: true }).click();
+  await expect(crossing).toHaveCount(0);
 });

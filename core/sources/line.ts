@@ -18,7 +18,8 @@ import { paintedPass, within } from './pass-light';
 import { passPlane } from './pass-plane';
 import type { PartOfLine, PassContext } from './pass-shape';
 import { isLocal, passReach } from './pass-shape';
-import { wovenPass } from './woven-pass';
+import { crossingsSchema } from './crossings';
+import { knottedPass } from './knotted-pass';
 
 export const lineSchema = v.strictObject({
   kind: v.literal('line'),
@@ -30,6 +31,8 @@ export const lineSchema = v.strictObject({
   modifiers: v.array(modifierSchema),
   /** Back to front. */
   passes: v.array(passSchema),
+  /** How it goes over and under itself; left out, its light adds up where it crosses. */
+  crossings: v.optional(crossingsSchema),
 });
 
 export type LineSource = v.InferOutput<typeof lineSchema>;
@@ -48,7 +51,8 @@ export const lineSource: SourceDefinition<LineSource> = {
   difference(before, source, map) {
     if (before.passes !== source.passes && contentKey(before.passes) !== contentKey(source.passes))
       return null;
-    if (!shownPasses(source).every(isLocal)) return null;
+    // Where it goes over itself hangs on all of it.
+    if (source.crossings || !shownPasses(source).every(isLocal)) return null;
     const box = differenceOf(before, source);
     if (box === null) return null;
     if (box === 'nowhere') return EMPTY;
@@ -58,8 +62,8 @@ export const lineSource: SourceDefinition<LineSource> = {
   render(source, context) {
     const drawn = shownPasses(source).map((pass) =>
       pass.paint === 'one'
-        ? { pass, shape: wovenPass(source, pass, context, shapeOf) }
-        : { pass, colour: wovenPass(source, pass, context, paintedPass) },
+        ? { pass, shape: knottedPass(source, pass, context, shapeOf) }
+        : { pass, colour: knottedPass(source, pass, context, paintedPass) },
     );
     const region = drawn.reduce((r, d) => unite(r, (d.shape ?? d.colour).region), EMPTY);
     const out = colourBuffer(region);

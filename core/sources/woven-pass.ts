@@ -5,7 +5,7 @@ import type { ColourBuffer, Plane } from '../pixels/buffer';
 import { crop, unwritten } from '../pixels/buffer';
 import { scoped } from '../pixels/heap';
 import { intersect, isEmpty, unite } from '../pixels/region';
-import type { LineSource } from './line';
+import { commonRuns } from './crossings';
 import type { Pass } from './pass';
 import { bodyWidth } from './pass';
 import type { PartOfLine, PassContext } from './pass-shape';
@@ -13,13 +13,13 @@ import type { PartOfLine, PassContext } from './pass-shape';
 /** Passes of a line that lies behind another layer here and there. */
 
 /** How much of a pass is a wide halo, 0–1: none of what is as sharp as the line, all of what is far softer. */
-function wideness(pass: Pass, body: number): number {
+export function wideness(pass: Pass, body: number): number {
   const t = Math.min(1, Math.max(0, (pass.blur / body - 0.5) / 1.5));
   return t * t * (3 - 2 * t);
 }
 
 /** What of a buffer or plane is left where so much is hidden, by a share (0–1) of that. */
-function veiled<T extends ColourBuffer | Plane>(
+export function veiled<T extends ColourBuffer | Plane>(
   made: T,
   hidden: Plane,
   share: number,
@@ -43,7 +43,7 @@ function veiled<T extends ColourBuffer | Plane>(
 }
 
 /** The sum of two buffers or planes: what was parted, and blurred, together again. */
-function summed<T extends ColourBuffer | Plane>(a: T, b: T, channels: 1 | 4): T {
+export function summed<T extends ColourBuffer | Plane>(a: T, b: T, channels: 1 | 4): T {
   if (isEmpty(a.region)) return b;
   if (isEmpty(b.region)) return a;
   return scoped(() => {
@@ -68,7 +68,7 @@ function summed<T extends ColourBuffer | Plane>(a: T, b: T, channels: 1 | 4): T 
  * falls on it as it will. What fills its inside is hidden as one.
  */
 export function wovenPass<T extends ColourBuffer | Plane>(
-  source: LineSource,
+  source: PartOfLine,
   pass: Pass,
   context: SourceContext,
   draw: (source: PartOfLine, pass: Pass, context: PassContext) => T,
@@ -82,7 +82,7 @@ export function wovenPass<T extends ColourBuffer | Plane>(
   const [front, back] = [false, true].map((behind) => runs.filter((r) => r.behind === behind));
   if (back!.length === 0) return draw(source, pass, context);
   const part = (some: readonly Run[]) => {
-    const only = { runs: some, cap: pass.cap };
+    const only = { runs: source.only ? commonRuns(some, source.only.runs) : some, cap: pass.cap };
     return draw({ ...source, only }, { ...pass, cap: pass.dashes ? pass.cap : 'flat' }, context);
   };
   const behind = veiled(part(back!), hidden.coverage, share, channels);

@@ -1,3 +1,4 @@
+import { putCrossings } from '@ignis/core/scene/crossing-edits';
 import { canBake } from '@ignis/core/scene/bake';
 import { clipBase, findLayer, setLayer, ungroup } from '@ignis/core/scene/edits';
 import { ownBox } from '@ignis/core/scene/echoes';
@@ -174,6 +175,13 @@ export function actions(does: BenchDoes): Action[] {
       keys: ['9'],
       run: () => layer && beginWeaving(layer),
       enabled: !!layer && layer.source.kind !== 'grade' && idle,
+    },
+    {
+      name: 'Weave the line with itself, or let it cross',
+      run: () =>
+        layer?.source.kind === 'line' &&
+        bench().change('Weave with itself', putCrossings(layer.id, !layer.source.crossings)),
+      enabled: layer?.source.kind === 'line' && idle,
     },
     {
       name: 'Darken the scene, away from its lights',

@@ -1,5 +1,8 @@
 import { Trash2 } from 'lucide-react';
 import { findLayer } from '@ignis/core/scene/edits';
+import { putCrossings, setCrossings } from '@ignis/core/scene/crossing-edits';
+import type { Crossings } from '@ignis/core/sources/crossings';
+import { crossingParameters } from '@ignis/core/sources/crossings';
 import type { Layer } from '@ignis/core/scene/schema';
 import { subjectsFor } from '@ignis/core/scene/subjects';
 import { putWeave, setWeave } from '@ignis/core/scene/weave-edits';
@@ -11,8 +14,68 @@ import { ParameterControls } from '../../ui/parameter-controls';
 import { beginWeaving } from '../stage/weaving';
 import { Node } from './node';
 
-/** What a layer goes over and under. */
+/** What a layer goes over and under: another, and a line also itself. */
 export function WeaveNode({ layer }: { layer: Layer }) {
+  const { source } = layer;
+  return (
+    <>
+      <OtherNode layer={layer} />
+      {source.kind === 'line' && source.crossings && (
+        <CrossingsNode layer={layer} crossings={source.crossings} gaps={source.gaps.length > 0} />
+      )}
+    </>
+  );
+}
+
+/** How a line goes over and under itself. */
+function CrossingsNode({
+  layer,
+  crossings,
+  gaps,
+}: {
+  layer: Layer;
+  crossings: Crossings;
+  gaps: boolean;
+}) {
+  const { change } = useBench.getState();
+  const live = liveEdit('Change the crossings');
+  return (
+    <Node
+      title="With itself"
+      aside={
+        <button
+          type="button"
+          aria-label="Let it cross"
+          title="Remove: its light adds up where it crosses"
+          onClick={() => change('Let it cross', putCrossings(layer.id, false))}
+          className="rounded p-1 hover:text-ink"
+        >
+          <Trash2 size={14} />
+        </button>
+      }
+    >
+      {gaps && (
+        <p className="py-1 text-sm text-dim">A line with gaps does not go over itself yet.</p>
+      )}
+      <ParameterControls
+        parameters={crossingParameters}
+        values={crossings}
+        onChange={(v) =>
+          live.change(
+            // Another way is one for all crossings.
+            setCrossings(layer.id, {
+              ...(v as Partial<Crossings>),
+              ...('way' in v && { choices: [] }),
+            }),
+          )
+        }
+        onDone={live.done}
+      />
+    </Node>
+  );
+}
+
+function OtherNode({ layer }: { layer: Layer }) {
   const { weave, source } = layer;
   if (source.kind === 'grade') return null;
   if (weave) return <OfWeave layer={layer} weave={weave} />;

@@ -37,6 +37,7 @@ import { StyleHandles } from './style-handles';
 import { useSpaceHeld } from './use-space-held';
 import { Type } from './type';
 import { WeaveBrush } from './weave-brush';
+import { WeaveCrossings } from './weave-crossings';
 import { WeaveStretches } from './weave-stretches';
 import { WidthHandles } from './width-handles';
 import { Write } from './write';
@@ -261,6 +262,9 @@ export function Stage({ onFiles }: Props) {
           ) : (
             <WeaveStretches layer={layer} />
           ))}
+        {!comparing && layer?.visible && mode === 'weave' && !brushed && isLine(layer) && (
+          <WeaveCrossings layer={layer} />
+        )}
         {!comparing && layer?.visible && isLine(layer) && mode === 'ramp' && (
           <Gradient stage={element} layer={layer} />
         )}

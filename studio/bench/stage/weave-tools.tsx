@@ -7,6 +7,7 @@ import {
   setWeave,
   weaveAll,
 } from '@ignis/core/scene/weave-edits';
+import { putCrossings } from '@ignis/core/scene/crossing-edits';
 import type { Layer } from '@ignis/core/scene/schema';
 import { useBench } from '../../state/bench';
 import { turnBrush, useBrush } from '../../state/brush';
@@ -29,7 +30,23 @@ export function WeaveTools({ layer }: { layer: Layer }) {
         ? setWeave(layer.id, { with: other.id, choices: [] })
         : putWeave(layer.id, newWeave(other.id)),
     );
-  if (subjects.length === 0) return <Hint>There is no other layer to weave it with</Hint>;
+  const itself = layer.source.kind === 'line' && (
+    <Way
+      on={!!layer.source.crossings}
+      label="With itself"
+      onClick={() => {
+        const on = !(layer.source.kind === 'line' && layer.source.crossings);
+        change(on ? 'Weave with itself' : 'Let it cross', putCrossings(layer.id, on));
+      }}
+    />
+  );
+  if (subjects.length === 0)
+    return (
+      <>
+        {itself}
+        <Hint>There is no other layer to weave it with</Hint>
+      </>
+    );
   const told = of === layer.id ? state : null;
   return (
     <>
@@ -37,6 +54,7 @@ export function WeaveTools({ layer }: { layer: Layer }) {
         label={subject ? `with ${subject.name}` : 'with…'}
         items={subjects.map((l) => ({ label: l.name, run: () => choose(l) }))}
       />
+      {itself}
       {weave && subject && (
         <>
           <Small

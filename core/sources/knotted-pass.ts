@@ -1,0 +1,71 @@
+import type { SourceContext } from '../definitions/source';
+import { IDENTITY } from '../geometry/affine';
+import type { Strand } from '../geometry/strand';
+import type { ColourBuffer, Plane } from '../pixels/buffer';
+import type { Crossing } from './crossings';
+import { crossingsOf, layering, overs } from './crossings';
+import type { LineSource } from './line';
+import { drawnStrands } from './line-shape';
+import type { Pass } from './pass';
+import { bodyWidth } from './pass';
+import { passPlane } from './pass-plane';
+import type { PartOfLine, PassContext } from './pass-shape';
+import { summed, veiled, wideness, wovenPass } from './woven-pass';
+
+/** Passes of a line that goes over and under itself. */
+
+/** How much of a wide halo still lies on the strand that goes over. */
+const SPILL = 0.8;
+
+/** The strands of a line, its own px, and where they cross; of a line with gaps nothing is told. */
+export function knotsOf(source: LineSource): { strands: Strand[]; crossings: Crossing[] } {
+  const strands = drawnStrands(source, IDENTITY, { tolerance: 0.25, turn: Infinity });
+  return { strands, crossings: source.gaps.length > 0 ? [] : crossingsOf(strands) };
+}
+
+/** The layering of a line's strands, found kept as long as the line is the same object. */
+function layeringOf(source: LineSource) {
+  const found = layerings.get(source);
+  if (found) return found;
+  const { strands, crossings } = knotsOf(source);
+  const { crossings: set } = source;
+  const made =
+    set && crossings.length > 0
+      ? layering(strands, crossings, overs(crossings, set), bodyWidth(source.passes), set.gap)
+      : null;
+  layerings.set(source, made);
+  return made;
+}
+
+const layerings = new WeakMap<LineSource, ReturnType<typeof layering> | null>();
+
+/**
+ * A pass of a line that may go under itself: what goes under is hidden by the body of what goes over it and a gap
+ * beside that, the wide and soft passes less. Both parts together are the pass that it was.
+ */
+export function knottedPass<T extends ColourBuffer | Plane>(
+  source: LineSource,
+  pass: Pass,
+  context: SourceContext,
+  draw: (source: PartOfLine, pass: Pass, context: PassContext) => T,
+): T {
+  const lies = source.crossings && pass.draws === 'stroke' ? layeringOf(source) : null;
+  if (!lies) return wovenPass(source, pass, context, draw);
+  const channels = pass.paint === 'one' ? 1 : 4;
+  const part = (runs: typeof lies.under) => {
+    const only = { runs, cap: pass.cap };
+    const cap = pass.dashes ? pass.cap : 'flat';
+    return wovenPass({ ...source, only }, { ...pass, cap }, context, draw);
+  };
+  const body = bodyWidth(source.passes);
+  const cover: Pass = {
+    ...pass,
+    ...{ width: body + 2 * source.crossings!.gap, blur: 0, hardness: 100, paint: 'one' },
+    ...{ start: 0, end: 0, startLength: 0, endLength: 0, dashes: false, cap: 'flat' },
+    ...{ x: 0, y: 0, beside: 0 },
+  };
+  const over: PartOfLine = { ...source, only: { runs: lies.over, cap: 'flat' } };
+  const covered = passPlane(over, cover, context);
+  const share = 1 - SPILL * wideness(pass, body);
+  return summed(part(lies.rest), veiled(part(lies.under), covered, share, channels), channels);
+}
