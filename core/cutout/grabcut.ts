@@ -146,11 +146,11 @@ export function cutterFor(cv: OpenCv, rgb: Uint8Array, width: number, height: nu
 
   /** Goes on from the guess that comes to most: the first that is tight, unless another parts colours better. */
   const first = (known: Uint8Array) => {
+    check(known);
     const soft = colours();
     const tried: (NonNullable<typeof last> & { tight: boolean; shared: number })[] = [];
-    for (const start of guesses(known, soft, w, h)) {
+    for (const start of guesses(known, soft, w, h).filter(isTellable)) {
       const models = learnt();
-      check(start);
       const rest = rounds(rough, small, start, models, TRIAL_ROUNDS[0], cv.GC_INIT_WITH_MASK);
       const subject = onward(known, rest, models, TRIAL_ROUNDS[1]);
       const tight = isTight(subject, known, w, h);
@@ -219,20 +219,19 @@ export function cutterFor(cv: OpenCv, rgb: Uint8Array, width: number, height: nu
   };
 }
 
+const isSubject = (label: number): boolean => (label & 1) === 1;
+
 /** Whether labels leave anything to either side. */
 const isTellable = (labels: Uint8Array): boolean =>
-  labels.some((l) => (l & 1) === 0) && labels.some((l) => (l & 1) === 1);
+  labels.some(isSubject) && !labels.every(isSubject);
 
-/** Whether there is anything to be told apart. */
+/** Throws, in the artist's words, where labels leave nothing to one side. */
 function check(labels: Uint8Array): void {
-  const counts = [0, 0, 0, 0];
-  for (const l of labels) counts[l]!++;
-  const [sure, subject, maybe, perhaps] = counts as [number, number, number, number];
-  if (sure + maybe === 0)
+  if (labels.every(isSubject))
     throw new NothingToTell(
       'All of the picture is said to be the subject. Draw a box round the subject, or mark something that is not.',
     );
-  if (subject + perhaps === 0)
+  if (!labels.some(isSubject))
     throw new NothingToTell(
       'Nothing is left that could be the subject. Draw a wider box, or mark the subject with a stroke.',
     );

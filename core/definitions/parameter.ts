@@ -117,38 +117,30 @@ export type Parameter =
   | PictureParameter;
 export type Parameters = Readonly<Record<string, Parameter>>;
 
-type ValueOf<P> = P extends { kind: 'number' }
-  ? number
-  : P extends { kind: 'switch' }
-    ? boolean
-    : P extends { kind: 'choice'; options: readonly { value: infer V }[] }
-      ? V
-      : P extends { kind: 'curve' }
-        ? CurvePoints
-        : P extends { kind: 'ramp' }
-          ? Ramp
-          : P extends { kind: 'ends' }
-            ? Ends | null
-            : P extends { kind: 'regions' }
-              ? ReshapedRegion[]
-              : P extends { kind: 'mesh' }
-                ? Mesh | null
-                : P extends { kind: 'corners' }
-                  ? CornerPoints | null
-                  : string;
+/** What a parameter of each kind holds; a choice is one of its options. */
+interface ValueByKind {
+  number: number;
+  colour: string;
+  switch: boolean;
+  choice: string;
+  curve: CurvePoints;
+  font: string;
+  ramp: Ramp;
+  ends: Ends | null;
+  picture: string;
+  regions: ReshapedRegion[];
+  mesh: Mesh | null;
+  corners: CornerPoints | null;
+}
+
+type ValueOf<P> = P extends { kind: 'choice'; options: readonly { value: infer V }[] }
+  ? V
+  : P extends { kind: infer K extends keyof ValueByKind }
+    ? ValueByKind[K]
+    : never;
 
 /** Whatever a parameter may hold. */
-export type Value =
-  | number
-  | string
-  | boolean
-  | null
-  | CurvePoints
-  | Ramp
-  | Ends
-  | ReshapedRegion[]
-  | Mesh
-  | CornerPoints;
+export type Value = ValueByKind[keyof ValueByKind];
 
 /** The values that a set of parameters takes. */
 export type Values<P extends Parameters> = { -readonly [K in keyof P]: ValueOf<P[K]> };

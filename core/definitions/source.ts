@@ -40,8 +40,8 @@ export interface Thrower {
   under(to: Affine, region: Region): Plane;
   /** The box round what it covers by half or more, px that its light or shadow is placed on; null for nothing. */
   box(): Box | null;
-  /** What it falls on: how much that covers and how light it is, 0–1, over exactly a region. Only if it is told. */
-  surface?: { coverage(region: Region): Plane; tone(region: Region): Plane };
+  /** What it falls on, over exactly a region. Only if it minds. */
+  surface?(region: Region): ColourBuffer;
   /** Its one colour as a whole, if it has one. */
   colour: string | null;
   /** The lamp of the scene. */

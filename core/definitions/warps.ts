@@ -1,6 +1,7 @@
 import * as v from 'valibot';
 import { coordinate, pointSchema } from '../geometry/coordinate';
 import { pathSchema } from '../geometry/path-schema';
+import { idSchema } from './id';
 import { placementSchema } from './placement';
 
 /** What steps that carry pixels elsewhere are told: parts of a layer, and meshes of points; all in the layer's own px. */
@@ -14,7 +15,7 @@ export const MOST_POINTS = 12;
 export const regionsSchema = v.pipe(
   v.array(
     v.strictObject({
-      id: v.pipe(v.string(), v.regex(/^[\w-]{1,64}$/, 'An id is 1 to 64 letters, digits, - or _.')),
+      id: idSchema,
       /** What it goes round, as the layer stands after the parts before it. */
       path: v.pipe(
         pathSchema,

@@ -1,5 +1,5 @@
 import type { Affine, Point } from './affine';
-import { IDENTITY, apply } from './affine';
+import { apply } from './affine';
 
 /**
  * A rubber sheet: a grid of points of the plane, and where each is carried; between them it is straight over the two
@@ -68,13 +68,11 @@ export function sheetOver(
   return sheet;
 }
 
-/** The longest way that a point of a sheet is carried, px of its plane after a map. */
-export function farthest(sheet: Sheet, map: Affine = IDENTITY): number {
+/** The longest way that a point of a sheet is carried, px of its plane. */
+export function farthest({ from, to }: Sheet): number {
   let most = 0;
-  for (let i = 0; i < sheet.from.length; i += 2) {
-    const [dx, dy] = [sheet.to[i]! - sheet.from[i]!, sheet.to[i + 1]! - sheet.from[i + 1]!];
-    most = Math.max(most, Math.hypot(map[0] * dx + map[2] * dy, map[1] * dx + map[3] * dy));
-  }
+  for (let i = 0; i < from.length; i += 2)
+    most = Math.max(most, Math.hypot(to[i]! - from[i]!, to[i + 1]! - from[i + 1]!));
   return most;
 }
 

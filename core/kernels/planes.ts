@@ -108,3 +108,19 @@ export function grain(plane: Plane, amount: number, size: number, seed: number):
     ]),
   );
 }
+
+/**
+ * Takes a share (0–1) of the light of a plane away where a relief (heights, px) does not face what distances (px) are
+ * from, in place. Distances and heights go a px beyond the plane on every side.
+ */
+export function facing(light: Plane, distances: Plane, heights: Plane, share: number): void {
+  const { region } = light;
+  onHeap((at) =>
+    run('facingRows', region.height, region.width * 10, [
+      ...rowsOf(at, light, region, 1, 'write'),
+      ...rowsOf(at, distances, region, 1),
+      ...rowsOf(at, heights, region, 1),
+      ...[share, region.width],
+    ]),
+  );
+}

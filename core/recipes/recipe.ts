@@ -10,7 +10,7 @@ import { dialSchema, stepSchema } from '../scene/schema';
 import { heightInScene, scaledTo } from '../scene/style-edits';
 import type { Pass } from '../sources/pass';
 import { passSchema } from '../sources/pass';
-import { stepOfKind } from '../steps/index';
+import { seesPlace, stepOfKind } from '../steps/index';
 
 /** Recipes: kept looks that can be put on any layer. */
 
@@ -73,12 +73,6 @@ export function parseRecipe(text: string, name: string): Recipe {
   return result.output as Recipe;
 }
 
-/** Whether a step carries pixels from one place of its own layer to another: that is no look for others. */
-const carries = ({ kind }: Step): boolean => {
-  const definition = stepOfKind(kind);
-  return definition.works === 'pixels' && definition.seesPlace === true;
-};
-
 /** A layer's look as a recipe, made for the height that its shape has in the scene. */
 export function recipeOf(scene: Scene, layer: Layer, name: string): Recipe {
   const { source } = layer;
@@ -90,9 +84,9 @@ export function recipeOf(scene: Scene, layer: Layer, name: string): Recipe {
     body: layer.body,
     blend: layer.blend,
     opacity: layer.opacity,
-    // Where gradients were dragged to belongs to this layer: on another they lie as its shape says.
+    // Where pixels are carried, and gradients were dragged to, belongs to this layer: on another they lie as its shape says.
     steps: layer.steps
-      .filter((s) => !carries(s))
+      .filter((s) => !seesPlace(s.kind))
       .map((s) => ('ends' in s.values ? { ...s, values: { ...s.values, ends: null } } : s)),
     line:
       source.kind === 'line'
@@ -140,7 +134,7 @@ export const putRecipe =
       ...fresh(step),
       values: JSON.parse(JSON.stringify(scaledTo(step, by))) as Step['values'],
     }));
-    layer.steps = [...layer.steps.filter(carries), ...worn];
+    layer.steps = [...layer.steps.filter((k) => seesPlace(k.kind)), ...worn];
     layer.body = recipe.body;
     layer.blend = recipe.blend;
     layer.opacity = recipe.opacity;

@@ -31,13 +31,6 @@ export const marginOfStep = (step: Step, sizes: Sizes): number =>
 export const isStyled = (layer: Layer): boolean =>
   layer.steps.some((s) => s.enabled && stepOfKind(s.kind).works === 'style');
 
-/** Whether a layer has a step that is on and looks at where it stands. */
-export const seesPlace = (layer: Layer): boolean =>
-  layer.steps.some((s) => {
-    const definition = stepOfKind(s.kind);
-    return s.enabled && definition.works === 'pixels' && definition.seesPlace === true;
-  });
-
 /** The steps that pixels go through, of those that are on. */
 export const pixelStepsOf = (steps: readonly Step[]): Step[] =>
   steps.filter((s) => stepOfKind(s.kind).works === 'pixels');

@@ -8,8 +8,9 @@ import { cornersMap } from '../scene/placement';
 import type { Layer, Step } from '../scene/schema';
 import { heightUnder } from '../scene/style-edits';
 import { definitionOf } from '../sources/index';
+import { seesPlace } from '../steps/index';
 import type { Sizes } from './chain';
-import { isStyled, marginOf, pixelStepsOf, plainSizes, seesPlace } from './chain';
+import { isStyled, marginOf, pixelStepsOf, plainSizes } from './chain';
 import { contentOf } from './context';
 import type { Drawing } from './drawing';
 import { affordable, betweenCorners, finenessOf, shownRegion } from './drawing';
@@ -36,7 +37,7 @@ export const isThrough = (layer: Layer): boolean =>
   layer.source.lands === 'through' &&
   layer.placement.corners === null &&
   !isStyled(layer) &&
-  !seesPlace(layer);
+  !stepsOf(layer).some((s) => seesPlace(s.kind));
 
 /** Px of the render for the lengths of a layer's steps. */
 export const sizesOf = (layer: Layer, { map, scale }: Standing): Sizes => ({

@@ -1,8 +1,9 @@
+import type { Region } from '../pixels/region';
 import type { SourceContext } from '../definitions/source';
 import { subjectOf, surfaceOf } from '../scene/bound';
 import type { Layer } from '../scene/schema';
 import type { Context } from './context';
-import { coverageOf, coveredBox } from './coverage';
+import { coloursOf, coverageOf, coveredBox } from './coverage';
 
 /** Layers that are the light or the shadow of another. */
 
@@ -15,12 +16,7 @@ export function throwerFor({ source }: Layer, context: Context): Pick<SourceCont
     light: {
       coverage: (region) => coverageOf(subject, context.map, region, context),
       under: (to, region) => coverageOf(subject, to, region, context),
-      ...(on && {
-        surface: {
-          coverage: (region) => coverageOf(on, context.map, region, context),
-          tone: (region) => coverageOf(on, context.map, region, context, 'tone'),
-        },
-      }),
+      ...(on && { surface: (region: Region) => coloursOf(on, context.map, region, context) }),
       box: () => coveredBox(subject, context),
       colour: colourOf(subject.layer),
       lamp: context.lamp,

@@ -4,6 +4,7 @@ import { maskSchema } from '../masks/mask';
 import { weaveSchema } from '../weave/weave';
 import type { Parameters, Value } from '../definitions/parameter';
 import { HEX, angle, parametersSchema, percent } from '../definitions/parameter';
+import { idSchema } from '../definitions/id';
 import { placementSchema } from '../definitions/placement';
 import { coordinate } from '../geometry/coordinate';
 import { sourceSchema } from '../sources/index';
@@ -19,10 +20,7 @@ export const MAX_PIXELS = 100_000_000;
 /** How deep groups may stand in one another. */
 export const MAX_DEPTH = 16;
 
-const id = v.pipe(
-  v.string(),
-  v.regex(/^[\w-]{1,64}$/, 'An id is 1 to 64 letters, digits, - or _.'),
-);
+const id = idSchema;
 const name = v.pipe(v.string(), v.maxLength(200, 'A name has at most 200 letters.'));
 const side = v.pipe(
   v.number(),

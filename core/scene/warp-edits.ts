@@ -1,8 +1,7 @@
-import { placementMap } from '../definitions/placement';
 import type { Mesh, ReshapedRegion } from '../definitions/warps';
 import { MOST_REGIONS } from '../definitions/warps';
 import type { Box, Point } from '../geometry/affine';
-import { apply, boxUnder, middleOf, unitedBox } from '../geometry/affine';
+import { IDENTITY, middleOf, unitedBox } from '../geometry/affine';
 import { flatten } from '../geometry/flatten';
 import { simplifyPath } from '../geometry/edit-path';
 import type { Path } from '../geometry/path';
@@ -46,9 +45,8 @@ function putIn(layer: Layer, step: Step): void {
 
 /** The box of a path, its own px. */
 export function boxOfPath(path: Path): Box {
-  const { points } = flatten({ ...path, closed: true }, [1, 0, 0, 1, 0, 0], {
-    ...{ tolerance: 0.5, turn: Infinity },
-  });
+  const fine = { tolerance: 0.5, turn: Infinity };
+  const { points } = flatten({ ...path, closed: true }, IDENTITY, fine);
   let box: Box | null = null;
   for (let i = 0; i < points.length; i += 2) {
     const [x, y] = [points[i]!, points[i + 1]!];
@@ -75,22 +73,19 @@ export function newRegion(drawn: Path): ReshapedRegion {
 }
 
 /**
- * Adds a part to a layer's reshape, or makes the step. Throws an Error that says so if the step has all the parts
- * that it may have.
+ * Adds a part to a step that reshapes a layer; the step is put in if it is new. Throws an Error that says so if it has
+ * all the parts that it may have.
  */
 export const addRegion =
-  (id: string, step: Step | undefined, region: ReshapedRegion): Edit =>
+  (id: string, step: Step, region: ReshapedRegion): Edit =>
   (s) => {
     const layer = layerOf(s, id);
-    const own = step && layer.steps.find((k) => k.id === step.id);
-    if (!own) {
-      const made = step ?? newStep(RESHAPE);
-      putIn(layer, { ...made, values: { ...made.values, regions: [region] } });
-      return;
-    }
-    if (regionsOf(own).length >= MOST_REGIONS)
+    const regions = [...regionsOf(step), region];
+    if (regions.length > MOST_REGIONS)
       throw new Error(`One step reshapes at most ${MOST_REGIONS} parts: add another Reshape step.`);
-    own.values.regions = [...regionsOf(own), region];
+    const own = layer.steps.find((k) => k.id === step.id);
+    if (own) own.values.regions = regions;
+    else putIn(layer, { ...step, values: { regions } });
   };
 
 /** A new step that reshapes nothing yet. */
@@ -128,11 +123,3 @@ export const movedPoints = (mesh: Mesh, which: readonly number[], by: Point): Me
   ...mesh,
   points: mesh.points.map((p, i) => (which.includes(i) ? { x: p.x + by.x, y: p.y + by.y } : p)),
 });
-
-/** Where the outline of a part stands after it was carried, its box with it. */
-export const carriedBox = (region: ReshapedRegion): Box =>
-  boxUnder(placementMap(region.to), boxOfPath(region.path));
-
-/** A point of a part where it was carried, px of the layer. */
-export const carriedPoint = (region: ReshapedRegion, p: Point): Point =>
-  apply(placementMap(region.to), p);

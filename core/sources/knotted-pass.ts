@@ -58,8 +58,9 @@ export function knottedPass<T extends ColourBuffer | Plane>(
     return wovenPass({ ...source, only }, { ...pass, cap }, context, draw);
   };
   const body = bodyWidth(source.passes);
+  // The same for every pass, so that it is made once.
   const cover: Pass = {
-    ...pass,
+    ...source.passes.find((p) => p.draws === 'stroke')!,
     ...{ width: body + 2 * source.crossings!.gap, blur: 0, hardness: 100, paint: 'one' },
     ...{ start: 0, end: 0, startLength: 0, endLength: 0, dashes: false, cap: 'flat' },
     ...{ x: 0, y: 0, beside: 0 },

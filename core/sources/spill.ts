@@ -1,16 +1,15 @@
 import * as v from 'valibot';
 import type { Parameters, Values } from '../definitions/parameter';
 import { length, parametersSchema, percent } from '../definitions/parameter';
-import type { SourceDefinition, Thrower } from '../definitions/source';
+import type { SourceDefinition } from '../definitions/source';
 import { curveTable } from '../geometry/curve';
 import { meanScale } from '../geometry/affine';
 import { blurMargin, gaussianBlur } from '../kernels/blur';
 import { signedDistance } from '../kernels/contour';
-import { onHeap, rowsOf, run } from '../kernels/machine';
-import { add, lookUp } from '../kernels/planes';
-import { copied, level } from '../kernels/rows';
+import { add, facing, lookUp } from '../kernels/planes';
+import { alphaOf, copied, level, toneOf } from '../kernels/rows';
 import { oneColour } from '../paint/paint';
-import type { Plane } from '../pixels/buffer';
+import type { ColourBuffer, Plane } from '../pixels/buffer';
 import { crop, unwritten } from '../pixels/buffer';
 import { scoped } from '../pixels/heap';
 import type { Region } from '../pixels/region';
@@ -93,29 +92,15 @@ const TONE = 0.7;
  * What the light falls on as a relief over a region, px: it rises along its edge, as wide as that is, and with its
  * tones (shape from shading at its plainest: Horn, 1970).
  */
-function relief(surface: NonNullable<Thrower['surface']>, edge: number, region: Region): Plane {
-  const far = grow(region, blurMargin(edge / 2));
+function reliefOf(surface: ColourBuffer, edge: number, region: Region): Plane {
   const height = (of: Plane, by: number): Plane => {
     const soft = copied(gaussianBlur(of, edge / 2, region, 1), 1);
     level(soft, by * edge, 0);
-    return soft;
+    return crop(soft, region, 1);
   };
-  const out = copied(crop(height(surface.coverage(far), 1), region, 1), 1);
-  add(out, crop(height(surface.tone(far), TONE), region, 1));
+  const out = height(alphaOf(surface), 1);
+  add(out, height(toneOf(surface), TONE));
   return out;
-}
-
-/** Takes a share (%) of the light away where a relief does not face it: distances grow away from the light. */
-function facing(shares: Plane, distances: Plane, heights: Plane, amount: number): void {
-  const { region } = shares;
-  onHeap((at) =>
-    run('facingRows', region.height, region.width * 10, [
-      ...rowsOf(at, shares, region, 1, 'write'),
-      ...rowsOf(at, distances, region, 1),
-      ...rowsOf(at, heights, region, 1),
-      ...[amount / 100, region.width],
-    ]),
-  );
 }
 
 /**
@@ -145,7 +130,9 @@ export const spillSource: SourceDefinition<SpillSource> = {
       if (values.facing > 0 && light.surface) {
         const edge = values.edge * meanScale(map);
         const near = grow(wanted, 1);
-        facing(shares, crop(distances, near, 1), relief(light.surface, edge, near), values.facing);
+        const seen = light.surface(grow(near, blurMargin(edge / 2)));
+        const heights = reliefOf(seen, edge, near);
+        facing(shares, crop(distances, near, 1), heights, values.facing / 100);
       }
       return oneColour(
         shares,

@@ -51,6 +51,12 @@ export const pixelSteps = steps.filter((s): s is StepDefinition => s.works === '
 export const shapeSteps = steps.filter((s): s is ShapeStepDefinition => s.works === 'shape');
 export const styles = steps.filter((s): s is StyleDefinition => s.works === 'style');
 
+/** Whether a kind of step looks at where its layer stands, as those do that carry pixels elsewhere. */
+export const seesPlace = (kind: string): boolean => {
+  const definition = stepOfKind(kind);
+  return definition.works === 'pixels' && definition.seesPlace === true;
+};
+
 const byKind = new Map(steps.map((s) => [s.kind, s]));
 
 /** The step of a kind. Throws an Error that lists the kinds there are. */

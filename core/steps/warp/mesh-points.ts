@@ -42,6 +42,17 @@ export function throughMesh(mesh: Mesh, p: Point): Point {
   return { x: of('x'), y: of('y') };
 }
 
+/** So many times as far as its points are carried a spline of them may go: 5/4 along each axis, half way between points. */
+const OVERSHOOT = (5 / 4) ** 2;
+
+/** No point is carried farther than this by a mesh, px of the layer. */
+export function reachOfMesh({ box, columns, rows, points }: Mesh): number {
+  const ways = restingPoints(box, columns, rows).map((p, i) =>
+    Math.hypot(points[i]!.x - p.x, points[i]!.y - p.y),
+  );
+  return OVERSHOOT * Math.max(...ways);
+}
+
 /** The sheet of a mesh, in the layer's own px; what lies beyond its box is carried as its border is. */
 export const sheetOfMesh = (mesh: Mesh): Sheet =>
   sheetOver(
@@ -57,7 +68,4 @@ export const meshWith = (mesh: Mesh, columns: number, rows: number): Mesh => ({
 });
 
 /** Whether a mesh carries nothing anywhere. */
-export const isFlat = ({ box, columns, rows, points }: Mesh): boolean =>
-  restingPoints(box, columns, rows).every(
-    (p, i) => Math.hypot(p.x - points[i]!.x, p.y - points[i]!.y) < 1e-9,
-  );
+export const isFlat = (mesh: Mesh): boolean => reachOfMesh(mesh) < 1e-9;

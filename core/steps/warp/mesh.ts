@@ -1,7 +1,7 @@
 import { defineStep } from '../../definitions/step';
-import { farthest, marginFor } from '../../geometry/sheet';
+import { marginFor } from '../../geometry/sheet';
 import { throughSheet } from '../../kernels/sheet';
-import { isFlat, sheetOfMesh } from './mesh-points';
+import { isFlat, reachOfMesh, sheetOfMesh } from './mesh-points';
 
 /** A layer bent by a mesh of points. */
 export const mesh = defineStep({
@@ -11,7 +11,7 @@ export const mesh = defineStep({
   parameters: {
     mesh: { kind: 'mesh', label: 'Points', default: null },
   },
-  margin: ({ mesh }, _scale, own) => (mesh ? marginFor(farthest(sheetOfMesh(mesh)) * own) : 0),
+  margin: ({ mesh }, _scale, own) => (mesh ? marginFor(reachOfMesh(mesh) * own) : 0),
   seesPlace: true,
   apply: (input, { mesh }, { wanted, map }) =>
     throughSheet(input, mesh && !isFlat(mesh) ? sheetOfMesh(mesh) : null, map, wanted),

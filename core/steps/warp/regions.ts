@@ -4,6 +4,7 @@ import { flatten } from '../../geometry/flatten';
 import type { Sheet } from '../../geometry/sheet';
 import { evenLines, sheetOver, tidyLines } from '../../geometry/sheet';
 import type { Path } from '../../geometry/path';
+import { quadOf } from '../../geometry/quad';
 import { placementMap } from '../../definitions/placement';
 import type { ReshapedRegion } from '../../definitions/warps';
 
@@ -121,14 +122,8 @@ export function sheetOfRegions(regions: readonly ReshapedRegion[]): Sheet {
 export const reachOfRegions = (regions: readonly ReshapedRegion[]): number =>
   regions.reduce((sum, region) => {
     const { box, map } = partOf(region);
-    const corners = [
-      { x: box.x0, y: box.y0 },
-      { x: box.x1, y: box.y0 },
-      { x: box.x1, y: box.y1 },
-      { x: box.x0, y: box.y1 },
-    ];
     // A straight map carries nothing in a box farther than one of its corners.
-    const far = corners.map((c) => {
+    const far = quadOf(box).map((c) => {
       const to = apply(map, c);
       return Math.hypot(to.x - c.x, to.y - c.y);
     });

@@ -13,7 +13,7 @@ import { crop } from '../../pixels/buffer';
 import type { Region } from '../../pixels/region';
 import { grow } from '../../pixels/region';
 import { mesh } from './mesh';
-import { flatMesh, meshWith, throughMesh } from './mesh-points';
+import { flatMesh, meshWith, reachOfMesh, sheetOfMesh, throughMesh } from './mesh-points';
 import { reshape } from './reshape';
 import { reachOfRegions, share, sheetOfRegions } from './regions';
 
@@ -262,6 +262,26 @@ describe('a mesh', () => {
         },
       ),
       { numRuns: 30 },
+    );
+  });
+  it('carries nothing farther than it says', () => {
+    const way = fc.double({ min: -40, max: 40, noNaN: true });
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 2, max: 5 }),
+        fc.integer({ min: 2, max: 5 }),
+        fc.array(way, { minLength: 50, maxLength: 50 }),
+        (columns, rows, moves) => {
+          const flat = flatMesh(box, columns, rows);
+          const points = flat.points.map((p, i) => ({
+            x: p.x + moves[2 * i]!,
+            y: p.y + moves[2 * i + 1]!,
+          }));
+          const bent = { ...flat, points };
+          expect(farthest(sheetOfMesh(bent))).toBeLessThanOrEqual(reachOfMesh(bent) + 1e-9);
+        },
+      ),
+      { numRuns: 60 },
     );
   });
   it('carries what lies beyond its box as its border is carried', () => {

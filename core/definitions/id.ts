@@ -1,0 +1,7 @@
+import * as v from 'valibot';
+
+/** The id of a layer, or of a part of one. */
+export const idSchema = v.pipe(
+  v.string(),
+  v.regex(/^[\w-]{1,64}$/, 'An id is 1 to 64 letters, digits, - or _.'),
+);
