@@ -76,6 +76,16 @@ export async function colourAt(page: Page, at: XY): Promise<[number, number, num
   }, place);
 }
 
+/** How much of a blue fill shows at a place of a new scene, over the dark: 0–1. */
+export const shownAt = async (page: Page, at: XY): Promise<number> =>
+  ((await colourAt(page, at))[2] - 18) / (0x66 - 18);
+
+/** Opens a menu of the row over the stage, and chooses from it. */
+export async function choose(page: Page, menu: string, item: string): Promise<void> {
+  await stage(page).getByRole('button', { name: menu, exact: true }).click();
+  await page.getByRole('menuitem', { name: item, exact: true }).click();
+}
+
 export async function press(page: Page, from: XY, to: XY = from): Promise<void> {
   const [a, b] = [await onPage(page, from), await onPage(page, to)];
   await page.mouse.move(...a);

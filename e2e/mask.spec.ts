@@ -5,29 +5,20 @@ import type { Mask } from '../core/masks/mask';
 import {
   add,
   card,
-  colourAt,
+  choose,
   newScene,
   onPage,
   press,
   savedScene,
   settled,
   setValue,
-  type XY,
+  shownAt,
 } from './bench-page';
 
 const maskOf = async (page: Page, name = 'Fill'): Promise<Mask | null> => {
   await settled(page);
   const scene = await savedScene(page);
   return scene.layers.find((l) => l.name === name)!.mask;
-};
-
-/** How much of the blue fill shows at a place of the scene, over the dark: 0–1. */
-const shownAt = async (page: Page, at: XY): Promise<number> =>
-  ((await colourAt(page, at))[2] - 18) / (0x66 - 18);
-
-const tool = async (page: Page, from: string, to: string) => {
-  await page.getByRole('button', { name: from, exact: true }).first().click();
-  await page.getByRole('menuitem', { name: to, exact: true }).click();
 };
 
 test.beforeEach(async ({ page }) => {
@@ -64,18 +55,18 @@ test('a brush hides and reveals; strokes stay live, and one undo takes back one'
 });
 
 test('boxes, ovals and lassos show, hide and keep only; fades lie on them', async ({ page }) => {
-  await tool(page, 'Brush', 'Box');
-  await tool(page, 'Hides', 'Shows');
+  await choose(page, 'Brush', 'Box');
+  await choose(page, 'Hides', 'Shows');
   await press(page, [100, 100], [700, 400]);
   expect(await shownAt(page, [400, 250])).toBeGreaterThan(0.9);
   expect(await shownAt(page, [50, 50])).toBeLessThan(0.1);
-  await tool(page, 'Box', 'Oval');
-  await tool(page, 'Shows', 'Hides');
+  await choose(page, 'Box', 'Oval');
+  await choose(page, 'Shows', 'Hides');
   await press(page, [300, 150], [500, 350]);
   expect(await shownAt(page, [400, 250])).toBeLessThan(0.1);
   expect(await shownAt(page, [310, 160])).toBeGreaterThan(0.9);
-  await tool(page, 'Oval', 'Lasso');
-  await tool(page, 'Hides', 'Keeps only');
+  await choose(page, 'Oval', 'Lasso');
+  await choose(page, 'Hides', 'Keeps only');
   for (const p of [
     [50, 50],
     [750, 50],
@@ -85,7 +76,7 @@ test('boxes, ovals and lassos show, hide and keep only; fades lie on them', asyn
   await page.keyboard.press('Enter');
   expect(await shownAt(page, [150, 150])).toBeGreaterThan(0.9);
   expect(await shownAt(page, [680, 380])).toBeLessThan(0.1);
-  await tool(page, 'Lasso', 'Fade');
+  await choose(page, 'Lasso', 'Fade');
   await press(page, [120, 250], [280, 250]);
   await expect(page.getByTestId('fade-to')).toBeVisible();
   expect(await shownAt(page, [110, 200])).toBeGreaterThan(0.85);

@@ -4,32 +4,27 @@ import { expect, test } from '@playwright/test';
 import {
   act,
   add,
-  colourAt,
+  choose,
   newScene,
   onPage,
   press,
   savedScene,
   settled,
+  shownAt,
   value,
 } from './bench-page';
 
 const tool = (page: Page, name: string) =>
   page.getByRole('region', { name: 'Stage' }).getByRole('button', { name, exact: true }).click();
 
-/** How much of the blue square shows at a place, over the dark: 0–1. */
-const shownAt = async (page: Page, at: readonly [number, number]): Promise<number> =>
-  ((await colourAt(page, at))[2] - 18) / (0x66 - 18);
-
 /** A blue square from (300, 150) to (500, 350) on the dark. */
 test.beforeEach(async ({ page }) => {
   await newScene(page, 800, 500);
   await add(page, 'Fill');
   await page.keyboard.press('0');
-  await tool(page, 'Brush');
-  await page.getByRole('menuitem', { name: 'Box', exact: true }).click();
+  await choose(page, 'Brush', 'Box');
   await press(page, [300, 150], [500, 350]);
-  await tool(page, 'Becomes…');
-  await page.getByRole('menuitem', { name: 'The mask of Fill', exact: true }).click();
+  await choose(page, 'Becomes…', 'The mask of Fill');
   // A group of it, so that its edge goes with what is reshaped.
   await act(page, 'Put the layer in a group');
   await page.keyboard.press('5');

@@ -1,28 +1,19 @@
 /** Selections: drawn, by colour, moved, kept, and what becomes of them. */
-import type { Page } from '@playwright/test';
 import { expect, test } from '@playwright/test';
 import { isPath } from '../core/sources/line-shape';
 import {
   act,
   add,
   card,
+  choose,
   colourAt,
   newScene,
   onPage,
   press,
   savedScene,
   settled,
+  shownAt,
 } from './bench-page';
-
-const choose = async (page: Page, from: string, to: string) => {
-  const stage = page.getByRole('region', { name: 'Stage' });
-  await stage.getByRole('button', { name: from, exact: true }).click();
-  await page.getByRole('menuitem', { name: to, exact: true }).click();
-};
-
-/** How much of the blue fill shows at a place, over the dark: 0–1. */
-const shownAt = async (page: Page, at: readonly [number, number]): Promise<number> =>
-  ((await colourAt(page, at))[2] - 18) / (0x66 - 18);
 
 test.beforeEach(async ({ page }) => {
   await newScene(page, 800, 500);

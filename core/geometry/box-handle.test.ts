@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { apply, boxUnder, edgeOf } from './affine';
 import type { BoxHandle } from './box-handle';
-import { inBox, opposite, pulledMap, pulledScale } from './box-handle';
+import { alongAxis, halfTurns, inBox, opposite, pulledMap, pulledScale } from './box-handle';
 
 const box = { x0: 10, y0: -20, x1: 90, y1: 40 };
 const share = fc.constantFrom(0, 0.5, 1);
@@ -57,5 +57,15 @@ describe('an edge of a box', () => {
     expect(edgeOf(box, 'top')).toEqual({ y: -20 });
     expect(edgeOf(box, 'centre')).toEqual({ y: 10 });
     expect(edgeOf(box, 'bottom')).toEqual({ y: 40 });
+  });
+});
+
+describe('ways and turns of a drag', () => {
+  it('are held to the longer axis, and told within half a turn', () => {
+    expect(alongAxis({ x: -9, y: 4 })).toEqual({ x: -9, y: 0 });
+    expect(alongAxis({ x: 3, y: 5 })).toEqual({ x: 0, y: 5 });
+    expect([0, 180, -180, 190, -190, 540, -900].map(halfTurns)).toEqual([
+      0, -180, -180, -170, 170, -180, -180,
+    ]);
   });
 });

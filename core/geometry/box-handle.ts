@@ -42,3 +42,10 @@ export function pulledScale(
 /** The map of a box whose handle is pulled to a point. */
 export const pulledMap = (box: Box, handle: BoxHandle, to: Point): Affine =>
   about(inBox(box, opposite(handle)), scaling(...pulledScale(box, handle, to)));
+
+/** A way held to the axis that it is longer along. */
+export const alongAxis = ({ x, y }: Point): Point =>
+  Math.abs(x) > Math.abs(y) ? { x, y: 0 } : { x: 0, y };
+
+/** An angle, degrees, as −180 up to but not with 180. */
+export const halfTurns = (angle: number): number => ((((angle + 180) % 360) + 360) % 360) - 180;

@@ -8,7 +8,9 @@ import { edit } from '../scene/edit';
 import { removeLayer, setPlacement } from '../scene/edits';
 import { newFill, newGroup, newLineOf, newScene, newShape } from '../scene/make';
 import type { Layer, Scene } from '../scene/schema';
+import type { LineSource } from '../sources/line';
 import { newPass } from '../sources/pass';
+import { putCrossings, setCrossings } from '../scene/crossing-edits';
 import { correctWeave, putWeave } from '../scene/weave-edits';
 import { lookUp } from '../testing/scenes';
 import type { Weave } from '../weave/weave';
@@ -82,6 +84,28 @@ describe('a woven line', () => {
     expect(red(scene, 40, 50)).toBeCloseTo(1, 3);
     const plain = edit(scene, '', correctWeave('line', null)).scene;
     expect([...see(plain).data]).toEqual([...see(crossed()).data]);
+  });
+  it('woven with itself as well, is not parted by a strand that lies behind the subject', () => {
+    const scene = crossed();
+    const [subject, line] = scene.layers;
+    const source = line!.source as LineSource;
+    // Along over the disc, round beside it, and down through the same place.
+    const anchors = [
+      ...[corner(20, 50), corner(180, 50), corner(180, 10), corner(100, 10)],
+      corner(100, 95),
+    ];
+    const looped: Layer = {
+      ...line!,
+      // Its first stretch, along, lies behind, and the second, down, in front.
+      weave: weave({ way: 'alternate' }),
+      source: { ...source, shape: { kind: 'path', paths: [{ closed: false, anchors }] } },
+    };
+    const plain: Scene = { ...scene, layers: [subject!, looped] };
+    expect([red(plain, 90, 50), red(plain, 100, 60)].map((v) => Math.round(v))).toEqual([0, 1]);
+    const over = [putCrossings('line', true), setCrossings('line', { way: 'earlier', gap: 4 })];
+    const knotted = over.reduce((now, change) => edit(now, '', change).scene, plain);
+    // What goes along would go over, but is not there.
+    for (const y of [44, 50, 56]) expect(red(knotted, 100, y)).toBeCloseTo(1, 4);
   });
   it('keeps what was chosen when the subject moves', () => {
     const choices = [{ of: 'line', strand: 0, at: 0.5, behind: true } as const];

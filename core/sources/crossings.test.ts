@@ -157,6 +157,30 @@ describe('a line that goes over itself', () => {
     const back = edit(turned, '', putCrossings('loop', false)).scene;
     expect(at(back, 24, 40)).toBeCloseTo(1, 4);
   });
+  it('parts no more than the core of what goes over, and less where that thins to a point', () => {
+    const knotted = edit(looped(), '', putCrossings('loop', true)).scene;
+    const set = edit(knotted, '', setCrossings('loop', { way: 'earlier', gap: 3 })).scene;
+    const layer = set.layers[0]!;
+    const source = layer.source as LineSource;
+    const [core] = source.passes;
+    const halo = newPass('h', '', { width: 40, blur: 12, colour: '#ffffff', opacity: 1 });
+    const withHalo: Scene = {
+      ...set,
+      layers: [{ ...layer, source: { ...source, passes: [halo, core!] } }],
+    };
+    // As wide as without: the halo is no body.
+    expect(at(withHalo, 30, 31)).toBeGreaterThan(0.99);
+    expect(at(withHalo, 30, 35)).toBeLessThan(0.05);
+    // The level strand comes from a point: at the crossing, 20 px on, it is a fifth as wide.
+    const thin: LineSource = {
+      ...source,
+      passes: [{ ...core!, tapers: 'length', startLength: 100, point: 'pointed' }],
+    };
+    const pointed: Scene = { ...set, layers: [{ ...layer, source: thin }] };
+    expect(at(pointed, 30, 44)).toBeGreaterThan(0.9);
+    // Half of its 14 px there, a fifth of that: it ends 1.435 px off its middle.
+    expect(at(pointed, 30, 41)).toBeCloseTo(1 - (7 * 0.205 - 1), 2);
+  });
   it('is elsewhere what it was, and nothing changes where nothing crosses', () => {
     const plain = looped();
     const knotted = edit(plain, '', putCrossings('loop', true)).scene;

@@ -14,6 +14,12 @@ import { summed, veiled, wideness, wovenPass } from './woven-pass';
 
 /** Passes of a line that goes over and under itself. */
 
+/** How wide the sharp core of a line is, px: what lies round that is glow, and hides nothing. */
+function coreWidth(passes: readonly Pass[]): number {
+  const sharp = passes.filter((p) => p.blur < p.width / 8);
+  return bodyWidth(sharp.some((p) => p.enabled && p.draws !== 'inside') ? sharp : passes);
+}
+
 /** How much of a wide halo still lies on the strand that goes over. */
 const SPILL = 0.8;
 
@@ -31,7 +37,7 @@ function layeringOf(source: LineSource) {
   const { crossings: set } = source;
   const made =
     set && crossings.length > 0
-      ? layering(strands, crossings, overs(crossings, set), bodyWidth(source.passes), set.gap)
+      ? layering(strands, crossings, overs(crossings, set), coreWidth(source.passes), set.gap)
       : null;
   layerings.set(source, made);
   return made;
@@ -57,16 +63,16 @@ export function knottedPass<T extends ColourBuffer | Plane>(
     const cap = pass.dashes ? pass.cap : 'flat';
     return wovenPass({ ...source, only }, { ...pass, cap }, context, draw);
   };
-  const body = bodyWidth(source.passes);
-  // The same for every pass, so that it is made once.
+  const body = coreWidth(source.passes);
+  // The same for every pass, so that it is made once; it thins where the line does.
   const cover: Pass = {
     ...source.passes.find((p) => p.draws === 'stroke')!,
     ...{ width: body + 2 * source.crossings!.gap, blur: 0, hardness: 100, paint: 'one' },
-    ...{ start: 0, end: 0, startLength: 0, endLength: 0, dashes: false, cap: 'flat' },
-    ...{ x: 0, y: 0, beside: 0 },
+    ...{ dashes: false, cap: 'flat', x: 0, y: 0, beside: 0 },
   };
   const over: PartOfLine = { ...source, only: { runs: lies.over, cap: 'flat' } };
-  const covered = passPlane(over, cover, context);
+  // Where it lies behind another layer it covers nothing.
+  const covered = wovenPass(over, cover, context, passPlane);
   const share = 1 - SPILL * wideness(pass, body);
   return summed(part(lies.rest), veiled(part(lies.under), covered, share, channels), channels);
 }

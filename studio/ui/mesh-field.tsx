@@ -1,12 +1,13 @@
+import { count } from '@ignis/core/definitions/parameter';
 import type { Mesh } from '@ignis/core/definitions/warps';
 import { FEWEST_POINTS, MOST_POINTS } from '@ignis/core/definitions/warps';
 import { flatMesh, isFlat, meshWith } from '@ignis/core/steps/warp/mesh-points';
 import { useReshaping } from '../state/reshaping';
 import { NumberField } from './number-field';
-import { number } from './place-fields';
 
-const COLUMNS = number('Columns', '', FEWEST_POINTS, MOST_POINTS, 4);
-const ROWS = number('Rows', '', FEWEST_POINTS, MOST_POINTS, 4);
+const SIDE = { min: FEWEST_POINTS, max: MOST_POINTS };
+const COLUMNS = count('Columns', 4, SIDE);
+const ROWS = count('Rows', 4, SIDE);
 
 interface Props {
   value: Mesh | null;

@@ -1,38 +1,21 @@
-import type { NumberParameter } from '@ignis/core/definitions/parameter';
+import { angle, percent, place } from '@ignis/core/definitions/parameter';
 import type { Placement } from '@ignis/core/definitions/placement';
 import { MAX_SHEAR } from '@ignis/core/definitions/placement';
 import { NumberField } from './number-field';
 
-/** A number with its range, for a field of its own. */
-export const number = (
-  label: string,
-  unit: NumberParameter['unit'],
-  min: number,
-  max: number,
-  initial: number,
-  step = 1,
-): NumberParameter => ({
-  kind: 'number',
-  label,
-  unit,
-  min,
-  max,
-  step,
-  default: initial,
-});
-
+const FAR = { min: -1e6, max: 1e6 };
 const FIELDS = {
-  x: number('X', 'px', -1e6, 1e6, 0),
-  y: number('Y', 'px', -1e6, 1e6, 0),
-  width: number('Width', '%', -100_000, 100_000, 100),
-  height: number('Height', '%', -100_000, 100_000, 100),
-  turn: number('Turn', '°', -360, 360, 0),
-  shear: number('Shear', '°', -MAX_SHEAR, MAX_SHEAR, 0),
+  x: place('X', 0, FAR),
+  y: place('Y', 0, FAR),
+  width: percent('Width', 100, -100_000, 100_000),
+  height: percent('Height', 100, -100_000, 100_000),
+  turn: angle('Turn', 0, { min: -360, max: 360 }),
+  shear: angle('Shear', 0, { min: -MAX_SHEAR, max: MAX_SHEAR }),
 };
 
 /** Where something stands, by numbers. */
 export function PlaceFields({
-  place,
+  place: own,
   onChange,
   onDone,
 }: {
@@ -56,18 +39,18 @@ export function PlaceFields({
   return (
     <>
       <div className={row}>
-        X {field('x', place.x, (x) => ({ x }))}
+        X {field('x', own.x, (x) => ({ x }))}
         <span className="pl-2">Width</span>{' '}
-        {field('width', place.scaleX * 100, (v) => ({ scaleX: v / 100 || 0.001 }))}
+        {field('width', own.scaleX * 100, (v) => ({ scaleX: v / 100 || 0.001 }))}
       </div>
       <div className={row}>
-        Y {field('y', place.y, (y) => ({ y }))}
+        Y {field('y', own.y, (y) => ({ y }))}
         <span className="pl-2">Height</span>{' '}
-        {field('height', place.scaleY * 100, (v) => ({ scaleY: v / 100 || 0.001 }))}
+        {field('height', own.scaleY * 100, (v) => ({ scaleY: v / 100 || 0.001 }))}
       </div>
       <div className={row}>
-        Turn {field('turn', place.rotation, (rotation) => ({ rotation }))}
-        <span className="pl-2">Shear</span> {field('shear', place.shear, (shear) => ({ shear }))}
+        Turn {field('turn', own.rotation, (rotation) => ({ rotation }))}
+        <span className="pl-2">Shear</span> {field('shear', own.shear, (shear) => ({ shear }))}
       </div>
     </>
   );

@@ -1,11 +1,12 @@
 import { Trash2 } from 'lucide-react';
+import { length } from '@ignis/core/definitions/parameter';
 import type { ReshapedRegion } from '@ignis/core/definitions/warps';
 import { useReshaping } from '../state/reshaping';
 import { NumberField } from './number-field';
-import { PlaceFields, number } from './place-fields';
+import { PlaceFields } from './place-fields';
 
 const SOFT = {
-  ...number('Soft border', 'px', 1, 5000, 40),
+  ...length('Soft border', 40, { min: 1, max: 5000 }),
   help: 'How far beyond the part what lies round it gives way.',
 };
 

@@ -1,3 +1,4 @@
+import { place } from '@ignis/core/definitions/parameter';
 import { FlipHorizontal2, FlipVertical2 } from 'lucide-react';
 import type { Edit } from '@ignis/core/scene/edit';
 import { ownBox } from '@ignis/core/scene/echoes';
@@ -11,7 +12,7 @@ import type { Layer } from '@ignis/core/scene/schema';
 import { liveEdit, useBench } from '../../state/bench';
 import { useFonts } from '../../state/fonts';
 import { NumberField } from '../../ui/number-field';
-import { PlaceFields, number } from '../../ui/place-fields';
+import { PlaceFields } from '../../ui/place-fields';
 import { Node } from './node';
 
 /** Where a layer stands: by numbers, and flips. */
@@ -83,7 +84,7 @@ function CornerFields({ layer, quad }: { layer: Layer; quad: Quad }) {
   const at = (corner: number, axis: 'x' | 'y') => (
     <NumberField
       value={Math.round(quad[corner]![axis] * 10) / 10}
-      parameter={number(`${CORNERS[corner]!} ${axis.toUpperCase()}`, 'px', -1e6, 1e6, 0)}
+      parameter={place(`${CORNERS[corner]!} ${axis.toUpperCase()}`, 0, { min: -1e6, max: 1e6 })}
       onChange={(v) =>
         live.change(
           setPlacement(

@@ -27,6 +27,7 @@ import { snapAnchors } from '@ignis/core/scene/snap';
 import type { Layer } from '@ignis/core/scene/schema';
 import { useAround, useBench } from '../../state/bench';
 import { AnchorMarks, HandleMarks, SegmentMark } from './anchor-marks';
+import { Band } from './band';
 import { BoxHandles } from './box-handles';
 import { toStage } from './path-outline';
 import { follow, scenePoint } from './pointer';
@@ -256,17 +257,7 @@ export function Anchors({ stage, layer, paths, onMiss }: Props) {
       {chosen.length === 1 && (
         <HandleMarks map={map} paths={paths} at={chosen[0]!} onPress={dragHandle} />
       )}
-      {band && (
-        <rect
-          x={band.x0}
-          y={band.y0}
-          width={band.x1 - band.x0}
-          height={band.y1 - band.y0}
-          fill="#ff7a3c22"
-          stroke="#ff7a3c"
-          pointerEvents="none"
-        />
-      )}
+      {band && <Band box={band} />}
     </g>
   );
 }

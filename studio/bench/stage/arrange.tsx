@@ -1,4 +1,5 @@
 import type { RefObject } from 'react';
+import { alongAxis, halfTurns } from '@ignis/core/geometry/box-handle';
 import type { Affine, Point } from '@ignis/core/geometry/affine';
 import { apply, invert } from '@ignis/core/geometry/affine';
 import { inverseOf, project } from '@ignis/core/geometry/homography';
@@ -55,13 +56,13 @@ export function Arrange({ stage, layer, onClick }: Props) {
       warp={warp}
       move={(from, to, e) => {
         const [a, b] = [placedPoint(p, from), placedPoint(p, to)];
-        let [dx, dy] = [b.x - a.x, b.y - a.y];
-        if (e.shiftKey) [dx, dy] = Math.abs(dx) > Math.abs(dy) ? [dx, 0] : [0, dy];
+        const way = { x: b.x - a.x, y: b.y - a.y };
+        const by = e.shiftKey ? alongAxis(way) : way;
         // Snapping is a matter of the scene, whatever group the layer stands in.
-        const moved = { ...p, x: p.x + dx, y: p.y + dy };
+        const moved = { ...p, x: p.x + by.x, y: p.y + by.y };
         const more = snap.box(placedBox(moved, box, around), e);
-        const by = back ? turned(back, more) : { x: 0, y: 0 };
-        put('Move', { ...moved, x: tenth(moved.x + by.x), y: tenth(moved.y + by.y) });
+        const on = back ? turned(back, more) : { x: 0, y: 0 };
+        put('Move', { ...moved, x: tenth(moved.x + on.x), y: tenth(moved.y + on.y) });
       }}
       pull={(handle, to, e) => {
         const at =
@@ -79,7 +80,7 @@ export function Arrange({ stage, layer, onClick }: Props) {
         const held = e.shiftKey
           ? Math.round(raw / 15) * 15
           : tenth(snap.angle(raw, placedPoint(p, at), around, e));
-        put('Rotate', { ...about, rotation: ((held + 540) % 360) - 180 });
+        put('Rotate', { ...about, rotation: halfTurns(held) });
       }}
       drop={drop}
       click={(e) => onClick(scenePoint(stage.current!, e), e)}

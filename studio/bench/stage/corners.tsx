@@ -7,6 +7,7 @@ import { placementMap } from '@ignis/core/definitions/placement';
 import { cornered } from '@ignis/core/scene/placement';
 import type { Layer } from '@ignis/core/scene/schema';
 import { useAround, useBench } from '../../state/bench';
+import { FourCorners } from './four-corners';
 import { toStage } from './path-outline';
 import { follow, scenePoint } from './pointer';
 import { snapper } from './snapping';
@@ -29,12 +30,11 @@ export function Corners({ stage, layer }: Props) {
   const quad = p.corners?.to ?? quadOf(box);
   const map = toStage(view, around, p);
   const seen = quad.map((c) => apply(map, c));
-  const outline = seen.map((c) => `${c.x},${c.y}`).join(' ');
   const { drag, drop } = useBench.getState();
   const full = multiply(around, placementMap(p));
   const back = invert(full);
 
-  const press = (corner: number) => (down: React.PointerEvent) => {
+  const press = (corner: number, down: React.PointerEvent) => {
     if (down.button !== 0 || !back) return;
     down.stopPropagation();
     const snap = snapper(() => [layer.id]);
@@ -53,39 +53,12 @@ export function Corners({ stage, layer }: Props) {
 
   return (
     <g data-testid="corners">
-      <polygon
-        points={outline}
-        fill="none"
-        stroke="#000"
-        strokeOpacity={0.5}
-        strokeWidth={3}
-        pointerEvents="none"
+      <FourCorners
+        seen={seen}
+        names={NAMES}
+        does="drag it anywhere; Shift keeps perspective"
+        onPress={press}
       />
-      <polygon
-        points={outline}
-        fill="none"
-        stroke="#ff7a3c"
-        strokeWidth={1.3}
-        pointerEvents="none"
-      />
-      {seen.map((c, i) => (
-        <g
-          key={NAMES[i]}
-          onPointerDown={press(i)}
-          className="cursor-move"
-          data-corner={i}
-          aria-label={NAMES[i]}
-        >
-          <title>{`${NAMES[i]!} corner: drag it anywhere; Shift keeps perspective`}</title>
-          <circle cx={c.x} cy={c.y} r={13} fill="transparent" />
-          <path
-            d={`M${c.x} ${c.y - 7}l7 7l-7 7l-7 -7z`}
-            fill="#fff"
-            stroke="#000"
-            strokeOpacity={0.6}
-          />
-        </g>
-      ))}
     </g>
   );
 }

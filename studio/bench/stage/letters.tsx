@@ -1,7 +1,7 @@
 import type { RefObject } from 'react';
 import type { Point } from '@ignis/core/geometry/affine';
 import { apply, multiply } from '@ignis/core/geometry/affine';
-import { inBox } from '@ignis/core/geometry/box-handle';
+import { inBox, halfTurns } from '@ignis/core/geometry/box-handle';
 import { drawnLayer } from '@ignis/core/scene/echoes';
 import type { Layer } from '@ignis/core/scene/schema';
 import { changeText } from '@ignis/core/scene/text-edits';
@@ -103,7 +103,7 @@ export function Letters({ stage, layer }: Props) {
           turn={(_at, by, e) => {
             const raw = before.turn + by;
             const turn = e.shiftKey ? Math.round(raw / 15) * 15 : raw;
-            put('Turn a letter', { turn: ((turn + 540) % 360) - 180 });
+            put('Turn a letter', { turn: halfTurns(turn) });
           }}
           drop={drop}
           click={() => undefined}

@@ -10,6 +10,7 @@ import { movedPoints } from '@ignis/core/scene/warp-edits';
 import { throughMesh } from '@ignis/core/steps/warp/mesh-points';
 import { useBench } from '../../state/bench';
 import { useReshaping } from '../../state/reshaping';
+import { Band } from './band';
 import { follow, stagePoint } from './pointer';
 import { tenth } from './tenth';
 
@@ -89,16 +90,7 @@ export function MeshWork({ stage, layer, step, map, back }: Props) {
             <polyline points={line} stroke="#fff" strokeOpacity={0.75} strokeWidth={1} />
           </g>
         ))}
-        {band && (
-          <rect
-            x={band.x0}
-            y={band.y0}
-            width={band.x1 - band.x0}
-            height={band.y1 - band.y0}
-            stroke="#fff"
-            strokeDasharray="5 4"
-          />
-        )}
+        {band && <Band box={band} />}
       </g>
       {seen.map((p, i) => (
         <g

@@ -10,6 +10,7 @@ import { mapOf, placed } from '@ignis/core/scene/placement';
 import type { Layer, Step } from '@ignis/core/scene/schema';
 import {
   addRegion,
+  boxOfPath,
   layMesh,
   meshOf,
   movedPoints,
@@ -112,7 +113,11 @@ async function partFromSelection(layer: Layer): Promise<void> {
   const { scene } = useBench.getState();
   const paths = await maskPaths(scene, 'selection').catch(() => []);
   const back = invert(mapOf(scene.layers, layer));
-  const largest = [...paths].sort((a, b) => b.anchors.length - a.anchors.length)[0];
+  const area = (path: Path) => {
+    const { x0, y0, x1, y1 } = boxOfPath(path);
+    return (x1 - x0) * (y1 - y0);
+  };
+  const largest = [...paths].sort((a, b) => area(b) - area(a))[0];
   if (!largest || !back) return void toast.info('Nothing is selected that could be reshaped');
   addPart(layer, mapPath(back, largest));
 }

@@ -1,4 +1,5 @@
 import { useEffect, type RefObject } from 'react';
+import { alongAxis, halfTurns } from '@ignis/core/geometry/box-handle';
 import type { Affine } from '@ignis/core/geometry/affine';
 import { invert, meanScale, multiply } from '@ignis/core/geometry/affine';
 import { pathData } from '@ignis/core/geometry/path-data';
@@ -137,9 +138,9 @@ function PartHandles({
       map={multiply(map, placementMap(p))}
       move={(from, to, e) => {
         const [a, b] = [placedPoint(p, from), placedPoint(p, to)];
-        let [dx, dy] = [b.x - a.x, b.y - a.y];
-        if (e.shiftKey) [dx, dy] = Math.abs(dx) > Math.abs(dy) ? [dx, 0] : [0, dy];
-        put('Move a part', { ...p, x: tenth(p.x + dx), y: tenth(p.y + dy) });
+        const way = { x: b.x - a.x, y: b.y - a.y };
+        const by = e.shiftKey ? alongAxis(way) : way;
+        put('Move a part', { ...p, x: tenth(p.x + by.x), y: tenth(p.y + by.y) });
       }}
       pull={(handle, to) => put('Scale a part', pulledPlacement(p, box, handle, to))}
       lean={(handle, from, to) => put('Shear a part', leantPlacement(p, box, handle, from, to))}
@@ -149,7 +150,7 @@ function PartHandles({
         const about = repivoted(p, at);
         const raw = about.rotation + by;
         const held = e.shiftKey ? Math.round(raw / 15) * 15 : tenth(raw);
-        put('Turn a part', { ...about, rotation: ((held + 540) % 360) - 180 });
+        put('Turn a part', { ...about, rotation: halfTurns(held) });
       }}
       drop={drop}
       click={() => useReshaping.setState({ part: null })}

@@ -1,7 +1,7 @@
 import type { RefObject } from 'react';
 import type { Affine, Box } from '@ignis/core/geometry/affine';
 import { IDENTITY, about, boxUnder, rotation, translation } from '@ignis/core/geometry/affine';
-import { pulledMap } from '@ignis/core/geometry/box-handle';
+import { pulledMap, alongAxis } from '@ignis/core/geometry/box-handle';
 import { useBench } from '../../state/bench';
 import { BoxHandles } from './box-handles';
 import { snapper } from './snapping';
@@ -27,10 +27,10 @@ export function SceneBox({ stage, box, ids, put, click = () => undefined }: Prop
       box={box}
       map={[view.zoom, 0, 0, view.zoom, view.x, view.y]}
       move={(from, to, e) => {
-        let [dx, dy] = [to.x - from.x, to.y - from.y];
-        if (e.shiftKey) [dx, dy] = Math.abs(dx) > Math.abs(dy) ? [dx, 0] : [0, dy];
-        const more = snap.box(boxUnder(translation(dx, dy), box), e);
-        put('Move', translation(dx + more.x, dy + more.y));
+        const way = { x: to.x - from.x, y: to.y - from.y };
+        const by = e.shiftKey ? alongAxis(way) : way;
+        const more = snap.box(boxUnder(translation(by.x, by.y), box), e);
+        put('Move', translation(by.x + more.x, by.y + more.y));
       }}
       pull={(handle, to, e) => put('Scale', pulledMap(box, handle, snap.point(to, e)))}
       turn={(pivot, by, e) => {

@@ -10,6 +10,7 @@ import { cornersAsShares, fallingTo } from '@ignis/core/sources/shadow-sheets';
 import { newestOnly } from '../../state/newest';
 import { useAround, useBench } from '../../state/bench';
 import { shadowFloor } from '../../workers/engine';
+import { FourCorners } from './four-corners';
 import { Handle } from './handle';
 import { toStage } from './path-outline';
 import { follow, stagePoint } from './pointer';
@@ -84,21 +85,6 @@ export function ShadowHandles({ stage, layer }: Props) {
 
   return (
     <g data-testid="shadow-handles">
-      <polygon
-        points={seen.map((p) => `${p.x},${p.y}`).join(' ')}
-        fill="none"
-        stroke="#000"
-        strokeOpacity={0.5}
-        strokeWidth={3}
-        pointerEvents="none"
-      />
-      <polygon
-        points={seen.map((p) => `${p.x},${p.y}`).join(' ')}
-        fill="none"
-        stroke="#ff7a3c"
-        strokeWidth={1.3}
-        pointerEvents="none"
-      />
       <line
         x1={near.x}
         y1={near.y}
@@ -108,26 +94,16 @@ export function ShadowHandles({ stage, layer }: Props) {
         strokeDasharray="4 4"
         pointerEvents="none"
       />
-      {seen.map((p, i) => (
-        <g
-          key={NAMES[i]}
-          role="button"
-          aria-label={`${NAMES[i]!} corner`}
-          className="cursor-move"
-          onPointerDown={pull(p, 'Move a corner of the shadow', (to) =>
+      <FourCorners
+        seen={seen}
+        names={NAMES}
+        does="the sheet lies by its four corners from then on"
+        onPress={(i, down) =>
+          pull(seen[i]!, 'Move a corner of the shadow', (to) =>
             byCorners(mapQuad(floor.quad, (q, k) => (k === i ? to : q))),
-          )}
-        >
-          <title>{`${NAMES[i]!} corner: the sheet lies by its four corners from then on`}</title>
-          <circle cx={p.x} cy={p.y} r={13} fill="transparent" />
-          <path
-            d={`M${p.x} ${p.y - 7}l7 7l-7 7l-7 -7z`}
-            fill="#fff"
-            stroke="#000"
-            strokeOpacity={0.6}
-          />
-        </g>
-      ))}
+          )(down)
+        }
+      />
       <Handle
         at={far}
         title="The far end: which way the shadow goes, and how far"

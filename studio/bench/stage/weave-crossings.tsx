@@ -5,7 +5,7 @@ import type { Strand } from '@ignis/core/geometry/strand';
 import { lengthsOf, placeAlong } from '@ignis/core/geometry/strand';
 import type { Layer } from '@ignis/core/scene/schema';
 import { turnCrossing } from '@ignis/core/scene/crossing-edits';
-import type { Crossing } from '@ignis/core/sources/crossings';
+import type { Crossing, Crossings } from '@ignis/core/sources/crossings';
 import { overs } from '@ignis/core/sources/crossings';
 import { knotsOf } from '@ignis/core/sources/knotted-pass';
 import type { LineSource } from '@ignis/core/sources/line';
@@ -19,13 +19,18 @@ const REACH = 15;
 
 /** Where a line crosses itself: a click turns round which strand goes over. */
 export function WeaveCrossings({ layer }: { layer: LineLayer }) {
+  const { crossings } = layer.source;
+  if (!crossings || layer.placement.corners) return null;
+  return <Marks layer={layer} set={crossings} />;
+}
+
+function Marks({ layer, set }: { layer: LineLayer; set: Crossings }) {
   const view = useBench((s) => s.view);
   const around = useAround(layer.id);
   const { source } = layer;
   const { strands, crossings } = useMemo(() => knotsOf(source), [source]);
-  if (!source.crossings || layer.placement.corners) return null;
   const map = toStage(view, around, layer.placement);
-  const over = overs(crossings, source.crossings);
+  const over = overs(crossings, set);
   return (
     <g data-testid="crossings">
       {crossings.map((c, i) => (
@@ -52,9 +57,10 @@ function wayOf(
   { strand, at }: Crossing['first'],
   seen: (p: Point) => Point,
 ): Point {
-  const { points, ...rest } = strands[strand]!;
-  const lengths = lengthsOf({ points, ...rest });
-  const { from, to } = placeAlong({ points, ...rest }, lengths, at * (lengths.at(-1) ?? 0));
+  const own = strands[strand]!;
+  const lengths = lengthsOf(own);
+  const { from, to } = placeAlong(own, lengths, at * (lengths.at(-1) ?? 0));
+  const { points } = own;
   const a = seen({ x: points[2 * from]!, y: points[2 * from + 1]! });
   const b = seen({ x: points[2 * to]!, y: points[2 * to + 1]! });
   const long = Math.hypot(b.x - a.x, b.y - a.y) || 1;

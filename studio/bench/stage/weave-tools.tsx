@@ -96,7 +96,9 @@ export function WeaveTools({ layer }: { layer: Layer }) {
               ? `It does not meet ${subject?.name ?? 'it'} anywhere`
               : brushed
                 ? 'Stroke along the edge'
-                : 'Click a stretch'}
+                : layer.source.kind === 'line' && layer.source.crossings
+                  ? 'Click a stretch or a crossing'
+                  : 'Click a stretch'}
       </Hint>
     </>
   );
