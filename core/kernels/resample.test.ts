@@ -3,11 +3,12 @@ import { describe, expect, it } from 'vitest';
 import type { Affine } from '../geometry/affine';
 import type { Homography } from '../geometry/homography';
 import { compose, inverseOf, project, projective } from '../geometry/homography';
+import { colourBuffer } from '../pixels/buffer';
 import type { StraightImage } from '../pixels/picture';
 import { pyramid } from '../testing/reference/pyramid';
 import { drawPyramid } from '../testing/reference/resample';
 import { picture } from './picture';
-import { drawPicture } from './resample';
+import { drawPicture, warped } from './resample';
 
 describe('a picture drawn', () => {
   const straight: StraightImage = {
@@ -136,6 +137,48 @@ describe('a picture drawn', () => {
       [8, 10],
     ] as const)
       expect(Math.abs(at(x, y) - 0.5)).toBeLessThan(0.1);
+  });
+});
+
+describe('pixels warped', () => {
+  it('are in every pixel the mean of what it sees of them, out to where it sees nothing', () => {
+    const source = colourBuffer({ x: 3, y: -2, width: 21, height: 17 });
+    source.data.forEach((_, i) => (source.data[i] = ((i * 7919) % 97) / 97));
+    const texel = (x: number, y: number) => {
+      const [u, v] = [x - 3, y + 2];
+      return u >= 0 && v >= 0 && u < 21 && v < 17 ? source.data[(v * 21 + u) * 4]! : 0;
+    };
+    const bilinear = (x: number, y: number) => {
+      const [u, v] = [Math.floor(x - 0.5), Math.floor(y - 0.5)];
+      const [s, t] = [x - 0.5 - u, y - 0.5 - v];
+      const top = texel(u, v) * (1 - s) + texel(u + 1, v) * s;
+      return top * (1 - t) + (texel(u, v + 1) * (1 - s) + texel(u + 1, v + 1) * s) * t;
+    };
+    // From the render to the source: the farther down, the more a pixel sees.
+    const seen: Homography = [5, 1, -8, 0.5, 4, -14, 0.02, -0.05, 1];
+    const wanted = { x: -6, y: -6, width: 40, height: 24 };
+    const { data } = warped(source, inverseOf(seen)!, wanted);
+    let [worst, touched] = [0, 0];
+    for (let y = 0; y < wanted.height; y++)
+      for (let x = 0; x < wanted.width; x++) {
+        const [px, py] = [wanted.x + x, wanted.y + y];
+        const to = (dx: number, dy: number) => project(seen, { x: px + dx, y: py + dy });
+        const corners = [to(0, 0), to(1, 0), to(0, 1), to(1, 1)];
+        // Where the horizon crosses, or more is seen than is sampled, the plain mean is another.
+        if (corners.some((c) => !c || Math.hypot(c.x, c.y) > 400)) continue;
+        const fine = 48;
+        let sum = 0;
+        for (let k = 0; k < fine * fine; k++) {
+          const p = to(((k % fine) + 0.5) / fine, (Math.floor(k / fine) + 0.5) / fine)!;
+          sum += bilinear(p.x, p.y);
+        }
+        if (sum > 0) touched += 1;
+        const own = data[(y * wanted.width + x) * 4]!;
+        worst = Math.max(worst, Math.abs(own - sum / fine / fine));
+        if (sum === 0) expect(own).toBe(0);
+      }
+    expect(touched).toBeGreaterThan(20);
+    expect(worst).toBeLessThan(0.03);
   });
 });
 

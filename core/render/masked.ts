@@ -117,8 +117,14 @@ function lookAt(subject: Subject, to: Affine, context: Context): Look {
   };
 }
 
-/** No mask that is resampled is drawn on more px than this. */
-const MOST_OF_MASK = 12e6;
+/** Px that a mask which is resampled may be drawn on: so many for each of the scene's, within bounds. */
+const FOR_EACH = 4;
+const [LEAST_OF_MASK, MOST_OF_MASK] = [1e6, 12e6];
+
+/** The most px that a mask is drawn on before it is resampled, whatever part of it is asked for. */
+function mostOfMask({ scene: { x0, y0, x1, y1 } }: Context): number {
+  return Math.min(MOST_OF_MASK, Math.max(LEAST_OF_MASK, FOR_EACH * (x1 - x0) * (y1 - y0)));
+}
 
 /** How a mask that moves along is drawn: with its layer's corners, and where anything of the layer may show. */
 function maskDrawing(layer: Layer, wanted: Region, context: Context) {
@@ -130,7 +136,7 @@ function maskDrawing(layer: Layer, wanted: Region, context: Context) {
   const seen = drawnRegion(warp, wanted);
   const region = seen ? intersect(seen, all) : all;
   // A mask is resampled as colours are, and need not be as fine.
-  const by = affordable(1, region, MOST_OF_MASK);
+  const by = affordable(1, all, mostOfMask(context));
   if (by === 1) return { map, scale, warp, region };
   const { x, y, width, height } = region;
   return {

@@ -120,6 +120,50 @@ export function bilinear(s: usize, width: i32, height: i32, sx: f64, sy: f64): v
   return f32x4.add(top, f32x4.mul(f32x4.sub(bottom, top), ty));
 }
 
+/** From so many samples on it is asked first whether they meet the source at all. */
+const WORTH: i32 = 8;
+
+/**
+ * Whether a pixel of the render, whose corner is at (x, y), sees nothing of a source: its four corners, which its
+ * image has for hull, all lie to one side. Not told where the horizon crosses it.
+ */
+function misses(
+  width: i32,
+  height: i32,
+  x: f64,
+  y: f64,
+  ox: f64,
+  oy: f64,
+  m0: f64,
+  m1: f64,
+  m2: f64,
+  m3: f64,
+  m4: f64,
+  m5: f64,
+  m6: f64,
+  m7: f64,
+  m8: f64,
+): bool {
+  let left = Infinity;
+  let right = -Infinity;
+  let top = Infinity;
+  let bottom = -Infinity;
+  for (let k = 0; k < 4; k++) {
+    const qx = x + ((k & 1) as f64);
+    const qy = y + ((k >> 1) as f64);
+    const w = m6 * qx + m7 * qy + m8;
+    if (!(w > 1e-9)) return false;
+    const u = (m0 * qx + m1 * qy + m2) / w - ox;
+    const v = (m3 * qx + m4 * qy + m5) / w - oy;
+    left = Math.min(left, u);
+    right = Math.max(right, u);
+    top = Math.min(top, v);
+    bottom = Math.max(bottom, v);
+  }
+  // A sample takes from the px about it.
+  return right < -1 || bottom < -1 || left > (width as f64) + 1 || top > (height as f64) + 1;
+}
+
 /**
  * Draws a source under a homography: `m0`–`m8` (rows) take px of the render, whose region starts at
  * (x0, y0), to px of the source, which starts at (ox, oy). Where a pixel is smaller than the source's
@@ -182,6 +226,13 @@ export function warpRows(
             (m3 * px + m4 * py + m5) / w - oy - 0.5,
           ),
         );
+        continue;
+      }
+      if (
+        columns * lines >= WORTH &&
+        misses(sWidth, sHeight, (x0 + x) as f64, (y0 + y) as f64, ox, oy, m0, m1, m2, m3, m4, m5, m6, m7, m8)
+      ) {
+        put4(dp, f32x4.splat(0));
         continue;
       }
       let sum = f32x4.splat(0);
