@@ -5,7 +5,7 @@ import type { CutOutShape } from '../core/cutout/cut-out';
 import { edgeParameters, workingSize } from '../core/cutout/cut-out';
 import type { OpenCv } from '../core/cutout/grabcut';
 import { cutterFor } from '../core/cutout/grabcut';
-import { knownLabels } from '../core/cutout/labels';
+import { knownLabels, tonesOf } from '../core/cutout/labels';
 import { IDENTITY, scaling } from '../core/geometry/affine';
 import { boxPath } from '../core/geometry/box-paths';
 import { projective } from '../core/geometry/homography';
@@ -68,10 +68,10 @@ export async function cutouts(): Promise<Row[]> {
         const mark = strokes > 0 ? nextMark(found, seen) : null;
         if (mark) shape = { ...shape, marks: [...shape.marks, mark] };
         const begun = performance.now();
-        const labels = cutter.cut(knownLabels(shape, size));
+        const tones = tonesOf(cutter.cut(knownLabels(shape, size)));
         waits.push(performance.now() - begun);
-        const white = Uint8ClampedArray.from({ length: labels.length * 4 }, (_, i) =>
-          i % 4 === 3 ? 255 : labels[i >> 2]! * 255,
+        const white = Uint8ClampedArray.from({ length: tones.length * 4 }, (_, i) =>
+          i % 4 === 3 ? 255 : tones[i >> 2]!,
         );
         const told: Picture = picture({
           ...{ width: size.width, height: size.height, depth: 8, data: white },

@@ -51,7 +51,7 @@ export const cutOutSchema = v.strictObject({
   /** What the subject lies within, roughly; null for all of the picture. */
   around: v.nullable(pathSchema),
   marks: v.array(markSchema),
-  /** What was found by that, as a small picture: white is the subject. Null until it is. */
+  /** What was found by that, as a small picture: lighter than half is the subject (`labels.ts`). Null until it is. */
   found: v.nullable(
     v.strictObject({ asset: pictureAsset, width: pictureSide, height: pictureSide }),
   ),

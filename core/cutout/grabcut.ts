@@ -1,7 +1,7 @@
 import { guesses, isTight, sharedColours } from './first-guess';
 import type { Region } from '../pixels/region';
 import { grow, holding, intersect, isEmpty } from '../pixels/region';
-import { heldTogether } from './held-together';
+import { changedWhere, heldTogether } from './held-together';
 import { LABEL, banded, coarser } from './labels';
 
 /** GrabCut (Rother, Kolmogorov & Blake, SIGGRAPH 2004), as the OpenCV library computes it. */
@@ -53,6 +53,8 @@ export class NothingToTell extends Error {
 const ROUGH_SIDE = 480;
 /** So far to each side of the rough outline the fine one is looked for, px of the rough picture. */
 const BAND = 2.5;
+/** So far about what a stroke changes the fine outline is told again, px. */
+const NEARBY = 24;
 /** What is told again reaches so far beyond where the outline may run, px. */
 const MARGIN = 4;
 /** The rounds of trying a guess, from it and from what of that holds together; and of going on from the best, and from another cut. */
@@ -71,8 +73,8 @@ const BLUR = 1.2;
 /** Cuts one picture again and again, as marks are added. */
 export interface Cutter {
   /**
-   * Which px are the subject, 1 or 0, by labels (`LABEL`) of which some are certain. It goes on from the last cut.
-   * Throws NothingToTell if there is no background, or nothing that may be the subject.
+   * Labels (`LABEL`) for every px, by some of which a few are certain: those stay; the rest is found to be maybe the
+   * subject, or maybe not. It goes on from the last cut. Throws NothingToTell if there is no background, or nothing that may be the subject.
    */
   cut(known: Uint8Array): Uint8Array;
   close(): void;
@@ -82,6 +84,12 @@ export interface Cutter {
 interface Models {
   background: Mat;
   subject: Mat;
+}
+
+/** A subject at the rough size, 1 or 0 a px, and the colours by which it was found. */
+interface Found {
+  subject: Uint8Array;
+  models: Models;
 }
 
 /**
@@ -99,8 +107,8 @@ export function cutterFor(cv: OpenCv, rgb: Uint8Array, width: number, height: nu
   cv.resize(picture, rough, new cv.Size(w, h), 0, 0, cv.INTER_AREA);
   const learnt = (): Models => ({ background: new cv.Mat(), subject: new cv.Mat() });
   const forget = (m: Models) => [m.background, m.subject].forEach((mat) => mat.delete());
-  /** What the last cut found at the rough size, and by which colours. */
-  let last: { subject: Uint8Array; models: Models } | null = null;
+  /** What the last cut found, at the rough size and at the fine one, by which colours, and from which labels at either. */
+  let last: (Found & Record<'fine' | 'known' | 'coarse', Uint8Array>) | null = null;
 
   const colours = () => {
     const [lab, soft] = [new cv.Mat(), new cv.Mat()];
@@ -126,7 +134,8 @@ export function cutterFor(cv: OpenCv, rgb: Uint8Array, width: number, height: nu
     // Chance begins anew, so that the same picture is always cut alike.
     cv.setRNGSeed(SEED);
     cv.grabCut(of, labels, new cv.Rect(), models.background, models.subject, count, mode);
-    const found = Uint8Array.from(labels.data, (l) => l & 1);
+    const found = labels.data.slice();
+    for (let i = 0; i < found.length; i++) found[i]! &= 1;
     labels.delete();
     return found;
   };
@@ -145,10 +154,10 @@ export function cutterFor(cv: OpenCv, rgb: Uint8Array, width: number, height: nu
   };
 
   /** Goes on from the guess that comes to most: the first that is tight, unless another parts colours better. */
-  const first = (known: Uint8Array) => {
+  const first = (known: Uint8Array): Found => {
     check(known);
     const soft = colours();
-    const tried: (NonNullable<typeof last> & { tight: boolean; shared: number })[] = [];
+    const tried: (Found & { tight: boolean; shared: number })[] = [];
     for (const start of guesses(known, soft, w, h).filter(isTellable)) {
       const models = learnt();
       const rest = rounds(rough, small, start, models, TRIAL_ROUNDS[0], cv.GC_INIT_WITH_MASK);
@@ -171,45 +180,91 @@ export function cutterFor(cv: OpenCv, rgb: Uint8Array, width: number, height: nu
     return { subject: together(known, subject), models };
   };
 
-  const next = (known: Uint8Array, before: NonNullable<typeof last>) => {
+  /** Goes on from what was found, where something is newly known (`fresh`) and what hangs on that. */
+  const next = (known: Uint8Array, before: Found, fresh: (i: number) => boolean): Found => {
     const start = from(known, before.subject);
     check(start);
     const { models } = before;
-    const subject = rounds(rough, small, start, models, NEXT_ROUNDS, cv.GC_EVAL);
-    return { subject: together(known, subject), models };
+    const found = rounds(rough, small, start, models, NEXT_ROUNDS, cv.GC_EVAL);
+    return {
+      subject: changedWhere(before.subject, together(known, found), w, h, fresh),
+      models,
+    };
   };
 
-  /** The outline told again at the size of the picture, by what was learnt at the rough one. */
-  const refined = (known: Uint8Array, { subject, models }: NonNullable<typeof last>) => {
+  /**
+   * The outline told again at the size of the picture, by what was learnt at the rough one. Of one that was told
+   * before, only what lies in a region is told anew.
+   */
+  const refined = (
+    known: Uint8Array,
+    { subject, models }: Found,
+    before: { fine: Uint8Array; near: Region } | null = null,
+  ) => {
     if (w === width && h === height) return subject;
-    const start = banded(subject, w, h, { width, height }, BAND).map((l, i) =>
-      known[i] === LABEL.maybeSubject ? l : known[i]!,
-    );
+    const start = banded(subject, w, h, { width, height }, BAND);
+    for (let i = 0; i < start.length; i++)
+      if (known[i] !== LABEL.maybeSubject) start[i] = known[i]!;
+    const out = before ? before.fine.slice() : start.map((l) => l & 1);
     // Only where the outline may run: the rest is certain.
-    const part = intersect(
-      grow(
-        holding(whole, (i) => start[i]! >= LABEL.maybeBackground),
-        MARGIN,
-      ),
-      whole,
-    );
-    const out = start.map((l) => l & 1);
-    if (isEmpty(part)) return out;
-    const at = (i: number) =>
-      (part.y + Math.floor(i / part.width)) * width + part.x + (i % part.width);
-    const own = new Uint8Array(part.width * part.height).map((_, i) => start[at(i)]!);
+    const near = before?.near ?? holding(whole, (i) => start[i]! >= LABEL.maybeBackground);
+    if (isEmpty(near)) return out;
+    const part = intersect(grow(near, MARGIN), whole);
+    const own = new Uint8Array(part.width * part.height);
+    const rows = Array.from({ length: part.height }, (_, y) => ({
+      of: (part.y + y) * width + part.x,
+      at: y * part.width,
+    }));
+    for (const { of, at } of rows) own.set(start.subarray(of, of + part.width), at);
+    if (!isTellable(own)) {
+      for (const { of, at } of rows)
+        out.set(
+          own.subarray(at, at + part.width).map((l) => l & 1),
+          of,
+        );
+      return out;
+    }
     const seen = picture.roi(new cv.Rect(part.x, part.y, part.width, part.height));
     const found = rounds(seen, part, own, models, 1, cv.GC_EVAL_FREEZE_MODEL);
     seen.delete();
-    found.forEach((v, i) => (out[at(i)] = v));
+    for (const { of, at } of rows) out.set(found.subarray(at, at + part.width), of);
     return out;
+  };
+
+  /** What was found, gone on from by what is newly known. */
+  const onFrom = (before: NonNullable<typeof last>, known: Uint8Array) => {
+    const coarse = coarser(known, { width, height }, w, h);
+    const found = next(coarse, before, (i) => coarse[i] !== before.coarse[i]);
+    /** Of each px of the fine size, whether something is newly known there, or was found to be another. */
+    const touched = new Uint8Array(known.length);
+    const columns = Int32Array.from({ length: width }, (_, x) => Math.floor((x * w) / width));
+    for (let y = 0, i = 0; y < height; y++) {
+      const line = Math.floor((y * h) / height) * w;
+      for (let x = 0; x < width; x++, i++) {
+        const k = line + columns[x]!;
+        if (known[i] !== before.known[i] || found.subject[k] !== before.subject[k]) touched[i] = 1;
+      }
+    }
+    const changed = holding(whole, (i) => touched[i] === 1);
+    if (isEmpty(changed)) return { ...before, ...found, known, coarse };
+    const near = intersect(grow(changed, NEARBY), whole);
+    const fine = refined(known, found, { fine: before.fine, near });
+    const own = changedWhere(before.fine, fine, width, height, (i) => touched[i] === 1);
+    return { ...found, fine: own, known, coarse };
   };
 
   return {
     cut(known) {
-      const coarse = coarser(known, { width, height }, w, h);
-      last = last ? next(coarse, last) : first(coarse);
-      return refined(known, last);
+      if (last) last = onFrom(last, known);
+      else {
+        const coarse = coarser(known, { width, height }, w, h);
+        const found = first(coarse);
+        last = { ...found, fine: refined(known, found), known, coarse };
+      }
+      const { fine } = last;
+      return known.map((l, i) =>
+        l <= LABEL.subject ? l : fine[i] ? LABEL.maybeSubject : LABEL.maybeBackground,
+      );
     },
     close() {
       if (last) forget(last.models);

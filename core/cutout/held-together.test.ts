@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import '../kernels/load';
-import { heldTogether } from './held-together';
+import { changedWhere, heldTogether } from './held-together';
 
 /** A picture of rows, `#` where the subject is. */
 const read = (...rows: string[]) =>
@@ -34,5 +34,16 @@ describe('what holds together', () => {
   it('is nothing where all is thin', () => {
     const thin = read('........', '.######.', '........');
     expect([...heldTogether(thin, 8, 3)]).toEqual(Array(24).fill(0));
+  });
+});
+
+describe('what a stroke changes', () => {
+  it('is what it goes over and what hangs on that, and nothing else', () => {
+    const before = drawn(disc(20, 30, 10));
+    const after = drawn(disc(20, 30, 14), disc(60, 30, 6));
+    const made = changedWhere(before, after, 80, 60, (i) => i === 30 * 80 + 32);
+    expect([...made]).toEqual([...drawn(disc(20, 30, 14))]);
+    expect([...changedWhere(before, after, 80, 60, () => false)]).toEqual([...before]);
+    expect([...changedWhere(before, after, 80, 60, () => true)]).toEqual([...after]);
   });
 });

@@ -61,6 +61,22 @@ export function heldTogether(
   });
 }
 
+/**
+ * What is the subject (1 or 0 a px) where it becomes another: as after, but only in those areas that differ in which
+ * something is `touched`; as before elsewhere. So a stroke changes what it goes over and what hangs on that, and
+ * nothing far away of which the colours are alike.
+ */
+export function changedWhere(
+  before: Uint8Array,
+  after: Uint8Array,
+  width: number,
+  height: number,
+  touched: (i: number) => boolean,
+): Uint8Array {
+  const { of, chosen } = partsOf(width, height, (i) => before[i] !== after[i], touched);
+  return before.map((v, i) => (chosen.has(of[i]!) ? after[i]! : v));
+}
+
 /** Calls for the px on the four sides of one; those above and below may lie beyond the picture. */
 function beside(i: number, width: number, call: (i: number) => void): void {
   const x = i % width;

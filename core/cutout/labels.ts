@@ -11,6 +11,30 @@ import type { CutOutShape, Mark } from './cut-out';
 /** What is known of each px: as the marks say, or as it is guessed. */
 export const LABEL = { background: 0, subject: 1, maybeBackground: 2, maybeSubject: 3 } as const;
 
+/** The tones, 0–255, that tell labels in a small picture: black and white are certain. */
+const TONES: Readonly<Record<number, number>> = {
+  [LABEL.background]: 0,
+  [LABEL.subject]: 255,
+  [LABEL.maybeBackground]: 48,
+  [LABEL.maybeSubject]: 207,
+};
+/** Tones nearer than this to black or white are certain, even where they were resampled, 0–1. */
+const CERTAIN = 0.06;
+
+/** Labels that were found, as the tones of a small picture, one byte a px. */
+export const tonesOf = (labels: Uint8Array): Uint8Array => labels.map((l) => TONES[l]!);
+
+/** The labels that tones, 0–1, tell. */
+export function toldBy(tones: Float32Array): Uint8Array {
+  const out = new Uint8Array(tones.length);
+  for (let i = 0; i < out.length; i++) {
+    const tone = tones[i]!;
+    if (tone >= 0.5) out[i] = tone > 1 - CERTAIN ? LABEL.subject : LABEL.maybeSubject;
+    else out[i] = tone < CERTAIN ? LABEL.background : LABEL.maybeBackground;
+  }
+  return out;
+}
+
 /** A size of labels, px, and px of it for one of the picture. */
 export interface Grid {
   width: number;
@@ -111,20 +135,17 @@ export function banded(
     shape.data.set(subject);
     const [outside, inside] = [distanceField(shape).data, distanceField(shape, true).data];
     const out = new Uint8Array(width * height);
-    for (let y = 0, i = 0; y < height; y++)
+    const column = Int32Array.from({ length: width }, (_, x) =>
+      Math.min(w - 1, Math.floor(((x + 0.5) * w) / width)),
+    );
+    for (let y = 0, i = 0; y < height; y++) {
+      const line = Math.min(h - 1, Math.floor(((y + 0.5) * h) / height)) * w;
       for (let x = 0; x < width; x++, i++) {
-        const v = Math.min(h - 1, Math.floor(((y + 0.5) * h) / height));
-        const u = Math.min(w - 1, Math.floor(((x + 0.5) * w) / width));
-        const k = v * w + u;
-        out[i] =
-          subject[k] === 1
-            ? inside[k]! > band
-              ? LABEL.subject
-              : LABEL.maybeSubject
-            : outside[k]! > band
-              ? LABEL.background
-              : LABEL.maybeBackground;
+        const k = line + column[x]!;
+        if (subject[k] === 1) out[i] = inside[k]! > band ? LABEL.subject : LABEL.maybeSubject;
+        else out[i] = outside[k]! > band ? LABEL.background : LABEL.maybeBackground;
       }
+    }
     return out;
   });
 }

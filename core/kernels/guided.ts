@@ -27,73 +27,33 @@ export function guidedCoefficients(
 ): ColourBuffer {
   const { region } = colours;
   return scoped(() => {
-    const [I, p] = [colours.data, rough.data];
-    const n = p.length;
-    const packed = (fill: (out: Float32Array, i: number, j: number) => void): Float32Array => {
-      const buffer = unwritten(region, 4);
-      for (let i = 0, j = 0; i < n; i++, j += 4) fill(buffer.data, i, j);
-      return gaussianBlur(buffer, sigma, region, 4).data;
-    };
+    const { width, height } = region;
+    const buffer = (): ColourBuffer => unwritten(region, 4);
     // Fourteen means, four at a time; beyond the edges there is nothing, which the last of them tells.
-    const first = packed((out, i, j) => {
-      out[j] = I[j]!;
-      out[j + 1] = I[j + 1]!;
-      out[j + 2] = I[j + 2]!;
-      out[j + 3] = p[i]!;
-    });
-    const second = packed((out, _i, j) => {
-      out[j] = I[j]! * I[j]!;
-      out[j + 1] = I[j]! * I[j + 1]!;
-      out[j + 2] = I[j]! * I[j + 2]!;
-      out[j + 3] = I[j + 1]! * I[j + 1]!;
-    });
-    const third = packed((out, i, j) => {
-      out[j] = I[j + 1]! * I[j + 2]!;
-      out[j + 1] = I[j + 2]! * I[j + 2]!;
-      out[j + 2] = I[j]! * p[i]!;
-      out[j + 3] = I[j + 1]! * p[i]!;
-    });
-    const fourth = packed((out, i, j) => {
-      out[j] = I[j + 2]! * p[i]!;
-      out[j + 1] = 1;
-      out[j + 2] = 0;
-      out[j + 3] = 0;
-    });
-    const made: ColourBuffer = unwritten(region, 4);
-    for (let i = 0, j = 0; i < n; i++, j += 4) {
-      const w = fourth[j + 1]!;
-      const [r, g, b, q] = [first[j]! / w, first[j + 1]! / w, first[j + 2]! / w, first[j + 3]! / w];
-      const rr = second[j]! / w - r * r + even;
-      const rg = second[j + 1]! / w - r * g;
-      const rb = second[j + 2]! / w - r * b;
-      const gg = second[j + 3]! / w - g * g + even;
-      const gb = third[j]! / w - g * b;
-      const bb = third[j + 1]! / w - b * b + even;
-      const [cr, cg, cb] = [
-        third[j + 2]! / w - r * q,
-        third[j + 3]! / w - g * q,
-        fourth[j]! / w - b * q,
-      ];
-      // The inverse of the symmetrical matrix of variances, by its cofactors.
-      const [A, B, C] = [gg * bb - gb * gb, rb * gb - rg * bb, rg * gb - rb * gg];
-      const [D, E, F] = [rr * bb - rb * rb, rg * rb - rr * gb, rr * gg - rg * rg];
-      const whole = rr * A + rg * B + rb * C;
-      const ar = (A * cr + B * cg + C * cb) / whole;
-      const ag = (B * cr + D * cg + E * cb) / whole;
-      const ab = (C * cr + E * cg + F * cb) / whole;
-      made.data[j] = ar * w;
-      made.data[j + 1] = ag * w;
-      made.data[j + 2] = ab * w;
-      made.data[j + 3] = (q - ar * r - ag * g - ab * b) * w;
-    }
+    const products = [buffer(), buffer(), buffer(), buffer()];
+    onHeap((at) =>
+      run('productRows', height, width * 20, [
+        ...[at(colours.data), width * 16, at(rough.data), width * 4],
+        ...[...products.map((p) => at(p.data, 'write')), width],
+      ]),
+    );
+    const means = products.map((p) => gaussianBlur(p, sigma, region, 4));
+    const made = buffer();
+    const whole: Plane = unwritten(region, 1);
+    onHeap((at) =>
+      run('fitRows', height, width * 40, [
+        ...[...means.map((m) => at(m.data)), at(made.data, 'write'), width * 16],
+        ...[at(whole.data, 'write'), width * 4, even, width],
+      ]),
+    );
     // Each px hears of all windows that it lies in, by how much of them there is.
     const out = copied(gaussianBlur(made, sigma, region, 4), 4);
-    const weight = packed((to, i, j) => {
-      to[j] = fourth[4 * i + 1]!;
-      to[j + 1] = to[j + 2] = to[j + 3] = 0;
-    });
-    for (let j = 0; j < out.data.length; j += 4)
-      for (let c = 0; c < 4; c++) out.data[j + c]! /= weight[j]!;
+    const weight = gaussianBlur(whole, sigma, region, 1);
+    onHeap((at) =>
+      run('divideRows', height, width * 4, [
+        ...[at(out.data, 'write'), width * 16, at(weight.data), width * 4, width],
+      ]),
+    );
     return out;
   });
 }

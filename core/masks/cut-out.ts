@@ -2,7 +2,8 @@ import type { MaskContext, MaskShapeDefinition } from '../definitions/mask';
 import { numberOf } from '../definitions/content-key';
 import type { CutOutShape } from '../cutout/cut-out';
 import { cutOutSchema } from '../cutout/cut-out';
-import { marked } from '../cutout/labels';
+import { marked, toldBy } from '../cutout/labels';
+import { byLocalColours } from '../cutout/local-colours';
 import { IDENTITY, invert, meanScale, multiply, scaling } from '../geometry/affine';
 import { projective } from '../geometry/homography';
 import { blurMargin, gaussianBlur } from '../kernels/blur';
@@ -29,6 +30,9 @@ const NARROWED = Float32Array.from({ length: 257 }, (_, i) =>
 );
 /** Where there is hair the edge is looked for so many times as far, and differs less. */
 const HAIR = { reach: 3, even: 0.1 };
+
+/** How far the outline may move to where colours part, for the reach of the edge. */
+const MOVES = 1.6;
 
 /** The grid of a picture: its px, and px of it for one of the picture. */
 function gridOf({ width, height }: CutOutShape): { region: Region; scale: number } {
@@ -62,13 +66,14 @@ function coefficients(shape: CutOutShape, context: MaskContext, hair: boolean): 
           (shape.width * scale) / found.width,
           (shape.height * scale) / found.height,
         );
-        const rough = crop(
+        const told = crop(
           toneOf(drawPicture(context.picture(found.asset), projective(grown), region, 'displayed')),
           region,
           1,
         );
+        const moved = byLocalColours(colours, toldBy(told.data), shape.detail * scale * MOVES);
         const even = EVEN * (hair ? HAIR.even : 1);
-        let made = guidedCoefficients(colours, rough, reach / 2, even);
+        let made = guidedCoefficients(colours, moved, reach / 2, even);
         // What was found to be covered tells more of the edge than the coarse outline did.
         for (let i = 1; i < ROUNDS; i++) {
           const better = guidedBy(colours, made, IDENTITY);

@@ -6,7 +6,7 @@ import type { CutOutShape, Mark } from '@ignis/core/cutout/cut-out';
 import { edgeParameters, workingSize } from '@ignis/core/cutout/cut-out';
 import type { OpenCv } from '@ignis/core/cutout/grabcut';
 import { cutterFor } from '@ignis/core/cutout/grabcut';
-import { knownLabels } from '@ignis/core/cutout/labels';
+import { knownLabels, tonesOf } from '@ignis/core/cutout/labels';
 import { defaultsOf } from '@ignis/core/definitions/parameter';
 import type { Box } from '@ignis/core/geometry/affine';
 import { boxPath } from '@ignis/core/geometry/box-paths';
@@ -41,7 +41,7 @@ export async function cutFrom(
   let labels = cutter.cut(knownLabels({ ...shape, marks: [] }, size));
   if (marks.length > 0) labels = cutter.cut(knownLabels(shape, size));
   cutter.close();
-  const png = await sharp(Buffer.from(labels.map((l) => l * 255)), {
+  const png = await sharp(Buffer.from(tonesOf(labels)), {
     raw: { width: size.width, height: size.height, channels: 1 },
   })
     .png()

@@ -5,7 +5,7 @@ import { newId } from '@ignis/core/scene/make';
 import { putCutOut } from '@ignis/core/scene/cut-edits';
 import { bringIn, addAsset, assetBytes } from '../workers/engine';
 import type { CutUnderWay } from '../workers/cutter';
-import { cut } from '../workers/cutter';
+import { cut, prepareCut } from '../workers/cutter';
 import { keepAsset } from '../storage/scenes';
 import { useBench } from './bench';
 
@@ -21,6 +21,12 @@ interface Cutting {
 }
 
 export const useCutting = create<Cutting>(() => ({ tool: 'box', busy: null }));
+
+/** Makes ready to cut a picture, before anything is drawn round its subject. */
+export function readyToCut(picture: Pick<CutOutShape, 'asset' | 'width' | 'height'>): void {
+  const bytes = assetBytes(picture.asset);
+  if (bytes) prepareCut(bytes, picture);
+}
 
 /** Cuts the picture of a layer by what is known of it, as one step of undo. */
 export async function cutOut(layer: string, shape: CutOutShape, label: string): Promise<void> {

@@ -2,7 +2,7 @@ import { wrap, type Remote } from 'comlink';
 import type { CutOutShape } from '@ignis/core/cutout/cut-out';
 import type { Cutting } from './cutter.worker';
 
-/** The page's side of the worker that tells subjects from backgrounds. It starts with the first cut. */
+/** The page's side of the worker that tells subjects from backgrounds. It starts when the first picture is to be cut. */
 
 let running: { worker: Worker; remote: Remote<Cutting> } | null = null;
 
@@ -13,13 +13,27 @@ export interface CutUnderWay {
   cancel(): void;
 }
 
-/** Tells the subject of a picture by what is known of it: a PNG, white where it is. */
-export function cut(bytes: Blob, shape: CutOutShape): CutUnderWay {
+function start() {
   if (!running) {
     const worker = new Worker(new URL('./cutter.worker.ts', import.meta.url), { type: 'module' });
     running = { worker, remote: wrap<Cutting>(worker) };
   }
-  const { worker, remote } = running;
+  return running;
+}
+
+/** Makes ready for the first cut of a picture: what fails here is told when it is cut. */
+export function prepareCut(
+  bytes: Blob,
+  picture: Pick<CutOutShape, 'asset' | 'width' | 'height'>,
+): void {
+  start()
+    .remote.prepare(bytes, picture)
+    .catch(() => undefined);
+}
+
+/** Tells the subject of a picture by what is known of it: a PNG, light where it is. */
+export function cut(bytes: Blob, shape: CutOutShape): CutUnderWay {
+  const { worker, remote } = start();
   let stop: (reason: Error) => void = () => undefined;
   const stopped = new Promise<never>((_resolve, reject) => (stop = reject));
   const end = (reason: Error) => {

@@ -5,11 +5,14 @@ import type { CutOutShape } from '@ignis/core/cutout/cut-out';
 import { workingSize } from '@ignis/core/cutout/cut-out';
 import type { Cutter, OpenCv } from '@ignis/core/cutout/grabcut';
 import { cutterFor } from '@ignis/core/cutout/grabcut';
-import { LABEL, knownLabels } from '@ignis/core/cutout/labels';
+import { LABEL, knownLabels, tonesOf } from '@ignis/core/cutout/labels';
 import '@ignis/core/kernels/load';
 
-/** The library, started; it comes with the first cut. */
-async function started(): Promise<{ cv: OpenCv }> {
+/** The library, started; it comes when the first picture is to be cut. */
+let library: Promise<{ cv: OpenCv }> | null = null;
+const started = (): Promise<{ cv: OpenCv }> => (library ??= start());
+
+async function start(): Promise<{ cv: OpenCv }> {
   const { library } = await import('./opencv');
   const { cv } = library;
   if (!('Mat' in cv))
@@ -17,14 +20,22 @@ async function started(): Promise<{ cv: OpenCv }> {
   return library;
 }
 
-/** What was last cut, to go on from. */
-let last: { asset: string; around: string; cutter: Cutter; clear: Uint8Array } | null = null;
+/** A picture to cut, at the size it is worked on. */
+interface Read {
+  asset: string;
+  /** Three bytes a px. */
+  rgb: Uint8Array;
+  /** 1 where it is transparent. */
+  clear: Uint8Array;
+}
 
-async function cutterOf(bytes: Blob, shape: CutOutShape) {
-  const around = JSON.stringify(shape.around);
-  if (last?.asset === shape.asset && last.around === around) return last;
-  last?.cutter.close();
-  const { cv } = await started();
+let read: { asset: string; done: Promise<Read> } | null = null;
+/** What was last cut, to go on from. */
+let last: { asset: string; around: string; cutter: Cutter } | null = null;
+
+type Size = Pick<CutOutShape, 'asset' | 'width' | 'height'>;
+
+async function readPicture(bytes: Blob, shape: Size): Promise<Read> {
   const { width, height } = workingSize(shape.width, shape.height);
   const bitmap = await createImageBitmap(bytes, {
     resizeWidth: width,
@@ -35,32 +46,60 @@ async function cutterOf(bytes: Blob, shape: CutOutShape) {
   context.drawImage(bitmap, 0, 0);
   bitmap.close();
   const { data } = context.getImageData(0, 0, width, height);
-  const rgb = Uint8Array.from(
-    { length: width * height * 3 },
-    (_, i) => data[4 * Math.floor(i / 3) + (i % 3)]!,
-  );
-  // What is transparent is no subject.
-  const clear = Uint8Array.from({ length: width * height }, (_, i) =>
-    Number(data[4 * i + 3]! < 128),
-  );
+  const rgb = new Uint8Array(width * height * 3);
+  const clear = new Uint8Array(width * height);
+  for (let i = 0, j = 0, k = 0; k < rgb.length; i++, j += 4) {
+    rgb[k++] = data[j]!;
+    rgb[k++] = data[j + 1]!;
+    rgb[k++] = data[j + 2]!;
+    clear[i] = Number(data[j + 3]! < 128);
+  }
+  return { asset: shape.asset, rgb, clear };
+}
+
+function pictureOf(bytes: Blob, shape: Size): Promise<Read> {
+  if (read?.asset !== shape.asset) {
+    const done = readPicture(bytes, shape);
+    read = { asset: shape.asset, done };
+    // What could not be read is tried again.
+    done.catch(() => (read = null));
+  }
+  return read.done;
+}
+
+async function cutterOf({ rgb }: Read, shape: CutOutShape): Promise<Cutter> {
+  const around = JSON.stringify(shape.around);
+  if (last?.asset === shape.asset && last.around === around) return last.cutter;
+  last?.cutter.close();
+  last = null;
+  const { cv } = await started();
+  const { width, height } = workingSize(shape.width, shape.height);
   const cutter = cutterFor(cv, rgb, width, height);
-  return (last = { asset: shape.asset, around, cutter, clear });
+  last = { asset: shape.asset, around, cutter };
+  return cutter;
 }
 
 /** What the worker can do. */
 const cutting = {
-  /** The subject of a picture, by what is known of it: a PNG of the working size, white where it is. */
+  /** Starts the library and reads a picture, so that its first cut need not wait for them. */
+  async prepare(bytes: Blob, shape: Size): Promise<void> {
+    await Promise.all([started(), pictureOf(bytes, shape)]);
+  },
+
+  /** The subject of a picture, by what is known of it: a PNG of the working size, light where it is. */
   async cut(bytes: Blob, shape: CutOutShape): Promise<Blob> {
-    const { cutter, clear } = await cutterOf(bytes, shape);
+    const picture = await pictureOf(bytes, shape);
+    const cutter = await cutterOf(picture, shape);
+    const { clear } = picture;
     const grid = workingSize(shape.width, shape.height);
     const known = knownLabels(shape, grid).map((l, i) =>
       l === LABEL.maybeSubject && clear[i] ? LABEL.background : l,
     );
-    const found = cutter.cut(known);
+    const tones = tonesOf(cutter.cut(known));
     const canvas = new OffscreenCanvas(grid.width, grid.height);
     const image = new ImageData(grid.width, grid.height);
     const words = new Uint32Array(image.data.buffer);
-    found.forEach((v, i) => (words[i] = v ? 0xffffffff : 0xff000000));
+    tones.forEach((v, i) => (words[i] = 0xff000000 | (v * 0x010101)));
     canvas.getContext('2d')!.putImageData(image, 0, 0);
     return canvas.convertToBlob({ type: 'image/png' });
   },

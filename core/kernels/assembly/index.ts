@@ -21,7 +21,7 @@ export {
 } from './planes';
 export { distanceAcross, distanceDown } from './distance';
 export { glossRows } from './gloss';
-export { guidedRows } from './guided';
+export { divideRows, fitRows, guidedRows, productRows } from './guided';
 export { likenessRows } from './likeness';
 export { gradeHue, gradeLight, gradeRamp } from './grade';
 export { halveRows, warpRows } from './resample';

@@ -7,7 +7,7 @@ import { cutOutOf, freshCutOut, putCutOut } from '@ignis/core/scene/cut-edits';
 import type { Layer } from '@ignis/core/scene/schema';
 import { useBench } from '../../state/bench';
 import { useBrush } from '../../state/brush';
-import { cutOut, useCutting } from '../../state/cutting';
+import { cutOut, readyToCut, useCutting } from '../../state/cutting';
 import { BrushPointer, usePointed } from './brush-stroke';
 import { Areas } from './mask-areas';
 import type { Masked } from './masked';
@@ -52,6 +52,10 @@ export function CutWork({ stage, layer, masked }: Props) {
     window.addEventListener('keydown', key, true);
     return () => window.removeEventListener('keydown', key, true);
   }, [busy]);
+  const { asset, width = 0, height = 0 } = shape ?? {};
+  useEffect(() => {
+    if (asset) readyToCut({ asset, width, height });
+  }, [asset, width, height]);
   if (!shape || !back) return null;
   const scale = meanScale(map) || 1;
   const says = tool === 'box' || tool === 'lasso' ? null : tool;
