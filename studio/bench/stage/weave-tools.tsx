@@ -12,6 +12,7 @@ import type { Layer } from '@ignis/core/scene/schema';
 import { useBench } from '../../state/bench';
 import { turnBrush, useBrush } from '../../state/brush';
 import { useWoven } from '../../state/weave';
+import { BrushFields } from './brush-fields';
 import { DropDown, Hint, Small, Way } from './bar';
 
 /** What can be done to a weave as a whole, and what the stage waits for. */
@@ -78,7 +79,12 @@ export function WeaveTools({ layer }: { layer: Layer }) {
             label="Correct by brush"
             onClick={() => useWoven.setState({ brushed: !brushed })}
           />
-          {brushed && <Small label={hides ? 'Hides' : 'Shows'} onClick={turnBrush} />}
+          {brushed && (
+            <>
+              <Small label={hides ? 'Hides' : 'Shows'} onClick={turnBrush} />
+              <BrushFields of={['size', 'hardness']} />
+            </>
+          )}
           {(weave.strokes?.length ?? 0) > 0 && (
             <Small
               label="Without corrections"
