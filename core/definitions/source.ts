@@ -15,7 +15,7 @@ export interface Hidden {
   coverage: Plane;
   /** What is wide and soft keeps this share of its light there, 0–1. */
   spill: number;
-  /** Of a line without gaps: all of its strands as runs behind and in front; null for what cannot be parted. */
+  /** Of a line: all of its strands, as they are drawn, as runs behind and in front; null for what cannot be parted. */
   runs: readonly Run[] | null;
   /** How much is hidden of what is drawn as one, over the same: what is covered and belongs to what lies behind. */
   owned(): Plane;

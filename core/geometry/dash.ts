@@ -43,28 +43,40 @@ export function dashed(strand: Strand, { dash, gap, phase, fit }: Dashes, most =
   return out;
 }
 
+/**
+ * What gaps leave of a strand so long, px, from which distance along it to which: on a closed one the last goes on to
+ * where the first gap comes round again. Gaps have their middle at a share of the length, and a size in px. Null where
+ * there are none.
+ */
+export function betweenGaps(
+  total: number,
+  closed: boolean,
+  gaps: readonly { at: number; size: number }[],
+): [from: number, to: number][] | null {
+  const cuts = gaps
+    .filter((g) => g.size > 0)
+    .map((g) => [g.at * total - g.size / 2, g.at * total + g.size / 2] as const)
+    .sort((a, b) => a[0] - b[0]);
+  if (cuts.length === 0 || !(total > 0)) return null;
+  const out: [number, number][] = [];
+  let from = closed ? cuts[0]![1] : 0;
+  const end = closed ? cuts[0]![0] + total : total;
+  for (const [a, b] of closed ? cuts.slice(1) : cuts) {
+    if (a > from) out.push([from, Math.min(a, end)]);
+    from = Math.max(from, b);
+  }
+  if (end > from) out.push([from, end]);
+  return out;
+}
+
 /** The strand without stretches of it: the middle of each as a share of its length (0–1), and how long, px. */
 export function withoutGaps(
   strand: Strand,
   gaps: readonly { at: number; size: number }[],
 ): Strand[] {
   const lengths = lengthsOf(strand);
-  const total = lengths.at(-1) ?? 0;
-  const cuts = gaps
-    .filter((g) => g.size > 0)
-    .map((g) => [g.at * total - g.size / 2, g.at * total + g.size / 2] as const)
-    .sort((a, b) => a[0] - b[0]);
-  if (cuts.length === 0 || !(total > 0)) return [strand];
-  const out: Strand[] = [];
-  // On a closed strand the last stretch goes on to where the first gap comes round again.
-  let from = strand.closed ? cuts[0]![1] : 0;
-  const end = strand.closed ? cuts[0]![0] + total : total;
-  for (const [a, b] of strand.closed ? cuts.slice(1) : cuts) {
-    if (a > from) out.push(piece(strand, lengths, from, Math.min(a, end)));
-    from = Math.max(from, b);
-  }
-  if (end > from) out.push(piece(strand, lengths, from, end));
-  return out;
+  const left = betweenGaps(lengths.at(-1) ?? 0, strand.closed, gaps);
+  return left?.map(([from, to]) => piece(strand, lengths, from, to)) ?? [strand];
 }
 
 /** The strand from one distance along it to another, px; on a closed one distances go round. */

@@ -85,6 +85,29 @@ describe('a woven line', () => {
     const plain = edit(scene, '', correctWeave('line', null)).scene;
     expect([...see(plain).data]).toEqual([...see(crossed()).data]);
   });
+  it('is woven as it was where it is broken elsewhere: the glow of what is in front stays whole', () => {
+    const scene = crossed({ way: 'alternate', spill: 60 });
+    const [subject, line] = scene.layers;
+    const source = line!.source as LineSource;
+    // Along over the disc, behind it, round beside it, and down in front of it.
+    const anchors = [
+      ...[corner(0, 50), corner(180, 50), corner(180, 10), corner(100, 10)],
+      corner(100, 95),
+    ];
+    const wide = newPass('wide', '', { width: 20, blur: 8, colour: '#ff0000', opacity: 60 });
+    const own: LineSource = {
+      ...source,
+      shape: { kind: 'path', paths: [{ closed: false, anchors }] },
+      passes: [wide, ...source.passes],
+    };
+    const [whole, broken] = [[], [{ strand: 0, at: 0.03, size: 8 }]].map(
+      (gaps) => see({ ...scene, layers: [subject!, { ...line!, source: { ...own, gaps } }] }).data,
+    );
+    const at = (x: number, y: number) => 4 * (y * 200 + x);
+    expect(broken![at(12, 50)]).toBeLessThan(whole![at(12, 50)]! - 0.1);
+    for (let y = 30; y < 76; y += 5)
+      for (let x = 70; x < 170; x += 6) expect(broken![at(x, y)]).toBeCloseTo(whole![at(x, y)]!, 4);
+  });
   it('woven with itself as well, is not parted by a strand that lies behind the subject', () => {
     const scene = crossed();
     const [subject, line] = scene.layers;

@@ -16,7 +16,7 @@ import { cornersMap } from '../scene/placement';
 import type { Layer } from '../scene/schema';
 import { strokes } from '../masks/strokes';
 import type { LineSource } from '../sources/line';
-import { drawnStrands } from '../sources/line-shape';
+import { drawnStrands, runsBetweenGaps } from '../sources/line-shape';
 import { coverageAt, lineField } from '../weave/field';
 import type { Overlap } from '../weave/overlaps';
 import { overlapField, overlapsOf } from '../weave/overlaps';
@@ -179,12 +179,10 @@ export function hiddenOf(layer: Layer, wanted: Region, context: Context): Hidden
     region,
     context,
   );
-  const lines = layer.source.kind === 'line' && layer.source.gaps.length === 0;
-  const found = lines ? spansOf(weaving, context) : null;
   return {
     coverage,
     spill: weave.spill / 100,
-    runs: found && wholeStretches(found.strands, found.spans),
+    runs: drawnRuns(weaving, context),
     owned: () => {
       const key = [...weaveKey(layer), context.map, region];
       return kept(context, layer.id, 'weave', ['owned', ...key], () =>
@@ -197,6 +195,18 @@ export function hiddenOf(layer: Layer, wanted: Region, context: Context): Hidden
       );
     },
   };
+}
+
+/** The strands of a line, as they are drawn, as runs in front and behind; null where gaps lie before modifiers. */
+function drawnRuns(weaving: Weaving, context: Context): Run[] | null {
+  const { layer, fineness } = weaving;
+  if (!isThread(layer)) return null;
+  const { gaps, modifiers } = layer.source;
+  if (gaps.length > 0 && modifiers.some((m) => m.enabled)) return null;
+  const found = spansOf(weaving, context);
+  if (!found) return null;
+  const scale = fineness * meanScale(placementMap(layer.placement));
+  return runsBetweenGaps(found.strands, gaps, scale, wholeStretches(found.strands, found.spans));
 }
 
 /** Where a weave was corrected by hand, px of the render. */

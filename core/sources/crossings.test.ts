@@ -181,6 +181,20 @@ describe('a line that goes over itself', () => {
     // Half of its 14 px there, a fifth of that: it ends 1.435 px off its middle.
     expect(at(pointed, 30, 41)).toBeCloseTo(1 - (7 * 0.205 - 1), 2);
   });
+  it('does so as well where it is broken elsewhere', () => {
+    const knotted = edit(looped(), '', putCrossings('loop', true)).scene;
+    const set = edit(knotted, '', setCrossings('loop', { way: 'earlier', gap: 3 })).scene;
+    const [layer] = set.layers;
+    // At the far corner of the loop: what goes over and what goes under are strands of their own.
+    const gaps = [{ strand: 0, at: 0.47, size: 16 }];
+    const source = { ...(layer!.source as LineSource), gaps };
+    const broken: Scene = { ...set, layers: [{ ...layer!, source }] };
+    expect(knotsOf(source).strands).toHaveLength(2);
+    expect(at(broken, 60, 10)).toBe(0);
+    for (const y of [28, 34, 38, 40, 46, 52])
+      expect(at(broken, 30, y)).toBeCloseTo(at(set, 30, y), 4);
+    for (const x of [22, 26, 34, 40]) expect(at(broken, x, 40)).toBeCloseTo(at(set, x, 40), 4);
+  });
   it('is elsewhere what it was, and nothing changes where nothing crosses', () => {
     const plain = looped();
     const knotted = edit(plain, '', putCrossings('loop', true)).scene;

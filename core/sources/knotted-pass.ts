@@ -23,10 +23,10 @@ function coreWidth(passes: readonly Pass[]): number {
 /** How much of a wide halo still lies on the strand that goes over. */
 const SPILL = 0.8;
 
-/** The strands of a line, its own px, and where they cross; of a line with gaps nothing is told. */
+/** The strands of a line, its own px, as its gaps part them, and where they cross. */
 export function knotsOf(source: LineSource): { strands: Strand[]; crossings: Crossing[] } {
   const strands = drawnStrands(source, IDENTITY, { tolerance: 0.25, turn: Infinity });
-  return { strands, crossings: source.gaps.length > 0 ? [] : crossingsOf(strands) };
+  return { strands, crossings: crossingsOf(strands) };
 }
 
 /** The layering of a line's strands, found kept as long as the line is the same object. */

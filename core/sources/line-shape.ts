@@ -1,15 +1,16 @@
 import * as v from 'valibot';
 import type { Value } from '../definitions/parameter';
+import type { Run } from '../definitions/source';
 import { parametersSchema } from '../definitions/parameter';
 import type { Affine, Box } from '../geometry/affine';
 import { IDENTITY, meanScale, unitedBox } from '../geometry/affine';
 import { pathBox, pathDifference } from '../geometry/blocks';
 import type { Fineness } from '../geometry/flatten-run';
-import { withoutGaps } from '../geometry/dash';
+import { betweenGaps, withoutGaps } from '../geometry/dash';
 import type { Path } from '../geometry/path';
 import { pathSchema } from '../geometry/path-schema';
 import type { Strand } from '../geometry/strand';
-import { hasCorners, limited, mapped, strandsBox, strandsOf } from '../geometry/strand';
+import { hasCorners, lengthsOf, limited, mapped, strandsBox, strandsOf } from '../geometry/strand';
 import { modifierOfKind, modifiers } from '../modifiers/index';
 import { shapeOfKind, shapes } from '../shapes/index';
 
@@ -80,15 +81,44 @@ export const pathsOf = (shape: LineShape): Path[] =>
 const MOST_STRANDS = 6000;
 export const MOST_POINTS = 250_000;
 
+/** The gaps of a strand, whose lengths grow by `scale`. */
+const gapsOf = (gaps: readonly Gap[], strand: number, scale: number) =>
+  gaps.filter((g) => g.strand === strand).map((g) => ({ at: g.at, size: g.size * scale }));
+
 /** The strands without their gaps, whose lengths grow by `scale`. */
 function broken(strands: Strand[], gaps: readonly Gap[], scale: number): Strand[] {
   if (gaps.length === 0) return strands;
-  return strands.flatMap((s, i) =>
-    withoutGaps(
-      s,
-      gaps.filter((g) => g.strand === i).map((g) => ({ at: g.at, size: g.size * scale })),
-    ),
-  );
+  return strands.flatMap((s, i) => withoutGaps(s, gapsOf(gaps, i, scale)));
+}
+
+/** The runs of strands as those of what gaps leave of them, which is numbered as it is drawn. */
+export function runsBetweenGaps(
+  strands: readonly Strand[],
+  gaps: readonly Gap[],
+  scale: number,
+  runs: readonly Run[],
+): Run[] {
+  let next = 0;
+  return strands.flatMap((s, i) => {
+    const own = runs.filter((r) => r.strand === i);
+    const total = lengthsOf(s).at(-1) ?? 0;
+    const left = betweenGaps(total, s.closed, gapsOf(gaps, i, scale));
+    if (!left) {
+      const strand = next++;
+      return own.map((r) => ({ ...r, strand }));
+    }
+    return left.flatMap(([a, b]) => {
+      const [start, long, strand] = [a / total, (b - a) / total, next++];
+      return own
+        .flatMap((r) => (s.closed ? [-1, 0, 1] : [0]).map((turn) => ({ r, turn })))
+        .map(({ r, turn }) => ({
+          ...{ strand, behind: r.behind },
+          from: Math.max(0, (r.from + turn - start) / long),
+          to: Math.min(1, (r.to + turn - start) / long),
+        }))
+        .filter((r) => r.to - r.from > 1e-9);
+    });
+  });
 }
 
 /** Whether a line is drawn as its paths are, so that a part of it can be known without the rest. */
