@@ -49,6 +49,19 @@ export function WeaveTools({ layer }: { layer: Layer }) {
       </>
     );
   const told = of === layer.id ? state : null;
+  const corrections = weave?.strokes?.length ?? 0;
+  const word = !weave
+    ? 'Choose what it is woven with'
+    : told?.is === 'lost'
+      ? 'What it was woven with is gone: choose another, or undo'
+      : told?.is === 'apart'
+        ? `It does not meet ${subject?.name ?? 'it'} anywhere`
+        : brushed
+          ? // Who has stroked knows, and the row is full.
+            corrections === 0 && 'Stroke along the edge'
+          : layer.source.kind === 'line' && layer.source.crossings
+            ? 'Click a stretch or a crossing'
+            : 'Click a stretch';
   return (
     <>
       <DropDown
@@ -82,10 +95,10 @@ export function WeaveTools({ layer }: { layer: Layer }) {
           {brushed && (
             <>
               <Small label={hides ? 'Hides' : 'Shows'} onClick={turnBrush} />
-              <BrushFields of={['size', 'hardness']} />
+              <BrushFields of={['size']} />
             </>
           )}
-          {(weave.strokes?.length ?? 0) > 0 && (
+          {corrections > 0 && (
             <Small
               label="Without corrections"
               onClick={() => change('Take corrections away', correctWeave(layer.id, null))}
@@ -93,19 +106,7 @@ export function WeaveTools({ layer }: { layer: Layer }) {
           )}
         </>
       )}
-      <Hint>
-        {!weave
-          ? 'Choose what it is woven with'
-          : told?.is === 'lost'
-            ? 'What it was woven with is gone: choose another, or undo'
-            : told?.is === 'apart'
-              ? `It does not meet ${subject?.name ?? 'it'} anywhere`
-              : brushed
-                ? 'Stroke along the edge'
-                : layer.source.kind === 'line' && layer.source.crossings
-                  ? 'Click a stretch or a crossing'
-                  : 'Click a stretch'}
-      </Hint>
+      {word && <Hint>{word}</Hint>}
     </>
   );
 }
