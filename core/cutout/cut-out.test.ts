@@ -109,6 +109,40 @@ describe('a cut-out', () => {
     close();
   }, 60_000);
 
+  it('keeps what is certain, and takes in by a stroke what that goes over and what hangs on it', () => {
+    // Two discs of a colour on an even ground, of which only the left may be the subject at first.
+    const [width, height] = [200, 120];
+    const inDisc = (i: number, cx: number, r: number) =>
+      Math.hypot((i % width) - cx, Math.floor(i / width) - 60) < r;
+    const rgb = Uint8Array.from({ length: 3 * width * height }, (_, k) => {
+      const i = Math.floor(k / 3);
+      const own = inDisc(i, 55, 30) || inDisc(i, 150, 22) ? [200, 140, 60] : [40, 60, 90];
+      return own[k % 3]! + ((i * 7919 + k) % 9) - 4;
+    });
+    const labels = (right: (i: number) => number) =>
+      Uint8Array.from({ length: width * height }, (_, i) =>
+        i % width > 96 ? right(i) : inDisc(i, 55, 14) ? LABEL.subject : LABEL.maybeSubject,
+      );
+    const cutter = cutterFor(library, rgb, width, height);
+    const isOn = (made: Uint8Array, x: number, y: number) => made[y * width + x]! & 1;
+    const known = labels(() => LABEL.background);
+    const first = cutter.cut(known);
+    expect([isOn(first, 55, 60), isOn(first, 55, 36), isOn(first, 10, 10)]).toEqual([1, 1, 0]);
+    known.forEach((l, i) => l <= LABEL.subject && expect(first[i]).toBe(l));
+    const stroked = labels((i) =>
+      inDisc(i, 150, 8)
+        ? LABEL.subject
+        : inDisc(i, 150, 26)
+          ? LABEL.maybeSubject
+          : LABEL.background,
+    );
+    const second = cutter.cut(stroked);
+    expect([isOn(second, 150, 60), isOn(second, 150, 44)]).toEqual([1, 1]);
+    for (let i = 0; i < second.length; i++)
+      if (i % width < 90) expect(second[i]! & 1).toBe(first[i]! & 1);
+    cutter.close();
+  });
+
   it('says what is missing where nothing can be told apart', () => {
     const cutter = cutterFor(library, new Uint8Array(300).fill(90), 10, 10);
     const all = (label: number) => new Uint8Array(100).fill(label);

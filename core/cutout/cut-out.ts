@@ -60,6 +60,8 @@ export const cutOutSchema = v.strictObject({
 
 export type CutOutShape = v.InferOutput<typeof cutOutSchema>;
 export type Mark = v.InferOutput<typeof markSchema>;
+/** The picture of a cut-out, and its size, px. */
+export type CutPicture = Pick<CutOutShape, 'asset' | 'width' | 'height'>;
 
 /** The longer side that a picture is cut at, px: what is finer is told by the picture itself. */
 export const WORKING_SIDE = 960;

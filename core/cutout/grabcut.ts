@@ -74,7 +74,8 @@ const BLUR = 1.2;
 export interface Cutter {
   /**
    * Labels (`LABEL`) for every px, by some of which a few are certain: those stay; the rest is found to be maybe the
-   * subject, or maybe not. It goes on from the last cut. Throws NothingToTell if there is no background, or nothing that may be the subject.
+   * subject, or maybe not. It goes on from the last cut. Throws NothingToTell if there is no background, or nothing
+   * that may be the subject.
    */
   cut(known: Uint8Array): Uint8Array;
   close(): void;
@@ -216,16 +217,10 @@ export function cutterFor(cv: OpenCv, rgb: Uint8Array, width: number, height: nu
       at: y * part.width,
     }));
     for (const { of, at } of rows) own.set(start.subarray(of, of + part.width), at);
-    if (!isTellable(own)) {
-      for (const { of, at } of rows)
-        out.set(
-          own.subarray(at, at + part.width).map((l) => l & 1),
-          of,
-        );
-      return out;
-    }
     const seen = picture.roi(new cv.Rect(part.x, part.y, part.width, part.height));
-    const found = rounds(seen, part, own, models, 1, cv.GC_EVAL_FREEZE_MODEL);
+    const found = isTellable(own)
+      ? rounds(seen, part, own, models, 1, cv.GC_EVAL_FREEZE_MODEL)
+      : own.map((l) => l & 1);
     seen.delete();
     for (const { of, at } of rows) out.set(found.subarray(at, at + part.width), of);
     return out;

@@ -2,10 +2,10 @@ import { gaussianBlur } from '../kernels/blur';
 import { distanceField } from '../kernels/distance';
 import { pasted } from '../kernels/rows';
 import type { ColourBuffer, Plane } from '../pixels/buffer';
-import { LABEL } from './labels';
 import { colourBuffer, crop, plane, unwritten } from '../pixels/buffer';
 import { scoped } from '../pixels/heap';
 import { grow, holding, intersect, isEmpty } from '../pixels/region';
+import { LABEL } from './labels';
 
 /**
  * A rough outline moved to where the colours near it part best: to either side they are taken for a Gaussian of

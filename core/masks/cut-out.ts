@@ -1,6 +1,6 @@
 import type { MaskContext, MaskShapeDefinition } from '../definitions/mask';
 import { numberOf } from '../definitions/content-key';
-import type { CutOutShape } from '../cutout/cut-out';
+import type { CutOutShape, CutPicture } from '../cutout/cut-out';
 import { cutOutSchema } from '../cutout/cut-out';
 import { marked, toldBy } from '../cutout/labels';
 import { byLocalColours } from '../cutout/local-colours';
@@ -43,37 +43,41 @@ function gridOf({ width, height }: CutOutShape): { region: Region; scale: number
   };
 }
 
+/** A picture of another size over the grid of a cut-out. */
+function onGrid(
+  { asset, width, height }: CutPicture,
+  shape: CutOutShape,
+  { picture }: MaskContext,
+): ColourBuffer {
+  const { region, scale } = gridOf(shape);
+  const map = scaling((shape.width * scale) / width, (shape.height * scale) / height);
+  return crop(drawPicture(picture(asset), projective(map), region, 'displayed'), region, 4);
+}
+
+/** The rough coverage that was found, moved to where colours part, on the grid; kept, as hair begins with the same. */
+function outline(shape: CutOutShape, colours: ColourBuffer, context: MaskContext): Plane {
+  const { asset, detail } = shape;
+  const found = shape.found!;
+  return context.memo(
+    JSON.stringify(['outline', asset, found, detail]),
+    () => {
+      const told = toneOf(onGrid(found, shape, context));
+      return byLocalColours(colours, toldBy(told.data), detail * gridOf(shape).scale * MOVES);
+    },
+    (made) => made.data.byteLength,
+  );
+}
+
 /** The coefficients of the coverage over the colours of the picture, on its grid; kept until what they are of changes. */
 function coefficients(shape: CutOutShape, context: MaskContext, hair: boolean): ColourBuffer {
-  const found = shape.found!;
-  const { region, scale } = gridOf(shape);
-  const reach = shape.detail * scale * (hair ? HAIR.reach : 1);
+  const reach = shape.detail * gridOf(shape).scale * (hair ? HAIR.reach : 1);
   return context.memo(
-    JSON.stringify(['cut-out', shape.asset, found, reach, hair]),
+    JSON.stringify(['cut-out', shape.asset, shape.found, reach, hair]),
     () =>
       scoped(() => {
-        const colours = crop(
-          drawPicture(
-            context.picture(shape.asset),
-            projective(scaling(scale)),
-            region,
-            'displayed',
-          ),
-          region,
-          4,
-        );
-        const grown = scaling(
-          (shape.width * scale) / found.width,
-          (shape.height * scale) / found.height,
-        );
-        const told = crop(
-          toneOf(drawPicture(context.picture(found.asset), projective(grown), region, 'displayed')),
-          region,
-          1,
-        );
-        const moved = byLocalColours(colours, toldBy(told.data), shape.detail * scale * MOVES);
+        const colours = onGrid(shape, shape, context);
         const even = EVEN * (hair ? HAIR.even : 1);
-        let made = guidedCoefficients(colours, moved, reach / 2, even);
+        let made = guidedCoefficients(colours, outline(shape, colours, context), reach / 2, even);
         // What was found to be covered tells more of the edge than the coarse outline did.
         for (let i = 1; i < ROUNDS; i++) {
           const better = guidedBy(colours, made, IDENTITY);

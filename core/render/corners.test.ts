@@ -2,8 +2,9 @@ import { describe, expect, it } from 'vitest';
 import { apply } from '../geometry/affine';
 import { inverseOf, project } from '../geometry/homography';
 import { corner } from '../geometry/path';
-import { boxToQuad, quadOf } from '../geometry/quad';
-import { newEcho, newGroup, newLine, newPicture, newScene } from '../scene/make';
+import { boxToQuad, mapQuad, quadOf } from '../geometry/quad';
+import { crop } from '../pixels/buffer';
+import { newEcho, newGroup, newLine, newMask, newPicture, newScene } from '../scene/make';
 import { placementMap } from '../definitions/placement';
 import { cornered, laidFlat, placed, placedPoint, placedTwice } from '../scene/placement';
 import type { Corners } from '../definitions/placement';
@@ -104,6 +105,37 @@ describe('a layer with free corners', () => {
           );
   });
 
+  it('is masked alike in every part, also where its mask is drawn coarser than it', () => {
+    // So large that the whole of its mask would be more px than are drawn of it; the scene shows a part.
+    const box = { x0: 0, y0: 0, x1: 400, y1: 300 };
+    const to = mapQuad(corners.to, ({ x, y }) => ({ x: 16 * x - 1000, y: 16 * y - 700 }));
+    const line = newLine(
+      '',
+      { closed: true, anchors: quadOf(box).map((p) => corner(p.x, p.y)) },
+      '#ffffff',
+    );
+    if (line.source.kind === 'line')
+      line.source.passes = [{ ...line.source.passes[0]!, draws: 'inside', blur: 0, opacity: 100 }];
+    // A fringe of narrow teeth, so that there are edges all over.
+    const teeth = Array.from({ length: 161 }, (_, i) => corner(100 + i * 1.5, i % 2 ? 60 : 240));
+    const layer: Layer = {
+      ...line,
+      placement: { ...placed(), corners: { box, to } },
+      mask: newMask({ kind: 'area', paths: [{ closed: true, anchors: teeth }] }),
+    };
+    const all = render(sceneOf(layer), ask);
+    const shown = all.data.filter((v, i) => i % 4 === 3 && v > 0.05 && v < 0.95).length;
+    expect(shown).toBeGreaterThan(1000);
+    for (const part of [
+      { x: 0, y: 0, width: 40, height: 40 },
+      { x: 70, y: 50, width: 33, height: 21 },
+      { x: 120, y: 90, width: 40, height: 30 },
+    ]) {
+      const own = render(sceneOf(layer), { ...ask, region: part });
+      const same = crop(all, part, 4).data;
+      own.data.forEach((v, i) => expect(Math.abs(v - same[i]!)).toBeLessThan(1e-5));
+    }
+  });
   it('is followed by its echo, corners and all', () => {
     const base = picture();
     const echo = { ...newEcho(base, 0), placement: { ...placed(), x: 11, y: 5 } };

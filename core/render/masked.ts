@@ -117,14 +117,10 @@ function lookAt(subject: Subject, to: Affine, context: Context): Look {
   };
 }
 
-/** Px that a mask which is resampled may be drawn on: so many for each of the scene's, within bounds. */
-const FOR_EACH = 4;
-const [LEAST_OF_MASK, MOST_OF_MASK] = [1e6, 12e6];
-
-/** The most px that a mask is drawn on before it is resampled, whatever part of it is asked for. */
-function mostOfMask({ scene: { x0, y0, x1, y1 } }: Context): number {
-  return Math.min(MOST_OF_MASK, Math.max(LEAST_OF_MASK, FOR_EACH * (x1 - x0) * (y1 - y0)));
-}
+/** Of a mask that is resampled all would have so many px for each of the scene's, or at least so many. */
+const [FOR_EACH, AT_LEAST] = [4, 1e6];
+/** No part of it is drawn on more px than this. */
+const MOST_OF_MASK = 12e6;
 
 /** How a mask that moves along is drawn: with its layer's corners, and where anything of the layer may show. */
 function maskDrawing(layer: Layer, wanted: Region, context: Context) {
@@ -136,7 +132,9 @@ function maskDrawing(layer: Layer, wanted: Region, context: Context) {
   const seen = drawnRegion(warp, wanted);
   const region = seen ? intersect(seen, all) : all;
   // A mask is resampled as colours are, and need not be as fine.
-  const by = affordable(1, all, mostOfMask(context));
+  const { x0, y0, x1, y1 } = context.scene;
+  const worth = Math.max(AT_LEAST, FOR_EACH * (x1 - x0) * (y1 - y0));
+  const by = Math.min(affordable(1, all, worth), affordable(1, region, MOST_OF_MASK));
   if (by === 1) return { map, scale, warp, region };
   const { x, y, width, height } = region;
   return {

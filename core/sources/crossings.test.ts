@@ -32,7 +32,11 @@ describe('where strands cross', () => {
     const total = 50 + 30 + 30 + 60;
     expect(found!.first.at).toBeCloseTo(20 / total, 12);
     expect(found!.second.at).toBeCloseTo((50 + 30 + 30 + 30) / total, 12);
-    expect(found!.sine).toBeCloseTo(1, 12);
+    // Along to the right first, and downwards when it comes round.
+    expect(found!.ways).toEqual([
+      { x: 1, y: 0 },
+      { x: 0, y: 1 },
+    ]);
   });
   it('is what trying every pair of pieces finds, for strands of any shape', () => {
     const at = fc.integer({ min: 0, max: 100 });

@@ -41,13 +41,16 @@ export const crossingsSchema = v.strictObject({
 export type Crossings = v.InferOutput<typeof crossingsSchema>;
 export type CrossingChoice = Crossings['choices'][number];
 
-/** A crossing: the earlier visit of it and the later, where it is, and the sine of the angle between them. */
+/** A crossing: the earlier visit of it and the later, where it is, and which way either goes there, unit vectors. */
 export interface Crossing {
   first: CrossingChoice['first'];
   second: CrossingChoice['second'];
   point: Point;
-  sine: number;
+  ways: readonly [first: Point, second: Point];
 }
+
+/** The sine of the angle at which two ways cross. */
+const sineOf = ([a, b]: Crossing['ways']): number => Math.abs(a.x * b.y - a.y * b.x);
 
 /** More points than these are not looked at, and no more crossings are told. */
 const MOST_POINTS = 4000;
@@ -105,10 +108,14 @@ export function crossingsOf(strands: readonly Strand[]): Crossing[] {
         Math.min(1, Math.max(0, (piece.from + t * piece.long) / (totals[piece.strand]! || 1)));
       const one = { strand: q.strand, at: share(q, met.t) };
       const other = { strand: p.strand, at: share(p, met.u) };
-      const isFirst = one.strand - other.strand || one.at - other.at;
-      const [first, second] = isFirst < 0 ? [one, other] : [other, one];
-      if (isEnd(strands, first, second)) continue;
-      found.push({ first, second, point: met.point, sine: met.sine });
+      if (isEnd(strands, one, other)) continue;
+      const { point, ways } = met;
+      const inOrder = (one.strand - other.strand || one.at - other.at) < 0;
+      found.push(
+        inOrder
+          ? { first: one, second: other, point, ways }
+          : { first: other, second: one, point, ways: [ways[1], ways[0]] },
+      );
     }
     open.push(p);
   }
@@ -128,14 +135,15 @@ function meeting(p: Piece, q: Piece) {
   if (p.strand === q.strand && Math.abs(p.index - q.index) < 2) return null;
   const [rx, ry, sx, sy] = [p.b.x - p.a.x, p.b.y - p.a.y, q.b.x - q.a.x, q.b.y - q.a.y];
   const cross = rx * sy - ry * sx;
-  const sine = Math.abs(cross) / (p.long * q.long || 1);
-  if (!(sine > LEAST_SINE)) return null;
+  const along = (x: number, y: number, long: number): Point => ({ x: x / long, y: y / long });
+  const ways = [along(rx, ry, p.long), along(sx, sy, q.long)] as const;
+  if (!(sineOf(ways) > LEAST_SINE)) return null;
   const [dx, dy] = [q.a.x - p.a.x, q.a.y - p.a.y];
   const t = (dx * sy - dy * sx) / cross;
   const u = (dx * ry - dy * rx) / cross;
   // Half open, so that a crossing at a joint of two pieces is told once.
   if (!(t >= 0 && t < 1 && u >= 0 && u < 1)) return null;
-  return { t, u, sine, point: { x: p.a.x + t * rx, y: p.a.y + t * ry } };
+  return { t, u, ways, point: { x: p.a.x + t * rx, y: p.a.y + t * ry } };
 }
 
 /**
@@ -194,18 +202,17 @@ export function layering(
     { ...c.second, i, over: !firstOver[i]! },
   ]);
   const runs = visits.map((visit): Run => {
-    const { sine } = crossings[visit.i]!;
+    const { closed } = strands[visit.strand]!;
     // Across the other's body and the gap, aslant, and on by its own width, so that its edge is covered whole.
-    const reach = (body / 2 + gap) / sine + body;
+    const reach = (body / 2 + gap) / sineOf(crossings[visit.i]!.ways) + body;
     const own = visits.filter((o) => o.strand === visit.strand && o !== visit);
     const total = totals[visit.strand]! || 1;
     const room = (side: number) =>
       own.reduce((least, o) => {
         const way = side * (o.at - visit.at);
-        const d = strands[visit.strand]!.closed ? ((way % 1) + 1) % 1 : way;
+        const d = closed ? ((way % 1) + 1) % 1 : way;
         return d > 1e-9 ? Math.min(least, d / 2) : least;
       }, 0.5);
-    const { closed } = strands[visit.strand]!;
     const from = visit.at - Math.min(reach / total, room(-1));
     const to = visit.at + Math.min(reach / total, room(1));
     return {

@@ -32,7 +32,7 @@ export function knotsOf(source: LineSource): { strands: Strand[]; crossings: Cro
 /** The layering of a line's strands, found kept as long as the line is the same object. */
 function layeringOf(source: LineSource) {
   const found = layerings.get(source);
-  if (found) return found;
+  if (found !== undefined) return found;
   const { strands, crossings } = knotsOf(source);
   const { crossings: set } = source;
   const made =

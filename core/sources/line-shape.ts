@@ -110,12 +110,14 @@ export function runsBetweenGaps(
     return left.flatMap(([a, b]) => {
       const [start, long, strand] = [a / total, (b - a) / total, next++];
       return own
-        .flatMap((r) => (s.closed ? [-1, 0, 1] : [0]).map((turn) => ({ r, turn })))
-        .map(({ r, turn }) => ({
-          ...{ strand, behind: r.behind },
-          from: Math.max(0, (r.from + turn - start) / long),
-          to: Math.min(1, (r.to + turn - start) / long),
-        }))
+        .flatMap((r) =>
+          // Of a closed strand also what lies a turn apart.
+          [-1, 0, 1].map((turn) => ({
+            ...{ strand, behind: r.behind },
+            from: Math.max(0, (r.from + turn - start) / long),
+            to: Math.min(1, (r.to + turn - start) / long),
+          })),
+        )
         .filter((r) => r.to - r.from > 1e-9);
     });
   });

@@ -1,4 +1,3 @@
-import { putCrossings } from '@ignis/core/scene/crossing-edits';
 import { canBake } from '@ignis/core/scene/bake';
 import { clipBase, findLayer, setLayer, ungroup } from '@ignis/core/scene/edits';
 import { ownBox } from '@ignis/core/scene/echoes';
@@ -14,7 +13,7 @@ import { openRecipes } from './chain/look';
 import { startDrawing } from './stage/drawing';
 import { gradientPass } from './stage/gradient';
 import { hasStyleHandles } from './stage/style-handles';
-import { beginWeaving } from './stage/weaving';
+import { beginWeaving, weaveItself } from './stage/weaving';
 import { startWriting, typeAll } from './stage/writing';
 import {
   addFill,
@@ -178,9 +177,7 @@ export function actions(does: BenchDoes): Action[] {
     },
     {
       name: 'Weave the line with itself, or let it cross',
-      run: () =>
-        layer?.source.kind === 'line' &&
-        bench().change('Weave with itself', putCrossings(layer.id, !layer.source.crossings)),
+      run: () => layer && weaveItself(layer),
       enabled: layer?.source.kind === 'line' && idle,
     },
     {

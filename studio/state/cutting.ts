@@ -1,6 +1,6 @@
 import { toast } from 'sonner';
 import { create } from 'zustand';
-import type { CutOutShape, Mark } from '@ignis/core/cutout/cut-out';
+import type { CutOutShape, CutPicture, Mark } from '@ignis/core/cutout/cut-out';
 import { newId } from '@ignis/core/scene/make';
 import { putCutOut } from '@ignis/core/scene/cut-edits';
 import { bringIn, addAsset, assetBytes } from '../workers/engine';
@@ -23,7 +23,7 @@ interface Cutting {
 export const useCutting = create<Cutting>(() => ({ tool: 'box', busy: null }));
 
 /** Makes ready to cut a picture, before anything is drawn round its subject. */
-export function readyToCut(picture: Pick<CutOutShape, 'asset' | 'width' | 'height'>): void {
+export function readyToCut(picture: CutPicture): void {
   const bytes = assetBytes(picture.asset);
   if (bytes) prepareCut(bytes, picture);
 }

@@ -1,5 +1,5 @@
 import { wrap, type Remote } from 'comlink';
-import type { CutOutShape } from '@ignis/core/cutout/cut-out';
+import type { CutOutShape, CutPicture } from '@ignis/core/cutout/cut-out';
 import type { Cutting } from './cutter.worker';
 
 /** The page's side of the worker that tells subjects from backgrounds. It starts when the first picture is to be cut. */
@@ -22,10 +22,7 @@ function start() {
 }
 
 /** Makes ready for the first cut of a picture: what fails here is told when it is cut. */
-export function prepareCut(
-  bytes: Blob,
-  picture: Pick<CutOutShape, 'asset' | 'width' | 'height'>,
-): void {
+export function prepareCut(bytes: Blob, picture: CutPicture): void {
   start()
     .remote.prepare(bytes, picture)
     .catch(() => undefined);

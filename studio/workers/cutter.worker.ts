@@ -1,7 +1,7 @@
 /// <reference lib="webworker" />
 /** The worker that tells subjects from backgrounds. The library that does is loaded with the first of them. */
 import { expose } from 'comlink';
-import type { CutOutShape } from '@ignis/core/cutout/cut-out';
+import type { CutOutShape, CutPicture } from '@ignis/core/cutout/cut-out';
 import { workingSize } from '@ignis/core/cutout/cut-out';
 import type { Cutter, OpenCv } from '@ignis/core/cutout/grabcut';
 import { cutterFor } from '@ignis/core/cutout/grabcut';
@@ -9,8 +9,16 @@ import { LABEL, knownLabels, tonesOf } from '@ignis/core/cutout/labels';
 import '@ignis/core/kernels/load';
 
 /** The library, started; it comes when the first picture is to be cut. */
-let library: Promise<{ cv: OpenCv }> | null = null;
-const started = (): Promise<{ cv: OpenCv }> => (library ??= start());
+let starting: Promise<{ cv: OpenCv }> | null = null;
+
+function started(): Promise<{ cv: OpenCv }> {
+  // What could not be loaded is tried again.
+  starting ??= start().catch((error: unknown) => {
+    starting = null;
+    throw error;
+  });
+  return starting;
+}
 
 async function start(): Promise<{ cv: OpenCv }> {
   const { library } = await import('./opencv');
@@ -22,7 +30,6 @@ async function start(): Promise<{ cv: OpenCv }> {
 
 /** A picture to cut, at the size it is worked on. */
 interface Read {
-  asset: string;
   /** Three bytes a px. */
   rgb: Uint8Array;
   /** 1 where it is transparent. */
@@ -33,10 +40,8 @@ let read: { asset: string; done: Promise<Read> } | null = null;
 /** What was last cut, to go on from. */
 let last: { asset: string; around: string; cutter: Cutter } | null = null;
 
-type Size = Pick<CutOutShape, 'asset' | 'width' | 'height'>;
-
-async function readPicture(bytes: Blob, shape: Size): Promise<Read> {
-  const { width, height } = workingSize(shape.width, shape.height);
+async function readPicture(bytes: Blob, picture: CutPicture): Promise<Read> {
+  const { width, height } = workingSize(picture.width, picture.height);
   const bitmap = await createImageBitmap(bytes, {
     resizeWidth: width,
     resizeHeight: height,
@@ -54,15 +59,18 @@ async function readPicture(bytes: Blob, shape: Size): Promise<Read> {
     rgb[k++] = data[j + 2]!;
     clear[i] = Number(data[j + 3]! < 128);
   }
-  return { asset: shape.asset, rgb, clear };
+  return { rgb, clear };
 }
 
-function pictureOf(bytes: Blob, shape: Size): Promise<Read> {
-  if (read?.asset !== shape.asset) {
-    const done = readPicture(bytes, shape);
-    read = { asset: shape.asset, done };
-    // What could not be read is tried again.
-    done.catch(() => (read = null));
+function pictureOf(bytes: Blob, picture: CutPicture): Promise<Read> {
+  const { asset } = picture;
+  if (read?.asset !== asset) {
+    const done = readPicture(bytes, picture).catch((error: unknown) => {
+      // What could not be read is tried again.
+      if (read?.asset === asset) read = null;
+      throw error;
+    });
+    read = { asset, done };
   }
   return read.done;
 }
@@ -82,8 +90,8 @@ async function cutterOf({ rgb }: Read, shape: CutOutShape): Promise<Cutter> {
 /** What the worker can do. */
 const cutting = {
   /** Starts the library and reads a picture, so that its first cut need not wait for them. */
-  async prepare(bytes: Blob, shape: Size): Promise<void> {
-    await Promise.all([started(), pictureOf(bytes, shape)]);
+  async prepare(bytes: Blob, picture: CutPicture): Promise<void> {
+    await Promise.all([started(), pictureOf(bytes, picture)]);
   },
 
   /** The subject of a picture, by what is known of it: a PNG of the working size, light where it is. */

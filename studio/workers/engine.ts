@@ -4,6 +4,8 @@ import { covering } from '@ignis/core/pixels/region';
 import type { Path } from '@ignis/core/geometry/path';
 import type { MaskOwner } from '@ignis/core/scene/mask-edits';
 import { deltaOf } from '@ignis/core/scene/delta';
+import type { Crossing } from '@ignis/core/sources/crossings';
+import type { LineSource } from '@ignis/core/sources/line';
 import type { WeaveState } from '@ignis/core/render/weave-spans';
 import type { Scene } from '@ignis/core/scene/schema';
 import type { Floor } from '@ignis/core/sources/shadow-sheets';
@@ -166,6 +168,10 @@ export const cell = (request: CellRequest): Promise<Patch> => ask((remote) => re
 /** A small picture of a scene or of some of its layers, as PNG. */
 export const picture = (request: PictureRequest): Promise<Blob> =>
   ask((remote) => remote.picture(request));
+
+/** Where a line crosses itself, its own px. */
+export const crossings = (source: LineSource): Promise<Crossing[]> =>
+  ask((remote) => remote.crossings(source) as Promise<Crossing[]>);
 
 /** Where a layer goes over and under what it is woven with; null if it is not woven. */
 export const weave = (scene: Scene, layer: string): Promise<WeaveState | null> =>

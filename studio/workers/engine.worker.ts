@@ -27,6 +27,7 @@ import { shadowFloor } from '@ignis/core/render/shadow-floor';
 import { facesOf, picturesOf } from '@ignis/core/scene/needs';
 import { withDelta } from '@ignis/core/scene/delta';
 import type { Scene } from '@ignis/core/scene/schema';
+import { knotsOf } from '@ignis/core/sources/knotted-pass';
 import { needFaces } from '@ignis/core/text/library';
 import { everyLayer } from '@ignis/core/scene/schema';
 import { transfer } from 'comlink';
@@ -220,6 +221,8 @@ const engine: Engine = {
     const picture = await picturesFor(scene);
     return withRoom(() => weaveSpans(scene, layer, { picture, memo: cache.memo }));
   },
+
+  crossings: (source) => Promise.resolve(knotsOf(source).crossings),
 
   async shadowFloor(scene, layer) {
     const picture = await picturesFor(scene);

@@ -6,6 +6,8 @@ import type { Path } from '@ignis/core/geometry/path';
 import type { MaskOwner } from '@ignis/core/scene/mask-edits';
 import type { Delta } from '@ignis/core/scene/delta';
 import type { Scene } from '@ignis/core/scene/schema';
+import type { Crossing } from '@ignis/core/sources/crossings';
+import type { LineSource } from '@ignis/core/sources/line';
 import type { Floor } from '@ignis/core/sources/shadow-sheets';
 
 export interface PreviewRequest {
@@ -111,6 +113,8 @@ export interface Engine {
   picture(request: PictureRequest): Promise<Blob>;
   /** Where a layer goes over and under what it is woven with; null if it is not woven. */
   weave(scene: Scene, layer: string): Promise<WeaveState | null>;
+  /** Where a line crosses itself, its own px. */
+  crossings(source: LineSource): Promise<Crossing[]>;
   /** Where a shadow lies on the floor, its own px; null for a layer that is none. */
   shadowFloor(scene: Scene, layer: string): Promise<Floor | null>;
   /** What a mask or selection shows; null if there is none. */

@@ -1,6 +1,6 @@
 import { Trash2 } from 'lucide-react';
 import { findLayer } from '@ignis/core/scene/edits';
-import { putCrossings, setCrossings } from '@ignis/core/scene/crossing-edits';
+import { setCrossings } from '@ignis/core/scene/crossing-edits';
 import type { Crossings } from '@ignis/core/sources/crossings';
 import { crossingParameters } from '@ignis/core/sources/crossings';
 import type { Layer } from '@ignis/core/scene/schema';
@@ -11,7 +11,7 @@ import { weaveParameters } from '@ignis/core/weave/weave';
 import { liveEdit, useBench } from '../../state/bench';
 import { ChoiceField } from '../../ui/choice-field';
 import { ParameterControls } from '../../ui/parameter-controls';
-import { beginWeaving } from '../stage/weaving';
+import { beginWeaving, weaveItself } from '../stage/weaving';
 import { Node } from './node';
 
 /** What a layer goes over and under: another, and a line also itself. */
@@ -21,23 +21,14 @@ export function WeaveNode({ layer }: { layer: Layer }) {
     <>
       <OtherNode layer={layer} />
       {source.kind === 'line' && source.crossings && (
-        <CrossingsNode layer={layer} crossings={source.crossings} gaps={source.gaps.length > 0} />
+        <CrossingsNode layer={layer} crossings={source.crossings} />
       )}
     </>
   );
 }
 
 /** How a line goes over and under itself. */
-function CrossingsNode({
-  layer,
-  crossings,
-  gaps,
-}: {
-  layer: Layer;
-  crossings: Crossings;
-  gaps: boolean;
-}) {
-  const { change } = useBench.getState();
+function CrossingsNode({ layer, crossings }: { layer: Layer; crossings: Crossings }) {
   const live = liveEdit('Change the crossings');
   return (
     <Node
@@ -47,16 +38,13 @@ function CrossingsNode({
           type="button"
           aria-label="Let it cross"
           title="Remove: its light adds up where it crosses"
-          onClick={() => change('Let it cross', putCrossings(layer.id, false))}
+          onClick={() => weaveItself(layer)}
           className="rounded p-1 hover:text-ink"
         >
           <Trash2 size={14} />
         </button>
       }
     >
-      {gaps && (
-        <p className="py-1 text-sm text-dim">A line with gaps does not go over itself yet.</p>
-      )}
       <ParameterControls
         parameters={crossingParameters}
         values={crossings}

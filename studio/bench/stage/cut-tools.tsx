@@ -8,7 +8,7 @@ import { useBench } from '../../state/bench';
 import type { CutTool } from '../../state/cutting';
 import { cutOut, useCutting } from '../../state/cutting';
 import { Hint, Small, Way } from './bar';
-import { BrushFields } from './brush-fields';
+import { BrushSize } from './brush-size';
 
 const TOOLS: readonly { tool: CutTool; label: string }[] = [
   { tool: 'box', label: 'Box' },
@@ -51,7 +51,7 @@ export function CutTools({ layer }: { layer: Layer }) {
           />
         ),
       )}
-      {found && tool !== 'box' && tool !== 'lasso' && <BrushFields of={['size']} />}
+      {found && tool !== 'box' && tool !== 'lasso' && <BrushSize />}
       <Hint>
         {found
           ? 'Stroke over what is wrong; its edge is set in the chain'

@@ -1,15 +1,12 @@
-import { useMemo } from 'react';
-import type { Point } from '@ignis/core/geometry/affine';
+import type { Affine, Point } from '@ignis/core/geometry/affine';
 import { apply } from '@ignis/core/geometry/affine';
-import type { Strand } from '@ignis/core/geometry/strand';
-import { lengthsOf, placeAlong } from '@ignis/core/geometry/strand';
 import type { Layer } from '@ignis/core/scene/schema';
 import { turnCrossing } from '@ignis/core/scene/crossing-edits';
-import type { Crossing, Crossings } from '@ignis/core/sources/crossings';
+import type { Crossings } from '@ignis/core/sources/crossings';
 import { overs } from '@ignis/core/sources/crossings';
-import { knotsOf } from '@ignis/core/sources/knotted-pass';
 import type { LineSource } from '@ignis/core/sources/line';
 import { useAround, useBench } from '../../state/bench';
+import { useCrossings } from '../../state/crossings';
 import { toStage } from './path-outline';
 
 type LineLayer = Layer & { source: LineSource };
@@ -27,8 +24,7 @@ export function WeaveCrossings({ layer }: { layer: LineLayer }) {
 function Marks({ layer, set }: { layer: LineLayer; set: Crossings }) {
   const view = useBench((s) => s.view);
   const around = useAround(layer.id);
-  const { source } = layer;
-  const { strands, crossings } = useMemo(() => knotsOf(source), [source]);
+  const crossings = useCrossings(layer.id, layer.source);
   const map = toStage(view, around, layer.placement);
   const over = overs(crossings, set);
   return (
@@ -38,8 +34,8 @@ function Marks({ layer, set }: { layer: LineLayer; set: Crossings }) {
           key={i}
           name={`Crossing ${i + 1} of ${crossings.length}: the ${over[i] ? 'earlier' : 'later'} strand goes over`}
           at={apply(map, c.point)}
-          above={wayOf(strands, over[i] ? c.first : c.second, (p) => apply(map, p))}
-          beneath={wayOf(strands, over[i] ? c.second : c.first, (p) => apply(map, p))}
+          above={seen(map, c.ways[over[i] ? 0 : 1])}
+          beneath={seen(map, c.ways[over[i] ? 1 : 0])}
           onClick={() =>
             useBench
               .getState()
@@ -51,20 +47,11 @@ function Marks({ layer, set }: { layer: LineLayer; set: Crossings }) {
   );
 }
 
-/** The way of a strand at a place of it, seen on the stage: a unit vector. */
-function wayOf(
-  strands: readonly Strand[],
-  { strand, at }: Crossing['first'],
-  seen: (p: Point) => Point,
-): Point {
-  const own = strands[strand]!;
-  const lengths = lengthsOf(own);
-  const { from, to } = placeAlong(own, lengths, at * (lengths.at(-1) ?? 0));
-  const { points } = own;
-  const a = seen({ x: points[2 * from]!, y: points[2 * from + 1]! });
-  const b = seen({ x: points[2 * to]!, y: points[2 * to + 1]! });
-  const long = Math.hypot(b.x - a.x, b.y - a.y) || 1;
-  return { x: (b.x - a.x) / long, y: (b.y - a.y) / long };
+/** A way under a map, a unit vector. */
+function seen(map: Affine, { x, y }: Point): Point {
+  const [dx, dy] = [map[0] * x + map[2] * y, map[1] * x + map[3] * y];
+  const long = Math.hypot(dx, dy) || 1;
+  return { x: dx / long, y: dy / long };
 }
 
 interface MarkProps {

@@ -7,12 +7,12 @@ import {
   setWeave,
   weaveAll,
 } from '@ignis/core/scene/weave-edits';
-import { putCrossings } from '@ignis/core/scene/crossing-edits';
 import type { Layer } from '@ignis/core/scene/schema';
 import { useBench } from '../../state/bench';
 import { turnBrush, useBrush } from '../../state/brush';
 import { useWoven } from '../../state/weave';
-import { BrushFields } from './brush-fields';
+import { BrushSize } from './brush-size';
+import { weaveItself } from './weaving';
 import { DropDown, Hint, Small, Way } from './bar';
 
 /** What can be done to a weave as a whole, and what the stage waits for. */
@@ -32,14 +32,7 @@ export function WeaveTools({ layer }: { layer: Layer }) {
         : putWeave(layer.id, newWeave(other.id)),
     );
   const itself = layer.source.kind === 'line' && (
-    <Way
-      on={!!layer.source.crossings}
-      label="With itself"
-      onClick={() => {
-        const on = !(layer.source.kind === 'line' && layer.source.crossings);
-        change(on ? 'Weave with itself' : 'Let it cross', putCrossings(layer.id, on));
-      }}
-    />
+    <Way on={!!layer.source.crossings} label="With itself" onClick={() => weaveItself(layer)} />
   );
   if (subjects.length === 0)
     return (
@@ -95,7 +88,7 @@ export function WeaveTools({ layer }: { layer: Layer }) {
           {brushed && (
             <>
               <Small label={hides ? 'Hides' : 'Shows'} onClick={turnBrush} />
-              <BrushFields of={['size']} />
+              <BrushSize />
             </>
           )}
           {corrections > 0 && (

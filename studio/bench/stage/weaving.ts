@@ -1,7 +1,15 @@
+import { putCrossings } from '@ignis/core/scene/crossing-edits';
 import { likelySubject } from '@ignis/core/scene/subjects';
 import { newWeave, putWeave } from '@ignis/core/scene/weave-edits';
 import type { Layer } from '@ignis/core/scene/schema';
 import { useBench } from '../../state/bench';
+
+/** A line goes over and under itself from now on, or its light adds up again where it crosses. */
+export function weaveItself({ id, source }: Layer): void {
+  if (source.kind !== 'line') return;
+  const on = !source.crossings;
+  useBench.getState().change(on ? 'Weave with itself' : 'Let it cross', putCrossings(id, on));
+}
 
 /** Goes on to weave a layer; if it is woven with nothing yet, with what is most likely meant. */
 export function beginWeaving(layer: Layer): void {

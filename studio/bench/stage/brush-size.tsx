@@ -1,0 +1,19 @@
+import { brushParameters } from '@ignis/core/masks/stroke';
+import { useBrush } from '../../state/brush';
+import { NumberField } from '../../ui/number-field';
+
+/** The size of the brush in the row of tools, where the chain does not show it. */
+export function BrushSize() {
+  const size = useBrush((s) => s.size);
+  return (
+    <span className="flex items-baseline pl-2 text-dim">
+      Size
+      <NumberField
+        value={size}
+        parameter={brushParameters.size}
+        onChange={(v) => useBrush.setState({ size: v })}
+        onDone={() => undefined}
+      />
+    </span>
+  );
+}

@@ -1,0 +1,22 @@
+import { useEffect } from 'react';
+import { create } from 'zustand';
+import type { Crossing } from '@ignis/core/sources/crossings';
+import type { LineSource } from '@ignis/core/sources/line';
+import { crossings } from '../workers/engine';
+import { newestOnly } from './newest';
+
+const NONE: readonly Crossing[] = [];
+
+/** Where a line crosses itself, as it was last told. */
+const useTold = create<{ of: string; all: readonly Crossing[] }>(() => ({ of: '', all: NONE }));
+
+const ask = newestOnly(
+  ({ source }: { source: LineSource; of: string }) => crossings(source),
+  ({ of }, all) => useTold.setState({ of, all: all ?? NONE }),
+);
+
+/** Where the line of a layer crosses itself, its own px, told anew as it changes; nothing until it is. */
+export function useCrossings(layer: string, source: LineSource): readonly Crossing[] {
+  useEffect(() => ask({ source, of: layer }), [source, layer]);
+  return useTold(({ of, all }) => (of === layer ? all : NONE));
+}
