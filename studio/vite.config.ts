@@ -2,11 +2,12 @@ import tailwind from '@tailwindcss/vite';
 import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vite';
 import { faceLicences, faces } from './faces';
+import { opencvBinary } from './opencv-binary';
 
 export default defineConfig({
   root: import.meta.dirname,
   plugins: [react(), tailwind(), faces(), faceLicences()],
-  worker: { format: 'es', plugins: () => [faces()] },
+  worker: { format: 'es', plugins: () => [faces(), opencvBinary()] },
   // Its code looks for its WebAssembly beside itself.
   optimizeDeps: { exclude: ['harfbuzzjs'] },
   build: { target: 'es2022', chunkSizeWarningLimit: 900 },

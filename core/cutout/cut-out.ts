@@ -21,7 +21,7 @@ export const edgeParameters = {
     unit: 'σ px',
     help: 'Softens the edge, px of the picture.',
   },
-  contrast: { ...percent('Contrast', 55), help: 'Makes what is partly covered narrower.' },
+  contrast: { ...percent('Contrast', 65), help: 'Makes what is partly covered narrower.' },
 } as const;
 
 /** What a stroke says of what it goes over. */

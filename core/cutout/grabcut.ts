@@ -1,8 +1,9 @@
 import { guesses, isTight, sharedColours } from './first-guess';
 import type { Region } from '../pixels/region';
-import { grow, holding, intersect, isEmpty } from '../pixels/region';
+import { covering, grow, holding, intersect, isEmpty, unite } from '../pixels/region';
 import { changedWhere, heldTogether } from './held-together';
-import { LABEL, banded, coarser } from './labels';
+import { LABEL, banded, beneath, coarser, resized } from './labels';
+import { isAtCut, windowOf, withWindow } from './window';
 
 /** GrabCut (Rother, Kolmogorov & Blake, SIGGRAPH 2004), as the OpenCV library computes it. */
 
@@ -11,6 +12,7 @@ interface Mat {
   data: Uint8Array;
   /** A part of it; it shares its px. */
   roi(part: object): Mat;
+  clone(): Mat;
   delete(): void;
 }
 
@@ -51,8 +53,12 @@ export class NothingToTell extends Error {
 
 /** The longer side that a subject is told at, px; finer than that only its outline is. */
 const ROUGH_SIDE = 480;
+/** The longer side that guesses are tried at, px. */
+const TRIAL_SIDE = 320;
 /** So far to each side of the rough outline the fine one is looked for, px of the rough picture. */
 const BAND = 2.5;
+/** So far about a stroke the subject is told again, px of the rough picture; all of it if that does not end there. */
+const ABOUT = 64;
 /** So far about what a stroke changes the fine outline is told again, px. */
 const NEARBY = 24;
 /** What is told again reaches so far beyond where the outline may run, px. */
@@ -81,6 +87,13 @@ export interface Cutter {
   close(): void;
 }
 
+type Size = Pick<Region, 'width' | 'height'>;
+
+/** The picture at a size. */
+interface Level extends Size {
+  of: Mat;
+}
+
 /** What was learnt of the colours of background and subject. */
 interface Models {
   background: Mat;
@@ -100,20 +113,32 @@ interface Found {
 export function cutterFor(cv: OpenCv, rgb: Uint8Array, width: number, height: number): Cutter {
   const picture = new cv.Mat(height, width, cv.CV_8UC3);
   picture.data.set(rgb);
-  const scale = Math.min(1, ROUGH_SIDE / Math.max(width, height));
-  const [w, h] = [Math.max(1, Math.round(width * scale)), Math.max(1, Math.round(height * scale))];
   const whole: Region = { x: 0, y: 0, width, height };
-  const small = { width: w, height: h };
-  const rough = new cv.Mat();
-  cv.resize(picture, rough, new cv.Size(w, h), 0, 0, cv.INTER_AREA);
+  const level = (side: number): Level => {
+    const scale = Math.min(1, side / Math.max(width, height));
+    const [w, h] = [
+      Math.max(1, Math.round(width * scale)),
+      Math.max(1, Math.round(height * scale)),
+    ];
+    const of = new cv.Mat();
+    cv.resize(picture, of, new cv.Size(w, h), 0, 0, cv.INTER_AREA);
+    return { of, width: w, height: h };
+  };
+  const rough = level(ROUGH_SIDE);
+  const trial = level(TRIAL_SIDE);
+  const { width: w, height: h } = rough;
   const learnt = (): Models => ({ background: new cv.Mat(), subject: new cv.Mat() });
+  const copied = (m: Models): Models => ({
+    background: m.background.clone(),
+    subject: m.subject.clone(),
+  });
   const forget = (m: Models) => [m.background, m.subject].forEach((mat) => mat.delete());
   /** What the last cut found, at the rough size and at the fine one, by which colours, and from which labels at either. */
   let last: (Found & Record<'fine' | 'known' | 'coarse', Uint8Array>) | null = null;
 
   const colours = () => {
     const [lab, soft] = [new cv.Mat(), new cv.Mat()];
-    cv.cvtColor(rough, lab, cv.COLOR_RGB2Lab);
+    cv.cvtColor(trial.of, lab, cv.COLOR_RGB2Lab);
     cv.GaussianBlur(lab, soft, new cv.Size(0, 0), BLUR);
     const out = Float32Array.from(soft.data);
     lab.delete();
@@ -123,8 +148,7 @@ export function cutterFor(cv: OpenCv, rgb: Uint8Array, width: number, height: nu
 
   /** Rounds of a size of the picture, from labels; which px are the subject. */
   const rounds = (
-    of: Mat,
-    { width, height }: Pick<Region, 'width' | 'height'>,
+    { of, width, height }: Level,
     start: Uint8Array,
     models: Models,
     count: number,
@@ -144,26 +168,35 @@ export function cutterFor(cv: OpenCv, rgb: Uint8Array, width: number, height: nu
   const from = (known: Uint8Array, subject: Uint8Array) =>
     known.map((l, i) => (l === LABEL.maybeSubject && !subject[i] ? LABEL.maybeBackground : l));
   /** What holds together of a subject, with all that is known of it for certain. */
-  const together = (known: Uint8Array, subject: Uint8Array) => {
+  const together = (known: Uint8Array, subject: Uint8Array, { width, height }: Size = rough) => {
     const sure = (i: number) => known[i] === LABEL.subject;
-    return heldTogether(subject, w, h, sure).map((v, i) => (sure(i) ? 1 : v));
+    const side = Math.max(width, height);
+    return heldTogether(subject, width, height, side, sure).map((v, i) => (sure(i) ? 1 : v));
   };
   /** Goes on from what of a subject holds together, by what was learnt of it. */
-  const onward = (known: Uint8Array, subject: Uint8Array, models: Models, count: number) => {
-    const start = from(known, together(known, subject));
-    return isTellable(start) ? rounds(rough, small, start, models, count, cv.GC_EVAL) : subject;
+  const onward = (
+    known: Uint8Array,
+    subject: Uint8Array,
+    models: Models,
+    count: number,
+    at = rough,
+  ) => {
+    const start = from(known, together(known, subject, at));
+    return isTellable(start) ? rounds(at, start, models, count, cv.GC_EVAL) : subject;
   };
 
   /** Goes on from the guess that comes to most: the first that is tight, unless another parts colours better. */
   const first = (known: Uint8Array): Found => {
     check(known);
+    const { width: tw, height: th } = trial;
+    const small = coarser(known, rough, tw, th);
     const soft = colours();
     const tried: (Found & { tight: boolean; shared: number })[] = [];
-    for (const start of guesses(known, soft, w, h).filter(isTellable)) {
+    for (const start of guesses(small, soft, tw, th).filter(isTellable)) {
       const models = learnt();
-      const rest = rounds(rough, small, start, models, TRIAL_ROUNDS[0], cv.GC_INIT_WITH_MASK);
-      const subject = onward(known, rest, models, TRIAL_ROUNDS[1]);
-      const tight = isTight(subject, known, w, h);
+      const rest = rounds(trial, start, models, TRIAL_ROUNDS[0], cv.GC_INIT_WITH_MASK);
+      const subject = onward(small, rest, models, TRIAL_ROUNDS[1], trial);
+      const tight = isTight(subject, small, tw, th);
       const shared = sharedColours(subject, soft);
       tried.push({ subject, models, tight, shared });
       if (tight && shared < PLAIN) break;
@@ -176,76 +209,100 @@ export function cutterFor(cv: OpenCv, rgb: Uint8Array, width: number, height: nu
     const { models } = best;
     const subject = BEST_ROUNDS.reduce(
       (on, count) => onward(known, on, models, count),
-      best.subject,
+      resized(together(small, best.subject, trial), [tw, th], rough),
     );
     return { subject: together(known, subject), models };
   };
 
-  /** Goes on from what was found, where something is newly known (`fresh`) and what hangs on that. */
-  const next = (known: Uint8Array, before: Found, fresh: (i: number) => boolean): Found => {
-    const start = from(known, before.subject);
-    check(start);
-    const { models } = before;
-    const found = rounds(rough, small, start, models, NEXT_ROUNDS, cv.GC_EVAL);
-    return {
-      subject: changedWhere(before.subject, together(known, found), w, h, fresh),
-      models,
-    };
+  /**
+   * What was found in a part of the rough size, gone on from where something is newly known (`fresh`, of the whole)
+   * and what hangs on that; null if more than the part hangs on it. Of a part the colours are learnt for it alone.
+   */
+  const next = (
+    known: Uint8Array,
+    before: Found,
+    part: Region,
+    fresh: (i: number) => boolean,
+  ): Found | null => {
+    const all = part.width === w && part.height === h;
+    const [labels, own] = [windowOf(known, w, part), windowOf(before.subject, w, part)];
+    const start = from(labels, own);
+    if (all) check(start);
+    else if (!isTellable(start)) return null;
+    const models = all ? before.models : copied(before.models);
+    const seen = rough.of.roi(new cv.Rect(part.x, part.y, part.width, part.height));
+    const found = rounds({ ...part, of: seen }, start, models, NEXT_ROUNDS, cv.GC_EVAL);
+    seen.delete();
+    // What goes on beyond the part is held there.
+    const cut = (i: number) => isAtCut(i, part, { x: 0, y: 0, width: w, height: h });
+    const sure = (i: number) => labels[i] === LABEL.subject || (own[i] === 1 && cut(i));
+    const held = heldTogether(found, part.width, part.height, Math.max(w, h), sure);
+    for (let i = 0; i < held.length; i++) if (labels[i] === LABEL.subject) held[i] = 1;
+    const of = (i: number) => (part.y + Math.floor(i / part.width)) * w + part.x + (i % part.width);
+    const subject = changedWhere(own, held, part.width, part.height, (i) => fresh(of(i)));
+    if (subject.some((v, i) => v !== own[i] && cut(i))) {
+      forget(models);
+      return null;
+    }
+    return { subject: withWindow(before.subject, w, part, subject), models };
   };
 
-  /**
-   * The outline told again at the size of the picture, by what was learnt at the rough one. Of one that was told
-   * before, only what lies in a region is told anew.
-   */
-  const refined = (
-    known: Uint8Array,
-    { subject, models }: Found,
-    before: { fine: Uint8Array; near: Region } | null = null,
-  ) => {
-    if (w === width && h === height) return subject;
-    const start = banded(subject, w, h, { width, height }, BAND);
-    for (let i = 0; i < start.length; i++)
-      if (known[i] !== LABEL.maybeSubject) start[i] = known[i]!;
-    const out = before ? before.fine.slice() : start.map((l) => l & 1);
+  /** Of a region of the fine size, the outline told again by what was learnt at the rough one. */
+  const refined = (known: Uint8Array, { subject, models }: Found, of: Region) => {
+    if (w === width && h === height) return windowOf(subject, w, of);
+    const start = banded(subject, [w, h], { width, height }, BAND, of);
+    const own = windowOf(known, width, of);
+    for (let i = 0; i < start.length; i++) if (own[i] !== LABEL.maybeSubject) start[i] = own[i]!;
+    const told = start.map((l) => l & 1);
     // Only where the outline may run: the rest is certain.
-    const near = before?.near ?? holding(whole, (i) => start[i]! >= LABEL.maybeBackground);
-    if (isEmpty(near)) return out;
-    const part = intersect(grow(near, MARGIN), whole);
-    const own = new Uint8Array(part.width * part.height);
-    const rows = Array.from({ length: part.height }, (_, y) => ({
-      of: (part.y + y) * width + part.x,
-      at: y * part.width,
-    }));
-    for (const { of, at } of rows) own.set(start.subarray(of, of + part.width), at);
+    const near = holding(of, (i) => start[i]! >= LABEL.maybeBackground);
+    const part = intersect(grow(near, MARGIN), of);
+    const inside = { ...part, x: part.x - of.x, y: part.y - of.y };
+    const labels = windowOf(start, of.width, inside);
+    if (isEmpty(near) || !isTellable(labels)) return told;
     const seen = picture.roi(new cv.Rect(part.x, part.y, part.width, part.height));
-    const found = isTellable(own)
-      ? rounds(seen, part, own, models, 1, cv.GC_EVAL_FREEZE_MODEL)
-      : own.map((l) => l & 1);
+    const found = rounds({ ...part, of: seen }, labels, models, 1, cv.GC_EVAL_FREEZE_MODEL);
     seen.delete();
-    for (const { of, at } of rows) out.set(found.subarray(at, at + part.width), of);
-    return out;
+    return withWindow(told, of.width, inside, found);
   };
 
   /** What was found, gone on from by what is newly known. */
-  const onFrom = (before: NonNullable<typeof last>, known: Uint8Array) => {
+  const onFrom = (before: NonNullable<typeof last>, known: Uint8Array): typeof before => {
+    const marked = holding(whole, (i) => known[i] !== before.known[i]);
+    if (isEmpty(marked)) return before;
     const coarse = coarser(known, { width, height }, w, h);
-    const found = next(coarse, before, (i) => coarse[i] !== before.coarse[i]);
-    /** Of each px of the fine size, whether something is newly known there, or was found to be another. */
-    const touched = new Uint8Array(known.length);
-    const columns = Int32Array.from({ length: width }, (_, x) => Math.floor((x * w) / width));
-    for (let y = 0, i = 0; y < height; y++) {
-      const line = Math.floor((y * h) / height) * w;
-      for (let x = 0; x < width; x++, i++) {
-        const k = line + columns[x]!;
-        if (known[i] !== before.known[i] || found.subject[k] !== before.subject[k]) touched[i] = 1;
-      }
-    }
-    const changed = holding(whole, (i) => touched[i] === 1);
-    if (isEmpty(changed)) return { ...before, ...found, known, coarse };
-    const near = intersect(grow(changed, NEARBY), whole);
-    const fine = refined(known, found, { fine: before.fine, near });
-    const own = changedWhere(before.fine, fine, width, height, (i) => touched[i] === 1);
-    return { ...found, fine: own, known, coarse };
+    const all = { x: 0, y: 0, width: w, height: h };
+    const [across, down] = [w / width, h / height];
+    const { x, y } = marked;
+    const about = covering(
+      ...([x * across, y * down, (x + marked.width) * across, (y + marked.height) * down] as const),
+    );
+    const fresh = (i: number) => coarse[i] !== before.coarse[i];
+    const found =
+      next(coarse, before, intersect(grow(about, ABOUT), all), fresh) ??
+      next(coarse, before, all, fresh)!;
+    const changed = holding(all, (k) => found.subject[k] !== before.subject[k]);
+    const touched = unite(
+      marked,
+      covering(
+        ...([changed.x / across, changed.y / down] as const),
+        ...([(changed.x + changed.width) / across, (changed.y + changed.height) / down] as const),
+      ),
+    );
+    const of = intersect(grow(touched, NEARBY), whole);
+    const own = windowOf(before.fine, width, of);
+    const isTouched = (i: number) => {
+      const [u, v] = [of.x + (i % of.width), of.y + Math.floor(i / of.width)];
+      const k = beneath(v, height, h) * w + beneath(u, width, w);
+      const j = v * width + u;
+      return known[j] !== before.known[j] || found.subject[k] !== before.subject[k];
+    };
+    const fine = changedWhere(own, refined(known, found, of), of.width, of.height, isTouched);
+    if (found.models !== before.models) forget(found.models);
+    return {
+      ...{ subject: found.subject, models: before.models, known, coarse },
+      fine: withWindow(before.fine, width, of, fine),
+    };
   };
 
   return {
@@ -254,7 +311,7 @@ export function cutterFor(cv: OpenCv, rgb: Uint8Array, width: number, height: nu
       else {
         const coarse = coarser(known, { width, height }, w, h);
         const found = first(coarse);
-        last = { ...found, fine: refined(known, found), known, coarse };
+        last = { ...found, fine: refined(known, found, whole), known, coarse };
       }
       const { fine } = last;
       return known.map((l, i) =>
@@ -264,7 +321,8 @@ export function cutterFor(cv: OpenCv, rgb: Uint8Array, width: number, height: nu
     close() {
       if (last) forget(last.models);
       picture.delete();
-      rough.delete();
+      rough.of.delete();
+      trial.of.delete();
     },
   };
 }

@@ -18,7 +18,12 @@ const bar = (x0: number, x1: number, y: number) => (x: number, v: number) =>
 
 describe('what holds together', () => {
   it('is the largest part, with what stands out from it a little, and not what hangs on a thread', () => {
-    const made = heldTogether(drawn(disc(20, 30, 12), bar(30, 60, 30), disc(66, 30, 8)), 80, 60);
+    const made = heldTogether(
+      drawn(disc(20, 30, 12), bar(30, 60, 30), disc(66, 30, 8)),
+      80,
+      60,
+      480,
+    );
     const at = (x: number, y: number) => made[y * 80 + x];
     expect(at(20, 30)).toBe(1);
     // As far as a beak: beyond that the bar is left out, and what hangs on it.
@@ -28,12 +33,12 @@ describe('what holds together', () => {
   it('is also what is known for certain, wherever that is', () => {
     const subject = drawn(disc(20, 30, 12), disc(66, 30, 8));
     const sure = (i: number) => i === 30 * 80 + 66;
-    expect(heldTogether(subject, 80, 60)[30 * 80 + 66]).toBe(0);
-    expect([...heldTogether(subject, 80, 60, sure)]).toEqual([...subject]);
+    expect(heldTogether(subject, 80, 60, 480)[30 * 80 + 66]).toBe(0);
+    expect([...heldTogether(subject, 80, 60, 480, sure)]).toEqual([...subject]);
   });
   it('is nothing where all is thin', () => {
     const thin = read('........', '.######.', '........');
-    expect([...heldTogether(thin, 8, 3)]).toEqual(Array(24).fill(0));
+    expect([...heldTogether(thin, 8, 3, 480)]).toEqual(Array(24).fill(0));
   });
 });
 

@@ -3,22 +3,25 @@ import type { Plane } from '../pixels/buffer';
 import { plane } from '../pixels/buffer';
 import { scoped } from '../pixels/heap';
 
-/** What is thinner than twice this does not hold a subject together, px. */
-const THIN = 2;
-/** So far thin parts may stand out from what holds together, px. */
-const OUT = 10;
+/** What is thinner than twice this does not hold a subject together, a share of the picture's longer side. */
+const THIN = 1 / 240;
+/** So far thin parts may stand out from what holds together, as a share of it. */
+const OUT = 1 / 48;
 
 /**
  * What of a subject (1 or 0 a px) holds together: its largest part that is not thin anywhere (an opening by a disc),
  * and what stands out from it no farther than a beak does. What hangs on it by a thread, as a lamp post behind a bird
- * does, is left out; but not what holds something of which it is `sure` that it belongs to it.
+ * does, is left out; but not what holds something of which it is `sure` that it belongs to it. `side` is the longer
+ * side of the picture, px, of which the subject may be a part.
  */
 export function heldTogether(
   subject: Uint8Array,
   width: number,
   height: number,
+  side: number,
   sure?: (i: number) => boolean,
 ): Uint8Array {
+  const thin = THIN * side;
   const region = { x: 0, y: 0, width, height };
   return scoped(() => {
     const as = (holds: (i: number) => boolean): Plane => {
@@ -33,7 +36,7 @@ export function heldTogether(
     const { of, sizes, chosen } = partsOf(
       width,
       height,
-      (i) => depth[i]! > THIN && subject[i] === 1,
+      (i) => depth[i]! > thin && subject[i] === 1,
       sure,
     );
     const largest = sizes.indexOf(Math.max(...sizes, 0));
@@ -43,11 +46,11 @@ export function heldTogether(
     const out = new Uint8Array(subject.length);
     let edge: number[] = [];
     for (let i = 0; i < out.length; i++)
-      if (subject[i] === 1 && near[i]! <= THIN + 1) {
+      if (subject[i] === 1 && near[i]! <= thin + 1) {
         out[i] = 1;
         edge.push(i);
       }
-    for (let step = 0; step < OUT; step++) {
+    for (let step = 0; step < OUT * side; step++) {
       const next: number[] = [];
       const take = (i: number) => {
         if (subject[i] !== 1 || out[i] !== 0) return;

@@ -6,6 +6,9 @@ import { dabsOf } from '../masks/stroke';
 import type { Plane } from '../pixels/buffer';
 import { crop, plane } from '../pixels/buffer';
 import { scoped } from '../pixels/heap';
+import type { Region } from '../pixels/region';
+import { covering, grow, intersect } from '../pixels/region';
+import { windowOf } from './window';
 import type { CutOutShape, Mark } from './cut-out';
 
 /** What is known of each px: as the marks say, or as it is guessed. */
@@ -120,32 +123,58 @@ export function coarser(
 }
 
 /**
- * Labels on a finer grid from a subject (1 or 0 a px of w × h): certain, but for a band of so many px of the coarse
- * grid to each side of its outline.
+ * Labels on a region of a finer grid, by a subject (1 or 0 a px of w × h): certain, but for a band of so many px of
+ * the coarse grid to each side of its outline.
  */
 export function banded(
   subject: Uint8Array,
-  w: number,
-  h: number,
+  [w, h]: readonly [number, number],
   { width, height }: Pick<Grid, 'width' | 'height'>,
   band: number,
+  of: Region = { x: 0, y: 0, width, height },
 ): Uint8Array {
+  const lines = Int32Array.from({ length: of.height }, (_, y) => beneath(of.y + y, height, h));
+  const columns = Int32Array.from({ length: of.width }, (_, x) => beneath(of.x + x, width, w));
+  // Only so much of the coarse grid is looked at as may be nearest to what lies in the region.
+  const near = intersect(
+    grow(
+      covering(columns[0]!, lines[0]!, columns.at(-1)! + 1, lines.at(-1)! + 1),
+      Math.ceil(band) + 1,
+    ),
+    { x: 0, y: 0, width: w, height: h },
+  );
   return scoped(() => {
-    const shape = plane({ x: 0, y: 0, width: w, height: h });
-    shape.data.set(subject);
+    const shape = plane(near);
+    shape.data.set(windowOf(subject, w, near));
     const [outside, inside] = [distanceField(shape).data, distanceField(shape, true).data];
-    const out = new Uint8Array(width * height);
-    const column = Int32Array.from({ length: width }, (_, x) =>
-      Math.min(w - 1, Math.floor(((x + 0.5) * w) / width)),
-    );
-    for (let y = 0, i = 0; y < height; y++) {
-      const line = Math.min(h - 1, Math.floor(((y + 0.5) * h) / height)) * w;
-      for (let x = 0; x < width; x++, i++) {
-        const k = line + column[x]!;
-        if (subject[k] === 1) out[i] = inside[k]! > band ? LABEL.subject : LABEL.maybeSubject;
+    const out = new Uint8Array(of.width * of.height);
+    for (let y = 0, i = 0; y < of.height; y++) {
+      const line = (lines[y]! - near.y) * near.width - near.x;
+      for (let x = 0; x < of.width; x++, i++) {
+        const k = line + columns[x]!;
+        if (shape.data[k] === 1) out[i] = inside[k]! > band ? LABEL.subject : LABEL.maybeSubject;
         else out[i] = outside[k]! > band ? LABEL.background : LABEL.maybeBackground;
       }
     }
     return out;
   });
+}
+
+/** The px, of a side of so many, that the middle of one of another side lies in. */
+export const beneath = (at: number, side: number, of: number): number =>
+  Math.min(of - 1, Math.floor(((at + 0.5) * of) / side));
+
+/** Labels of w × h px on another grid: those that the middle of each of its px lies in. */
+export function resized(
+  labels: Uint8Array,
+  [w, h]: readonly [number, number],
+  { width, height }: Pick<Grid, 'width' | 'height'>,
+): Uint8Array {
+  const columns = Int32Array.from({ length: width }, (_, x) => beneath(x, width, w));
+  const out = new Uint8Array(width * height);
+  for (let y = 0, i = 0; y < height; y++) {
+    const line = beneath(y, height, h) * w;
+    for (let x = 0; x < width; x++, i++) out[i] = labels[line + columns[x]!]!;
+  }
+  return out;
 }

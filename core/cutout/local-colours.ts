@@ -4,6 +4,7 @@ import { pasted } from '../kernels/rows';
 import type { ColourBuffer, Plane } from '../pixels/buffer';
 import { colourBuffer, crop, plane, unwritten } from '../pixels/buffer';
 import { scoped } from '../pixels/heap';
+import type { Region } from '../pixels/region';
 import { grow, holding, intersect, isEmpty } from '../pixels/region';
 import { LABEL } from './labels';
 
@@ -42,7 +43,13 @@ const ROUNDS = 4;
  * Of one side, sums about every cell, four floats each: red, green, blue and weight; their products rr, rg, rb and gg;
  * gb and bb.
  */
-type Side = readonly [means: Float32Array, squares: Float32Array, rest: Float32Array];
+type Sums = readonly [means: Float32Array, squares: Float32Array, rest: Float32Array];
+/**
+ * Of one side, a Gaussian about every cell, eleven floats each: the mean of red, green and blue; the inverse of their
+ * covariance, rr, rg, rb, gg, gb and bb; its logarithmic determinant; and whether enough is known of it, 1 or 0.
+ */
+type Gaussians = Float32Array;
+const FLOATS = 11;
 
 /**
  * How much of each px is the subject, 0–1, over the region of some colours (0–1, opaque): as labels say (`LABEL`, one
@@ -75,12 +82,11 @@ function moved(colours: ColourBuffer, from: Plane, band: number, labels: Uint8Ar
   const { region } = colours;
   const { width, height } = region;
   const I = colours.data;
-  const inside = plane(region);
-  for (let i = 0; i < labels.length; i++) inside.data[i] = from.data[i]! >= 0.5 ? 1 : 0;
-  const beyond = distanceField(inside).data;
-  const within = distanceField(inside, true).data;
+  const inside = new Uint8Array(labels.length);
+  for (let i = 0; i < inside.length; i++) inside[i] = from.data[i]! >= 0.5 ? 1 : 0;
+  const away = distanceField(outlineOf(inside, region)).data;
   /** How far a px is from the outline: above 0 inside. */
-  const depth = (i: number) => (inside.data[i] === 1 ? within[i]! - 0.5 : 0.5 - beyond[i]!);
+  const depth = (i: number) => (inside[i] === 1 ? away[i]! + 0.5 : -0.5 - away[i]!);
 
   const [columns, lines] = [Math.ceil(width / CELL), Math.ceil(height / CELL)];
   const cells = { x: 0, y: 0, width: columns, height: lines };
@@ -111,16 +117,14 @@ function moved(colours: ColourBuffer, from: Plane, band: number, labels: Uint8Ar
     rest.data[k]! += w * g * b;
     rest.data[k + 1]! += w * b * b;
   }
-  const [background, subject] = sums.map(([means, squares, rest]): Side => [
-    spread(means),
-    spread(squares),
-    spread(rest),
-  ]);
+  const [background, subject] = sums.map(([means, squares, rest]) =>
+    gaussians([spread(means), spread(squares), spread(rest)]),
+  );
   /** The odds, as a logarithm, that a px is the subject by its colour; 0 where too little is known. */
   const odds = (i: number, k: number) => {
-    const b = unlikelihood(background!, k, I, 4 * i);
-    const s = unlikelihood(subject!, k, I, 4 * i);
-    return b === null || s === null ? 0 : (b - s) / 2;
+    const own = (k / 4) * FLOATS;
+    if (background![own + 10] === 0 || subject![own + 10] === 0) return 0;
+    return (unlikelihood(background!, own, I, 4 * i) - unlikelihood(subject!, own, I, 4 * i)) / 2;
   };
 
   // How often those are wrong about what is certain, for either side, about every cell.
@@ -136,7 +140,7 @@ function moved(colours: ColourBuffer, from: Plane, band: number, labels: Uint8Ar
 
   const out: Plane = unwritten(region, 1);
   for (let i = 0; i < labels.length; i++) {
-    out.data[i] = inside.data[i]!;
+    out.data[i] = inside[i]!;
     const d = depth(i);
     if (isCertain(labels[i]!)) out.data[i] = labels[i]!;
     else if (Math.abs(d) <= band) {
@@ -152,35 +156,55 @@ function moved(colours: ColourBuffer, from: Plane, band: number, labels: Uint8Ar
   return out;
 }
 
+/** The px of either side (1 or 0 a px) that touch the other. */
+function outlineOf(inside: Uint8Array, region: Region): Plane {
+  const { width, height } = region;
+  const out = plane(region);
+  for (let y = 0, i = 0; y < height; y++)
+    for (let x = 0; x < width; x++, i++) {
+      if (x + 1 < width && inside[i] !== inside[i + 1]) out.data[i] = out.data[i + 1] = 1;
+      if (y + 1 < height && inside[i] !== inside[i + width]) out.data[i] = out.data[i + width] = 1;
+    }
+  return out;
+}
+
 /** How much is learnt from a px so far from the outline. */
 const certainty = (d: number): number =>
   LITTLE + Math.min(1, Math.max(0, Math.abs(d) + 1.5 - MIXED));
 
+/** The Gaussians that sums come to. */
+function gaussians([means, squares, rest]: Sums): Gaussians {
+  const out = new Float32Array((means.length / 4) * FLOATS);
+  for (let k = 0, o = 0; k < means.length; k += 4, o += FLOATS) {
+    const w = means[k + 3]!;
+    if (w < TOO_LITTLE) continue;
+    const [r, g, b] = [means[k]! / w, means[k + 1]! / w, means[k + 2]! / w];
+    const rr = squares[k]! / w - r * r + EVEN;
+    const rg = squares[k + 1]! / w - r * g;
+    const rb = squares[k + 2]! / w - r * b;
+    const gg = squares[k + 3]! / w - g * g + EVEN;
+    const gb = rest[k]! / w - g * b;
+    const bb = rest[k + 1]! / w - b * b + EVEN;
+    // The inverse of the symmetrical matrix of variances, by its cofactors.
+    const [A, B, C] = [gg * bb - gb * gb, rb * gb - rg * bb, rg * gb - rb * gg];
+    const [D, E, F] = [rr * bb - rb * rb, rg * rb - rr * gb, rr * gg - rg * rg];
+    const whole = Math.max(1e-15, rr * A + rg * B + rb * C);
+    out.set([r, g, b, A / whole, B / whole, C / whole, D / whole, E / whole, F / whole], o);
+    out[o + 9] = Math.log(whole);
+    out[o + 10] = 1;
+  }
+  return out;
+}
+
 /**
- * Twice how unlikely a colour is under the Gaussian of a side about a cell, but for what is the same for both, as a
- * logarithm; null where too little is known of the side. `k` and `j` are where cell and colour begin.
+ * Twice how unlikely a colour is under a Gaussian, but for what is the same for all, as a logarithm; `o` and `j` are
+ * where Gaussian and colour begin.
  */
-function unlikelihood(
-  [means, squares, rest]: Side,
-  k: number,
-  I: Float32Array,
-  j: number,
-): number | null {
-  const w = means[k + 3]!;
-  if (w < TOO_LITTLE) return null;
-  const [r, g, b] = [means[k]! / w, means[k + 1]! / w, means[k + 2]! / w];
-  const rr = squares[k]! / w - r * r + EVEN;
-  const rg = squares[k + 1]! / w - r * g;
-  const rb = squares[k + 2]! / w - r * b;
-  const gg = squares[k + 3]! / w - g * g + EVEN;
-  const gb = rest[k]! / w - g * b;
-  const bb = rest[k + 1]! / w - b * b + EVEN;
-  // The inverse of the symmetrical matrix of variances, by its cofactors.
-  const [A, B, C] = [gg * bb - gb * gb, rb * gb - rg * bb, rg * gb - rb * gg];
-  const [D, E, F] = [rr * bb - rb * rb, rg * rb - rr * gb, rr * gg - rg * rg];
-  const whole = Math.max(1e-15, rr * A + rg * B + rb * C);
-  const [x, y, z] = [I[j]! - r, I[j + 1]! - g, I[j + 2]! - b];
+function unlikelihood(g: Gaussians, o: number, I: Float32Array, j: number): number {
+  const [x, y, z] = [I[j]! - g[o]!, I[j + 1]! - g[o + 1]!, I[j + 2]! - g[o + 2]!];
   const away =
-    (A * x + B * y + C * z) * x + (B * x + D * y + E * z) * y + (C * x + E * y + F * z) * z;
-  return Math.min(MOST, Math.max(0, away / whole)) + Math.log(whole);
+    (g[o + 3]! * x + g[o + 4]! * y + g[o + 5]! * z) * x +
+    (g[o + 4]! * x + g[o + 6]! * y + g[o + 7]! * z) * y +
+    (g[o + 5]! * x + g[o + 7]! * y + g[o + 8]! * z) * z;
+  return Math.min(MOST, Math.max(0, away)) + g[o + 9]!;
 }

@@ -1,8 +1,8 @@
 import type { MaskContext, MaskShapeDefinition } from '../definitions/mask';
 import { numberOf } from '../definitions/content-key';
-import type { CutOutShape, CutPicture } from '../cutout/cut-out';
+import type { CutOutShape } from '../cutout/cut-out';
 import { cutOutSchema } from '../cutout/cut-out';
-import { marked, toldBy } from '../cutout/labels';
+import { marked, resized, toldBy } from '../cutout/labels';
 import { byLocalColours } from '../cutout/local-colours';
 import { IDENTITY, invert, meanScale, multiply, scaling } from '../geometry/affine';
 import { projective } from '../geometry/homography';
@@ -16,7 +16,7 @@ import type { ColourBuffer, Plane } from '../pixels/buffer';
 import { crop, plane } from '../pixels/buffer';
 import { scoped } from '../pixels/heap';
 import type { Region } from '../pixels/region';
-import { grow } from '../pixels/region';
+import { grow, regionKey } from '../pixels/region';
 
 /** The grid that an edge is looked for on has so many px at most. */
 const MOST = 0.6e6;
@@ -28,6 +28,10 @@ const ROUNDS = 2;
 const NARROWED = Float32Array.from({ length: 257 }, (_, i) =>
   Math.min(1, Math.max(0, (i / 256 - 0.5) * 2.5 + 0.5)),
 );
+/** What a screen shows, px, at most. */
+const SCREEN = 2.5e6;
+/** An outline runs evenly: that of the coverage is smoothed by so much before it is narrowed, σ px of the picture. */
+const SMOOTH = 1.5;
 /** Where there is hair the edge is looked for so many times as far, and differs less. */
 const HAIR = { reach: 3, even: 0.1 };
 
@@ -43,15 +47,32 @@ function gridOf({ width, height }: CutOutShape): { region: Region; scale: number
   };
 }
 
-/** A picture of another size over the grid of a cut-out. */
-function onGrid(
-  { asset, width, height }: CutPicture,
-  shape: CutOutShape,
-  { picture }: MaskContext,
+/** The colours of the picture on the grid; kept, as strokes change nothing of them. */
+const gridColours = (shape: CutOutShape, context: MaskContext): ColourBuffer =>
+  context.memo(
+    JSON.stringify(['grid of', shape.asset, shape.width, shape.height]),
+    () => {
+      const { region, scale } = gridOf(shape);
+      const map = projective(scaling(scale));
+      return crop(drawPicture(context.picture(shape.asset), map, region, 'displayed'), region, 4);
+    },
+    (made) => made.data.byteLength,
+  );
+
+/** The colours of the picture over a region; kept while that is no larger than a screen, for the next stroke. */
+function coloursOver(
+  { asset }: CutOutShape,
+  { map, picture, memo }: MaskContext,
+  region: Region,
 ): ColourBuffer {
-  const { region, scale } = gridOf(shape);
-  const map = scaling((shape.width * scale) / width, (shape.height * scale) / height);
-  return crop(drawPicture(picture(asset), projective(map), region, 'displayed'), region, 4);
+  const draw = () =>
+    crop(drawPicture(picture(asset), projective(map), region, 'displayed'), region, 4);
+  if (region.width * region.height > SCREEN) return draw();
+  return memo(
+    JSON.stringify(['colours of', asset, map, regionKey(region)]),
+    draw,
+    (made) => made.data.byteLength,
+  );
 }
 
 /** The rough coverage that was found, moved to where colours part, on the grid; kept, as hair begins with the same. */
@@ -61,8 +82,11 @@ function outline(shape: CutOutShape, colours: ColourBuffer, context: MaskContext
   return context.memo(
     JSON.stringify(['outline', asset, found, detail]),
     () => {
-      const told = toneOf(onGrid(found, shape, context));
-      return byLocalColours(colours, toldBy(told.data), detail * gridOf(shape).scale * MOVES);
+      const all = { x: 0, y: 0, width: found.width, height: found.height };
+      const told = toneOf(context.picture(found.asset).level(0, all, 'displayed'));
+      const { region } = gridOf(shape);
+      const labels = resized(toldBy(told.data), [found.width, found.height], region);
+      return byLocalColours(colours, labels, detail * gridOf(shape).scale * MOVES);
     },
     (made) => made.data.byteLength,
   );
@@ -75,7 +99,7 @@ function coefficients(shape: CutOutShape, context: MaskContext, hair: boolean): 
     JSON.stringify(['cut-out', shape.asset, shape.found, reach, hair]),
     () =>
       scoped(() => {
-        const colours = onGrid(shape, shape, context);
+        const colours = gridColours(shape, context);
         const even = EVEN * (hair ? HAIR.even : 1);
         let made = guidedCoefficients(colours, outline(shape, colours, context), reach / 2, even);
         // What was found to be covered tells more of the edge than the coarse outline did.
@@ -99,18 +123,18 @@ function edgeTable({ shift, contrast }: CutOutShape): Float32Array {
 }
 
 /** How much of each px the subject covers, before its edge is softened, over a region. */
-function subject(shape: CutOutShape, context: MaskContext, region: Region): Plane {
+function subject(shape: CutOutShape, context: MaskContext, wanted: Region): Plane {
   const { map } = context;
+  const even = SMOOTH * meanScale(map);
+  const region = grow(wanted, blurMargin(even));
   const grid = gridOf(shape);
   const toRender = multiply(map, scaling(1 / grid.scale));
-  const colours = crop(
-    drawPicture(context.picture(shape.asset), projective(map), region, 'displayed'),
-    region,
-    4,
-  );
+  const colours = coloursOver(shape, context, region);
   const back = invert(toRender);
-  if (!back) return plane(region);
-  const out = guidedBy(colours, coefficients(shape, context, false), back);
+  if (!back) return plane(wanted);
+  const told = guidedBy(colours, coefficients(shape, context, false), back);
+  lookUp(told, NARROWED);
+  const out = gaussianBlur(told, even, wanted, 1);
   if (shape.marks.some((m) => m.says === 'hair')) {
     const { width, height } = grid.region;
     const share = context.memo(
@@ -118,8 +142,8 @@ function subject(shape: CutOutShape, context: MaskContext, region: Region): Plan
       () => marked(shape.marks, 'hair', { width, height, scale: grid.scale }),
       (made) => made.data.byteLength,
     );
-    const there = sampled(share, back, region).data;
-    const fine = guidedBy(colours, coefficients(shape, context, true), back).data;
+    const there = sampled(share, back, wanted).data;
+    const fine = crop(guidedBy(colours, coefficients(shape, context, true), back), wanted, 1).data;
     for (let i = 0; i < fine.length; i++)
       out.data[i]! += (fine[i]! - out.data[i]!) * Math.min(1, Math.max(0, there[i]!));
   }

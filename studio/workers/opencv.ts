@@ -1,3 +1,4 @@
+import './opencv-place';
 import cv from '@techstark/opencv-js';
 import type { OpenCv } from '@ignis/core/cutout/grabcut';
 
