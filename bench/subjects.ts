@@ -64,8 +64,15 @@ async function largeCut(page: Page, section: string): Promise<Row[]> {
     const begun = performance.now();
     await page.mouse.up();
     await page.getByRole('button', { name: 'Stop (Esc)' }).waitFor();
-    await subject.waitFor({ timeout: 60_000 });
-    await page.locator('canvas[aria-busy=false]').first().waitFor({ state: 'attached' });
+    // Asked at every frame: what waits for a locator asks but twice a second in the end.
+    await page.waitForFunction(() => {
+      const isDone = (name: string) =>
+        document.querySelector(`[data-testid=${name}]`)?.getAttribute('aria-busy') === 'false';
+      const isBack = [...document.querySelectorAll('button')].some(
+        (b) => b.textContent?.trim() === 'Subject',
+      );
+      return isBack && isDone('mask-overlay') && isDone('picture');
+    });
     return performance.now() - begun;
   };
   const first = await timed(at(box.x0, box.y0), at(box.x1, box.y1));

@@ -16,7 +16,7 @@ import type { ColourBuffer, Plane } from '../pixels/buffer';
 import { crop, plane } from '../pixels/buffer';
 import { scoped } from '../pixels/heap';
 import type { Region } from '../pixels/region';
-import { grow, regionKey } from '../pixels/region';
+import { grow, holding, intersect, isEmpty, regionKey } from '../pixels/region';
 
 /** The grid that an edge is looked for on has so many px at most. */
 const MOST = 0.6e6;
@@ -92,6 +92,18 @@ function outline(shape: CutOutShape, colours: ColourBuffer, context: MaskContext
   );
 }
 
+/** The part of a plane where it is not all of one value, grown by a margin; a px of it if that is nowhere. */
+function whereMixed({ region, data }: Plane, margin: number): Region {
+  const { width } = region;
+  const differs = (i: number, k: number) => data[i] !== data[k];
+  const own = holding(
+    region,
+    (i) => (i % width > 0 && differs(i, i - 1)) || (i >= width && differs(i, i - width)),
+  );
+  if (isEmpty(own)) return { ...region, width: 1, height: 1 };
+  return intersect(grow(own, margin), region);
+}
+
 /** The coefficients of the coverage over the colours of the picture, on its grid; kept until what they are of changes. */
 function coefficients(shape: CutOutShape, context: MaskContext, hair: boolean): ColourBuffer {
   const reach = shape.detail * gridOf(shape).scale * (hair ? HAIR.reach : 1);
@@ -99,9 +111,13 @@ function coefficients(shape: CutOutShape, context: MaskContext, hair: boolean): 
     JSON.stringify(['cut-out', shape.asset, shape.found, reach, hair]),
     () =>
       scoped(() => {
-        const colours = gridColours(shape, context);
+        const all = gridColours(shape, context);
+        const told = outline(shape, all, context);
+        // Beyond the reach of the outline all is covered or nothing is, as at the edge of that.
+        const near = whereMixed(told, Math.ceil(2 * blurMargin(reach / 2)));
+        const [colours, rough] = [crop(all, near, 4), crop(told, near, 1)];
         const even = EVEN * (hair ? HAIR.even : 1);
-        let made = guidedCoefficients(colours, outline(shape, colours, context), reach / 2, even);
+        let made = guidedCoefficients(colours, rough, reach / 2, even);
         // What was found to be covered tells more of the edge than the coarse outline did.
         for (let i = 1; i < ROUNDS; i++) {
           const better = guidedBy(colours, made, IDENTITY);

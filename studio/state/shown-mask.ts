@@ -17,6 +17,8 @@ interface Shown {
   /** Whose mask the view is of: the JSON of its owner. */
   of: string;
   view: MaskView | null;
+  /** The scene that the view was made of. */
+  scene: Scene | null;
   /** How the masks of layers are shown, and whether what is not selected is dimmed. */
   look: MaskLook;
   dimmed: boolean;
@@ -25,6 +27,7 @@ interface Shown {
 export const useShownMask = create<Shown>(() => ({
   of: '',
   view: null,
+  scene: null,
   look: 'picture',
   dimmed: false,
 }));
@@ -40,10 +43,11 @@ interface Question {
   view: View;
   stage: { width: number; height: number };
   pixels: boolean;
+  edge: boolean;
 }
 
 const ask = newestOnly(
-  ({ scene, owner, view, stage, pixels }: Question) => {
+  ({ scene, owner, view, stage, pixels, edge }: Question) => {
     const [left, top] = [(-view.x - BEYOND) / view.zoom, (-view.y - BEYOND) / view.zoom];
     const [width, height] = [
       (stage.width + 2 * BEYOND) / view.zoom,
@@ -56,9 +60,9 @@ const ask = newestOnly(
       width: Math.ceil(width * scale),
       height: Math.ceil(height * scale),
     };
-    return maskView({ scene, owner, region, scale, pixels });
+    return maskView({ scene, owner, region, scale, pixels, edge });
   },
-  ({ owner }, view) => useShownMask.setState({ of: JSON.stringify(owner), view }),
+  ({ owner, scene }, view) => useShownMask.setState({ of: JSON.stringify(owner), view, scene }),
 );
 
 /** Keeps the mask of an owner told as scene and view change; null keeps nothing. */
@@ -66,6 +70,7 @@ export function useMaskView(
   owner: MaskOwner | null,
   stage: { width: number; height: number },
   pixels: boolean,
+  edge: boolean,
 ): MaskView | null {
   // A selection that looks at nothing stays the same whatever is done to the picture.
   const told = useBench((s) =>
@@ -81,8 +86,9 @@ export function useMaskView(
   useEffect(() => {
     const asked = JSON.parse(name) as MaskOwner | null;
     const { scene } = useBench.getState();
-    if (asked && width > 0) ask({ scene, owner: asked, view, stage: { width, height }, pixels });
-  }, [told, name, view, width, height, pixels]);
+    if (asked && width > 0)
+      ask({ scene, owner: asked, view, stage: { width, height }, pixels, edge });
+  }, [told, name, view, width, height, pixels, edge]);
   const shown = useShownMask();
   return shown.of === name ? shown.view : null;
 }

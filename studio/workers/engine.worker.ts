@@ -229,12 +229,12 @@ const engine: Engine = {
     return withRoom(() => shadowFloor(scene, layer, { picture, memo: cache.memo }));
   },
 
-  async maskView({ scene, owner, region, scale, pixels }) {
+  async maskView({ scene, owner, region, scale, pixels, edge }) {
     const picture = await picturesFor(scene);
     return withRoom(() => {
       const made = maskOver(scene, owner, { region, scale, picture, memo: cache.memo });
       if (!made) return null;
-      const rings = ringsOf(made).map((ring) => ring.map((v) => v / scale));
+      const rings = edge ? ringsOf(made).map((ring) => ring.map((v) => v / scale)) : [];
       const shows = new Uint8ClampedArray(pixels ? made.data.length : 0);
       for (let i = 0; i < shows.length; i++) shows[i] = made.data[i]! * 255;
       return transfer({ region, scale, rings, shows }, [shows.buffer]);

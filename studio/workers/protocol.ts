@@ -86,8 +86,10 @@ export interface MaskRequest {
   owner: MaskOwner;
   region: Region;
   scale: number;
-  /** Whether all of its px are asked for, and not its edge alone. */
+  /** Whether its px are asked for. */
   pixels: boolean;
+  /** Whether its edge is asked for. */
+  edge: boolean;
 }
 
 /** What a mask shows of a region, px of the scene × scale. */

@@ -29,7 +29,7 @@ export function useShownOver(size: Props): {
       : null;
   const owner = own ?? (selected ? 'selection' : null);
   const pixels = own ? cutting || look === 'overlay' || look === 'alone' : dimmed;
-  const view = useMaskView(owner, size, pixels);
+  const view = useMaskView(owner, size, pixels, !own || !pixels);
   if (!owner) return { view: null, look: null, edge: false };
   if (cutting && own) return { view, look: 'overlay', edge: false };
   if (own)
@@ -45,6 +45,7 @@ export function useShownOver(size: Props): {
 export function MaskCanvas({ view, look }: { view: MaskView; look: 'overlay' | 'alone' }) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const stage = useBench((s) => s.view);
+  const isNew = useBench((s) => s.scene) === useShownMask((s) => s.scene);
   useEffect(() => {
     const { region, shows } = view;
     if (!canvas.current || shows.length === 0) return;
@@ -65,6 +66,7 @@ export function MaskCanvas({ view, look }: { view: MaskView; look: 'overlay' | '
     <canvas
       ref={canvas}
       data-testid="mask-overlay"
+      aria-busy={!isNew}
       className="pointer-events-none absolute top-0 left-0 origin-top-left"
       style={{
         transform: `translate(${stage.x + view.region.x * k}px, ${stage.y + view.region.y * k}px)`,
