@@ -61,19 +61,34 @@ export function throughSheet(
  */
 function trianglesOver(sheet: Sheet, region: Region, mirrored: boolean): Float32Array {
   const { columns, rows, from, to, hold } = sheet;
-  const layers: number[][] = Array.from({ length: hold ? LAYERS + 1 : 1 }, () => []);
   const [x0, y0] = [region.x, region.y];
   const [x1, y1] = [x0 + region.width, y0 + region.height];
-  const add = (a: number, b: number, c: number) => {
+  const last = hold ? LAYERS : 0;
+  /** The layer of a triangle; null if it is not drawn. */
+  const layerOf = (a: number, b: number, c: number): number | null => {
     const [ax, ay, bx, by] = [to[2 * a]!, to[2 * a + 1]!, to[2 * b]!, to[2 * b + 1]!];
     const [cx, cy] = [to[2 * c]!, to[2 * c + 1]!];
-    if (Math.max(ax, bx, cx) < x0 || Math.min(ax, bx, cx) > x1) return;
-    if (Math.max(ay, by, cy) < y0 || Math.min(ay, by, cy) > y1) return;
+    if (Math.max(ax, bx, cx) < x0 || Math.min(ax, bx, cx) > x1) return null;
+    if (Math.max(ay, by, cy) < y0 || Math.min(ay, by, cy) > y1) return null;
     const turn = (bx - ax) * (cy - ay) - (by - ay) * (cx - ax);
     const held = hold ? (hold[a]! + hold[b]! + hold[c]!) / 3 : 0;
     const isUnderside = turn < 0 !== mirrored;
-    if (turn === 0 || (hold && isUnderside && held < FIRM)) return;
-    layers[Math.floor(held * (layers.length - 1))]!.push(a, b, c);
+    if (turn === 0 || (hold && isUnderside && held < FIRM)) return null;
+    return Math.floor(held * last);
+  };
+  // What is drawn, in the order of the grid; then by layers, each from where those before it end.
+  const corners = new Int32Array(6 * rows * columns);
+  const layers = new Uint8Array(2 * rows * columns);
+  const begins = new Int32Array(last + 2);
+  let count = 0;
+  const add = (a: number, b: number, c: number) => {
+    const layer = layerOf(a, b, c);
+    if (layer === null) return;
+    corners[3 * count] = a;
+    corners[3 * count + 1] = b;
+    corners[3 * count + 2] = c;
+    layers[count++] = layer;
+    begins[layer + 1]!++;
   };
   for (let j = 0; j + 1 < rows; j++)
     for (let i = 0; i + 1 < columns; i++) {
@@ -82,14 +97,17 @@ function trianglesOver(sheet: Sheet, region: Region, mirrored: boolean): Float32
       add(a, a + 1, c + 1);
       add(a, c + 1, c);
     }
-  const corners = layers.flat();
-  const out = floats((corners.length / 3) * FLOATS);
-  corners.forEach((k, n) => {
-    const i = 2 * k;
-    out[n * 4] = to[i]!;
-    out[n * 4 + 1] = to[i + 1]!;
-    out[n * 4 + 2] = from[i]! - to[i]!;
-    out[n * 4 + 3] = from[i + 1]! - to[i + 1]!;
-  });
+  for (let i = 1; i < begins.length; i++) begins[i]! += begins[i - 1]!;
+  const out = floats(count * FLOATS);
+  for (let n = 0; n < count; n++) {
+    let o = begins[layers[n]!]!++ * FLOATS;
+    for (let k = 3 * n; k < 3 * n + 3; k++, o += 4) {
+      const i = 2 * corners[k]!;
+      out[o] = to[i]!;
+      out[o + 1] = to[i + 1]!;
+      out[o + 2] = from[i]! - to[i]!;
+      out[o + 3] = from[i + 1]! - to[i + 1]!;
+    }
+  }
   return out;
 }

@@ -70,12 +70,21 @@ export function share(outline: readonly Point[], soft: number, { x, y }: Point):
 
 const inBox = (b: Box, { x, y }: Point) => x > b.x0 && x < b.x1 && y > b.y0 && y < b.y1;
 
+/** The sheets of parts that were asked for: a layer is looked at several times a frame. */
+const sheets = new WeakMap<readonly ReshapedRegion[], Sheet>();
+
 /**
  * The sheet that parts pull at, one after another, in the layer's own px: each is carried by its placement, and what
  * lies within its soft border by a share of the way. The lines of the sheet lie close where a part is; a border
  * narrower than they lie apart is as wide as they do.
  */
 export function sheetOfRegions(regions: readonly ReshapedRegion[]): Sheet {
+  const made = sheets.get(regions) ?? pulledBy(regions);
+  sheets.set(regions, made);
+  return made;
+}
+
+function pulledBy(regions: readonly ReshapedRegion[]): Sheet {
   const parts = regions.map(partOf);
   const each = Math.min(MOST, Math.floor(MOST_OF_ALL / Math.max(1, parts.length)));
   const lines = (parts: readonly Part[], low: 'x0' | 'y0', high: 'x1' | 'y1') =>
