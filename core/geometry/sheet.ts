@@ -1,5 +1,4 @@
 import type { Affine, Point } from './affine';
-import { apply } from './affine';
 
 /**
  * A rubber sheet: a grid of points of the plane, and where each is carried; between them it is straight over the two
@@ -53,16 +52,19 @@ export function sheetOver(
     to: new Float64Array(2 * n),
     hold: holds ? new Float32Array(n) : null,
   };
-  const nearest = (lines: readonly number[], v: number) =>
+  const { from, to, hold } = sheet;
+  const within = (v: number, lines: readonly number[]) =>
     Math.min(Math.max(v, lines[0]!), lines.at(-1)!);
   let i = 0;
-  for (const y of vs)
-    for (const x of us) {
-      const on = { x: nearest(xs, x), y: nearest(ys, y) };
+  for (const v of vs)
+    for (const u of us) {
+      const on = { x: within(u, xs), y: within(v, ys) };
       const at = carry(on);
-      sheet.from.set([x, y], 2 * i);
-      sheet.to.set([x + at.x - on.x, y + at.y - on.y], 2 * i);
-      if (sheet.hold) sheet.hold[i] = at.hold ?? 0;
+      from[2 * i] = u;
+      from[2 * i + 1] = v;
+      to[2 * i] = u + at.x - on.x;
+      to[2 * i + 1] = v + at.y - on.y;
+      if (hold) hold[i] = at.hold ?? 0;
       i++;
     }
   return sheet;
@@ -72,27 +74,28 @@ export function sheetOver(
 export function farthest({ from, to }: Sheet): number {
   let most = 0;
   for (let i = 0; i < from.length; i += 2)
-    most = Math.max(most, Math.hypot(to[i]! - from[i]!, to[i + 1]! - from[i + 1]!));
-  return most;
+    most = Math.max(most, (to[i]! - from[i]!) ** 2 + (to[i + 1]! - from[i + 1]!) ** 2);
+  return Math.sqrt(most);
 }
 
 /** The points of a sheet under a map, both where they were and where they are carried. */
 export function sheetUnder(map: Affine, sheet: Sheet): Sheet {
+  const [a, b, c, d, e, f] = map;
   const under = (points: Float64Array) => {
     const out = new Float64Array(points.length);
     for (let i = 0; i < points.length; i += 2) {
-      const p = apply(map, { x: points[i]!, y: points[i + 1]! });
-      out[i] = p.x;
-      out[i + 1] = p.y;
+      const [x, y] = [points[i]!, points[i + 1]!];
+      out[i] = a * x + c * y + e;
+      out[i + 1] = b * x + d * y + f;
     }
     return out;
   };
   return { ...sheet, from: under(sheet.from), to: under(sheet.to) };
 }
 
-/** Margins go by steps of so many px, so that what lies before a drag goes on is found kept while it goes on. */
-const STEP = 64;
+/** The least margin, px; others are twice it, four times and so on: what lies before a drag stays kept while it goes on. */
+const LEAST = 64;
 
 /** A margin, px of the render, for what is carried so far at most. */
 export const marginFor = (far: number): number =>
-  far > 0 ? STEP * Math.ceil((far + 2) / STEP) : 0;
+  far > 0 ? LEAST * 2 ** Math.max(0, Math.ceil(Math.log2((far + 2) / LEAST))) : 0;

@@ -90,8 +90,21 @@ function trianglesOver(sheet: Sheet, region: Region, mirrored: boolean): Float32
     layers[count++] = layer;
     begins[layer + 1]!++;
   };
+  // Rows of the grid that lie above or below the region are passed over whole.
+  const [highest, lowest] = [new Float64Array(rows), new Float64Array(rows)];
+  for (let j = 0; j < rows; j++) {
+    let [high, low] = [Infinity, -Infinity];
+    for (let i = 2 * j * columns + 1; i < 2 * (j + 1) * columns; i += 2) {
+      high = Math.min(high, to[i]!);
+      low = Math.max(low, to[i]!);
+    }
+    highest[j] = high;
+    lowest[j] = low;
+  }
   for (let j = 0; j + 1 < rows; j++)
     for (let i = 0; i + 1 < columns; i++) {
+      if (Math.max(lowest[j]!, lowest[j + 1]!) < y0 || Math.min(highest[j]!, highest[j + 1]!) > y1)
+        break;
       const a = j * columns + i;
       const c = a + columns;
       add(a, a + 1, c + 1);

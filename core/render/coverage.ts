@@ -1,11 +1,11 @@
 import type { Affine, Box } from '../geometry/affine';
-import { boxOfRegion, boxUnder, invert, meanScale, multiply, scaling } from '../geometry/affine';
+import { boxUnder, invert, meanScale, multiply, scaling } from '../geometry/affine';
 import { alphaOf, toneOf } from '../kernels/rows';
 import { withinPaths } from '../masks/area';
 import type { ColourBuffer, Plane } from '../pixels/buffer';
 import { colourBuffer, crop } from '../pixels/buffer';
 import type { Region } from '../pixels/region';
-import { covering, holding, isEmpty } from '../pixels/region';
+import { covering, isEmpty } from '../pixels/region';
 import type { Subject } from '../scene/bound';
 import { placementMap } from '../definitions/placement';
 import { pathsOf } from '../sources/line-shape';
@@ -84,40 +84,42 @@ export function subjectRegion({ layer, map }: Subject, context: Context): Region
   return covering(x0, y0, x1, y1);
 }
 
-/** The longer side of the grid that a box is told on, px, and of that on which it is first looked for. */
-const [GRID, ROUGH] = [640, 160];
-/** So much of a rough px is covered where the box may end. */
-const SOME = 0.25;
+/** The longer side of the grid that a box is told on, px. */
+const GRID = 240;
 
-/** The box round what a layer covers by half or more, px that the one who looks is placed on; null for nothing. */
+/**
+ * The box round what a layer covers by half or more, px that the one who looks is placed on; null for nothing. It is
+ * told on a grid, but finer than that: what its outermost px cover tells how far into them it reaches.
+ */
 export function coveredBox(subject: Subject, context: Context): Box | null {
   const around = subjectRegion(subject, context);
   if (isEmpty(around)) return null;
   const { x, y, width, height } = around;
-  const grid = (side: number) => Math.min(1, side / Math.max(width, height));
-  const under = (k: number, b: Box) => covering(b.x0 * k, b.y0 * k, b.x1 * k, b.y1 * k);
-  const all = { x0: x, y0: y, x1: x + width, y1: y + height };
-  /** The part of a box where a layer covers so much, told on a grid. */
-  const within = (box: Box, k: number, least: number) => {
-    const region = under(k, box);
-    if (isEmpty(region)) return null;
-    const { data } = coverageOf(subject, scaling(k), region, context);
-    const covered = holding(region, (i) => data[i]! >= least);
-    return isEmpty(covered) ? null : boxUnder(scaling(1 / k), boxOfRegion(covered));
-  };
-  const fine = grid(GRID);
-  const rough = grid(ROUGH) < fine ? within(all, grid(ROUGH), SOME) : null;
-  if (!rough) return within(all, fine, 0.5);
-  // Each side by itself, a little to either side of where it was found.
-  const about = 2 / grid(ROUGH);
-  const near = {
-    ...{ x0: Math.max(all.x0, rough.x0 - about), y0: Math.max(all.y0, rough.y0 - about) },
-    ...{ x1: Math.min(all.x1, rough.x1 + about), y1: Math.min(all.y1, rough.y1 + about) },
-  };
-  const left = within({ ...near, x1: rough.x0 + about }, fine, 0.5);
-  const top = within({ ...near, y1: rough.y0 + about }, fine, 0.5);
-  const right = within({ ...near, x0: rough.x1 - about }, fine, 0.5);
-  const bottom = within({ ...near, y0: rough.y1 - about }, fine, 0.5);
-  if (!left || !top || !right || !bottom) return within(all, fine, 0.5);
-  return { x0: left.x0, y0: top.y0, x1: right.x1, y1: bottom.y1 };
+  const k = Math.min(1, GRID / Math.max(width, height));
+  const region = covering(x * k, y * k, (x + width) * k, (y + height) * k);
+  const { data } = coverageOf(subject, scaling(k), region, context);
+  const columns = new Float32Array(region.width);
+  const rows = new Float32Array(region.height);
+  for (let v = 0, i = 0; v < rows.length; v++)
+    for (let u = 0; u < columns.length; u++, i++) {
+      columns[u] = Math.max(columns[u]!, data[i]!);
+      rows[v] = Math.max(rows[v]!, data[i]!);
+    }
+  const [across, down] = [coveredSpan(columns), coveredSpan(rows)];
+  if (!across || !down) return null;
+  return boxUnder(scaling(1 / k), {
+    ...{ x0: region.x + across[0], y0: region.y + down[0] },
+    ...{ x1: region.x + across[1], y1: region.y + down[1] },
+  });
+}
+
+/** From where to where lines of px are covered, of each of which the most covered px is told; null if none is by half. */
+function coveredSpan(most: Float32Array): [from: number, to: number] | null {
+  const first = most.findIndex((v) => v >= 0.5);
+  const last = most.findLastIndex((v) => v >= 0.5);
+  if (first < 0) return null;
+  return [
+    first + 1 - most[first]! - (most[first - 1] ?? 0),
+    last + most[last]! + (most[last + 1] ?? 0),
+  ];
 }
