@@ -6,7 +6,8 @@ import { opencvBinary } from './opencv-binary';
 
 export default defineConfig({
   root: import.meta.dirname,
-  plugins: [react(), tailwind(), faces(), faceLicences()],
+  // While developing, workers are given these too.
+  plugins: [react(), tailwind(), faces(), faceLicences(), opencvBinary()],
   worker: { format: 'es', plugins: () => [faces(), opencvBinary()] },
   // Its code looks for its WebAssembly beside itself.
   optimizeDeps: { exclude: ['harfbuzzjs'] },

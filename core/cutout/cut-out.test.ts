@@ -143,6 +143,35 @@ describe('a cut-out', () => {
     cutter.close();
   });
 
+  it('takes in by a stroke all that hangs on it, however far that goes on', () => {
+    // A disc, which is the subject, and a bar of its colour beside it, long and too narrow to be told with it.
+    const [width, height] = [460, 90];
+    const inDisc = (i: number) => Math.hypot((i % width) - 45, Math.floor(i / width) - 45) < 36;
+    const inBar = (i: number) => i % width >= 110 && Math.abs(Math.floor(i / width) - 45) < 5;
+    const rgb = Uint8Array.from({ length: 3 * width * height }, (_, k) => {
+      const i = Math.floor(k / 3);
+      const own = inDisc(i) || inBar(i) ? [200, 140, 60] : [40, 60, 90];
+      return own[k % 3]! + ((i * 7919 + k) % 9) - 4;
+    });
+    const isEdge = (i: number) => {
+      const [x, y] = [i % width, Math.floor(i / width)];
+      return x < 2 || y < 2 || y >= height - 2;
+    };
+    const known = Uint8Array.from({ length: width * height }, (_, i) =>
+      isEdge(i) ? LABEL.background : LABEL.maybeSubject,
+    );
+    const cutter = cutterFor(library, rgb, width, height);
+    const isOn = (made: Uint8Array, x: number) => made[45 * width + x]! & 1;
+    const first = cutter.cut(known);
+    expect([45, 115, 280, 450].map((x) => isOn(first, x))).toEqual([1, 0, 0, 0]);
+    const stroked = known.map((l, i) => (inBar(i) && i % width > 430 ? LABEL.subject : l));
+    const second = cutter.cut(stroked);
+    // Far beyond what is told anew about a stroke at first.
+    expect([45, 115, 280, 450].map((x) => isOn(second, x))).toEqual([1, 1, 1, 1]);
+    expect(isOn(second, 95)).toBe(0);
+    cutter.close();
+  });
+
   it('says what is missing where nothing can be told apart', () => {
     const cutter = cutterFor(library, new Uint8Array(300).fill(90), 10, 10);
     const all = (label: number) => new Uint8Array(100).fill(label);

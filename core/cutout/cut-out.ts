@@ -66,16 +66,17 @@ export type CutPicture = Pick<CutOutShape, 'asset' | 'width' | 'height'>;
 /** The longer side that a picture is cut at, px: what is finer is told by the picture itself. */
 export const WORKING_SIDE = 960;
 
-/** The size that a picture is cut at, and px of it for one of the picture. */
+/** The size that a picture is cut at, its longer side `side` px at most, and px of it for one of the picture. */
 export function workingSize(
   width: number,
   height: number,
+  side = WORKING_SIDE,
 ): {
   width: number;
   height: number;
   scale: number;
 } {
-  const scale = Math.min(1, WORKING_SIDE / Math.max(width, height));
+  const scale = Math.min(1, side / Math.max(width, height));
   return {
     width: Math.max(1, Math.round(width * scale)),
     height: Math.max(1, Math.round(height * scale)),

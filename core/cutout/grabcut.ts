@@ -1,9 +1,10 @@
 import { guesses, isTight, sharedColours } from './first-guess';
 import type { Region } from '../pixels/region';
 import { covering, grow, holding, intersect, isEmpty, unite } from '../pixels/region';
+import { workingSize } from './cut-out';
 import { changedWhere, heldTogether } from './held-together';
 import { LABEL, banded, beneath, coarser, resized } from './labels';
-import { isAtCut, windowOf, withWindow } from './window';
+import { inWhole, isAtCut, windowOf, withWindow } from './window';
 
 /** GrabCut (Rother, Kolmogorov & Blake, SIGGRAPH 2004), as the OpenCV library computes it. */
 
@@ -115,18 +116,15 @@ export function cutterFor(cv: OpenCv, rgb: Uint8Array, width: number, height: nu
   picture.data.set(rgb);
   const whole: Region = { x: 0, y: 0, width, height };
   const level = (side: number): Level => {
-    const scale = Math.min(1, side / Math.max(width, height));
-    const [w, h] = [
-      Math.max(1, Math.round(width * scale)),
-      Math.max(1, Math.round(height * scale)),
-    ];
+    const size = workingSize(width, height, side);
     const of = new cv.Mat();
-    cv.resize(picture, of, new cv.Size(w, h), 0, 0, cv.INTER_AREA);
-    return { of, width: w, height: h };
+    cv.resize(picture, of, new cv.Size(size.width, size.height), 0, 0, cv.INTER_AREA);
+    return { of, width: size.width, height: size.height };
   };
   const rough = level(ROUGH_SIDE);
   const trial = level(TRIAL_SIDE);
   const { width: w, height: h } = rough;
+  const all: Region = { x: 0, y: 0, width: w, height: h };
   const learnt = (): Models => ({ background: new cv.Mat(), subject: new cv.Mat() });
   const copied = (m: Models): Models => ({
     background: m.background.clone(),
@@ -167,11 +165,20 @@ export function cutterFor(cv: OpenCv, rgb: Uint8Array, width: number, height: nu
   /** Labels that go on from a subject, as far as nothing is known for certain. */
   const from = (known: Uint8Array, subject: Uint8Array) =>
     known.map((l, i) => (l === LABEL.maybeSubject && !subject[i] ? LABEL.maybeBackground : l));
-  /** What holds together of a subject, with all that is known of it for certain. */
-  const together = (known: Uint8Array, subject: Uint8Array, { width, height }: Size = rough) => {
+  /**
+   * What holds together of a subject, with all that is known of it for certain; in a part of a picture, of which the
+   * longer side is `side` px, also by what goes on beyond it.
+   */
+  const together = (
+    known: Uint8Array,
+    subject: Uint8Array,
+    { width, height }: Size = rough,
+    side = Math.max(width, height),
+    goesOn: (i: number) => boolean = () => false,
+  ) => {
     const sure = (i: number) => known[i] === LABEL.subject;
-    const side = Math.max(width, height);
-    return heldTogether(subject, width, height, side, sure).map((v, i) => (sure(i) ? 1 : v));
+    const held = heldTogether(subject, width, height, side, (i) => sure(i) || goesOn(i));
+    return held.map((v, i) => (sure(i) ? 1 : v));
   };
   /** Goes on from what of a subject holds together, by what was learnt of it. */
   const onward = (
@@ -224,23 +231,21 @@ export function cutterFor(cv: OpenCv, rgb: Uint8Array, width: number, height: nu
     part: Region,
     fresh: (i: number) => boolean,
   ): Found | null => {
-    const all = part.width === w && part.height === h;
+    const isAll = part.width === w && part.height === h;
     const [labels, own] = [windowOf(known, w, part), windowOf(before.subject, w, part)];
     const start = from(labels, own);
-    if (all) check(start);
+    if (isAll) check(start);
     else if (!isTellable(start)) return null;
-    const models = all ? before.models : copied(before.models);
+    const models = isAll ? before.models : copied(before.models);
     const seen = rough.of.roi(new cv.Rect(part.x, part.y, part.width, part.height));
     const found = rounds({ ...part, of: seen }, start, models, NEXT_ROUNDS, cv.GC_EVAL);
     seen.delete();
-    // What goes on beyond the part is held there.
-    const cut = (i: number) => isAtCut(i, part, { x: 0, y: 0, width: w, height: h });
-    const sure = (i: number) => labels[i] === LABEL.subject || (own[i] === 1 && cut(i));
-    const held = heldTogether(found, part.width, part.height, Math.max(w, h), sure);
-    for (let i = 0; i < held.length; i++) if (labels[i] === LABEL.subject) held[i] = 1;
-    const of = (i: number) => (part.y + Math.floor(i / part.width)) * w + part.x + (i % part.width);
-    const subject = changedWhere(own, held, part.width, part.height, (i) => fresh(of(i)));
-    if (subject.some((v, i) => v !== own[i] && cut(i))) {
+    const atCut = (i: number) => isAtCut(i, part, all);
+    const goesOn = (i: number) => own[i] === 1 && atCut(i);
+    const held = together(labels, found, part, Math.max(w, h), goesOn);
+    const isFresh = (i: number) => fresh(inWhole(i, part, w));
+    const subject = changedWhere(own, held, part.width, part.height, isFresh);
+    if (subject.some((v, i) => v !== own[i] && atCut(i))) {
       forget(models);
       return null;
     }
@@ -250,7 +255,7 @@ export function cutterFor(cv: OpenCv, rgb: Uint8Array, width: number, height: nu
   /** Of a region of the fine size, the outline told again by what was learnt at the rough one. */
   const refined = (known: Uint8Array, { subject, models }: Found, of: Region) => {
     if (w === width && h === height) return windowOf(subject, w, of);
-    const start = banded(subject, [w, h], { width, height }, BAND, of);
+    const start = resized(banded(subject, w, h, BAND), [w, h], { width, height }, of);
     const own = windowOf(known, width, of);
     for (let i = 0; i < start.length; i++) if (own[i] !== LABEL.maybeSubject) start[i] = own[i]!;
     const told = start.map((l) => l & 1);
@@ -271,30 +276,20 @@ export function cutterFor(cv: OpenCv, rgb: Uint8Array, width: number, height: nu
     const marked = holding(whole, (i) => known[i] !== before.known[i]);
     if (isEmpty(marked)) return before;
     const coarse = coarser(known, { width, height }, w, h);
-    const all = { x: 0, y: 0, width: w, height: h };
-    const [across, down] = [w / width, h / height];
-    const { x, y } = marked;
-    const about = covering(
-      ...([x * across, y * down, (x + marked.width) * across, (y + marked.height) * down] as const),
-    );
+    /** What covers a region on a grid that is so many times as wide and as high. */
+    const onGrid = (r: Region, across: number, down: number) =>
+      covering(r.x * across, r.y * down, (r.x + r.width) * across, (r.y + r.height) * down);
+    const about = grow(onGrid(marked, w / width, h / height), ABOUT);
     const fresh = (i: number) => coarse[i] !== before.coarse[i];
     const found =
-      next(coarse, before, intersect(grow(about, ABOUT), all), fresh) ??
-      next(coarse, before, all, fresh)!;
+      next(coarse, before, intersect(about, all), fresh) ?? next(coarse, before, all, fresh)!;
     const changed = holding(all, (k) => found.subject[k] !== before.subject[k]);
-    const touched = unite(
-      marked,
-      covering(
-        ...([changed.x / across, changed.y / down] as const),
-        ...([(changed.x + changed.width) / across, (changed.y + changed.height) / down] as const),
-      ),
-    );
+    const touched = unite(marked, onGrid(changed, width / w, height / h));
     const of = intersect(grow(touched, NEARBY), whole);
     const own = windowOf(before.fine, width, of);
     const isTouched = (i: number) => {
-      const [u, v] = [of.x + (i % of.width), of.y + Math.floor(i / of.width)];
-      const k = beneath(v, height, h) * w + beneath(u, width, w);
-      const j = v * width + u;
+      const j = inWhole(i, of, width);
+      const k = beneath(Math.floor(j / width), height, h) * w + beneath(j % width, width, w);
       return known[j] !== before.known[j] || found.subject[k] !== before.subject[k];
     };
     const fine = changedWhere(own, refined(known, found, of), of.width, of.height, isTouched);

@@ -7,8 +7,6 @@ import type { Plane } from '../pixels/buffer';
 import { crop, plane } from '../pixels/buffer';
 import { scoped } from '../pixels/heap';
 import type { Region } from '../pixels/region';
-import { covering, grow, intersect } from '../pixels/region';
-import { windowOf } from './window';
 import type { CutOutShape, Mark } from './cut-out';
 
 /** What is known of each px: as the marks say, or as it is guessed. */
@@ -123,40 +121,17 @@ export function coarser(
 }
 
 /**
- * Labels on a region of a finer grid, by a subject (1 or 0 a px of w × h): certain, but for a band of so many px of
- * the coarse grid to each side of its outline.
+ * Labels by a subject (1 or 0 a px of w × h): certain, but for a band of so many px to each side of its outline.
  */
-export function banded(
-  subject: Uint8Array,
-  [w, h]: readonly [number, number],
-  { width, height }: Pick<Grid, 'width' | 'height'>,
-  band: number,
-  of: Region = { x: 0, y: 0, width, height },
-): Uint8Array {
-  const lines = Int32Array.from({ length: of.height }, (_, y) => beneath(of.y + y, height, h));
-  const columns = Int32Array.from({ length: of.width }, (_, x) => beneath(of.x + x, width, w));
-  // Only so much of the coarse grid is looked at as may be nearest to what lies in the region.
-  const near = intersect(
-    grow(
-      covering(columns[0]!, lines[0]!, columns.at(-1)! + 1, lines.at(-1)! + 1),
-      Math.ceil(band) + 1,
-    ),
-    { x: 0, y: 0, width: w, height: h },
-  );
+export function banded(subject: Uint8Array, w: number, h: number, band: number): Uint8Array {
   return scoped(() => {
-    const shape = plane(near);
-    shape.data.set(windowOf(subject, w, near));
+    const shape = plane({ x: 0, y: 0, width: w, height: h });
+    shape.data.set(subject);
     const [outside, inside] = [distanceField(shape).data, distanceField(shape, true).data];
-    const out = new Uint8Array(of.width * of.height);
-    for (let y = 0, i = 0; y < of.height; y++) {
-      const line = (lines[y]! - near.y) * near.width - near.x;
-      for (let x = 0; x < of.width; x++, i++) {
-        const k = line + columns[x]!;
-        if (shape.data[k] === 1) out[i] = inside[k]! > band ? LABEL.subject : LABEL.maybeSubject;
-        else out[i] = outside[k]! > band ? LABEL.background : LABEL.maybeBackground;
-      }
-    }
-    return out;
+    return subject.map((own, i) => {
+      if (own === 1) return inside[i]! > band ? LABEL.subject : LABEL.maybeSubject;
+      return outside[i]! > band ? LABEL.background : LABEL.maybeBackground;
+    });
   });
 }
 
@@ -164,17 +139,18 @@ export function banded(
 export const beneath = (at: number, side: number, of: number): number =>
   Math.min(of - 1, Math.floor(((at + 0.5) * of) / side));
 
-/** Labels of w × h px on another grid: those that the middle of each of its px lies in. */
+/** Labels of w × h px on a region of another grid: those that the middle of each of its px lies in. */
 export function resized(
   labels: Uint8Array,
   [w, h]: readonly [number, number],
   { width, height }: Pick<Grid, 'width' | 'height'>,
+  of: Region = { x: 0, y: 0, width, height },
 ): Uint8Array {
-  const columns = Int32Array.from({ length: width }, (_, x) => beneath(x, width, w));
-  const out = new Uint8Array(width * height);
-  for (let y = 0, i = 0; y < height; y++) {
-    const line = beneath(y, height, h) * w;
-    for (let x = 0; x < width; x++, i++) out[i] = labels[line + columns[x]!]!;
+  const columns = Int32Array.from({ length: of.width }, (_, x) => beneath(of.x + x, width, w));
+  const out = new Uint8Array(of.width * of.height);
+  for (let y = 0, i = 0; y < of.height; y++) {
+    const line = beneath(of.y + y, height, h) * w;
+    for (let x = 0; x < of.width; x++, i++) out[i] = labels[line + columns[x]!]!;
   }
   return out;
 }

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import '../kernels/load';
-import { banded, resized } from './labels';
-import { isAtCut, windowOf, withWindow } from './window';
+import { LABEL, banded, resized } from './labels';
+import { inWhole, isAtCut, windowOf, withWindow } from './window';
 
 /** A plane of up to 12 × 12 px, and a region of it. */
 const planes = fc
@@ -36,6 +36,7 @@ describe('a window of a plane', () => {
         own.forEach((v, i) => {
           const [x, y] = [of.x + (i % of.width), of.y + Math.floor(i / of.width)];
           expect(v).toBe(bytes[y * width + x]);
+          expect(inWhole(i, of, width)).toBe(y * width + x);
         });
         expect(withWindow(bytes, width, of, own)).toEqual(bytes);
         const other = own.map((v) => v + 7);
@@ -55,26 +56,43 @@ describe('a window of a plane', () => {
   });
 });
 
-describe('labels on a finer grid', () => {
-  it('of a region are as those of the whole', () => {
+describe('labels by a subject', () => {
+  it('are certain but for a band along its outline, as by every px against every other', () => {
     fc.assert(
-      fc.property(
-        planes,
-        fc.integer({ min: 1, max: 3 }),
-        fc.double({ min: 0, max: 4, noNaN: true }),
-        (p, k, band) => {
-          const fine = { width: p.width * k, height: p.height * k };
-          const of = {
-            x: p.of.x * k,
-            y: p.of.y * k,
-            width: p.of.width * k,
-            height: p.of.height * k,
-          };
-          const size = [p.width, p.height] as const;
-          const all = banded(p.bytes, size, fine, band);
-          expect(banded(p.bytes, size, fine, band, of)).toEqual(windowOf(all, fine.width, of));
-        },
-      ),
+      fc.property(planes, fc.double({ min: 0, max: 4, noNaN: true }), (p, band) => {
+        const made = banded(p.bytes, p.width, p.height, band);
+        p.bytes.forEach((own, i) => {
+          const toOther = Math.min(
+            ...Array.from(p.bytes, (v, k) =>
+              v === own
+                ? Infinity
+                : Math.hypot(
+                    (k % p.width) - (i % p.width),
+                    Math.floor(k / p.width) - Math.floor(i / p.width),
+                  ),
+            ),
+          );
+          const certain = [LABEL.background, LABEL.subject][own];
+          const maybe = [LABEL.maybeBackground, LABEL.maybeSubject][own];
+          // Distances are floats.
+          if (Math.abs(toOther - band) > 1e-5)
+            expect(made[i]).toBe(toOther > band ? certain : maybe);
+        });
+      }),
+    );
+  });
+});
+
+describe('labels on another grid', () => {
+  it('of a region are as those of the whole', () => {
+    const side = fc.integer({ min: 1, max: 30 });
+    fc.assert(
+      fc.property(planes, side, side, (p, w, h) => {
+        const labels = Uint8Array.from({ length: w * h }, (_, i) => (i * 7) % 4);
+        const all = resized(labels, [w, h], p);
+        expect(all.length).toBe(p.width * p.height);
+        expect(resized(labels, [w, h], p, p.of)).toEqual(windowOf(all, p.width, p.of));
+      }),
     );
   });
   it('are those that each px lies in', () => {

@@ -25,6 +25,10 @@ export function withWindow(
   return out;
 }
 
+/** The number that a px of a window has in the plane, of so many px a row, that it is of. */
+export const inWhole = (i: number, { x, y, width }: Region, columns: number): number =>
+  (y + Math.floor(i / width)) * columns + x + (i % width);
+
 /** Whether a px of a plane lies along one of its sides that is not a side of what the plane is part of. */
 export function isAtCut(i: number, at: Region, whole: Region): boolean {
   const [x, y] = [i % at.width, Math.floor(i / at.width)];

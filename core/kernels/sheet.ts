@@ -101,15 +101,16 @@ function trianglesOver(sheet: Sheet, region: Region, mirrored: boolean): Float32
     highest[j] = high;
     lowest[j] = low;
   }
-  for (let j = 0; j + 1 < rows; j++)
+  for (let j = 0; j + 1 < rows; j++) {
+    if (Math.max(lowest[j]!, lowest[j + 1]!) < y0) continue;
+    if (Math.min(highest[j]!, highest[j + 1]!) > y1) continue;
     for (let i = 0; i + 1 < columns; i++) {
-      if (Math.max(lowest[j]!, lowest[j + 1]!) < y0 || Math.min(highest[j]!, highest[j + 1]!) > y1)
-        break;
       const a = j * columns + i;
       const c = a + columns;
       add(a, a + 1, c + 1);
       add(a, c + 1, c);
     }
+  }
   for (let i = 1; i < begins.length; i++) begins[i]! += begins[i - 1]!;
   const out = floats(count * FLOATS);
   for (let n = 0; n < count; n++) {

@@ -4,6 +4,7 @@ import type { CutOutShape } from '../cutout/cut-out';
 import { cutOutSchema } from '../cutout/cut-out';
 import { marked, resized, toldBy } from '../cutout/labels';
 import { byLocalColours } from '../cutout/local-colours';
+import type { Affine } from '../geometry/affine';
 import { IDENTITY, invert, meanScale, multiply, scaling } from '../geometry/affine';
 import { projective } from '../geometry/homography';
 import { blurMargin, gaussianBlur } from '../kernels/blur';
@@ -24,7 +25,7 @@ const MOST = 0.6e6;
 const EVEN = 5e-5;
 /** How often the edge is looked for, each time from what was found before. */
 const ROUNDS = 2;
-/** The table that narrows what was found before it is gone on from. */
+/** The table that narrows a coverage before it is gone on from, or smoothed. */
 const NARROWED = Float32Array.from({ length: 257 }, (_, i) =>
   Math.min(1, Math.max(0, (i / 256 - 0.5) * 2.5 + 0.5)),
 );
@@ -47,46 +48,33 @@ function gridOf({ width, height }: CutOutShape): { region: Region; scale: number
   };
 }
 
-/** The colours of the picture on the grid; kept, as strokes change nothing of them. */
-const gridColours = (shape: CutOutShape, context: MaskContext): ColourBuffer =>
-  context.memo(
-    JSON.stringify(['grid of', shape.asset, shape.width, shape.height]),
-    () => {
-      const { region, scale } = gridOf(shape);
-      const map = projective(scaling(scale));
-      return crop(drawPicture(context.picture(shape.asset), map, region, 'displayed'), region, 4);
-    },
-    (made) => made.data.byteLength,
-  );
-
-/** The colours of the picture over a region; kept while that is no larger than a screen, for the next stroke. */
+/** The colours of the picture over a region of px that a map takes it to; kept for the next stroke, as it changes none. */
 function coloursOver(
   { asset }: CutOutShape,
-  { map, picture, memo }: MaskContext,
+  { picture, memo }: MaskContext,
+  map: Affine,
   region: Region,
 ): ColourBuffer {
   const draw = () =>
     crop(drawPicture(picture(asset), projective(map), region, 'displayed'), region, 4);
+  // Of a large export they would take the room of all else.
   if (region.width * region.height > SCREEN) return draw();
-  return memo(
-    JSON.stringify(['colours of', asset, map, regionKey(region)]),
-    draw,
-    (made) => made.data.byteLength,
-  );
+  const key = JSON.stringify(['colours of', asset, map, regionKey(region)]);
+  return memo(key, draw, (made) => made.data.byteLength);
 }
 
 /** The rough coverage that was found, moved to where colours part, on the grid; kept, as hair begins with the same. */
 function outline(shape: CutOutShape, colours: ColourBuffer, context: MaskContext): Plane {
   const { asset, detail } = shape;
   const found = shape.found!;
+  const { region, scale } = gridOf(shape);
   return context.memo(
     JSON.stringify(['outline', asset, found, detail]),
     () => {
       const all = { x: 0, y: 0, width: found.width, height: found.height };
       const told = toneOf(context.picture(found.asset).level(0, all, 'displayed'));
-      const { region } = gridOf(shape);
       const labels = resized(toldBy(told.data), [found.width, found.height], region);
-      return byLocalColours(colours, labels, detail * gridOf(shape).scale * MOVES);
+      return byLocalColours(colours, labels, detail * scale * MOVES);
     },
     (made) => made.data.byteLength,
   );
@@ -106,12 +94,13 @@ function whereMixed({ region, data }: Plane, margin: number): Region {
 
 /** The coefficients of the coverage over the colours of the picture, on its grid; kept until what they are of changes. */
 function coefficients(shape: CutOutShape, context: MaskContext, hair: boolean): ColourBuffer {
-  const reach = shape.detail * gridOf(shape).scale * (hair ? HAIR.reach : 1);
+  const grid = gridOf(shape);
+  const reach = shape.detail * grid.scale * (hair ? HAIR.reach : 1);
   return context.memo(
     JSON.stringify(['cut-out', shape.asset, shape.found, reach, hair]),
     () =>
       scoped(() => {
-        const all = gridColours(shape, context);
+        const all = coloursOver(shape, context, scaling(grid.scale), grid.region);
         const told = outline(shape, all, context);
         // Beyond the reach of the outline all is covered or nothing is, as at the edge of that.
         const near = whereMixed(told, Math.ceil(2 * blurMargin(reach / 2)));
@@ -141,16 +130,16 @@ function edgeTable({ shift, contrast }: CutOutShape): Float32Array {
 /** How much of each px the subject covers, before its edge is softened, over a region. */
 function subject(shape: CutOutShape, context: MaskContext, wanted: Region): Plane {
   const { map } = context;
-  const even = SMOOTH * meanScale(map);
-  const region = grow(wanted, blurMargin(even));
+  const sigma = SMOOTH * meanScale(map);
+  const region = grow(wanted, blurMargin(sigma));
   const grid = gridOf(shape);
   const toRender = multiply(map, scaling(1 / grid.scale));
-  const colours = coloursOver(shape, context, region);
+  const colours = coloursOver(shape, context, map, region);
   const back = invert(toRender);
   if (!back) return plane(wanted);
   const told = guidedBy(colours, coefficients(shape, context, false), back);
   lookUp(told, NARROWED);
-  const out = gaussianBlur(told, even, wanted, 1);
+  const out = gaussianBlur(told, sigma, wanted, 1);
   if (shape.marks.some((m) => m.says === 'hair')) {
     const { width, height } = grid.region;
     const share = context.memo(

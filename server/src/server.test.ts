@@ -166,11 +166,20 @@ describe('the server', () => {
     await writeFile(join(studio, 'index.html'), '<!doctype html><title>Ignis</title>');
     await writeFile(join(studio, 'assets/main-abc.js'), 'export {}');
     await writeFile(join(studio, 'assets/cutter.worker-abc.js'), 'export {}');
+    await writeFile(join(studio, 'assets/long-abc.js'), `/* ${'x'.repeat(9000)} */`);
+    await writeFile(join(studio, 'assets/library-abc.wasm'), new Uint8Array(9000));
     server = createApp({ studio, scenes: at('../../demo/scenes') }).listen(0);
     url = `http://localhost:${(server.address() as AddressInfo).port}`;
   });
   afterAll(() => void server.close());
 
+  it('compresses scripts, and sends WebAssembly as it is, to be compiled while it comes', async () => {
+    const headersOf = async (name: string) => (await fetch(`${url}/assets/${name}`)).headers;
+    expect((await headersOf('long-abc.js')).get('content-encoding')).not.toBeNull();
+    const wasm = await headersOf('library-abc.wasm');
+    expect(wasm.get('content-encoding')).toBeNull();
+    expect(wasm.get('content-type')).toBe('application/wasm');
+  });
   it('isolates the page and allows nothing from elsewhere', async () => {
     const { headers } = await fetch(url);
     expect(headers.get('cross-origin-opener-policy')).toBe('same-origin');

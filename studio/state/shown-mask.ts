@@ -17,8 +17,8 @@ interface Shown {
   /** Whose mask the view is of: the JSON of its owner. */
   of: string;
   view: MaskView | null;
-  /** The scene that the view was made of. */
-  scene: Scene | null;
+  /** What of the scene the view was made of: all of it, or the selection alone. */
+  told: unknown;
   /** How the masks of layers are shown, and whether what is not selected is dimmed. */
   look: MaskLook;
   dimmed: boolean;
@@ -27,7 +27,7 @@ interface Shown {
 export const useShownMask = create<Shown>(() => ({
   of: '',
   view: null,
-  scene: null,
+  told: null,
   look: 'picture',
   dimmed: false,
 }));
@@ -39,6 +39,7 @@ const MOST = 2.5e6;
 
 interface Question {
   scene: Scene;
+  told: unknown;
   owner: MaskOwner;
   view: View;
   stage: { width: number; height: number };
@@ -62,16 +63,16 @@ const ask = newestOnly(
     };
     return maskView({ scene, owner, region, scale, pixels, edge });
   },
-  ({ owner, scene }, view) => useShownMask.setState({ of: JSON.stringify(owner), view, scene }),
+  ({ owner, told }, view) => useShownMask.setState({ of: JSON.stringify(owner), view, told }),
 );
 
-/** Keeps the mask of an owner told as scene and view change; null keeps nothing. */
+/** Keeps the mask of an owner told as scene and view change, and whether it is as the scene now is; null keeps nothing. */
 export function useMaskView(
   owner: MaskOwner | null,
   stage: { width: number; height: number },
   pixels: boolean,
   edge: boolean,
-): MaskView | null {
+): { view: MaskView | null; isNew: boolean } {
   // A selection that looks at nothing stays the same whatever is done to the picture.
   const told = useBench((s) =>
     owner === null
@@ -87,8 +88,8 @@ export function useMaskView(
     const asked = JSON.parse(name) as MaskOwner | null;
     const { scene } = useBench.getState();
     if (asked && width > 0)
-      ask({ scene, owner: asked, view, stage: { width, height }, pixels, edge });
+      ask({ scene, told, owner: asked, view, stage: { width, height }, pixels, edge });
   }, [told, name, view, width, height, pixels, edge]);
   const shown = useShownMask();
-  return shown.of === name ? shown.view : null;
+  return { view: shown.of === name ? shown.view : null, isNew: shown.told === told };
 }

@@ -28,7 +28,8 @@ export function followStroke(
 ): void {
   const { hides, size, hardness, flow, opacity, steady } = useBrush.getState();
   const { view, drop } = useBench.getState();
-  const own = size * view.zoom * (meanScale(back) || 1);
+  // There and back through the zoom a size must not come to 89.99… px.
+  const own = Number((size * view.zoom * (meanScale(back) || 1)).toPrecision(6));
   const points: number[] = [];
   const follower = steadied(steady / 100);
   const add = (e: PointerEvent) => {

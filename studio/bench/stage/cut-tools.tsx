@@ -30,6 +30,7 @@ export function CutTools({ layer }: { layer: Layer }) {
     const box = { x0: dx, y0: dy, x1: shape.width - dx, y1: shape.height - dy };
     void cutOut(layer.id, { ...shape, around: boxPath(box) }, 'Cut out');
   };
+  const strokes = tool !== 'box' && tool !== 'lasso';
   const fringe = layer.steps.some((s) => s.kind === 'grade.fringe');
   if (busy)
     return (
@@ -51,10 +52,12 @@ export function CutTools({ layer }: { layer: Layer }) {
           />
         ),
       )}
-      {found && tool !== 'box' && tool !== 'lasso' && <BrushSize />}
+      {found && strokes && <BrushSize />}
       <Hint>
         {found
-          ? 'Stroke over what is wrong; its edge is set in the chain'
+          ? strokes
+            ? 'Stroke over what is wrong; its edge is set in the chain'
+            : 'Draw round it anew, or choose a stroke for what is wrong'
           : 'Or draw round it, roughly'}
       </Hint>
       {found && !fringe && (

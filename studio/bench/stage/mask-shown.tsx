@@ -13,6 +13,8 @@ interface Props {
 /** What is selected, and the mask that is worked on, over the picture: as an edge, dimmed, or alone. */
 export function useShownOver(size: Props): {
   view: MaskView | null;
+  /** Whether the view is as the scene now is. */
+  isNew: boolean;
   look: 'overlay' | 'alone' | null;
   edge: boolean;
 } {
@@ -29,23 +31,31 @@ export function useShownOver(size: Props): {
       : null;
   const owner = own ?? (selected ? 'selection' : null);
   const pixels = own ? cutting || look === 'overlay' || look === 'alone' : dimmed;
-  const view = useMaskView(owner, size, pixels, !own || !pixels);
-  if (!owner) return { view: null, look: null, edge: false };
-  if (cutting && own) return { view, look: 'overlay', edge: false };
+  const { view, isNew } = useMaskView(owner, size, pixels, !own || !pixels);
+  if (!owner) return { view: null, isNew: true, look: null, edge: false };
+  if (cutting && own) return { view, isNew, look: 'overlay', edge: false };
   if (own)
     return {
       view,
+      isNew,
       look: look === 'overlay' || look === 'alone' ? look : null,
       edge: look === 'outline',
     };
-  return { view, look: dimmed ? 'overlay' : null, edge: true };
+  return { view, isNew, look: dimmed ? 'overlay' : null, edge: true };
 }
 
 /** The px of a mask over the picture: dimmed where it hides, or the mask alone, white where it shows. */
-export function MaskCanvas({ view, look }: { view: MaskView; look: 'overlay' | 'alone' }) {
+export function MaskCanvas({
+  view,
+  isNew,
+  look,
+}: {
+  view: MaskView;
+  isNew: boolean;
+  look: 'overlay' | 'alone';
+}) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const stage = useBench((s) => s.view);
-  const isNew = useBench((s) => s.scene) === useShownMask((s) => s.scene);
   useEffect(() => {
     const { region, shows } = view;
     if (!canvas.current || shows.length === 0) return;

@@ -210,7 +210,9 @@ export function Stage({ onFiles }: Props) {
         className="absolute top-0 left-0 origin-top-left"
         data-testid="picture"
       />
-      {!comparing && over.view && over.look && <MaskCanvas view={over.view} look={over.look} />}
+      {!comparing && over.view && over.look && (
+        <MaskCanvas view={over.view} isNew={over.isNew} look={over.look} />
+      )}
       {!comparing && layer?.visible && mode === 'anchors' && isLine(layer) && (
         <ManyAnchors layer={layer} {...size} />
       )}
