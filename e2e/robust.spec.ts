@@ -1,6 +1,17 @@
 /** What happens when the browser itself fails the artist. */
+import { readdir, readFile } from 'node:fs/promises';
 import { expect, test, type Worker } from '@playwright/test';
-import { cards, drawClosed, exported, newScene, openExample, settled } from './bench-page';
+import { everyLayer, type Scene } from '../core/scene/schema';
+import {
+  bytesOf,
+  cards,
+  depth,
+  drawClosed,
+  exported,
+  newScene,
+  openExample,
+  settled,
+} from './bench-page';
 
 test('where the browser keeps nothing, the app says so and goes on', async ({ page }) => {
   await page.addInitScript(() => {
@@ -64,4 +75,88 @@ test('the page is isolated, and nothing is asked of another server', async ({ pa
   await openExample(page, 'Heron in neon');
   expect(await page.evaluate(() => crossOriginIsolated)).toBe(true);
   expect(asked.filter((u) => !/^(http:\/\/localhost:|blob:|data:)/.test(u))).toEqual([]);
+});
+
+test('scenes that every older version kept open on the bench, with their pictures', async ({
+  page,
+}) => {
+  const at = (path: string) => new URL(path, import.meta.url);
+  const folders = await readdir(at('../demo/scenes/'));
+  const pictures = new Map<string, string>();
+  for (const folder of folders)
+    for (const name of await readdir(at(`../demo/scenes/${folder}/assets/`)).catch(() => []))
+      pictures.set(
+        name,
+        (await readFile(at(`../demo/scenes/${folder}/assets/${name}`))).toString('base64'),
+      );
+  const files = await readdir(at('../core/testing/saved-scenes/'));
+  const scenes = await Promise.all(
+    files.map(async (f) => ({
+      id: f.replace('.json', ''),
+      scene: JSON.parse(await readFile(at(`../core/testing/saved-scenes/${f}`), 'utf8')) as object,
+    })),
+  );
+  // A page that runs nothing of the app, so that the database is made as the older app made it.
+  await page.goto('/licences.txt');
+  await page.evaluate(
+    async ({ scenes, pictures }) => {
+      const database = await new Promise<IDBDatabase>((done, fail) => {
+        const opening = indexedDB.open('ignis', 20);
+        opening.onerror = () => fail(opening.error!);
+        opening.onsuccess = () => done(opening.result);
+        opening.onupgradeneeded = () => {
+          const made = opening.result;
+          made.createObjectStore('scenes', { keyPath: 'id' }).createIndex('changed', 'changed');
+          made.createObjectStore('assets', { keyPath: 'name' });
+          made.createObjectStore('recipes', { keyPath: 'id' }).createIndex('kept', 'kept');
+        };
+      });
+      const put = database.transaction(['scenes', 'assets'], 'readwrite');
+      for (const { id, scene } of scenes)
+        put
+          .objectStore('scenes')
+          .put({ id, scene, created: 1, changed: Date.now(), thumbnail: null });
+      for (const [name, base64] of pictures)
+        put.objectStore('assets').put({
+          name,
+          bytes: new Blob([Uint8Array.from(atob(base64), (c) => c.charCodeAt(0))]),
+        });
+      await new Promise((done) => (put.oncomplete = done));
+      database.close();
+    },
+    { scenes, pictures: [...pictures] },
+  );
+  for (const { id, scene } of scenes) {
+    await page.goto(`/scene/${id}`);
+    await settled(page);
+    await expect(page.getByText('The picture could not be made')).toHaveCount(0);
+    expect((await depth(page)).length).toBe(everyLayer((scene as Scene).layers).length);
+  }
+});
+
+test('a fault of the chain stays in the chain, and the scene can be saved or tried again', async ({
+  page,
+}) => {
+  await openExample(page, 'Heron in neon');
+  // What numbers are written with fails while the chain draws itself anew.
+  await page.evaluate(() => {
+    const own = Number.prototype.toFixed;
+    Object.assign(window, { mend: () => (Number.prototype.toFixed = own) });
+    Number.prototype.toFixed = () => {
+      throw new Error('out of figures');
+    };
+  });
+  await cards(page).first().click();
+  const fault = page.getByRole('alert').filter({ hasText: 'The chain has stopped' });
+  await expect(fault).toBeVisible();
+  await expect(page.getByTestId('picture')).toBeVisible();
+  await expect(cards(page).first()).toBeVisible();
+  await page.evaluate(() => (window as unknown as { mend(): void }).mend());
+  const [file] = await Promise.all([
+    page.waitForEvent('download'),
+    fault.getByRole('button', { name: 'Save the scene as a file' }).click(),
+  ]);
+  expect((await bytesOf(file)).length).toBeGreaterThan(1000);
+  await fault.getByRole('button', { name: 'Try again' }).click();
+  await expect(fault).toHaveCount(0);
 });

@@ -7,6 +7,7 @@ import { Toaster } from 'sonner';
 import { SizeQuestion } from './files/ask-size';
 import { Shelf } from './shelf/shelf';
 import { useTheme } from './state/theme';
+import { FaultBoundary } from './ui/fault-boundary';
 import { Mark } from './ui/mark';
 
 const Bench = lazy(() => import('./bench/bench'));
@@ -54,12 +55,14 @@ createRoot(document.getElementById('root')!).render(
   <StrictMode>
     <BrowserRouter>
       <Suspense fallback={<Blank text="Setting up the bench…" />}>
-        <Routes>
-          <Route path="/" element={<Shelf />} />
-          <Route path="/scene/:id" element={<Bench />} />
-          <Route path="/recipes" element={<RecipeBook />} />
-          <Route path="*" element={<Blank text="There is nothing at this address." back />} />
-        </Routes>
+        <FaultBoundary what="This screen">
+          <Routes>
+            <Route path="/" element={<Shelf />} />
+            <Route path="/scene/:id" element={<Bench />} />
+            <Route path="/recipes" element={<RecipeBook />} />
+            <Route path="*" element={<Blank text="There is nothing at this address." back />} />
+          </Routes>
+        </FaultBoundary>
       </Suspense>
       <SizeQuestion />
       <Messages />

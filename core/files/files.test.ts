@@ -159,7 +159,7 @@ describe('.ignis files', () => {
     ],
     [
       'comes from a newer version',
-      async () => zipSync({ 'scene.json': json({ ...newScene('A', 1, 1, null), version: 9 }) }),
+      async () => zipSync({ 'scene.json': json({ ...newScene('A', 1, 1, null), version: 99 }) }),
       /newer Ignis/,
     ],
     [

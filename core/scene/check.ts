@@ -20,25 +20,36 @@ export class SceneError extends Error {
   }
 }
 
-/** Every fault of a value that should be a scene; empty if it is one. */
-export function sceneFaults(value: unknown): Fault[] {
+/** A value read as a scene of this version, or every fault that it has. */
+type Read = { scene: Scene; faults: [] } | { scene: null; faults: Fault[] };
+
+/** Reads a value that should be a scene of this version or an older one. Throws for nothing. */
+export function readScene(value: unknown): Read {
+  const refused = (path: string, message: string): Read => ({
+    scene: null,
+    faults: [{ path, message }],
+  });
   const version = (value as { version?: unknown } | null)?.version;
   if (typeof version === 'number' && version > VERSION)
-    return [
-      {
-        path: '$.version',
-        message: `The scene was saved by a newer Ignis (version ${version}; this one reads up to ${VERSION}). Open it with that one.`,
-      },
-    ];
+    return refused(
+      '$.version',
+      `The scene was saved by a newer Ignis (version ${version}; this one reads up to ${VERSION}). Open it with that one.`,
+    );
   // Before anything walks down it: a file may be made to be deeper than any program can follow.
   const deep = tooDeep((value as { layers?: unknown } | null)?.layers);
-  if (deep)
-    return [{ path: deep, message: `Groups stand at most ${MAX_DEPTH} deep in one another.` }];
-  const result = v.safeParse(sceneSchema, migrated(value));
+  if (deep) return refused(deep, `Groups stand at most ${MAX_DEPTH} deep in one another.`);
+  const current = migrated(value);
+  const result = v.safeParse(sceneSchema, current);
   return result.success
-    ? []
-    : result.issues.flatMap(leaves).map((i) => ({ path: pathOf(i), message: i.message }));
+    ? { scene: current as Scene, faults: [] }
+    : {
+        scene: null,
+        faults: result.issues.flatMap(leaves).map((i) => ({ path: pathOf(i), message: i.message })),
+      };
 }
+
+/** Every fault of a value that should be a scene; empty if it is one. */
+export const sceneFaults = (value: unknown): Fault[] => readScene(value).faults;
 
 /** The path of the first group that stands too deep in others; null if there is none. */
 function tooDeep(layers: unknown): string | null {
@@ -60,13 +71,10 @@ function tooDeep(layers: unknown): string | null {
 
 /** The value as a scene of this version. Throws a SceneError that names the first fault and counts the others. */
 export function parseScene(value: unknown): Scene {
-  const faults = sceneFaults(value);
-  const first = faults[0];
-  if (first) {
-    const more = faults.length > 1 ? ` (and ${faults.length - 1} more)` : '';
-    throw new SceneError(`${first.path}: ${first.message}${more}`, faults);
-  }
-  return migrated(value) as Scene;
+  const { scene, faults } = readScene(value);
+  if (scene) return scene;
+  const more = faults.length > 1 ? ` (and ${faults.length - 1} more)` : '';
+  throw new SceneError(`${faults[0]!.path}: ${faults[0]!.message}${more}`, faults);
 }
 
 /** The faults deepest inside: what a variant says of its options is told by the option that was meant. */

@@ -1,3 +1,5 @@
+import { readFileSync } from 'node:fs';
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { corner } from '../geometry/path';
 import { rampColour, rampOf, rampOpacity } from '../pixels/ramp';
@@ -50,6 +52,25 @@ function ofSecond(source: Layer['source']): unknown {
       }),
     ),
   };
+}
+
+/** A scene as that version saved it. */
+const oldScene = (version: number): unknown =>
+  JSON.parse(
+    readFileSync(
+      new URL(`../testing/saved-scenes/version-${version}.json`, import.meta.url),
+      'utf8',
+    ),
+  );
+
+/** Puts a value in a place of a tree, chosen by numbers: at each turn one of its entries. */
+function putAt(tree: unknown, [turn, ...way]: number[], value: unknown): void {
+  const entries = Object.keys(tree as object);
+  const key = entries[turn! % entries.length]!;
+  const inner = (tree as Record<string, unknown>)[key];
+  const isTree = typeof inner === 'object' && inner !== null && Object.keys(inner).length > 0;
+  if (way.length > 0 && isTree) putAt(inner, way, value);
+  else (tree as Record<string, unknown>)[key] = value;
 }
 
 describe('a scene file', () => {
@@ -226,5 +247,24 @@ describe('a scene file', () => {
         'scene',
       ),
     });
+  });
+  it('that is damaged is told by the places of its faults, whatever its version', () => {
+    const path = fc.array(fc.nat(40), { minLength: 1, maxLength: 7 });
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: VERSION }),
+        path,
+        fc.jsonValue(),
+        (version, way, put) => {
+          const scene = oldScene(version);
+          putAt(scene, way, put);
+          for (const { path, message } of sceneFaults(scene)) {
+            expect(path).toMatch(/^\$/);
+            expect(message).not.toBe('');
+          }
+        },
+      ),
+      { numRuns: 300 },
+    );
   });
 });

@@ -138,13 +138,18 @@ interface OldStop {
   opacity: number;
 }
 
+const isOldStop = (value: unknown): value is OldStop & Json =>
+  isObject(value) && typeof value.at === 'number';
+
 /**
  * A pass of version 5 had a colour at its start and its end, others between, an opacity for each, and one
- * place at which half of the whole change was done.
+ * place at which half of the whole change was done. A damaged one stays as it is: the check then names it.
  */
-function withRamp({ colourEnd, middle, endOpacity, space, stops, ...pass }: Json): Json {
-  const between = (stops as OldStop[]).toSorted((a, b) => a.at - b.at);
-  const half = (middle as number) / 100;
+function withRamp(old: Json): Json {
+  const { colourEnd, middle, endOpacity, space, stops, ...pass } = old;
+  if (!Array.isArray(stops) || !stops.every(isOldStop) || typeof middle !== 'number') return old;
+  const between = stops.toSorted((a, b) => a.at - b.at);
+  const half = middle / 100;
   const all = [
     { at: 0, colour: pass.colour, opacity: 100 },
     // Half way, a place of the ramp lay elsewhere on the way.
@@ -153,7 +158,7 @@ function withRamp({ colourEnd, middle, endOpacity, space, stops, ...pass }: Json
   ];
   const way = between.length === 0 ? middle : 50;
   const even = all.every((s) => s.opacity === 100);
-  const kept = pass.kept as { light: string; colour: string; colourEnd: string; stops: string[] };
+  const { kept } = pass;
   return {
     ...pass,
     ramp: {
@@ -163,13 +168,14 @@ function withRamp({ colourEnd, middle, endOpacity, space, stops, ...pass }: Json
         : all.map(({ at, opacity }) => ({ at, opacity, middle: way })),
       space,
     },
-    kept: isObject(kept)
-      ? {
-          light: kept.light,
-          colour: kept.colour,
-          ramp: [kept.colour, ...kept.stops, kept.colourEnd],
-        }
-      : null,
+    kept:
+      isObject(kept) && Array.isArray(kept.stops)
+        ? {
+            light: kept.light,
+            colour: kept.colour,
+            ramp: [kept.colour, ...(kept.stops as unknown[]), kept.colourEnd],
+          }
+        : null,
   };
 }
 
@@ -271,15 +277,27 @@ const fromSeventh = (scene: Json): Json => ({
   layers: eachThrowing(scene.layers),
 });
 
+/** Version 8 was read for a while before its shadows had corners, and its spills a facing: as of version 7. */
+const fromEighth = (scene: Json): Json => ({ ...fromSeventh(scene), version: 9 });
+
 /** The value as the newest version would have written it, if it is an older scene; itself if not. */
 export function migrated(value: unknown): unknown {
-  if (!isObject(value)) return value;
-  if (value.version === 1) return migrated(fromFirst(value));
-  if (value.version === 2) return migrated(fromSecond(value));
-  if (value.version === 3) return migrated(fromThird(value));
-  if (value.version === 4) return migrated(fromFourth(value));
-  if (value.version === 5) return migrated(fromFifth(value));
-  if (value.version === 6) return migrated(fromSixth(value));
-  if (value.version === 7) return fromSeventh(value);
-  return value;
+  let scene = value;
+  for (;;) {
+    const next = isObject(scene) ? FROM[scene.version as number] : undefined;
+    if (!next) return scene;
+    scene = next(scene as Json);
+  }
 }
+
+/** What brings a scene of a version to the one after it. */
+const FROM: Readonly<Record<number, (scene: Json) => Json>> = {
+  1: fromFirst,
+  2: fromSecond,
+  3: fromThird,
+  4: fromFourth,
+  5: fromFifth,
+  6: fromSixth,
+  7: fromSeventh,
+  8: fromEighth,
+};

@@ -12,7 +12,7 @@ import { echoLoop } from './echo-loop';
 import { steps } from '../steps/index';
 
 /** The version of scene.json that this program writes. */
-export const VERSION = 8;
+export const VERSION = 9;
 /** The longest side and the largest area of a scene or picture, px. */
 export const MAX_SIDE = 16_384;
 export const MAX_PIXELS = 100_000_000;

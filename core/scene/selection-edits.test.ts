@@ -20,6 +20,7 @@ import { migrated } from './migrate';
 import { sceneFaults } from './check';
 import { placementMap } from '../definitions/placement';
 import type { Layer, Scene } from './schema';
+import { VERSION } from './schema';
 import {
   copyMask,
   invertSelection,
@@ -206,7 +207,7 @@ describe('a scene of version 6', () => {
     ) as object;
     const read = migrated({ ...old, version: 6 }) as Scene;
     expect(sceneFaults(read)).toEqual([]);
-    expect(read).toMatchObject({ version: 8, selection: null, kept: [] });
+    expect(read).toMatchObject({ version: VERSION, selection: null, kept: [] });
     expect(read.layers[0]!.mask).toEqual(now.layers[0]!.mask);
     expect(Object.keys(maskParameters).every((k) => k in read.layers[0]!.mask!)).toBe(true);
   });

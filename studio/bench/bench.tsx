@@ -13,6 +13,7 @@ import { useBench } from '../state/bench';
 import { keepingPictures, loadScene, storageFault } from '../storage/scenes';
 import { addAsset, exportPng, warmUp } from '../workers/engine';
 import { Mark } from '../ui/mark';
+import { DialogFaultBoundary, FaultBoundary } from '../ui/fault-boundary';
 import { ScenePalette } from '../ui/palette-context';
 import { actions, type BenchDoes } from './actions';
 import { canPasteLayer, middleOfView, pasteLayer } from './deeds';
@@ -114,6 +115,7 @@ function Open() {
   const svgChooser = useRef<HTMLInputElement>(null);
   const [window_, setWindow] = useState<'export' | 'keys' | 'palette' | 'costs' | null>(null);
   const name = useBench((s) => s.scene.name);
+  const selected = useBench((s) => s.selected);
   useAutosave();
 
   // No picture is forgotten while the bench is open: undo may ask for it.
@@ -235,18 +237,28 @@ function Open() {
     return () => window.removeEventListener('paste', paste);
   }, [addFiles]);
 
+  const guard = {
+    resetKeys: [selected],
+    rescue: { label: 'Save the scene as a file', run: () => void does.saveFile() },
+  };
   return (
     <ScenePalette value={scenePalette}>
       <main className="flex h-full flex-col overflow-hidden">
         <Header does={does} />
         <div className="flex min-h-0 flex-1">
           <div className="relative min-w-0 flex-1">
-            <LookSheet />
-            <Stage onFiles={(files, at, keepSize) => void addFiles(files, at, keepSize)} />
+            <FaultBoundary what="The stage" {...guard}>
+              <LookSheet />
+              <Stage onFiles={(files, at, keepSize) => void addFiles(files, at, keepSize)} />
+            </FaultBoundary>
           </div>
-          <Chain />
+          <FaultBoundary what="The chain" {...guard}>
+            <Chain />
+          </FaultBoundary>
         </div>
-        <Strip onPicture={does.addPicture} onSvg={does.addSvg} />
+        <FaultBoundary what="The depth strip" {...guard}>
+          <Strip onPicture={does.addPicture} onSvg={does.addSvg} />
+        </FaultBoundary>
         <input
           ref={chooser}
           type="file"
@@ -272,24 +284,26 @@ function Open() {
             if (file) void addSvgLines(file);
           }}
         />
-        {window_ === 'export' && (
-          <ExportDialog open onOpenChange={(o) => setWindow(o ? 'export' : null)} />
-        )}
-        {window_ === 'costs' && (
-          <Suspense>
-            <Costs onClose={() => setWindow(null)} />
-          </Suspense>
-        )}
-        {window_ === 'palette' && (
-          <Palette
-            open
-            onOpenChange={(o) => setWindow(o ? 'palette' : null)}
-            actions={actions(does)}
-          />
-        )}
-        {window_ === 'keys' && (
-          <Keys open onOpenChange={(o) => setWindow(o ? 'keys' : null)} actions={actions(does)} />
-        )}
+        <DialogFaultBoundary what="This window" onClose={() => setWindow(null)}>
+          {window_ === 'export' && (
+            <ExportDialog open onOpenChange={(o) => setWindow(o ? 'export' : null)} />
+          )}
+          {window_ === 'costs' && (
+            <Suspense>
+              <Costs onClose={() => setWindow(null)} />
+            </Suspense>
+          )}
+          {window_ === 'palette' && (
+            <Palette
+              open
+              onOpenChange={(o) => setWindow(o ? 'palette' : null)}
+              actions={actions(does)}
+            />
+          )}
+          {window_ === 'keys' && (
+            <Keys open onOpenChange={(o) => setWindow(o ? 'keys' : null)} actions={actions(does)} />
+          )}
+        </DialogFaultBoundary>
       </main>
     </ScenePalette>
   );

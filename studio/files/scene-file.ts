@@ -1,3 +1,4 @@
+import { parseScene } from '@ignis/core/scene/check';
 import type { Scene } from '@ignis/core/scene/schema';
 import { assetsOf } from '@ignis/core/scene/needs';
 import { createScene, loadAssets } from '../storage/scenes';
@@ -15,9 +16,10 @@ export async function openSceneFile(file: Blob, name: string): Promise<string> {
   return createScene(scene, blobs);
 }
 
-/** A scene whose pictures are kept here, as an `.ignis` file. */
-export async function sceneFile(scene: Scene): Promise<Blob> {
+/** A scene whose pictures are kept here, as an `.ignis` file. Throws a SceneError if it is damaged. */
+export async function sceneFile(saved: Scene): Promise<Blob> {
   const { packScene } = await packing();
+  const scene = parseScene(saved);
   const assets = new Map<string, Uint8Array>();
   for (const [name, blob] of await loadAssets(assetsOf(scene)))
     assets.set(name, new Uint8Array(await blob.arrayBuffer()));

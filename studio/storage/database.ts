@@ -1,6 +1,8 @@
 import Dexie, { type Table } from 'dexie';
 import type { Recipe } from '@ignis/core/recipes/recipe';
+import { readScene } from '@ignis/core/scene/check';
 import type { Scene } from '@ignis/core/scene/schema';
+import { VERSION } from '@ignis/core/scene/schema';
 
 /** A scene of the artist's, as the browser keeps it. */
 export interface SceneRecord {
@@ -36,5 +38,13 @@ export class Database extends Dexie {
     super('ignis');
     this.version(1).stores({ scenes: 'id, changed', assets: 'name' });
     this.version(2).stores({ recipes: 'id, kept' });
+    // The database is as new as the scenes in it: each version of these brings all that are kept up to date.
+    this.version(VERSION).upgrade((transaction) =>
+      transaction
+        .table<SceneRecord>('scenes')
+        .toCollection()
+        // One that cannot be read stays as it is: its artist is told when it is opened.
+        .modify((record) => void (record.scene = readScene(record.scene).scene ?? record.scene)),
+    );
   }
 }

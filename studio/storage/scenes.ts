@@ -1,6 +1,6 @@
 import { parseScene } from '@ignis/core/scene/check';
 import { newId } from '@ignis/core/scene/make';
-import { assetsOf } from '@ignis/core/scene/needs';
+import { assetsMentioned, assetsOf } from '@ignis/core/scene/needs';
 import type { Scene } from '@ignis/core/scene/schema';
 import type { SceneRecord } from './database';
 import { database, kept } from './kept';
@@ -42,15 +42,15 @@ export async function loadScene(
     () => held.scenes.get(id),
   );
   if (!record) return null;
-  parseScene(record.scene);
-  const names = assetsOf(record.scene);
+  const scene = parseScene(record.scene);
+  const names = assetsOf(scene);
   const assets = await loadAssets(names);
   const lost = names.filter((n) => !assets.has(n));
   if (lost.length > 0)
     throw new Error(
-      `“${record.scene.name}” lacks ${lost.length} of its pictures in this browser. Open it from its saved file.`,
+      `“${scene.name}” lacks ${lost.length} of its pictures in this browser. Open it from its saved file.`,
     );
-  return { record, assets };
+  return { record: { ...record, scene }, assets };
 }
 
 /** The files of these assets, as far as they are here. */
@@ -158,7 +158,8 @@ export async function forgetUnused(): Promise<void> {
 
 const removeUnused = () =>
   database.transaction('rw', database.scenes, database.assets, async () => {
-    const needed = new Set((await database.scenes.toArray()).flatMap((r) => assetsOf(r.scene)));
+    // By name alone: a picture of a scene that cannot be read now may be what it is rescued with.
+    const needed = assetsMentioned((await database.scenes.toArray()).map((r) => r.scene));
     const names = await database.assets.toCollection().primaryKeys();
     await database.assets.bulkDelete(names.filter((n) => !needed.has(n)));
   });

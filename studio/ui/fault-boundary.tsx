@@ -1,0 +1,70 @@
+import type { ReactNode } from 'react';
+import { ErrorBoundary, type FallbackProps } from 'react-error-boundary';
+import { Button } from './button';
+import { Dialog } from './dialog';
+
+interface Props {
+  /** What stands within, as a sentence begins: "The chain". */
+  what: string;
+  /** While these stay the same, what failed stays down; a change tries once more. */
+  resetKeys?: readonly unknown[];
+  /** A way on for work that is at stake, such as saving the scene as a file. */
+  rescue?: { label: string; run(): void };
+  children: ReactNode;
+}
+
+/** Keeps a fault of one part of the page to that part: in its place stands what happened, and a way on. */
+export function FaultBoundary({ what, resetKeys, rescue, children }: Props) {
+  return (
+    <ErrorBoundary
+      {...(resetKeys && { resetKeys: [...resetKeys] })}
+      onError={report}
+      fallbackRender={({ error, resetErrorBoundary }: FallbackProps) => (
+        <div
+          role="alert"
+          className="flex h-full min-w-0 flex-1 flex-col items-center justify-center gap-3 overflow-auto p-6 text-center text-sm"
+        >
+          <p className="font-semibold">{what} has stopped</p>
+          <p className="max-w-md text-dim">
+            Your scene is as it was; the rest of the page goes on. {wordsOf(error)}
+          </p>
+          <div className="flex flex-wrap justify-center gap-2">
+            <Button look="ember" onClick={resetErrorBoundary}>
+              Try again
+            </Button>
+            {rescue && <Button onClick={rescue.run}>{rescue.label}</Button>}
+          </div>
+        </div>
+      )}
+    >
+      {children}
+    </ErrorBoundary>
+  );
+}
+
+/** The same for a dialog, which closes when it fails. */
+export function DialogFaultBoundary({
+  what,
+  onClose,
+  children,
+}: Pick<Props, 'what' | 'children'> & { onClose(): void }) {
+  return (
+    <ErrorBoundary
+      onError={report}
+      onReset={onClose}
+      fallbackRender={({ error, resetErrorBoundary }: FallbackProps) => (
+        <Dialog open onOpenChange={resetErrorBoundary} title={`${what} has stopped`}>
+          <p role="alert" className="text-sm text-dim">
+            Your scene is as it was. {wordsOf(error)}
+          </p>
+        </Dialog>
+      )}
+    >
+      {children}
+    </ErrorBoundary>
+  );
+}
+
+const report = (error: unknown) => console.error(error);
+
+const wordsOf = (error: unknown) => `(${error instanceof Error ? error.message : String(error)})`;
