@@ -15,6 +15,7 @@ const layers = [
   'paint',
   'sources',
   'steps',
+  'cutout',
   'masks',
   'weave',
   'scene',

@@ -15,7 +15,7 @@ import {
   setValue,
   value,
 } from './bench-page';
-import { boxInScene } from '../core/scene/arrange';
+import { boxInScene } from '../core/scene/arrange/arrange';
 
 /** Three shapes, at places of their own. */
 async function threeShapes(page: Page): Promise<void> {

@@ -3,7 +3,7 @@ import { readFile } from 'node:fs/promises';
 import type { Download, Locator, Page } from '@playwright/test';
 import { expect } from '@playwright/test';
 import { unpackScene } from '../core/files/ignis-file';
-import type { Scene } from '../core/scene/schema';
+import type { Scene } from '../core/scene/model/schema';
 
 export type XY = readonly [x: number, y: number];
 

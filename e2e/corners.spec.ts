@@ -11,7 +11,7 @@ import {
   settled,
   add,
 } from './bench-page';
-import { findLayer } from '../core/scene/edits';
+import { findLayer } from '../core/scene/edits/layer-edits';
 
 test('corners are dragged, keep perspective with Shift, take numbers and are straightened', async ({
   page,

@@ -1,6 +1,6 @@
 /** Our soft glows and shadows against Chromium's blur and drop-shadow. */
 import { expect, test } from '@playwright/test';
-import { newStep } from '../core/scene/make';
+import { newStep } from '../core/scene/model/make';
 import { BROWSER } from './browser';
 import { compared, filtered, ours, type Word } from './words';
 

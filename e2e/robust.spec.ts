@@ -1,7 +1,7 @@
 /** What happens when the browser itself fails the artist. */
 import { readdir, readFile } from 'node:fs/promises';
 import { expect, test, type Worker } from '@playwright/test';
-import { everyLayer, type Scene } from '../core/scene/schema';
+import { everyLayer, type Scene } from '../core/scene/model/schema';
 import {
   bytesOf,
   cards,

@@ -1,7 +1,7 @@
 /** The shelf: making, finding, naming, copying, deleting scenes; saving and opening files. */
 import { strToU8, zipSync } from 'fflate';
 import { expect, test } from '@playwright/test';
-import { newScene as blankScene } from '../core/scene/make';
+import { newScene as blankScene } from '../core/scene/model/make';
 import {
   cards,
   depth,

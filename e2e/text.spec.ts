@@ -4,7 +4,7 @@ import { createRequire } from 'node:module';
 import type { Page } from '@playwright/test';
 import { expect, test } from '@playwright/test';
 import { unpackScene } from '../core/files/ignis-file';
-import { everyLayer } from '../core/scene/schema';
+import { everyLayer } from '../core/scene/model/schema';
 import { faceFile } from '../core/text/families';
 import {
   act,

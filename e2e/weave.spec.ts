@@ -1,7 +1,7 @@
 /** Weaving a line round a subject, and layers with each other. */
 import type { Page } from '@playwright/test';
 import { expect, test } from '@playwright/test';
-import { everyLayer } from '../core/scene/schema';
+import { everyLayer } from '../core/scene/model/schema';
 import {
   act,
   add,

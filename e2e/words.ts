@@ -2,8 +2,8 @@
 import type { Page } from '@playwright/test';
 import '../core/kernels/load';
 import { render } from '../core/render/render';
-import { newScene, newTextLayer } from '../core/scene/make';
-import type { Layer } from '../core/scene/schema';
+import { newScene, newTextLayer } from '../core/scene/model/make';
+import type { Layer } from '../core/scene/model/schema';
 import { faceName } from '../core/text/families';
 import { needFaces } from '../core/text/library';
 import { shippedFace } from '../server/src/fonts';

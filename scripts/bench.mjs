@@ -4,4 +4,4 @@ import { build, installChromium, installPackages, tool } from './prepare.mjs';
 installPackages();
 installChromium();
 build();
-tool('tsx', ['bench/bench.ts', ...process.argv.slice(2)]);
+tool('tsx', ['benchmarksmarks/run.ts', ...process.argv.slice(2)]);

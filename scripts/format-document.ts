@@ -1,7 +1,7 @@
 /** docs/format.md: prose by hand, tables from the schema and the definitions. */
 import { blends } from '../core/blend/index';
 import type { Parameter, Parameters } from '../core/definitions/parameter';
-import { sceneJsonSchema } from '../core/scene/json-schema';
+import { sceneJsonSchema } from '../core/scene/model/json-schema';
 import { maskShapes } from '../core/masks/index';
 import { maskParameters } from '../core/masks/mask';
 import { brushParameters } from '../core/masks/stroke';
@@ -13,7 +13,7 @@ import {
   VERSION,
   endParameters,
   lightParameters,
-} from '../core/scene/schema';
+} from '../core/scene/model/schema';
 import {
   alongParameters,
   letterParameters,

@@ -14,7 +14,7 @@ import type { MaskShape } from '../masks/index';
 import { maskPlane } from '../masks/mask';
 import { crop } from '../pixels/buffer';
 import { cacheOf } from '../render/cache';
-import { newMask } from '../scene/make';
+import { newMask } from '../scene/model/make';
 import type { CutOutShape, Mark } from './cut-out';
 import { edgeParameters, workingSize } from './cut-out';
 import { barrierDistance, isTight, parting, sharedColours } from './first-guess';

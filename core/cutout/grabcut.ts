@@ -2,7 +2,7 @@ import { guesses, isTight, sharedColours } from './first-guess';
 import type { Region } from '../pixels/region';
 import { covering, grow, holding, intersect, isEmpty, unite } from '../pixels/region';
 import { workingSize } from './cut-out';
-import { changedWhere, heldTogether } from './held-together';
+import { changedWhere, heldTogether } from './largest-component';
 import { LABEL, banded, beneath, coarser, resized } from './labels';
 import { inWhole, isAtCut, windowOf, withWindow } from './window';
 

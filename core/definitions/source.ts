@@ -6,7 +6,7 @@ import type { Picture } from '../kernels/picture';
 import type { Mixing } from '../pixels/colour';
 import type { Region } from '../pixels/region';
 import type { Lamp } from './step';
-import type { Held } from './held';
+import type { Held } from './last-made';
 import type { Memo } from './memo';
 
 /** What of a source lies behind another layer. */

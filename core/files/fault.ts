@@ -1,4 +1,4 @@
-import type { Fault } from '../scene/check';
+import type { Fault } from '../scene/model/check';
 
 /** A file that cannot be used: its name, what is wrong with it, and what the artist can do. */
 export class FileFault extends Error {

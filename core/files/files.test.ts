@@ -1,8 +1,8 @@
 import { strToU8, zipSync } from 'fflate';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { newPicture, newScene } from '../scene/make';
-import type { Scene } from '../scene/schema';
+import { newPicture, newScene } from '../scene/model/make';
+import type { Scene } from '../scene/model/schema';
 import { assetName, assemble, packScene, unpackScene } from './ignis-file';
 import { inspectPicture, isCutShort } from './picture-file';
 import { readPng, writePng } from './png';

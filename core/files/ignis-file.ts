@@ -1,10 +1,10 @@
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import { sha256 } from 'hash-wasm';
 import { FONT_ASSET } from '../definitions/parameter';
-import { assetsOf } from '../scene/needs';
-import type { Fault } from '../scene/check';
-import { parseScene } from '../scene/check';
-import type { Layer, Scene } from '../scene/schema';
+import { assetsOf } from '../scene/model/needs';
+import type { Fault } from '../scene/model/check';
+import { parseScene } from '../scene/model/check';
+import type { Layer, Scene } from '../scene/model/schema';
 import { FileFault } from './fault';
 
 /** A scene with the pixels it needs: asset names and their files' bytes. */

@@ -1,5 +1,5 @@
 import { imageSize } from 'image-size';
-import { MAX_PIXELS, MAX_SIDE } from '../scene/schema';
+import { MAX_PIXELS, MAX_SIDE } from '../scene/model/schema';
 import { FileFault } from './fault';
 
 /** The picture formats that can be brought in. */

@@ -1,11 +1,11 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { corner } from '../geometry/path';
-import { parseScene } from '../scene/check';
-import { newGroup, newLine, newModifier, newScene } from '../scene/make';
+import { parseScene } from '../scene/model/check';
+import { newGroup, newLine, newModifier, newScene } from '../scene/model/make';
 import { placementMap } from '../definitions/placement';
-import { boxOf } from '../scene/placement';
-import type { Layer } from '../scene/schema';
+import { boxOf } from '../scene/arrange/placement';
+import type { Layer } from '../scene/model/schema';
 import type { LineSource } from '../sources/line';
 import { isPath } from '../sources/line-shape';
 import { boxUnder } from '../geometry/affine';

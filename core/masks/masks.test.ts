@@ -6,7 +6,7 @@ import { noMemo } from '../definitions/memo';
 import { IDENTITY, scaling } from '../geometry/affine';
 import { corner } from '../geometry/path';
 import { cacheOf } from '../render/cache';
-import { newMask, newPart } from '../scene/make';
+import { newMask, newPart } from '../scene/model/make';
 import type { AreaShape } from './area';
 import type { Mask } from './mask';
 import { maskPlane } from './mask';

@@ -1,6 +1,6 @@
 import { defaultsOf } from '../definitions/parameter';
 import type { Value } from '../definitions/parameter';
-import type { Step } from '../scene/schema';
+import type { Step } from '../scene/model/schema';
 import { stepOfKind } from '../steps/index';
 import type { Recipe } from './recipe';
 import { RECIPE_VERSION } from './recipe';

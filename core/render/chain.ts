@@ -1,7 +1,7 @@
 import type { Piece, StyleDefinition } from '../definitions/step';
 import type { Region } from '../pixels/region';
 import { EMPTY, grow, isEmpty, unite } from '../pixels/region';
-import type { Layer, Step } from '../scene/schema';
+import type { Layer, Step } from '../scene/model/schema';
 import { stepOfKind } from '../steps/index';
 
 /** Chains of steps: what of each must be known, and how far they reach. */

@@ -1,5 +1,5 @@
 import { contentKey, numberOf } from '../definitions/content-key';
-import type { Held } from '../definitions/held';
+import type { Held } from '../definitions/last-made';
 import type { Memo } from '../definitions/memo';
 import type { Lamp } from '../definitions/step';
 import type { Affine, Box } from '../geometry/affine';
@@ -7,7 +7,7 @@ import type { Picture } from '../kernels/picture';
 import type { ColourBuffer, Plane } from '../pixels/buffer';
 import type { Region } from '../pixels/region';
 import type { Mixing } from '../pixels/colour';
-import type { Layer, Step } from '../scene/schema';
+import type { Layer, Step } from '../scene/model/schema';
 import type { Meter } from './meter';
 
 /** Thrown when a render was told to stop. */

@@ -4,11 +4,11 @@ import { inverseOf, project } from '../geometry/homography';
 import { corner } from '../geometry/path';
 import { boxToQuad, mapQuad, quadOf } from '../geometry/quad';
 import { crop } from '../pixels/buffer';
-import { newEcho, newGroup, newLine, newMask, newPicture, newScene } from '../scene/make';
+import { newEcho, newGroup, newLine, newMask, newPicture, newScene } from '../scene/model/make';
 import { placementMap } from '../definitions/placement';
-import { cornered, laidFlat, placed, placedPoint, placedTwice } from '../scene/placement';
+import { cornered, laidFlat, placed, placedPoint, placedTwice } from '../scene/arrange/placement';
 import type { Corners } from '../definitions/placement';
-import type { Layer, Scene } from '../scene/schema';
+import type { Layer, Scene } from '../scene/model/schema';
 import { ASSET, lookUp, sample } from '../testing/scenes';
 import { render } from './render';
 

@@ -6,7 +6,7 @@ import type { ColourBuffer, Plane } from '../pixels/buffer';
 import { colourBuffer, crop } from '../pixels/buffer';
 import type { Region } from '../pixels/region';
 import { covering, isEmpty } from '../pixels/region';
-import type { Subject } from '../scene/bound';
+import type { Subject } from '../scene/bound/bound';
 import { placementMap } from '../definitions/placement';
 import { pathsOf } from '../sources/line-shape';
 import type { Context } from './context';

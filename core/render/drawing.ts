@@ -6,7 +6,7 @@ import { quadOf } from '../geometry/quad';
 import type { Region } from '../pixels/region';
 import { covering, grow } from '../pixels/region';
 import type { Corners } from '../definitions/placement';
-import type { Layer } from '../scene/schema';
+import type { Layer } from '../scene/model/schema';
 
 /** How a layer comes to stand in the render. */
 export interface Drawing {

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Parameter, Parameters } from '../definitions/parameter';
 import { modifiers } from '../modifiers/index';
-import { newLineOf, newModifier, newScene } from '../scene/make';
+import { newLineOf, newModifier, newScene } from '../scene/model/make';
 import { shapes } from '../shapes/index';
 import type { LineShape } from '../sources/line-shape';
 import type { Pass } from '../sources/pass';

@@ -10,8 +10,8 @@ import {
   newPicture,
   newScene,
   newStep,
-} from '../scene/make';
-import type { Layer, Scene } from '../scene/schema';
+} from '../scene/model/make';
+import type { Layer, Scene } from '../scene/model/schema';
 import { ASSET } from '../testing/scenes';
 import { meterBy } from './meter';
 import { render } from './render';

@@ -15,10 +15,10 @@ import {
   newScene,
   newShape,
   newStep,
-} from '../scene/make';
-import { newSelection } from '../scene/selection-edits';
-import type { Layer, Scene } from '../scene/schema';
-import { everyLayer } from '../scene/schema';
+} from '../scene/model/make';
+import { newSelection } from '../scene/edits/selection-edits';
+import type { Layer, Scene } from '../scene/model/schema';
+import { everyLayer } from '../scene/model/schema';
 import { isPath } from '../sources/line-shape';
 import type { Pass } from '../sources/pass';
 import { newPass } from '../sources/pass';

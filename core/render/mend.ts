@@ -1,13 +1,13 @@
 import { scaling } from '../geometry/affine';
 import { pasted } from '../kernels/rows';
-import type { Held, HeldPart } from '../definitions/held';
+import type { Held, HeldPart } from '../definitions/last-made';
 import type { ColourBuffer } from '../pixels/buffer';
 import { borrow, hold, letGo, scoped } from '../pixels/heap';
 import type { Region } from '../pixels/region';
 import { intersect, isEmpty, regionKey, unite } from '../pixels/region';
-import { asDrawn } from '../scene/echoes';
-import type { Layer, Scene } from '../scene/schema';
-import { findLayer } from '../scene/edits';
+import { asDrawn } from '../scene/bound/bind';
+import type { Layer, Scene } from '../scene/model/schema';
+import { findLayer } from '../scene/edits/layer-edits';
 import { contentOf } from './context';
 import { influenceOf, isThrough } from './reach';
 import type { RenderRequest } from './render';

@@ -12,8 +12,8 @@ import {
   newPicture,
   newScene,
   newStep,
-} from '../scene/make';
-import type { Scene } from '../scene/schema';
+} from '../scene/model/make';
+import type { Scene } from '../scene/model/schema';
 import { steps } from '../steps/index';
 import { corner } from '../geometry/path';
 import { ASSET, lookUp, scene } from '../testing/scenes';

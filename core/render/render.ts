@@ -1,4 +1,4 @@
-import type { Held } from '../definitions/held';
+import type { Held } from '../definitions/last-made';
 import type { Memo } from '../definitions/memo';
 import { noMemo } from '../definitions/memo';
 import { scaling } from '../geometry/affine';
@@ -11,9 +11,9 @@ import { rgb } from '../pixels/colour';
 import { scoped } from '../pixels/heap';
 import type { Region } from '../pixels/region';
 import { contains } from '../pixels/region';
-import { asDrawn } from '../scene/echoes';
-import type { Layer, Scene } from '../scene/schema';
-import { everyLayer } from '../scene/schema';
+import { asDrawn } from '../scene/bound/bind';
+import type { Layer, Scene } from '../scene/model/schema';
+import { everyLayer } from '../scene/model/schema';
 import type { Context } from './context';
 import { noMeter } from './meter';
 import type { Meter } from './meter';

@@ -5,12 +5,12 @@ import { boxPath, ovalPath } from '../geometry/box-paths';
 import type { MaskShape } from '../masks/index';
 import type { Mask } from '../masks/mask';
 import type { ReachShape } from '../masks/reach';
-import { edit } from '../scene/edit';
-import { setLayer } from '../scene/edits';
-import { newFill, newGroup, newLineOf, newMask, newScene, newStep } from '../scene/make';
-import { maskFor, setMask, setPart } from '../scene/mask-edits';
-import { placed } from '../scene/placement';
-import type { Layer, Scene } from '../scene/schema';
+import { edit } from '../scene/edits/edit';
+import { setLayer } from '../scene/edits/layer-edits';
+import { newFill, newGroup, newLineOf, newMask, newScene, newStep } from '../scene/model/make';
+import { maskFor, setMask, setPart } from '../scene/edits/mask-edits';
+import { placed } from '../scene/arrange/placement';
+import type { Layer, Scene } from '../scene/model/schema';
 import {
   keepSelection,
   moveMask,
@@ -22,7 +22,7 @@ import {
   selectionToLayer,
   selectionToMask,
   shareMask,
-} from '../scene/selection-edits';
+} from '../scene/edits/selection-edits';
 import { newPass } from '../sources/pass';
 import { lookUp } from '../testing/scenes';
 import { maskOver, colourAt } from './selection';

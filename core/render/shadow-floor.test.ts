@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import '../kernels/load';
-import { newCastShadow, newLineOf, newScene, newShape } from '../scene/make';
+import { newCastShadow, newLineOf, newScene, newShape } from '../scene/model/make';
 import { newPass } from '../sources/pass';
 import { lookUp } from '../testing/scenes';
 import { cacheOf } from './cache';

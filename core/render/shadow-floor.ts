@@ -1,7 +1,7 @@
-import { subjectOf } from '../scene/bound';
-import { asDrawn } from '../scene/echoes';
-import { findLayer } from '../scene/edits';
-import type { Scene } from '../scene/schema';
+import { subjectOf } from '../scene/bound/bound';
+import { asDrawn } from '../scene/bound/bind';
+import { findLayer } from '../scene/edits/layer-edits';
+import type { Scene } from '../scene/model/schema';
 import type { Floor } from '../sources/shadow-sheets';
 import { floorOf } from '../sources/shadow-sheets';
 import { scoped } from '../pixels/heap';

@@ -10,7 +10,7 @@ import { colourBuffer, crop } from '../pixels/buffer';
 import { scoped } from '../pixels/heap';
 import type { Region } from '../pixels/region';
 import { EMPTY, grow, intersect, isEmpty, unite } from '../pixels/region';
-import type { Layer } from '../scene/schema';
+import type { Layer } from '../scene/model/schema';
 import { definitionOf } from '../sources/index';
 import { isStyled, pixelStepsOf, planOf, plainSizes } from './chain';
 import type { Context } from './context';
@@ -31,7 +31,7 @@ import {
   stepsOf,
   uprightExtent,
 } from './reach';
-import { lampFor, throwerFor } from './thrower';
+import { lampFor, throwerFor } from './caster';
 import { hiddenKey, hiddenOf, hidesByPass } from './woven';
 
 /** A layer and those clipped to it, back to front. */

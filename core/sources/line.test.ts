@@ -8,7 +8,7 @@ import { coverage } from '../kernels/coverage';
 import { crop } from '../pixels/buffer';
 import type { Region } from '../pixels/region';
 import { cacheOf } from '../render/cache';
-import { newLine, newShape } from '../scene/make';
+import { newLine, newShape } from '../scene/model/make';
 import { path, traced } from '../testing/scenes';
 import type { LineSource } from './line';
 import { lineSource } from './line';

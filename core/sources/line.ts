@@ -19,7 +19,7 @@ import { passPlane } from './pass-plane';
 import type { PartOfLine, PassContext } from './pass-shape';
 import { isLocal, passReach } from './pass-shape';
 import { crossingsSchema } from './crossings';
-import { knottedPass } from './knotted-pass';
+import { knottedPass } from './crossed-pass';
 
 export const lineSchema = v.strictObject({
   kind: v.literal('line'),

@@ -1,6 +1,6 @@
 /** The shapes of passes, found kept, or made from the last ones where a line changes here and there. */
 
-import type { HeldPart } from '../definitions/held';
+import type { HeldPart } from '../definitions/last-made';
 import { boxUnder, meanScale, regionAround } from '../geometry/affine';
 import { isDense } from '../geometry/blocks';
 import { pasted } from '../kernels/rows';

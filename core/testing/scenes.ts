@@ -19,17 +19,17 @@ import {
   newScene,
   newShape,
   newStep,
-} from '../scene/make';
+} from '../scene/model/make';
 import { shapes } from '../shapes/index';
 import type { LineShape } from '../sources/line-shape';
 import { rampOf } from '../pixels/ramp';
 import type { Pass } from '../sources/pass';
 import { newPass } from '../sources/pass';
 import type { Corners } from '../definitions/placement';
-import type { Layer, Scene } from '../scene/schema';
-import { everyLayer } from '../scene/schema';
+import type { Layer, Scene } from '../scene/model/schema';
+import { everyLayer } from '../scene/model/schema';
 import { blends } from '../blend/index';
-import { placed } from '../scene/placement';
+import { placed } from '../scene/arrange/placement';
 import { steps } from '../steps/index';
 
 /** Made-up scenes for tests. */

@@ -7,7 +7,7 @@ import {
   newPicture,
   newScene,
   newShape,
-} from '@ignis/core/scene/make';
+} from '@ignis/core/scene/model/make';
 import { reversed } from '@ignis/core/pixels/ramp';
 import { newPass } from '@ignis/core/sources/pass';
 import { drawn, faded, heron, named, pier, start, write, graded } from './make';

@@ -1,5 +1,5 @@
 /** Blank pier: the picture alone. */
-import { newPicture, newScene } from '@ignis/core/scene/make';
+import { newPicture, newScene } from '@ignis/core/scene/model/make';
 import { named, pier, write } from './make';
 
 const middle = { x: 960, y: 600 };

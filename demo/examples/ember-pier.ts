@@ -1,5 +1,5 @@
 /** Ember Pier: burning letters over the pier, and their light on the planks. */
-import { newEcho, newPicture, newScene, newStep } from '@ignis/core/scene/make';
+import { newEcho, newPicture, newScene, newStep } from '@ignis/core/scene/model/make';
 import { dressed, faded, graded, lettered, named, painted, pier, write } from './make';
 import { rampOf } from '@ignis/core/pixels/ramp';
 

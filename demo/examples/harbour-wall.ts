@@ -12,8 +12,8 @@ import {
   newScene,
   newShape,
   newStep,
-} from '@ignis/core/scene/make';
-import type { Layer } from '@ignis/core/scene/schema';
+} from '@ignis/core/scene/model/make';
+import type { Layer } from '@ignis/core/scene/model/schema';
 import { tubePasses } from '@ignis/core/sources/pass';
 import { drawn, faded, named, start, wall, write, graded } from './make';
 

@@ -1,7 +1,7 @@
 /** Heron in neon: two tubes, one behind the bird and one in front. */
 import { corner, smooth, type Path } from '@ignis/core/geometry/path';
-import { newLine, newPicture, newScene } from '@ignis/core/scene/make';
-import { newWeave } from '@ignis/core/scene/weave-edits';
+import { newLine, newPicture, newScene } from '@ignis/core/scene/model/make';
+import { newWeave } from '@ignis/core/scene/edits/weave-edits';
 import { heron, named, pier, write, graded } from './make';
 
 const middle = { x: 960, y: 600 };

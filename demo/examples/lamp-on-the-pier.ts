@@ -8,7 +8,7 @@ import {
   newScene,
   newShape,
   newStep,
-} from '@ignis/core/scene/make';
+} from '@ignis/core/scene/model/make';
 import { newPass } from '@ignis/core/sources/pass';
 import { drawn, named, pier, start, write, graded } from './make';
 

@@ -1,7 +1,7 @@
 /** Long evening: the heron and the boat on wet boards, with the sun low behind: shadows that reach the eye. */
-import { newLine, newPicture, newScene } from '@ignis/core/scene/make';
-import { edit } from '@ignis/core/scene/edit';
-import { castShadowOf, setThrown, spillOn } from '@ignis/core/scene/spill-edits';
+import { newLine, newPicture, newScene } from '@ignis/core/scene/model/make';
+import { edit } from '@ignis/core/scene/edits/edit';
+import { castShadowOf, setThrown, spillOn } from '@ignis/core/scene/edits/spill-edits';
 import { corner } from '@ignis/core/geometry/path';
 import { boat, faded, graded, heron, named, pier, write } from './make';
 

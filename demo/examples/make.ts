@@ -4,13 +4,13 @@ import { assetName } from '@ignis/core/files/ignis-file';
 import { inspectPicture } from '@ignis/core/files/picture-file';
 import { smooth, type Path } from '@ignis/core/geometry/path';
 import type { Mask } from '@ignis/core/masks/mask';
-import { parseScene } from '@ignis/core/scene/check';
+import { parseScene } from '@ignis/core/scene/model/check';
 import type { Paint } from '@ignis/core/paint/parameters';
 import { putRecipe } from '@ignis/core/recipes/recipe';
 import { shippedRecipes } from '@ignis/core/recipes/shipped';
-import { edit } from '@ignis/core/scene/edit';
-import { newFill, newMask, newScene, newStep, newTextLayer } from '@ignis/core/scene/make';
-import type { Layer, Scene } from '@ignis/core/scene/schema';
+import { edit } from '@ignis/core/scene/edits/edit';
+import { newFill, newMask, newScene, newStep, newTextLayer } from '@ignis/core/scene/model/make';
+import type { Layer, Scene } from '@ignis/core/scene/model/schema';
 import { started, startingPoints } from '@ignis/core/scene/starting-points/index';
 import type { Pass } from '@ignis/core/sources/pass';
 

@@ -1,8 +1,8 @@
 /** Night Seven: a poster of type, its letters standing between ribbon waves, each partly hidden. */
-import { newScene } from '@ignis/core/scene/make';
+import { newScene } from '@ignis/core/scene/model/make';
 import { rampOf } from '@ignis/core/pixels/ramp';
 import { dressed, lettered, named, painted, start, write } from './make';
-import type { Layer } from '@ignis/core/scene/schema';
+import type { Layer } from '@ignis/core/scene/model/schema';
 
 const scene = newScene('Night Seven, in type', 1500, 2100, '#05070d');
 scene.end = { exposure: 0, rollOff: true, knee: 82 };

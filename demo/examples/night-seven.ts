@@ -9,7 +9,7 @@ import {
   newPicture,
   newScene,
   newStep,
-} from '@ignis/core/scene/make';
+} from '@ignis/core/scene/model/make';
 import { faded, heron, named, pier, ring, write, graded } from './make';
 
 const night = newScene('Night seven', 3840, 2160, '#05070c');

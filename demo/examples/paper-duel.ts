@@ -7,8 +7,8 @@ import {
   newScene,
   newShape,
   newStep,
-} from '@ignis/core/scene/make';
-import type { Layer } from '@ignis/core/scene/schema';
+} from '@ignis/core/scene/model/make';
+import type { Layer } from '@ignis/core/scene/model/schema';
 import { newPass } from '@ignis/core/sources/pass';
 import { boat, faded, named, start, wall, write, graded } from './make';
 

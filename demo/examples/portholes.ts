@@ -1,10 +1,17 @@
 /** Portholes: the dark glass of a brass helmet lit from within, cut out of its studio and set on the pier at night. */
 import type { Path } from '@ignis/core/geometry/path';
 import { corner, smooth } from '@ignis/core/geometry/path';
-import { edit } from '@ignis/core/scene/edit';
-import { newEcho, newLine, newMask, newPicture, newScene, newStep } from '@ignis/core/scene/make';
-import type { Layer } from '@ignis/core/scene/schema';
-import { castShadowOf, setThrown, spillOn } from '@ignis/core/scene/spill-edits';
+import { edit } from '@ignis/core/scene/edits/edit';
+import {
+  newEcho,
+  newLine,
+  newMask,
+  newPicture,
+  newScene,
+  newStep,
+} from '@ignis/core/scene/model/make';
+import type { Layer } from '@ignis/core/scene/model/schema';
+import { castShadowOf, setThrown, spillOn } from '@ignis/core/scene/edits/spill-edits';
 import { cutFrom } from './cut';
 import { graded, helmet, named, pier, ring, write } from './make';
 

@@ -1,8 +1,8 @@
 /** Round the heron: one streak that winds round her three times, behind and in front in turn. */
 import type { Path } from '@ignis/core/geometry/path';
 import { smooth } from '@ignis/core/geometry/path';
-import { newPicture, newScene, newSpill } from '@ignis/core/scene/make';
-import { newWeave } from '@ignis/core/scene/weave-edits';
+import { newPicture, newScene, newSpill } from '@ignis/core/scene/model/make';
+import { newWeave } from '@ignis/core/scene/edits/weave-edits';
 import { drawn, graded, heron, named, pier, start, write } from './make';
 
 const scene = newScene('Round the heron', 1920, 1200, '#0b0d12');

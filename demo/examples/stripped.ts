@@ -1,5 +1,5 @@
 /** Stripped: letters peeled out of the paint of a metal wall. */
-import { newScene } from '@ignis/core/scene/make';
+import { newScene } from '@ignis/core/scene/model/make';
 import { rampOf } from '@ignis/core/pixels/ramp';
 import { dressed, lettered, named, painted, tuned, write } from './make';
 

@@ -1,5 +1,5 @@
 /** Tide: letters of sea glass with gloss, under water. */
-import { newGrade, newScene, newStep } from '@ignis/core/scene/make';
+import { newGrade, newScene, newStep } from '@ignis/core/scene/model/make';
 import { rampOf } from '@ignis/core/pixels/ramp';
 import { dressed, lettered, named, painted, start, tuned, write } from './make';
 

@@ -5,10 +5,10 @@ import { FileFault } from '@ignis/core/files/fault';
 import { writePng } from '@ignis/core/files/png';
 import type { Region } from '@ignis/core/pixels/region';
 import { exportScene } from '@ignis/core/render/export';
-import { SceneError } from '@ignis/core/scene/check';
-import type { Layer } from '@ignis/core/scene/schema';
-import { everyLayer } from '@ignis/core/scene/schema';
-import { sceneJsonSchema } from '@ignis/core/scene/json-schema';
+import { SceneError } from '@ignis/core/scene/model/check';
+import type { Layer } from '@ignis/core/scene/model/schema';
+import { everyLayer } from '@ignis/core/scene/model/schema';
+import { sceneJsonSchema } from '@ignis/core/scene/model/json-schema';
 import { decodeAssets, pictureFrom, readScene } from './scene-file';
 import { callHelpers } from './threads';
 

@@ -1,8 +1,8 @@
 /** The faces of fonts that a scene needs, from the packages they ship in or from the scene itself. */
 import { readFile } from 'node:fs/promises';
 import { createRequire } from 'node:module';
-import { facesOf } from '@ignis/core/scene/needs';
-import type { Scene } from '@ignis/core/scene/schema';
+import { facesOf } from '@ignis/core/scene/model/needs';
+import type { Scene } from '@ignis/core/scene/model/schema';
 import { faceFile } from '@ignis/core/text/families';
 import { needFaces } from '@ignis/core/text/library';
 

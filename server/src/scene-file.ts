@@ -11,7 +11,7 @@ import '@ignis/core/kernels/load';
 import './png-encoder';
 import type { Picture } from '@ignis/core/kernels/picture';
 import { picture } from '@ignis/core/kernels/picture';
-import { picturesOf } from '@ignis/core/scene/needs';
+import { picturesOf } from '@ignis/core/scene/model/needs';
 import { readyFonts } from './fonts';
 
 /** Reads a scene from a path. Throws a FileFault or SceneError that says what is wrong. */

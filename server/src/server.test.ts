@@ -9,8 +9,8 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { assetName, unpackScene } from '@ignis/core/files/ignis-file';
 import { readPng } from '@ignis/core/files/png';
 import { corner } from '@ignis/core/geometry/path';
-import { newLine, newPicture, newScene } from '@ignis/core/scene/make';
-import type { Scene } from '@ignis/core/scene/schema';
+import { newLine, newPicture, newScene } from '@ignis/core/scene/model/make';
+import type { Scene } from '@ignis/core/scene/model/schema';
 import { createApp } from './app';
 
 const at = (path: string) => fileURLToPath(new URL(path, import.meta.url));

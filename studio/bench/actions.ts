@@ -1,8 +1,8 @@
-import { canBake } from '@ignis/core/scene/bake';
-import { clipBase, findLayer, setLayer, ungroup } from '@ignis/core/scene/edits';
-import { ownBox } from '@ignis/core/scene/echoes';
+import { canBake } from '@ignis/core/scene/edits/bake';
+import { clipBase, findLayer, setLayer, ungroup } from '@ignis/core/scene/edits/layer-edits';
+import { ownBox } from '@ignis/core/scene/bound/bind';
 import { isPath } from '@ignis/core/sources/line-shape';
-import { flipLayer } from '@ignis/core/scene/arrange';
+import { flipLayer } from '@ignis/core/scene/arrange/arrange';
 import { startingPoints } from '@ignis/core/scene/starting-points/index';
 import { shapes } from '@ignis/core/shapes/index';
 import { useBench, type Mode } from '../state/bench';

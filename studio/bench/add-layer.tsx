@@ -1,9 +1,9 @@
 import { Plus } from 'lucide-react';
 import { Popover } from 'radix-ui';
 import { useEffect, useState } from 'react';
-import { newLineOf, newId, newScene, newShape } from '@ignis/core/scene/make';
-import { fitted } from '@ignis/core/scene/placement';
-import type { Scene } from '@ignis/core/scene/schema';
+import { newLineOf, newId, newScene, newShape } from '@ignis/core/scene/model/make';
+import { fitted } from '@ignis/core/scene/arrange/placement';
+import type { Scene } from '@ignis/core/scene/model/schema';
 import { started, startingPoints } from '@ignis/core/scene/starting-points/index';
 import { shapes } from '@ignis/core/shapes/index';
 import { sources } from '@ignis/core/sources/index';

@@ -1,4 +1,4 @@
-import { centreGuides } from '@ignis/core/scene/edits';
+import { centreGuides } from '@ignis/core/scene/edits/layer-edits';
 import { useBench } from '../state/bench';
 import { useStageAids } from '../state/stage-aids';
 import type { Action } from './actions';

@@ -1,6 +1,6 @@
 import { toast } from 'sonner';
-import { bakingScale, putBaked, toBake } from '@ignis/core/scene/bake';
-import type { Layer } from '@ignis/core/scene/schema';
+import { bakingScale, putBaked, toBake } from '@ignis/core/scene/edits/bake';
+import type { Layer } from '@ignis/core/scene/model/schema';
 import { keepAsset } from '../storage/scenes';
 import { useBench } from '../state/bench';
 import { addAsset, bringIn, exportPng } from '../workers/engine';

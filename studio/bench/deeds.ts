@@ -10,8 +10,8 @@ import {
   renew,
   setPlacement,
   standingOf,
-} from '@ignis/core/scene/edits';
-import { setPaths } from '@ignis/core/scene/line-edits';
+} from '@ignis/core/scene/edits/layer-edits';
+import { setPaths } from '@ignis/core/scene/edits/line-edits';
 import { pathsOf } from '@ignis/core/sources/line-shape';
 import { tubePasses } from '@ignis/core/sources/pass';
 import { dissolveAnchors, mapAnchors } from '@ignis/core/geometry/anchors';
@@ -28,15 +28,15 @@ import {
   newLineOf,
   newShape,
   newStep,
-} from '@ignis/core/scene/make';
-import { moveLayers, outermost } from '@ignis/core/scene/arrange';
-import { fitted as fittedPlace } from '@ignis/core/scene/placement';
-import type { Layer } from '@ignis/core/scene/schema';
+} from '@ignis/core/scene/model/make';
+import { moveLayers, outermost } from '@ignis/core/scene/arrange/arrange';
+import { fitted as fittedPlace } from '@ignis/core/scene/arrange/placement';
+import type { Layer } from '@ignis/core/scene/model/schema';
 import type { StartingPoint } from '@ignis/core/scene/starting-points/index';
 import { started } from '@ignis/core/scene/starting-points/index';
-import { darken } from '@ignis/core/scene/darken';
-import { castShadowOf, spillOn } from '@ignis/core/scene/spill-edits';
-import { likelySubject } from '@ignis/core/scene/subjects';
+import { darken } from '@ignis/core/scene/edits/darken';
+import { castShadowOf, spillOn } from '@ignis/core/scene/edits/spill-edits';
+import { likelySubject } from '@ignis/core/scene/arrange/subjects';
 import { toast } from 'sonner';
 import { useBench } from '../state/bench';
 import { useReshaping } from '../state/reshaping';

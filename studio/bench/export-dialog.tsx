@@ -1,7 +1,7 @@
 import { useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { exportRegion } from '@ignis/core/render/export';
-import { everyLayer } from '@ignis/core/scene/schema';
+import { everyLayer } from '@ignis/core/scene/model/schema';
 import { download, fileName } from '../files/scene-file';
 import { useBench } from '../state/bench';
 import { exportPng, type Exporting } from '../workers/engine';

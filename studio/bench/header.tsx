@@ -1,7 +1,7 @@
 import { ChevronDown, CircleHelp, Gauge, Minus, Plus, Redo2, Undo2 } from 'lucide-react';
 import { Link } from 'react-router';
 import { toast } from 'sonner';
-import { setScene } from '@ignis/core/scene/edits';
+import { setScene } from '@ignis/core/scene/edits/layer-edits';
 import { useShallow } from 'zustand/react/shallow';
 import { useBench, type Saved } from '../state/bench';
 import { Button } from '../ui/button';

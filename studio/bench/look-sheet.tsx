@@ -4,12 +4,18 @@ import type { NumberParameter } from '@ignis/core/definitions/parameter';
 import { count as countParameter } from '@ignis/core/definitions/parameter';
 import type { Box } from '@ignis/core/geometry/affine';
 import { covering } from '@ignis/core/pixels/region';
-import { ownBox } from '@ignis/core/scene/echoes';
-import { edit } from '@ignis/core/scene/edit';
-import { findLayer } from '@ignis/core/scene/edits';
-import { FEWEST, MOST, candidatesOf, sheetBox, usualRange } from '@ignis/core/scene/look-sheet';
-import { mapAround, placedBox } from '@ignis/core/scene/placement';
-import type { Scene } from '@ignis/core/scene/schema';
+import { ownBox } from '@ignis/core/scene/bound/bind';
+import { edit } from '@ignis/core/scene/edits/edit';
+import { findLayer } from '@ignis/core/scene/edits/layer-edits';
+import {
+  FEWEST,
+  MOST,
+  candidatesOf,
+  sheetBox,
+  usualRange,
+} from '@ignis/core/scene/edits/candidates';
+import { mapAround, placedBox } from '@ignis/core/scene/arrange/placement';
+import type { Scene } from '@ignis/core/scene/model/schema';
 import { useBench } from '../state/bench';
 import type { Sheet, SheetCell } from '../state/sheet';
 import { useSheet } from '../state/sheet';

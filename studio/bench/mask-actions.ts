@@ -1,6 +1,6 @@
-import { findLayer } from '@ignis/core/scene/edits';
-import { putMask } from '@ignis/core/scene/mask-edits';
-import { invertSelection } from '@ignis/core/scene/selection-edits';
+import { findLayer } from '@ignis/core/scene/edits/layer-edits';
+import { putMask } from '@ignis/core/scene/edits/mask-edits';
+import { invertSelection } from '@ignis/core/scene/edits/selection-edits';
 import { useBench } from '../state/bench';
 import { resizeBrush, turnBrush } from '../state/brush';
 import type { Action } from './actions';

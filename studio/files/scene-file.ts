@@ -1,6 +1,6 @@
-import { parseScene } from '@ignis/core/scene/check';
-import type { Scene } from '@ignis/core/scene/schema';
-import { assetsOf } from '@ignis/core/scene/needs';
+import { parseScene } from '@ignis/core/scene/model/check';
+import type { Scene } from '@ignis/core/scene/model/schema';
+import { assetsOf } from '@ignis/core/scene/model/needs';
 import { createScene, loadAssets } from '../storage/scenes';
 
 /** What packs and unpacks is loaded when a file is first opened or saved. */

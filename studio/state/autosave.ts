@@ -1,6 +1,6 @@
 import { useEffect } from 'react';
 import { toast } from 'sonner';
-import type { Scene } from '@ignis/core/scene/schema';
+import type { Scene } from '@ignis/core/scene/model/schema';
 import { keepScene, keepThumbnail } from '../storage/scenes';
 import { picture } from '../workers/engine';
 import { useBench } from './bench';

@@ -1,7 +1,7 @@
 import { beforeEach, describe, expect, it } from 'vitest';
 import { corner } from '@ignis/core/geometry/path';
-import { setLayer, setScene } from '@ignis/core/scene/edits';
-import { newLine, newScene } from '@ignis/core/scene/make';
+import { setLayer, setScene } from '@ignis/core/scene/edits/layer-edits';
+import { newLine, newScene } from '@ignis/core/scene/model/make';
 import {
   closeDrawing,
   drawnPath,

@@ -4,15 +4,15 @@ import { create } from 'zustand';
 import type { Affine, Point } from '@ignis/core/geometry/affine';
 import type { AnchorPlace } from '@ignis/core/geometry/anchors';
 import { anchorOf } from '@ignis/core/geometry/anchors';
-import type { Change, Edit, History } from '@ignis/core/scene/edit';
-import { edit, EMPTY_HISTORY, redo, remember, undo } from '@ignis/core/scene/edit';
-import { findLayer } from '@ignis/core/scene/edits';
-import { newScene } from '@ignis/core/scene/make';
-import type { SnapLines } from '@ignis/core/scene/snap';
-import { mapAround } from '@ignis/core/scene/placement';
-import { echoLoop } from '@ignis/core/scene/echo-loop';
-import type { Layer, Scene } from '@ignis/core/scene/schema';
-import { everyLayer } from '@ignis/core/scene/schema';
+import type { Change, Edit, History } from '@ignis/core/scene/edits/edit';
+import { edit, EMPTY_HISTORY, redo, remember, undo } from '@ignis/core/scene/edits/edit';
+import { findLayer } from '@ignis/core/scene/edits/layer-edits';
+import { newScene } from '@ignis/core/scene/model/make';
+import type { SnapLines } from '@ignis/core/scene/arrange/snap';
+import { mapAround } from '@ignis/core/scene/arrange/placement';
+import { echoLoop } from '@ignis/core/scene/model/echo-loop';
+import type { Layer, Scene } from '@ignis/core/scene/model/schema';
+import { everyLayer } from '@ignis/core/scene/model/schema';
 import { isPath } from '@ignis/core/sources/line-shape';
 
 /** How the stage works on the selected layer. */

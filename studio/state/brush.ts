@@ -1,7 +1,7 @@
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
 import type { MaskPart } from '@ignis/core/masks/mask';
-import type { SelectWay } from '@ignis/core/scene/selection-edits';
+import type { SelectWay } from '@ignis/core/scene/edits/selection-edits';
 
 /** With what a mask is worked on. */
 export type MaskTool = 'brush' | 'lasso' | 'box' | 'oval' | 'fade' | 'colour' | 'ends' | 'move';

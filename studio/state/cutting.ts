@@ -1,8 +1,8 @@
 import { toast } from 'sonner';
 import { create } from 'zustand';
 import type { CutOutShape, CutPicture, Mark } from '@ignis/core/cutout/cut-out';
-import { newId } from '@ignis/core/scene/make';
-import { putCutOut } from '@ignis/core/scene/cut-edits';
+import { newId } from '@ignis/core/scene/model/make';
+import { putCutOut } from '@ignis/core/scene/edits/cut-edits';
 import { bringIn, addAsset, assetBytes } from '../workers/engine';
 import type { CutUnderWay } from '../workers/cutter';
 import { cut, prepareCut } from '../workers/cutter';

@@ -1,6 +1,6 @@
 import { useEffect, useMemo } from 'react';
 import { create } from 'zustand';
-import { facesOf } from '@ignis/core/scene/needs';
+import { facesOf } from '@ignis/core/scene/model/needs';
 import { needFaces } from '@ignis/core/text/library';
 import { faceBytes } from '../files/face-bytes';
 import { loadAssets } from '../storage/scenes';

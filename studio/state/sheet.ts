@@ -1,6 +1,6 @@
 import { create } from 'zustand';
 import type { Parameter } from '@ignis/core/definitions/parameter';
-import type { Edit } from '@ignis/core/scene/edit';
+import type { Edit } from '@ignis/core/scene/edits/edit';
 
 /** A number that goes the other way on a square sheet. */
 export interface Axis {

@@ -1,8 +1,8 @@
 import { useEffect } from 'react';
 import { create } from 'zustand';
-import { looksOut } from '@ignis/core/scene/bound';
-import type { MaskOwner } from '@ignis/core/scene/mask-edits';
-import type { Scene } from '@ignis/core/scene/schema';
+import { looksOut } from '@ignis/core/scene/bound/bound';
+import type { MaskOwner } from '@ignis/core/scene/edits/mask-edits';
+import type { Scene } from '@ignis/core/scene/model/schema';
 import { maskView } from '../workers/engine';
 import type { MaskView } from '../workers/protocol';
 import { useBench, type View } from './bench';

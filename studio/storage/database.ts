@@ -1,8 +1,8 @@
 import Dexie, { type Table } from 'dexie';
 import type { Recipe } from '@ignis/core/recipes/recipe';
-import { readScene } from '@ignis/core/scene/check';
-import type { Scene } from '@ignis/core/scene/schema';
-import { VERSION } from '@ignis/core/scene/schema';
+import { readScene } from '@ignis/core/scene/model/check';
+import type { Scene } from '@ignis/core/scene/model/schema';
+import { VERSION } from '@ignis/core/scene/model/schema';
 
 /** A scene of the artist's, as the browser keeps it. */
 export interface SceneRecord {

@@ -1,4 +1,4 @@
-import { newId } from '@ignis/core/scene/make';
+import { newId } from '@ignis/core/scene/model/make';
 import type { Recipe } from '@ignis/core/recipes/recipe';
 import type { RecipeRecord } from './database';
 import { database, kept } from './kept';

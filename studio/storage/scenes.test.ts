@@ -2,9 +2,9 @@ import 'fake-indexeddb/auto';
 import { readFileSync } from 'node:fs';
 import Dexie from 'dexie';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { parseScene } from '@ignis/core/scene/check';
-import { assetsMentioned } from '@ignis/core/scene/needs';
-import { VERSION } from '@ignis/core/scene/schema';
+import { parseScene } from '@ignis/core/scene/model/check';
+import { assetsMentioned } from '@ignis/core/scene/model/needs';
+import { VERSION } from '@ignis/core/scene/model/schema';
 
 /** A scene as that version saved it, from the examples of its time. */
 const sceneOf = (version: number): Record<string, unknown> =>

@@ -1,7 +1,7 @@
-import { parseScene } from '@ignis/core/scene/check';
-import { newId } from '@ignis/core/scene/make';
-import { assetsMentioned, assetsOf } from '@ignis/core/scene/needs';
-import type { Scene } from '@ignis/core/scene/schema';
+import { parseScene } from '@ignis/core/scene/model/check';
+import { newId } from '@ignis/core/scene/model/make';
+import { assetsMentioned, assetsOf } from '@ignis/core/scene/model/needs';
+import type { Scene } from '@ignis/core/scene/model/schema';
 import type { SceneRecord } from './database';
 import { database, kept } from './kept';
 

@@ -2,12 +2,12 @@ import { proxy, releaseProxy, wrap, type Remote } from 'comlink';
 import type { Region } from '@ignis/core/pixels/region';
 import { covering } from '@ignis/core/pixels/region';
 import type { Path } from '@ignis/core/geometry/path';
-import type { MaskOwner } from '@ignis/core/scene/mask-edits';
-import { deltaOf } from '@ignis/core/scene/delta';
+import type { MaskOwner } from '@ignis/core/scene/edits/mask-edits';
+import { deltaOf } from '@ignis/core/scene/model/delta';
 import type { Crossing } from '@ignis/core/sources/crossings';
 import type { LineSource } from '@ignis/core/sources/line';
 import type { WeaveState } from '@ignis/core/render/weave-spans';
-import type { Scene } from '@ignis/core/scene/schema';
+import type { Scene } from '@ignis/core/scene/model/schema';
 import type { Floor } from '@ignis/core/sources/shadow-sheets';
 import type {
   BroughtIn,

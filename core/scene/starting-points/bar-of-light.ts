@@ -1,5 +1,5 @@
 import type { StartingPoint } from './parts';
-import { newLineOf, newShape } from '../make';
+import { newLineOf, newShape } from '../model/make';
 import { pass } from './parts';
 
 export const bar: StartingPoint = {

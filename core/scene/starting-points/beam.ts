@@ -1,6 +1,6 @@
 import type { StartingPoint, PassValues } from './parts';
 import { rampOf } from '../../pixels/ramp';
-import { newLineOf, newShape } from '../make';
+import { newLineOf, newShape } from '../model/make';
 import { pass } from './parts';
 
 export const beam: StartingPoint = {

@@ -1,7 +1,7 @@
 import type { StartingPoint, PassValues } from './parts';
 import { corner } from '../../geometry/path';
 import { lighten } from '../../pixels/colour';
-import { newLineOf } from '../make';
+import { newLineOf } from '../model/make';
 import { pass, open, at } from './parts';
 
 export const bulbs: StartingPoint = {

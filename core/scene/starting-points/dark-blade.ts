@@ -1,5 +1,5 @@
 import type { StartingPoint, PassValues } from './parts';
-import { newGroup, newLineOf, newModifier, newShape } from '../make';
+import { newGroup, newLineOf, newModifier, newShape } from '../model/make';
 import { pass } from './parts';
 
 export const darkBlade: StartingPoint = {

@@ -1,6 +1,6 @@
 import type { Point } from '../../geometry/affine';
-import { placed } from '../placement';
-import type { Layer } from '../schema';
+import { placed } from '../arrange/placement';
+import type { Layer } from '../model/schema';
 import type { StartingPoint } from './parts';
 import { streak } from './streak';
 import { blade } from './blade';

@@ -1,6 +1,6 @@
 import type { StartingPoint } from './parts';
 import { corner } from '../../geometry/path';
-import { newLineOf, newModifier } from '../make';
+import { newLineOf, newModifier } from '../model/make';
 import { pass, open } from './parts';
 
 export const bolt: StartingPoint = {

@@ -2,8 +2,8 @@ import type { Anchor } from '../../geometry/path';
 import type { LineShape } from '../../sources/line-shape';
 import type { Pass } from '../../sources/pass';
 import { newPass } from '../../sources/pass';
-import { newId } from '../make';
-import type { Layer } from '../schema';
+import { newId } from '../model/make';
+import type { Layer } from '../model/schema';
 
 /** What starting points are put together from. */
 

@@ -1,7 +1,7 @@
 import type { StartingPoint } from './parts';
 import { corner } from '../../geometry/path';
 import { rampOf } from '../../pixels/ramp';
-import { newLineOf, newModifier } from '../make';
+import { newLineOf, newModifier } from '../model/make';
 import { pass, open } from './parts';
 
 export const ribbons: StartingPoint = {

@@ -1,6 +1,6 @@
 import type { StartingPoint } from './parts';
 import { tubePasses } from '../../sources/pass';
-import { newId, newLineOf, newShape } from '../make';
+import { newId, newLineOf, newShape } from '../model/make';
 
 export const ring: StartingPoint = {
   name: 'ring',

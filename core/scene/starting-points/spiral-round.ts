@@ -1,6 +1,6 @@
 import type { StartingPoint, PassValues } from './parts';
 import { lighten } from '../../pixels/colour';
-import { newLineOf, newShape } from '../make';
+import { newLineOf, newShape } from '../model/make';
 import { pass } from './parts';
 
 export const spiral: StartingPoint = {

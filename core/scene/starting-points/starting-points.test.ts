@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { render } from '../../render/render';
-import { parseScene } from '../check';
-import { newScene } from '../make';
+import { parseScene } from '../model/check';
+import { newScene } from '../model/make';
 import { started, startingPoints } from './index';
-import { renew } from '../edits';
-import { everyLayer } from '../schema';
+import { renew } from '../edits/layer-edits';
+import { everyLayer } from '../model/schema';
 
 const scene = { ...newScene('', 600, 400, '#161a24'), layers: [] };
 const none = () => {

@@ -2,7 +2,7 @@ import type { StartingPoint, PassValues } from './parts';
 import { corner, smooth } from '../../geometry/path';
 import { lighten } from '../../pixels/colour';
 import { rampOf } from '../../pixels/ramp';
-import { newLineOf } from '../make';
+import { newLineOf } from '../model/make';
 import { pass, open, at } from './parts';
 
 export const streak: StartingPoint = {

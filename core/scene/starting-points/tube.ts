@@ -1,7 +1,7 @@
 import type { StartingPoint } from './parts';
 import { corner, smooth } from '../../geometry/path';
 import { tubePasses } from '../../sources/pass';
-import { newId, newLineOf } from '../make';
+import { newId, newLineOf } from '../model/make';
 import { open, at } from './parts';
 
 export const tube: StartingPoint = {

@@ -1,6 +1,6 @@
 import type { Box, Point } from '../../geometry/affine';
-import type { Sheet } from '../../geometry/sheet';
-import { evenLines, sheetOver } from '../../geometry/sheet';
+import type { Sheet } from '../../geometry/rubber-sheet';
+import { evenLines, sheetOver } from '../../geometry/rubber-sheet';
 import type { Mesh } from '../../definitions/warps';
 
 /** Meshes: points over a box, through which the layer is bent smoothly. */

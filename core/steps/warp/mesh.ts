@@ -1,6 +1,6 @@
 import { defineStep } from '../../definitions/step';
-import { marginFor } from '../../geometry/sheet';
-import { throughSheet } from '../../kernels/sheet';
+import { marginFor } from '../../geometry/rubber-sheet';
+import { throughSheet } from '../../kernels/rubber-sheet';
 import { isFlat, reachOfMesh, sheetOfMesh } from './mesh-points';
 
 /** A layer bent by a mesh of points. */

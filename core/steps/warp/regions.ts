@@ -1,8 +1,8 @@
 import type { Affine, Box, Point } from '../../geometry/affine';
 import { IDENTITY, apply, boxUnder, invert } from '../../geometry/affine';
 import { flatten } from '../../geometry/flatten';
-import type { Sheet } from '../../geometry/sheet';
-import { evenLines, sheetOver, tidyLines } from '../../geometry/sheet';
+import type { Sheet } from '../../geometry/rubber-sheet';
+import { evenLines, sheetOver, tidyLines } from '../../geometry/rubber-sheet';
 import type { Path } from '../../geometry/path';
 import { quadOf } from '../../geometry/quad';
 import { placementMap } from '../../definitions/placement';

@@ -1,6 +1,6 @@
 import { defineStep } from '../../definitions/step';
-import { marginFor } from '../../geometry/sheet';
-import { throughSheet } from '../../kernels/sheet';
+import { marginFor } from '../../geometry/rubber-sheet';
+import { throughSheet } from '../../kernels/rubber-sheet';
 import { reachOfRegions, sheetOfRegions } from './regions';
 
 /** Parts of a layer moved, scaled, turned and sheared by themselves; what lies round them gives. */

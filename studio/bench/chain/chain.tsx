@@ -1,13 +1,13 @@
 import { blendParameter } from '@ignis/core/blend/parameter';
 import { percent } from '@ignis/core/definitions/parameter';
-import { clipBase, setEnd, setLayer, setLamp, setScene } from '@ignis/core/scene/edits';
-import type { Layer, Scene } from '@ignis/core/scene/schema';
+import { clipBase, setEnd, setLayer, setLamp, setScene } from '@ignis/core/scene/edits/layer-edits';
+import type { Layer, Scene } from '@ignis/core/scene/model/schema';
 import {
   bodyParameters,
   endParameters,
   lightParameters,
   mixingParameters,
-} from '@ignis/core/scene/schema';
+} from '@ignis/core/scene/model/schema';
 import { definitionOf } from '@ignis/core/sources/index';
 import { liveEdit, useBench, useSelectedLayer } from '../../state/bench';
 import { ColourField } from '../../ui/colour-field';

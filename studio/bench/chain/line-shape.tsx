@@ -10,9 +10,9 @@ import {
   setPath,
   setShapeValues,
   toAnchors,
-} from '@ignis/core/scene/line-edits';
-import { newModifier } from '@ignis/core/scene/make';
-import type { Layer } from '@ignis/core/scene/schema';
+} from '@ignis/core/scene/edits/line-edits';
+import { newModifier } from '@ignis/core/scene/model/make';
+import type { Layer } from '@ignis/core/scene/model/schema';
 import { modifiers } from '@ignis/core/modifiers/index';
 import { shapeOfKind } from '@ignis/core/shapes/index';
 import type { LineSource } from '@ignis/core/sources/line';

@@ -1,6 +1,6 @@
 import { ChevronDown, ChevronRight, Trash2 } from 'lucide-react';
 import type { Parameters, Value } from '@ignis/core/definitions/parameter';
-import type { Edit } from '@ignis/core/scene/edit';
+import type { Edit } from '@ignis/core/scene/edits/edit';
 import { liveEdit, useBench } from '../../state/bench';
 import { Menu } from '../../ui/menu';
 import { ParameterControls } from '../../ui/parameter-controls';

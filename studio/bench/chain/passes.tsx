@@ -9,10 +9,10 @@ import {
   scalePasses,
   setLight,
   setPass,
-} from '@ignis/core/scene/line-edits';
-import { newId } from '@ignis/core/scene/make';
-import type { Layer } from '@ignis/core/scene/schema';
-import { everyLayer } from '@ignis/core/scene/schema';
+} from '@ignis/core/scene/edits/line-edits';
+import { newId } from '@ignis/core/scene/model/make';
+import type { Layer } from '@ignis/core/scene/model/schema';
+import { everyLayer } from '@ignis/core/scene/model/schema';
 import type { LineSource } from '@ignis/core/sources/line';
 import type { Pass } from '@ignis/core/sources/pass';
 import { newPass, passParameters } from '@ignis/core/sources/pass';

@@ -1,8 +1,8 @@
 import { Trash2 } from 'lucide-react';
 import { maskParameters } from '@ignis/core/masks/mask';
-import { putMask, setMask } from '@ignis/core/scene/mask-edits';
-import type { Kept } from '@ignis/core/scene/schema';
-import { removeKept, renameKept, selectKept } from '@ignis/core/scene/selection-edits';
+import { putMask, setMask } from '@ignis/core/scene/edits/mask-edits';
+import type { Kept } from '@ignis/core/scene/model/schema';
+import { removeKept, renameKept, selectKept } from '@ignis/core/scene/edits/selection-edits';
 import { liveEdit, useBench } from '../../state/bench';
 import { NameField } from '../../ui/name-field';
 import { ParameterControls } from '../../ui/parameter-controls';

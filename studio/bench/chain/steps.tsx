@@ -1,11 +1,17 @@
 import { useMemo, useRef } from 'react';
 import { toast } from 'sonner';
-import { addStep, limitStep, moveStep, removeStep, setStep } from '@ignis/core/scene/edits';
-import { newStep } from '@ignis/core/scene/make';
-import type { Layer } from '@ignis/core/scene/schema';
-import { everyLayer } from '@ignis/core/scene/schema';
-import { heightInScene, withLengths } from '@ignis/core/scene/style-edits';
-import { keptForSelection } from '@ignis/core/scene/selection-edits';
+import {
+  addStep,
+  limitStep,
+  moveStep,
+  removeStep,
+  setStep,
+} from '@ignis/core/scene/edits/layer-edits';
+import { newStep } from '@ignis/core/scene/model/make';
+import type { Layer } from '@ignis/core/scene/model/schema';
+import { everyLayer } from '@ignis/core/scene/model/schema';
+import { heightInScene, withLengths } from '@ignis/core/scene/edits/style-edits';
+import { keptForSelection } from '@ignis/core/scene/edits/selection-edits';
 import { pixelSteps, stepOfKind, steps } from '@ignis/core/steps/index';
 import { bringInPicture, PICTURES } from '../../files/bring-in';
 import { useBench } from '../../state/bench';

@@ -1,4 +1,4 @@
-import type { Layer } from '@ignis/core/scene/schema';
+import type { Layer } from '@ignis/core/scene/model/schema';
 import type { TextSource } from '@ignis/core/sources/text';
 
 /** A layer that is a text. */

@@ -1,9 +1,9 @@
 import { useRef } from 'react';
 import { toast } from 'sonner';
 import { FONT_ASSET, type Parameters } from '@ignis/core/definitions/parameter';
-import { drawnLayer } from '@ignis/core/scene/echoes';
-import { everyLayer } from '@ignis/core/scene/schema';
-import { changeText } from '@ignis/core/scene/text-edits';
+import { drawnLayer } from '@ignis/core/scene/bound/bind';
+import { everyLayer } from '@ignis/core/scene/model/schema';
+import { changeText } from '@ignis/core/scene/edits/text-edits';
 import type { LetterStyle } from '@ignis/core/text/content';
 import { letterParameters } from '@ignis/core/text/content';
 import { rangesOver, restyled } from '@ignis/core/text/edit-text';

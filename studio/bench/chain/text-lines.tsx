@@ -1,7 +1,7 @@
 import { length } from '@ignis/core/definitions/parameter';
-import { addInFront } from '@ignis/core/scene/edits';
-import { everyLayer } from '@ignis/core/scene/schema';
-import { changeText, pathBeneath, putAlong } from '@ignis/core/scene/text-edits';
+import { addInFront } from '@ignis/core/scene/edits/layer-edits';
+import { everyLayer } from '@ignis/core/scene/model/schema';
+import { changeText, pathBeneath, putAlong } from '@ignis/core/scene/edits/text-edits';
 import type { TextContent } from '@ignis/core/text/content';
 import { alongParameters, paragraphParameters } from '@ignis/core/text/content';
 import { isReady, layoutOf } from '@ignis/core/text/layout';

@@ -1,7 +1,7 @@
-import { drawnLayer } from '@ignis/core/scene/echoes';
-import { addInFront, setLayer } from '@ignis/core/scene/edits';
-import { newId } from '@ignis/core/scene/make';
-import { changeText, outlinedText, splitIntoLetters } from '@ignis/core/scene/text-edits';
+import { drawnLayer } from '@ignis/core/scene/bound/bind';
+import { addInFront, setLayer } from '@ignis/core/scene/edits/layer-edits';
+import { newId } from '@ignis/core/scene/model/make';
+import { changeText, outlinedText, splitIntoLetters } from '@ignis/core/scene/edits/text-edits';
 import { staggerParameters } from '@ignis/core/text/content';
 import { isReady } from '@ignis/core/text/layout';
 import { liveEdit, useBench } from '../../state/bench';

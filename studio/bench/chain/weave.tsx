@@ -1,11 +1,11 @@
 import { Trash2 } from 'lucide-react';
-import { findLayer } from '@ignis/core/scene/edits';
-import { setCrossings } from '@ignis/core/scene/crossing-edits';
+import { findLayer } from '@ignis/core/scene/edits/layer-edits';
+import { setCrossings } from '@ignis/core/scene/edits/crossing-edits';
 import type { Crossings } from '@ignis/core/sources/crossings';
 import { crossingParameters } from '@ignis/core/sources/crossings';
-import type { Layer } from '@ignis/core/scene/schema';
-import { subjectsFor } from '@ignis/core/scene/subjects';
-import { putWeave, setWeave } from '@ignis/core/scene/weave-edits';
+import type { Layer } from '@ignis/core/scene/model/schema';
+import { subjectsFor } from '@ignis/core/scene/arrange/subjects';
+import { putWeave, setWeave } from '@ignis/core/scene/edits/weave-edits';
 import type { Weave } from '@ignis/core/weave/weave';
 import { weaveParameters } from '@ignis/core/weave/weave';
 import { liveEdit, useBench } from '../../state/bench';

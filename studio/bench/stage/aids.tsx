@@ -1,8 +1,8 @@
 import type { RefObject } from 'react';
 import type { Point } from '@ignis/core/geometry/affine';
-import { newId } from '@ignis/core/scene/make';
-import { putGuide, removeGuide } from '@ignis/core/scene/edits';
-import type { Guide } from '@ignis/core/scene/schema';
+import { newId } from '@ignis/core/scene/model/make';
+import { putGuide, removeGuide } from '@ignis/core/scene/edits/layer-edits';
+import type { Guide } from '@ignis/core/scene/model/schema';
 import { useShallow } from 'zustand/react/shallow';
 import type { View } from '../../state/bench';
 import { useBench } from '../../state/bench';

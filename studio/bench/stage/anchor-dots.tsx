@@ -6,7 +6,7 @@ import { anchorOf } from '@ignis/core/geometry/anchors';
 import { pathDifference, runsNear } from '@ignis/core/geometry/blocks';
 import type { Path } from '@ignis/core/geometry/path';
 import { mapCubic, segment } from '@ignis/core/geometry/path';
-import type { Layer } from '@ignis/core/scene/schema';
+import type { Layer } from '@ignis/core/scene/model/schema';
 import { useAround, useBench } from '../../state/bench';
 import { toStage } from './path-outline';
 

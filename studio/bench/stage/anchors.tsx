@@ -21,10 +21,10 @@ import {
   turnAnchor,
 } from '@ignis/core/geometry/edit-path';
 import type { Path } from '@ignis/core/geometry/path';
-import { setPath, setPaths } from '@ignis/core/scene/line-edits';
+import { setPath, setPaths } from '@ignis/core/scene/edits/line-edits';
 import { placementMap } from '@ignis/core/definitions/placement';
-import { snapAnchors } from '@ignis/core/scene/snap';
-import type { Layer } from '@ignis/core/scene/schema';
+import { snapAnchors } from '@ignis/core/scene/arrange/snap';
+import type { Layer } from '@ignis/core/scene/model/schema';
 import { useAround, useBench } from '../../state/bench';
 import { AnchorMarks, HandleMarks, SegmentMark } from './anchor-marks';
 import { Band } from './band';

@@ -1,7 +1,7 @@
 import type { RefObject } from 'react';
 import type { Affine } from '@ignis/core/geometry/affine';
 import { boxUnder } from '@ignis/core/geometry/affine';
-import { boxInScene, boxOfAll, moveLayers } from '@ignis/core/scene/arrange';
+import { boxInScene, boxOfAll, moveLayers } from '@ignis/core/scene/arrange/arrange';
 import { useShallow } from 'zustand/react/shallow';
 import { useBench } from '../../state/bench';
 import { SceneBox } from './scene-box';

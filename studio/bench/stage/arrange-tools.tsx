@@ -1,7 +1,7 @@
 import { place, percent } from '@ignis/core/definitions/parameter';
 import type { Edge } from '@ignis/core/geometry/affine';
-import { alignLayers, distributeLayers, sizeLayers } from '@ignis/core/scene/arrange';
-import { putGuide, removeGuide } from '@ignis/core/scene/edits';
+import { alignLayers, distributeLayers, sizeLayers } from '@ignis/core/scene/arrange/arrange';
+import { putGuide, removeGuide } from '@ignis/core/scene/edits/layer-edits';
 import { liveEdit, useBench } from '../../state/bench';
 import { NumberField } from '../../ui/number-field';
 import { DropDown, Hint, Small } from './bar';

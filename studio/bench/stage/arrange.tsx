@@ -3,8 +3,8 @@ import { alongAxis, halfTurns } from '@ignis/core/geometry/box-handle';
 import type { Affine, Point } from '@ignis/core/geometry/affine';
 import { apply, invert } from '@ignis/core/geometry/affine';
 import { inverseOf, project } from '@ignis/core/geometry/homography';
-import { ownBox } from '@ignis/core/scene/echoes';
-import { setPlacement } from '@ignis/core/scene/edits';
+import { ownBox } from '@ignis/core/scene/bound/bind';
+import { setPlacement } from '@ignis/core/scene/edits/layer-edits';
 import { placementMap } from '@ignis/core/definitions/placement';
 import {
   cornersMap,
@@ -13,10 +13,10 @@ import {
   placedPoint,
   pulledPlacement,
   repivoted,
-} from '@ignis/core/scene/placement';
+} from '@ignis/core/scene/arrange/placement';
 import type { Placement } from '@ignis/core/definitions/placement';
-import type { Layer } from '@ignis/core/scene/schema';
-import { everyLayer } from '@ignis/core/scene/schema';
+import type { Layer } from '@ignis/core/scene/model/schema';
+import { everyLayer } from '@ignis/core/scene/model/schema';
 import { useAround, useBench } from '../../state/bench';
 import { BoxHandles } from './box-handles';
 import { toStage } from './path-outline';

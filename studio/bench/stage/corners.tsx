@@ -1,11 +1,11 @@
 import type { RefObject } from 'react';
 import { apply, invert, multiply } from '@ignis/core/geometry/affine';
 import { quadOf } from '@ignis/core/geometry/quad';
-import { ownBox } from '@ignis/core/scene/echoes';
-import { setPlacement } from '@ignis/core/scene/edits';
+import { ownBox } from '@ignis/core/scene/bound/bind';
+import { setPlacement } from '@ignis/core/scene/edits/layer-edits';
 import { placementMap } from '@ignis/core/definitions/placement';
-import { cornered } from '@ignis/core/scene/placement';
-import type { Layer } from '@ignis/core/scene/schema';
+import { cornered } from '@ignis/core/scene/arrange/placement';
+import type { Layer } from '@ignis/core/scene/model/schema';
 import { useAround, useBench } from '../../state/bench';
 import { FourCorners } from './four-corners';
 import { toStage } from './path-outline';

@@ -1,9 +1,9 @@
 import { markKinds } from '@ignis/core/cutout/cut-out';
 import { boxPath } from '@ignis/core/geometry/box-paths';
-import { addStep } from '@ignis/core/scene/edits';
-import { cutOutOf, freshCutOut } from '@ignis/core/scene/cut-edits';
-import { newStep } from '@ignis/core/scene/make';
-import type { Layer } from '@ignis/core/scene/schema';
+import { addStep } from '@ignis/core/scene/edits/layer-edits';
+import { cutOutOf, freshCutOut } from '@ignis/core/scene/edits/cut-edits';
+import { newStep } from '@ignis/core/scene/model/make';
+import type { Layer } from '@ignis/core/scene/model/schema';
 import { useBench } from '../../state/bench';
 import type { CutTool } from '../../state/cutting';
 import { cutOut, useCutting } from '../../state/cutting';

@@ -4,12 +4,12 @@ import type { Sample } from '@ignis/core/geometry/freehand';
 import { freehandPath } from '@ignis/core/geometry/freehand';
 import type { Anchor, Path } from '@ignis/core/geometry/path';
 import { corner, smooth } from '@ignis/core/geometry/path';
-import { edit } from '@ignis/core/scene/edit';
-import { addInFront, findLayer } from '@ignis/core/scene/edits';
-import { closeLine, setPath } from '@ignis/core/scene/line-edits';
-import { newLine } from '@ignis/core/scene/make';
-import type { Layer, Scene } from '@ignis/core/scene/schema';
-import { everyLayer } from '@ignis/core/scene/schema';
+import { edit } from '@ignis/core/scene/edits/edit';
+import { addInFront, findLayer } from '@ignis/core/scene/edits/layer-edits';
+import { closeLine, setPath } from '@ignis/core/scene/edits/line-edits';
+import { newLine } from '@ignis/core/scene/model/make';
+import type { Layer, Scene } from '@ignis/core/scene/model/schema';
+import { everyLayer } from '@ignis/core/scene/model/schema';
 import { pathsOf } from '@ignis/core/sources/line-shape';
 import { useBench } from '../../state/bench';
 

@@ -5,7 +5,7 @@ import { useBench } from '../../state/bench';
 import { Handle } from './handle';
 import { follow } from './pointer';
 import { RampLine } from './ramp-line';
-import type { Edit } from '@ignis/core/scene/edit';
+import type { Edit } from '@ignis/core/scene/edits/edit';
 import { tenth } from './tenth';
 
 interface Props {

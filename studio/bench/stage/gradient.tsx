@@ -1,7 +1,7 @@
 import type { RefObject } from 'react';
 import { apply, invert } from '@ignis/core/geometry/affine';
-import { setPass } from '@ignis/core/scene/line-edits';
-import type { Layer } from '@ignis/core/scene/schema';
+import { setPass } from '@ignis/core/scene/edits/line-edits';
+import type { Layer } from '@ignis/core/scene/model/schema';
 import { gradientEnds } from '@ignis/core/sources/gradient';
 import type { LineSource } from '@ignis/core/sources/line';
 import type { Pass } from '@ignis/core/sources/pass';

@@ -1,5 +1,5 @@
 import type { RefObject } from 'react';
-import { setLamp } from '@ignis/core/scene/edits';
+import { setLamp } from '@ignis/core/scene/edits/layer-edits';
 import { useBench } from '../../state/bench';
 import { follow, scenePoint } from './pointer';
 

@@ -1,9 +1,9 @@
 import { apply } from '@ignis/core/geometry/affine';
 import { project } from '@ignis/core/geometry/homography';
 import { quadOf } from '@ignis/core/geometry/quad';
-import { ownBox } from '@ignis/core/scene/echoes';
-import { cornersMap } from '@ignis/core/scene/placement';
-import type { Layer } from '@ignis/core/scene/schema';
+import { ownBox } from '@ignis/core/scene/bound/bind';
+import { cornersMap } from '@ignis/core/scene/arrange/placement';
+import type { Layer } from '@ignis/core/scene/model/schema';
 import { useAround, useBench } from '../../state/bench';
 import { lineData, toStage } from './path-outline';
 

@@ -1,7 +1,7 @@
 import type { RefObject } from 'react';
 import { apply, invert } from '@ignis/core/geometry/affine';
 import type { FadeShape } from '@ignis/core/masks/fade';
-import { setPartShape } from '@ignis/core/scene/mask-edits';
+import { setPartShape } from '@ignis/core/scene/edits/mask-edits';
 import { useBench } from '../../state/bench';
 import { draggedEnds } from './dragged-ends';
 import type { Masked } from './masked';

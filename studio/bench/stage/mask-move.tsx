@@ -1,7 +1,7 @@
 import type { RefObject } from 'react';
 import type { Affine } from '@ignis/core/geometry/affine';
 import { IDENTITY, invert, multiply } from '@ignis/core/geometry/affine';
-import { moveMask } from '@ignis/core/scene/selection-edits';
+import { moveMask } from '@ignis/core/scene/edits/selection-edits';
 import { useBench } from '../../state/bench';
 import { useShownMask } from '../../state/shown-mask';
 import type { Masked } from './masked';

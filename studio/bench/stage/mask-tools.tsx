@@ -1,6 +1,6 @@
 import { partWays } from '@ignis/core/masks/mask';
 import type { MaskPart } from '@ignis/core/masks/mask';
-import type { Layer } from '@ignis/core/scene/schema';
+import type { Layer } from '@ignis/core/scene/model/schema';
 import type { MaskTool } from '../../state/brush';
 import { hasWay, turnBrush, useBrush } from '../../state/brush';
 import type { MaskLook } from '../../state/shown-mask';

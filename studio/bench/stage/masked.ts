@@ -1,10 +1,10 @@
 import type { Affine, Box, Point } from '@ignis/core/geometry/affine';
 import { IDENTITY, multiply } from '@ignis/core/geometry/affine';
 import type { Mask } from '@ignis/core/masks/mask';
-import type { MaskOwner } from '@ignis/core/scene/mask-edits';
+import type { MaskOwner } from '@ignis/core/scene/edits/mask-edits';
 import { placementMap } from '@ignis/core/definitions/placement';
-import { placed } from '@ignis/core/scene/placement';
-import type { Layer } from '@ignis/core/scene/schema';
+import { placed } from '@ignis/core/scene/arrange/placement';
+import type { Layer } from '@ignis/core/scene/model/schema';
 import { useAround, useBench, useSelectedLayer, type View } from '../../state/bench';
 import type { MaskView } from '../../workers/protocol';
 import { toStage } from './path-outline';

@@ -8,11 +8,11 @@ import {
   turnAnchor,
 } from '@ignis/core/geometry/edit-path';
 import { alignAnchors, dissolveAnchors } from '@ignis/core/geometry/anchors';
-import { setPlacement } from '@ignis/core/scene/edits';
-import { laidFlat } from '@ignis/core/scene/placement';
-import { closeLine, setPath, setPaths } from '@ignis/core/scene/line-edits';
-import type { Layer } from '@ignis/core/scene/schema';
-import { changeText } from '@ignis/core/scene/text-edits';
+import { setPlacement } from '@ignis/core/scene/edits/layer-edits';
+import { laidFlat } from '@ignis/core/scene/arrange/placement';
+import { closeLine, setPath, setPaths } from '@ignis/core/scene/edits/line-edits';
+import type { Layer } from '@ignis/core/scene/model/schema';
+import { changeText } from '@ignis/core/scene/edits/text-edits';
 import { withLetter } from '@ignis/core/text/edit-text';
 import { useTyping } from '../../state/typing';
 import { isPath } from '@ignis/core/sources/line-shape';

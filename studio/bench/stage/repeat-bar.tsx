@@ -1,8 +1,8 @@
 import { useEffect, useState } from 'react';
 import type { NumberParameter } from '@ignis/core/definitions/parameter';
 import { angle, count, percent, place } from '@ignis/core/definitions/parameter';
-import { boxInScene, repeatLayer } from '@ignis/core/scene/arrange';
-import type { Layer } from '@ignis/core/scene/schema';
+import { boxInScene, repeatLayer } from '@ignis/core/scene/arrange/arrange';
+import type { Layer } from '@ignis/core/scene/model/schema';
 import { useBench } from '../../state/bench';
 import { NumberField } from '../../ui/number-field';
 import { Bar, Small } from './bar';

@@ -3,11 +3,11 @@ import type { Path } from '@ignis/core/geometry/path';
 import { mapPath } from '@ignis/core/geometry/path';
 import type { Point } from '@ignis/core/geometry/affine';
 import { invert } from '@ignis/core/geometry/affine';
-import { setStep } from '@ignis/core/scene/edits';
+import { setStep } from '@ignis/core/scene/edits/layer-edits';
 import type { Mesh, ReshapedRegion } from '@ignis/core/definitions/warps';
-import { ownBox } from '@ignis/core/scene/echoes';
-import { mapOf, placed } from '@ignis/core/scene/placement';
-import type { Layer, Step } from '@ignis/core/scene/schema';
+import { ownBox } from '@ignis/core/scene/bound/bind';
+import { mapOf, placed } from '@ignis/core/scene/arrange/placement';
+import type { Layer, Step } from '@ignis/core/scene/model/schema';
 import {
   addRegion,
   boxOfPath,
@@ -21,7 +21,7 @@ import {
   removeRegion,
   reshapeOf,
   setRegion,
-} from '@ignis/core/scene/warp-edits';
+} from '@ignis/core/scene/edits/warp-edits';
 import { useBench } from '../../state/bench';
 import type { PartTool } from '../../state/reshaping';
 import { useReshaping } from '../../state/reshaping';

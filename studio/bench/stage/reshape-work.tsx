@@ -11,9 +11,9 @@ import {
   placedPoint,
   pulledPlacement,
   repivoted,
-} from '@ignis/core/scene/placement';
-import type { Layer, Step } from '@ignis/core/scene/schema';
-import { boxOfPath, regionsOf, setRegion } from '@ignis/core/scene/warp-edits';
+} from '@ignis/core/scene/arrange/placement';
+import type { Layer, Step } from '@ignis/core/scene/model/schema';
+import { boxOfPath, regionsOf, setRegion } from '@ignis/core/scene/edits/warp-edits';
 import { useAround, useBench } from '../../state/bench';
 import { useReshaping } from '../../state/reshaping';
 import { BoxHandles } from './box-handles';

@@ -1,8 +1,8 @@
-import type { Edit } from '@ignis/core/scene/edit';
-import { FIRST_LIGHT, newId } from '@ignis/core/scene/make';
-import { putMask } from '@ignis/core/scene/mask-edits';
-import type { Layer } from '@ignis/core/scene/schema';
-import type { SelectWay } from '@ignis/core/scene/selection-edits';
+import type { Edit } from '@ignis/core/scene/edits/edit';
+import { FIRST_LIGHT, newId } from '@ignis/core/scene/model/make';
+import { putMask } from '@ignis/core/scene/edits/mask-edits';
+import type { Layer } from '@ignis/core/scene/model/schema';
+import type { SelectWay } from '@ignis/core/scene/edits/selection-edits';
 import {
   invertSelection,
   keptForSelection,
@@ -13,8 +13,8 @@ import {
   selectionToFill,
   selectionToLayer,
   selectionToMask,
-} from '@ignis/core/scene/selection-edits';
-import { subjectsFor } from '@ignis/core/scene/subjects';
+} from '@ignis/core/scene/edits/selection-edits';
+import { subjectsFor } from '@ignis/core/scene/arrange/subjects';
 import { useBench } from '../../state/bench';
 import { hasWay, useBrush } from '../../state/brush';
 import { useShownMask } from '../../state/shown-mask';

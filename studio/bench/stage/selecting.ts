@@ -1,6 +1,6 @@
 import { toast } from 'sonner';
-import { addLayers } from '@ignis/core/scene/edits';
-import { FIRST_LIGHT, newId, newLineOf } from '@ignis/core/scene/make';
+import { addLayers } from '@ignis/core/scene/edits/layer-edits';
+import { FIRST_LIGHT, newId, newLineOf } from '@ignis/core/scene/model/make';
 import { tubePasses } from '@ignis/core/sources/pass';
 import { useBench } from '../../state/bench';
 import { maskPaths } from '../../workers/engine';

@@ -1,7 +1,7 @@
 import type { Affine, Box, Point } from '@ignis/core/geometry/affine';
 import { apply } from '@ignis/core/geometry/affine';
-import type { SnapLines } from '@ignis/core/scene/snap';
-import { snapAngle, snapBox, snapLines, snapPoint } from '@ignis/core/scene/snap';
+import type { SnapLines } from '@ignis/core/scene/arrange/snap';
+import { snapAngle, snapBox, snapLines, snapPoint } from '@ignis/core/scene/arrange/snap';
 import { useBench } from '../../state/bench';
 import { useStageAids } from '../../state/stage-aids';
 

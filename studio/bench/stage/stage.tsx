@@ -1,8 +1,8 @@
 import { useGesture } from '@use-gesture/react';
 import { useEffect, useRef, useState } from 'react';
 import type { Point } from '@ignis/core/geometry/affine';
-import { findLayer } from '@ignis/core/scene/edits';
-import type { Layer } from '@ignis/core/scene/schema';
+import { findLayer } from '@ignis/core/scene/edits/layer-edits';
+import type { Layer } from '@ignis/core/scene/model/schema';
 import type { LineSource } from '@ignis/core/sources/line';
 import { pathsOf } from '@ignis/core/sources/line-shape';
 import type { TextSource } from '@ignis/core/sources/text';

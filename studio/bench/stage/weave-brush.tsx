@@ -1,9 +1,9 @@
 import { useRef, type RefObject } from 'react';
 import type { Point } from '@ignis/core/geometry/affine';
 import { invert } from '@ignis/core/geometry/affine';
-import { placed } from '@ignis/core/scene/placement';
-import { correctWeave } from '@ignis/core/scene/weave-edits';
-import type { Layer } from '@ignis/core/scene/schema';
+import { placed } from '@ignis/core/scene/arrange/placement';
+import { correctWeave } from '@ignis/core/scene/edits/weave-edits';
+import type { Layer } from '@ignis/core/scene/model/schema';
 import { useAround, useBench } from '../../state/bench';
 import { useBrush } from '../../state/brush';
 import { BrushPointer, brushColour, followStroke, usePointed } from './brush-stroke';

@@ -1,7 +1,7 @@
 import type { Affine, Point } from '@ignis/core/geometry/affine';
 import { apply } from '@ignis/core/geometry/affine';
-import type { Layer } from '@ignis/core/scene/schema';
-import { turnCrossing } from '@ignis/core/scene/crossing-edits';
+import type { Layer } from '@ignis/core/scene/model/schema';
+import { turnCrossing } from '@ignis/core/scene/edits/crossing-edits';
 import type { Crossings } from '@ignis/core/sources/crossings';
 import { overs } from '@ignis/core/sources/crossings';
 import type { LineSource } from '@ignis/core/sources/line';

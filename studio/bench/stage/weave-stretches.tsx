@@ -1,7 +1,7 @@
 import type { Point } from '@ignis/core/geometry/affine';
 import { apply, multiply } from '@ignis/core/geometry/affine';
-import type { Layer } from '@ignis/core/scene/schema';
-import { chooseStretch } from '@ignis/core/scene/weave-edits';
+import type { Layer } from '@ignis/core/scene/model/schema';
+import { chooseStretch } from '@ignis/core/scene/edits/weave-edits';
 import { useAround, useBench } from '../../state/bench';
 import { useWeaveOf, useWoven } from '../../state/weave';
 

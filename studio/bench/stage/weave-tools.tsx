@@ -1,13 +1,13 @@
-import { findLayer } from '@ignis/core/scene/edits';
-import { subjectsFor } from '@ignis/core/scene/subjects';
+import { findLayer } from '@ignis/core/scene/edits/layer-edits';
+import { subjectsFor } from '@ignis/core/scene/arrange/subjects';
 import {
   correctWeave,
   newWeave,
   putWeave,
   setWeave,
   weaveAll,
-} from '@ignis/core/scene/weave-edits';
-import type { Layer } from '@ignis/core/scene/schema';
+} from '@ignis/core/scene/edits/weave-edits';
+import type { Layer } from '@ignis/core/scene/model/schema';
 import { useBench } from '../../state/bench';
 import { turnBrush, useBrush } from '../../state/brush';
 import { useWoven } from '../../state/weave';

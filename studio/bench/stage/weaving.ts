@@ -1,7 +1,7 @@
-import { putCrossings } from '@ignis/core/scene/crossing-edits';
-import { likelySubject } from '@ignis/core/scene/subjects';
-import { newWeave, putWeave } from '@ignis/core/scene/weave-edits';
-import type { Layer } from '@ignis/core/scene/schema';
+import { putCrossings } from '@ignis/core/scene/edits/crossing-edits';
+import { likelySubject } from '@ignis/core/scene/arrange/subjects';
+import { newWeave, putWeave } from '@ignis/core/scene/edits/weave-edits';
+import type { Layer } from '@ignis/core/scene/model/schema';
 import { useBench } from '../../state/bench';
 
 /** A line goes over and under itself from now on, or its light adds up again where it crosses. */

@@ -1,9 +1,9 @@
 import type { RefObject } from 'react';
 import { apply, invert } from '@ignis/core/geometry/affine';
 import { anchorNormal, withChosen } from '@ignis/core/geometry/anchors';
-import { setPaths } from '@ignis/core/scene/line-edits';
+import { setPaths } from '@ignis/core/scene/edits/line-edits';
 import { placementMap } from '@ignis/core/definitions/placement';
-import type { Layer } from '@ignis/core/scene/schema';
+import type { Layer } from '@ignis/core/scene/model/schema';
 import type { LineSource } from '@ignis/core/sources/line';
 import { bodyWidth } from '@ignis/core/sources/pass';
 import { pathsOf } from '@ignis/core/sources/line-shape';

@@ -1,8 +1,8 @@
 import type { Point } from '@ignis/core/geometry/affine';
-import { addInFront, findLayer, removeLayer } from '@ignis/core/scene/edits';
-import { newTextLayer } from '@ignis/core/scene/make';
-import { placed } from '@ignis/core/scene/placement';
-import type { Layer } from '@ignis/core/scene/schema';
+import { addInFront, findLayer, removeLayer } from '@ignis/core/scene/edits/layer-edits';
+import { newTextLayer } from '@ignis/core/scene/model/make';
+import { placed } from '@ignis/core/scene/arrange/placement';
+import type { Layer } from '@ignis/core/scene/model/schema';
 import { useBench } from '../../state/bench';
 import { useTyping } from '../../state/typing';
 

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { edit } from '@ignis/core/scene/edit';
-import { newFill, newGrade, newGroup, newScene } from '@ignis/core/scene/make';
-import type { Layer, Scene } from '@ignis/core/scene/schema';
+import { edit } from '@ignis/core/scene/edits/edit';
+import { newFill, newGrade, newGroup, newScene } from '@ignis/core/scene/model/make';
+import type { Layer, Scene } from '@ignis/core/scene/model/schema';
 import { dropAt, dropped } from './drop';
 
 const fill = (id: string, clip = false): Layer => ({ ...newFill(id, '#204060'), id, clip });

@@ -1,4 +1,4 @@
-import type { Edit } from '@ignis/core/scene/edit';
+import type { Edit } from '@ignis/core/scene/edits/edit';
 import {
   canHold,
   clipBase,
@@ -7,8 +7,8 @@ import {
   moveLayer,
   pastClipped,
   standingOf,
-} from '@ignis/core/scene/edits';
-import type { Scene } from '@ignis/core/scene/schema';
+} from '@ignis/core/scene/edits/layer-edits';
+import type { Scene } from '@ignis/core/scene/model/schema';
 
 /** Where a carried card would go if it were let go now. */
 export interface Drop {

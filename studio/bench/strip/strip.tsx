@@ -7,7 +7,7 @@ import {
   type DragMoveEvent,
 } from '@dnd-kit/core';
 import { useEffect, useRef, useState } from 'react';
-import { everyLayer } from '@ignis/core/scene/schema';
+import { everyLayer } from '@ignis/core/scene/model/schema';
 import { useBench } from '../../state/bench';
 import { walk } from '../deeds';
 import { AddLayer } from '../add-layer';

@@ -1,8 +1,8 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { drawnLayer } from '@ignis/core/scene/echoes';
-import { newGroup, newScene } from '@ignis/core/scene/make';
-import { mapAround, placementOf } from '@ignis/core/scene/placement';
-import type { Layer, Scene } from '@ignis/core/scene/schema';
+import { drawnLayer } from '@ignis/core/scene/bound/bind';
+import { newGroup, newScene } from '@ignis/core/scene/model/make';
+import { mapAround, placementOf } from '@ignis/core/scene/arrange/placement';
+import type { Layer, Scene } from '@ignis/core/scene/model/schema';
 import { useBench } from '../../state/bench';
 import { picture } from '../../workers/engine';
 

@@ -1,0 +1,45 @@
+import type { CastShadowValues } from '../../sources/cast-shadow';
+import type { SpillValues } from '../../sources/spill';
+import type { Edit } from './edit';
+import { layerOf, pastClipped, standingOf } from './layer-edits';
+import { newCastShadow, newSpill } from '../model/make';
+import type { Layer } from '../model/schema';
+
+/** What can be done with the light that one layer throws on another, and with the shadow that it casts. */
+
+/** Lets the light of a layer fall on another: a spill (of an id) that is clipped to that. */
+export const spillOn =
+  (light: Layer, target: string, id: string): Edit =>
+  (s) => {
+    const { list, index } = standingOf(s, target);
+    list.splice(pastClipped(list, index), 0, { ...newSpill(light), id, clip: true });
+  };
+
+/**
+ * Lets a layer cast a shadow (of an id), which passes beneath it: it stands right behind it, or behind what it is
+ * clipped to.
+ */
+export const castShadowOf =
+  (layer: Layer, id: string): Edit =>
+  (s) => {
+    const { list, index } = standingOf(s, layer.id);
+    let at = index;
+    while (at > 0 && list[at]!.clip) at--;
+    list.splice(at, 0, { ...newCastShadow(layer), id });
+  };
+
+/** Sets values of a spill or of a cast shadow. */
+export const setThrown =
+  (id: string, values: Partial<SpillValues> | Partial<CastShadowValues>): Edit =>
+  (s) => {
+    const { source } = layerOf(s, id);
+    if (source.kind === 'spill' || source.kind === 'shadow') Object.assign(source.values, values);
+  };
+
+/** The spill, or the shadow, is of another layer from now on. */
+export const setLightOf =
+  (id: string, of: string): Edit =>
+  (s) => {
+    const { source } = layerOf(s, id);
+    if (source.kind === 'spill' || source.kind === 'shadow') source.of = of;
+  };

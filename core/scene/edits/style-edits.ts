@@ -1,0 +1,64 @@
+import type { Affine } from '../../geometry/affine';
+import { meanScale, multiply } from '../../geometry/affine';
+import { definitionOf } from '../../sources/index';
+import { TEXTURE_UNIT } from '../../paint/parameters';
+import { stepOfKind } from '../../steps/index';
+import { placementMap } from '../../definitions/placement';
+import { boxOf, mapAround } from '../arrange/placement';
+import type { Layer, Scene, Step } from '../model/schema';
+
+/** What styles need to know of the layer they stand on. */
+
+/** How high a layer's shape is, its own px; that of one without edges counts as 1,000. */
+export function heightOf(layer: Layer): number {
+  const own = definitionOf(layer.source).height?.(layer.source);
+  if (own !== undefined) return own;
+  const box = boxOf(layer);
+  return box ? box.y1 - box.y0 : 1000;
+}
+
+/** The same after a map to where it stands. */
+export const heightUnder = (layer: Layer, map: Affine): number =>
+  heightOf(layer) * meanScale(multiply(map, placementMap(layer.placement)));
+
+/** How high a layer's shape is in its scene, px. */
+export const heightInScene = (scene: Scene, layer: Layer): number =>
+  heightUnder(layer, mapAround(scene.layers, layer.id));
+
+/**
+ * The values of a step with its lengths meant as px, or as hundredths of a height: they come to the same at
+ * this height (px).
+ */
+export function withLengths(
+  { kind, values }: Pick<Step, 'kind' | 'values'>,
+  lengths: 'px' | 'share',
+  height: number,
+): Step['values'] {
+  if (values.lengths === lengths || values.lengths === undefined || !(height > 0)) return values;
+  const out: Step['values'] = { ...values, lengths };
+  for (const [key, p] of Object.entries(stepOfKind(kind).parameters)) {
+    if (p.kind !== 'number' || !(p.unit === 'px' || p.grows)) continue;
+    // A texture at 100 % is so many px large, or as large as the shape is high.
+    const whole = p.grows ? TEXTURE_UNIT : 100;
+    const k = lengths === 'share' ? whole / height : height / whole;
+    const value = Math.round((values[key] as number) * k * 1000) / 1000;
+    out[key] = Math.min(p.max, Math.max(p.min, value));
+  }
+  return out;
+}
+
+/** The values of a step for a shape of another height: its lengths in px grow with it, and its textures. */
+export function scaledTo(
+  { kind, values }: Pick<Step, 'kind' | 'values'>,
+  by: number,
+): Step['values'] {
+  const out: Step['values'] = { ...values };
+  for (const [key, p] of Object.entries(stepOfKind(kind).parameters)) {
+    if (p.kind !== 'number') continue;
+    const isLength = p.unit === 'px' || p.unit === 'σ px' || p.grows;
+    if (!isLength || values.lengths === 'share') continue;
+    const value = Math.round((values[key] as number) * by * 1000) / 1000;
+    out[key] = Math.min(p.max, Math.max(p.min, value));
+  }
+  return out;
+}

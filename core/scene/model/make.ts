@@ -1,0 +1,199 @@
+import { nanoid } from 'nanoid/non-secure';
+import { defaultsOf } from '../../definitions/parameter';
+import type { Point } from '../../geometry/affine';
+import type { MaskShape } from '../../masks/index';
+import type { Mask, MaskPart } from '../../masks/mask';
+import { maskParameters } from '../../masks/mask';
+import type { Path } from '../../geometry/path';
+import { modifierOfKind } from '../../modifiers/index';
+import { shapeOfKind } from '../../shapes/index';
+import type { LetterStyle, TextContent } from '../../text/content';
+import { newText } from '../../text/make-text';
+import type { LineSource } from '../../sources/line';
+import type { KindValues, LineShape, Modifier } from '../../sources/line-shape';
+import type { PictureSource } from '../../sources/picture';
+import { tubePasses } from '../../sources/pass';
+import { paintParameters } from '../../paint/parameters';
+import { castShadowParameters } from '../../sources/cast-shadow';
+import { spillParameters } from '../../sources/spill';
+import { stepOfKind } from '../../steps/index';
+import { placed } from '../arrange/placement';
+import type { Layer, Scene, Step } from './schema';
+import { VERSION, endParameters, lightParameters } from './schema';
+
+/** A new id: 10 letters, digits, - or _. */
+export const newId = (): string => nanoid(10);
+
+/** An empty scene of a size in px; background `#rrggbb`, or null for transparency. */
+export const newScene = (
+  name: string,
+  width: number,
+  height: number,
+  background: string | null,
+): Scene => ({
+  format: 'ignis',
+  version: VERSION,
+  name,
+  width,
+  height,
+  background,
+  mixing: 'displayed',
+  end: defaultsOf(endParameters),
+  light: defaultsOf(lightParameters),
+  guides: [],
+  selection: null,
+  kept: [],
+  layers: [],
+});
+
+/** What every new layer starts with. */
+const newLayer = (name: string, values: Pick<Layer, 'source'> & Partial<Layer>): Layer => ({
+  id: newId(),
+  name,
+  visible: true,
+  opacity: 100,
+  blend: 'normal',
+  clip: false,
+  body: 100,
+  mask: null,
+  weave: null,
+  placement: placed(),
+  steps: [],
+  dials: [],
+  ...values,
+});
+
+/** The light colour of a first line: the ember of the harbour's lamps. */
+export const FIRST_LIGHT = '#ff5a1f';
+
+/** A line layer of a shape, with the passes and modifiers it is given. */
+export const newLineOf = (
+  name: string,
+  source: Pick<LineSource, 'shape' | 'light' | 'passes'> & Partial<LineSource>,
+  values: Partial<Layer> = {},
+): Layer =>
+  newLayer(name, {
+    blend: 'screen',
+    ...values,
+    source: { kind: 'line', gaps: [], modifiers: [], ...source },
+  });
+
+/** A line layer as a tube: `width` is that of the glass, scene px. */
+export const newLine = (name: string, path: Path, light = FIRST_LIGHT, width = 14): Layer =>
+  newLineOf(name, {
+    light,
+    shape: { kind: 'path', paths: [path] },
+    passes: tubePasses(light, width, newId),
+  });
+
+/** A modifier of a kind with its defaults, or with values. Throws if there is no such kind. */
+export const newModifier = (kind: string, values: KindValues = {}): Modifier => ({
+  id: newId(),
+  kind,
+  enabled: true,
+  values: { ...defaultsOf(modifierOfKind(kind).parameters), ...values },
+});
+
+/** A ready shape of a kind with its defaults, or with values. Throws if there is no such kind. */
+export const newShape = (kind: string, values: KindValues = {}): LineShape => ({
+  kind,
+  values: { ...defaultsOf(shapeOfKind(kind).parameters), ...values },
+});
+
+/** A layer of letters, in one style: the defaults, but for some values. */
+export const newTextLayer = (
+  content: string,
+  style: Partial<LetterStyle> = {},
+  rest: Partial<Omit<TextContent, 'content' | 'ranges'>> = {},
+): Layer =>
+  newLayer(textName(content), { source: { kind: 'text', ...newText(content, style, rest) } });
+
+/** What a layer of letters is called until the artist names it: its first words. */
+export const textName = (content: string): string =>
+  content.trim().split(/\s+/).join(' ').slice(0, 32).trim() || 'Text';
+
+/** A layer of one colour. */
+export const newFill = (name: string, colour: string): Layer =>
+  newLayer(name, {
+    source: { kind: 'fill', paint: { ...defaultsOf(paintParameters), colour, fit: 'scene' } },
+  });
+
+/** A layer that grades what lies beneath it. */
+export const newGrade = (name: string, steps: Step[]): Layer =>
+  newLayer(name, { source: { kind: 'grade' }, steps });
+
+/** A group of layers. */
+export const newGroup = (name: string, layers: Layer[], lands: 'through' | 'one'): Layer =>
+  newLayer(name, { source: { kind: 'group', lands }, layers });
+
+/** A part of a mask. */
+export const newPart = (shape: MaskShape, way: MaskPart['way'] = 'add'): MaskPart => ({
+  id: newId(),
+  enabled: true,
+  way,
+  shape,
+});
+
+/** A mask of shapes that show. */
+export const newMask = (...shapes: MaskShape[]): Mask => ({
+  enabled: true,
+  parts: shapes.map((s) => newPart(s)),
+  place: null,
+  ...defaultsOf(maskParameters),
+});
+
+/**
+ * A picture layer centred on a point of the scene. If `fit`, a picture larger than the scene is
+ * scaled down to it.
+ */
+export function newPicture(
+  name: string,
+  source: PictureSource,
+  scene: Scene,
+  at: Point,
+  fit: boolean,
+): Layer {
+  const pivot = { x: source.width / 2, y: source.height / 2 };
+  const k = fit ? Math.min(1, scene.width / source.width, scene.height / source.height) : 1;
+  return newLayer(name, {
+    placement: {
+      ...placed(pivot),
+      x: Math.round(at.x - pivot.x),
+      y: Math.round(at.y - pivot.y),
+      scaleX: k,
+      scaleY: k,
+    },
+    source,
+  });
+}
+
+/** A live copy of a layer, a little beside it. */
+export const newEcho = (of: Layer, offset: number): Layer =>
+  newLayer(`${of.name} echo`, {
+    source: { kind: 'echo', of: of.id, own: null },
+    blend: of.blend,
+    placement: { ...placed(), x: offset, y: offset },
+  });
+
+/** The light of a layer on others. */
+export const newSpill = (of: Layer): Layer =>
+  newLayer(`Spill of ${of.name}`, {
+    source: { kind: 'spill', of: of.id, values: defaultsOf(spillParameters) },
+    blend: 'soft-light',
+    opacity: 85,
+  });
+
+/** The shadow that a layer casts. */
+export const newCastShadow = (of: Layer): Layer =>
+  newLayer(`Shadow of ${of.name}`, {
+    source: { kind: 'shadow', of: of.id, values: defaultsOf(castShadowParameters) },
+    blend: 'multiply',
+  });
+
+/** A step of a kind with its defaults. Throws if there is no such kind. */
+export const newStep = (kind: string): Step => ({
+  id: newId(),
+  kind,
+  enabled: true,
+  values: defaultsOf(stepOfKind(kind).parameters),
+});

@@ -1,0 +1,52 @@
+import { FONT_ASSET } from '../../definitions/parameter';
+import { maskShapeOf } from '../../masks/index';
+import type { Mask } from '../../masks/mask';
+import { definitionOf } from '../../sources/index';
+import { stepOfKind } from '../../steps/index';
+import type { Scene, Step } from './schema';
+import { everyLayer } from './schema';
+
+/** What a scene needs besides itself. */
+
+/** The pictures that a step's values name. */
+const picturesOfStep = ({ kind, values }: Step): string[] =>
+  Object.entries(stepOfKind(kind).parameters)
+    .filter(([key, p]) => p.kind === 'picture' && values[key] !== '')
+    .map(([key]) => values[key] as string);
+
+const picturesOfMask = (mask: Mask | null): string[] =>
+  mask?.parts.flatMap(({ shape }) => maskShapeOf(shape).assets(shape)) ?? [];
+
+/** The names of the faces of fonts that a scene needs, each once. */
+export const facesOf = (scene: Scene): string[] => [
+  ...new Set(
+    everyLayer(scene.layers).flatMap((l) => definitionOf(l.source).faces?.(l.source) ?? []),
+  ),
+];
+
+/** The names of all assets a scene needs, pictures and fonts, each once. */
+export const assetsOf = (scene: Scene): string[] => [
+  ...new Set([
+    ...everyLayer(scene.layers).flatMap((l) => [
+      ...definitionOf(l.source).assets(l.source),
+      ...l.steps.flatMap(picturesOfStep),
+      ...picturesOfMask(l.mask),
+    ]),
+    ...picturesOfMask(scene.selection),
+    ...scene.kept.flatMap((k) => picturesOfMask(k.mask)),
+  ]),
+];
+
+/** The names of the pictures a scene needs, each once. */
+export const picturesOf = (scene: Scene): string[] =>
+  assetsOf(scene).filter((name) => !FONT_ASSET.test(name));
+
+/** An asset by its name: the SHA-256 of its bytes and an extension. */
+const ANY_ASSET = /[0-9a-f]{64}\.[a-z0-9]{2,5}/g;
+
+/**
+ * The names of all assets that a value which may be a scene mentions anywhere, each once: also of one that is damaged,
+ * or that an older or newer version saved.
+ */
+export const assetsMentioned = (value: unknown): Set<string> =>
+  new Set(JSON.stringify(value)?.match(ANY_ASSET));
