@@ -11,6 +11,7 @@ const layers = [
   'modifiers',
   'shapes',
   'text',
+  'brush',
   'blend',
   'paint',
   'sources',

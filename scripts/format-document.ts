@@ -4,7 +4,7 @@ import type { Parameter, Parameters } from '../core/definitions/parameter';
 import { sceneJsonSchema } from '../core/scene/model/json-schema';
 import { maskShapes } from '../core/masks/index';
 import { maskParameters } from '../core/masks/mask';
-import { brushParameters } from '../core/masks/stroke';
+import { brushParameters } from '../core/brush/stroke';
 import { weaveParameters } from '../core/weave/weave';
 import { paintParameters } from '../core/paint/parameters';
 import {

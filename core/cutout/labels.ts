@@ -1,8 +1,8 @@
 import { scaling } from '../geometry/affine';
 import { dabbed } from '../kernels/brush';
 import { distanceField } from '../kernels/distance';
-import { withinPaths } from '../masks/area';
-import { dabsOf } from '../masks/stroke';
+import { withinPaths } from '../kernels/within-paths';
+import { dabsOf } from '../brush/stroke';
 import type { Plane } from '../pixels/buffer';
 import { crop, plane } from '../pixels/buffer';
 import { scoped } from '../pixels/heap';

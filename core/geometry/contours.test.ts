@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import '../kernels/load';
-import { withinPaths } from '../masks/area';
+import { withinPaths } from '../kernels/within-paths';
 import { IDENTITY } from './affine';
 import { boxPath, ovalPath } from './box-paths';
 import { pathsOfRings, ringsOf } from './contours';

@@ -10,8 +10,8 @@ import { newMask, newPart } from '../scene/model/make';
 import type { AreaShape } from './area';
 import type { Mask } from './mask';
 import { maskPlane } from './mask';
-import type { BrushStroke } from './stroke';
-import { dabsOf, penWidth } from './stroke';
+import type { BrushStroke } from '../brush/stroke';
+import { dabsOf, penWidth } from '../brush/stroke';
 
 const region = { x: 0, y: 0, width: 60, height: 40 };
 const context = (scale = 1): MaskContext & { scale: number } => ({

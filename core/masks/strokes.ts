@@ -7,8 +7,8 @@ import { copied, level } from '../kernels/rows';
 import type { Plane } from '../pixels/buffer';
 import { scoped } from '../pixels/heap';
 import { isEmpty, regionKey } from '../pixels/region';
-import type { BrushStroke } from './stroke';
-import { dabsOf, strokeSchema } from './stroke';
+import type { BrushStroke } from '../brush/stroke';
+import { dabsOf, strokeSchema } from '../brush/stroke';
 
 export const strokesSchema = v.strictObject({
   kind: v.literal('strokes'),

@@ -1,7 +1,7 @@
 import type { Affine, Box } from '../geometry/affine';
 import { boxUnder, invert, meanScale, multiply, scaling } from '../geometry/affine';
 import { alphaOf, toneOf } from '../kernels/rows';
-import { withinPaths } from '../masks/area';
+import { withinPaths } from '../kernels/within-paths';
 import type { ColourBuffer, Plane } from '../pixels/buffer';
 import { colourBuffer, crop } from '../pixels/buffer';
 import type { Region } from '../pixels/region';

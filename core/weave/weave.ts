@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { strokeSchema } from '../masks/stroke';
+import { strokeSchema } from '../brush/stroke';
 import { coordinate } from '../geometry/coordinate';
 import { parameterEntries, percent } from '../definitions/parameter';
 

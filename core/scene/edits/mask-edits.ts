@@ -1,6 +1,6 @@
 import type { MaskShape } from '../../masks/index';
 import type { Mask, MaskPart } from '../../masks/mask';
-import type { BrushStroke } from '../../masks/stroke';
+import type { BrushStroke } from '../../brush/stroke';
 import type { Edit } from './edit';
 import { findLayer, layerOf } from './layer-edits';
 import { newMask, newPart } from '../model/make';

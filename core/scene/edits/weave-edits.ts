@@ -1,5 +1,5 @@
 import { defaultsOf } from '../../definitions/parameter';
-import type { BrushStroke } from '../../masks/stroke';
+import type { BrushStroke } from '../../brush/stroke';
 import type { Choice, Weave } from '../../weave/weave';
 import { weaveParameters } from '../../weave/weave';
 import type { Edit } from './edit';

@@ -58,7 +58,7 @@ function ofSecond(source: Layer['source']): unknown {
 const oldScene = (version: number): unknown =>
   JSON.parse(
     readFileSync(
-      new URL(`../testing/saved-scenes/version-${version}.json`, import.meta.url),
+      new URL(`../../testing/saved-scenes/version-${version}.json`, import.meta.url),
       'utf8',
     ),
   );

@@ -2,7 +2,7 @@ import { Ellipsis, Trash2 } from 'lucide-react';
 import { useEffect, useRef } from 'react';
 import { percent } from '@ignis/core/definitions/parameter';
 import { maskParameters } from '@ignis/core/masks/mask';
-import { brushParameters } from '@ignis/core/masks/stroke';
+import { brushParameters } from '@ignis/core/brush/stroke';
 import { canBake } from '@ignis/core/scene/edits/bake';
 import { newId } from '@ignis/core/scene/model/make';
 import { putMask, setMask } from '@ignis/core/scene/edits/mask-edits';

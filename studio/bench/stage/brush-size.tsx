@@ -1,4 +1,4 @@
-import { brushParameters } from '@ignis/core/masks/stroke';
+import { brushParameters } from '@ignis/core/brush/stroke';
 import { useBrush } from '../../state/brush';
 import { NumberField } from '../../ui/number-field';
 
