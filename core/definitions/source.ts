@@ -77,6 +77,14 @@ export interface SourceDefinition<S extends { kind: string }> {
   /** One sentence for the palette and the docs. */
   help: string;
   schema: v.GenericSchema<unknown, S>;
+  /** Whether it draws nothing of its own, but sends what lies beneath it through its steps. */
+  grades?: true;
+  /** Whether it has edges of its own: it casts shadows, and its corners can be carried. */
+  shaped: boolean;
+  /** Whether what it draws is light that it gives off. */
+  emits?: true;
+  /** How likely it is what others are woven with, cast on and spilled on; left out, never. The highest goes first. */
+  subject?: number;
   /** Whether it draws itself through a homography; of others what they drew is resampled. */
   warps?: boolean;
   /** The box to arrange by, in the source's own px; null if there is nothing yet. */

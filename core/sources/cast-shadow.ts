@@ -163,6 +163,7 @@ export const castShadow: SourceDefinition<CastShadowSource> = {
   label: 'Shadow of a layer',
   help: 'The shadow that a layer casts on a floor or a wall, live.',
   schema: castShadowSchema,
+  shaped: false,
   box: () => null,
   extent: () => null,
   assets: () => [],

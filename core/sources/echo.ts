@@ -26,6 +26,7 @@ export const echoSource: SourceDefinition<EchoSource> = {
   label: 'Echo',
   help: 'A live copy that follows its original, with its own place, passes, steps and blend.',
   schema: echoSchema,
+  shaped: true,
   box: () => null,
   extent: () => EMPTY,
   assets: () => [],

@@ -19,6 +19,7 @@ export const fillSource: SourceDefinition<FillSource> = {
   label: 'Fill',
   help: 'A colour, a gradient, a texture or a pattern, without edges.',
   schema: fillSchema,
+  shaped: false,
   box: () => null,
   extent: () => null,
   assets: ({ paint }) => (paint.paint === 'pattern' && paint.picture ? [paint.picture] : []),

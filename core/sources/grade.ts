@@ -13,6 +13,8 @@ export const gradeSource: SourceDefinition<GradeSource> = {
   label: 'Grade',
   help: 'Its steps act on everything beneath, or on the layer it is clipped to.',
   schema: gradeSchema,
+  grades: true,
+  shaped: false,
   box: () => null,
   extent: () => null,
   assets: () => [],

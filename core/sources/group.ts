@@ -32,6 +32,7 @@ export const groupSource: SourceDefinition<GroupSource> = {
   label: 'Group',
   help: 'Layers that are placed, masked and blended together.',
   schema: groupSchema,
+  shaped: true,
   box: () => null,
   extent: () => EMPTY,
   assets: () => [],

@@ -43,6 +43,8 @@ export const lineSource: SourceDefinition<LineSource> = {
   label: 'Line of light',
   help: 'A path drawn several times over: wide and soft, then narrow and bright.',
   schema: lineSchema,
+  shaped: true,
+  emits: true,
   box: (source) => measuresOf(source).box,
   extent(source, map) {
     const { box } = measuresOf(source);

@@ -30,6 +30,8 @@ export const pictureSource: SourceDefinition<PictureSource> = {
   label: 'Picture',
   help: 'A picture from a file, kept as it came.',
   schema: pictureSchema,
+  shaped: true,
+  subject: 2,
   box: (s) => ({ x0: 0, y0: 0, x1: s.width, y1: s.height }),
   extent: (s, map) => {
     const box = boxUnder(map, { x0: 0, y0: 0, x1: s.width, y1: s.height });

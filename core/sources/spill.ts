@@ -113,6 +113,7 @@ export const spillSource: SourceDefinition<SpillSource> = {
   label: 'Spill',
   help: 'The light that a line or a shape throws on what lies beneath.',
   schema: spillSchema,
+  shaped: false,
   box: () => null,
   extent: () => null,
   assets: () => [],

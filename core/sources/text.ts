@@ -34,6 +34,8 @@ export const textSource: SourceDefinition<TextSource> = {
   label: 'Text',
   help: 'Letters that stay letters.',
   schema: textSchema,
+  shaped: true,
+  subject: 1,
   box: (source) => (isReady(source) ? layoutOf(source).box : null),
   extent: (source, map) => (isReady(source) ? inkRegion(layoutOf(source), map) : EMPTY),
   assets: (source) => [

@@ -1,20 +1,18 @@
 import { canBake } from '@ignis/core/scene/edits/bake';
 import { clipBase, findLayer, setLayer, ungroup } from '@ignis/core/scene/edits/layer-edits';
-import { ownBox } from '@ignis/core/scene/bound/bind';
-import { isPath } from '@ignis/core/sources/line-shape';
+import { grades, isLine, isShaped, isSpill } from '@ignis/core/scene/model/traits';
 import { flipLayer } from '@ignis/core/scene/arrange/arrange';
 import { startingPoints } from '@ignis/core/scene/starting-points/index';
 import { shapes } from '@ignis/core/shapes/index';
-import { useBench, type Mode } from '../state/bench';
+import { useBench } from '../state/bench';
+import { resizeBrush } from '../state/brush';
 import { switchTheme } from '../state/theme';
 import { aidActions } from './aid-actions';
-import { maskActions } from './mask-actions';
 import { openRecipes } from './chain/look';
-import { startDrawing } from './stage/drawing';
-import { gradientPass } from './stage/gradient';
-import { hasStyleHandles } from './stage/style-handles';
-import { beginWeaving, weaveItself } from './stage/weaving';
-import { startWriting, typeAll } from './stage/writing';
+import { bake } from './bake';
+import type { Action } from './commands/action';
+import { chooseAll, letGo, nudge, removeChosen } from './commands/chosen';
+import { copyLayer } from './commands/clipboard';
 import {
   addFill,
   addGrade,
@@ -22,32 +20,14 @@ import {
   addStartingPoint,
   carry,
   castShadow,
-  castsShadow,
-  chooseAll,
-  copyLayer,
   darkenScene,
   duplicate,
   echo,
-  spill,
   group,
-  letGo,
-  nudge,
-  removeChosen,
-  zoomBy,
-  zoomToFit,
-  zoomToPixels,
-} from './deeds';
-import { bake } from './bake';
-import { canReshape } from './stage/reshape-tools';
-
-/** Something that can be done on the bench, by name, key or button. */
-export interface Action {
-  name: string;
-  /** Keys as tinykeys writes them; the first is shown. */
-  keys?: string[];
-  run(): void;
-  enabled: boolean;
-}
+  spill,
+} from './commands/layers';
+import { zoomBy, zoomToFit, zoomToPixels } from './commands/view';
+import { beginMode, modeOf, modes, situation } from './modes/index';
 
 /** What only the bench itself can do. */
 export interface BenchDoes {
@@ -71,8 +51,9 @@ export function actions(does: BenchDoes): Action[] {
   const { scene, selected, history, mode } = bench();
   const layer = findLayer(scene, selected);
   const has = !!layer;
-  const idle = mode !== 'draw';
-  const work = (m: Mode) => () => bench().set({ mode: m });
+  const { exclusive, hasBrush } = modeOf(mode);
+  const idle = !exclusive;
+  const on = situation();
   const arrow = (key: string, dx: number, dy: number): Action[] => [
     {
       name: `Nudge ${key.slice(5).toLowerCase()} by 1 px`,
@@ -88,14 +69,31 @@ export function actions(does: BenchDoes): Action[] {
     },
   ];
   return [
-    { name: 'Add a line of light', run: startDrawing, enabled: true },
-    { name: 'Add a text', run: startWriting, enabled: idle },
+    ...modes.flatMap((m): Action[] => {
+      const digit = m.digit?.(on);
+      return [
+        {
+          name: m.action,
+          ...(digit !== undefined && { keys: [digit] }),
+          run: () => beginMode(m),
+          enabled: m.applies(on) && (idle || m.exclusive === true),
+        },
+        ...(m.actions?.(on) ?? []).map((a) => ({ ...a, enabled: a.enabled && idle })),
+      ];
+    }),
+    { name: 'Larger brush', keys: [']'], run: () => resizeBrush(true), enabled: hasBrush === true },
+    {
+      name: 'Smaller brush',
+      keys: ['['],
+      run: () => resizeBrush(false),
+      enabled: hasBrush === true,
+    },
     { name: 'Add a picture', run: does.addPicture, enabled: true },
     { name: 'Add an SVG as lines of light', run: does.addSvg, enabled: idle },
     {
       name: 'Save the line as SVG',
       run: does.saveSvg,
-      enabled: layer?.source.kind === 'line',
+      enabled: !!layer && isLine(layer),
     },
     ...startingPoints.map((p) => ({
       name: `Add: ${p.label.toLowerCase()}`,
@@ -127,7 +125,7 @@ export function actions(does: BenchDoes): Action[] {
     {
       name: 'Recipes, on the layer',
       run: () => layer && void openRecipes(layer),
-      enabled: !!layer && layer.source.kind !== 'grade' && idle,
+      enabled: !!layer && !grades(layer) && idle,
     },
     { name: 'The recipe book', run: does.toRecipes, enabled: true },
     { name: 'What the picture costs', run: does.openCosts, enabled: true },
@@ -143,43 +141,6 @@ export function actions(does: BenchDoes): Action[] {
       run: () => bench().redo(),
       enabled: history.future.length > 0,
     },
-    { name: 'Arrange', keys: ['1'], run: work('arrange'), enabled: has && idle },
-    {
-      name: 'Type in the text',
-      keys: ['2'],
-      run: () => layer && typeAll(layer),
-      enabled: layer?.source.kind === 'text' && idle,
-    },
-    {
-      name: 'Move single letters',
-      keys: ['4'],
-      run: work('letters'),
-      enabled: layer?.source.kind === 'text' && idle,
-    },
-    {
-      name: 'Edit anchors',
-      keys: ['2'],
-      run: work('anchors'),
-      enabled: layer?.source.kind === 'line' && isPath(layer.source.shape) && idle,
-    },
-    ...maskActions(),
-    {
-      name: 'Pull the line wider or thinner',
-      keys: ['4'],
-      run: work('width'),
-      enabled: layer?.source.kind === 'line' && isPath(layer.source.shape) && idle,
-    },
-    {
-      name: 'Weave the layer with another',
-      keys: ['9'],
-      run: () => layer && beginWeaving(layer),
-      enabled: !!layer && layer.source.kind !== 'grade' && idle,
-    },
-    {
-      name: 'Weave the line with itself, or let it cross',
-      run: () => layer && weaveItself(layer),
-      enabled: layer?.source.kind === 'line' && idle,
-    },
     {
       name: 'Darken the scene, away from its lights',
       run: darkenScene,
@@ -188,44 +149,12 @@ export function actions(does: BenchDoes): Action[] {
     {
       name: 'Spill its light on another layer',
       run: () => layer && spill(layer),
-      enabled: !!layer && layer.source.kind !== 'grade' && layer.source.kind !== 'spill' && idle,
+      enabled: !!layer && !grades(layer) && !isSpill(layer) && idle,
     },
     {
       name: 'Cast its shadow on a floor',
       run: () => layer && castShadow(layer),
-      enabled: !!layer && castsShadow(layer) && idle,
-    },
-    {
-      name: 'Break the line',
-      keys: ['5'],
-      run: work('gaps'),
-      enabled: layer?.source.kind === 'line' && idle,
-    },
-    {
-      name: 'Reshape: move parts of the layer, or bend it by a mesh',
-      keys: [layer?.source.kind === 'line' ? '6' : '5'],
-      run: work('reshape'),
-      enabled: !!layer && canReshape(layer, bench().step) && idle,
-    },
-    {
-      name: 'Drag the gradient',
-      keys: ['6'],
-      run: work('ramp'),
-      enabled:
-        !!layer && !!gradientPass(layer, bench().pass) && !canReshape(layer, bench().step) && idle,
-    },
-    {
-      name: 'Drag the style that is open',
-      keys: ['6'],
-      run: work('style'),
-      enabled: !!layer && hasStyleHandles(layer, bench().step) && idle,
-    },
-    { name: 'Move the scene light', keys: ['8'], run: work('lamp'), enabled: idle },
-    {
-      name: 'Perspective and free corners',
-      keys: ['7'],
-      run: work('corners'),
-      enabled: has && idle && !!layer && ownBox(scene, layer) !== null,
+      enabled: !!layer && isShaped(layer) && idle,
     },
     {
       name: 'Bake the layer: a picture of it, with its steps and its mask',
@@ -241,7 +170,7 @@ export function actions(does: BenchDoes): Action[] {
     {
       name: 'Delete',
       keys: ['Delete', 'Backspace'],
-      run: () => removeChosen(layer),
+      run: removeChosen,
       enabled: has && idle,
     },
     {
@@ -289,11 +218,6 @@ export function actions(does: BenchDoes): Action[] {
     {
       name: 'Echo the layer: a live copy that follows it',
       run: () => layer && echo(layer),
-      enabled: has && idle,
-    },
-    {
-      name: 'Repeat the layer with a step',
-      run: () => bench().set({ mode: 'repeat' }),
       enabled: has && idle,
     },
     {

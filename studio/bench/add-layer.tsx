@@ -11,9 +11,9 @@ import { newPass } from '@ignis/core/sources/pass';
 import { Button } from '../ui/button';
 import { FontWords } from '../ui/font-words';
 import { picture } from '../workers/engine';
-import { addFill, addGrade, castChosenShadow, addShape, addStartingPoint } from './deeds';
-import { startDrawing } from './stage/drawing';
-import { startWriting } from './stage/writing';
+import { addFill, addGrade, castChosenShadow, addShape, addStartingPoint } from './commands/layers';
+import { startDrawing } from './modes/draw/drawing';
+import { startWriting } from './modes/write/writing';
 
 /** What a sample stands on: light enough for blends to show on it, dark enough for light. */
 const GROUND = '#2a2c33';

@@ -1,7 +1,7 @@
 import { centreGuides } from '@ignis/core/scene/edits/layer-edits';
 import { useBench } from '../state/bench';
 import { useStageAids } from '../state/stage-aids';
-import type { Action } from './actions';
+import type { Action } from './commands/action';
 
 /** Actions of what the stage shows to place things by. */
 export function aidActions(): Action[] {
@@ -57,10 +57,5 @@ export function aidActions(): Action[] {
       },
       enabled: true,
     })),
-    {
-      name: 'Measure between two points',
-      run: () => bench.set({ mode: 'measure' }),
-      enabled: bench.mode !== 'draw',
-    },
   ];
 }

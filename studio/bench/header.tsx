@@ -10,7 +10,7 @@ import { Menu } from '../ui/menu';
 import { NameField } from '../ui/name-field';
 import { AidsMenu } from './aids-menu';
 import type { BenchDoes } from './actions';
-import { zoomBy, zoomToFit, zoomToPixels } from './deeds';
+import { zoomBy, zoomToFit, zoomToPixels } from './commands/view';
 
 const SAVED: Record<Saved, string> = {
   saved: 'Saved',

@@ -1,6 +1,6 @@
 import { Command } from 'cmdk';
 import { Dialog } from '../ui/dialog';
-import type { Action } from './actions';
+import type { Action } from './commands/action';
 import { keyLabel } from './actions';
 
 interface Props {

@@ -10,7 +10,7 @@ import {
   putAnchor,
   startDrawing,
   suggest,
-} from '../bench/stage/drawing';
+} from '../bench/modes/draw/drawing';
 import { centred, fitted, zoomedAt } from '../bench/stage/view';
 import { pathsOf } from '@ignis/core/sources/line-shape';
 import { liveEdit, useBench } from './bench';

@@ -13,29 +13,9 @@ import { mapAround } from '@ignis/core/scene/arrange/placement';
 import { echoLoop } from '@ignis/core/scene/model/echo-loop';
 import type { Layer, Scene } from '@ignis/core/scene/model/schema';
 import { everyLayer } from '@ignis/core/scene/model/schema';
-import { isPath } from '@ignis/core/sources/line-shape';
+import { isPathLine } from '@ignis/core/scene/model/traits';
+import { pathsOf } from '@ignis/core/sources/line-shape';
 
-/** How the stage works on the selected layer. */
-export type Mode =
-  | 'arrange'
-  | 'corners'
-  | 'anchors'
-  | 'width'
-  | 'gaps'
-  | 'weave'
-  | 'ramp'
-  | 'mask'
-  | 'cut-out'
-  | 'reshape'
-  | 'select'
-  | 'draw'
-  | 'write'
-  | 'style'
-  | 'lamp'
-  | 'type'
-  | 'letters'
-  | 'measure'
-  | 'repeat';
 export type Saved = 'saved' | 'saving' | 'changed' | 'failed';
 export type CompareWith = 'layer' | 'opened';
 
@@ -79,7 +59,8 @@ interface BenchState {
   hovered: string | null;
   /** Groups whose cards are folded away. */
   folded: ReadonlySet<string>;
-  mode: Mode;
+  /** How the stage works on the selected layer: the key of one of the modes (bench/modes/). */
+  mode: string;
   view: View;
   comparing: boolean;
   compareWith: CompareWith;
@@ -274,8 +255,7 @@ function travel(
   if (!to) return null;
   const { selected, others, anchors, drawn } = get();
   const layer = findLayer(to.scene, selected);
-  const paths =
-    layer?.source.kind === 'line' && isPath(layer.source.shape) ? layer.source.shape.paths : [];
+  const paths = layer && isPathLine(layer) ? pathsOf(layer.source.shape) : [];
   set({
     scene: to.scene,
     history: to.history,
@@ -288,8 +268,9 @@ function travel(
   return to.label;
 }
 
-const modeFor = (layer: Layer | undefined): Mode =>
-  layer?.source.kind === 'line' && isPath(layer.source.shape) ? 'anchors' : 'arrange';
+/** The mode that a layer is first worked on in. */
+const modeFor = (layer: Layer | undefined): string =>
+  layer && isPathLine(layer) ? 'anchors' : 'arrange';
 
 /** The selected layer, or undefined. */
 export const useSelectedLayer = (): Layer | undefined =>

@@ -14,7 +14,7 @@ import { bringInPicture, PICTURES } from '../../files/bring-in';
 import { useBench } from '../../state/bench';
 import { useBrush } from '../../state/brush';
 import { Menu, type MenuEntry } from '../../ui/menu';
-import { beginMasking } from '../stage/masking';
+import { beginMasking } from '../modes/mask/masking';
 
 /** What a mask can be made of, or have added. */
 export function AddPart({ layer, label }: { layer: Layer; label: string }) {

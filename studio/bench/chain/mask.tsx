@@ -14,7 +14,7 @@ import { useBrush } from '../../state/brush';
 import { Menu } from '../../ui/menu';
 import { ParameterControls } from '../../ui/parameter-controls';
 import { bake } from '../bake';
-import { beginMasking } from '../stage/masking';
+import { beginMasking } from '../modes/mask/masking';
 import { AddPart } from './add-part';
 import { Part } from './mask-part';
 import { Node } from './node';

@@ -11,7 +11,7 @@ import { weaveParameters } from '@ignis/core/weave/weave';
 import { liveEdit, useBench } from '../../state/bench';
 import { ChoiceField } from '../../ui/choice-field';
 import { ParameterControls } from '../../ui/parameter-controls';
-import { beginWeaving, weaveItself } from '../stage/weaving';
+import { beginWeaving, weaveItself } from '../modes/weave/weaving';
 import { Node } from './node';
 
 /** What a layer goes over and under: another, and a line also itself. */

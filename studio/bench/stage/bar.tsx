@@ -1,5 +1,4 @@
 import { ChevronDown } from 'lucide-react';
-import { useBench, type Mode } from '../../state/bench';
 import { useStageAids } from '../../state/stage-aids';
 import { Menu, type MenuEntry } from '../../ui/menu';
 
@@ -64,28 +63,25 @@ export const DropDown = ({ label, items }: { label: string; items: MenuEntry[] }
   />
 );
 
-/** A way of working, with the digit that chooses it. */
-export function ModeButton({
+/** A mode of the stage, with the digit that chooses it. */
+export const ModeButton = ({
   digit,
-  mode,
   label,
-  onClick = () => useBench.getState().set({ mode }),
+  active,
+  onClick,
 }: {
   digit: string;
-  mode: Mode;
   label: string;
-  onClick?(): void;
-}) {
-  const active = useBench((s) => s.mode === mode);
-  return (
-    <button
-      type="button"
-      aria-pressed={active}
-      onClick={onClick}
-      className={`flex shrink-0 items-center gap-1.5 rounded-full px-2.5 py-1 whitespace-nowrap ${active ? 'bg-ember/20 text-ember-ink' : 'hover:bg-raised'}`}
-    >
-      <span className="text-xs text-dim">{digit}</span>
-      {label}
-    </button>
-  );
-}
+  active: boolean;
+  onClick(): void;
+}) => (
+  <button
+    type="button"
+    aria-pressed={active}
+    onClick={onClick}
+    className={`flex shrink-0 items-center gap-1.5 rounded-full px-2.5 py-1 whitespace-nowrap ${active ? 'bg-ember/20 text-ember-ink' : 'hover:bg-raised'}`}
+  >
+    <span className="text-xs text-dim">{digit}</span>
+    {label}
+  </button>
+);

@@ -2,50 +2,22 @@ import { useGesture } from '@use-gesture/react';
 import { useEffect, useRef, useState } from 'react';
 import type { Point } from '@ignis/core/geometry/affine';
 import { findLayer } from '@ignis/core/scene/edits/layer-edits';
-import type { Layer } from '@ignis/core/scene/model/schema';
-import type { LineSource } from '@ignis/core/sources/line';
-import { pathsOf } from '@ignis/core/sources/line-shape';
-import type { TextSource } from '@ignis/core/sources/text';
 import { useShallow } from 'zustand/react/shallow';
 import { useBench, useSelectedLayer, type View } from '../../state/bench';
 import { useFonts, useFontsOfScene } from '../../state/fonts';
-import { useWoven } from '../../state/weave';
+import { isText } from '@ignis/core/scene/model/traits';
 import { layersAt } from '../../workers/engine';
-import { AnchorDots, areMany } from './anchor-dots';
-import { Anchors } from './anchors';
+import { typeAll } from '../modes/write/writing';
+import { leaveWhatIsGone, modeOf } from '../modes/index';
+import { MaskCanvas, MovingEdge, useShownOver } from '../modes/mask/mask-shown';
 import { Grid, Guides, Rulers } from './aids';
-import { Arrange } from './arrange';
-import { ArrangeMany } from './arrange-many';
-import { Corners } from './corners';
-import { CutWork } from './cut-work';
-import { Draw } from './draw';
-import { Gaps } from './gaps';
-import { Gradient } from './gradient';
-import { Lamp } from './lamp';
-import { Letters } from './letters';
 import { LayerOutline } from './layer-outline';
-import { MaskCanvas, MovingEdge, useShownOver } from './mask-shown';
-import { MaskWork } from './mask-work';
-import { useMasked } from './masked';
-import { Measure } from './measure';
 import { ModeBar } from './mode-bar';
 import { PickColour } from './pick-colour';
 import { follow, scenePoint } from './pointer';
 import { shownScene, usePreview } from './use-preview';
-import { ReshapeWork } from './reshape-work';
-import { StyleHandles } from './style-handles';
 import { useSpaceHeld } from './use-space-held';
-import { Type } from './type';
-import { WeaveBrush } from './weave-brush';
-import { WeaveCrossings } from './weave-crossings';
-import { WeaveStretches } from './weave-stretches';
-import { WidthHandles } from './width-handles';
-import { Write } from './write';
-import { typeAll } from './writing';
-import { fitted, zoomedAt } from './view';
-
-/** The size of the stage, for actions that fit the scene into it. */
-export const stageSize = { width: 0, height: 0 };
+import { fitted, stageSize, zoomedAt } from './view';
 
 interface Props {
   /** Files dropped at a place of the scene. */
@@ -72,12 +44,8 @@ export function Stage({ onFiles }: Props) {
       background: s.scene.background,
     })),
   );
-  const others = useBench((s) => s.others);
-  const measuring = mode === 'measure';
-  const layer = useSelectedLayer();
+  const layer = useSelectedLayer() ?? null;
   const hovered = useBench((s) => findLayer(s.scene, s.hovered));
-  const brushed = useWoven((s) => s.brushed);
-  const masked = useMasked();
   const over = useShownOver(size);
   usePreview(canvas, size);
   useFontsOfScene();
@@ -155,6 +123,16 @@ export function Stage({ onFiles }: Props) {
     });
   };
 
+  // A mode ends with what it is for: by undo, or by what was done in the chain.
+  useEffect(
+    () =>
+      useBench.subscribe((now, before) => {
+        const changed = now.scene !== before.scene || now.step !== before.step;
+        if (changed && !now.gesture) leaveWhatIsGone();
+      }),
+    [],
+  );
+
   /** Selects what shows under a click; a second click takes the one beneath. */
   const pick = async (p: Point, also = false) => {
     const { selected, select, selectAlso } = useBench.getState();
@@ -177,6 +155,10 @@ export function Stage({ onFiles }: Props) {
     });
   };
 
+  const { Overlay, Beneath, pointer, overGuides } = modeOf(mode);
+  const overlay = !comparing && Overlay && (
+    <Overlay stage={element} layer={layer} pick={(at, also) => void pick(at, also)} />
+  );
   return (
     <section
       ref={element}
@@ -213,85 +195,25 @@ export function Stage({ onFiles }: Props) {
       {!comparing && over.view && over.look && (
         <MaskCanvas view={over.view} isNew={over.isNew} look={over.look} />
       )}
-      {!comparing && layer?.visible && mode === 'anchors' && isLine(layer) && (
-        <ManyAnchors layer={layer} {...size} />
-      )}
+      {!comparing && Beneath && <Beneath layer={layer} {...size} />}
       <svg
         className="absolute inset-0 h-full w-full"
         onPointerDown={press}
         onDoubleClick={() => {
           if (layer && isText(layer) && layer.visible && mode === 'arrange') typeAll(layer);
         }}
-        style={{ pointerEvents: space || panning ? 'none' : 'auto' }}
+        style={{
+          pointerEvents: space || panning ? 'none' : 'auto',
+          cursor: comparing ? undefined : pointer,
+        }}
         data-testid="overlay"
       >
         {hovered && hovered.id !== layer?.id && <LayerOutline layer={hovered} />}
-        {!comparing && mode === 'draw' && <Draw stage={element} />}
-        {!comparing && mode === 'write' && <Write stage={element} />}
         <Grid />
-        {!comparing && layer?.visible && mode === 'arrange' && others.length === 0 && (
-          <Arrange stage={element} layer={layer} onClick={(p, e) => void pick(p, e.shiftKey)} />
-        )}
-        {!comparing && layer && mode === 'arrange' && others.length > 0 && (
-          <ArrangeMany
-            stage={element}
-            ids={[layer.id, ...others]}
-            onClick={(e) => void pick(scenePoint(element.current!, e), e.shiftKey)}
-          />
-        )}
-        {!comparing && layer?.visible && mode === 'corners' && (
-          <Corners stage={element} layer={layer} />
-        )}
-        {!comparing && layer?.visible && mode === 'anchors' && isLine(layer) && (
-          <Anchors
-            stage={element}
-            layer={layer}
-            paths={pathsOf(layer.source.shape)}
-            onMiss={(p) => void pick(p)}
-          />
-        )}
-        {!comparing && layer?.visible && isLine(layer) && mode === 'width' && (
-          <WidthHandles stage={element} layer={layer} />
-        )}
-        {!comparing && layer?.visible && isLine(layer) && mode === 'gaps' && (
-          <Gaps stage={element} layer={layer} />
-        )}
-        {!comparing &&
-          layer?.visible &&
-          mode === 'weave' &&
-          (brushed ? (
-            <WeaveBrush stage={element} layer={layer} />
-          ) : (
-            <WeaveStretches layer={layer} />
-          ))}
-        {!comparing && layer?.visible && mode === 'weave' && !brushed && isLine(layer) && (
-          <WeaveCrossings layer={layer} />
-        )}
-        {!comparing && layer?.visible && isLine(layer) && mode === 'ramp' && (
-          <Gradient stage={element} layer={layer} />
-        )}
-        {!comparing && layer?.visible && isText(layer) && mode === 'type' && (
-          <Type key={layer.id} stage={element} layer={layer} />
-        )}
-        {!comparing && layer?.visible && isText(layer) && mode === 'letters' && (
-          <Letters stage={element} layer={layer} />
-        )}
-        {!comparing && layer?.visible && mode === 'style' && (
-          <StyleHandles stage={element} layer={layer} />
-        )}
-        {!comparing && mode === 'lamp' && <Lamp stage={element} />}
+        {!overGuides && overlay}
         {!comparing && over.view && over.edge && <MovingEdge view={over.view} />}
-        {!comparing && layer?.visible && mode === 'reshape' && (
-          <ReshapeWork stage={element} layer={layer} />
-        )}
-        {!comparing && layer?.visible && masked && mode === 'cut-out' && (
-          <CutWork stage={element} layer={layer} masked={masked} />
-        )}
-        {!comparing && masked && (mode === 'mask' || mode === 'select') && (
-          <MaskWork stage={element} masked={masked} />
-        )}
         {!comparing && <Guides stage={element} {...size} />}
-        {measuring && <Measure stage={element} />}
+        {overGuides && overlay}
         <Rulers stage={element} {...size} />
         <PickColour stage={element} canvas={canvas} />
       </svg>
@@ -314,25 +236,6 @@ interface Pinch {
   view: View;
   x: number;
   y: number;
-}
-
-const isText = (layer: Layer): layer is Layer & { source: TextSource } =>
-  layer.source.kind === 'text';
-
-const isLine = (layer: Layer): layer is Layer & { source: LineSource } =>
-  layer.source.kind === 'line';
-
-/** The anchors of a line of very many: beneath the handles, on a canvas of their own. */
-function ManyAnchors({
-  layer,
-  ...size
-}: {
-  layer: Layer & { source: LineSource };
-  width: number;
-  height: number;
-}) {
-  const paths = pathsOf(layer.source.shape);
-  return areMany(paths) ? <AnchorDots layer={layer} paths={paths} {...size} /> : null;
 }
 
 const Notice = ({ text }: { text: string }) => (

@@ -8,7 +8,8 @@ import { setMask } from '@ignis/core/scene/edits/mask-edits';
 import { laidFlat } from '@ignis/core/scene/arrange/placement';
 import type { Layer, Scene } from '@ignis/core/scene/model/schema';
 import { everyLayer } from '@ignis/core/scene/model/schema';
-import { useBench, type Mode } from '../../state/bench';
+import { useBench } from '../../state/bench';
+import { modeOf } from '../modes/index';
 import { useCosts } from '../../state/costs';
 import { preview } from '../../workers/engine';
 import type { Preview } from '../../workers/protocol';
@@ -29,7 +30,7 @@ useBench.subscribe((now, before) => {
     now.scene !== before.scene ||
     now.ghost !== before.ghost ||
     now.view !== before.view ||
-    (now.mode === 'cut-out') !== (before.mode === 'cut-out') ||
+    modeOf(now.mode).showsHidden !== modeOf(before.mode).showsHidden ||
     ((now.mode !== before.mode || now.selected !== before.selected) &&
       everyLayer(now.scene.layers).some((l) => l.placement.corners)) ||
     now.comparing !== before.comparing ||
@@ -53,10 +54,9 @@ interface Size {
 export function shownScene(): Scene {
   const { scene, ghost, opened, comparing, compareWith, selected, mode } = useBench.getState();
   if (!comparing) {
-    // What is cut out is told from all of the picture: what the mask hides is dimmed, not gone.
-    const seen =
-      mode === 'cut-out' && selected ? unmasked(ghost ?? scene, selected) : (ghost ?? scene);
-    return selected ? laidFlat(seen, selected, FLAT.has(mode)) : seen;
+    const { showsHidden, liesFlat } = modeOf(mode);
+    const seen = showsHidden && selected ? unmasked(ghost ?? scene, selected) : (ghost ?? scene);
+    return selected ? laidFlat(seen, selected, liesFlat === true) : seen;
   }
   if (compareWith === 'opened' || !selected) return opened;
   return {
@@ -70,18 +70,6 @@ const unmasked = (scene: Scene, id: string): Scene =>
   findLayer(scene, id)?.mask?.enabled
     ? edit(scene, '', setMask({ layer: id }, { enabled: false })).scene
     : scene;
-
-/** Ways of working on a layer's own px, in which it lies flat. */
-const FLAT: ReadonlySet<Mode> = new Set([
-  'anchors',
-  'width',
-  'gaps',
-  'ramp',
-  'mask',
-  'cut-out',
-  'type',
-  'letters',
-]);
 
 /** Layers, wherever they stand, with one hidden. */
 const without = (layers: readonly Layer[], id: string): Layer[] =>

@@ -5,6 +5,9 @@ interface Size {
   height: number;
 }
 
+/** The size of the stage, CSS px, for commands that fit the scene into it. */
+export const stageSize: Size = { width: 0, height: 0 };
+
 export const NEAREST = 32;
 export const FARTHEST = 0.02;
 

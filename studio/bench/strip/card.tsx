@@ -11,7 +11,8 @@ import { useBench } from '../../state/bench';
 import { COLOUR_TYPE } from '../../state/colours';
 import { Menu, WithContextMenu, type MenuEntry } from '../../ui/menu';
 import { NameField } from '../../ui/name-field';
-import { carry, castShadow, castsShadow, duplicate, echo, group, remove } from '../deeds';
+import { isShaped } from '@ignis/core/scene/model/traits';
+import { carry, castShadow, duplicate, echo, group, remove } from '../commands/layers';
 import type { Drop } from './drop';
 import { useThumbnail } from './use-thumbnail';
 
@@ -65,7 +66,7 @@ export const Card = memo(function Card({ layer, small, drop }: Props) {
     {
       label: 'Cast its shadow',
       run: () => castShadow(layer),
-      disabled: !castsShadow(layer),
+      disabled: !isShaped(layer),
     },
     { label: 'Carry forward', hint: 'Alt →', run: () => carry(layer, 1) },
     { label: 'Carry back', hint: 'Alt ←', run: () => carry(layer, -1) },

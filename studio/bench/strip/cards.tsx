@@ -1,7 +1,7 @@
 import { ChevronLeft, ChevronRight } from 'lucide-react';
 import type { Layer } from '@ignis/core/scene/model/schema';
 import { useBench } from '../../state/bench';
-import { fold } from '../deeds';
+import { fold } from '../commands/strip';
 import { Card } from './card';
 import type { Drop } from './drop';
 

@@ -9,7 +9,7 @@ import {
 import { useEffect, useRef, useState } from 'react';
 import { everyLayer } from '@ignis/core/scene/model/schema';
 import { useBench } from '../../state/bench';
-import { walk } from '../deeds';
+import { walk } from '../commands/strip';
 import { AddLayer } from '../add-layer';
 import { Cards } from './cards';
 import { dropAt, dropped, type Drop } from './drop';

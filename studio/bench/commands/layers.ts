@@ -1,0 +1,164 @@
+import type { ShapeDefinition } from '@ignis/core/definitions/shape';
+import { fitted as fittedPlace } from '@ignis/core/scene/arrange/placement';
+import { likelySubject } from '@ignis/core/scene/arrange/subjects';
+import { darken } from '@ignis/core/scene/edits/darken';
+import {
+  addInFront,
+  duplicateLayer,
+  findLayer,
+  groupLayers,
+  moveLayer,
+  removeLayer,
+  standingOf,
+} from '@ignis/core/scene/edits/layer-edits';
+import { castShadowOf, spillOn } from '@ignis/core/scene/edits/spill-edits';
+import {
+  FIRST_LIGHT,
+  newEcho,
+  newFill,
+  newGrade,
+  newGroup,
+  newId,
+  newLineOf,
+  newShape,
+  newStep,
+} from '@ignis/core/scene/model/make';
+import type { Layer } from '@ignis/core/scene/model/schema';
+import { isShaped } from '@ignis/core/scene/model/traits';
+import type { StartingPoint } from '@ignis/core/scene/starting-points/index';
+import { started } from '@ignis/core/scene/starting-points/index';
+import { tubePasses } from '@ignis/core/sources/pass';
+import { toast } from 'sonner';
+import { useBench } from '../../state/bench';
+import { middleOfView } from './view';
+
+/** What is done with whole layers, by key, menu or button. */
+
+const bench = useBench.getState;
+
+/** A live copy of a layer, in front of it. */
+export function echo(layer: Layer): void {
+  const { scene, change, select } = bench();
+  const made = newEcho(layer, Math.round(Math.max(scene.width, scene.height) / 40));
+  change('Echo', addInFront([made], layer.id, false));
+  select(made.id);
+}
+
+/** Darkens the scene away from its lights. */
+export function darkenScene(): void {
+  const id = newId();
+  bench().change('Darken the scene', darken(id));
+  bench().select(id);
+}
+
+/** Lets the light of a layer fall on what it is most likely meant for. */
+export function spill(layer: Layer): void {
+  const { scene, change, select } = bench();
+  const target = likelySubject(scene, layer.id);
+  if (!target) {
+    toast.error('There is nothing for the light to fall on', {
+      description: 'Bring in a picture that does not fill the scene, or a text.',
+    });
+    return;
+  }
+  const id = newId();
+  change(`Spill on ${target.name}`, spillOn(layer, target.id, id));
+  select(id);
+}
+
+/** Lets a layer cast a shadow on a floor, beneath it. */
+export function castShadow(layer: Layer): void {
+  const id = newId();
+  bench().change(`Shadow of ${layer.name}`, castShadowOf(layer, id));
+  bench().select(id);
+  bench().set({ mode: 'style' });
+}
+
+/** Casts the shadow of the selected layer, or of the likeliest subject if that has no shape. */
+export function castChosenShadow(): void {
+  const { scene, selected } = bench();
+  const own = findLayer(scene, selected);
+  const subject =
+    own && isShaped(own)
+      ? own
+      : (likelySubject(scene, selected ?? '') ?? scene.layers.findLast(isShaped));
+  if (subject) castShadow(subject);
+  else
+    toast.error('There is nothing to cast a shadow', {
+      description: 'Bring in a picture, or write a text: its shape casts the shadow.',
+    });
+}
+
+export function remove(layer: Layer): void {
+  const { scene, change, select } = bench();
+  const { list, index, group } = standingOf(scene, layer.id);
+  change(`Delete ${layer.name}`, removeLayer(layer.id));
+  select((list[index - 1] ?? list[index + 1] ?? group)?.id ?? null);
+}
+
+export function duplicate(layer: Layer): void {
+  const id = newId();
+  bench().change(`Duplicate ${layer.name}`, duplicateLayer(layer.id, id));
+  bench().select(id);
+}
+
+/** Carries a layer one place towards the front (1) or the back (−1); past the end of a group, out of it. */
+export function carry(layer: Layer, by: 1 | -1): void {
+  const { scene, change } = bench();
+  const { list, index, group } = standingOf(scene, layer.id);
+  const to = index + by;
+  const label = by > 0 ? 'Carry forward' : 'Carry back';
+  if (to >= 0 && to < list.length) change(label, moveLayer(layer.id, to, group?.id ?? null));
+  else if (group) {
+    const around = standingOf(scene, group.id);
+    change(
+      `${label}, out of ${group.name}`,
+      moveLayer(layer.id, around.index + (by > 0 ? 1 : 0), around.group?.id ?? null),
+    );
+  }
+}
+
+/** Puts a layer into a group of its own, for others to be dropped on. */
+export function group(layer: Layer): void {
+  const { change, select } = bench();
+  const made = newGroup('Group', [], 'through');
+  change(`Group ${layer.name}`, groupLayers([layer.id], made));
+  select(made.id);
+}
+
+/** Puts a new layer in front of the selected one, or at the very front. */
+function add(layer: Layer): void {
+  const { selected, change, select } = bench();
+  change(`Add ${layer.name}`, addInFront([layer], selected, false));
+  select(layer.id);
+}
+
+export const addFill = (): void => add(newFill('Fill', '#233a66'));
+
+export const addGrade = (): void => add(newGrade('Grade', [newStep('grade.light')]));
+
+/** Puts a layer that is made round (0, 0) in front of all groups that the selected one stands in. */
+function addInView(layer: Layer): void {
+  const { selected, change, select } = bench();
+  change(`Add ${layer.name}`, addInFront([layer], selected, true));
+  select(layer.id);
+  bench().set({ mode: 'arrange' });
+}
+
+export const addStartingPoint = (point: StartingPoint): void =>
+  addInView(started(point, bench().scene, middleOfView()));
+
+/** Adds a ready shape as a tube, small enough for the scene. */
+export function addShape({ kind, label }: ShapeDefinition): void {
+  const { scene } = bench();
+  const width = Math.max(2, Math.round(Math.max(scene.width, scene.height) / 160));
+  const line = newLineOf(label, {
+    light: FIRST_LIGHT,
+    shape: newShape(kind),
+    passes: tubePasses(FIRST_LIGHT, width, newId),
+  });
+  const { x, y } = middleOfView();
+  const most = 0.7 * Math.min(scene.width, scene.height);
+  line.placement = fittedPlace(line, { x: Math.round(x), y: Math.round(y) }, most);
+  addInView(line);
+}

@@ -1,0 +1,19 @@
+import { isPicture } from '@ignis/core/scene/model/traits';
+import { layerMode } from '../mode';
+import { CutTools } from './cut-tools';
+import { CutWork } from './cut-work';
+
+/** Tells a subject from its background. */
+export const cutOut = layerMode({
+  key: 'cut-out',
+  label: () => 'Cut out',
+  action: 'Cut out the subject of the picture',
+  digit: () => '2',
+  fits: isPicture,
+  liesFlat: true,
+  // What is cut out is told from all of the picture: what the mask hides is dimmed, not gone.
+  showsHidden: true,
+  hasBrush: true,
+  Tools: CutTools,
+  Overlay: CutWork,
+});

@@ -1,0 +1,48 @@
+import { length } from '@ignis/core/definitions/parameter';
+import { useBench } from '../../../state/bench';
+import { NumberField } from '../../../ui/number-field';
+import { Bar, Hint, Small, Way } from '../../stage/bar';
+import { endDrawing } from './drawing';
+
+/** How a line is drawn, and the way out of it. */
+export function DrawRow() {
+  const drawn = useBench((s) => s.drawn);
+  const freehand = useBench((s) => s.freehand);
+  const fidelity = useBench((s) => s.fidelity);
+  const { set } = useBench.getState();
+  const hint = freehand
+    ? 'Press and draw. Near its start the line closes.'
+    : drawn
+      ? 'Click for a corner, press and drag for a curve. Shift holds to 15°. Click the first anchor to close.'
+      : 'Click where the line of light begins';
+  return (
+    <Bar>
+      {!drawn && (
+        <>
+          <Way on={!freehand} label="Anchors" onClick={() => set({ freehand: false })} />
+          <Way on={freehand} label="Freehand" onClick={() => set({ freehand: true })} />
+          {freehand && (
+            <span className="flex items-baseline pl-2 text-dim" title={FIDELITY.help}>
+              smoothed by
+              <NumberField
+                value={fidelity}
+                parameter={FIDELITY}
+                onChange={(v) => set({ fidelity: v })}
+                onDone={() => undefined}
+              />
+            </span>
+          )}
+        </>
+      )}
+      <Hint>{hint}</Hint>
+      <Small onClick={endDrawing} label={drawn ? 'Done (Enter)' : 'Cancel (Esc)'} />
+    </Bar>
+  );
+}
+
+const FIDELITY = length('Smoothed by', 3, {
+  min: 0.5,
+  max: 60,
+  step: 0.5,
+  help: 'How far the line may stray from the hand; more makes fewer anchors.',
+});

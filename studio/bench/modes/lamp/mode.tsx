@@ -1,0 +1,23 @@
+import { useBench } from '../../../state/bench';
+import { Bar, Hint, Small } from '../../stage/bar';
+import type { StageMode } from '../mode';
+import { Lamp } from './lamp';
+
+/** Moves the scene light. */
+export const lamp: StageMode = {
+  key: 'lamp',
+  label: () => 'Scene light',
+  action: 'Move the scene light',
+  digit: () => '8',
+  applies: () => true,
+  offered: ({ layer }) =>
+    layer?.steps.some((s) => s.enabled && s.values.follows === 'scene') === true,
+  Row: () => (
+    <Bar>
+      <Hint>Drag the lamp round for its direction, to the middle for its height</Hint>
+      <Small onClick={() => useBench.getState().set({ mode: 'arrange' })} label="Done (Esc)" />
+    </Bar>
+  ),
+  Overlay: ({ stage }) => <Lamp stage={stage} />,
+  escape: 'ends',
+};

@@ -1,0 +1,17 @@
+import { isText } from '@ignis/core/scene/model/traits';
+import { layerMode } from '../mode';
+import { LetterTools } from './letter-tools';
+import { Letters } from './letters';
+
+/** Moves single letters of a text by hand. */
+export const letters = layerMode({
+  key: 'letters',
+  label: () => 'Letters',
+  action: 'Move single letters',
+  digit: () => '4',
+  fits: isText,
+  liesFlat: true,
+  Tools: LetterTools,
+  Overlay: Letters,
+  escape: 'ends',
+});

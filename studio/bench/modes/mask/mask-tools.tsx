@@ -1,0 +1,120 @@
+import { partWays } from '@ignis/core/masks/mask';
+import type { MaskPart } from '@ignis/core/masks/mask';
+import type { Layer } from '@ignis/core/scene/model/schema';
+import type { MaskTool } from '../../../state/brush';
+import { hasWay, turnBrush, useBrush } from '../../../state/brush';
+import type { MaskLook } from '../../../state/shown-mask';
+import { useShownMask } from '../../../state/shown-mask';
+import { useBench } from '../../../state/bench';
+import { DropDown, Hint, Small } from '../../stage/bar';
+
+/** What masks and selections are worked on with. */
+export const TOOLS: readonly { tool: MaskTool; label: string }[] = [
+  { tool: 'brush', label: 'Brush' },
+  { tool: 'lasso', label: 'Lasso' },
+  { tool: 'box', label: 'Box' },
+  { tool: 'oval', label: 'Oval' },
+  { tool: 'colour', label: 'Colour reach' },
+  { tool: 'fade', label: 'Fade' },
+  { tool: 'ends', label: 'Ends of fades' },
+  { tool: 'move', label: 'Move by itself' },
+];
+
+const HINTS: Readonly<Record<MaskTool, string>> = {
+  brush: 'Shift goes straight on from the last stroke; [ and ] change the size',
+  lasso: 'Draw by hand, click for corners; Enter closes it, Esc leaves it',
+  box: 'Drag a box; Shift makes it square',
+  oval: 'Drag an oval; Shift makes it round',
+  colour: 'Click a colour; how far it reaches is set in the chain',
+  fade: 'Drag from where all shows to where nothing does',
+  ends: 'Drag the ends of the fades',
+  move: 'Drag it, pull its corners, turn it: the picture stays',
+};
+
+const LOOKS: readonly { look: MaskLook; label: string }[] = [
+  { look: 'picture', label: 'Show the picture' },
+  { look: 'overlay', label: 'Show as overlay' },
+  { look: 'alone', label: 'Show the mask alone' },
+  { look: 'outline', label: 'Show its outline' },
+];
+
+/** The tool, to be chosen from a list. */
+export function ToolChoice() {
+  const tool = useBrush((s) => s.tool);
+  return (
+    <DropDown
+      label={TOOLS.find((t) => t.tool === tool)!.label}
+      items={TOOLS.map((t) => ({
+        label: t.label,
+        run: () => useBrush.setState({ tool: t.tool }),
+      }))}
+    />
+  );
+}
+
+/** What the tool wants, in a sentence, and what can be set on it. */
+export function ToolHelp({ layer }: { layer: Layer | null }) {
+  const { tool, hides, reachOf } = useBrush();
+  const selecting = useBench((s) => s.mode === 'select');
+  return (
+    <>
+      {tool === 'brush' && (
+        <Small
+          label={
+            selecting
+              ? hides
+                ? 'Takes away'
+                : 'Adds'
+              : hides
+                ? 'Hides · 3 to reveal'
+                : 'Reveals · 3 to hide'
+          }
+          onClick={turnBrush}
+        />
+      )}
+      {tool === 'colour' && layer && (
+        <DropDown
+          label={reachOf === 'layer' ? `of ${layer.name}` : 'of the scene'}
+          items={[
+            { label: 'Colours of the scene', run: () => useBrush.setState({ reachOf: 'scene' }) },
+            {
+              label: `Colours of ${layer.name} alone`,
+              run: () => useBrush.setState({ reachOf: 'layer' }),
+            },
+          ]}
+        />
+      )}
+      <Hint>{HINTS[tool]}</Hint>
+    </>
+  );
+}
+
+/** With what the mask is worked on, whether that reveals or hides, and how the mask is shown. */
+export function MaskTools({ layer }: { layer: Layer }) {
+  const { tool, way } = useBrush();
+  const look = useShownMask((s) => s.look);
+  return (
+    <>
+      <ToolChoice />
+      {hasWay(tool) && (
+        <DropDown
+          label={partWays.find((w) => w.value === way)!.label}
+          items={partWays.map((w) => ({
+            label: w.label,
+            run: () => useBrush.setState({ way: w.value as MaskPart['way'] }),
+          }))}
+        />
+      )}
+      <ToolHelp layer={layer} />
+      {layer.mask && (
+        <DropDown
+          label={LOOKS.find((l) => l.look === look)!.label}
+          items={LOOKS.map((l) => ({
+            label: l.label,
+            run: () => useShownMask.setState({ look: l.look }),
+          }))}
+        />
+      )}
+    </>
+  );
+}

@@ -1,0 +1,33 @@
+import { putMask } from '@ignis/core/scene/edits/mask-edits';
+import { invertSelection } from '@ignis/core/scene/edits/selection-edits';
+import { useBench } from '../../../state/bench';
+import { MaskWork } from '../mask/mask-work';
+import type { StageMode } from '../mode';
+import { SelectTools } from './select-tools';
+
+/** Selects a part of the picture, whatever layer is selected. */
+export const select: StageMode = {
+  key: 'select',
+  label: () => 'Select',
+  action: 'Select a part of the picture',
+  digit: () => '0',
+  applies: () => true,
+  hasBrush: true,
+  Tools: SelectTools,
+  Overlay: ({ stage }) => <MaskWork stage={stage} />,
+  actions: ({ scene }) => {
+    const { change } = useBench.getState();
+    return [
+      {
+        name: 'Select nothing of the picture',
+        run: () => change('Select nothing', putMask('selection', null)),
+        enabled: scene.selection !== null,
+      },
+      {
+        name: 'Select the opposite',
+        run: () => change('Select the opposite', invertSelection),
+        enabled: true,
+      },
+    ];
+  },
+};

@@ -1,0 +1,152 @@
+import type { Edit } from '@ignis/core/scene/edits/edit';
+import { FIRST_LIGHT, newId } from '@ignis/core/scene/model/make';
+import { putMask } from '@ignis/core/scene/edits/mask-edits';
+import type { Layer } from '@ignis/core/scene/model/schema';
+import type { SelectWay } from '@ignis/core/scene/edits/selection-edits';
+import {
+  invertSelection,
+  keptForSelection,
+  selectKept,
+  selectMaskOf,
+  selectShape,
+  selectionToClip,
+  selectionToFill,
+  selectionToLayer,
+  selectionToMask,
+} from '@ignis/core/scene/edits/selection-edits';
+import { subjectsFor } from '@ignis/core/scene/arrange/subjects';
+import { useBench } from '../../../state/bench';
+import { hasWay, useBrush } from '../../../state/brush';
+import { useShownMask } from '../../../state/shown-mask';
+import type { MenuEntry } from '../../../ui/menu';
+import { DropDown, Small } from '../../stage/bar';
+import { selectionToPath } from './selecting';
+import { ToolChoice, ToolHelp } from '../mask/mask-tools';
+
+const WAYS: readonly { way: SelectWay; label: string }[] = [
+  { way: 'new', label: 'New' },
+  { way: 'add', label: 'Add' },
+  { way: 'subtract', label: 'Subtract' },
+  { way: 'intersect', label: 'Intersect' },
+];
+
+/** With what is selected, what else can be, and what becomes of it. */
+export function SelectTools({ layer }: { layer: Layer | null }) {
+  const way = useBrush((s) => s.selectWay);
+  const tool = useBrush((s) => s.tool);
+  const dimmed = useShownMask((s) => s.dimmed);
+  const scene = useBench((s) => s.scene);
+  const has = scene.selection !== null;
+  const { change } = useBench.getState();
+  const select = (edit: Edit) => () => change('Select', edit);
+  const others = [...(layer ? [layer] : []), ...subjectsFor(scene, layer?.id ?? '')];
+  const what: MenuEntry[] = [
+    { label: 'Everything', run: select(selectShape({ kind: 'full' }, 'new')) },
+    {
+      label: 'Nothing',
+      disabled: !has,
+      run: () => change('Select nothing', putMask('selection', null)),
+    },
+    { label: 'The opposite', run: () => change('Select the opposite', invertSelection) },
+    {
+      label: 'What is light',
+      run: select(
+        selectShape({ kind: 'tones', of: null, from: 70, to: 100, soft: 15 }, selectionWay()),
+      ),
+    },
+    {
+      label: 'What is dark',
+      run: select(
+        selectShape({ kind: 'tones', of: null, from: 0, to: 25, soft: 15 }, selectionWay()),
+      ),
+    },
+    ...(layer?.mask
+      ? [{ label: `What the mask of ${layer.name} shows`, run: select(selectMaskOf(layer.id)) }]
+      : []),
+    ...(layer?.source.kind === 'line'
+      ? [
+          {
+            label: `What ${layer.name} goes round`,
+            run: select(
+              selectShape({ kind: 'layer', of: layer.id, what: 'inside' }, selectionWay()),
+            ),
+          },
+        ]
+      : []),
+    ...(scene.kept.length > 0 ? [null] : []),
+    ...scene.kept.map((k) => ({ label: `Kept: ${k.name}`, run: select(selectKept(k.id)) })),
+    ...(others.length > 0 ? [null] : []),
+    ...others.map((l) => ({
+      label: `What ${l.name} covers`,
+      run: select(selectShape({ kind: 'layer', of: l.id, what: 'coverage' }, selectionWay())),
+    })),
+  ];
+  const becomes: MenuEntry[] = [
+    ...(layer
+      ? [
+          {
+            label: `The mask of ${layer.name}`,
+            run: () => change('Mask from the selection', selectionToMask(layer.id, false)),
+          },
+          {
+            label: 'The same, of its opposite',
+            run: () => change('Mask from the selection', selectionToMask(layer.id, true)),
+          },
+          {
+            label: `A layer of this part of ${layer.name}`,
+            disabled: layer.source.kind === 'grade',
+            run: () => make('Layer from the selection', (id) => selectionToLayer(layer.id, id)),
+          },
+          {
+            label: `What ${layer.name} is clipped to`,
+            disabled: layer.source.kind === 'grade',
+            run: () => change('Clip to the selection', selectionToClip(layer.id, newId())),
+          },
+        ]
+      : []),
+    {
+      label: 'A fill',
+      run: () =>
+        make('Fill the selection', (id) => selectionToFill(id, FIRST_LIGHT, layer?.id ?? null)),
+    },
+    { label: 'A line round it', run: () => void selectionToPath() },
+    null,
+    {
+      label: 'A selection kept by name',
+      run: () => change('Keep the selection', keptForSelection(scene)!.keep),
+    },
+  ];
+  return (
+    <>
+      {hasWay(tool) && (
+        <DropDown
+          label={WAYS.find((w) => w.way === way)!.label}
+          items={WAYS.map((w) => ({
+            label: w.label,
+            run: () => useBrush.setState({ selectWay: w.way }),
+          }))}
+        />
+      )}
+      <ToolChoice />
+      <ToolHelp layer={layer} />
+      <DropDown label="Select…" items={what} />
+      {has && <DropDown label="Becomes…" items={becomes} />}
+      {has && (
+        <Small
+          label={dimmed ? 'Edge only' : 'Dim the rest'}
+          onClick={() => useShownMask.setState({ dimmed: !dimmed })}
+        />
+      )}
+    </>
+  );
+}
+
+/** How something chosen from the menu goes with what is selected. */
+const selectionWay = (): SelectWay => useBrush.getState().selectWay;
+
+/** Makes a layer of an id and chooses it: what is new is what is worked on next. */
+function make(label: string, edit: (id: string) => Edit): void {
+  const id = newId();
+  useBench.getState().change(label, edit(id));
+  useBench.getState().select(id);
+}

@@ -1,0 +1,26 @@
+import { toast } from 'sonner';
+import { addLayers } from '@ignis/core/scene/edits/layer-edits';
+import { FIRST_LIGHT, newId, newLineOf } from '@ignis/core/scene/model/make';
+import { tubePasses } from '@ignis/core/sources/pass';
+import { useBench } from '../../../state/bench';
+import { maskPaths } from '../../../workers/engine';
+
+/** A line of light round what is selected. */
+export async function selectionToPath(): Promise<void> {
+  const { scene } = useBench.getState();
+  const paths = await maskPaths(scene, 'selection').catch(() => []);
+  if (paths.length === 0) {
+    toast.info('Nothing is selected that a line could go round');
+    return;
+  }
+  const light = FIRST_LIGHT;
+  const line = newLineOf('Line round the selection', {
+    light,
+    shape: { kind: 'path', paths },
+    passes: tubePasses(light, 8, newId),
+  });
+  const { change, select, set } = useBench.getState();
+  change('Line round the selection', addLayers([line]));
+  select(line.id);
+  set({ mode: 'anchors' });
+}

@@ -1,0 +1,24 @@
+import { useBench } from '../../../state/bench';
+import { Bar, Hint, Small } from '../../stage/bar';
+import type { StageMode } from '../mode';
+import { Write } from './write';
+import { startWriting } from './writing';
+
+/** Waits for where a new text shall begin. */
+export const write: StageMode = {
+  key: 'write',
+  label: () => 'Write',
+  action: 'Add a text',
+  applies: () => true,
+  offered: () => false,
+  begin: startWriting,
+  Row: () => (
+    <Bar>
+      <Hint>Click where the text begins, or drag a box for it</Hint>
+      <Small onClick={() => useBench.getState().set({ mode: 'arrange' })} label="Cancel (Esc)" />
+    </Bar>
+  ),
+  Overlay: ({ stage }) => <Write stage={stage} />,
+  pointer: 'text',
+  escape: 'ends',
+};
