@@ -1,6 +1,7 @@
 import type * as v from 'valibot';
 import type { Affine, Box } from '../geometry/affine';
 import type { Homography } from '../geometry/homography';
+import type { Path } from '../geometry/path';
 import type { ColourBuffer, Plane } from '../pixels/buffer';
 import type { Picture } from '../kernels/picture';
 import type { Mixing } from '../pixels/colour';
@@ -70,6 +71,34 @@ export interface SourceContext {
   mixing: Mixing;
 }
 
+/** A layer that a source names by its id, and what it is drawn from that one. */
+export type Reference<S> = {
+  /** The id of the layer; null if it names none. */
+  to(source: S): string | null;
+  /** Names another layer, in place. */
+  rename(source: S, id: string): void;
+} & (
+  | {
+      /** It is drawn as a copy of the layer, from the source of that under its own values. */
+      as: 'copy';
+      copied<B extends { kind: string }>(source: S, original: B): B;
+    }
+  | {
+      /** It is the light that the layer throws, and may look at what that falls on. */
+      as: 'light';
+      seesSurface(source: S): boolean;
+    }
+  | {
+      /** It is the shadow that the layer casts, as that is by itself. */
+      as: 'shadow';
+    }
+  | {
+      /** It runs along the first path of the layer, which is given in its own px. */
+      as: 'path';
+      along(source: S, path: Path): S;
+    }
+);
+
 /** One thing that a layer can be. */
 export interface SourceDefinition<S extends { kind: string }> {
   kind: S['kind'];
@@ -85,6 +114,26 @@ export interface SourceDefinition<S extends { kind: string }> {
   emits?: true;
   /** How likely it is what others are woven with, cast on and spilled on; left out, never. The highest goes first. */
   subject?: number;
+  /** Whether its own px are those of a picture, which need not be those of the scene. */
+  hasPixels?: true;
+  /** Whether the layers it holds land one by one on what lies beneath. */
+  landsThrough?(source: S): boolean;
+  /** Whether it lies as the lamp of the scene sends it. */
+  followsLamp?(source: S): boolean;
+  /** The layer that it names; left out, it names none. */
+  reference?: Reference<S>;
+  /** Its parts that have ids of their own, such as passes. */
+  parts?(source: S): { id: string }[];
+  /** The paths that it is drawn along, own px. */
+  paths?(source: S): readonly Path[];
+  /** Its one colour as a whole, `#rrggbb`; null, or left out, if it has none. */
+  colour?(source: S): string | null;
+  /** Whatever of it holds colours that are seen; left out, all of it. */
+  colours?(source: S): unknown;
+  /** The source in another colour as a whole; left out, a layer of it is painted over. */
+  recoloured?(source: S, colour: string): S;
+  /** Whether a paint over it is recoloured before it is. */
+  yieldsToPaint?: true;
   /** Whether it draws itself through a homography; of others what they drew is resampled. */
   warps?: boolean;
   /** The box to arrange by, in the source's own px; null if there is nothing yet. */

@@ -1,17 +1,16 @@
 import type { Region } from '../pixels/region';
 import type { SourceContext } from '../definitions/source';
-import { subjectOf, surfaceOf } from '../scene/bound/bound';
-import type { Layer } from '../scene/model/schema';
+import type { BoundLayer } from '../scene/bound/bound';
+import { definitionOf } from '../sources/index';
 import type { Context } from './context';
 import { coloursOf, coverageOf, coveredBox } from './coverage';
 
 /** Layers that are the light or the shadow of another. */
 
 /** What a spill or a cast shadow is told of the layer whose it is. */
-export function throwerFor({ source }: Layer, context: Context): Pick<SourceContext, 'light'> {
-  const subject = subjectOf(source);
+export function throwerFor({ source }: BoundLayer, context: Context): Pick<SourceContext, 'light'> {
+  const { subject, surface: on } = source;
   if (!subject) return {};
-  const on = surfaceOf(source);
   return {
     light: {
       coverage: (region) => coverageOf(subject, context.map, region, context),
@@ -24,14 +23,10 @@ export function throwerFor({ source }: Layer, context: Context): Pick<SourceCont
   };
 }
 
-/** The one colour that a layer has as a whole: that of a line's light, or of letters; null for others. */
-const colourOf = ({ source }: Layer): string | null =>
-  source.kind === 'line'
-    ? source.light
-    : source.kind === 'text'
-      ? source.ranges[0]!.style.colour
-      : null;
+/** The one colour that a layer has as a whole; null if it has none. */
+const colourOf = ({ source }: BoundLayer): string | null =>
+  definitionOf(source).colour?.(source) ?? null;
 
 /** The lamp, for what lies as it sends it. */
-export const lampFor = ({ source }: Layer, { lamp }: Context) =>
-  source.kind === 'shadow' && source.values.lies === 'light' ? lamp : null;
+export const lampFor = ({ source }: BoundLayer, { lamp }: Context) =>
+  definitionOf(source).followsLamp?.(source) ? lamp : null;

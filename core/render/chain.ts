@@ -1,7 +1,7 @@
 import type { Piece, StyleDefinition } from '../definitions/step';
 import type { Region } from '../pixels/region';
 import { EMPTY, grow, isEmpty, unite } from '../pixels/region';
-import type { Layer, Step } from '../scene/model/schema';
+import type { BoundLayer, BoundStep } from '../scene/bound/bound';
 import { stepOfKind } from '../steps/index';
 
 /** Chains of steps: what of each must be known, and how far they reach. */
@@ -20,26 +20,26 @@ export interface Sizes {
 export const plainSizes = (scale: number): Sizes => ({ scale, height: 0, own: 0 });
 
 /** Px of the render for one unit of a step's lengths. */
-export const unitOf = ({ values }: Step, { scale, height }: Sizes): number =>
+export const unitOf = ({ values }: BoundStep, { scale, height }: Sizes): number =>
   values.lengths === 'share' ? height / 100 : scale;
 
 /** How far a step looks beyond a region, px of the render. */
-export const marginOfStep = (step: Step, sizes: Sizes): number =>
+export const marginOfStep = (step: BoundStep, sizes: Sizes): number =>
   stepOfKind(step.kind).margin(step.values, unitOf(step, sizes), sizes.own);
 
 /** Whether a layer has a style that is on, so that it is more than its pixels. */
-export const isStyled = (layer: Layer): boolean =>
+export const isStyled = (layer: BoundLayer): boolean =>
   layer.steps.some((s) => s.enabled && stepOfKind(s.kind).works === 'style');
 
 /** The steps that pixels go through, of those that are on. */
-export const pixelStepsOf = (steps: readonly Step[]): Step[] =>
+export const pixelStepsOf = (steps: readonly BoundStep[]): BoundStep[] =>
   steps.filter((s) => stepOfKind(s.kind).works === 'pixels');
 
 /**
  * How far a chain carries a value, px of the render: its pixels from step to step, and from the shape that
  * each style sees as far as that one reaches.
  */
-export function marginOf(steps: readonly Step[], sizes: Sizes): number {
+export function marginOf(steps: readonly BoundStep[], sizes: Sizes): number {
   let pixels = 0;
   let shape = 0;
   let most = 0;
@@ -58,7 +58,7 @@ export function marginOf(steps: readonly Step[], sizes: Sizes): number {
 
 /** A step, and what must be known after it. */
 export interface Leg {
-  step: Step;
+  step: BoundStep;
   /** Of the pixels, and of the shape; EMPTY where nothing asks for it. */
   pixels: Region;
   shape: Region;
@@ -69,7 +69,7 @@ export interface Leg {
  * walking back, each step asks for the margin it needs.
  */
 export function planOf(
-  steps: readonly Step[],
+  steps: readonly BoundStep[],
   wanted: Region,
   sizes: Sizes,
 ): { source: Region; legs: Leg[] } {
@@ -101,5 +101,5 @@ export function planOf(
 }
 
 /** The pieces of a style. */
-export const piecesOf = (step: Step): Piece[] =>
+export const piecesOf = (step: BoundStep): Piece[] =>
   (stepOfKind(step.kind) as StyleDefinition).pieces(step.values);

@@ -7,7 +7,7 @@ import type { Picture } from '../kernels/picture';
 import type { ColourBuffer, Plane } from '../pixels/buffer';
 import type { Region } from '../pixels/region';
 import type { Mixing } from '../pixels/colour';
-import type { Layer, Step } from '../scene/model/schema';
+import type { BoundLayer, BoundStep } from '../scene/bound/bound';
 import type { Meter } from './meter';
 
 /** Thrown when a render was told to stop. */
@@ -41,13 +41,13 @@ export interface Context {
   /** Lays layers on one another (`stack`), for what looks at another layer. */
   stack(
     onto: (region: Region) => ColourBuffer,
-    layers: readonly Layer[],
+    layers: readonly BoundLayer[],
     asked: { wanted: Region; part: Region },
     context: Context,
     content: readonly unknown[] | null,
   ): ColourBuffer;
   /** Steps of the groups around that their layers land through, innermost first. */
-  around: readonly Step[];
+  around: readonly BoundStep[];
 }
 
 /** Ends a render that is no longer wanted. */
@@ -83,5 +83,5 @@ export function kept<T extends ColourBuffer | Plane>(
 }
 
 /** As `numberOf`, for all of a layer that its pixels depend on. */
-export const contentOf = (layer: Layer): number =>
+export const contentOf = (layer: BoundLayer): number =>
   numberOf(layer, () => contentKey({ ...layer, name: '', layers: layer.layers?.map(contentOf) }));

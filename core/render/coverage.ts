@@ -8,7 +8,7 @@ import type { Region } from '../pixels/region';
 import { covering, isEmpty } from '../pixels/region';
 import type { Subject } from '../scene/bound/bound';
 import { placementMap } from '../definitions/placement';
-import { pathsOf } from '../sources/line-shape';
+import { definitionOf } from '../sources/index';
 import type { Context } from './context';
 import { contentOf, kept } from './context';
 import { extentOf } from './reach';
@@ -70,9 +70,10 @@ export function coloursOf(
 /** As `coverageOf`: what the paths of a line go round, closed or not; of other layers, what they cover. */
 export function insideOf(subject: Subject, to: Affine, region: Region, context: Context): Plane {
   const { source, placement } = subject.layer;
-  if (source.kind !== 'line') return coverageOf(subject, to, region, context);
+  const paths = definitionOf(source).paths?.(source);
+  if (!paths) return coverageOf(subject, to, region, context);
   const map = multiply(multiply(to, subject.map), placementMap(placement));
-  return withinPaths(pathsOf(source.shape), map, region);
+  return withinPaths(paths, map, region);
 }
 
 /** Where a layer lies that another looks at, px that this one is placed on: all of the scene if it has no edges. */

@@ -6,7 +6,7 @@ import { quadOf } from '../geometry/quad';
 import type { Region } from '../pixels/region';
 import { covering, grow } from '../pixels/region';
 import type { Corners } from '../definitions/placement';
-import type { Layer } from '../scene/model/schema';
+import type { BoundLayer } from '../scene/bound/bound';
 
 /** How a layer comes to stand in the render. */
 export interface Drawing {
@@ -46,7 +46,7 @@ export function drawnRegion(warp: Homography, region: Region): Region | null {
 }
 
 /** What lies between the corners of a layer, on what it is drawn on: all that is seen of one without edges. */
-export function betweenCorners({ placement }: Layer, map: Affine): Region {
+export function betweenCorners({ placement }: BoundLayer, map: Affine): Region {
   const { x0, y0, x1, y1 } = boxUnder(map, placement.corners!.box);
   return covering(x0, y0, x1, y1);
 }

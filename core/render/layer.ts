@@ -6,10 +6,9 @@ import type { ColourBuffer, Plane } from '../pixels/buffer';
 import { crop } from '../pixels/buffer';
 import type { Region } from '../pixels/region';
 import { intersect, isEmpty } from '../pixels/region';
-import { keptMaskOf } from '../scene/bound/bound';
 import { placementMap } from '../definitions/placement';
 import { boxOf, placedBox } from '../scene/arrange/placement';
-import type { Layer, Step } from '../scene/model/schema';
+import type { BoundLayer, BoundStep } from '../scene/bound/bound';
 import { stepOfKind } from '../steps/index';
 import type { Leg, Sizes } from './chain';
 import { piecesOf, unitOf } from './chain';
@@ -20,9 +19,9 @@ import { sizesOf } from './reach';
 
 /** One step's result; each is kept under a key that goes on from that of what went in. */
 function throughStep(
-  layer: Layer,
+  layer: BoundLayer,
   pixels: ColourBuffer,
-  step: Step,
+  step: BoundStep,
   wanted: Region,
   sizes: Sizes,
   key: unknown[],
@@ -31,7 +30,7 @@ function throughStep(
   const { mixing } = context;
   stopIfTold(context);
   const unit = unitOf(step, sizes);
-  const within = keptMaskOf(step);
+  const within = step.keptMask;
   const definition = stepOfKind(step.kind) as StepDefinition;
   const seen = definition.seesMask ? [numberOf(layer.mask ?? {}), layer.placement] : null;
   const map = mapTo(layer, context);
@@ -53,7 +52,7 @@ function throughStep(
 
 /** Sends pixels through steps that pixels go through; a change of one computes it anew and those after it. */
 export function throughSteps(
-  layer: Layer,
+  layer: BoundLayer,
   pixels: ColourBuffer,
   legs: readonly Leg[],
   sizes: Sizes,
@@ -82,7 +81,7 @@ export interface Dressed {
  * styles make pieces of that. What is made within a changed shape has that one's edges, and lands above.
  */
 export function dressed(
-  layer: Layer,
+  layer: BoundLayer,
   source: ColourBuffer,
   legs: readonly Leg[],
   wanted: Region,
@@ -153,10 +152,10 @@ export function dressed(
 }
 
 /** From a layer's own px to px of the render, but for corners. */
-const mapTo = (layer: Layer, { map }: Context) => multiply(map, placementMap(layer.placement));
+const mapTo = (layer: BoundLayer, { map }: Context) => multiply(map, placementMap(layer.placement));
 
 /** Where a layer lies, for what is painted on it. */
-function frameOf(layer: Layer, context: Context): PaintFrame {
+function frameOf(layer: BoundLayer, context: Context): PaintFrame {
   const { map, scene, mixing, picture } = context;
   const box = boxOf(layer);
   return {

@@ -1,5 +1,5 @@
 import { numberOf } from '../definitions/content-key';
-import type { Look, MaskContext } from '../definitions/mask';
+import type { Look, LooksAt, MaskContext, Within } from '../definitions/mask';
 import type { Affine } from '../geometry/affine';
 import { invert, meanScale, multiply, scaling } from '../geometry/affine';
 import { compose, projective } from '../geometry/homography';
@@ -14,10 +14,8 @@ import { crop } from '../pixels/buffer';
 import { scoped } from '../pixels/heap';
 import type { Region } from '../pixels/region';
 import { covering, grow, intersect } from '../pixels/region';
-import type { KeptMask, Subject } from '../scene/bound/bound';
-import { keptMaskOf, subjectOf } from '../scene/bound/bound';
+import type { BoundLayer, KeptMask, Limited, Looking, Subject } from '../scene/bound/bound';
 import { placementMap } from '../definitions/placement';
-import type { Layer } from '../scene/model/schema';
 import { marginOf } from './chain';
 import type { Context } from './context';
 import { kept } from './context';
@@ -29,7 +27,7 @@ import { hiddenOf, hidesByPass } from './woven';
 /** Masks of layers, and selections, in a render. */
 
 /** How much of a layer its mask and its weave let through, over all of `wanted`; null if it has none that is on. */
-export function maskOf(layer: Layer, wanted: Region, context: Context): Plane | null {
+export function maskOf(layer: BoundLayer, wanted: Region, context: Context): Plane | null {
   const own = ownMask(layer, wanted, context);
   const hidden = hidesByPass(layer) ? null : hiddenOf(layer, wanted, context);
   if (!hidden) return own;
@@ -41,7 +39,7 @@ export function maskOf(layer: Layer, wanted: Region, context: Context): Plane | 
 }
 
 /** What its mask alone lets through. */
-export function ownMask(layer: Layer, wanted: Region, context: Context): Plane | null {
+export function ownMask(layer: BoundLayer, wanted: Region, context: Context): Plane | null {
   const { mask } = layer;
   if (!mask?.enabled) return null;
   const { map, scale, warp, region } = mask.moves
@@ -72,13 +70,12 @@ export function drawnMask(mask: Mask, { map, to, scale }: Lie, region: Region, c
   const lies: MaskContext & { scale: number } = {
     ...{ scale, wanted: region, picture, memo, mixing },
     map: mask.place ? multiply(map, placementMap(mask.place)) : map,
-    look(shape) {
-      const subject = subjectOf(shape);
-      return subject && lookAt(subject, to, context);
+    // What is drawn is bound: its shapes come with what they look at.
+    look({ subject }: LooksAt & Looking) {
+      return subject ? lookAt(subject, to, context) : null;
     },
-    kept(value, over) {
-      const found = keptMaskOf(value);
-      return found ? keptPlane(found, to, over, context) : null;
+    kept({ keptMask }: Within & Limited, over) {
+      return keptMask ? keptPlane(keptMask, to, over, context) : null;
     },
   };
   return maskPlane(mask, lies);
@@ -123,7 +120,7 @@ const [FOR_EACH, AT_LEAST] = [4, 1e6];
 const MOST_OF_MASK = 12e6;
 
 /** How a mask that moves along is drawn: with its layer's corners, and where anything of the layer may show. */
-function maskDrawing(layer: Layer, wanted: Region, context: Context) {
+function maskDrawing(layer: BoundLayer, wanted: Region, context: Context) {
   const drawing = drawingOf(layer, context);
   const { map, warp, scale } = drawing;
   if (!warp) return { map, scale: context.scale, warp, region: wanted };

@@ -24,6 +24,7 @@ import type { Pass } from '../sources/pass';
 import { newPass } from '../sources/pass';
 import { lookUp, scene, traced } from '../testing/scenes';
 import { cacheOf } from './cache';
+import { asDrawn } from '../scene/bound/bind';
 import { menderOf } from './mend';
 import { extentOf } from './reach';
 import { render } from './render';
@@ -254,7 +255,7 @@ describe('the extent of a layer', () => {
   it('holds every pixel it has, at any scale', () => {
     fc.assert(
       fc.property(scene, fc.constantFrom(0.25, 0.5, 1, 2), (s, scale) => {
-        for (const layer of s.layers) {
+        for (const layer of asDrawn(s).layers) {
           if (layer.source.kind === 'grade') continue;
           const extent = extentOf(layer, { map: scaling(scale), scale, around: [] });
           if (!extent) continue;
@@ -280,9 +281,10 @@ describe('the extent of a layer', () => {
       passes: [newPass('x', '', { width: 12 })],
     });
     line.placement = { ...line.placement, scaleX: 0.4, scaleY: 0.5 };
-    const extent = extentOf(line, { map: scaling(0.5), scale: 0.5, around: [] })!;
-    const wide = { x: -100, y: -100, width: 200, height: 200 };
     const s = { ...newScene('', 100, 100, null), layers: [line] };
+    const standing = { map: scaling(0.5), scale: 0.5, around: [] };
+    const extent = extentOf(asDrawn(s).layers[0]!, standing)!;
+    const wide = { x: -100, y: -100, width: 200, height: 200 };
     const { data } = render(s, { ...ask, region: wide, scale: 0.5, background: false });
     const lost = data.findIndex((v, i) => {
       const [x, y] = [((i >> 2) % 200) - 100, (((i >> 2) / 200) | 0) - 100];

@@ -6,12 +6,13 @@ import { borrow, hold, letGo, scoped } from '../pixels/heap';
 import type { Region } from '../pixels/region';
 import { intersect, isEmpty, regionKey, unite } from '../pixels/region';
 import { asDrawn } from '../scene/bound/bind';
-import type { Layer, Scene } from '../scene/model/schema';
+import type { BoundLayer, BoundScene } from '../scene/bound/bound';
+import type { Scene } from '../scene/model/schema';
 import { findLayer } from '../scene/edits/layer-edits';
 import { contentOf } from './context';
 import { influenceOf, isThrough } from './reach';
 import type { RenderRequest } from './render';
-import { render, renderPart } from './render';
+import { renderPart } from './render';
 
 /** A picture, and where it differs from the one that the same mender made before. */
 export interface Mended {
@@ -35,7 +36,7 @@ interface Last {
   /** Where the layer in focus may have changed it; null for everywhere. */
   reach: Region | null;
   /** The layer in focus as it was. */
-  layer: Layer | undefined;
+  layer: BoundLayer | undefined;
 }
 
 /** What is held of a layer's parts, until it is let go of. */
@@ -111,7 +112,7 @@ export function menderOf(): Mender {
         if (before) letGo(before.picture);
         else clear();
         last = null;
-        const picture = render(scene, request);
+        const picture = renderPart(scene, request, region);
         hold(picture);
         last = { picture, key, reach, layer };
         return { picture, changed: region };
@@ -127,7 +128,7 @@ function within(region: Region, a: Region | null, b: Region | null): Region {
 }
 
 /** All that a picture depends on, save what the layer in focus looks like. */
-function keyWithout(scene: Scene, focus: string | null, request: RenderRequest): string {
+function keyWithout(scene: BoundScene, focus: string | null, request: RenderRequest): string {
   const own = focus === null ? undefined : findLayer(scene, focus);
   const { region, scale, layers, background } = request;
   return JSON.stringify([
@@ -143,7 +144,7 @@ function keyWithout(scene: Scene, focus: string | null, request: RenderRequest):
 }
 
 /** The contents of layers, of one no more than its id. */
-const without = (layers: readonly Layer[], id: string | null): unknown[] =>
+const without = (layers: readonly BoundLayer[], id: string | null): unknown[] =>
   layers.map((l) =>
     l.id === id
       ? l.id
@@ -152,5 +153,5 @@ const without = (layers: readonly Layer[], id: string | null): unknown[] =>
         : contentOf(l),
   );
 
-const findIn = (layers: readonly Layer[], id: string | null): boolean =>
+const findIn = (layers: readonly BoundLayer[], id: string | null): boolean =>
   layers.some((l) => l.id === id || (l.layers !== undefined && findIn(l.layers, id)));

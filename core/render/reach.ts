@@ -5,8 +5,9 @@ import type { Region } from '../pixels/region';
 import { EMPTY, grow, isEmpty, unite } from '../pixels/region';
 import { placementMap } from '../definitions/placement';
 import { cornersMap } from '../scene/arrange/placement';
-import type { Layer, Step } from '../scene/model/schema';
+import type { BoundLayer, BoundStep } from '../scene/bound/bound';
 import { heightUnder } from '../scene/edits/style-edits';
+import { grades } from '../scene/model/traits';
 import { definitionOf } from '../sources/index';
 import { seesPlace } from '../steps/index';
 import type { Sizes } from './chain';
@@ -19,28 +20,27 @@ import { affordable, betweenCorners, finenessOf, shownRegion } from './drawing';
 export interface Standing {
   map: Affine;
   scale: number;
-  around: readonly Step[];
+  around: readonly BoundStep[];
 }
 
 /** A region, or null for everywhere. */
 type Reach = Region | null;
 
 /** The steps of a layer that are on. */
-export const stepsOf = (layer: Layer): Step[] => layer.steps.filter((s) => s.enabled);
+export const stepsOf = (layer: BoundLayer): BoundStep[] => layer.steps.filter((s) => s.enabled);
 
 /**
  * Whether a group's layers land one by one on what lies beneath: not if it is resampled as one, if styles
  * are made of its shape, or if steps carry its pixels from one place of it to another.
  */
-export const isThrough = (layer: Layer): boolean =>
-  layer.source.kind === 'group' &&
-  layer.source.lands === 'through' &&
+export const isThrough = (layer: BoundLayer): boolean =>
+  definitionOf(layer.source).landsThrough?.(layer.source) === true &&
   layer.placement.corners === null &&
   !isStyled(layer) &&
   !stepsOf(layer).some((s) => seesPlace(s.kind));
 
 /** Px of the render for the lengths of a layer's steps. */
-export const sizesOf = (layer: Layer, { map, scale }: Standing): Sizes => ({
+export const sizesOf = (layer: BoundLayer, { map, scale }: Standing): Sizes => ({
   scale,
   height: heightUnder(layer, map),
   own: largestScale(multiply(map, placementMap(layer.placement))),
@@ -50,7 +50,7 @@ export const sizesOf = (layer: Layer, { map, scale }: Standing): Sizes => ({
  * How a layer is drawn. With corners of its own it is first drawn upright, as fine as it will be seen where
  * it comes nearest, so that it need be resampled but once.
  */
-export function drawingOf(layer: Layer, standing: Standing): Drawing {
+export function drawingOf(layer: BoundLayer, standing: Standing): Drawing {
   const own = placementMap(layer.placement);
   const map = multiply(standing.map, own);
   const scale = standing.scale * meanScale(own);
@@ -69,22 +69,26 @@ export function drawingOf(layer: Layer, standing: Standing): Drawing {
 }
 
 /** Where the layers of a group stand: its placement carries them, and the lengths of their steps. */
-export function inside<S extends Standing>(group: Layer, standing: S, around: readonly Step[]): S {
+export function inside<S extends Standing>(
+  group: BoundLayer,
+  standing: S,
+  around: readonly BoundStep[],
+): S {
   const { map, scale } = drawingOf(group, standing);
   return { ...standing, map, scale, around };
 }
 
 /** The steps that the layers of a group go through besides their own: what changes a shape alone changes nothing. */
-export const stepsAround = (group: Layer, { around }: Standing): Step[] =>
+export const stepsAround = (group: BoundLayer, { around }: Standing): BoundStep[] =>
   isThrough(group) ? [...pixelStepsOf(stepsOf(group)), ...around] : [];
 
 /**
  * How far beyond a region what lies beneath a layer must be known to make that region, px: so far a
  * change beneath it spreads.
  */
-export function reachBeneath(layer: Layer, scale: number): number {
+export function reachBeneath(layer: BoundLayer, scale: number): number {
   if (!layer.visible) return 0;
-  if (layer.source.kind === 'grade')
+  if (grades(layer))
     return marginOf(pixelStepsOf(stepsOf(layer)), {
       ...plainSizes(scale),
       own: scale * largestScale(placementMap(layer.placement)),
@@ -95,9 +99,9 @@ export function reachBeneath(layer: Layer, scale: number): number {
 }
 
 /** A region that holds all of a layer's pixels, after its steps; null if it has no edges. */
-export function extentOf(layer: Layer, standing: Standing): Reach {
+export function extentOf(layer: BoundLayer, standing: Standing): Reach {
   // A grade is everywhere, wherever it is placed.
-  if (layer.source.kind === 'grade') return null;
+  if (grades(layer)) return null;
   const drawing = drawingOf(layer, standing);
   const shown = drawing.warp
     ? shownRegion(drawing.warp, uprightExtent(layer, drawing, standing))
@@ -109,10 +113,10 @@ export function extentOf(layer: Layer, standing: Standing): Reach {
  * A region that holds all of a layer with corners as it is drawn upright, before its steps: of one without
  * edges, what lies between the corners.
  */
-export const uprightExtent = (layer: Layer, drawing: Drawing, standing: Standing): Region =>
+export const uprightExtent = (layer: BoundLayer, drawing: Drawing, standing: Standing): Region =>
   contentExtent(layer, drawing, standing) ?? betweenCorners(layer, drawing.map);
 
-const contentExtent = (layer: Layer, { map, scale }: Drawing, standing: Standing): Reach =>
+const contentExtent = (layer: BoundLayer, { map, scale }: Drawing, standing: Standing): Reach =>
   layer.layers
     ? extentOfAll(layer.layers, { map, scale, around: stepsAround(layer, standing) })
     : definitionOf(layer.source).extent(layer.source, map);
@@ -125,7 +129,7 @@ const throughCorners = (warp: Drawing['warp'], region: Region): Reach =>
  * A region out of which a layer's pixels are those that it had before; null if that is not known. EMPTY
  * if nothing has changed.
  */
-function differenceFrom(before: Layer, layer: Layer, standing: Standing): Reach {
+function differenceFrom(before: BoundLayer, layer: BoundLayer, standing: Standing): Reach {
   if (before === layer) return EMPTY;
   // What is made of a shape may hang on all of it, and so does where a weave goes over and under.
   if (isStyled(layer) || layer.weave?.enabled) return null;
@@ -138,7 +142,7 @@ function differenceFrom(before: Layer, layer: Layer, standing: Standing): Reach 
   return shown && grow(shown, ownMargin(layer, standing));
 }
 
-function extentOfAll(layers: readonly Layer[], standing: Standing): Reach {
+function extentOfAll(layers: readonly BoundLayer[], standing: Standing): Reach {
   let all = EMPTY;
   for (const layer of layers) {
     const own = extentOf(layer, standing);
@@ -149,7 +153,7 @@ function extentOfAll(layers: readonly Layer[], standing: Standing): Reach {
 }
 
 /** How far a layer's own steps, and those around, carry a value, px of the render. */
-const ownMargin = (layer: Layer, standing: Standing): number =>
+const ownMargin = (layer: BoundLayer, standing: Standing): number =>
   marginOf(stepsOf(layer), sizesOf(layer, standing)) +
   marginOf(standing.around, plainSizes(standing.scale));
 
@@ -159,10 +163,10 @@ const ownMargin = (layer: Layer, standing: Standing): number =>
  * the layer was before: where it may differ from that.
  */
 export function influenceOf(
-  layers: readonly Layer[],
+  layers: readonly BoundLayer[],
   id: string,
   standing: Standing,
-  before?: Layer,
+  before?: BoundLayer,
 ): Reach {
   let reach: Reach = EMPTY;
   for (const layer of layers) {

@@ -12,7 +12,8 @@ import { scoped } from '../pixels/heap';
 import type { Region } from '../pixels/region';
 import { contains } from '../pixels/region';
 import { asDrawn } from '../scene/bound/bind';
-import type { Layer, Scene } from '../scene/model/schema';
+import type { BoundLayer, BoundScene } from '../scene/bound/bound';
+import type { Scene } from '../scene/model/schema';
 import { everyLayer } from '../scene/model/schema';
 import type { Context } from './context';
 import { noMeter } from './meter';
@@ -51,23 +52,22 @@ export interface RenderRequest {
  * Within a scope of the heap the result belongs to it. Throws Stopped, HeapFull, and what `picture` throws.
  */
 export const render = (scene: Scene, request: RenderRequest): ColourBuffer =>
-  renderPart(scene, request, request.region);
+  renderPart(asDrawn(scene), request, request.region);
 
 /**
- * As `render`, but only a part of the region that is asked for. Layers make their pixels for the whole
+ * As `render`, of a scene as it is drawn, but only a part of the region that is asked for. Layers make their pixels for the whole
  * region, so that a memo has them for the next part; they are laid on one another in this part alone. If
  * it is said to be local, the layer in focus makes no more than its part.
  */
 export function renderPart(
-  scene: Scene,
+  scene: BoundScene,
   request: RenderRequest,
   part: Region,
   local = false,
 ): ColourBuffer {
   const { region } = request;
-  const drawn = asDrawn(scene);
   const context = contextOf(scene, request, local);
-  const layers = request.layers ? only(drawn.layers, new Set(request.layers)) : drawn.layers;
+  const layers = request.layers ? only(scene.layers, new Set(request.layers)) : scene.layers;
   const fill = request.background === false ? null : scene.background;
   return scoped(() => {
     const start = (over: Region) =>
@@ -104,9 +104,9 @@ export function contextOf(
 }
 
 /** The layers of a list that were asked for. One that carries a clipped one lends its coverage alone. */
-function only(layers: readonly Layer[], ids: ReadonlySet<string>): Layer[] {
-  const out: Layer[] = [];
-  let base: Layer | null = null;
+function only(layers: readonly BoundLayer[], ids: ReadonlySet<string>): BoundLayer[] {
+  const out: BoundLayer[] = [];
+  let base: BoundLayer | null = null;
   for (const layer of layers) {
     if (!layer.clip) base = layer;
     const own = ids.has(layer.id)

@@ -1,7 +1,7 @@
-import { subjectOf } from '../scene/bound/bound';
 import { asDrawn } from '../scene/bound/bind';
 import { findLayer } from '../scene/edits/layer-edits';
 import type { Scene } from '../scene/model/schema';
+import { isCastShadow } from '../scene/model/traits';
 import type { Floor } from '../sources/shadow-sheets';
 import { floorOf } from '../sources/shadow-sheets';
 import { scoped } from '../pixels/heap';
@@ -16,9 +16,8 @@ export function shadowFloor(
   request: Pick<RenderRequest, 'picture' | 'memo'>,
 ): Floor | null {
   const layer = findLayer(asDrawn(scene), id);
-  const subject = layer && subjectOf(layer.source);
-  if (layer?.source.kind !== 'shadow' || !subject) return null;
-  const { values } = layer.source;
+  if (!layer || !isCastShadow(layer) || !layer.source.subject) return null;
+  const { values, subject } = layer.source;
   return scoped(() => {
     const context = contextOf(scene, { ...request, scale: 1 });
     const box = coveredBox(subject, context);

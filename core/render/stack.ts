@@ -10,7 +10,8 @@ import { colourBuffer, crop } from '../pixels/buffer';
 import { scoped } from '../pixels/heap';
 import type { Region } from '../pixels/region';
 import { EMPTY, grow, intersect, isEmpty, unite } from '../pixels/region';
-import type { Layer } from '../scene/model/schema';
+import type { BoundLayer } from '../scene/bound/bound';
+import { grades } from '../scene/model/traits';
 import { definitionOf } from '../sources/index';
 import { isStyled, pixelStepsOf, planOf, plainSizes } from './chain';
 import type { Context } from './context';
@@ -36,8 +37,8 @@ import { hiddenKey, hiddenOf, hidesByPass } from './woven';
 
 /** A layer and those clipped to it, back to front. */
 interface Unit {
-  base: Layer;
-  clipped: Layer[];
+  base: BoundLayer;
+  clipped: BoundLayer[];
 }
 
 /**
@@ -45,21 +46,21 @@ interface Unit {
  * a grade (which covers everything), it is as if it were not clipped. What is hidden is left out, and
  * so is what is clipped to it.
  */
-function unitsOf(layers: readonly Layer[]): Unit[] {
+function unitsOf(layers: readonly BoundLayer[]): Unit[] {
   const units: Unit[] = [];
   let base: Unit | null = null;
   for (const layer of layers) {
-    if (layer.clip && base && base.base.source.kind !== 'grade') base.clipped.push(layer);
+    if (layer.clip && base && !grades(base.base)) base.clipped.push(layer);
     else units.push((base = { base: layer, clipped: [] }));
   }
-  const shows = (l: Layer) => l.visible && l.opacity > 0;
+  const shows = (l: BoundLayer) => l.visible && l.opacity > 0;
   return units
     .filter((u) => shows(u.base))
     .map((u) => ({ base: u.base, clipped: u.clipped.filter(shows) }));
 }
 
 /** Whether a layer is, or holds, the one in focus. */
-const holdsFocus = (layer: Layer, focus: string): boolean =>
+const holdsFocus = (layer: BoundLayer, focus: string): boolean =>
   layer.id === focus || (layer.layers?.some((l) => holdsFocus(l, focus)) ?? false);
 
 /** What is asked of a list of layers. */
@@ -71,7 +72,7 @@ export interface Asked {
 }
 
 /** What must be known beneath each of some layers (back to front) for what is asked for, which comes last. */
-function needsBeneath(layers: readonly Layer[], asked: Asked, scale: number): Asked[] {
+function needsBeneath(layers: readonly BoundLayer[], asked: Asked, scale: number): Asked[] {
   const needs = [asked];
   for (const layer of [...layers].reverse()) {
     const reach = reachBeneath(layer, scale);
@@ -88,7 +89,7 @@ function needsBeneath(layers: readonly Layer[], asked: Asked, scale: number): As
  */
 export function stack(
   onto: (region: Region) => ColourBuffer,
-  layers: readonly Layer[],
+  layers: readonly BoundLayer[],
   asked: Asked,
   context: Context,
   content: readonly unknown[] | null,
@@ -150,7 +151,7 @@ function landed(
   const { base, clipped } = unit;
   const { wanted, part } = asked;
   return scoped(() => {
-    if (base.source.kind === 'grade') return graded(acc, base, asked, context);
+    if (grades(base)) return graded(acc, base, asked, context);
     const extent = extentOf(base, context);
     if (extent && isEmpty(intersect(extent, part))) return acc;
     if (isThrough(base) && clipped.length === 0)
@@ -203,7 +204,7 @@ function landed(
 }
 
 /** A layer's own pixels: its source under its placement, or the layers of a group, through its steps. */
-function layerPixels(layer: Layer, asked: Asked, context: Context): Dressed {
+function layerPixels(layer: BoundLayer, asked: Asked, context: Context): Dressed {
   const { wanted, part } = isStyled(layer) ? withinExtent(layer, asked, context) : asked;
   const { around } = context;
   const sizes = sizesOf(layer, context);
@@ -246,7 +247,7 @@ function layerPixels(layer: Layer, asked: Asked, context: Context): Dressed {
 }
 
 /** What is asked of a layer, as far as it reaches: styles fill all that they are asked for. */
-function withinExtent(layer: Layer, { wanted, part }: Asked, context: Context): Asked {
+function withinExtent(layer: BoundLayer, { wanted, part }: Asked, context: Context): Asked {
   const extent = extentOf(layer, context);
   return extent
     ? { wanted: intersect(wanted, extent), part: intersect(part, extent) }
@@ -255,7 +256,7 @@ function withinExtent(layer: Layer, { wanted, part }: Asked, context: Context): 
 
 /** What a layer is drawn as, before its steps. */
 function drawn(
-  layer: Layer,
+  layer: BoundLayer,
   { wanted, part }: Asked,
   map: Affine,
   context: Context,
@@ -282,7 +283,7 @@ function drawn(
 /** What lies beneath a grade, through its steps, by as much as its opacity and mask say. */
 function graded(
   acc: ColourBuffer,
-  grade: Layer,
+  grade: BoundLayer,
   { wanted, part }: Asked,
   context: Context,
 ): ColourBuffer {
@@ -311,7 +312,7 @@ function graded(
 /** The layers of a group on what lies beneath, by as much as the group's opacity and mask say. */
 function throughGroup(
   acc: ColourBuffer,
-  group: Layer,
+  group: BoundLayer,
   asked: Asked,
   context: Context,
   content: readonly unknown[] | null,

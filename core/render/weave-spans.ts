@@ -2,7 +2,6 @@ import { piece } from '../geometry/dash';
 import type { Point } from '../geometry/affine';
 import { lengthsOf, placeAlong, thinned } from '../geometry/strand';
 import { scoped } from '../pixels/heap';
-import { subjectOf } from '../scene/bound/bound';
 import { asDrawn } from '../scene/bound/bind';
 import { findLayer } from '../scene/edits/layer-edits';
 import type { Scene } from '../scene/model/schema';
@@ -36,7 +35,7 @@ export function weaveSpans(
 ): WeaveState | null {
   const layer = findLayer(asDrawn(scene), id);
   if (!layer?.weave) return null;
-  if (!subjectOf(layer.weave)) return { is: 'lost' };
+  if (!layer.weave.subject) return { is: 'lost' };
   return scoped(() => {
     const context = contextOf(scene, { ...request, scale: 1 });
     // A weave that is off can be worked on too.

@@ -9,11 +9,10 @@ import type { Plane } from '../pixels/buffer';
 import { scoped } from '../pixels/heap';
 import type { Region } from '../pixels/region';
 import { EMPTY, covering, grow, intersect, isEmpty, unite } from '../pixels/region';
-import type { Subject } from '../scene/bound/bound';
-import { subjectOf } from '../scene/bound/bound';
+import type { BoundLayer, Subject } from '../scene/bound/bound';
+import { isLine } from '../scene/model/traits';
 import { placementMap } from '../definitions/placement';
 import { cornersMap } from '../scene/arrange/placement';
-import type { Layer } from '../scene/model/schema';
 import { strokes } from '../masks/strokes';
 import type { LineSource } from '../sources/line';
 import { drawnStrands, runsBetweenGaps } from '../sources/line-shape';
@@ -35,11 +34,11 @@ import { extentOf } from './reach';
 /** The longer side of the grid, px. */
 const SIDE = 512;
 
-type Thread = Layer & { source: LineSource };
+type Thread = BoundLayer & { source: LineSource };
 
 /** A layer that is woven with another that is there. */
 interface Weaving {
-  layer: Layer;
+  layer: BoundLayer;
   weave: Weave;
   subject: Subject;
   /** The grid: so many px for one that the layers of the list lie on, and where it lies, its own px. */
@@ -48,21 +47,20 @@ interface Weaving {
 }
 
 /** Whether a layer is woven stretch by stretch, as a line is, and not overlap by overlap, as a shape is. */
-const isThread = (layer: Layer): layer is Thread =>
-  layer.source.kind === 'line' &&
-  layer.source.passes.some((p) => p.enabled && p.draws !== 'inside');
+const isThread = (layer: BoundLayer): layer is Thread =>
+  isLine(layer) && layer.source.passes.some((p) => p.enabled && p.draws !== 'inside');
 
 /** Whether a layer hides its passes itself: lines that stand in no corners do. */
-export const hidesByPass = (layer: Layer): boolean =>
-  layer.source.kind === 'line' && layer.placement.corners === null;
+export const hidesByPass = (layer: BoundLayer): boolean =>
+  isLine(layer) && layer.placement.corners === null;
 
 /**
  * How a layer is woven, if it is and its subject is there; null if not. The grid lies round all of the subject, so
  * that it stays as it is while the layer changes; with one without edges, round the layer.
  */
-export function weavingOf(layer: Layer): Weaving | null {
+export function weavingOf(layer: BoundLayer): Weaving | null {
   const { weave } = layer;
-  const subject = subjectOf(weave);
+  const subject = weave?.subject;
   if (!weave?.enabled || !subject) return null;
   const { map } = subject;
   const around =
@@ -146,7 +144,7 @@ const fieldOf = (weaving: Weaving, context: Context): Plane =>
   });
 
 /** All that a weave depends on: of a line only its shape, whatever it is painted with. */
-function weaveKey(layer: Layer): unknown[] {
+function weaveKey(layer: BoundLayer): unknown[] {
   const { source, placement, weave } = layer;
   const own = isThread(layer)
     ? [contentKey([layer.source.shape, layer.source.modifiers]), reachKey(layer.source)]
@@ -159,13 +157,14 @@ const reachKey = ({ passes }: LineSource) =>
   passes.map((p) => [p.enabled, p.width, p.grow, p.blur, p.hardness, p.x, p.y, p.draws]);
 
 /** All that what is hidden of a layer depends on, besides where the render looks; null if nothing is. */
-export const hiddenKey = (layer: Layer): unknown[] | null => weavingOf(layer) && weaveKey(layer);
+export const hiddenKey = (layer: BoundLayer): unknown[] | null =>
+  weavingOf(layer) && weaveKey(layer);
 
 /**
  * What of a layer is hidden behind what it is woven with, over the part of `wanted` where any may be; null if
  * nothing is.
  */
-export function hiddenOf(layer: Layer, wanted: Region, context: Context): Hidden | null {
+export function hiddenOf(layer: BoundLayer, wanted: Region, context: Context): Hidden | null {
   const weaving = weavingOf(layer);
   const back = invert(context.map);
   if (!weaving || !back) return null;

@@ -164,6 +164,14 @@ export const castShadow: SourceDefinition<CastShadowSource> = {
   help: 'The shadow that a layer casts on a floor or a wall, live.',
   schema: castShadowSchema,
   shaped: false,
+  reference: {
+    as: 'shadow',
+    to: ({ of }) => of,
+    rename: (source, id) => {
+      source.of = id;
+    },
+  },
+  followsLamp: ({ values }) => values.lies === 'light',
   box: () => null,
   extent: () => null,
   assets: () => [],

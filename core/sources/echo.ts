@@ -3,7 +3,7 @@ import { HEX } from '../definitions/parameter';
 import type { SourceDefinition } from '../definitions/source';
 import { unwritten } from '../pixels/buffer';
 import { EMPTY } from '../pixels/region';
-import { passSchema } from './pass';
+import { passColours, passSchema } from './pass';
 
 export const echoSchema = v.strictObject({
   kind: v.literal('echo'),
@@ -27,6 +27,16 @@ export const echoSource: SourceDefinition<EchoSource> = {
   help: 'A live copy that follows its original, with its own place, passes, steps and blend.',
   schema: echoSchema,
   shaped: true,
+  reference: {
+    as: 'copy',
+    to: ({ of }) => of,
+    rename: (source, id) => {
+      source.of = id;
+    },
+    copied: ({ own }, original) =>
+      original.kind === 'line' && own ? { ...original, ...own } : original,
+  },
+  colours: ({ own }) => own && passColours(own.passes),
   box: () => null,
   extent: () => EMPTY,
   assets: () => [],

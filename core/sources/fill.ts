@@ -4,6 +4,7 @@ import type { SourceDefinition } from '../definitions/source';
 import { filled } from '../kernels/rows';
 import { paintParameters } from '../paint/parameters';
 import { paintShape } from '../paint/paint';
+import { seenColours } from '../paint/seen-colours';
 import { whole } from '../paint/whole';
 import { rgb } from '../pixels/colour';
 
@@ -20,6 +21,11 @@ export const fillSource: SourceDefinition<FillSource> = {
   help: 'A colour, a gradient, a texture or a pattern, without edges.',
   schema: fillSchema,
   shaped: false,
+  colours: ({ paint }) => seenColours(paint),
+  recoloured: ({ paint, ...source }, colour) => ({
+    ...source,
+    paint: { ...paint, paint: 'one', colour },
+  }),
   box: () => null,
   extent: () => null,
   assets: ({ paint }) => (paint.paint === 'pattern' && paint.picture ? [paint.picture] : []),

@@ -33,6 +33,7 @@ export const groupSource: SourceDefinition<GroupSource> = {
   help: 'Layers that are placed, masked and blended together.',
   schema: groupSchema,
   shaped: true,
+  landsThrough: ({ lands }) => lands === 'through',
   box: () => null,
   extent: () => EMPTY,
   assets: () => [],

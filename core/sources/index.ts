@@ -59,6 +59,10 @@ export const sourceSchema = v.variant(
   `There is no such source; there are ${Object.keys(sources).join(', ')}.`,
 );
 
+/** The layer that a source names, by its id; null if it names none. */
+export const namedBy = (source: Source): string | null =>
+  definitionOf(source).reference?.to(source) ?? null;
+
 /** The definition behind a source. */
 export const definitionOf = <S extends Source>(source: S): SourceDefinition<S> =>
   sources[source.kind] as unknown as SourceDefinition<S>;

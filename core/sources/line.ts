@@ -11,9 +11,16 @@ import { colourBuffer } from '../pixels/buffer';
 import { rgb } from '../pixels/colour';
 import type { Region } from '../pixels/region';
 import { EMPTY, isEmpty, unite } from '../pixels/region';
-import { differenceOf, gapSchema, lineShapeSchema, measuresOf, modifierSchema } from './line-shape';
+import {
+  differenceOf,
+  gapSchema,
+  lineShapeSchema,
+  measuresOf,
+  modifierSchema,
+  pathsOf,
+} from './line-shape';
 import type { Pass } from './pass';
-import { passSchema } from './pass';
+import { passColours, passSchema, relitPasses } from './pass';
 import { paintedPass, within } from './pass-light';
 import { passPlane } from './pass-plane';
 import type { PartOfLine, PassContext } from './pass-shape';
@@ -45,6 +52,15 @@ export const lineSource: SourceDefinition<LineSource> = {
   schema: lineSchema,
   shaped: true,
   emits: true,
+  parts: ({ passes, modifiers }) => [...passes, ...modifiers],
+  paths: ({ shape }) => pathsOf(shape),
+  colour: ({ light }) => light,
+  colours: ({ light, passes }) => [light, passColours(passes)],
+  recoloured: (source, light) => ({
+    ...source,
+    light,
+    passes: relitPasses(source.passes, source.light, light),
+  }),
   box: (source) => measuresOf(source).box,
   extent(source, map) {
     const { box } = measuresOf(source);

@@ -1,4 +1,5 @@
 import * as v from 'valibot';
+import { seenColours } from '../paint/seen-colours';
 import { blendParameter } from '../blend/parameter';
 import type { Parameters, Values } from '../definitions/parameter';
 import {
@@ -253,3 +254,7 @@ export function gapLength(passes: readonly Pass[]): number {
   const drawn = passes.filter((p) => p.enabled && p.width > 0).map((p) => p.width);
   return Math.max(8, Math.round(4 * Math.min(60, ...drawn)));
 }
+
+/** The colours that are seen of passes. */
+export const passColours = (passes: readonly Pass[]): unknown =>
+  passes.filter((p) => p.enabled).map((p) => seenColours({ ...p, kept: null }));

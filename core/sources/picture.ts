@@ -32,6 +32,7 @@ export const pictureSource: SourceDefinition<PictureSource> = {
   schema: pictureSchema,
   shaped: true,
   subject: 2,
+  hasPixels: true,
   box: (s) => ({ x0: 0, y0: 0, x1: s.width, y1: s.height }),
   extent: (s, map) => {
     const box = boxUnder(map, { x0: 0, y0: 0, x1: s.width, y1: s.height });

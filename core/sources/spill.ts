@@ -114,6 +114,14 @@ export const spillSource: SourceDefinition<SpillSource> = {
   help: 'The light that a line or a shape throws on what lies beneath.',
   schema: spillSchema,
   shaped: false,
+  reference: {
+    as: 'light',
+    to: ({ of }) => of,
+    rename: (source, id) => {
+      source.of = id;
+    },
+    seesSurface: ({ values }) => values.facing > 0,
+  },
   box: () => null,
   extent: () => null,
   assets: () => [],

@@ -14,6 +14,7 @@ import type { Region } from '../pixels/region';
 import { EMPTY, intersect, isEmpty, unite } from '../pixels/region';
 import { FONT_ASSET } from '../definitions/parameter';
 import { fits, textEntries } from '../text/content';
+import { restyled } from '../text/edit-text';
 import { facesFor } from '../text/itemise';
 import type { Layout, PlacedGlyph } from '../text/layout';
 import { glyphsOf, isReady, layoutOf } from '../text/layout';
@@ -36,6 +37,20 @@ export const textSource: SourceDefinition<TextSource> = {
   schema: textSchema,
   shaped: true,
   subject: 1,
+  reference: {
+    as: 'path',
+    to: ({ along }) => along?.line ?? null,
+    rename: ({ along }, id) => {
+      if (along) along.line = id;
+    },
+    along: (source, path) => ({ ...source, along: source.along && { ...source.along, path } }),
+  },
+  colour: ({ ranges }) => ranges[0]!.style.colour,
+  recoloured: (text, colour) => ({
+    ...restyled(text, 0, text.content.length, { colour }),
+    kind: 'text',
+  }),
+  yieldsToPaint: true,
   box: (source) => (isReady(source) ? layoutOf(source).box : null),
   extent: (source, map) => (isReady(source) ? inkRegion(layoutOf(source), map) : EMPTY),
   assets: (source) => [

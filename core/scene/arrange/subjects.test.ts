@@ -8,7 +8,6 @@ import { facesFor } from '../../text/itemise';
 import { needFaces } from '../../text/library';
 import { newText } from '../../text/make-text';
 import { lookUp } from '../../testing/scenes';
-import { subjectOf } from '../bound/bound';
 import { asDrawn } from '../bound/bind';
 import { edit } from '../edits/edit';
 import { copied, duplicateLayer } from '../edits/layer-edits';
@@ -63,7 +62,7 @@ describe('what looks at another layer', () => {
     const group = { ...newGroup('G', [woven], 'one'), id: 'group' };
     Object.assign(group.placement, { x: 7, scaleX: 2 });
     const [, drawn] = asDrawn(of(box('box', 20, 20), group)).layers;
-    const subject = subjectOf(drawn!.layers![0]!.weave)!;
+    const subject = drawn!.layers![0]!.weave!.subject!;
     expect(subject.layer.id).toBe('box');
     // Px of the group are twice as wide, and begin 7 px in.
     expect([subject.map[0], subject.map[4]]).toEqual([0.5, -3.5]);

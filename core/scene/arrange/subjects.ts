@@ -1,6 +1,8 @@
 import { findLayer } from '../edits/layer-edits';
 import type { Layer, Scene } from '../model/schema';
 import { everyLayer } from '../model/schema';
+import { grades } from '../model/traits';
+import { definitionOf } from '../../sources/index';
 
 /** What a layer may look at: be woven with, be masked by, throw its light on. */
 
@@ -11,10 +13,7 @@ export function subjectsFor(scene: Scene, id: string): Layer[] {
   const held = new Set(everyLayer([layer]).map((l) => l.id));
   return everyLayer(scene.layers)
     .filter(
-      (l) =>
-        l.source.kind !== 'grade' &&
-        !held.has(l.id) &&
-        !everyLayer([l]).some((inner) => inner.id === id),
+      (l) => !grades(l) && !held.has(l.id) && !everyLayer([l]).some((inner) => inner.id === id),
     )
     .reverse();
 }
@@ -28,21 +27,23 @@ export function likelySubject(scene: Scene, id: string): Layer | null {
   const own = order.indexOf(id);
   const others = subjectsFor(scene, id);
   const beneath = (l: Layer) => order.indexOf(l.id) < own;
-  const subject = (l: Layer) => l.source.kind === 'picture' && !fills(scene, l);
+  const rank = (l: Layer) => definitionOf(l.source).subject ?? 0;
+  const subject = (l: Layer) => rank(l) > 1 && !fills(scene, l);
   return (
     others.find((l) => subject(l) && beneath(l)) ??
     others.find(subject) ??
-    others.find((l) => l.source.kind === 'text') ??
+    others.find((l) => rank(l) === 1) ??
     null
   );
 }
 
-/** Whether a picture covers the whole of the scene, as backgrounds do. */
+/** Whether a layer covers the whole of the scene, as backgrounds do. */
 function fills(scene: Scene, { source, placement }: Layer): boolean {
-  if (source.kind !== 'picture') return false;
+  const box = definitionOf(source).box(source);
+  if (!box) return false;
   const [w, h] = [
-    source.width * Math.abs(placement.scaleX),
-    source.height * Math.abs(placement.scaleY),
+    (box.x1 - box.x0) * Math.abs(placement.scaleX),
+    (box.y1 - box.y0) * Math.abs(placement.scaleY),
   ];
   return w >= scene.width * 0.98 && h >= scene.height * 0.98;
 }

@@ -4,113 +4,142 @@ import { IDENTITY, invert, multiply } from '../../geometry/affine';
 import type { Path } from '../../geometry/path';
 import { mapPath } from '../../geometry/path';
 import type { Mask } from '../../masks/mask';
-import { pathsOf } from '../../sources/line-shape';
-import type { TextSource } from '../../sources/text';
-import type { KeptMask, Subject } from './bound';
-import { boundOn, boundTo, boundWithin, keptMaskOf, lookOf, looksOut, withinOf } from './bound';
+import type { Source } from '../../sources/index';
+import { definitionOf, namedBy } from '../../sources/index';
+import { boxOf, mapAround, mapOf, placedBox, placedTwice } from '../arrange/placement';
 import { clipBase, findLayer } from '../edits/layer-edits';
 import { newFill, newGroup } from '../model/make';
-import { boxOf, mapAround, mapOf, placedBox, placedTwice } from '../arrange/placement';
-import type { Layer, Scene, Step } from '../model/schema';
+import type { Layer, Scene } from '../model/schema';
 import { everyLayer } from '../model/schema';
+import type {
+  BoundLayer,
+  BoundMask,
+  BoundScene,
+  BoundSource,
+  BoundStep,
+  KeptMask,
+  Looking,
+  Subject,
+} from './bound';
+import { lookOf, looksOut, withinOf } from './bound';
 
-/** Layers that follow others, or look at them: echoes, texts along a line, weaves, masks, spills and cast shadows. */
+/** Binds what layers name by ids, and what masks, weaves and steps look at, to what they name: the scene as it is drawn. */
 
 /** Whether what a layer draws is told by another. */
-const follows = (layer: Layer): boolean => looksAt(layer) || followsLine(layer);
+const follows = (layer: Layer): boolean => looksAt(layer) || namedBy(layer.source) !== null;
 
-const followsLine = ({ source }: Layer): boolean =>
-  source.kind === 'echo' ||
-  source.kind === 'spill' ||
-  source.kind === 'shadow' ||
-  (source.kind === 'text' && source.along !== null && source.along.line !== null);
+/** What was bound of a scene: several ask for it in one render. */
+const bound = new WeakMap<Scene, BoundScene>();
 
 /**
  * The scene as it is drawn. Every echo is the copy that it stands for: the original's source under both
  * placements, its steps and then the echo's own; one whose original is gone, or that follows itself, draws
  * nothing. A text along a line has the path of that line; if the line is gone it stands straight. A scene in
- * which nothing follows anything is returned as it is.
+ * which nothing follows anything is returned as it is. The scene must not be changed in place.
  */
-export const asDrawn = (scene: Scene): Scene => drawnAt(scene, 0);
+export function asDrawn(scene: Scene): BoundScene {
+  const known = bound.get(scene);
+  if (known) return known;
+  const made = drawnAt(scene, 0);
+  bound.set(scene, made);
+  return made;
+}
 
 /** A selection with all that it looks at: what is selected is told by the picture as it is seen. */
-export const selectionAsDrawn = (scene: Scene, mask: Mask): Mask => boundAt(scene, 0).bind(mask);
+export const selectionAsDrawn = (scene: Scene, mask: Mask): BoundMask =>
+  boundAt(scene, 0).bind(mask);
 
 /** What is looked at looks at others in turn, through its mask, so many times; so two may look at each other. */
 const MOST_LOOKS = 2;
 
 /** The scene as it is drawn for who looks at it `looks` layers away. */
-const drawnAt = (scene: Scene, looks: number): Scene =>
-  everyLayer(scene.layers).some(follows) ? boundAt(scene, looks).drawn() : scene;
+const drawnAt = (scene: Scene, looks: number): BoundScene =>
+  everyLayer(scene.layers).some(follows)
+    ? boundAt(scene, looks).drawn()
+    : // Nothing of it names anything.
+      (scene as BoundScene);
 
 /** What binds the layers of a scene, and selections, to what they look at. */
 interface Binding {
-  drawn(): Scene;
-  bind(selection: Mask): Mask;
+  drawn(): BoundScene;
+  bind(selection: Mask): BoundMask;
 }
 
+/** A value with the layer that it looks at; as it is if that is gone. */
+const boundTo = <T extends object>(value: T, subject: Subject | null): T & Looking =>
+  subject ? { ...value, subject } : value;
+
 function boundAt(scene: Scene, looks: number): Binding {
-  const made = new Map<string, Layer>();
-  const resolved = (layer: Layer, way: readonly string[]): Layer => {
+  const made = new Map<string, BoundLayer>();
+  const resolved = (layer: Layer, way: readonly string[]): BoundLayer => {
     const found = made.get(layer.id);
     if (found) return found;
     const out = copyOf(layer, way);
     made.set(layer.id, out);
     return out;
   };
-  const limited = (layer: Layer, step: Step): Step =>
-    step.within === undefined ? step : boundWithin(step, keptFor(layer, step));
-  const copyOf = (layer: Layer, way: readonly string[]): Layer => {
-    const { source } = layer;
-    const on = [...way, layer.id];
-    if (looksAt(layer)) {
-      const { weave, mask } = layer;
-      const steps = layer.steps.map((s) => limited(layer, s));
-      return {
-        ...copyOf({ ...layer, weave: null, mask: null, steps }, way),
-        weave: weave && boundTo(weave, subjectFrom(layer, weave.with)),
-        mask: mask && boundMask(layer, mask),
-      };
-    }
-    if (source.kind === 'spill') {
-      // Of its light it minds where that goes behind others.
-      const light = on.includes(source.of) ? null : findLayer(scene, source.of);
-      const seen = light && seenFrom(layer, resolved(light, on));
-      const base = source.values.facing > 0 ? clipBase(scene, layer.id) : undefined;
-      const surface = base && looks <= MOST_LOOKS ? subjectFrom(layer, base.id) : null;
-      return { ...layer, source: boundOn(boundTo(source, seen ?? null), surface) };
-    }
-    // A shadow is of a layer as it is by itself, wherever that goes behind others.
-    if (source.kind === 'shadow') {
-      const subject = looks > MOST_LOOKS ? null : subjectFrom(layer, source.of);
-      return { ...layer, source: boundTo(source, subject) };
-    }
-    if (layer.layers) return { ...layer, layers: layer.layers.map((l) => resolved(l, on)) };
-    if (source.kind === 'text') return { ...layer, source: alongItsLine(scene, layer, source) };
-    if (source.kind !== 'echo' || on.includes(source.of)) return layer;
-    const original = findLayer(scene, source.of);
-    if (!original) return layer;
-    const base = resolved(original, on);
-    const drawn =
-      base.source.kind === 'line' && source.own ? { ...base.source, ...source.own } : base.source;
+  const limited = (layer: Layer, step: BoundStep): BoundStep =>
+    step.within === undefined ? step : { ...step, keptMask: keptFor(layer, step.within) };
+  const copyOf = (layer: Layer, way: readonly string[]): BoundLayer => {
+    if (!looksAt(layer)) return referred(layer, way);
+    const { weave, mask } = layer;
+    const steps = layer.steps.map((s) => limited(layer, s));
     return {
-      ...layer,
-      source: drawn,
-      ...(base.layers && { layers: base.layers.map((l) => apart(l, layer.id)) }),
-      // A kept selection lies in the scene, wherever the original stands.
-      steps: [...base.steps.map((s) => limited(layer, s)), ...layer.steps],
-      placement: placedTwice(layer.placement, base.placement),
+      ...referred({ ...layer, weave: null, mask: null, steps }, way),
+      weave: weave && boundTo(weave, subjectFrom(layer, weave.with)),
+      mask: mask && boundMask(layer, mask),
     };
   };
-  let others: Scene | null = null;
+  /** A layer whose mask, weave and steps look at nothing, with what its source names. */
+  const referred = (layer: Layer, way: readonly string[]): BoundLayer => {
+    const { source } = layer;
+    const on = [...way, layer.id];
+    const { reference } = definitionOf(source);
+    const of = reference?.to(source) ?? null;
+    const withSource = (own: BoundSource): BoundLayer => ({
+      ...(layer as BoundLayer),
+      source: own,
+    });
+    if (layer.layers)
+      return { ...(layer as BoundLayer), layers: layer.layers.map((l) => resolved(l, on)) };
+    if (!reference || of === null) return layer as BoundLayer;
+    switch (reference.as) {
+      case 'light': {
+        // Of its light it minds where that goes behind others.
+        const light = on.includes(of) ? null : findLayer(scene, of);
+        const seen = light ? seenFrom(layer, resolved(light, on)) : null;
+        const base = reference.seesSurface(source) ? clipBase(scene, layer.id) : undefined;
+        const surface = base && looks <= MOST_LOOKS ? subjectFrom(layer, base.id) : null;
+        return withSource({ ...boundTo(source, seen), ...(surface && { surface }) });
+      }
+      case 'shadow':
+        // A shadow is of a layer as it is by itself, wherever that goes behind others.
+        return withSource(boundTo(source, looks > MOST_LOOKS ? null : subjectFrom(layer, of)));
+      case 'path':
+        return withSource(alongItsPath(scene, layer, of, reference.along));
+      case 'copy': {
+        const original = on.includes(of) ? null : findLayer(scene, of);
+        if (!original) return layer as BoundLayer;
+        const base = resolved(original, on);
+        return {
+          ...withSource(reference.copied(source, base.source)),
+          ...(base.layers && { layers: base.layers.map((l) => apart(l, layer.id)) }),
+          // A kept selection lies in the scene, wherever the original stands.
+          steps: [...base.steps.map((s) => limited(layer, s)), ...layer.steps],
+          placement: placedTwice(layer.placement, base.placement),
+        };
+      }
+    }
+  };
+  let others: BoundScene | null = null;
   /** A layer as it is drawn by itself, seen from where another stands: what that is woven with does not count. */
   const subjectFrom = (layer: Layer, id: string): Subject | null => {
     const bare = looks < MOST_LOOKS ? unwoven : unmasked;
     others ??= drawnAt({ ...scene, layers: scene.layers.map(bare) }, looks + 1);
-    const subject = findLayer(others, id);
+    const subject = findIn(others.layers, id);
     return subject ? seenFrom(layer, subject) : null;
   };
-  const seenFrom = (layer: Layer, subject: Layer): Subject | null => {
+  const seenFrom = (layer: Layer, subject: BoundLayer): Subject | null => {
     const back = invert(mapAround(scene.layers, layer.id));
     // A layer cannot look at itself, nor at a group that holds it.
     const holds = everyLayer([subject]).some((l) => l.id === layer.id);
@@ -122,7 +151,7 @@ function boundAt(scene: Scene, looks: number): Binding {
     layer: copyOf({ ...layer, weave: null, mask: null }, []),
     map: IDENTITY,
   });
-  let whole: Layer | null = null;
+  let whole: BoundLayer | null = null;
   /** The scene as one: without what masks take of it, as it was when it was clicked. */
   const sceneFrom = (layer: Layer): Subject | null => {
     const back = invert(mapAround(scene.layers, layer.id));
@@ -131,29 +160,32 @@ function boundAt(scene: Scene, looks: number): Binding {
     );
     return back && { layer: whole, map: back };
   };
-  /** A kept selection for one that refers to it; one that refers to itself is none. */
-  const keptFor = (layer: Layer, value: object, way: readonly string[] = []): KeptMask | null => {
-    const id = withinOf(value);
-    const found = id === undefined ? null : scene.kept.find((k) => k.id === id);
+  /** A kept selection for one that refers to it by its id; one that refers to itself is none. */
+  const keptFor = (layer: Layer, id: string, way: readonly string[] = []): KeptMask | null => {
+    const found = scene.kept.find((k) => k.id === id);
     const back = invert(mapAround(scene.layers, layer.id));
     if (!found || !back || way.includes(found.id)) return null;
     const mask = looks > MOST_LOOKS ? blind(found.mask) : found.mask;
     return { mask: boundMask(WHOLE, mask, [...way, found.id]), map: back };
   };
-  const boundMask = (layer: Layer, mask: Mask, way: readonly string[] = []): Mask => ({
+  const boundMask = (layer: Layer, mask: Mask, way: readonly string[] = []): BoundMask => ({
     ...mask,
     parts: mask.parts.map((p) => {
       const { shape } = p;
+      const within = withinOf(shape);
+      if (within !== undefined)
+        return { ...p, shape: { ...shape, keptMask: keptFor(layer, within, way) } };
       const of = lookOf(shape);
-      if (withinOf(shape) !== undefined)
-        return { ...p, shape: boundWithin(shape, keptFor(layer, shape, way)) };
       if (of === undefined) return p;
       const subject =
         of === null ? sceneFrom(layer) : of === layer.id ? itself(layer) : subjectFrom(layer, of);
       return { ...p, shape: boundTo(shape, subject) };
     }),
   });
-  const drawn = () => ({ ...scene, layers: scene.layers.map((l) => resolved(l, [])) });
+  const drawn = (): BoundScene => ({
+    ...(scene as BoundScene),
+    layers: scene.layers.map((l) => resolved(l, [])),
+  });
   return {
     drawn,
     bind(selection) {
@@ -163,20 +195,27 @@ function boundAt(scene: Scene, looks: number): Binding {
   };
 }
 
+/** A layer of a list as it is drawn, or of a group in it; undefined if there is none of that id. */
+const findIn = (layers: readonly BoundLayer[], id: string): BoundLayer | undefined =>
+  everyLayer(layers).find((l) => l.id === id);
+
 /** Stands for the scene itself where a layer is asked for. */
-const WHOLE: Layer = { ...newGroup('', [], 'one'), id: '' };
+const WHOLE = { ...newGroup('', [], 'one'), id: '' } as BoundLayer;
 
 /** A scene as one layer, its background and all. */
-const asOne = ({ layers, background }: Scene): Layer => ({
+const asOne = ({ layers, background }: BoundScene): BoundLayer => ({
   ...WHOLE,
-  layers: [...(background ? [{ ...newFill('', background), id: 'background' }] : []), ...layers],
+  layers: [
+    ...(background ? [{ ...newFill('', background), id: 'background' } as BoundLayer] : []),
+    ...layers,
+  ],
 });
 
 /** Whether a layer looks at others, or at kept selections, to be drawn. */
 const looksAt = ({ weave, mask, steps }: Layer): boolean =>
   weave !== null ||
   looksOut(mask) ||
-  steps.some((s) => withinOf(s) !== undefined && keptMaskOf(s) === undefined);
+  steps.some((s: BoundStep) => s.within !== undefined && s.keptMask === undefined);
 
 /** A mask without what it shows of other layers. */
 const blind = (mask: Mask): Mask => ({
@@ -224,40 +263,48 @@ function pathFrom(scene: Scene, from: Layer, to: Layer, path: Path): Path {
   return back ? mapPath(multiply(back, mapOf(scene.layers, from)), path) : path;
 }
 
-const alongLines = new WeakMap<TextSource, { path: string; source: TextSource }>();
+const alongPaths = new WeakMap<Source, { path: string; source: Source }>();
 
-/** A text with the path of the line that it runs along, seen from where it stands itself. */
-function alongItsLine(scene: Scene, layer: Layer, source: TextSource): TextSource {
-  const { along } = source;
-  const line = findLayer(scene, along?.line ?? null);
-  const own = line?.source.kind === 'line' ? pathsOf(line.source.shape)[0] : undefined;
-  if (!along || !line || !own) return source;
+/** A source with the first path of the layer that it runs along, seen from where it stands itself. */
+function alongItsPath<S extends Source>(
+  scene: Scene,
+  layer: Layer & { source: S },
+  of: string,
+  along: (source: S, path: Path) => S,
+): Source {
+  const { source } = layer;
+  const line = findLayer(scene, of);
+  const own = line && definitionOf(line.source).paths?.(line.source)[0];
+  if (!line || !own) return source;
   const path = pathFrom(scene, line, layer, own);
-  // The same text as long as nothing has moved, so that it need not be laid out again.
+  // The same source as long as nothing has moved, so that a text need not be laid out again.
   const key = contentKey(path);
-  const known = alongLines.get(source);
+  const known = alongPaths.get(source);
   if (known?.path === key) return known.source;
-  const made = { ...source, along: { ...along, path } };
-  alongLines.set(source, { path: key, source: made });
+  const made = along(source, path);
+  alongPaths.set(source, { path: key, source: made });
   return made;
 }
 
 /** A layer within a copied group, with ids of its own. */
-const apart = (layer: Layer, by: string): Layer => ({
+const apart = (layer: BoundLayer, by: string): BoundLayer => ({
   ...layer,
   id: `${by}/${layer.id}`,
   ...(layer.layers && { layers: layer.layers.map((l) => apart(l, by)) }),
 });
 
 /** The layer as it is drawn: an echo as the copy that it stands for. */
-export const drawnLayer = (scene: Scene, id: string): Layer | undefined =>
-  findLayer(asDrawn(scene), id);
+export const drawnLayer = (scene: Scene, id: string): BoundLayer | undefined =>
+  findIn(asDrawn(scene).layers, id);
 
 /** The box to arrange a layer by, in its own px; that of an echo is the one of its original, where that stands. */
 export function ownBox(scene: Scene, layer: Layer): Box | null {
-  if (layer.source.kind === 'text' && follows(layer)) return boxOf(drawnLayer(scene, layer.id)!);
-  if (layer.source.kind !== 'echo') return boxOf(layer);
-  const original = drawnLayer(scene, layer.source.of);
+  const { reference } = definitionOf(layer.source);
+  const of = reference?.to(layer.source) ?? null;
+  if (reference?.as === 'path' && (of !== null || looksAt(layer)))
+    return boxOf(drawnLayer(scene, layer.id)!);
+  if (reference?.as !== 'copy' || of === null) return boxOf(layer);
+  const original = drawnLayer(scene, of);
   const box = original && boxOf(original);
   return box ? placedBox(original.placement, box) : null;
 }

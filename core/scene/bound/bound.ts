@@ -1,62 +1,76 @@
 import type { Affine } from '../../geometry/affine';
-import type { Mask } from '../../masks/mask';
-import type { Layer } from '../model/schema';
+import type { MaskShape } from '../../masks/index';
+import type { Mask, MaskPart } from '../../masks/mask';
+import type { Source } from '../../sources/index';
+import type { Weave } from '../../weave/weave';
+import type { Layer, Scene, Step } from '../model/schema';
 
-/** What a scene as it is drawn holds beside what the artist set: what its layers look at. */
+/**
+ * A scene as it is drawn: what its layers name by ids, bound to what they name. Only `bind.ts` makes one, so that a
+ * scene as the artist set it cannot be drawn by mistake; nothing of it is ever saved.
+ */
+
+declare const BOUND: unique symbol;
 
 /** A layer that another looks at, as it is drawn. */
 export interface Subject {
-  layer: Layer;
+  layer: BoundLayer;
   /** From the px that the subject is placed on to those that the layer is placed on. */
   map: Affine;
 }
 
 /** A kept selection, for who refers to it. */
 export interface KeptMask {
-  mask: Mask;
+  mask: BoundMask;
   /** From scene px to those that the layer is placed on. */
   map: Affine;
 }
 
-/** A value with the layer that it looks at; as it is if that is gone. */
-export const boundTo = <T extends object>(value: T, subject: Subject | null): T =>
-  subject ? { ...value, subject } : value;
+/** What looks at another layer; without a subject, at nothing: it names none, or that is gone. */
+export interface Looking {
+  subject?: Subject;
+}
 
-/**
- * What a weave, a part of a mask, a spill or a cast shadow looks at, in a scene as it is drawn; null if that is
- * gone, or if there is nothing to look.
- */
-export const subjectOf = (value: object | null): Subject | null =>
-  (value as { subject?: Subject } | null)?.subject ?? null;
+/** What may be limited to a kept selection: null if that is gone, left out if it names none. */
+export interface Limited {
+  keptMask?: KeptMask | null;
+}
 
-/** A spill with what it falls on; as it is if that is not asked for, or not there. */
-export const boundOn = <T extends object>(value: T, surface: Subject | null): T =>
-  surface ? { ...value, surface } : value;
+/** A source, with the layer it names and, of a light, what that falls on, if it minds. */
+export type BoundSource = Source & Looking & { surface?: Subject };
+export type BoundWeave = Weave & Looking;
+export type BoundStep = Step & Limited;
+export type BoundShape = MaskShape & Looking & Limited;
 
-/** What a spill falls on, in a scene as it is drawn, if it minds. */
-export const surfaceOf = (value: object): Subject | null =>
-  (value as { surface?: Subject }).surface ?? null;
+export interface BoundPart extends MaskPart {
+  shape: BoundShape;
+}
 
-/** A value with the kept selection that it refers to; null if that is gone. */
-export const boundWithin = <T extends object>(value: T, keptMask: KeptMask | null): T => ({
-  ...value,
-  keptMask,
-});
+export interface BoundMask extends Mask {
+  parts: BoundPart[];
+}
 
-/**
- * The kept selection that a part of a mask or a step refers to, in a scene as it is drawn; null if that is gone,
- * undefined if it refers to none, or is not yet bound.
- */
-export const keptMaskOf = (value: object): KeptMask | null | undefined =>
-  (value as { keptMask?: KeptMask | null }).keptMask;
+export interface BoundLayer extends Layer {
+  readonly [BOUND]: true;
+  source: BoundSource;
+  mask: BoundMask | null;
+  weave: BoundWeave | null;
+  steps: BoundStep[];
+  layers?: BoundLayer[];
+}
+
+export interface BoundScene extends Scene {
+  readonly [BOUND]: true;
+  layers: BoundLayer[];
+}
 
 /** What a shape of a mask looks at: the id of a layer, null for the scene; undefined if at nothing. */
-export const lookOf = (shape: object): string | null | undefined =>
-  (shape as { of?: string | null }).of;
+export const lookOf = (shape: MaskShape): string | null | undefined =>
+  'of' in shape ? shape.of : undefined;
 
-/** The id of the kept selection that something refers to; undefined if to none. */
-export const withinOf = (value: object): string | undefined =>
-  (value as { within?: string | undefined }).within;
+/** The id of the kept selection that a shape of a mask refers to; undefined if to none. */
+export const withinOf = (shape: MaskShape): string | undefined =>
+  'within' in shape ? shape.within : undefined;
 
 /** Whether a mask looks at layers, the scene or kept selections. */
 export const looksOut = (mask: Mask | null): boolean =>

@@ -1,11 +1,13 @@
 import { defaultsOf } from '../../definitions/parameter';
 import { placementMap } from '../../definitions/placement';
 import { invert, meanScale, multiply, scaling } from '../../geometry/affine';
+import { definitionOf } from '../../sources/index';
 import type { PictureSource } from '../../sources/picture';
 import type { Edit } from './edit';
 import { findLayer, layerOf } from './layer-edits';
 import { mapAround, placementOf } from '../arrange/placement';
 import type { Layer, Scene } from '../model/schema';
+import { grades } from '../model/traits';
 import { MAX_PIXELS, MAX_SIDE, endParameters } from '../model/schema';
 
 /** Layers turned into plain pixels, on request. */
@@ -16,7 +18,7 @@ import { MAX_PIXELS, MAX_SIDE, endParameters } from '../model/schema';
  */
 export function bakingScale(scene: Scene, layer: Layer): number {
   const map = multiply(mapAround(scene.layers, layer.id), placementMap(layer.placement));
-  const wanted = layer.source.kind === 'picture' ? 1 / (meanScale(map) || 1) : 1;
+  const wanted = definitionOf(layer.source).hasPixels ? 1 / (meanScale(map) || 1) : 1;
   const most = Math.min(
     MAX_SIDE / Math.max(scene.width, scene.height),
     Math.sqrt(MAX_PIXELS / (scene.width * scene.height)),
@@ -61,5 +63,7 @@ export const putBaked =
   };
 
 /** Whether a layer can be baked: there is something of its own to it. */
-export const canBake = (scene: Scene, id: string): boolean =>
-  !['grade', 'spill'].includes(findLayer(scene, id)?.source.kind ?? 'grade');
+export function canBake(scene: Scene, id: string): boolean {
+  const layer = findLayer(scene, id);
+  return !!layer && !grades(layer) && definitionOf(layer.source).reference?.as !== 'light';
+}

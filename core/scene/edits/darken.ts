@@ -3,6 +3,7 @@ import { standingOf } from './layer-edits';
 import { newGrade, newMask, newPart, newStep } from '../model/make';
 import type { Layer, Scene } from '../model/schema';
 import { everyLayer } from '../model/schema';
+import { emitsLight } from '../model/traits';
 
 /** Night for a scene that is lit by lamps. */
 
@@ -14,7 +15,7 @@ const MOST_LIGHTS = 12;
 /** The lights of a scene: lines that are shown, in groups too. */
 export const lightsOf = (scene: Scene): Layer[] =>
   everyLayer(scene.layers)
-    .filter((l) => l.visible && l.source.kind === 'line')
+    .filter((l) => l.visible && emitsLight(l))
     .slice(0, MOST_LIGHTS);
 
 /**

@@ -7,18 +7,24 @@ import { newId } from '../model/make';
 import type { Placement } from '../../definitions/placement';
 import type { Guide, Layer, Scene, Step } from '../model/schema';
 import { rerefer } from '../model/references';
+import { grades } from '../model/traits';
+import { definitionOf } from '../../sources/index';
 import { MAX_DEPTH, depthOf, everyLayer } from '../model/schema';
 
 /** Everything the artist can do to a scene. Layers, steps and passes are named by their ids. */
 
 /** Where a layer stands: the list that holds it, its place there, and the group, if that is one's. */
-interface Standing {
-  list: Layer[];
+interface Standing<L = Layer> {
+  list: L[];
   index: number;
-  group: Layer | null;
+  group: L | null;
 }
 
-function find(list: Layer[], id: string, group: Layer | null = null): Standing | null {
+function find<L extends { id: string; layers?: L[] }>(
+  list: L[],
+  id: string,
+  group: L | null = null,
+): Standing<L> | null {
   const index = list.findIndex((l) => l.id === id);
   if (index >= 0) return { list, index, group };
   for (const layer of list) {
@@ -36,7 +42,10 @@ export function standingOf(scene: Scene, id: string): Standing {
 }
 
 /** The layer of an id, wherever it stands; undefined if there is none. */
-export function findLayer(scene: Scene, id: string | null): Layer | undefined {
+export function findLayer<L extends { id: string; layers?: L[] }>(
+  scene: { layers: L[] },
+  id: string | null,
+): L | undefined {
   const found = id === null ? null : find(scene.layers, id);
   return found ? found.list[found.index] : undefined;
 }
@@ -150,7 +159,7 @@ export function renew(layer: Layer): void {
   };
   for (const l of everyLayer([layer])) {
     [l, ...l.steps].forEach(fresh);
-    if (l.source.kind === 'line') [...l.source.passes, ...l.source.modifiers].forEach(fresh);
+    (definitionOf(l.source).parts?.(l.source) ?? []).forEach(fresh);
     for (const dial of l.dials) dial.of = renamed.get(dial.of) ?? dial.of;
   }
   rerefer(layer, renamed);
@@ -211,7 +220,7 @@ export function clipBase(scene: Scene, id: string): Layer | undefined {
   const found = find(scene.layers, id);
   const base = found?.list.slice(0, found.index).findLast((l) => !l.clip);
   // A grade covers everything: what stands on it is as if it were not clipped.
-  return base?.source.kind === 'grade' ? undefined : base;
+  return base && grades(base) ? undefined : base;
 }
 
 /**

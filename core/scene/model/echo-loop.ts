@@ -1,15 +1,18 @@
+import { definitionOf, namedBy } from '../../sources/index';
 import type { Layer } from './schema';
+
+const isCopy = ({ source }: Layer): boolean => definitionOf(source).reference?.as === 'copy';
 
 /** Layers that a layer needs to be drawn: the original of an echo, and what a group holds. */
 const needs = (layer: Layer): string[] => [
-  ...(layer.source.kind === 'echo' ? [layer.source.of] : []),
+  ...(isCopy(layer) ? [namedBy(layer.source)!] : []),
   ...(layer.layers ?? []).map((l) => l.id),
 ];
 
 /** Of all layers of a scene, the one at which an echo comes round to itself, by way of others or of a group round it; null if none does. */
 export function echoLoop(layers: readonly Layer[]): Layer | null {
   const all = new Map(layers.map((l) => [l.id, l]));
-  if (![...all.values()].some((l) => l.source.kind === 'echo')) return null;
+  if (![...all.values()].some(isCopy)) return null;
   const done = new Set<string>();
   const round = (layer: Layer, way: ReadonlySet<string>): Layer | null => {
     if (way.has(layer.id)) return layer;

@@ -210,7 +210,7 @@ export const sceneSchema = v.pipe(
 );
 
 /** All layers, those of groups after their group. */
-export const everyLayer = (layers: readonly Layer[]): Layer[] =>
+export const everyLayer = <L extends { layers?: L[] }>(layers: readonly L[]): L[] =>
   layers.flatMap((l) => [l, ...everyLayer(l.layers ?? [])]);
 
 /** How deep the groups of a list stand in one another; 0 if there are none. */
