@@ -4,7 +4,7 @@ import { FONT_ASSET } from '../definitions/parameter';
 import { assetsOf } from '../scene/model/needs';
 import type { Fault } from '../scene/model/check';
 import { parseScene } from '../scene/model/check';
-import type { Layer, Scene } from '../scene/model/schema';
+import type { Scene } from '../scene/model/schema';
 import { FileFault } from './fault';
 
 /** A scene with the pixels it needs: asset names and their files' bytes. */
@@ -120,20 +120,11 @@ export async function assemble(files: Record<string, Uint8Array>, name: string):
   return { scene, assets };
 }
 
-/** The JSON paths at which a scene names an asset. */
-function placesOf(scene: Scene, asset: string): string[] {
-  const within = (layers: readonly Layer[], path: string): string[] =>
-    layers.flatMap((l, i) => {
-      const own = `${path}[${i}]`;
-      return [
-        ...(l.source.kind === 'picture' && l.source.asset === asset ? [`${own}.source.asset`] : []),
-        ...(l.mask?.parts ?? []).flatMap(({ shape }, k) =>
-          shape.kind === 'picture' && shape.asset === asset
-            ? [`${own}.mask.parts[${k}].shape.asset`]
-            : [],
-        ),
-        ...within(l.layers ?? [], `${own}.layers`),
-      ];
-    });
-  return within(scene.layers, '$.layers');
+/** The JSON paths at which a value names an asset. */
+function placesOf(value: unknown, asset: string, path = '$'): string[] {
+  if (value === asset) return [path];
+  if (typeof value !== 'object' || value === null) return [];
+  return Object.entries(value).flatMap(([key, inner]) =>
+    placesOf(inner, asset, Array.isArray(value) ? `${path}[${key}]` : `${path}.${key}`),
+  );
 }

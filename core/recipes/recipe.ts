@@ -11,6 +11,7 @@ import { heightInScene, scaledTo } from '../scene/edits/style-edits';
 import type { Pass } from '../sources/pass';
 import { passSchema } from '../sources/pass';
 import { seesPlace, stepOfKind } from '../steps/index';
+import { isLine } from '../scene/model/traits';
 
 /** Recipes: kept looks that can be put on any layer. */
 
@@ -75,7 +76,6 @@ export function parseRecipe(text: string, name: string): Recipe {
 
 /** A layer's look as a recipe, made for the height that its shape has in the scene. */
 export function recipeOf(scene: Scene, layer: Layer, name: string): Recipe {
-  const { source } = layer;
   return {
     format: 'ignis-recipe',
     version: RECIPE_VERSION,
@@ -88,10 +88,12 @@ export function recipeOf(scene: Scene, layer: Layer, name: string): Recipe {
     steps: layer.steps
       .filter((s) => !seesPlace(s.kind))
       .map((s) => ('ends' in s.values ? { ...s, values: { ...s.values, ends: null } } : s)),
-    line:
-      source.kind === 'line'
-        ? { light: source.light, passes: source.passes.map((p) => ({ ...p, ends: null })) }
-        : null,
+    line: isLine(layer)
+      ? {
+          light: layer.source.light,
+          passes: layer.source.passes.map((p) => ({ ...p, ends: null })),
+        }
+      : null,
     dials: layer.dials,
   };
 }
@@ -138,7 +140,7 @@ export const putRecipe =
     layer.body = recipe.body;
     layer.blend = recipe.blend;
     layer.opacity = recipe.opacity;
-    if (recipe.line && layer.source.kind === 'line') {
+    if (recipe.line && isLine(layer)) {
       layer.source.light = recipe.line.light;
       layer.source.passes = recipe.line.passes.map((p) => fresh(scaledPass(p, by)));
     }

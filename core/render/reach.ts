@@ -7,7 +7,7 @@ import { placementMap } from '../definitions/placement';
 import { cornersMap } from '../scene/arrange/placement';
 import type { BoundLayer, BoundStep } from '../scene/bound/bound';
 import { heightUnder } from '../scene/edits/style-edits';
-import { grades } from '../scene/model/traits';
+import { grades, landsThrough } from '../scene/model/traits';
 import { definitionOf } from '../sources/index';
 import { seesPlace } from '../steps/index';
 import type { Sizes } from './chain';
@@ -34,7 +34,7 @@ export const stepsOf = (layer: BoundLayer): BoundStep[] => layer.steps.filter((s
  * are made of its shape, or if steps carry its pixels from one place of it to another.
  */
 export const isThrough = (layer: BoundLayer): boolean =>
-  definitionOf(layer.source).landsThrough?.(layer.source) === true &&
+  landsThrough(layer) &&
   layer.placement.corners === null &&
   !isStyled(layer) &&
   !stepsOf(layer).some((s) => seesPlace(s.kind));

@@ -31,6 +31,7 @@ import { everyLayer } from '../scene/model/schema';
 import { blends } from '../blend/index';
 import { placed } from '../scene/arrange/placement';
 import { steps } from '../steps/index';
+import { isLine } from '../scene/model/traits';
 
 /** Made-up scenes for tests. */
 
@@ -224,7 +225,7 @@ const own: fc.Arbitrary<Layer> = fc.oneof(
       )
       .map(([p, kind, kinds, drawn]) => {
         const light = newLine('Light', p, '#2fb8ff', 3);
-        if (light.source.kind !== 'line') return light;
+        if (!isLine(light)) return light;
         if (kind) light.source.shape = small(newShape(kind));
         light.source.modifiers = kinds.map((k) =>
           newModifier(k, k === 'repeat' ? { copies: 3 } : k === 'scatter' ? { copies: 5 } : {}),

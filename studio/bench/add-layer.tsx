@@ -34,7 +34,7 @@ function outline(kind: string): Scene {
   line.placement = fitted(line, { x: 60, y: 37.5 }, 60);
   // As wide as if it were drawn in this size.
   const pass = newPass(newId(), '', { width: 2.4 / line.placement.scaleX, colour: '#d8d8d8' });
-  if (line.source.kind === 'line') line.source.passes.push(pass);
+  line.source.passes.push(pass);
   scene.layers.push(line);
   return scene;
 }

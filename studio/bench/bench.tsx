@@ -25,6 +25,7 @@ import { LookSheet } from './look-sheet';
 import { Keys, Palette } from './palette';
 import { Stage } from './stage/stage';
 import { Strip } from './strip/strip';
+import { isLine } from '@ignis/core/scene/model/traits';
 
 /** Charts are loaded when they are asked for. */
 const Costs = lazy(() => import('./costs'));
@@ -171,9 +172,9 @@ function Open() {
       async saveSvg() {
         const { scene, selected } = useBench.getState();
         const layer = findLayer(scene, selected);
-        if (layer?.source.kind !== 'line') return;
+        if (!layer || !isLine(layer)) return;
         const { svgOfLine } = await import('@ignis/core/files/svg-layers');
-        const svg = svgOfLine({ ...layer, source: layer.source }, scene);
+        const svg = svgOfLine(layer, scene);
         download(new Blob([svg], { type: 'image/svg+xml' }), fileName(layer.name, '.svg'));
       },
       openExport: () => setWindow('export'),

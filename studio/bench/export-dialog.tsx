@@ -7,6 +7,7 @@ import { useBench } from '../state/bench';
 import { exportPng, type Exporting } from '../workers/engine';
 import { Button } from '../ui/button';
 import { Dialog } from '../ui/dialog';
+import { emitsLight } from '@ignis/core/scene/model/traits';
 
 interface Props {
   open: boolean;
@@ -29,7 +30,7 @@ export function ExportDialog({ open, onOpenChange }: Props) {
 
   const lights = new Set(
     everyLayer(scene.layers)
-      .filter((l) => l.source.kind === 'line' && l.visible)
+      .filter((l) => emitsLight(l) && l.visible)
       .map((l) => l.id),
   );
   const layers = chosen ?? lights;

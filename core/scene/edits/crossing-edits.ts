@@ -2,7 +2,7 @@ import { defaultsOf } from '../../definitions/parameter';
 import type { Crossing, Crossings } from '../../sources/crossings';
 import { crossingParameters, overs } from '../../sources/crossings';
 import type { Edit } from './edit';
-import { layerOf } from './layer-edits';
+import { sourceOf } from './layer-edits';
 
 /** What can be done where a line crosses itself. */
 
@@ -10,8 +10,7 @@ import { layerOf } from './layer-edits';
 export const putCrossings =
   (id: string, on: boolean): Edit =>
   (s) => {
-    const { source } = layerOf(s, id);
-    if (source.kind !== 'line') return;
+    const source = sourceOf(s, id, 'line');
     if (on) source.crossings = { ...defaultsOf(crossingParameters), choices: [] };
     else delete source.crossings;
   };
@@ -19,18 +18,18 @@ export const putCrossings =
 export const setCrossings =
   (id: string, values: Partial<Crossings>): Edit =>
   (s) => {
-    const { source } = layerOf(s, id);
-    if (source.kind === 'line' && source.crossings) Object.assign(source.crossings, values);
+    const { crossings } = sourceOf(s, id, 'line');
+    if (crossings) Object.assign(crossings, values);
   };
 
 /** Turns one of the crossings that there are now round; all are written down, so that each keeps what it has. */
 export const turnCrossing =
   (id: string, all: readonly Crossing[], index: number): Edit =>
   (s) => {
-    const { source } = layerOf(s, id);
-    if (source.kind !== 'line' || !source.crossings) return;
-    const now = overs(all, source.crossings);
-    source.crossings.choices = all.map(({ first, second }, i) => ({
+    const { crossings } = sourceOf(s, id, 'line');
+    if (!crossings) return;
+    const now = overs(all, crossings);
+    crossings.choices = all.map(({ first, second }, i) => ({
       ...{ first: { ...first }, second: { ...second } },
       firstOver: i === index ? !now[i] : now[i]!,
     }));

@@ -6,6 +6,7 @@ import type { Edit } from './edit';
 import { layerOf } from './layer-edits';
 import { newMask, newPart } from '../model/make';
 import type { Layer } from '../model/schema';
+import { isPicture } from '../model/traits';
 
 /** Cut-outs: the part of a picture's mask that tells its subject from the background. */
 
@@ -17,9 +18,9 @@ export function cutOutOf(layer: Layer): { part: MaskPart; shape: CutOutShape } |
 }
 
 /** A cut-out of the picture of a layer of which nothing is known yet; null for other layers. */
-export function freshCutOut({ source }: Layer): CutOutShape | null {
-  if (source.kind !== 'picture') return null;
-  const { asset, width, height } = source;
+export function freshCutOut(layer: Layer): CutOutShape | null {
+  if (!isPicture(layer)) return null;
+  const { asset, width, height } = layer.source;
   return {
     ...{ kind: 'cut-out', asset, width, height },
     ...{ around: null, marks: [], found: null },

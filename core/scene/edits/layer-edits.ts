@@ -7,8 +7,9 @@ import { newId } from '../model/make';
 import type { Placement } from '../../definitions/placement';
 import type { Guide, Layer, Scene, Step } from '../model/schema';
 import { rerefer } from '../model/references';
-import { grades } from '../model/traits';
-import { definitionOf } from '../../sources/index';
+import { grades, isFill, isGroup, isOf } from '../model/traits';
+import type { Source } from '../../sources/index';
+import { definitionOf, sources } from '../../sources/index';
 import { MAX_DEPTH, depthOf, everyLayer } from '../model/schema';
 
 /** Everything the artist can do to a scene. Layers, steps and passes are named by their ids. */
@@ -54,6 +55,18 @@ export function findLayer<L extends { id: string; layers?: L[] }>(
 export function layerOf(scene: Scene, id: string): Layer {
   const { list, index } = standingOf(scene, id);
   return list[index]!;
+}
+
+/** The source of a layer that should be of a kind. Throws if there is no such layer, or it is of another. */
+export function sourceOf<K extends Source['kind']>(
+  scene: Scene,
+  id: string,
+  kind: K,
+): Extract<Source, { kind: K }> {
+  const layer = layerOf(scene, id);
+  if (!isOf(kind)(layer))
+    throw new Error(`The layer "${layer.name}" is no ${sources[kind].label.toLowerCase()}.`);
+  return layer.source;
 }
 
 /** The place in front of a layer and of what is clipped to the same base: nothing loses its base there. */
@@ -254,15 +267,15 @@ export const ungroup =
 export const setLands =
   (id: string, lands: GroupSource['lands']): Edit =>
   (s) => {
-    const { source } = layerOf(s, id);
-    if (source.kind === 'group') source.lands = lands;
+    const layer = layerOf(s, id);
+    if (isGroup(layer)) layer.source.lands = lands;
   };
 
 export const setFill =
   (id: string, values: Partial<Paint>): Edit =>
   (s) => {
-    const { source } = layerOf(s, id);
-    if (source.kind === 'fill') Object.assign(source.paint, values);
+    const layer = layerOf(s, id);
+    if (isFill(layer)) Object.assign(layer.source.paint, values);
   };
 
 export const setPlacement =

@@ -7,32 +7,27 @@ import { isPath, pathsOf } from '../../sources/line-shape';
 import type { Pass } from '../../sources/pass';
 import { passParameters, relitPasses, withValues } from '../../sources/pass';
 import type { Edit } from './edit';
-import { layerOf } from './layer-edits';
+import { layerOf, sourceOf } from './layer-edits';
+import { isEcho } from '../model/traits';
 import { carry, liveListEdits, within } from './live-list';
 import { newId } from '../model/make';
 import type { Scene } from '../model/schema';
 
 /** What can be done to a line of light: its paths or shape, its modifiers, its passes. */
 
-function lineOf(scene: Scene, id: string): LineSource {
-  const { source, name } = layerOf(scene, id);
-  if (source.kind !== 'line') throw new Error(`The layer "${name}" is no line of light.`);
-  return source;
-}
+const lineOf = (scene: Scene, id: string): LineSource => sourceOf(scene, id, 'line');
 
 /** Where the passes of a line stand, or the own ones of an echo. */
 function litOf(scene: Scene, id: string): { light: string; passes: Pass[] } {
-  const { source } = layerOf(scene, id);
-  return source.kind === 'echo' && source.own ? source.own : lineOf(scene, id);
+  const layer = layerOf(scene, id);
+  return (isEcho(layer) && layer.source.own) || lineOf(scene, id);
 }
 
 /** Gives an echo passes of its own to begin with, or those of its original again. */
 export const setOwnPasses =
   (id: string, own: { light: string; passes: Pass[] } | null): Edit =>
   (s) => {
-    const { source } = layerOf(s, id);
-    if (source.kind !== 'echo') return;
-    source.own = own && {
+    sourceOf(s, id, 'echo').own = own && {
       light: own.light,
       passes: own.passes.map((p) => ({ ...p, id: newId() })),
     };

@@ -4,6 +4,7 @@ import type { Edit } from './edit';
 import { layerOf, pastClipped, standingOf } from './layer-edits';
 import { newCastShadow, newSpill } from '../model/make';
 import type { Layer } from '../model/schema';
+import { isThrown } from '../model/traits';
 
 /** What can be done with the light that one layer throws on another, and with the shadow that it casts. */
 
@@ -32,14 +33,14 @@ export const castShadowOf =
 export const setThrown =
   (id: string, values: Partial<SpillValues> | Partial<CastShadowValues>): Edit =>
   (s) => {
-    const { source } = layerOf(s, id);
-    if (source.kind === 'spill' || source.kind === 'shadow') Object.assign(source.values, values);
+    const layer = layerOf(s, id);
+    if (isThrown(layer)) Object.assign(layer.source.values, values);
   };
 
 /** The spill, or the shadow, is of another layer from now on. */
 export const setLightOf =
   (id: string, of: string): Edit =>
   (s) => {
-    const { source } = layerOf(s, id);
-    if (source.kind === 'spill' || source.kind === 'shadow') source.of = of;
+    const layer = layerOf(s, id);
+    if (isThrown(layer)) layer.source.of = of;
   };

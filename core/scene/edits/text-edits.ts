@@ -6,7 +6,7 @@ import { rangeAt } from '../../text/content';
 import { layoutOf } from '../../text/layout';
 import { newAlong } from '../../text/make-text';
 import type { Edit } from './edit';
-import { layerOf, standingOf } from './layer-edits';
+import { layerOf, sourceOf, standingOf } from './layer-edits';
 import { smooth } from '../../geometry/path';
 import { FIRST_LIGHT, newGroup, newId, newLineOf, newTextLayer, textName } from '../model/make';
 import { tubePasses } from '../../sources/pass';
@@ -23,8 +23,7 @@ export const changeText =
   (id: string, change: (text: TextContent) => TextContent): Edit =>
   (s) => {
     const layer = layerOf(s, id);
-    if (layer.source.kind !== 'text') throw new Error(`The layer "${layer.name}" is no text.`);
-    const before = current(layer.source);
+    const before = current(sourceOf(s, id, 'text'));
     const after = change(before);
     if (layer.name === textName(before.content)) layer.name = textName(after.content);
     layer.source = { ...after, kind: 'text' };
@@ -58,7 +57,6 @@ export const splitIntoLetters =
   (s) => {
     const { list, index } = standingOf(s, id);
     const layer = current(list[index]!);
-    if (layer.source.kind !== 'text') return;
     const { letters } = layoutOf(drawn);
     const made = letters
       .filter((l) => !l.blank && l.glyphs.length > 0)
@@ -66,8 +64,7 @@ export const splitIntoLetters =
       .map((letter) => {
         const said = drawn.content.slice(letter.from, letter.to);
         const own = newTextLayer(said, letter.style);
-        if (own.source.kind === 'text')
-          own.source.ranges[0]!.features = rangeAt(drawn, letter.from + 1).features;
+        own.source.ranges[0]!.features = rangeAt(drawn, letter.from + 1).features;
         own.placement = placementOf(letter.place, { x: 0, y: 0 });
         return own;
       });

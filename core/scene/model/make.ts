@@ -20,6 +20,8 @@ import { stepOfKind } from '../../steps/index';
 import { placed } from '../arrange/placement';
 import type { Layer, Scene, Step } from './schema';
 import { VERSION, endParameters, lightParameters } from './schema';
+import type { LayerOf } from './traits';
+import type { Source } from '../../sources/index';
 
 /** A new id: 10 letters, digits, - or _. */
 export const newId = (): string => nanoid(10);
@@ -47,7 +49,10 @@ export const newScene = (
 });
 
 /** What every new layer starts with. */
-const newLayer = (name: string, values: Pick<Layer, 'source'> & Partial<Layer>): Layer => ({
+const newLayer = <S extends Source>(
+  name: string,
+  values: { source: S } & Partial<Layer>,
+): Layer & { source: S } => ({
   id: newId(),
   name,
   visible: true,
@@ -71,7 +76,7 @@ export const newLineOf = (
   name: string,
   source: Pick<LineSource, 'shape' | 'light' | 'passes'> & Partial<LineSource>,
   values: Partial<Layer> = {},
-): Layer =>
+): LayerOf<'line'> =>
   newLayer(name, {
     blend: 'screen',
     ...values,
@@ -79,7 +84,12 @@ export const newLineOf = (
   });
 
 /** A line layer as a tube: `width` is that of the glass, scene px. */
-export const newLine = (name: string, path: Path, light = FIRST_LIGHT, width = 14): Layer =>
+export const newLine = (
+  name: string,
+  path: Path,
+  light = FIRST_LIGHT,
+  width = 14,
+): LayerOf<'line'> =>
   newLineOf(name, {
     light,
     shape: { kind: 'path', paths: [path] },
@@ -105,7 +115,7 @@ export const newTextLayer = (
   content: string,
   style: Partial<LetterStyle> = {},
   rest: Partial<Omit<TextContent, 'content' | 'ranges'>> = {},
-): Layer =>
+): LayerOf<'text'> =>
   newLayer(textName(content), { source: { kind: 'text', ...newText(content, style, rest) } });
 
 /** What a layer of letters is called until the artist names it: its first words. */
@@ -113,18 +123,21 @@ export const textName = (content: string): string =>
   content.trim().split(/\s+/).join(' ').slice(0, 32).trim() || 'Text';
 
 /** A layer of one colour. */
-export const newFill = (name: string, colour: string): Layer =>
+export const newFill = (name: string, colour: string): LayerOf<'fill'> =>
   newLayer(name, {
     source: { kind: 'fill', paint: { ...defaultsOf(paintParameters), colour, fit: 'scene' } },
   });
 
 /** A layer that grades what lies beneath it. */
-export const newGrade = (name: string, steps: Step[]): Layer =>
+export const newGrade = (name: string, steps: Step[]): LayerOf<'grade'> =>
   newLayer(name, { source: { kind: 'grade' }, steps });
 
 /** A group of layers. */
-export const newGroup = (name: string, layers: Layer[], lands: 'through' | 'one'): Layer =>
-  newLayer(name, { source: { kind: 'group', lands }, layers });
+export const newGroup = (
+  name: string,
+  layers: Layer[],
+  lands: 'through' | 'one',
+): LayerOf<'group'> => newLayer(name, { source: { kind: 'group', lands }, layers });
 
 /** A part of a mask. */
 export const newPart = (shape: MaskShape, way: MaskPart['way'] = 'add'): MaskPart => ({
@@ -152,7 +165,7 @@ export function newPicture(
   scene: Scene,
   at: Point,
   fit: boolean,
-): Layer {
+): LayerOf<'picture'> {
   const pivot = { x: source.width / 2, y: source.height / 2 };
   const k = fit ? Math.min(1, scene.width / source.width, scene.height / source.height) : 1;
   return newLayer(name, {
@@ -168,7 +181,7 @@ export function newPicture(
 }
 
 /** A live copy of a layer, a little beside it. */
-export const newEcho = (of: Layer, offset: number): Layer =>
+export const newEcho = (of: Layer, offset: number): LayerOf<'echo'> =>
   newLayer(`${of.name} echo`, {
     source: { kind: 'echo', of: of.id, own: null },
     blend: of.blend,
@@ -176,7 +189,7 @@ export const newEcho = (of: Layer, offset: number): Layer =>
   });
 
 /** The light of a layer on others. */
-export const newSpill = (of: Layer): Layer =>
+export const newSpill = (of: Layer): LayerOf<'spill'> =>
   newLayer(`Spill of ${of.name}`, {
     source: { kind: 'spill', of: of.id, values: defaultsOf(spillParameters) },
     blend: 'soft-light',
@@ -184,7 +197,7 @@ export const newSpill = (of: Layer): Layer =>
   });
 
 /** The shadow that a layer casts. */
-export const newCastShadow = (of: Layer): Layer =>
+export const newCastShadow = (of: Layer): LayerOf<'shadow'> =>
   newLayer(`Shadow of ${of.name}`, {
     source: { kind: 'shadow', of: of.id, values: defaultsOf(castShadowParameters) },
     blend: 'multiply',

@@ -17,14 +17,25 @@ export const isOf =
 export const isLine = isOf('line');
 export const isText = isOf('text');
 export const isPicture = isOf('picture');
+export const isFill = isOf('fill');
+export const isGroup = isOf('group');
+export const isEcho = isOf('echo');
 export const isSpill = isOf('spill');
 export const isCastShadow = isOf('shadow');
+
+/** Whether a layer is the light or the shadow of another, and nothing without it. */
+export const isThrown = (layer: Layer): layer is LayerOf<'spill' | 'shadow'> =>
+  isSpill(layer) || isCastShadow(layer);
 
 /** Whether a layer draws nothing of its own, but sends what lies beneath through its steps. */
 export const grades = ({ source }: Layer): boolean => definitionOf(source).grades === true;
 
 /** Whether a layer has edges of its own: it can cast a shadow, and its corners can be carried. */
 export const isShaped = ({ source }: Layer): boolean => definitionOf(source).shaped;
+
+/** Whether the layers of a group land one by one on what lies beneath it. */
+export const landsThrough = ({ source }: Layer): boolean =>
+  definitionOf(source).landsThrough?.(source) === true;
 
 /** Whether what a layer draws is light that it gives off. */
 export const emitsLight = ({ source }: Layer): boolean => definitionOf(source).emits === true;

@@ -22,6 +22,7 @@ import { Placement } from './placement';
 import { SelectionPanel } from './selection';
 import { SourceNode } from './source';
 import { Steps } from './steps';
+import { grades, landsThrough } from '@ignis/core/scene/model/traits';
 
 const END = { exposure: endParameters.exposure, rollOff: endParameters.rollOff };
 
@@ -46,7 +47,7 @@ function OfLayer({ layer }: { layer: Layer }) {
   const { change } = useBench.getState();
   const definition = definitionOf(layer.source);
   const live = liveEdit('Change the blend');
-  const through = layer.source.kind === 'group' && layer.source.lands === 'through';
+  const through = landsThrough(layer);
   return (
     <>
       <div className="mb-3 flex items-baseline justify-between gap-2">
@@ -61,13 +62,13 @@ function OfLayer({ layer }: { layer: Layer }) {
         <span className="text-sm text-dim">{definition.label}</span>
       </div>
       <div className="flex flex-col gap-3">
-        {layer.source.kind !== 'grade' && <Look layer={layer} />}
+        {!grades(layer) && <Look layer={layer} />}
         <SourceNode layer={layer} />
         <Placement layer={layer} />
         <div className="flex flex-col">
           <Steps layer={layer} />
         </div>
-        {layer.source.kind !== 'grade' && !through && <Body layer={layer} />}
+        {!grades(layer) && !through && <Body layer={layer} />}
         <ClipNode layer={layer} />
         <MaskNode layer={layer} />
         <WeaveNode layer={layer} />

@@ -26,6 +26,7 @@ import { rampCss } from '../../ui/ramp-css';
 import { ParameterControls } from '../../ui/parameter-controls';
 import { Node } from './node';
 import { SortableItem, SortableList } from './sortable';
+import { isLine } from '@ignis/core/scene/model/traits';
 
 /** The passes of a line, front first, and the colour of its light. */
 export function Passes({ layer }: { layer: Layer & { source: LineSource } }) {
@@ -35,7 +36,7 @@ export function Passes({ layer }: { layer: Layer & { source: LineSource } }) {
   const open = useBench((s) => s.pass);
   const setOpen = (pass: string | null) => useBench.getState().set({ pass });
   const others = everyLayer(layers).filter(
-    (l): l is Layer & { source: LineSource } => l.id !== layer.id && l.source.kind === 'line',
+    (l): l is Layer & { source: LineSource } => l.id !== layer.id && isLine(l),
   );
   const front = source.passes.toReversed();
 

@@ -24,6 +24,8 @@ import { Node } from './node';
 import { Passes } from './passes';
 import { WithPictures } from './steps';
 import { TextNodes } from './text';
+import { isLine } from '@ignis/core/scene/model/traits';
+import { definitionOf } from '@ignis/core/sources/index';
 
 /** What a layer begins with. */
 export function SourceNode({ layer }: { layer: Layer }) {
@@ -84,7 +86,7 @@ function Fill({ id, paint }: { id: string; paint: Paint }) {
 /** Whose light or shadow it is, and how it falls. */
 function Thrown({ id, source }: { id: string; source: SpillSource | CastShadowSource }) {
   const { of, values } = source;
-  const isLight = source.kind === 'spill';
+  const isLight = definitionOf(source).reference?.as === 'light';
   const word = isLight ? 'light' : 'shadow';
   const edit = (v: object) => setThrown(id, v);
   const scene = useBench((s) => s.scene);
@@ -127,7 +129,7 @@ function Echo({ layer, source }: { layer: Layer; source: EchoSource }) {
   const { change, select } = useBench.getState();
   const original = findLayer(scene, source.of);
   const drawn = drawnLayer(scene, layer.id);
-  const line = drawn?.source.kind === 'line' ? drawn.source : null;
+  const line = drawn && isLine(drawn) ? drawn.source : null;
   return (
     <>
       <Node

@@ -18,13 +18,14 @@ import { useBench } from '../../state/bench';
 import { ChoiceField } from '../../ui/choice-field';
 import { PictureChoice } from '../../ui/picture-context';
 import { LiveList } from './live-list';
+import { grades, isPicture } from '@ignis/core/scene/model/traits';
 
 /** The steps of a layer: what its pixels go through, and the styles made of its shape. */
 export const Steps = ({ layer }: { layer: Layer }) => (
   <WithPictures>
     <LiveList
       items={layer.steps}
-      definitions={layer.source.kind === 'grade' ? pixelSteps : steps}
+      definitions={grades(layer) ? pixelSteps : steps}
       word="step"
       folds
       onSet={(item, values) =>
@@ -92,8 +93,7 @@ export function WithPictures({ children }: { children: React.ReactNode }) {
   const answer = useRef<(asset: string | null) => void>(() => undefined);
   const value = useMemo(() => {
     const found = new Map<string, string>();
-    for (const l of everyLayer(layers))
-      if (l.source.kind === 'picture') found.set(l.source.asset, l.name);
+    for (const l of everyLayer(layers)) if (isPicture(l)) found.set(l.source.asset, l.name);
     return {
       pictures: [...found].map(([asset, name]) => ({ asset, name })),
       bringIn: () =>

@@ -17,6 +17,7 @@ import { FontChoice } from '../../ui/font-context';
 import { fontTitle } from '../../ui/font-words';
 import { ParameterControls } from '../../ui/parameter-controls';
 import type { TextLayer } from './text-layer';
+import { isText } from '@ignis/core/scene/model/traits';
 
 /** How letters from one place to another of a text look, and which of their features are on. */
 export function LetterControls({
@@ -49,9 +50,7 @@ export function LetterControls({
   const own = [
     ...new Set(
       everyLayer(scene.layers).flatMap((l) =>
-        l.source.kind === 'text'
-          ? l.source.ranges.map((r) => r.style.font).filter((f) => FONT_ASSET.test(f))
-          : [],
+        isText(l) ? l.source.ranges.map((r) => r.style.font).filter((f) => FONT_ASSET.test(f)) : [],
       ),
     ),
   ];

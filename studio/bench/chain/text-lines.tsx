@@ -11,6 +11,7 @@ import { NumberField } from '../../ui/number-field';
 import { ParameterControls } from '../../ui/parameter-controls';
 import { Node } from './node';
 import type { TextLayer } from './text-layer';
+import { isLine } from '@ignis/core/scene/model/traits';
 
 const SIDE = {
   width: length('Width of the box', 600, { min: 1, max: 1e6 }),
@@ -25,7 +26,7 @@ export function Lines({ layer }: { layer: TextLayer }) {
   const { box, along } = source;
   const live = liveEdit('Change the lines');
   const text = (next: (t: TextContent) => TextContent) => changeText(layer.id, next);
-  const lines = everyLayer(scene.layers).filter((l) => l.source.kind === 'line');
+  const lines = everyLayer(scene.layers).filter(isLine);
   const line = lines.find((l) => l.id === along?.line);
   const size = layoutBox(layer);
   return (

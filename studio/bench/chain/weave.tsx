@@ -13,15 +13,15 @@ import { ChoiceField } from '../../ui/choice-field';
 import { ParameterControls } from '../../ui/parameter-controls';
 import { beginWeaving, weaveItself } from '../modes/weave/weaving';
 import { Node } from './node';
+import { grades, isLine } from '@ignis/core/scene/model/traits';
 
 /** What a layer goes over and under: another, and a line also itself. */
 export function WeaveNode({ layer }: { layer: Layer }) {
-  const { source } = layer;
   return (
     <>
       <OtherNode layer={layer} />
-      {source.kind === 'line' && source.crossings && (
-        <CrossingsNode layer={layer} crossings={source.crossings} />
+      {isLine(layer) && layer.source.crossings && (
+        <CrossingsNode layer={layer} crossings={layer.source.crossings} />
       )}
     </>
   );
@@ -64,8 +64,8 @@ function CrossingsNode({ layer, crossings }: { layer: Layer; crossings: Crossing
 }
 
 function OtherNode({ layer }: { layer: Layer }) {
-  const { weave, source } = layer;
-  if (source.kind === 'grade') return null;
+  const { weave } = layer;
+  if (grades(layer)) return null;
   if (weave) return <OfWeave layer={layer} weave={weave} />;
   return (
     <Node

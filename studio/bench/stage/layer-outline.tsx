@@ -6,6 +6,7 @@ import { cornersMap } from '@ignis/core/scene/arrange/placement';
 import type { Layer } from '@ignis/core/scene/model/schema';
 import { useAround, useBench } from '../../state/bench';
 import { lineData, toStage } from './path-outline';
+import { isLine } from '@ignis/core/scene/model/traits';
 
 /** Where a layer lies, while the pointer is over its card. */
 export function LayerOutline({ layer }: { layer: Layer }) {
@@ -19,8 +20,7 @@ export function LayerOutline({ layer }: { layer: Layer }) {
     pointerEvents: 'none',
   } as const;
   const warp = cornersMap(layer.placement);
-  if (layer.source.kind === 'line' && !warp)
-    return <path d={lineData(map, layer.source)} {...common} />;
+  if (isLine(layer) && !warp) return <path d={lineData(map, layer.source)} {...common} />;
   const box = ownBox(useBench.getState().scene, layer);
   if (!box) return null;
   const points = quadOf(box).map((p) => apply(map, (warp && project(warp, p)) ?? p));

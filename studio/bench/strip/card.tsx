@@ -11,22 +11,10 @@ import { useBench } from '../../state/bench';
 import { COLOUR_TYPE } from '../../state/colours';
 import { Menu, WithContextMenu, type MenuEntry } from '../../ui/menu';
 import { NameField } from '../../ui/name-field';
-import { isShaped } from '@ignis/core/scene/model/traits';
+import { grades, isShaped, landsThrough } from '@ignis/core/scene/model/traits';
 import { carry, castShadow, duplicate, echo, group, remove } from '../commands/layers';
 import type { Drop } from './drop';
 import { useThumbnail } from './use-thumbnail';
-
-const KIND: Record<Layer['source']['kind'], string> = {
-  picture: 'picture',
-  line: 'line',
-  text: 'text',
-  fill: 'fill',
-  grade: 'grade',
-  group: 'group',
-  echo: 'echo',
-  spill: 'spill',
-  shadow: 'shadow',
-};
 
 /** What letting a carried card go over this one would do. */
 const DROP: Record<Drop['how'], string> = {
@@ -101,7 +89,7 @@ export const Card = memo(function Card({ layer, small, drop }: Props) {
         }}
         onDrop={(e) => {
           const colour = e.dataTransfer.getData(COLOUR_TYPE);
-          if (!colour || layer.source.kind === 'grade') return;
+          if (!colour || grades(layer)) return;
           e.preventDefault();
           change(`Colour ${layer.name}`, colourLayer(layer.id, colour));
         }}
@@ -150,7 +138,7 @@ export const Card = memo(function Card({ layer, small, drop }: Props) {
             onClick={(e) => (e.shiftKey ? selectAlso(layer.id) : select(layer.id))}
             className={`check-small block h-[68px] w-full cursor-grab ${layer.visible ? '' : 'opacity-30'}`}
           >
-            {layer.source.kind === 'grade' ? (
+            {grades(layer) ? (
               <span className="grid h-full place-items-center bg-ground text-dim">
                 <SlidersHorizontal size={24} />
               </span>
@@ -187,10 +175,8 @@ export const Card = memo(function Card({ layer, small, drop }: Props) {
               className="truncate"
               title={`${blendNamed(layer.blend).label}, ${Math.round(layer.opacity)} %`}
             >
-              {small ? '' : `${KIND[layer.source.kind]} · `}
-              {layer.source.kind === 'group' && layer.source.lands === 'through'
-                ? 'through'
-                : blendNamed(layer.blend).label}
+              {small ? '' : `${layer.source.kind} · `}
+              {landsThrough(layer) ? 'through' : blendNamed(layer.blend).label}
             </span>
             <span className="flex items-center gap-1">
               {layer.opacity < 100 && !small && (

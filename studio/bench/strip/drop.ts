@@ -9,6 +9,7 @@ import {
   standingOf,
 } from '@ignis/core/scene/edits/layer-edits';
 import type { Scene } from '@ignis/core/scene/model/schema';
+import { grades } from '@ignis/core/scene/model/traits';
 
 /** Where a carried card would go if it were let go now. */
 export interface Drop {
@@ -36,7 +37,7 @@ export function dropAt(
   const u = (x - box.left) / box.width;
   if (Math.abs(u - 0.5) < MIDDLE / 2) {
     if (target.layers) return canHold(scene, over, own) ? { over, how: 'into' } : null;
-    if (target.source.kind !== 'grade') return { over, how: 'clip' };
+    if (!grades(target)) return { over, how: 'clip' };
   }
   return { over, how: u < 0.5 ? 'behind' : 'before' };
 }

@@ -5,6 +5,7 @@ import { mapAround, placementOf } from '@ignis/core/scene/arrange/placement';
 import type { Layer, Scene } from '@ignis/core/scene/model/schema';
 import { useBench } from '../../state/bench';
 import { picture } from '../../workers/engine';
+import { grades, isEcho, isThrown } from '@ignis/core/scene/model/traits';
 
 /** The longer side of a card's picture, px. */
 const SIDE = 168;
@@ -22,7 +23,7 @@ export function useThumbnail(own: Layer): string | null {
   const width = useBench((s) => s.scene.width);
   const height = useBench((s) => s.scene.height);
   const mixing = useBench((s) => s.scene.mixing);
-  const scene = useBench((s) => (own.source.kind === 'echo' || isThrown(own) ? s.scene : null));
+  const scene = useBench((s) => (needsOthers(own) ? s.scene : null));
   const layer = useMemo(() => (scene && drawnLayer(scene, own.id)) ?? own, [scene, own]);
   const { source, placement, steps, layers } = layer;
   // It is seen where the groups round it carry it; a drag does not ask where that is now.
@@ -33,7 +34,7 @@ export function useThumbnail(own: Layer): string | null {
   useEffect(() => {
     if (dragging) return;
     // A grade has nothing to show but what it does, which the stage shows.
-    if (source.kind === 'grade') return;
+    if (grades(layer)) return;
     // A drag of another layer leaves this one as it is.
     const now = [source, placement, steps, layers, width, height, mixing, carried];
     if (now.every((v, i) => v === shown.current[i])) return;
@@ -58,8 +59,8 @@ export function useThumbnail(own: Layer): string | null {
   return url;
 }
 
-/** Whether a layer is the light or the shadow of another, and nothing without it. */
-const isThrown = ({ source }: Layer) => source.kind === 'spill' || source.kind === 'shadow';
+/** Whether a layer is nothing without another: a copy of it, its light or its shadow. */
+const needsOthers = (layer: Layer) => isEcho(layer) || isThrown(layer);
 
 /** A layer as it is by itself, whatever it is laid on. */
 const plain = (layer: Layer): Layer => ({

@@ -8,10 +8,12 @@ import { edit } from '@ignis/core/scene/edits/edit';
 import { addInFront, findLayer } from '@ignis/core/scene/edits/layer-edits';
 import { closeLine, setPath } from '@ignis/core/scene/edits/line-edits';
 import { newLine } from '@ignis/core/scene/model/make';
-import type { Layer, Scene } from '@ignis/core/scene/model/schema';
+import type { Scene } from '@ignis/core/scene/model/schema';
 import { everyLayer } from '@ignis/core/scene/model/schema';
 import { pathsOf } from '@ignis/core/sources/line-shape';
 import { useBench } from '../../../state/bench';
+import type { LayerOf } from '@ignis/core/scene/model/traits';
+import { isLine } from '@ignis/core/scene/model/traits';
 
 /** Drawing a line of light, one anchor at a time; each anchor is one step of undo. */
 
@@ -19,7 +21,7 @@ import { useBench } from '../../../state/bench';
 export function drawnPath(): Path | null {
   const { scene, drawn } = useBench.getState();
   const layer = findLayer(scene, drawn);
-  return layer?.source.kind === 'line' ? (pathsOf(layer.source.shape)[0] ?? null) : null;
+  return layer && isLine(layer) ? (pathsOf(layer.source.shape)[0] ?? null) : null;
 }
 
 /** Gets the stage ready for a new line. */
@@ -40,7 +42,7 @@ export function putAnchor(at: Point, handle: Point | null): void {
   const anchor = handle ? smooth(at.x, at.y, handle.x, handle.y) : corner(at.x, at.y);
   const base = gesture?.base ?? scene;
   const layer = findLayer(base, drawn);
-  if (layer?.source.kind === 'line') {
+  if (layer && isLine(layer)) {
     const path = pathsOf(layer.source.shape)[0]!;
     drag('Add an anchor', setPath(layer.id, appendAnchor(path, anchor)));
     return;
@@ -51,13 +53,13 @@ export function putAnchor(at: Point, handle: Point | null): void {
   set({ drawn: line.id });
 }
 
-let kept: Layer | null = null;
+let kept: LayerOf<'line'> | null = null;
 /** The new line, with the same ids for as long as its first anchor is being pulled. */
-function freshLine(scene: Scene, drawn: string | null, anchor: Anchor): Layer {
+function freshLine(scene: Scene, drawn: string | null, anchor: Anchor): LayerOf<'line'> {
   const path = { closed: false, anchors: [anchor] };
-  if (kept && kept.id === drawn && kept.source.kind === 'line')
+  if (kept && kept.id === drawn)
     return { ...kept, source: { ...kept.source, shape: { kind: 'path', paths: [path] } } };
-  const lines = everyLayer(scene.layers).filter((l) => l.source.kind === 'line').length;
+  const lines = everyLayer(scene.layers).filter(isLine).length;
   kept = newLine(
     `Line ${lines + 1}`,
     path,
@@ -74,7 +76,6 @@ export function putStroke(samples: readonly Sample[], closing: number): void {
   const first = path.anchors[0];
   if (!first) return;
   const line = freshLine(gesture?.base ?? scene, drawn, first);
-  if (line.source.kind !== 'line') return;
   const whole = {
     ...line,
     source: { ...line.source, shape: { kind: 'path' as const, paths: [path] } },
@@ -119,7 +120,7 @@ export function endDrawing(): void {
   useBench.setState({ selected: id });
   const layer = findLayer(scene, id);
   set({
-    mode: layer?.source.kind === 'line' ? 'anchors' : 'arrange',
+    mode: layer && isLine(layer) ? 'anchors' : 'arrange',
     drawn: null,
     ghost: null,
     anchors: [],

@@ -10,10 +10,11 @@ import { draggedEnds } from '../../stage/dragged-ends';
 import { GradientLine } from '../../stage/gradient-line';
 import { toStage } from '../../stage/path-outline';
 import { stagePoint } from '../../stage/pointer';
+import { isLine } from '@ignis/core/scene/model/traits';
 
 /** The pass whose gradient the stage shows: the open one, or else the first that has one. */
 export function gradientPass(layer: Layer, open: string | null): Pass | undefined {
-  if (layer.source.kind !== 'line') return undefined;
+  if (!isLine(layer)) return undefined;
   const has = (p: Pass) => p.enabled && (p.paint === 'linear' || p.paint === 'radial');
   const { passes } = layer.source;
   return passes.find((p) => p.id === open && has(p)) ?? passes.findLast(has);

@@ -27,6 +27,7 @@ import type { PartTool } from '../../../state/reshaping';
 import { useReshaping } from '../../../state/reshaping';
 import { maskPaths } from '../../../workers/engine';
 import { Hint, Small, Way } from '../../stage/bar';
+import { isLine } from '@ignis/core/scene/model/traits';
 
 const TOOLS: readonly { tool: PartTool; label: string }[] = [
   { tool: 'lasso', label: 'Lasso' },
@@ -45,7 +46,7 @@ export function warpOf(layer: Layer, open: string | null): { step?: Step; isMesh
 
 /** Whether the stage offers to reshape a layer: a line, which has ways enough to be bent, when such a step is open. */
 export function canReshape(layer: Layer, open: string | null): boolean {
-  if (layer.source.kind !== 'line') return true;
+  if (!isLine(layer)) return true;
   const { step } = warpOf(layer, open);
   return !!step && step.id === open;
 }

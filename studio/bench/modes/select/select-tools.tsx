@@ -22,6 +22,7 @@ import type { MenuEntry } from '../../../ui/menu';
 import { DropDown, Small } from '../../stage/bar';
 import { selectionToPath } from './selecting';
 import { ToolChoice, ToolHelp } from '../mask/mask-tools';
+import { grades, isLine } from '@ignis/core/scene/model/traits';
 
 const WAYS: readonly { way: SelectWay; label: string }[] = [
   { way: 'new', label: 'New' },
@@ -63,7 +64,7 @@ export function SelectTools({ layer }: { layer: Layer | null }) {
     ...(layer?.mask
       ? [{ label: `What the mask of ${layer.name} shows`, run: select(selectMaskOf(layer.id)) }]
       : []),
-    ...(layer?.source.kind === 'line'
+    ...(layer && isLine(layer)
       ? [
           {
             label: `What ${layer.name} goes round`,
@@ -94,12 +95,12 @@ export function SelectTools({ layer }: { layer: Layer | null }) {
           },
           {
             label: `A layer of this part of ${layer.name}`,
-            disabled: layer.source.kind === 'grade',
+            disabled: grades(layer),
             run: () => make('Layer from the selection', (id) => selectionToLayer(layer.id, id)),
           },
           {
             label: `What ${layer.name} is clipped to`,
-            disabled: layer.source.kind === 'grade',
+            disabled: grades(layer),
             run: () => change('Clip to the selection', selectionToClip(layer.id, newId())),
           },
         ]

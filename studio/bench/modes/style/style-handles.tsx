@@ -11,7 +11,6 @@ import { ownBox } from '@ignis/core/scene/bound/bind';
 import { placementMap } from '@ignis/core/definitions/placement';
 import { placedBox } from '@ignis/core/scene/arrange/placement';
 import type { Layer, Step } from '@ignis/core/scene/model/schema';
-import type { CastShadowSource } from '@ignis/core/sources/cast-shadow';
 import { useAround, useBench } from '../../../state/bench';
 import { useFonts } from '../../../state/fonts';
 import { Handle } from '../../stage/handle';
@@ -19,6 +18,7 @@ import { draggedEnds } from '../../stage/dragged-ends';
 import { GradientLine } from '../../stage/gradient-line';
 import { follow, scenePoint, stagePoint } from '../../stage/pointer';
 import { ShadowHandles } from './shadow-handles';
+import { isCastShadow, isFill } from '@ignis/core/scene/model/traits';
 
 interface Props {
   stage: RefObject<HTMLElement | null>;
@@ -34,22 +34,18 @@ interface Gradient {
 }
 
 function gradientOf(layer: Layer, step: Step | undefined): Gradient | null {
-  const { source } = layer;
   if (step && GRADIENTS.includes(String(step.values.paint)))
     return {
       paint: step.values as unknown as Paint,
       set: (values) => setStep(layer.id, step.id, { values: values as Step['values'] }),
     };
-  if (source.kind === 'fill' && GRADIENTS.includes(source.paint.paint))
-    return { paint: source.paint, set: (values) => setFill(layer.id, values) };
+  if (isFill(layer) && GRADIENTS.includes(layer.source.paint.paint))
+    return { paint: layer.source.paint, set: (values) => setFill(layer.id, values) };
   return null;
 }
 
 const isCurve = (step: Step | undefined) =>
   step?.kind === 'style.gloss' && step.values.shape === 'curve';
-
-const isShadow = (layer: Layer): layer is Layer & { source: CastShadowSource } =>
-  layer.source.kind === 'shadow';
 
 /** The open step of a layer, if it is on. */
 const openStep = (layer: Layer, id: string | null): Step | undefined =>
@@ -57,7 +53,7 @@ const openStep = (layer: Layer, id: string | null): Step | undefined =>
 
 /** Whether the stage has handles for what is open of a layer. */
 export const hasStyleHandles = (layer: Layer, open: string | null): boolean => {
-  if (layer.source.kind === 'shadow') return true;
+  if (isCastShadow(layer)) return true;
   const step = openStep(layer, open);
   return gradientOf(layer, step) !== null || isCurve(step);
 };
@@ -68,7 +64,7 @@ export function StyleHandles({ stage, layer }: Props) {
   const open = useBench((s) => s.step);
   const step = openStep(layer, open);
   const gradient = gradientOf(layer, step);
-  if (isShadow(layer) && !gradient && !isCurve(step))
+  if (isCastShadow(layer) && !gradient && !isCurve(step))
     return <ShadowHandles stage={stage} layer={layer} />;
   if (gradient) return <GradientHandles stage={stage} layer={layer} gradient={gradient} />;
   return step && isCurve(step) ? <GlossHandles stage={stage} layer={layer} step={step} /> : null;

@@ -14,6 +14,7 @@ import { useWoven } from '../../../state/weave';
 import { BrushSize } from '../../stage/brush-size';
 import { weaveItself } from './weaving';
 import { DropDown, Hint, Small, Way } from '../../stage/bar';
+import { isLine } from '@ignis/core/scene/model/traits';
 
 /** What can be done to a weave as a whole, and what the stage waits for. */
 export function WeaveTools({ layer }: { layer: Layer }) {
@@ -31,7 +32,7 @@ export function WeaveTools({ layer }: { layer: Layer }) {
         ? setWeave(layer.id, { with: other.id, choices: [] })
         : putWeave(layer.id, newWeave(other.id)),
     );
-  const itself = layer.source.kind === 'line' && (
+  const itself = isLine(layer) && (
     <Way on={!!layer.source.crossings} label="With itself" onClick={() => weaveItself(layer)} />
   );
   if (subjects.length === 0)
@@ -52,7 +53,7 @@ export function WeaveTools({ layer }: { layer: Layer }) {
         : brushed
           ? // Who has stroked knows, and the row is full.
             corrections === 0 && 'Stroke along the edge'
-          : layer.source.kind === 'line' && layer.source.crossings
+          : isLine(layer) && layer.source.crossings
             ? 'Click a stretch or a crossing'
             : 'Click a stretch';
   return (

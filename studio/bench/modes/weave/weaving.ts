@@ -3,10 +3,12 @@ import { likelySubject } from '@ignis/core/scene/arrange/subjects';
 import { newWeave, putWeave } from '@ignis/core/scene/edits/weave-edits';
 import type { Layer } from '@ignis/core/scene/model/schema';
 import { useBench } from '../../../state/bench';
+import { isLine } from '@ignis/core/scene/model/traits';
 
 /** A line goes over and under itself from now on, or its light adds up again where it crosses. */
-export function weaveItself({ id, source }: Layer): void {
-  if (source.kind !== 'line') return;
+export function weaveItself(layer: Layer): void {
+  if (!isLine(layer)) return;
+  const { id, source } = layer;
   const on = !source.crossings;
   useBench.getState().change(on ? 'Weave with itself' : 'Let it cross', putCrossings(id, on));
 }

@@ -5,6 +5,7 @@ import { placed } from '@ignis/core/scene/arrange/placement';
 import type { Layer } from '@ignis/core/scene/model/schema';
 import { useBench } from '../../../state/bench';
 import { useTyping } from '../../../state/typing';
+import { isText } from '@ignis/core/scene/model/traits';
 
 /** Beginning and ending a text. */
 
@@ -27,9 +28,9 @@ export function beginText(at: Point, box: { width: number; height: number } | nu
 }
 
 /** Begins to type in a text; all of it is chosen. */
-export function typeAll({ source }: Layer): void {
-  if (source.kind !== 'text') return;
-  useTyping.setState({ from: 0, to: source.content.length, back: false });
+export function typeAll(layer: Layer): void {
+  if (!isText(layer)) return;
+  useTyping.setState({ from: 0, to: layer.source.content.length, back: false });
   useBench.getState().set({ mode: 'type' });
 }
 
@@ -38,7 +39,7 @@ export function endTyping(): void {
   const { drop, change, selected, select, set } = useBench.getState();
   drop();
   const layer = findLayer(useBench.getState().scene, selected);
-  if (layer?.source.kind === 'text' && layer.source.content.trim() === '') {
+  if (layer && isText(layer) && layer.source.content.trim() === '') {
     change('Remove an empty text', removeLayer(layer.id));
     select(null);
   } else set({ mode: 'arrange' });
