@@ -17,7 +17,7 @@ import {
   startLine,
   value,
 } from './bench-page';
-import type { LineSource } from '../core/sources/line';
+import type { LineSource } from '../core/sources/line-source';
 
 async function lineOf(page: Page, name: string): Promise<LineSource> {
   const scene = await savedScene(page);

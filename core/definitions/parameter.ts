@@ -43,6 +43,8 @@ export interface SwitchParameter extends Described {
 
 export interface ChoiceParameter<V extends string = string> extends Described {
   kind: 'choice';
+  /** Whether it says how the lengths beside it are meant: as `px`, or as a `share` of the height of the shape, %. */
+  setsLengths?: true;
   /** Options that belong together may say under which heading. */
   options: readonly { value: V; label: string; family?: string }[];
   default: V;
@@ -321,6 +323,19 @@ export const seed = (): NumberParameter => ({
   ...count('Seed', 1, { min: 0, max: 9999, slider: [0, 100] }),
   help: 'Another number, another draw; the same number, the same.',
 });
+
+/** The key of the parameter that says how lengths are meant; undefined if they are px. */
+export const lengthsKey = (parameters: Parameters): string | undefined =>
+  Object.entries(parameters).find(([, p]) => p.kind === 'choice' && p.setsLengths)?.[0];
+
+/** How the lengths among some values are meant. */
+export function lengthsIn(
+  parameters: Parameters,
+  values: Readonly<Record<string, unknown>>,
+): 'px' | 'share' {
+  const key = lengthsKey(parameters);
+  return key !== undefined && values[key] === 'share' ? 'share' : 'px';
+}
 
 /** Whether a parameter counts, for the values of the others. */
 export const counts = (p: Parameter, values: Readonly<Record<string, unknown>>): boolean =>

@@ -3,6 +3,7 @@ import type { Picture } from '../kernels/picture';
 import type { ColourBuffer, Plane } from '../pixels/buffer';
 import type { Mixing } from '../pixels/colour';
 import type { Region } from '../pixels/region';
+import type { Memo } from './memo';
 import type { Parameters, Values } from './parameter';
 
 /** What every step says of itself. */
@@ -31,6 +32,12 @@ export interface StepContext {
   mixing: Mixing;
   /** How much of the layer its own mask shows over a region, 0–1; null if it has none. For steps that see it. */
   mask(region: Region): Plane | null;
+  /** The lamp of the scene. */
+  lamp: Lamp;
+  /** A picture by its asset; throws if it is not there. */
+  picture(asset: string): Picture;
+  /** Keeps what can be used again in the next frame, such as a table; the key must name all it depends on. */
+  memo: Memo;
 }
 
 /** One live operation of a chain: pixels in, pixels out. */
@@ -42,6 +49,8 @@ export interface StepDefinition<P extends Parameters = Parameters> extends Descr
   seesMask?: boolean;
   /** Whether it looks at where the layer stands: it carries pixels from one place of it to another. */
   seesPlace?: boolean;
+  /** Whether it looks at the lamp of the scene. */
+  seesLamp?: boolean;
   /**
    * The step's result, over what `wanted` shares with all it can touch. The input is not changed.
    * It may cover less than asked where there is nothing; outside it is transparent.
@@ -80,7 +89,6 @@ export interface PaintFrame {
 /** What a style is given beside the shape and its values. */
 export interface StyleContext extends StepContext {
   frame: PaintFrame;
-  lamp: Lamp;
   /** Keeps a plane that several pieces of one style are made from, by a name. */
   keep(name: string, make: () => Plane): Plane;
 }

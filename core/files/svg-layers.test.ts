@@ -6,7 +6,7 @@ import { newGroup, newLine, newModifier, newScene } from '../scene/model/make';
 import { placementMap } from '../definitions/placement';
 import { boxOf } from '../scene/arrange/placement';
 import type { Layer } from '../scene/model/schema';
-import type { LineSource } from '../sources/line';
+import type { LineSource } from '../sources/line-source';
 import { isPath } from '../sources/line-shape';
 import { boxUnder } from '../geometry/affine';
 import { path } from '../testing/scenes';

@@ -9,7 +9,7 @@ import { newId, newLineOf } from '../scene/model/make';
 import { placementMap } from '../definitions/placement';
 import { cornersMap, mapAround, placed } from '../scene/arrange/placement';
 import type { Layer, Scene } from '../scene/model/schema';
-import type { LineSource } from '../sources/line';
+import type { LineSource } from '../sources/line-source';
 import { drawnStrands, measuresOf, pathsOf } from '../sources/line-shape';
 import type { Pass } from '../sources/pass';
 import { newPass } from '../sources/pass';

@@ -31,6 +31,19 @@ export function planBlur(
   sigma: number,
   shared: (cell: number) => number = sharingVariance,
 ): BlurPlan {
+  const known = plans.get(shared) ?? new Map<number, BlurPlan>();
+  const plan = known.get(sigma) ?? planned(sigma, shared);
+  // While a blur is dragged every frame has another.
+  if (known.size >= MOST_PLANS) known.clear();
+  plans.set(shared, known.set(sigma, plan));
+  return plan;
+}
+
+/** Plans that were made: margins are asked for several times a step, and each plan weighs its whole Gaussian. */
+const plans = new Map<(cell: number) => number, Map<number, BlurPlan>>();
+const MOST_PLANS = 256;
+
+function planned(sigma: number, shared: (cell: number) => number): BlurPlan {
   let cell = 1;
   while (sigma / (cell * 2) >= CELL_SIGMA) cell *= 2;
   const own =

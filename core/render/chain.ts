@@ -1,3 +1,4 @@
+import { lengthsIn } from '../definitions/parameter';
 import type { Piece, StyleDefinition } from '../definitions/step';
 import type { Region } from '../pixels/region';
 import { EMPTY, grow, isEmpty, unite } from '../pixels/region';
@@ -20,8 +21,8 @@ export interface Sizes {
 export const plainSizes = (scale: number): Sizes => ({ scale, height: 0, own: 0 });
 
 /** Px of the render for one unit of a step's lengths. */
-export const unitOf = ({ values }: BoundStep, { scale, height }: Sizes): number =>
-  values.lengths === 'share' ? height / 100 : scale;
+export const unitOf = ({ kind, values }: BoundStep, { scale, height }: Sizes): number =>
+  lengthsIn(stepOfKind(kind).parameters, values) === 'share' ? height / 100 : scale;
 
 /** How far a step looks beyond a region, px of the render. */
 export const marginOfStep = (step: BoundStep, sizes: Sizes): number =>

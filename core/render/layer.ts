@@ -27,7 +27,7 @@ function throughStep(
   key: unknown[],
   context: Context,
 ): ColourBuffer {
-  const { mixing } = context;
+  const { mixing, lamp, picture, memo } = context;
   stopIfTold(context);
   const unit = unitOf(step, sizes);
   const within = step.keptMask;
@@ -35,11 +35,12 @@ function throughStep(
   const seen = definition.seesMask ? [numberOf(layer.mask ?? {}), layer.placement] : null;
   const map = mapTo(layer, context);
   const place = definition.seesPlace ? map : null;
+  const lit = definition.seesLamp ? context.lamp : null;
   const limit = within ? [numberOf(within.mask), within.map, context.map] : null;
-  key.push(step.kind, step.values, unit, wanted, seen, place, limit);
+  key.push(step.kind, step.values, unit, wanted, seen, place, lit, limit);
   return kept(context, layer.id, step.id, key, () => {
     const made = definition.apply(pixels, step.values, {
-      ...{ scale: unit, wanted, mixing, map },
+      ...{ scale: unit, wanted, mixing, map, lamp, picture, memo },
       mask: (region) => ownMask(layer, region, context),
     });
     if (!within) return made;
@@ -89,7 +90,7 @@ export function dressed(
   context: Context,
 ): Dressed {
   const sizes = sizesOf(layer, context);
-  const { mixing } = context;
+  const { mixing, lamp, picture, memo } = context;
   const map = mapTo(layer, context);
   let pixels = source;
   const pieces: Made[] = [];
@@ -119,7 +120,7 @@ export function dressed(
       shape = () =>
         kept(context, layer.id, step.id, ['shape', ...name], () =>
           (definition as ShapeStepDefinition).apply(before(), own(), step.values, {
-            ...{ scale: unit, wanted: seen, mixing, map },
+            ...{ scale: unit, wanted: seen, mixing, map, lamp, picture, memo },
             mask: () => null,
           }),
         );
@@ -137,7 +138,7 @@ export function dressed(
       piecesOf(step).forEach((piece, i) => {
         const made = kept(context, layer.id, step.id, [...name, i, within], () => {
           const drawn = piece.draw(crop(plane, intersect(plane.region, seen), 1), {
-            ...{ scale: unit, wanted, mixing, map, frame, lamp: context.lamp },
+            ...{ scale: unit, wanted, mixing, map, frame, lamp, picture, memo },
             mask: () => null,
             keep: (part, make) => kept(context, layer.id, step.id, [...name, part], make),
           });

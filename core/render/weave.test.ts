@@ -8,7 +8,7 @@ import { edit } from '../scene/edits/edit';
 import { removeLayer, setPlacement } from '../scene/edits/layer-edits';
 import { newFill, newGroup, newLineOf, newScene, newShape } from '../scene/model/make';
 import type { Layer, Scene } from '../scene/model/schema';
-import type { LineSource } from '../sources/line';
+import type { LineSource } from '../sources/line-source';
 import { newPass } from '../sources/pass';
 import { putCrossings, setCrossings } from '../scene/edits/crossing-edits';
 import { correctWeave, putWeave } from '../scene/edits/weave-edits';

@@ -14,7 +14,7 @@ import { isLine } from '../scene/model/traits';
 import { placementMap } from '../definitions/placement';
 import { cornersMap } from '../scene/arrange/placement';
 import { strokes } from '../masks/strokes';
-import type { LineSource } from '../sources/line';
+import type { LineSource } from '../sources/line-source';
 import { drawnStrands, runsBetweenGaps } from '../sources/line-shape';
 import { coverageAt, lineField } from '../weave/field';
 import type { Overlap } from '../weave/overlaps';

@@ -15,8 +15,8 @@ import type { Layer, Scene } from '../scene/model/schema';
 import { castShadowOf, setThrown } from '../scene/edits/spill-edits';
 import { lookUp } from '../testing/scenes';
 import { render } from '../render/render';
-import type { CastShadowValues } from './cast-shadow';
-import { castShadowParameters } from './cast-shadow';
+import type { CastShadowValues } from './cast-shadow-parameters';
+import { castShadowParameters } from './cast-shadow-parameters';
 import { cornersAsShares, fallingTo, floorOf, sheetsOf } from './shadow-sheets';
 
 const lamp = { angle: -90, height: 40, colour: '#ffffff' };

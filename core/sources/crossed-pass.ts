@@ -4,7 +4,7 @@ import type { Strand } from '../geometry/strand';
 import type { ColourBuffer, Plane } from '../pixels/buffer';
 import type { Crossing } from './crossings';
 import { crossingsOf, layering, overs } from './crossings';
-import type { LineSource } from './line';
+import type { LineSource } from './line-source';
 import { drawnStrands } from './line-shape';
 import type { Pass } from './pass';
 import { bodyWidth } from './pass';

@@ -12,7 +12,7 @@ import type { Layer, Scene } from '../scene/model/schema';
 import { lookUp } from '../testing/scenes';
 import { commonRuns, crossingsOf, layering, overs } from './crossings';
 import { knotsOf } from './crossed-pass';
-import type { LineSource } from './line';
+import type { LineSource } from './line-source';
 import { drawnStrands } from './line-shape';
 import { newPass } from './pass';
 

@@ -1,5 +1,5 @@
 import type { Point } from '../geometry/affine';
-import type { LineSource } from './line';
+import type { LineSource } from './line-source';
 import { measuresOf } from './line-shape';
 import type { Pass } from './pass';
 

@@ -10,7 +10,7 @@ import type { Region } from '../pixels/region';
 import { cacheOf } from '../render/cache';
 import { newLine, newShape } from '../scene/model/make';
 import { path, traced } from '../testing/scenes';
-import type { LineSource } from './line';
+import type { LineSource } from './line-source';
 import { lineSource } from './line';
 import type { Pass } from './pass';
 import { gradientEnds } from './gradient';

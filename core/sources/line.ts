@@ -1,7 +1,5 @@
-import * as v from 'valibot';
 import { blendNamed } from '../blend/index';
 import { contentKey } from '../definitions/content-key';
-import { HEX } from '../definitions/parameter';
 import type { SourceDefinition } from '../definitions/source';
 import type { Affine, Box } from '../geometry/affine';
 import { boxUnder, meanScale, regionAround } from '../geometry/affine';
@@ -11,38 +9,16 @@ import { colourBuffer } from '../pixels/buffer';
 import { rgb } from '../pixels/colour';
 import type { Region } from '../pixels/region';
 import { EMPTY, isEmpty, unite } from '../pixels/region';
-import {
-  differenceOf,
-  gapSchema,
-  lineShapeSchema,
-  measuresOf,
-  modifierSchema,
-  pathsOf,
-} from './line-shape';
+import { differenceOf, measuresOf, pathsOf } from './line-shape';
+import type { LineSource } from './line-source';
+import { lineSchema } from './line-source';
 import type { Pass } from './pass';
-import { passColours, passSchema, relitPasses } from './pass';
+import { passColours, relitPasses } from './pass';
 import { paintedPass, within } from './pass-light';
 import { passPlane } from './pass-plane';
 import type { PartOfLine, PassContext } from './pass-shape';
 import { isLocal, passReach } from './pass-shape';
-import { crossingsSchema } from './crossings';
 import { knottedPass } from './crossed-pass';
-
-export const lineSchema = v.strictObject({
-  kind: v.literal('line'),
-  light: v.pipe(v.string(), v.regex(HEX, 'The light colour must be written #rrggbb.')),
-  shape: lineShapeSchema,
-  /** Where the line is broken, as a tube of glass is. */
-  gaps: v.array(gapSchema),
-  /** In the order of computation. */
-  modifiers: v.array(modifierSchema),
-  /** Back to front. */
-  passes: v.array(passSchema),
-  /** How it goes over and under itself; left out, its light adds up where it crosses. */
-  crossings: v.optional(crossingsSchema),
-});
-
-export type LineSource = v.InferOutput<typeof lineSchema>;
 
 /** A path drawn several times, back to front: wide and soft first, the core last. */
 export const lineSource: SourceDefinition<LineSource> = {

@@ -9,7 +9,7 @@ import { crop, plane } from '../pixels/buffer';
 import { borrow, hold, letGo, scoped } from '../pixels/heap';
 import type { Region } from '../pixels/region';
 import { intersect, isEmpty, regionKey, unite } from '../pixels/region';
-import type { LineSource } from './line';
+import type { LineSource } from './line-source';
 import { differenceOf, isPath, measuresOf } from './line-shape';
 import type { Pass } from './pass';
 import type { PartOfLine, PassContext } from './pass-shape';

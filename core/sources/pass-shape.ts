@@ -15,7 +15,7 @@ import { coverage } from '../kernels/coverage';
 import { cut, overlaid } from '../kernels/paint';
 import type { Plane } from '../pixels/buffer';
 import { grow, regionKey } from '../pixels/region';
-import type { LineSource } from './line';
+import type { LineSource } from './line-source';
 import { MOST_POINTS, drawnStrands, measuresOf } from './line-shape';
 import type { Pass } from './pass';
 import type { Grid } from './stroke';

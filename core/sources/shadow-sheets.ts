@@ -6,7 +6,7 @@ import type { Homography } from '../geometry/homography';
 import type { Quad } from '../geometry/quad';
 import { boxToQuad, mapQuad } from '../geometry/quad';
 import type { Plane } from '../pixels/buffer';
-import type { CastShadowValues } from './cast-shadow';
+import type { CastShadowValues } from './cast-shadow-parameters';
 
 /** The sheets that a cast shadow lies on: the floor, and beyond a fold the wall. */
 

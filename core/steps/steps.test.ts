@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { StepContext, StepDefinition } from '../definitions/step';
+import { stepContext } from '../testing/step-context';
+import type { StepDefinition } from '../definitions/step';
 import { defaultsOf, parametersSchema } from '../definitions/parameter';
 import * as v from 'valibot';
 import { IDENTITY } from '../geometry/affine';
@@ -13,10 +14,7 @@ import { tint } from './grade/tint';
 import { pixelSteps, steps, stepOfKind } from './index';
 
 const region = { x: 0, y: 0, width: 4, height: 1 };
-const plain: StepContext = {
-  ...{ scale: 1, wanted: region, mixing: 'displayed' as const, map: IDENTITY },
-  mask: () => null,
-};
+const plain = stepContext(region);
 const buffer = (...pixels: number[][]): ColourBuffer => ({
   region: { ...region, width: pixels.length },
   data: Float32Array.from(pixels.flatMap(([r, g, b, a]) => [r! * a!, g! * a!, b! * a!, a!])),

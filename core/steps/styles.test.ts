@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { stepContext } from '../testing/step-context';
 import type { Parameter, Parameters, Value } from '../definitions/parameter';
 import { defaultsOf } from '../definitions/parameter';
 import type { StyleContext } from '../definitions/step';
@@ -19,16 +20,12 @@ const REGION: Region = { x: -60, y: -60, width: 120, height: 120 };
 const BOX = { x0: -40, y0: -40, x1: 40, y1: 40 };
 const LAMP = { angle: -120, height: 40, colour: '#ffffff' };
 
-const context = (wanted: Region, scale = 1): StyleContext => ({
-  scale,
-  wanted,
-  map: IDENTITY,
-  mask: () => null,
-  mixing: 'displayed',
-  lamp: LAMP,
-  frame: { map: IDENTITY, box: BOX, scene: BOX, mixing: 'displayed', picture: lookUp },
-  keep: (_name, make) => make(),
-});
+const context = (wanted: Region, scale = 1): StyleContext =>
+  stepContext(wanted, {
+    scale,
+    lamp: LAMP,
+    frame: { map: IDENTITY, box: BOX, scene: BOX, mixing: 'displayed', picture: lookUp },
+  });
 
 function disc(r: number, region = REGION): Plane {
   const k = r * 0.552284749831;

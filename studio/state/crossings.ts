@@ -1,7 +1,7 @@
 import { useEffect } from 'react';
 import { create } from 'zustand';
 import type { Crossing } from '@ignis/core/sources/crossings';
-import type { LineSource } from '@ignis/core/sources/line';
+import type { LineSource } from '@ignis/core/sources/line-source';
 import { crossings } from '../workers/engine';
 import { newestOnly } from './newest';
 

@@ -2,16 +2,10 @@ import { Pipette } from 'lucide-react';
 import { Popover } from 'radix-ui';
 import { lazy, Suspense, useRef, useState } from 'react';
 import { rememberColour, useColours } from '../state/colours';
+import type { ColourProps } from './colour-props';
 import { carried } from './carried';
 
 const Picker = lazy(() => import('./colour-picker'));
-
-export interface ColourProps {
-  label: string;
-  value: string;
-  onChange(value: string): void;
-  onDone(): void;
-}
 
 /** From the picker to what it stands beside, px. */
 const GAP = 10;

@@ -7,7 +7,7 @@ import { colourNumbers, colourOf, colourSpaces } from '@ignis/core/pixels/colour
 import { useColours } from '../state/colours';
 import { carried } from './carried';
 import { ChoiceField } from './choice-field';
-import type { ColourProps } from './colour-field';
+import type { ColourProps } from './colour-props';
 import { NumberField } from './number-field';
 import { ScenePalette } from './palette-context';
 

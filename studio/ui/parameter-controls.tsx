@@ -1,7 +1,7 @@
 import { LayoutGrid } from 'lucide-react';
 import { Slider, Switch } from 'radix-ui';
 import type { NumberParameter, Parameter, Parameters } from '@ignis/core/definitions/parameter';
-import { counts } from '@ignis/core/definitions/parameter';
+import { counts, lengthsIn } from '@ignis/core/definitions/parameter';
 import type { Edit } from '@ignis/core/scene/edits/edit';
 import { hasCandidates } from '@ignis/core/scene/edits/candidates';
 import type { Mesh, ReshapedRegion } from '@ignis/core/definitions/warps';
@@ -29,7 +29,7 @@ interface Props {
 
 /** The controls of a definition, one row a parameter, built from what each says of itself. */
 export function ParameterControls({ parameters, values, onChange, onDone, edits }: Props) {
-  const inShares = values.lengths === 'share';
+  const inShares = lengthsIn(parameters, values) === 'share';
   const shown = Object.entries(parameters)
     .filter(([, p]) => counts(p, values))
     .map(([key, p]) => [key, inShares ? asShare(p) : p] as const);

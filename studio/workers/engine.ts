@@ -5,7 +5,7 @@ import type { Path } from '@ignis/core/geometry/path';
 import type { MaskOwner } from '@ignis/core/scene/edits/mask-edits';
 import { deltaOf } from '@ignis/core/scene/model/delta';
 import type { Crossing } from '@ignis/core/sources/crossings';
-import type { LineSource } from '@ignis/core/sources/line';
+import type { LineSource } from '@ignis/core/sources/line-source';
 import type { WeaveState } from '@ignis/core/render/weave-spans';
 import type { Scene } from '@ignis/core/scene/model/schema';
 import type { Floor } from '@ignis/core/sources/shadow-sheets';

@@ -7,7 +7,7 @@ import type { MaskOwner } from '@ignis/core/scene/edits/mask-edits';
 import type { Delta } from '@ignis/core/scene/model/delta';
 import type { Scene } from '@ignis/core/scene/model/schema';
 import type { Crossing } from '@ignis/core/sources/crossings';
-import type { LineSource } from '@ignis/core/sources/line';
+import type { LineSource } from '@ignis/core/sources/line-source';
 import type { Floor } from '@ignis/core/sources/shadow-sheets';
 
 export interface PreviewRequest {

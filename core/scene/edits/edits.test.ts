@@ -34,7 +34,7 @@ import {
   pulledPlacement,
   repivoted,
 } from '../arrange/placement';
-import type { LineSource } from '../../sources/line';
+import type { LineSource } from '../../sources/line-source';
 import type { Layer, Scene } from '../model/schema';
 import { everyLayer } from '../model/schema';
 

@@ -1,7 +1,7 @@
 import { current } from 'immer';
 import { closePath } from '../../geometry/edit-path';
 import type { Path } from '../../geometry/path';
-import type { LineSource } from '../../sources/line';
+import type { LineSource } from '../../sources/line-source';
 import type { Gap, KindValues, LineShape, Modifier } from '../../sources/line-shape';
 import { isPath, pathsOf } from '../../sources/line-shape';
 import type { Pass } from '../../sources/pass';

@@ -1,4 +1,4 @@
-import type { CastShadowValues } from '../../sources/cast-shadow';
+import type { CastShadowValues } from '../../sources/cast-shadow-parameters';
 import type { SpillValues } from '../../sources/spill';
 import type { Edit } from './edit';
 import { layerOf, pastClipped, standingOf } from './layer-edits';

@@ -1,3 +1,4 @@
+import { lengthsIn, lengthsKey } from '../../definitions/parameter';
 import type { Affine } from '../../geometry/affine';
 import { meanScale, multiply } from '../../geometry/affine';
 import { definitionOf } from '../../sources/index';
@@ -34,9 +35,11 @@ export function withLengths(
   lengths: 'px' | 'share',
   height: number,
 ): Step['values'] {
-  if (values.lengths === lengths || values.lengths === undefined || !(height > 0)) return values;
-  const out: Step['values'] = { ...values, lengths };
-  for (const [key, p] of Object.entries(stepOfKind(kind).parameters)) {
+  const { parameters } = stepOfKind(kind);
+  const own = lengthsKey(parameters);
+  if (own === undefined || values[own] === lengths || !(height > 0)) return values;
+  const out: Step['values'] = { ...values, [own]: lengths };
+  for (const [key, p] of Object.entries(parameters)) {
     if (p.kind !== 'number' || !(p.unit === 'px' || p.grows)) continue;
     // A texture at 100 % is so many px large, or as large as the shape is high.
     const whole = p.grows ? TEXTURE_UNIT : 100;
@@ -53,10 +56,12 @@ export function scaledTo(
   by: number,
 ): Step['values'] {
   const out: Step['values'] = { ...values };
-  for (const [key, p] of Object.entries(stepOfKind(kind).parameters)) {
+  const { parameters } = stepOfKind(kind);
+  if (lengthsIn(parameters, values) === 'share') return out;
+  for (const [key, p] of Object.entries(parameters)) {
     if (p.kind !== 'number') continue;
     const isLength = p.unit === 'px' || p.unit === 'σ px' || p.grows;
-    if (!isLength || values.lengths === 'share') continue;
+    if (!isLength) continue;
     const value = Math.round((values[key] as number) * by * 1000) / 1000;
     out[key] = Math.min(p.max, Math.max(p.min, value));
   }

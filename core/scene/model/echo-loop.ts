@@ -1,20 +1,27 @@
 import { definitionOf, namedBy } from '../../sources/index';
-import type { Layer } from './schema';
+import type { Source } from '../../sources/index';
 
-const isCopy = ({ source }: Layer): boolean => definitionOf(source).reference?.as === 'copy';
+/** What of a layer tells whether it follows itself. */
+interface Follower {
+  id: string;
+  source: Source;
+  layers?: Follower[];
+}
+
+const isCopy = ({ source }: Follower): boolean => definitionOf(source).reference?.as === 'copy';
 
 /** Layers that a layer needs to be drawn: the original of an echo, and what a group holds. */
-const needs = (layer: Layer): string[] => [
+const needs = (layer: Follower): string[] => [
   ...(isCopy(layer) ? [namedBy(layer.source)!] : []),
   ...(layer.layers ?? []).map((l) => l.id),
 ];
 
 /** Of all layers of a scene, the one at which an echo comes round to itself, by way of others or of a group round it; null if none does. */
-export function echoLoop(layers: readonly Layer[]): Layer | null {
+export function echoLoop<L extends Follower>(layers: readonly L[]): L | null {
   const all = new Map(layers.map((l) => [l.id, l]));
   if (![...all.values()].some(isCopy)) return null;
   const done = new Set<string>();
-  const round = (layer: Layer, way: ReadonlySet<string>): Layer | null => {
+  const round = (layer: L, way: ReadonlySet<string>): L | null => {
     if (way.has(layer.id)) return layer;
     if (done.has(layer.id)) return null;
     const on = new Set(way).add(layer.id);

@@ -1,8 +1,6 @@
 import { percent } from '../../definitions/parameter';
 import { defineStep } from '../../definitions/step';
 import { gradeRamp } from '../../kernels/grade';
-import type { Mixing } from '../../pixels/colour';
-import type { Ramp } from '../../pixels/ramp';
 import { rampOf, toneTable } from '../../pixels/ramp';
 import { onCopy } from './on-copy';
 
@@ -26,16 +24,14 @@ export const gradientMap = defineStep({
   margin: () => 0,
   keepsShape: true,
   apply(input, { ramp, amount }, context) {
-    const tones = tableOf(ramp, context.mixing);
-    return onCopy(input, context, (copy) => gradeRamp(copy, context.mixing, tones, amount / 100));
+    const { mixing, memo } = context;
+    const key = `tones ${JSON.stringify([ramp, mixing])}`;
+    // A drag of anything else asks for the same in every frame.
+    const tones = memo(
+      key,
+      () => toneTable(ramp, mixing),
+      (table) => table.byteLength,
+    );
+    return onCopy(input, context, (copy) => gradeRamp(copy, mixing, tones, amount / 100));
   },
 });
-
-let last: { key: string; table: Float32Array } | null = null;
-
-/** The table of a ramp, or the last one if it is the same: a drag of anything else asks for it in every frame. */
-function tableOf(ramp: Ramp, mixing: Mixing): Float32Array {
-  const key = JSON.stringify([ramp, mixing]);
-  if (last?.key !== key) last = { key, table: toneTable(ramp, mixing) };
-  return last.table;
-}

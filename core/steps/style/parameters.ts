@@ -8,6 +8,7 @@ import type { CurvePoints } from '../../geometry/curve';
 /** How the lengths of a style are meant. */
 export const lengths: ChoiceParameter<'px' | 'share'> = {
   kind: 'choice',
+  setsLengths: true,
   label: 'Lengths',
   help: 'In px, or in hundredths of the height of the shape, so that they fit any size.',
   options: [

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { stepContext } from '../../testing/step-context';
 import type { Affine, Point } from '../../geometry/affine';
 import { IDENTITY, apply, multiply, rotation, scaling, translation } from '../../geometry/affine';
 import { boxPath } from '../../geometry/box-paths';
@@ -38,10 +39,8 @@ const at = ({ region, data }: ColourBuffer, x: number, y: number): number[] => {
   const i = ((y - region.y) * region.width + x - region.x) * 4;
   return [...data.subarray(i, i + 4)];
 };
-const context = (wanted: Region, map: Affine = IDENTITY): StepContext => ({
-  ...{ scale: 1, wanted, map, mixing: 'displayed' },
-  mask: () => null,
-});
+const context = (wanted: Region, map: Affine = IDENTITY): StepContext =>
+  stepContext(wanted, { map });
 const still: Placement = {
   ...{ x: 0, y: 0, scaleX: 1, scaleY: 1, shear: 0, rotation: 0, pivotX: 0, pivotY: 0 },
   corners: null,

@@ -15,7 +15,7 @@ import { newModifier } from '@ignis/core/scene/model/make';
 import type { Layer } from '@ignis/core/scene/model/schema';
 import { modifiers } from '@ignis/core/modifiers/index';
 import { shapeOfKind } from '@ignis/core/shapes/index';
-import type { LineSource } from '@ignis/core/sources/line';
+import type { LineSource } from '@ignis/core/sources/line-source';
 import type { KindValues } from '@ignis/core/sources/line-shape';
 import { isPath } from '@ignis/core/sources/line-shape';
 import { liveEdit, useBench } from '../../state/bench';

@@ -13,7 +13,7 @@ import {
 import { newId } from '@ignis/core/scene/model/make';
 import type { Layer } from '@ignis/core/scene/model/schema';
 import { everyLayer } from '@ignis/core/scene/model/schema';
-import type { LineSource } from '@ignis/core/sources/line';
+import type { LineSource } from '@ignis/core/sources/line-source';
 import type { Pass } from '@ignis/core/sources/pass';
 import { newPass, passParameters } from '@ignis/core/sources/pass';
 import { liveEdit, useBench } from '../../state/bench';

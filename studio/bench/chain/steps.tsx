@@ -1,3 +1,4 @@
+import { lengthsKey } from '@ignis/core/definitions/parameter';
 import { useMemo, useRef } from 'react';
 import { toast } from 'sonner';
 import {
@@ -28,15 +29,12 @@ export const Steps = ({ layer }: { layer: Layer }) => (
       definitions={grades(layer) ? pixelSteps : steps}
       word="step"
       folds
-      onSet={(item, values) =>
-        'lengths' in values
-          ? withLengths(
-              item,
-              values.lengths as 'px' | 'share',
-              heightInScene(useBench.getState().scene, layer),
-            )
-          : values
-      }
+      onSet={(item, values) => {
+        const key = lengthsKey(stepOfKind(item.kind).parameters);
+        if (key === undefined || !(key in values)) return values;
+        const height = heightInScene(useBench.getState().scene, layer);
+        return withLengths(item, values[key] as 'px' | 'share', height);
+      }}
       add={(kind) => {
         const step = newStep(kind);
         return { id: step.id, edit: addStep(layer.id, step) };

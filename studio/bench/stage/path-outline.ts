@@ -3,7 +3,7 @@ import { multiply } from '@ignis/core/geometry/affine';
 import { strandsData } from '@ignis/core/geometry/path-data';
 import { placementMap } from '@ignis/core/definitions/placement';
 import type { Placement } from '@ignis/core/definitions/placement';
-import type { LineSource } from '@ignis/core/sources/line';
+import type { LineSource } from '@ignis/core/sources/line-source';
 import { drawnStrands } from '@ignis/core/sources/line-shape';
 import type { View } from '../../state/bench';
 

@@ -8,7 +8,7 @@ import { strandsData } from '@ignis/core/geometry/path-data';
 import { setGaps } from '@ignis/core/scene/edits/line-edits';
 import { placementMap } from '@ignis/core/definitions/placement';
 import type { Layer } from '@ignis/core/scene/model/schema';
-import type { LineSource } from '@ignis/core/sources/line';
+import type { LineSource } from '@ignis/core/sources/line-source';
 import type { Gap } from '@ignis/core/sources/line-shape';
 import { gapLength } from '@ignis/core/sources/pass';
 import { wholeStrands } from '@ignis/core/sources/line-shape';

@@ -3,7 +3,7 @@ import { apply, invert } from '@ignis/core/geometry/affine';
 import { setPass } from '@ignis/core/scene/edits/line-edits';
 import type { Layer } from '@ignis/core/scene/model/schema';
 import { gradientEnds } from '@ignis/core/sources/gradient';
-import type { LineSource } from '@ignis/core/sources/line';
+import type { LineSource } from '@ignis/core/sources/line-source';
 import type { Pass } from '@ignis/core/sources/pass';
 import { useAround, useBench } from '../../../state/bench';
 import { draggedEnds } from '../../stage/dragged-ends';

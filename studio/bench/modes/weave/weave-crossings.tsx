@@ -4,7 +4,7 @@ import type { Layer } from '@ignis/core/scene/model/schema';
 import { turnCrossing } from '@ignis/core/scene/edits/crossing-edits';
 import type { Crossings } from '@ignis/core/sources/crossings';
 import { overs } from '@ignis/core/sources/crossings';
-import type { LineSource } from '@ignis/core/sources/line';
+import type { LineSource } from '@ignis/core/sources/line-source';
 import { useAround, useBench } from '../../../state/bench';
 import { useCrossings } from '../../../state/crossings';
 import { toStage } from '../../stage/path-outline';

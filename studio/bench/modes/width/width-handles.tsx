@@ -4,7 +4,7 @@ import { anchorNormal, withChosen } from '@ignis/core/geometry/anchors';
 import { setPaths } from '@ignis/core/scene/edits/line-edits';
 import { placementMap } from '@ignis/core/definitions/placement';
 import type { Layer } from '@ignis/core/scene/model/schema';
-import type { LineSource } from '@ignis/core/sources/line';
+import type { LineSource } from '@ignis/core/sources/line-source';
 import { bodyWidth } from '@ignis/core/sources/pass';
 import { pathsOf } from '@ignis/core/sources/line-shape';
 import { useAround, useBench } from '../../../state/bench';
