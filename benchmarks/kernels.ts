@@ -35,7 +35,9 @@ async function inTurn(rounds: number, ours: Task, reference: Task): Promise<[num
 }
 
 /** Noise on the heap, as a render would have it there: no colour exceeds its alpha. */
-function noise(channels: 1 | 4): ColourBuffer & Plane {
+function noise(channels: 4): ColourBuffer;
+function noise(channels: 1): Plane;
+function noise(channels: 1 | 4): ColourBuffer | Plane {
   return held(() => {
     const made = unwritten(region, channels);
     let s = 1;
@@ -57,7 +59,7 @@ export async function kernels(browser: Browser, rounds: number): Promise<Row[]> 
   const bytes = Buffer.from(Uint8Array.from(picture.data, (v) => v * 255));
   // Within a scope nothing is copied out, as in a render.
   const onHeap = (work: () => unknown) => () => scoped(() => void work());
-  const blur = (sigma: number) => onHeap(() => gaussianBlur(picture, sigma, region, 4));
+  const blur = (sigma: number) => onHeap(() => gaussianBlur(picture, sigma, region));
   const row = async (name: string, ours: Task, reference: Task, most: number) => {
     rows.push(against(section(), name, ...(await inTurn(rounds, ours, reference)), most));
   };
@@ -97,7 +99,7 @@ export async function kernels(browser: Browser, rounds: number): Promise<Row[]> 
   await row('Gaussian blur, σ 250 px, against our own at σ 20', blur(250), blur(20), 1.2);
   await row(
     'Gaussian blur, one plane, σ 20 px, against our own RGBA',
-    onHeap(() => gaussianBlur(shape, 20, region, 1)),
+    onHeap(() => gaussianBlur(shape, 20, region)),
     blur(20),
     0.35,
   );

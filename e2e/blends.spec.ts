@@ -54,8 +54,8 @@ for (const blend of blends.filter((b) => !OURS.includes(b.name)))
     );
     const premultiplied = (straight: number[]) =>
       Float32Array.from(straight, (v, i) => (i % 4 === 3 ? v : v * straight[i | 3]!));
-    const ours = { region, data: premultiplied(theirs.start) };
-    composite(ours, { region, data: premultiplied(theirs.source) }, blend.mode, 1);
+    const ours = { channels: 4 as const, region, data: premultiplied(theirs.start) };
+    composite(ours, { channels: 4, region, data: premultiplied(theirs.source) }, blend.mode, 1);
     const result = premultiplied(theirs.result);
     let worst = 0;
     let sum = 0;

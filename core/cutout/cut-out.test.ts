@@ -47,7 +47,7 @@ function worked(...of: Parameters<typeof subjectOver>) {
   const whole = grey(rgba, width, height);
   const region = { x: 0, y: 0, width: size.width, height: size.height };
   const map = projective(scaling(size.width / width, size.height / height));
-  const small = crop(drawPicture(whole, map, region, 'displayed'), region, 4).data;
+  const small = crop(drawPicture(whole, map, region, 'displayed'), region).data;
   const rgb = Uint8Array.from({ length: size.width * size.height * 3 }, (_, i) =>
     Math.round(small[4 * Math.floor(i / 3) + (i % 3)]! * 255),
   );

@@ -60,7 +60,7 @@ export function marked(marks: readonly Mark[], says: Mark['says'], grid: Grid): 
       });
     // What is thinner than a px of the grid still says what it says.
     for (let i = 2; i < dabs.length; i += 4) dabs[i] = Math.max(0.75, dabs[i]!);
-    return crop(dabbed(Float32Array.from(dabs), 1, region), region, 1);
+    return crop(dabbed(Float32Array.from(dabs), 1, region), region);
   });
 }
 

@@ -63,15 +63,15 @@ export function byLocalColours(colours: ColourBuffer, labels: Uint8Array, band: 
     const open = holding(region, (i) => !isCertain(labels[i]!));
     if (isEmpty(open)) return out;
     const near = intersect(grow(open, Math.ceil(FAR_OFF * NEAR)), region);
-    const own = crop(colours, near, 4);
+    const own = crop(colours, near);
     const known = new Uint8Array(near.width * near.height);
     for (let y = 0; y < near.height; y++) {
       const from = (near.y - region.y + y) * region.width + near.x - region.x;
       known.set(labels.subarray(from, from + near.width), y * near.width);
     }
-    let made = crop(out, near, 1);
+    let made = crop(out, near);
     for (let round = 0; round < ROUNDS; round++) made = moved(own, made, band, known);
-    pasted(out, made, 1);
+    pasted(out, made);
     return out;
   });
 }
@@ -97,7 +97,7 @@ function moved(colours: ColourBuffer, from: Plane, band: number, labels: Uint8Ar
   for (let y = 0; y < height; y += EVERY)
     for (let i = y * width; i < (y + 1) * width; i += EVERY)
       if (Math.abs(depth(i)) <= FAR_OFF * NEAR) lessons.push(i);
-  const spread = (buffer: ColourBuffer) => gaussianBlur(buffer, NEAR / CELL, cells, 4).data;
+  const spread = (buffer: ColourBuffer) => gaussianBlur(buffer, NEAR / CELL, cells).data;
 
   const blank = () => [colourBuffer(cells), colourBuffer(cells), colourBuffer(cells)] as const;
   const sums = [blank(), blank()] as const;

@@ -60,7 +60,6 @@ describe('a path of very many anchors', () => {
                 within,
               ),
               within,
-              1,
             ).data;
           const whole = drawn();
           // Rows that fewer edges touch are swept more exactly.

@@ -42,7 +42,11 @@ describe('the rings of a plane', () => {
     expect(Math.abs(areaOf(ringsOf(full)))).toBeCloseTo(120 * 100, -1);
     expect(ringsOf(seen())).toEqual([]);
     expect(
-      ringsOf({ region: { x: 0, y: 0, width: 0, height: 4 }, data: new Float32Array() }),
+      ringsOf({
+        channels: 1,
+        region: { x: 0, y: 0, width: 0, height: 4 },
+        data: new Float32Array(),
+      }),
     ).toEqual([]);
   });
 });

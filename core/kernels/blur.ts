@@ -19,19 +19,17 @@ export function gaussianBlur<T extends ColourBuffer | Plane>(
   source: T,
   sigma: number,
   wanted: Region,
-  channels: 1 | 4,
 ): T {
+  const { channels } = source;
   const plan = planBlur(sigma);
   const region = intersect(grow(source.region, plan.margin), wanted);
   if (isEmpty(region)) return unwritten(EMPTY, channels) as T;
-  if (!(sigma > 0)) return crop(source, region, channels);
-  if (plan.cell === 1) return convolve(source, region, plan.weights, channels);
+  if (!(sigma > 0)) return crop(source, region);
+  if (plan.cell === 1) return convolve(source, region, plan.weights);
   const reach = cellRegion(region, plan.cell, cellMargin(plan));
   const cells = intersect(reach, cellRegion(source.region, plan.cell, 1));
   if (isEmpty(cells)) return unwritten(EMPTY, channels) as T;
-  return scoped(() =>
-    blurCells(shareAmongCells(source, cells, plan.cell, channels), region, plan, channels),
-  );
+  return scoped(() => blurCells(shareAmongCells(source, cells, plan.cell), region, plan));
 }
 
 /**
@@ -42,15 +40,9 @@ export function blurCells<T extends ColourBuffer | Plane>(
   cells: T,
   region: Region,
   plan: BlurPlan,
-  channels: 1 | 4,
 ): T {
   return scoped(() => {
     const around = cellRegion(region, plan.cell, 2);
-    return spreadCells(
-      convolve(cells, around, plan.weights, channels),
-      region,
-      plan.cell,
-      channels,
-    );
+    return spreadCells(convolve(cells, around, plan.weights), region, plan.cell);
   });
 }

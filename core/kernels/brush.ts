@@ -32,7 +32,7 @@ export function dabbed(dabs: Float32Array, hardness: number, region: Region): Pl
   }
   onHeap((at) =>
     run('dabRows', part.height, part.width * 20, [
-      ...[...rowsOf(at, out, part, 1, 'write'), part.width],
+      ...[...rowsOf(at, out, part, 'write'), part.width],
       ...[at(own), own.length / 4, hardness],
     ]),
   );
@@ -45,7 +45,7 @@ export function cover(to: Plane, by: Plane, share: number): void {
   if (isEmpty(part)) return;
   onHeap((at) =>
     run('coverRows', part.height, part.width * 3, [
-      ...[...rowsOf(at, to, part, 1, 'write'), ...rowsOf(at, by, part, 1)],
+      ...[...rowsOf(at, to, part, 'write'), ...rowsOf(at, by, part)],
       ...[part.width, share],
     ]),
   );

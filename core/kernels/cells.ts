@@ -49,8 +49,8 @@ export function shareAmongCells<T extends ColourBuffer | Plane>(
   source: T,
   cells: Region,
   cell: number,
-  channels: 1 | 4,
 ): T {
+  const { channels } = source;
   return scoped(() => {
     const { region } = source;
     const out = unwritten(cells, channels);
@@ -103,8 +103,8 @@ export function spreadCells<T extends ColourBuffer | Plane>(
   source: T,
   wanted: Region,
   cell: number,
-  channels: 1 | 4,
 ): T {
+  const { channels } = source;
   return scoped(() => {
     const cells = source.region;
     const out = unwritten(wanted, channels);
@@ -117,12 +117,12 @@ export function spreadCells<T extends ColourBuffer | Plane>(
       const w = at(weights);
       const a = at(across, 'write');
       run('spreadAcross', cells.height, row * 2, [
-        ...[...rowsOf(at, source, cells, channels), cells.x],
+        ...[...rowsOf(at, source, cells), cells.x],
         ...[a, row * 4, wanted.x, wanted.width, cell, w, channels],
       ]);
       run('spreadDown', wanted.height, row * 2, [
         ...[a, row * 4, cells.y],
-        ...[...rowsOf(at, out, wanted, channels, 'write'), wanted.y, row, cell, w],
+        ...[...rowsOf(at, out, wanted, 'write'), wanted.y, row, cell, w],
       ]);
     });
     return out as T;

@@ -8,6 +8,7 @@ import { composite, compositePlane } from './composite';
 
 const region = { x: 0, y: 0, width: 1, height: 1 };
 const pixel = ([r, g, b, a]: Straight): ColourBuffer => ({
+  channels: 4,
   region,
   data: Float32Array.of(r * a, g * a, b * a, a),
 });
@@ -75,7 +76,7 @@ describe('compositing', () => {
         (cb, [r, g, b, cover], { mode }, opacity) => {
           const one = pixel(cb);
           const other = pixel(cb);
-          const shape: Plane = { region, data: Float32Array.of(cover) };
+          const shape: Plane = { channels: 1, region, data: Float32Array.of(cover) };
           compositePlane(one, shape, [r, g, b], mode, opacity);
           composite(other, pixel([r, g, b, cover]), mode, opacity);
           for (let i = 0; i < 4; i++)
@@ -92,6 +93,7 @@ describe('compositing', () => {
     const any = fc.oneof(colour, bright, lost);
     const row = fc.array(fc.tuple(any, any), { minLength: 1, maxLength: 9 });
     const wide = (pixels: Straight[]): ColourBuffer => ({
+      channels: 4,
       region: { ...region, width: pixels.length },
       data: Float32Array.from(pixels.flatMap(([r, g, b, a]) => [r * a || r / 99, g * a, b * a, a])),
     });
@@ -111,10 +113,12 @@ describe('compositing', () => {
 
   it('touches only what both buffers share', () => {
     const to: ColourBuffer = {
+      channels: 4,
       region: { x: 0, y: 0, width: 3, height: 3 },
       data: new Float32Array(36),
     };
     const from: ColourBuffer = {
+      channels: 4,
       region: { x: 2, y: 1, width: 4, height: 1 },
       data: new Float32Array(16).fill(1),
     };

@@ -25,8 +25,8 @@ export function composite(
   onHeap((at) =>
     run('composite', common.height, common.width * 8, [
       mode,
-      ...rowsOf(at, backdrop, common, 4, 'write'),
-      ...rowsOf(at, source, common, 4),
+      ...rowsOf(at, backdrop, common, 'write'),
+      ...rowsOf(at, source, common),
       ...rowsOfMask(at, mask, common),
       ...[common.width, opacity],
     ]),
@@ -48,8 +48,8 @@ export function settle(
   onHeap((at) =>
     run('settleRows', common.height, common.width * 12, [
       mode,
-      ...rowsOf(at, backdrop, common, 4, 'write'),
-      ...rowsOf(at, made, common, 4),
+      ...rowsOf(at, backdrop, common, 'write'),
+      ...rowsOf(at, made, common),
       ...rowsOfMask(at, mask, common),
       ...[common.width, amount],
     ]),
@@ -68,8 +68,8 @@ export function compositePlane(
   onHeap((at) =>
     run('compositePlane', common.height, common.width * 5, [
       mode,
-      ...rowsOf(at, backdrop, common, 4, 'write'),
-      ...rowsOf(at, shape, common, 1),
+      ...rowsOf(at, backdrop, common, 'write'),
+      ...rowsOf(at, shape, common),
       ...[common.width, r * opacity, g * opacity, b * opacity, opacity],
     ]),
   );

@@ -86,7 +86,7 @@ describe('the signed distance from a contour', () => {
   });
 
   it('is that of the line of half coverage where edges are soft', () => {
-    const made = signedDistance(gaussianBlur(disc(0, 0, 20), 3, REGION, 1), REGION);
+    const made = signedDistance(gaussianBlur(disc(0, 0, 20), 3, REGION), REGION);
     // A blurred disc is at half coverage a little within its edge: σ²/2r.
     const off = worst(made, (px, py) => {
       const d = Math.hypot(px, py);
@@ -96,8 +96,14 @@ describe('the signed distance from a contour', () => {
   });
 
   it('is far where there is no contour', () => {
-    const nothing = signedDistance({ region: REGION, data: new Float32Array(6400) }, REGION);
-    const all = signedDistance({ region: REGION, data: new Float32Array(6400).fill(1) }, REGION);
+    const nothing = signedDistance(
+      { channels: 1, region: REGION, data: new Float32Array(6400) },
+      REGION,
+    );
+    const all = signedDistance(
+      { channels: 1, region: REGION, data: new Float32Array(6400).fill(1) },
+      REGION,
+    );
     expect(Math.min(...nothing.data)).toBe(1e6);
     expect(Math.max(...all.data)).toBe(-1e6);
   });

@@ -16,7 +16,7 @@ import { onHeap, rowsOf, run } from './machine';
 export function signedDistance(shape: Plane, region: Region, sharp = false): Plane {
   const { width, height } = region;
   return scoped(() => {
-    const whole = crop(shape, region, 1);
+    const whole = crop(shape, region);
     const marks = unwritten(region, 1);
     // The contour runs where the shape is: nowhere else is anything said of it.
     const near = intersect(grow(shape.region, 2), region);
@@ -55,11 +55,11 @@ export function signedDistance(shape: Plane, region: Region, sharp = false): Pla
 /** The part of a shape within a distance of its contour, px: `high` outside it, `low` (−∞ for none) inside. */
 export function band(distances: Plane, low: number, high: number): Plane {
   const { region } = distances;
-  const out: Plane = { region, data: floats(distances.data.length) };
+  const out = unwritten(region, 1);
   out.data.set(distances.data);
   onHeap((at) =>
     run('bandRows', region.height, region.width * 4, [
-      ...[...rowsOf(at, out, region, 1, 'write'), region.width],
+      ...[...rowsOf(at, out, region, 'write'), region.width],
       ...[Math.max(-1e9, low), Math.min(1e9, high)],
     ]),
   );
@@ -71,5 +71,5 @@ export const grown = (shape: Plane, by: number, region: Region, sharp: boolean):
   scoped(() => {
     const far = grow(region, Math.ceil(Math.abs(by)) + 3);
     const made = band(signedDistance(shape, far, sharp), -Infinity, by);
-    return crop(made, region, 1);
+    return crop(made, region);
   });

@@ -13,8 +13,8 @@ export function convolve<T extends ColourBuffer | Plane>(
   source: T,
   wanted: Region,
   weights: Float64Array,
-  channels: 1 | 4,
 ): T {
+  const { channels } = source;
   return scoped(() => {
     const { region } = source;
     const radius = weights.length - 1;
@@ -35,7 +35,7 @@ export function convolve<T extends ColourBuffer | Plane>(
     onHeap((at) => {
       const b = at(between, 'write');
       run('convolveAcross', rows.height, wanted.width * channels * weights.length, [
-        ...rowsOf(at, source, { ...region, y: rows.y }, channels),
+        ...rowsOf(at, source, { ...region, y: rows.y }),
         ...[region.x, region.width, b, row, wanted.x, wanted.width, at(side), radius, channels],
       ]);
       run('weighDown', wanted.height, wanted.width * channels * weights.length, [

@@ -242,7 +242,7 @@ describe('coverage', () => {
     });
     const where = { x: 0, y: 0, width: 80, height: 80 };
     const blurred = (soft: boolean) =>
-      gaussianBlur(coverage(crowd, 'nonzero', where, soft), 3.2, where, 1).data;
+      gaussianBlur(coverage(crowd, 'nonzero', where, soft), 3.2, where).data;
     const [fine, soft] = [blurred(false), blurred(true)];
     const off = soft.map((v, i) => Math.abs(v - fine[i]!));
     expect(soft.some((v, i) => v !== fine[i])).toBe(true);

@@ -28,7 +28,10 @@ describe('the distance field', () => {
         (width, height, inverse, seeds) => {
           const data = new Float32Array(width * height);
           for (const s of seeds) data[s % data.length] = 0.5;
-          const made = distanceField({ region: { x: -4, y: 9, width, height }, data }, inverse);
+          const made = distanceField(
+            { channels: 1, region: { x: -4, y: 9, width, height }, data },
+            inverse,
+          );
           const exact = direct(data, width, inverse);
           made.data.forEach((v, i) => expect(v).toBeCloseTo(exact[i]!, 4));
         },
@@ -40,7 +43,7 @@ describe('the distance field', () => {
     const width = 9001;
     const data = new Float32Array(width);
     data[3] = 1;
-    const made = distanceField({ region: { x: 0, y: 0, width, height: 1 }, data });
+    const made = distanceField({ channels: 1, region: { x: 0, y: 0, width, height: 1 }, data });
     expect(made.data[9000]).toBe(8997);
   });
 });

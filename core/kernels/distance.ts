@@ -1,3 +1,4 @@
+import { unwritten } from '../pixels/buffer';
 import type { Plane } from '../pixels/buffer';
 import { floats, scoped } from '../pixels/heap';
 import { onHeap, run } from './machine';
@@ -16,7 +17,7 @@ export function distanceField(shape: Plane, inverse = false): Plane {
     // Columns are worked on four at a time.
     const stride = Math.ceil(width / 4) * 16;
     const field = floats((stride / 4) * height);
-    const out = { region: shape.region, data: floats(width * height) };
+    const out = unwritten(shape.region, 1);
     onHeap((at) => {
       const f = at(field, 'write');
       run('distanceDown', stride / 16, height * 8, [

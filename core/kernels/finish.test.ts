@@ -36,6 +36,7 @@ describe('quantising', () => {
           };
           const back = finish(
             {
+              channels: 4,
               region: { x: 3, y: 5, width: n, height: 1 },
               data: unpack(image, { x: 0, y: 0, width: n, height: 1 }, 'displayed').data,
             },
@@ -57,7 +58,7 @@ describe('quantising', () => {
     const data = new Float32Array(width * height * 4).fill(1);
     for (let i = 0; i < width * height; i++)
       data.fill(((i % width) / width) * 0.1, i * 4, i * 4 + 3);
-    const out = finish({ region: { x: 0, y: 0, width, height }, data }, 8).data;
+    const out = finish({ channels: 4, region: { x: 0, y: 0, width, height }, data }, 8).data;
     let worst = 0;
     for (let bx = 0; bx < width; bx += 16)
       for (let by = 0; by < height; by += 16) {
@@ -80,8 +81,8 @@ describe('quantising', () => {
       i % 4 === 3 ? 1 : (i * 0.00037) % 1,
     );
     const part = { x: 7, y: 4, width: 9, height: 11 };
-    const all = finish({ region: whole, data }, 8);
-    const own = finish(crop({ region: whole, data }, part, 4), 8);
+    const all = finish({ channels: 4, region: whole, data }, 8);
+    const own = finish(crop({ channels: 4, region: whole, data }, part), 8);
     for (let y = 0; y < 11; y++)
       expect([...own.data.slice(y * 36, y * 36 + 36)]).toEqual([
         ...all.data.slice(((4 + y) * 20 + 7) * 4, ((4 + y) * 20 + 16) * 4),
@@ -96,7 +97,7 @@ describe('quantising', () => {
         fc.array(fc.double({ min: -0.2, max: 1.3, noNaN: true }), { minLength: 40, maxLength: 40 }),
         (depth, x, values) => {
           const region = { x, y: 3, width: 10, height: 1 };
-          const buffer = { region, data: Float32Array.from(values) };
+          const buffer = { channels: 4 as const, region, data: Float32Array.from(values) };
           for (let i = 3; i < 40; i += 4) buffer.data[i] = 0.01 + Math.abs(buffer.data[i]!);
           const own = finish(buffer, depth).data;
           const plain = quantise(buffer, depth).data;
@@ -113,7 +114,8 @@ describe('the end of a picture', () => {
   const encode = (v: number) => (v <= 0.0031308 ? v * 12.92 : 1.055 * v ** (1 / 2.4) - 0.055);
   const region = { x: 0, y: 0, width: 1, height: 1 };
   const word = (v: number, alpha: number, ending: Parameters<typeof finish>[2]) =>
-    finish({ region, data: Float32Array.of(v * alpha, 0, 0, alpha) }, 16, ending).data[0]! / 65535;
+    finish({ channels: 4, region, data: Float32Array.of(v * alpha, 0, 0, alpha) }, 16, ending)
+      .data[0]! / 65535;
   const value = fc.double({ min: 0, max: 4, noNaN: true });
   const alpha = fc.double({ min: 0.05, max: 1, noNaN: true });
 

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { bufferOf } from '../testing/buffer-of';
 import type { ColourBuffer, Plane } from '../pixels/buffer';
 import { crop } from '../pixels/buffer';
 import { grow } from '../pixels/region';
@@ -51,7 +52,7 @@ describe('cells', () => {
             (_, i) => ((i * 31) % 17) / 17,
           );
           const cells = cellRegion(region, cell, 1);
-          const made = shareAmongCells({ region, data: from }, cells, cell, channels).data;
+          const made = shareAmongCells(bufferOf(channels, region, from), cells, cell).data;
           for (let c = 0; c < channels; c++) {
             const sum = (a: Float32Array) =>
               a.reduce((t, v, i) => (i % channels === c ? t + v : t), 0);
@@ -66,10 +67,13 @@ describe('cells', () => {
       const wanted = { x: -3, y: 5, width: 20, height: 11 };
       const cells = cellRegion(wanted, cell, 2);
       const back = spreadCells(
-        { region: cells, data: new Float32Array(cells.width * cells.height).fill(0.7) },
+        {
+          channels: 1,
+          region: cells,
+          data: new Float32Array(cells.width * cells.height).fill(0.7),
+        },
         wanted,
         cell,
-        1,
       );
       expect(back.data.every((v) => Math.abs(v - 0.7) < 1e-6)).toBe(true);
     }
@@ -78,6 +82,7 @@ describe('cells', () => {
 
 describe('a blur', () => {
   const dot = (x: number, y: number): Plane => ({
+    channels: 1,
     region: { x, y, width: 1, height: 1 },
     data: Float32Array.of(1),
   });
@@ -89,13 +94,14 @@ describe('a blur', () => {
         fc.integer({ min: -50, max: 50 }),
         (s, x) => {
           const source: Plane = {
+            channels: 1,
             region: { x: -20, y: -20, width: 40, height: 40 },
             data: Float32Array.from({ length: 1600 }, (_, i) => ((i * 7) % 13) / 13),
           };
           const part = { x, y: -11, width: 23, height: 19 };
-          const whole = gaussianBlur(source, s, { x: -400, y: -400, width: 800, height: 800 }, 1);
-          const own = gaussianBlur(source, s, part, 1);
-          const expected = crop(whole, own.region, 1);
+          const whole = gaussianBlur(source, s, { x: -400, y: -400, width: 800, height: 800 });
+          const own = gaussianBlur(source, s, part);
+          const expected = crop(whole, own.region);
           own.data.forEach((v, i) => expect(Math.abs(v - expected.data[i]!)).toBeLessThan(1e-6));
         },
       ),
@@ -106,12 +112,12 @@ describe('a blur', () => {
   it('is the same in every direction', () => {
     for (const s of [4, 12, 40]) {
       const size = Math.ceil(s * 5);
-      const { region, data } = gaussianBlur(
-        dot(0, 0),
-        s,
-        { x: -size, y: -size, width: 2 * size, height: 2 * size },
-        1,
-      );
+      const { region, data } = gaussianBlur(dot(0, 0), s, {
+        x: -size,
+        y: -size,
+        width: 2 * size,
+        height: 2 * size,
+      });
       const at = (x: number, y: number) => data[(y - region.y) * region.width + x - region.x]!;
       const r = Math.round(s);
       const diagonal = Math.round(r / Math.SQRT2);
@@ -131,12 +137,12 @@ describe('a blur', () => {
   it('cuts nothing: what it reaches beyond is asked for by its margin', () => {
     for (const s of [0.5, 3, 20, 250]) {
       const margin = blurMargin(s);
-      const { region } = gaussianBlur(
-        dot(7, 7),
-        s,
-        { x: -9999, y: -9999, width: 19998, height: 19998 },
-        1,
-      );
+      const { region } = gaussianBlur(dot(7, 7), s, {
+        x: -9999,
+        y: -9999,
+        width: 19998,
+        height: 19998,
+      });
       expect(region).toEqual(grow({ x: 7, y: 7, width: 1, height: 1 }, margin));
       expect(margin).toBeGreaterThanOrEqual(3 * s);
     }
@@ -145,17 +151,17 @@ describe('a blur', () => {
   it('of colour blurs each channel as a plane', () => {
     const region = { x: 3, y: -2, width: 24, height: 24 };
     const colour: ColourBuffer = {
+      channels: 4,
       region,
       data: Float32Array.from({ length: 24 * 24 * 4 }, (_, i) => ((i * 29) % 23) / 23),
     };
     for (const s of [1.5, 9]) {
-      const four = gaussianBlur(colour, s, region, 4);
+      const four = gaussianBlur(colour, s, region);
       for (let c = 0; c < 4; c++) {
         const one = gaussianBlur(
-          { region, data: colour.data.filter((_, i) => i % 4 === c) },
+          { channels: 1, region, data: colour.data.filter((_, i) => i % 4 === c) },
           s,
           region,
-          1,
         );
         one.data.forEach((v, i) => expect(four.data[i * 4 + c]).toBeCloseTo(v, 5));
       }

@@ -51,7 +51,7 @@ export function glossPlane(gloss: Gloss, box: Box, region: Region): Plane {
   const half = (a: number, b: number) => Math.max(0.5, (b - a) / 2);
   onHeap((at) =>
     run('glossRows', region.height, region.width * 30, [
-      ...[...rowsOf(at, out, region, 1, 'write'), region.x, region.y, region.width],
+      ...[...rowsOf(at, out, region, 'write'), region.x, region.y, region.width],
       ...[KINDS.indexOf(gloss.kind), (box.x0 + box.x1) / 2, (box.y0 + box.y1) / 2],
       ...[half(box.x0, box.x1), half(box.y0, box.y1)],
       ...[gloss.level / 100, gloss.tilt / 100, gloss.bend / 100, gloss.wave / 100, gloss.waves],

@@ -65,8 +65,8 @@ describe('the guided filter', () => {
       fc.property(opaque, rough, (colours, p) => {
         const [sigma, even] = [1.3, 0.01];
         const made = guidedCoefficients(
-          { region, data: Float32Array.from(colours) },
-          { region, data: Float32Array.from(p) },
+          { channels: 4, region, data: Float32Array.from(colours) },
+          { channels: 1, region, data: Float32Array.from(p) },
           sigma,
           even,
         );
@@ -98,7 +98,11 @@ describe('the guided filter', () => {
     const coefficients = Float32Array.from({ length: 80 }, (_, i) => Math.sin(i) * 0.4);
     const colours = Float32Array.from({ length: 4 * count }, (_, i) => Math.abs(Math.cos(i * 1.7)));
     const back: Affine = multiply(translation(1.3, 0.4), scaling(0.31));
-    const made = guidedBy({ region, data: colours }, { region: grid, data: coefficients }, back);
+    const made = guidedBy(
+      { channels: 4, region, data: colours },
+      { channels: 4, region: grid, data: coefficients },
+      back,
+    );
     const at = (x: number, y: number, c: number) => {
       const [u, v] = [
         Math.min(grid.width - 1, Math.max(0, x - 0.5 - grid.x)),
@@ -129,10 +133,10 @@ describe('the guided filter', () => {
       i % 4 === 3 ? 1 : 0.5 + 0.5 * Math.sin((i >> 2) * (1 + (i % 4)) * 0.37),
     );
     const rough = Float32Array.from({ length: count }, (_, i) => 0.2 + 0.6 * colours[4 * i]!);
-    const buffer = { region, data: colours };
+    const buffer = { channels: 4 as const, region, data: colours };
     const made = guidedBy(
       buffer,
-      guidedCoefficients(buffer, { region, data: rough }, 2, 1e-7),
+      guidedCoefficients(buffer, { channels: 1, region, data: rough }, 2, 1e-7),
       IDENTITY,
     );
     rough.forEach((v, i) => expect(Math.abs(made.data[i]! - v)).toBeLessThan(0.01));

@@ -37,7 +37,7 @@ export function guidedCoefficients(
         ...[...products.map((p) => at(p.data, 'write')), width],
       ]),
     );
-    const means = products.map((p) => gaussianBlur(p, sigma, region, 4));
+    const means = products.map((p) => gaussianBlur(p, sigma, region));
     const made = buffer();
     const whole: Plane = unwritten(region, 1);
     onHeap((at) =>
@@ -47,8 +47,8 @@ export function guidedCoefficients(
       ]),
     );
     // Each px hears of all windows that it lies in, by how much of them there is.
-    const out = copied(gaussianBlur(made, sigma, region, 4), 4);
-    const weight = gaussianBlur(whole, sigma, region, 1);
+    const out = copied(gaussianBlur(made, sigma, region));
+    const weight = gaussianBlur(whole, sigma, region);
     onHeap((at) =>
       run('divideRows', height, width * 4, [
         ...[at(out.data, 'write'), width * 16, at(weight.data), width * 4, width],

@@ -19,7 +19,11 @@ describe('how alike colours are', () => {
           ['rgb', 'displayed'],
           ['lrgb', 'light'],
         ] as const) {
-          const made = likeness({ region, data: Float32Array.of(r, g, b, 1) }, to, mixing).data[0]!;
+          const made = likeness(
+            { channels: 4, region, data: Float32Array.of(r, g, b, 1) },
+            to,
+            mixing,
+          ).data[0]!;
           expect(Math.abs(made - far(lab({ mode, r, g, b }), lab(to)!))).toBeLessThan(0.02);
         }
       }),
@@ -27,12 +31,16 @@ describe('how alike colours are', () => {
   });
   it('does not hang on coverage but by what is lacking', () => {
     const half = likeness(
-      { region, data: Float32Array.of(0.2, 0.1, 0, 0.5) },
+      { channels: 4, region, data: Float32Array.of(0.2, 0.1, 0, 0.5) },
       '#663300',
       'displayed',
     );
     expect(half.data[0]).toBeCloseTo(50, 0);
-    const none = likeness({ region, data: new Float32Array(4) }, '#663300', 'displayed');
+    const none = likeness(
+      { channels: 4, region, data: new Float32Array(4) },
+      '#663300',
+      'displayed',
+    );
     expect(none.data[0]).toBe(100);
   });
 });

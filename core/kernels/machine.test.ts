@@ -1,6 +1,7 @@
 import { Worker } from 'node:worker_threads';
 import fc from 'fast-check';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { bufferOf } from '../testing/buffer-of';
 import { blends } from '../blend/index';
 import { floats, heapUse, held, hold, isOnHeap, letGo, scoped, zeros } from '../pixels/heap';
 import { cacheOf } from '../render/cache';
@@ -57,12 +58,12 @@ describe('threads', () => {
   it('that fail are told of, and the next work is done', () => {
     const wrong = () => run('copyRows', 4000, 4000, [0xf0000000, 0, 0xf0000000, 0, 4000]);
     expect(wrong).toThrow(/copyRows failed/);
-    const blurred = gaussianBlur(
-      colourBuffer({ x: 0, y: 0, width: 600, height: 600 }),
-      9,
-      { x: 0, y: 0, width: 600, height: 600 },
-      4,
-    );
+    const blurred = gaussianBlur(colourBuffer({ x: 0, y: 0, width: 600, height: 600 }), 9, {
+      x: 0,
+      y: 0,
+      width: 600,
+      height: 600,
+    });
     expect(blurred.data.every((v) => v === 0)).toBe(true);
   });
 });
@@ -88,20 +89,20 @@ describe('the builds', () => {
     }
     for (const { mode } of blends)
       composite(
-        { region, data: noise(37 * 23 * 4) },
-        { region: { ...region, x: -3 }, data: noise(37 * 23 * 4) },
+        { channels: 4, region, data: noise(37 * 23 * 4) },
+        { channels: 4, region: { ...region, x: -3 }, data: noise(37 * 23 * 4) },
         mode,
         0.7,
       );
     for (const sigma of [0.6, 3, 4, 9, 40, 300])
       for (const channels of [1, 4] as const)
-        gaussianBlur(
-          { region, data: noise(37 * 23 * channels) },
-          sigma,
-          { x: -99, y: -80, width: 201, height: 177 },
-          channels,
-        );
-    distanceField({ region, data: noise(37 * 23) });
+        gaussianBlur(bufferOf(channels, region, noise(37 * 23 * channels)), sigma, {
+          x: -99,
+          y: -80,
+          width: 201,
+          height: 177,
+        });
+    distanceField({ channels: 1, region, data: noise(37 * 23) });
     coverage([Float64Array.of(-5, 2, 30, 9, 11, 30, 4, -8)], 'evenodd', region);
     // The check itself must bite.
     expect(() => run('scaleRows', 1, 4, [heapUse().size - 4096, 16, 1, 2])).toThrow();

@@ -258,9 +258,8 @@ export interface Placing {
  */
 export const rowsOf = (
   at: Placing,
-  { region, data }: ColourBuffer | Plane,
+  { channels, region, data }: ColourBuffer | Plane,
   part: Region,
-  channels: 1 | 4,
   use: 'read' | 'write' = 'read',
 ): [start: number, stride: number] => {
   const px = channels * 4;
@@ -270,7 +269,7 @@ export const rowsOf = (
 
 /** As `rowsOf`, for a plane that may be missing: kernels take 0 for none. */
 export const rowsOfMask = (at: Placing, mask: Plane | null, part: Region): [number, number] =>
-  mask ? rowsOf(at, mask, part, 1) : [0, 0];
+  mask ? rowsOf(at, mask, part) : [0, 0];
 
 /**
  * Gives kernels arrays to work on. Those that are not on the heap are copied to it, and back if they

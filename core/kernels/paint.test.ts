@@ -15,6 +15,7 @@ const region: fc.Arbitrary<Region> = fc.record({
   height: fc.integer({ min: 1, max: 13 }),
 });
 const shape: fc.Arbitrary<Plane> = fc.tuple(region, fc.nat(997)).map(([r, seed]) => ({
+  channels: 1,
   region: r,
   // From nothing to all, both included.
   data: Float32Array.from({ length: r.width * r.height }, (_, i) =>
@@ -130,7 +131,11 @@ describe('a shape painted across a line', () => {
           expect(Math.abs(shares.data[i]! - least)).toBeLessThan(1e-4);
         });
         const ramp = Float64Array.from({ length: 8 * 4 }, (_, i) => i / 32);
-        const cover = { region: r, data: new Float32Array(r.width * r.height).fill(0.5) };
+        const cover = {
+          channels: 1 as const,
+          region: r,
+          data: new Float32Array(r.width * r.height).fill(0.5),
+        };
         const made = paintedBy(cover, shares, Float32Array.from(ramp));
         each(r, (_x, _y, i) => {
           const at = shares.data[i]! * 7;

@@ -35,7 +35,7 @@ export function painted(
     : turn;
   onHeap((at) =>
     run('rampRows', region.height, region.width * 10, [
-      ...[...rowsOf(at, out, region, 4, 'write'), ...rowsOf(at, shape, region, 1)],
+      ...[...rowsOf(at, out, region, 'write'), ...rowsOf(at, shape, region)],
       ...[region.x, region.y, region.width, radial ? 1 : 0],
       ...[a, b, c, d, e, f, at(ramp), ramp.length / 4],
     ]),
@@ -61,9 +61,9 @@ export function gathering(region: Region): Gathering {
       if (isEmpty(part)) return;
       onHeap((at) =>
         run('gatherRows', part.height, part.width * 8, [
-          ...rowsOf(at, sum, part, 4, 'write'),
-          ...rowsOf(at, weight, part, 1, 'write'),
-          ...[...rowsOf(at, shape, part, 1), part.width],
+          ...rowsOf(at, sum, part, 'write'),
+          ...rowsOf(at, weight, part, 'write'),
+          ...[...rowsOf(at, shape, part), part.width],
           ...[colour[0]!, colour[1]!, colour[2]!, colour[3]!],
         ]),
       );
@@ -71,20 +71,20 @@ export function gathering(region: Region): Gathering {
     within(whole) {
       const part = intersect(region, whole.region);
       if (isEmpty(part)) return colourBuffer(EMPTY);
-      const share = cropped(whole, part, 1);
+      const share = cropped(whole, part);
       const { width, height } = part;
       onHeap((at) =>
         run('shareRows', height, width * 2, [
-          ...[...rowsOf(at, share, part, 1, 'write'), ...rowsOf(at, weight, part, 1), width],
+          ...[...rowsOf(at, share, part, 'write'), ...rowsOf(at, weight, part), width],
         ]),
       );
       // What the first has written must be back before the second reads it.
       onHeap((at) =>
         run('maskRows', height, width * 5, [
-          ...[...rowsOf(at, sum, part, 4, 'write'), ...rowsOf(at, share, part, 1), width],
+          ...[...rowsOf(at, sum, part, 'write'), ...rowsOf(at, share, part), width],
         ]),
       );
-      return part === region ? sum : cropped(sum, part, 4);
+      return part === region ? sum : cropped(sum, part);
     },
   };
 }
@@ -97,8 +97,8 @@ export function overlaid(planes: readonly (readonly [Plane, number])[]): Plane {
     if (!isEmpty(p.region))
       onHeap((at) =>
         run('overRows', p.region.height, p.region.width * 2, [
-          ...rowsOf(at, out, p.region, 1, 'write'),
-          ...[...rowsOf(at, p, p.region, 1), p.region.width, k],
+          ...rowsOf(at, out, p.region, 'write'),
+          ...[...rowsOf(at, p, p.region), p.region.width, k],
         ]),
       );
   return out;
@@ -107,11 +107,11 @@ export function overlaid(planes: readonly (readonly [Plane, number])[]): Plane {
 /** A plane without what another covers. */
 export function cut(from: Plane, by: Plane): Plane {
   const part = intersect(from.region, by.region);
-  const out = copied(from, 1);
+  const out = copied(from);
   if (!isEmpty(part))
     onHeap((at) =>
       run('cutRows', part.height, part.width * 2, [
-        ...[...rowsOf(at, out, part, 1, 'write'), ...rowsOf(at, by, part, 1), part.width],
+        ...[...rowsOf(at, out, part, 'write'), ...rowsOf(at, by, part), part.width],
       ]),
     );
   return out;
@@ -129,7 +129,7 @@ export function besideShares(strands: readonly Strand[], half: number, region: R
   list.set(lines);
   onHeap((at) =>
     run('nearRows', region.height, region.width * 4, [
-      ...[...rowsOf(at, out, region, 1, 'write'), region.x, region.y, region.width],
+      ...[...rowsOf(at, out, region, 'write'), region.x, region.y, region.width],
       ...[at(list), lines.length / 6],
     ]),
   );
@@ -161,8 +161,8 @@ export function paintedBy(shape: Plane, shares: Plane, ramp: Float32Array): Colo
   const out: ColourBuffer = unwritten(region, 4);
   onHeap((at) =>
     run('shadeRows', region.height, region.width * 10, [
-      ...[...rowsOf(at, out, region, 4, 'write'), ...rowsOf(at, shape, region, 1)],
-      ...[...rowsOf(at, shares, region, 1), region.width, at(ramp), ramp.length / 4],
+      ...[...rowsOf(at, out, region, 'write'), ...rowsOf(at, shape, region)],
+      ...[...rowsOf(at, shares, region), region.width, at(ramp), ramp.length / 4],
     ]),
   );
   return out;

@@ -13,6 +13,7 @@ const region: fc.Arbitrary<Region> = fc.record({
   height: fc.integer({ min: 1, max: 9 }),
 });
 const filled = (r: Region, value: (x: number, y: number) => number): Plane => ({
+  channels: 1,
   region: r,
   data: Float32Array.from({ length: r.width * r.height }, (_, i) =>
     value(r.x + (i % r.width), r.y + Math.floor(i / r.width)),
@@ -37,7 +38,7 @@ describe('planes worked on by another', () => {
     fc.assert(
       fc.property(region, region, fc.nat(996), fc.constantFrom(...ways), (r, s, seed, way) => {
         const [first, second] = [filled(r, uneven(seed)), filled(s, uneven(seed + 7))];
-        const made = { region: r, data: first.data.slice() };
+        const made = { channels: 1 as const, region: r, data: first.data.slice() };
         way.work(made, second);
         first.data.forEach((a, i) => {
           const [x, y] = [r.x + (i % r.width), r.y + Math.floor(i / r.width)];

@@ -13,7 +13,7 @@ export function lookUp(plane: Plane, table: Float32Array): void {
   const { region } = plane;
   onHeap((at) =>
     run('lookRows', region.height, region.width * 4, [
-      ...[...rowsOf(at, plane, region, 1, 'write'), region.width, at(table), table.length],
+      ...[...rowsOf(at, plane, region, 'write'), region.width, at(table), table.length],
     ]),
   );
 }
@@ -27,12 +27,12 @@ const LEVEL = Float32Array.of(0, 1);
 /** A plane moved by (dx, dy) px, over a region; between px it is mixed (bilinear). */
 export function shifted(plane: Plane, dx: number, dy: number, region: Region): Plane {
   if (Number.isInteger(dx) && Number.isInteger(dy))
-    return crop({ region: translated(plane.region, dx, dy), data: plane.data }, region, 1);
+    return crop({ ...plane, region: translated(plane.region, dx, dy) }, region);
   const out: Plane = unwritten(region, 1);
   const from = plane.region;
   onHeap((at) =>
     run('shiftRows', region.height, region.width * 10, [
-      ...[...rowsOf(at, out, region, 1, 'write'), ...rowsOf(at, plane, from, 1)],
+      ...[...rowsOf(at, out, region, 'write'), ...rowsOf(at, plane, from)],
       ...[from.width, from.height, region.x - dx - from.x, region.y - dy - from.y, region.width],
     ]),
   );
@@ -53,7 +53,7 @@ export function sampled(plane: Plane, back: Affine, region: Region): Plane {
   );
   onHeap((at) =>
     run('sampleRows', region.height, region.width * 12, [
-      ...[...rowsOf(at, out, region, 1, 'write'), ...rowsOf(at, plane, from, 1)],
+      ...[...rowsOf(at, out, region, 'write'), ...rowsOf(at, plane, from)],
       ...[from.width, from.height, a, b, c, d, e, f, region.width],
     ]),
   );
@@ -67,8 +67,8 @@ const byAnother =
     if (isEmpty(part)) return;
     onHeap((at) =>
       run(kernel, part.height, part.width * 2, [
-        ...rowsOf(at, plane, part, 1, 'write'),
-        ...[...rowsOf(at, by, part, 1), part.width],
+        ...rowsOf(at, plane, part, 'write'),
+        ...[...rowsOf(at, by, part), part.width],
       ]),
     );
   };
@@ -91,7 +91,7 @@ export function relief(heights: Plane, light: readonly [number, number, number])
   const out: Plane = unwritten(region, 1);
   onHeap((at) =>
     run('reliefRows', region.height, region.width * 8, [
-      ...[...rowsOf(at, out, region, 1, 'write'), ...rowsOf(at, heights, region, 1)],
+      ...[...rowsOf(at, out, region, 'write'), ...rowsOf(at, heights, region)],
       ...[region.width, region.height, ...light],
     ]),
   );
@@ -103,7 +103,7 @@ export function grain(plane: Plane, amount: number, size: number, seed: number):
   const { region } = plane;
   onHeap((at) =>
     run('grainRows', region.height, region.width * 6, [
-      ...[...rowsOf(at, plane, region, 1, 'write'), region.width, region.x, region.y],
+      ...[...rowsOf(at, plane, region, 'write'), region.width, region.x, region.y],
       ...[Math.max(1e-3, size), amount, seed],
     ]),
   );
@@ -117,9 +117,9 @@ export function facing(light: Plane, distances: Plane, heights: Plane, share: nu
   const { region } = light;
   onHeap((at) =>
     run('facingRows', region.height, region.width * 10, [
-      ...rowsOf(at, light, region, 1, 'write'),
-      ...rowsOf(at, distances, region, 1),
-      ...rowsOf(at, heights, region, 1),
+      ...rowsOf(at, light, region, 'write'),
+      ...rowsOf(at, distances, region),
+      ...rowsOf(at, heights, region),
       ...[share, region.width],
     ]),
   );

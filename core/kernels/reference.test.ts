@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { bufferOf } from '../testing/buffer-of';
 import type { Region } from '../pixels/region';
 import * as plainCells from '../testing/reference/cells';
 import { convolve as plainConvolve } from '../testing/reference/convolve';
@@ -34,7 +35,7 @@ describe('a kernel is what plain TypeScript makes of the same floats', () => {
         const data = noise(r.width * r.height * c);
         const cells = cellRegion(r, n, 1);
         near(
-          shareAmongCells({ region: r, data }, cells, n, c).data,
+          shareAmongCells(bufferOf(c, r, data), cells, n).data,
           plainCells.shareAmongCells(data, r, cells, n, c),
           1e-5,
         );
@@ -47,7 +48,7 @@ describe('a kernel is what plain TypeScript makes of the same floats', () => {
         const cells = cellRegion(r, n, 2);
         const data = noise(cells.width * cells.height * c);
         near(
-          spreadCells({ region: cells, data }, r, n, c).data,
+          spreadCells(bufferOf(c, cells, data), r, n).data,
           plainCells.spreadCells(data, cells, r, n, c),
           1e-5,
         );
@@ -65,7 +66,7 @@ describe('a kernel is what plain TypeScript makes of the same floats', () => {
           const data = noise(from.width * from.height * c);
           const { weights } = planBlur(sigma);
           near(
-            convolve({ region: from, data }, wanted, weights, c).data,
+            convolve(bufferOf(c, from, data), wanted, weights).data,
             plainConvolve(data, from, wanted, weights, c),
             1e-5,
           );

@@ -42,7 +42,7 @@ export function drawPicture(
   return scoped(() => {
     if (move) {
       const part = { ...region, x: region.x - move.x, y: region.y - move.y };
-      return { region, data: crop(picture.level(0, part, mixing), part, 4).data };
+      return { ...crop(picture.level(0, part, mixing), part), region };
     }
     const n = levelFor(picture, map, inverse);
     const toLevel = compose(projective(scaling(1 / 2 ** n)), inverse);

@@ -26,16 +26,22 @@ const side = fc.integer({ min: 1, max: 12 });
 const region: fc.Arbitrary<Region> = fc.record({ x: place, y: place, width: side, height: side });
 
 const buffer = (r: Region): ColourBuffer => ({
+  channels: 4,
   region: r,
   data: Float32Array.from({ length: r.width * r.height * 4 }, (_, i) => ((i * 37) % 29) / 29),
 });
 const plane = (r: Region): Plane => ({
+  channels: 1,
   region: r,
   data: Float32Array.from({ length: r.width * r.height }, (_, i) => ((i * 13) % 11) / 11),
 });
 /** A value of a buffer or plane at a px of the render. */
-const value = ({ region: r, data }: Plane, x: number, y: number, c = 0, channels = 1) =>
-  data[((y - r.y) * r.width + x - r.x) * channels + c]!;
+const value = (
+  { region: r, data, channels }: ColourBuffer | Plane,
+  x: number,
+  y: number,
+  c = 0,
+): number => data[((y - r.y) * r.width + x - r.x) * channels + c]!;
 
 /** Calls back for every channel of every px of a region. */
 function each(r: Region, check: (x: number, y: number, c: number) => void): void {
@@ -52,10 +58,7 @@ describe('rows of pixels', () => {
         const made = masked(from, mask);
         expect(made.region).toEqual(intersect(a, b));
         each(made.region, (x, y, c) =>
-          expect(value(made, x, y, c, 4)).toBeCloseTo(
-            value(from, x, y, c, 4) * value(mask, x, y),
-            6,
-          ),
+          expect(value(made, x, y, c)).toBeCloseTo(value(from, x, y, c) * value(mask, x, y), 6),
         );
       }),
     );
@@ -64,15 +67,15 @@ describe('rows of pixels', () => {
     fc.assert(
       fc.property(region, region, fc.constantFrom(0, 0.25, 1), fc.boolean(), (a, b, k, whole) => {
         const onto = buffer(a);
-        const before = copied(onto, 4);
-        const other = { region: a, data: onto.data.map((v) => 1 - v) };
+        const before = copied(onto);
+        const other = { channels: 4 as const, region: a, data: onto.data.map((v) => 1 - v) };
         const share = whole ? null : plane(b);
         mix(onto, other, k, share);
         each(a, (x, y, c) => {
           const inside = contains(b, { x, y, width: 1, height: 1 });
           const m = share ? (inside ? value(share, x, y) : 0) : 1;
-          const was = value(before, x, y, c, 4);
-          expect(value(onto, x, y, c, 4)).toBeCloseTo(was + (1 - 2 * was) * k * m, 5);
+          const was = value(before, x, y, c);
+          expect(value(onto, x, y, c)).toBeCloseTo(was + (1 - 2 * was) * k * m, 5);
         });
       }),
     );
@@ -94,7 +97,7 @@ describe('rows of pixels', () => {
           unwrapped(from, 0.5),
         ];
         each(r, (x, y, c) => {
-          const [red, green, blue, a] = [0, 1, 2, 3].map((k) => value(from, x, y, k, 4)) as [
+          const [red, green, blue, a] = [0, 1, 2, 3].map((k) => value(from, x, y, k)) as [
             number,
             number,
             number,
@@ -102,9 +105,9 @@ describe('rows of pixels', () => {
           ];
           expect(value(alpha, x, y)).toBe(a);
           expect(value(tone, x, y)).toBeCloseTo(0.2126 * red + 0.7152 * green + 0.0722 * blue, 6);
-          const own = value(from, x, y, c, 4);
-          expect(value(weak, x, y, c, 4)).toBeCloseTo(own * 0.3, 6);
-          expect(value(open, x, y, c, 4)).toBeCloseTo(a > 0 ? (own / a) * 0.5 : own, 4);
+          const own = value(from, x, y, c);
+          expect(value(weak, x, y, c)).toBeCloseTo(own * 0.3, 6);
+          expect(value(open, x, y, c)).toBeCloseTo(a > 0 ? (own / a) * 0.5 : own, 4);
         });
       }),
     );
@@ -163,6 +166,7 @@ describe('pictures as floats', () => {
 
 describe('grades', () => {
   const one = (v: number[]): ColourBuffer => ({
+    channels: 4,
     region: { x: 0, y: 0, width: 1, height: 1 },
     data: Float32Array.from(v),
   });

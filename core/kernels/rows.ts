@@ -13,41 +13,38 @@ export function filled(region: Region, [r, g, b]: Rgb): ColourBuffer {
   const out: ColourBuffer = unwritten(region, 4);
   onHeap((at) =>
     run('fillRows', region.height, region.width * 4, [
-      ...[...rowsOf(at, out, region, 4, 'write'), region.width, r, g, b, 1],
+      ...[...rowsOf(at, out, region, 'write'), region.width, r, g, b, 1],
     ]),
   );
   return out;
 }
 
 /** A copy of a buffer (4 channels) or plane (1 channel), which may be drawn on. */
-export function copied<T extends ColourBuffer | Plane>(source: T, channels: 1 | 4): T {
-  return cropped(source, source.region, channels);
-}
+export const copied = <T extends ColourBuffer | Plane>(source: T): T =>
+  cropped(source, source.region);
 
 /** A copy of the part of a buffer or plane over `region`, of which the source must have all. */
-export function cropped<T extends ColourBuffer | Plane>(
-  source: T,
-  region: Region,
-  channels: 1 | 4,
-): T {
+export function cropped<T extends ColourBuffer | Plane>(source: T, region: Region): T {
+  const { channels } = source;
   const out = unwritten(region, channels);
   onHeap((at) =>
     run('copyRows', region.height, region.width * channels, [
-      ...rowsOf(at, out, region, channels, 'write'),
-      ...[...rowsOf(at, source, region, channels), region.width * channels],
+      ...rowsOf(at, out, region, 'write'),
+      ...[...rowsOf(at, source, region), region.width * channels],
     ]),
   );
   return out as T;
 }
 
 /** Writes a buffer (4 channels) or plane (1 channel) over the part of another that it covers, in place. */
-export function pasted<T extends ColourBuffer | Plane>(to: T, from: T, channels: 1 | 4): void {
+export function pasted<T extends ColourBuffer | Plane>(to: T, from: T): void {
+  const { channels } = to;
   const region = intersect(to.region, from.region);
   if (isEmpty(region)) return;
   onHeap((at) =>
     run('copyRows', region.height, region.width * channels, [
-      ...rowsOf(at, to, region, channels, 'write'),
-      ...[...rowsOf(at, from, region, channels), region.width * channels],
+      ...rowsOf(at, to, region, 'write'),
+      ...[...rowsOf(at, from, region), region.width * channels],
     ]),
   );
 }
@@ -56,11 +53,11 @@ export function pasted<T extends ColourBuffer | Plane>(to: T, from: T, channels:
 export function masked(buffer: ColourBuffer, mask: Plane): ColourBuffer {
   const region = intersect(buffer.region, mask.region);
   if (isEmpty(region)) return unwritten(region, 4);
-  const out = cropped(buffer, region, 4);
+  const out = cropped(buffer, region);
   onHeap((at) =>
     run('maskRows', region.height, region.width * 5, [
-      ...rowsOf(at, out, region, 4, 'write'),
-      ...[...rowsOf(at, mask, region, 1), region.width],
+      ...rowsOf(at, out, region, 'write'),
+      ...[...rowsOf(at, mask, region), region.width],
     ]),
   );
   return out;
@@ -69,10 +66,10 @@ export function masked(buffer: ColourBuffer, mask: Plane): ColourBuffer {
 /** A buffer times a factor, 0–1. */
 export function faded(buffer: ColourBuffer, factor: number): ColourBuffer {
   const { region } = buffer;
-  const out = copied(buffer, 4);
+  const out = copied(buffer);
   onHeap((at) =>
     run('scaleRows', region.height, region.width * 4, [
-      ...[...rowsOf(at, out, region, 4, 'write'), region.width, factor],
+      ...[...rowsOf(at, out, region, 'write'), region.width, factor],
     ]),
   );
   return out;
@@ -92,8 +89,8 @@ export function mix(
   if (isEmpty(region)) return;
   onHeap((at) =>
     run('mixRows', region.height, region.width * 8, [
-      ...rowsOf(at, buffer, region, 4, 'write'),
-      ...rowsOf(at, other, region, 4),
+      ...rowsOf(at, buffer, region, 'write'),
+      ...rowsOf(at, other, region),
       ...rowsOfMask(at, share, region),
       ...[region.width, amount],
     ]),
@@ -105,7 +102,7 @@ export function alphaOf({ region, data }: ColourBuffer): Plane {
   const out: Plane = unwritten(region, 1);
   onHeap((at) =>
     run('alphaRows', region.height, region.width * 2, [
-      ...[...rowsOf(at, out, region, 1, 'write'), at(data), region.width * 16, region.width],
+      ...[...rowsOf(at, out, region, 'write'), at(data), region.width * 16, region.width],
     ]),
   );
   return out;
@@ -116,7 +113,7 @@ export function toneOf({ region, data }: ColourBuffer): Plane {
   const out: Plane = unwritten(region, 1);
   onHeap((at) =>
     run('toneRows', region.height, region.width * 3, [
-      ...[...rowsOf(at, out, region, 1, 'write'), at(data), region.width * 16, region.width],
+      ...[...rowsOf(at, out, region, 'write'), at(data), region.width * 16, region.width],
     ]),
   );
   return out;
@@ -125,10 +122,10 @@ export function toneOf({ region, data }: ColourBuffer): Plane {
 /** A buffer at a coverage of `amount` (0–1) wherever it has any: its colours, without their edges. */
 export function unwrapped(buffer: ColourBuffer, amount: number): ColourBuffer {
   const { region } = buffer;
-  const out = copied(buffer, 4);
+  const out = copied(buffer);
   onHeap((at) =>
     run('unwrapRows', region.height, region.width * 4, [
-      ...[...rowsOf(at, out, region, 4, 'write'), region.width, amount],
+      ...[...rowsOf(at, out, region, 'write'), region.width, amount],
     ]),
   );
   return out;
@@ -153,7 +150,7 @@ export function fadePlane(region: Region, map: Affine, radial: boolean): Plane {
   const [a, b, c, d, e, f] = map;
   onHeap((at) =>
     run('fadeRows', region.height, region.width * 4, [
-      ...[...rowsOf(at, out, region, 1, 'write'), region.x, region.y, region.width],
+      ...[...rowsOf(at, out, region, 'write'), region.x, region.y, region.width],
       ...[radial ? 1 : 0, a, c, e, b, d, f],
     ]),
   );

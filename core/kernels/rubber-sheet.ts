@@ -28,7 +28,7 @@ export function throughSheet(
   wanted: Region,
 ): ColourBuffer {
   if (!sheet || isEmpty(pixels.region) || Math.abs(determinant(map)) < 1e-12)
-    return crop(pixels, intersect(pixels.region, wanted), 4);
+    return crop(pixels, intersect(pixels.region, wanted));
   return scoped(() => {
     const placed = sheetUnder(map, sheet);
     const part = intersect(grow(pixels.region, marginFor(farthest(placed))), wanted);

@@ -39,9 +39,9 @@ export function variedBlur(
   return scoped(() => {
     const sigmas = widths(near, far);
     const levels = sigmas.map(
-      (s) => crop(s > 0 ? gaussianBlur(source, s, region, 1) : source, region, 1).data,
+      (s) => crop(s > 0 ? gaussianBlur(source, s, region) : source, region).data,
     );
-    const t = crop(share, region, 1).data;
+    const t = crop(share, region).data;
     const out = plane(region);
     const last = sigmas.length - 1;
     for (let i = 0; i < t.length; i++) {

@@ -11,6 +11,6 @@ import { pasted } from './rows';
 export function withinPaths(paths: readonly Path[], map: Affine, region: Region): Plane {
   const outlines = paths.map((p) => flatten(p, map, { tolerance: 0.05, turn: Infinity }).points);
   const out = plane(region);
-  pasted(out, coverage(outlines, 'evenodd', region), 1);
+  pasted(out, coverage(outlines, 'evenodd', region));
   return out;
 }

@@ -56,7 +56,7 @@ function coloursOver(
   region: Region,
 ): ColourBuffer {
   const draw = () =>
-    crop(drawPicture(picture(asset), projective(map), region, 'displayed'), region, 4);
+    crop(drawPicture(picture(asset), projective(map), region, 'displayed'), region);
   // Of a large export they would take the room of all else.
   if (region.width * region.height > SCREEN) return draw();
   const key = JSON.stringify(['colours of', asset, map, regionKey(region)]);
@@ -104,7 +104,7 @@ function coefficients(shape: CutOutShape, context: MaskContext, hair: boolean): 
         const told = outline(shape, all, context);
         // Beyond the reach of the outline all is covered or nothing is, as at the edge of that.
         const near = whereMixed(told, Math.ceil(2 * blurMargin(reach / 2)));
-        const [colours, rough] = [crop(all, near, 4), crop(told, near, 1)];
+        const [colours, rough] = [crop(all, near), crop(told, near)];
         const even = EVEN * (hair ? HAIR.even : 1);
         let made = guidedCoefficients(colours, rough, reach / 2, even);
         // What was found to be covered tells more of the edge than the coarse outline did.
@@ -139,7 +139,7 @@ function subject(shape: CutOutShape, context: MaskContext, wanted: Region): Plan
   if (!back) return plane(wanted);
   const told = guidedBy(colours, coefficients(shape, context, false), back);
   lookUp(told, NARROWED);
-  const out = gaussianBlur(told, sigma, wanted, 1);
+  const out = gaussianBlur(told, sigma, wanted);
   if (shape.marks.some((m) => m.says === 'hair')) {
     const { width, height } = grid.region;
     const share = context.memo(
@@ -148,7 +148,7 @@ function subject(shape: CutOutShape, context: MaskContext, wanted: Region): Plan
       (made) => made.data.byteLength,
     );
     const there = sampled(share, back, wanted).data;
-    const fine = crop(guidedBy(colours, coefficients(shape, context, true), back), wanted, 1).data;
+    const fine = crop(guidedBy(colours, coefficients(shape, context, true), back), wanted).data;
     for (let i = 0; i < fine.length; i++)
       out.data[i]! += (fine[i]! - out.data[i]!) * Math.min(1, Math.max(0, there[i]!));
   }
@@ -171,7 +171,7 @@ export const cutOut: MaskShapeDefinition<CutOutShape> = {
     return scoped(() => {
       const region = grow(wanted, blurMargin(sigma));
       const made = subject(shape, context, region);
-      return sigma > 0 ? gaussianBlur(made, sigma, wanted, 1) : made;
+      return sigma > 0 ? gaussianBlur(made, sigma, wanted) : made;
     });
   },
 };

@@ -99,7 +99,7 @@ function partsPlane(parts: readonly MaskPart[], context: MaskContext): Plane {
             ? definition.render(shape, before, context)
             : scoped(() => {
                 const made = definition.render(shape, context);
-                const out = copied(before.made(), 1);
+                const out = copied(before.made());
                 if (way === 'add') cover(out, made, 1);
                 else if (way === 'subtract') without(out, made);
                 else times(out, made);
@@ -135,13 +135,13 @@ export function maskPlane(mask: Mask, context: MaskContext & { scale: number }):
     const rough = round === 0 ? far : grow(far, blurMargin(round) + 3);
     let made = partsPlane(mask.parts, { ...context, wanted: rough });
     // Where a blur of the shape is half is its edge without what is narrower than the blur.
-    if (round > 0) made = grown(gaussianBlur(made, round, grow(far, 3), 1), 0, far, false);
+    if (round > 0) made = grown(gaussianBlur(made, round, grow(far, 3)), 0, far, false);
     if (by !== 0) made = grown(made, by, near, false);
-    if (half > 0) made = crop(band(signedDistance(made, near), -half, half), soft, 1);
-    if (sigma > 0) made = gaussianBlur(made, sigma, wanted, 1);
+    if (half > 0) made = crop(band(signedDistance(made, near), -half, half), soft);
+    if (sigma > 0) made = gaussianBlur(made, sigma, wanted);
     const density = mask.density / 100;
-    if (!mask.invert && density === 1 && mask.contrast === 0) return crop(made, wanted, 1);
-    const out = copied(crop(made, wanted, 1), 1);
+    if (!mask.invert && density === 1 && mask.contrast === 0) return crop(made, wanted);
+    const out = copied(crop(made, wanted));
     if (mask.contrast > 0) lookUp(out, contrastTable(mask.contrast));
     if (mask.invert || density < 1)
       level(out, mask.invert ? -density : density, mask.invert ? 1 : 1 - density);

@@ -23,5 +23,5 @@ export const pictureShape: MaskShapeDefinition<PictureShape> = {
   schema: pictureShapeSchema,
   assets: (s) => [s.asset],
   render: (s, { map, wanted, picture }) =>
-    crop(toneOf(drawPicture(picture(s.asset), projective(map), wanted, 'displayed')), wanted, 1),
+    crop(toneOf(drawPicture(picture(s.asset), projective(map), wanted, 'displayed')), wanted),
 };

@@ -42,9 +42,9 @@ function render(shape: StrokesShape, before: Before, context: MaskContext): Plan
   const within = shape.within === undefined ? null : context.kept(shape, context.wanted);
   if (!within) return painted(shape, before, context);
   return scoped(() => {
-    const after = copied(painted(shape, before, context), 1);
+    const after = copied(painted(shape, before, context));
     times(after, within);
-    const kept = copied(before.made(), 1);
+    const kept = copied(before.made());
     without(kept, within);
     add(kept, after);
     return kept;
@@ -57,7 +57,7 @@ function painted({ strokes }: StrokesShape, { made, name }: Before, context: Mas
   const place = `${map.join()} ${regionKey(wanted)}`;
   const numbers = strokes.map((s) => numberOf(s));
   const onward = (from: Plane, first: number, end: number): Plane => {
-    const out = copied(from, 1);
+    const out = copied(from);
     for (const stroke of strokes.slice(first, end)) lay(out, stroke, context);
     return out;
   };

@@ -34,7 +34,7 @@ export const tones: MaskShapeDefinition<TonesShape> = {
     if (!seen) return plane(wanted);
     const [low, high] = [Math.min(shape.from, shape.to), Math.max(shape.from, shape.to)];
     const soft = Math.max(0.25, shape.soft);
-    const out = copied(seen, 1);
+    const out = copied(seen);
     lookUp(
       out,
       Float32Array.from({ length: 1601 }, (_, i) => {

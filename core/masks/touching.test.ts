@@ -35,13 +35,15 @@ describe('what hangs together', () => {
               Math.abs(Math.floor(i / width) - Math.floor(j / width)) <= 1,
           ),
         );
-        expect([...touching({ region, data }, at).data].map(Boolean)).toEqual(expected);
+        expect([...touching({ channels: 1, region, data }, at).data].map(Boolean)).toEqual(
+          expected,
+        );
       }),
       { numRuns: 300 },
     );
   });
   it('is nothing from a place outside', () => {
     const data = new Float32Array(width * height).fill(1);
-    expect(touching({ region, data }, { x: 0, y: 0 }).data.some(Boolean)).toBe(false);
+    expect(touching({ channels: 1, region, data }, { x: 0, y: 0 }).data.some(Boolean)).toBe(false);
   });
 });

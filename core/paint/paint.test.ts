@@ -16,7 +16,7 @@ import { paintParameters } from './parameters';
 const W = 40;
 const H = 20;
 const region = { x: 0, y: 0, width: W, height: H };
-const full: Plane = { region, data: new Float32Array(W * H).fill(1) };
+const full: Plane = { channels: 1, region, data: new Float32Array(W * H).fill(1) };
 const box = { x0: 0, y0: 0, x1: W, y1: H };
 const frame = (map: Affine = IDENTITY): PaintFrame => ({
   map,
@@ -90,7 +90,7 @@ describe('the ends of a gradient', () => {
 
 describe('a shape painted', () => {
   it('with one colour has it all over, by its coverage', () => {
-    const half: Plane = { region, data: new Float32Array(W * H).fill(0.5) };
+    const half: Plane = { channels: 1, region, data: new Float32Array(W * H).fill(0.5) };
     const { data } = oneColour(half, '#3366ff', 'displayed');
     for (let i = 0; i < data.length; i += 4)
       [0.1, 0.2, 0.5, 0.5].forEach((v, c) => expect(data[i + c]).toBeCloseTo(v, 5));

@@ -162,5 +162,5 @@ function patterned(shape: Plane, paint: Paint, frame: PaintFrame): ColourBuffer 
     ),
   );
   const back = invert(multiply(frame.map, laid));
-  return back ? tiled(shape, crop(tile, region, 4), back, paint.mirror) : unwritten(EMPTY, 4);
+  return back ? tiled(shape, crop(tile, region), back, paint.mirror) : unwritten(EMPTY, 4);
 }

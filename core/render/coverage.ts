@@ -22,7 +22,7 @@ function bare({ layer }: Subject, map: Affine, scene: Box, region: Region, conte
     ...{ focus: null, held: null, local: false },
   };
   const asked = { wanted: region, part: region };
-  return crop(context.stack(colourBuffer, [shown], asked, inner, null), region, 4);
+  return crop(context.stack(colourBuffer, [shown], asked, inner, null), region);
 }
 
 /** Where the scene lies in what a region of `to` is px of. */

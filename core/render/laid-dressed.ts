@@ -32,26 +32,26 @@ export function laidDressed(
   part: Region,
 ): void {
   const lay = (on: ColourBuffer, p: Made, amount: number, within: Plane | null) => {
-    const pixels = crop(p.pixels, intersect(p.pixels.region, part), 4);
+    const pixels = crop(p.pixels, intersect(p.pixels.region, part));
     composite(on, pixels, blendNamed(p.blend).mode, p.opacity * amount, within);
   };
   const of = (lands: Made['lands']) => pieces.filter((p) => p.lands === lands);
-  const inner = isEmpty(region) ? null : copied(crop(acc, region, 4), 4);
+  const inner = isEmpty(region) ? null : copied(crop(acc, region));
   for (const p of of('beneath')) {
     lay(acc, p, opacity, mask);
     if (inner && !p.hidden) lay(inner, p, 1, null);
   }
   if (inner) {
-    composite(inner, crop(body(), region, 4), mode, 1);
+    composite(inner, crop(body(), region), mode, 1);
     for (const p of of('within')) lay(inner, p, 1, null);
-    const edges = crop(coverage(), region, 1);
-    mix(acc, inner, opacity, mask ? product(edges, crop(mask, region, 1)) : edges);
+    const edges = crop(coverage(), region);
+    mix(acc, inner, opacity, mask ? product(edges, crop(mask, region)) : edges);
   }
   for (const p of of('above')) lay(acc, p, opacity, mask);
 }
 
 function product(a: Plane, b: Plane): Plane {
-  const made = copied(a, 1);
+  const made = copied(a);
   times(made, b);
   return made;
 }

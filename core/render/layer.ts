@@ -45,8 +45,8 @@ function throughStep(
     });
     if (!within) return made;
     // Elsewhere it is as if the step were not there.
-    const out = copied(crop(pixels, wanted, 4), 4);
-    mix(out, crop(made, wanted, 4), 1, keptPlane(within, context.map, wanted, context));
+    const out = copied(crop(pixels, wanted));
+    mix(out, crop(made, wanted), 1, keptPlane(within, context.map, wanted, context));
     return out;
   });
 }
@@ -137,7 +137,7 @@ export function dressed(
       const within = changed;
       piecesOf(step).forEach((piece, i) => {
         const made = kept(context, layer.id, step.id, [...name, i, within], () => {
-          const drawn = piece.draw(crop(plane, intersect(plane.region, seen), 1), {
+          const drawn = piece.draw(crop(plane, intersect(plane.region, seen)), {
             ...{ scale: unit, wanted, mixing, map, frame, lamp, picture, memo },
             mask: () => null,
             keep: (part, make) => kept(context, layer.id, step.id, [...name, part], make),

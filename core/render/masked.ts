@@ -32,7 +32,7 @@ export function maskOf(layer: BoundLayer, wanted: Region, context: Context): Pla
   const hidden = hidesByPass(layer) ? null : hiddenOf(layer, wanted, context);
   if (!hidden) return own;
   return scoped(() => {
-    const out = own ? copied(crop(own, wanted, 1), 1) : whole(wanted);
+    const out = own ? copied(crop(own, wanted)) : whole(wanted);
     without(out, hidden.owned());
     return out;
   });

@@ -104,7 +104,7 @@ export function menderOf(): Mender {
             : within(region, before.reach, reach);
         if (before && changed !== region) {
           if (!isEmpty(changed))
-            pasted(before.picture, renderPart(scene, request, changed, own !== null), 4);
+            pasted(before.picture, renderPart(scene, request, changed, own !== null));
           last = { ...before, reach, layer };
           return { picture: borrow(before.picture), changed };
         }

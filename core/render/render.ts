@@ -73,7 +73,7 @@ export function renderPart(
     const start = (over: Region) =>
       fill ? filled(over, rgb(fill, scene.mixing)) : colourBuffer(over);
     const made = stack(start, layers, { wanted: region, part }, context, [fill]);
-    return contains(part, made.region) ? made : crop(made, part, 4);
+    return contains(part, made.region) ? made : crop(made, part);
   });
 }
 

@@ -152,9 +152,7 @@ describe('a spill', () => {
     const scene = lit();
     const part = { x: 31, y: 13, width: 50, height: 41 };
     const own = see(scene, part).data;
-    crop(see(scene), part, 4).data.forEach((v, i) =>
-      expect(Math.abs(own[i]! - v)).toBeLessThan(1e-4),
-    );
+    crop(see(scene), part).data.forEach((v, i) => expect(Math.abs(own[i]! - v)).toBeLessThan(1e-4));
     const half = see(scene, { x: 0, y: 0, width: 60, height: 40 }, 0.5).data;
     for (let y = 14; y < 30; y++) {
       const mean = (red(scene, 60, 2 * y) + red(scene, 60, 2 * y + 1)) / 2;

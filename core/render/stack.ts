@@ -133,7 +133,6 @@ export function stack(
               );
           }),
           part,
-          4,
         );
   const own = landed(below, units[at]!, needs[at + 1]!, context, beneath);
   return land(at + 1, units.length, own);
@@ -173,7 +172,7 @@ function landed(
       const mask = maskOf(base, unite(whole.region, light), context);
       const { mode } = blendNamed(base.blend);
       const opacity = base.opacity / 100;
-      const coverage = () => alphaOf(crop(whole, own(most.part), 4));
+      const coverage = () => alphaOf(crop(whole, own(most.part)));
       /** The colours of the body without their edges, and on them what is clipped to it. */
       const body = () =>
         clipped.reduce(
@@ -185,7 +184,7 @@ function landed(
               context,
               null,
             ),
-          unwrapped(crop(whole, own(most.part), 4), base.body / 100),
+          unwrapped(crop(whole, own(most.part)), base.body / 100),
         );
       if (pieces.length > 0) {
         const inner = { body, coverage, mode, region: own(part) };
@@ -195,8 +194,8 @@ function landed(
       let pixels = whole;
       if (clipped.length > 0) {
         // Colours without their edges take what is clipped to them; then the edges come back.
-        pixels = crop(masked(body(), coverage()), own(part), 4);
-      } else if (base.body < 100) pixels = faded(crop(whole, own(part), 4), base.body / 100);
+        pixels = crop(masked(body(), coverage()), own(part));
+      } else if (base.body < 100) pixels = faded(crop(whole, own(part)), base.body / 100);
       composite(acc, pixels, mode, opacity, mask);
     });
     return acc;
@@ -293,10 +292,10 @@ function graded(
   const plan = planOf(steps, part, sizes);
   // A grade's input has no key: what it depends on is all that lies beneath.
   const unkept = { ...context, memo: <T>(_key: string, make: () => T) => scoped(make) };
-  const input = crop(acc, plan.source, 4);
-  const made = crop(throughSteps(grade, input, plan.legs, sizes, [], unkept), part, 4);
+  const input = crop(acc, plan.source);
+  const made = crop(throughSteps(grade, input, plan.legs, sizes, [], unkept), part);
   // What lies beneath is nobody's but ours to draw on.
-  const out = crop(acc, part, 4);
+  const out = crop(acc, part);
   context.meter.measure(grade.id, 'blend', () =>
     settle(
       out,
@@ -322,8 +321,8 @@ function throughGroup(
   const mask = maskOf(group, wanted, context);
   const amount = (group.opacity / 100) * (group.body / 100);
   if (!mask && amount === 1) return stack(() => acc, group.layers!, asked, within, content);
-  const before = copied(crop(acc, part, 4), 4);
+  const before = copied(crop(acc, part));
   const after = stack(() => acc, group.layers!, asked, within, content);
-  mix(before, crop(after, part, 4), amount, mask);
+  mix(before, crop(after, part), amount, mask);
   return before;
 }

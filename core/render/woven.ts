@@ -128,7 +128,7 @@ export function overlaps(weaving: Weaving, context: Context): Overlap[] {
 /** What of the grid both cover. */
 function sharedOn(weaving: Weaving, context: Context): Plane {
   const { layer, fineness, region } = weaving;
-  const both = copied(onGrid(weaving, context), 1);
+  const both = copied(onGrid(weaving, context));
   const own = { layer: { ...layer, weave: null }, map: IDENTITY };
   times(both, coverageOf(own, scaling(fineness), region, context));
   return both;

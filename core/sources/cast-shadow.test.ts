@@ -147,9 +147,17 @@ describe('a blur of changing width', () => {
     const region: Region = { x: 0, y: 0, width: 90, height: 60 };
     const far: Region = { x: -60, y: -60, width: 210, height: 180 };
     const at = (r: Region, x: number, y: number) => (y - r.y) * r.width + x - r.x;
-    const source = { region: far, data: new Float32Array(far.width * far.height) };
+    const source = {
+      channels: 1 as const,
+      region: far,
+      data: new Float32Array(far.width * far.height),
+    };
     for (let y = 10; y < 45; y++) for (let x = 20; x < 70; x++) source.data[at(far, x, y)] = 1;
-    const share = { region, data: new Float32Array(region.width * region.height) };
+    const share = {
+      channels: 1 as const,
+      region,
+      data: new Float32Array(region.width * region.height),
+    };
     for (let y = 0; y < region.height; y++)
       for (let x = 0; x < region.width; x++) share.data[at(region, x, y)] = x / (region.width - 1);
     for (const [near, wide] of [

@@ -37,7 +37,7 @@ const MOST = 2048;
 function laidDown(upright: Plane, fineness: number, map: Homography, wanted: Region): Plane {
   const solid = masked(filled(upright.region, [1, 1, 1]), upright);
   const made = warped(solid, compose(map, projective(scaling(1 / fineness))), wanted);
-  return crop(alphaOf(made), wanted, 1);
+  return crop(alphaOf(made), wanted);
 }
 
 /**
@@ -90,7 +90,7 @@ export const castShadow: SourceDefinition<CastShadowSource> = {
         if (back) shareAlong(share, back, sheet, values);
       }
       const made = variedBlur(shape, share, near, far, part);
-      const density = copied(crop(share, part, 1), 1);
+      const density = copied(crop(share, part));
       level(density, (values.denseFar - values.denseNear) / 100, values.denseNear / 100);
       times(made, density);
       return oneColour(made, values.colour, mixing);

@@ -57,7 +57,6 @@ export function knottedPass<T extends ColourBuffer | Plane>(
 ): T {
   const lies = source.crossings && pass.draws === 'stroke' ? layeringOf(source) : null;
   if (!lies) return wovenPass(source, pass, context, draw);
-  const channels = pass.paint === 'one' ? 1 : 4;
   const part = (runs: typeof lies.under) => {
     const only = { runs, cap: pass.cap };
     const cap = pass.dashes ? pass.cap : 'flat';
@@ -74,5 +73,5 @@ export function knottedPass<T extends ColourBuffer | Plane>(
   // Where it lies behind another layer it covers nothing.
   const covered = wovenPass(over, cover, context, passPlane);
   const share = 1 - SPILL * wideness(pass, body);
-  return summed(part(lies.rest), veiled(part(lies.under), covered, share, channels), channels);
+  return summed(part(lies.rest), veiled(part(lies.under), covered, share));
 }

@@ -22,7 +22,7 @@ import { stroked, underBlur } from './stroke';
 
 /** What of a plane a region shares with it. */
 export const within = (made: Plane, region: Region): Plane =>
-  crop(made, intersect(made.region, region), 1);
+  crop(made, intersect(made.region, region));
 
 /** The light of a pass that has more than one colour. */
 export function paintedPass(source: PartOfLine, pass: Pass, context: PassContext): ColourBuffer {

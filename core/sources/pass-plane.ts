@@ -108,7 +108,7 @@ function patched(
   );
   const made = replaced(last.made, anew, () => {
     const { within } = beforeBlur(sigma, moved, anew);
-    return afterBlur(crop(sharp, intersect(sharp.region, within), 1), sigma, anew, 1);
+    return afterBlur(crop(sharp, intersect(sharp.region, within)), sigma, anew);
   });
   return { made, sharp };
 }
@@ -122,8 +122,8 @@ const replaced = (last: Plane, region: Region, make: () => Plane): Plane =>
   scoped(() => {
     const fresh = make();
     const made = plane(unite(last.region, fresh.region));
-    pasted(made, last, 1);
+    pasted(made, last);
     const part = intersect(region, made.region);
-    if (!isEmpty(part)) pasted(made, crop(fresh, part, 1), 1);
+    if (!isEmpty(part)) pasted(made, crop(fresh, part));
     return made;
   });

@@ -94,9 +94,9 @@ const TONE = 0.7;
  */
 function reliefOf(surface: ColourBuffer, edge: number, region: Region): Plane {
   const height = (of: Plane, by: number): Plane => {
-    const soft = copied(gaussianBlur(of, edge / 2, region, 1), 1);
+    const soft = copied(gaussianBlur(of, edge / 2, region));
     level(soft, by * edge, 0);
-    return crop(soft, region, 1);
+    return crop(soft, region);
   };
   const out = height(alphaOf(surface), 1);
   add(out, height(toneOf(surface), TONE));
@@ -131,7 +131,7 @@ export const spillSource: SourceDefinition<SpillSource> = {
     return scoped(() => {
       const far = grow(wanted, Math.ceil(reach) + 2);
       const distances = signedDistance(light.coverage(far), far);
-      const shares = copied(crop(distances, wanted, 1), 1);
+      const shares = copied(crop(distances, wanted));
       // 1 within the core, 0 at the reach.
       const soft = Math.max(1, reach * (1 - values.core / 100));
       level(shares, -1 / soft, reach / soft);
@@ -141,7 +141,7 @@ export const spillSource: SourceDefinition<SpillSource> = {
         const near = grow(wanted, 1);
         const seen = light.surface(grow(near, blurMargin(edge / 2)));
         const heights = reliefOf(seen, edge, near);
-        facing(shares, crop(distances, near, 1), heights, values.facing / 100);
+        facing(shares, crop(distances, near), heights, values.facing / 100);
       }
       return oneColour(
         shares,

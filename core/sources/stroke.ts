@@ -62,8 +62,8 @@ export function afterBlur<T extends Plane | ColourBuffer>(
   drawn: T,
   sigma: number,
   wanted: Region,
-  channels: 1 | 4,
 ): T {
+  const { channels } = drawn;
   const plan = planBlur(sigma, drawnVariance);
   const nothing = () => unwritten(EMPTY, channels) as T;
   if (isEmpty(drawn.region)) return nothing();
@@ -71,10 +71,10 @@ export function afterBlur<T extends Plane | ColourBuffer>(
   if (plan.cell === 1 && plan.margin === 0) return drawn;
   const region = intersect(grow(enlarged(drawn.region, square), plan.margin), wanted);
   if (isEmpty(region)) return nothing();
-  if (plan.cell === 1) return convolve(drawn, region, plan.weights, channels);
+  if (plan.cell === 1) return convolve(drawn, region, plan.weights);
   const reach = cellRegion(region, plan.cell, cellMargin(plan));
   const cells = intersect(reach, cellRegion(drawn.region, 2, 1));
-  return blurCells(shareAmongCells(drawn, cells, 2, channels), region, plan, channels);
+  return blurCells(shareAmongCells(drawn, cells, 2), region, plan);
 }
 
 /** What `draw` draws under a Gaussian blur: `beforeBlur` and `afterBlur`, which see. */
@@ -87,7 +87,7 @@ export const underBlur = <T extends Plane | ColourBuffer>(
 ): T =>
   isEmpty(wanted)
     ? (unwritten(EMPTY, channels) as T)
-    : afterBlur(draw(beforeBlur(sigma, map, wanted)), sigma, wanted, channels);
+    : afterBlur(draw(beforeBlur(sigma, map, wanted)), sigma, wanted);
 
 /** The outlines of strands (px of a grid) stroked at half widths of `half` times their own. */
 export const stroked = (

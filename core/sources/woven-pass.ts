@@ -19,46 +19,43 @@ export function wideness(pass: Pass, body: number): number {
 }
 
 /** What of a buffer or plane is left where so much is hidden, by a share (0–1) of that. */
-export function veiled<T extends ColourBuffer | Plane>(
-  made: T,
-  hidden: Plane,
-  share: number,
-  channels: 1 | 4,
-): T {
+export function veiled<T extends ColourBuffer | Plane>(made: T, hidden: Plane, share: number): T {
   const region = intersect(made.region, hidden.region);
   if (isEmpty(region)) return made;
   return scoped(() => {
-    const left = copied(crop(hidden, region, 1), 1);
+    const left = copied(crop(hidden, region));
     level(left, -share, 1);
-    const out = copied(made, channels);
-    const part = crop(out, region, channels) as T;
-    if (channels === 4) pasted(out, masked(part as ColourBuffer, left) as T, 4);
+    const out = copied(made);
+    const part: ColourBuffer | Plane = crop(out, region);
+    if (part.channels === 4) pasted<ColourBuffer | Plane>(out, masked(part, left));
     else {
-      const own = copied(part, 1) as Plane;
+      const own = copied(part);
       times(own, left);
-      pasted(out, own as T, 1);
+      pasted<ColourBuffer | Plane>(out, own);
     }
     return out;
   });
 }
 
 /** The sum of two buffers or planes: what was parted, and blurred, together again. */
-export function summed<T extends ColourBuffer | Plane>(a: T, b: T, channels: 1 | 4): T {
+export function summed<T extends ColourBuffer | Plane>(a: T, b: T): T {
+  const { channels } = a;
   if (isEmpty(a.region)) return b;
   if (isEmpty(b.region)) return a;
   return scoped(() => {
     const region = unite(a.region, b.region);
-    const out = unwritten(region, channels) as T;
+    const out: ColourBuffer | Plane = unwritten(region, channels);
     out.data.fill(0);
-    pasted(out, a, channels);
+    pasted<ColourBuffer | Plane>(out, a);
     // Their values are all of a kind: a buffer is summed as a plane that is so many times as wide.
-    const flat = ({ region: r, data }: T): Plane => ({
+    const flat = ({ region: r, data }: ColourBuffer | Plane): Plane => ({
+      channels: 1,
       region: { ...r, x: r.x * channels, width: r.width * channels },
       data,
     });
     add(flat(out), flat(b));
-    if (channels === 1) clamp(out);
-    return out;
+    if (out.channels === 1) clamp(out);
+    return out as T;
   });
 }
 
@@ -75,16 +72,15 @@ export function wovenPass<T extends ColourBuffer | Plane>(
 ): T {
   const { hidden } = context;
   if (!hidden) return draw(source, pass, context);
-  const channels = pass.paint === 'one' ? 1 : 4;
   const share = 1 - hidden.spill * wideness(pass, bodyWidth(source.passes));
   const runs = pass.draws === 'stroke' ? hidden.runs : null;
-  if (!runs) return veiled(draw(source, pass, context), hidden.owned(), share, channels);
+  if (!runs) return veiled(draw(source, pass, context), hidden.owned(), share);
   const [front, back] = [false, true].map((behind) => runs.filter((r) => r.behind === behind));
   if (back!.length === 0) return draw(source, pass, context);
   const part = (some: readonly Run[]) => {
     const only = { runs: source.only ? commonRuns(some, source.only.runs) : some, cap: pass.cap };
     return draw({ ...source, only }, { ...pass, cap: pass.dashes ? pass.cap : 'flat' }, context);
   };
-  const behind = veiled(part(back!), hidden.coverage, share, channels);
-  return front!.length === 0 ? behind : summed(part(front!), behind, channels);
+  const behind = veiled(part(back!), hidden.coverage, share);
+  return front!.length === 0 ? behind : summed(part(front!), behind);
 }

@@ -4,7 +4,6 @@ import { stepContext } from '../testing/step-context';
 import type { StepDefinition } from '../definitions/step';
 import { defaultsOf, parametersSchema } from '../definitions/parameter';
 import * as v from 'valibot';
-import { IDENTITY } from '../geometry/affine';
 import type { ColourBuffer } from '../pixels/buffer';
 import { grow } from '../pixels/region';
 import { gaussian } from './blur/gaussian';
@@ -16,6 +15,7 @@ import { pixelSteps, steps, stepOfKind } from './index';
 const region = { x: 0, y: 0, width: 4, height: 1 };
 const plain = stepContext(region);
 const buffer = (...pixels: number[][]): ColourBuffer => ({
+  channels: 4,
   region: { ...region, width: pixels.length },
   data: Float32Array.from(pixels.flatMap(([r, g, b, a]) => [r! * a!, g! * a!, b! * a!, a!])),
 });
@@ -66,7 +66,7 @@ describe('every step', () => {
     const mask = (wanted: typeof region) => {
       const data = new Float32Array(wanted.width * wanted.height);
       shown.forEach((v, x) => (data[(0 - wanted.y) * wanted.width + x - wanted.x] = v));
-      return { region: wanted, data };
+      return { channels: 1 as const, region: wanted, data };
     };
     const values = { reach: 2, amount: 100 };
     const step = stepOfKind('grade.fringe') as StepDefinition;
@@ -114,7 +114,9 @@ describe('grading', () => {
       plain,
     );
     const y = 0.2126 * 0.8 + 0.7152 * 0.3 + 0.0722 * 0.1;
-    expect(out({ region, data }).slice(0, 3)).toEqual([y, y, y].map((n) => Number(n.toFixed(5))));
+    expect(out({ channels: 4, region, data }).slice(0, 3)).toEqual(
+      [y, y, y].map((n) => Number(n.toFixed(5))),
+    );
   });
   it('colorize gives a grey the hue that was asked for', () => {
     const { data } = hueSaturation.apply(
@@ -161,7 +163,12 @@ describe('grading', () => {
       { colour: '#ff8000', amount: 100, keepLight: true },
       plain,
     );
-    expect(out({ region, data })).toEqual([0.4, Number(((128 / 255) * 0.4).toFixed(5)), 0, 0.4]);
+    expect(out({ channels: 4, region, data })).toEqual([
+      0.4,
+      Number(((128 / 255) * 0.4).toFixed(5)),
+      0,
+      0.4,
+    ]);
   });
   it('a blur keeps the sum of light', () => {
     fc.assert(

@@ -36,7 +36,6 @@ function disc(r: number, region = REGION): Plane {
   return crop(
     coverage([flatten(path, IDENTITY, { tolerance: 0.002, turn: 0.1 }).points], 'nonzero', region),
     region,
-    1,
   );
 }
 const square = (half: number): Plane =>
@@ -47,7 +46,6 @@ const square = (half: number): Plane =>
       REGION,
     ),
     REGION,
-    1,
   );
 
 /** The pieces of a style on a shape. */
@@ -260,10 +258,10 @@ describe('every style and change of shape, for any values', () => {
           const margin = style.margin(values, 1, 1);
           for (const piece of style.pieces(values)) {
             const see = (wanted: Region) =>
-              piece.draw(crop(shape, grow(wanted, margin), 1), context(wanted));
+              piece.draw(crop(shape, grow(wanted, margin)), context(wanted));
             const [all, own] = [see(REGION), see(part)];
             expect(all.data.every((v) => Number.isFinite(v) && v >= -1e-6)).toBe(true);
-            const [a, b] = [crop(all, part, 4).data, crop(own, part, 4).data];
+            const [a, b] = [crop(all, part).data, crop(own, part).data];
             const worst = a.reduce((m, v, i) => Math.max(m, Math.abs(v - b[i]!)), 0);
             expect(worst).toBeLessThan(2e-4);
           }
@@ -277,12 +275,12 @@ describe('every style and change of shape, for any values', () => {
         fc.property(valuesOf(step.parameters), (values) => {
           const margin = step.margin(values, 1, 1);
           const see = (wanted: Region) => {
-            const seen = crop(shape, grow(wanted, margin), 1);
+            const seen = crop(shape, grow(wanted, margin));
             return step.apply(seen, shape, values, context(wanted));
           };
           const [all, own] = [see(REGION), see(part)];
           expect(all.data.every((v) => v >= -1e-6 && v <= 1.000001)).toBe(true);
-          const [a, b] = [crop(all, part, 1).data, crop(own, part, 1).data];
+          const [a, b] = [crop(all, part).data, crop(own, part).data];
           expect(a.reduce((m, v, i) => Math.max(m, Math.abs(v - b[i]!)), 0)).toBeLessThan(1e-5);
         }),
         { numRuns: 30 },
@@ -314,7 +312,11 @@ describe('every style and change of shape, for any values', () => {
     expect(data[i + 1]).toBe(0);
   });
   it('a shape of nothing makes nothing', () => {
-    const nothing: Plane = { region: REGION, data: new Float32Array(REGION.width * REGION.height) };
+    const nothing: Plane = {
+      channels: 1,
+      region: REGION,
+      data: new Float32Array(REGION.width * REGION.height),
+    };
     for (const style of styles)
       for (const piece of style.pieces(defaultsOf(style.parameters) as never)) {
         const { data } = piece.draw(nothing, context(REGION));

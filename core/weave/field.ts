@@ -28,7 +28,7 @@ export function ownedBy(behind: Plane, front: Plane, region: Region): Plane {
   return scoped(() => {
     const [near, far] = [distanceField(behind), distanceField(front)];
     const out = unwritten(region, 1);
-    const [a, b] = [crop(near, region, 1), crop(far, region, 1)];
+    const [a, b] = [crop(near, region), crop(far, region)];
     for (let i = 0; i < out.data.length; i++) {
       // Where one side is nowhere all belongs to the other; where both are, nothing is behind.
       const [to, from] = [a.data[i]!, b.data[i]!];
@@ -66,7 +66,7 @@ function marked(
       const part = all ? whole : piece(whole, lengths, from * total, to * total);
       return strokeOutline(part, { half: THREAD, cap: 'round', join: 'round', tolerance: 0.1 });
     });
-  return crop(coverage(outlines, 'nonzero', region), region, 1);
+  return crop(coverage(outlines, 'nonzero', region), region);
 }
 
 /** So far beyond a region the grid of a field goes, as a share of its longer side: what lies farther is never nearest. */

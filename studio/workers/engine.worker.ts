@@ -172,7 +172,7 @@ const engine: Engine = {
           sent = meter ? null : { number, ending };
           const part = same && !meter ? changed : region;
           if (isEmpty(part)) return [];
-          const last = () => finish(crop(made, part, 4), 8, ending);
+          const last = () => finish(crop(made, part), 8, ending);
           const image = meter ? meter.measure(null, 'end', last) : last();
           return [{ region: part, pixels: image.data as Uint8ClampedArray<ArrayBuffer> }];
         }),

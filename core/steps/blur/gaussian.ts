@@ -19,5 +19,5 @@ export const gaussian = defineStep({
     },
   },
   margin: ({ sigma }, scale) => blurMargin(sigma * scale),
-  apply: (input, { sigma }, { scale, wanted }) => gaussianBlur(input, sigma * scale, wanted, 4),
+  apply: (input, { sigma }, { scale, wanted }) => gaussianBlur(input, sigma * scale, wanted),
 });

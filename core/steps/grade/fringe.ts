@@ -29,14 +29,14 @@ export const fringe = defineStep({
     const part = intersect(input.region, wanted);
     const far = grow(part, blurMargin(sigma));
     return scoped(() => {
-      const out = copied(crop(input, part, 4), 4);
+      const out = copied(crop(input, part));
       const shown = mask(far);
       if (!shown) return out;
-      const sure = copied(shown, 1);
+      const sure = copied(shown);
       lookUp(sure, SURE);
-      const within = crop(gaussianBlur(masked(crop(input, far, 4), sure), sigma, part, 4), part, 4);
+      const within = crop(gaussianBlur(masked(crop(input, far), sure), sigma, part), part);
       const colours = masked(unwrapped(within, 1), alphaOf(out));
-      const share = copied(crop(sure, part, 1), 1);
+      const share = copied(crop(sure, part));
       level(share, -1, 1);
       const there = alphaOf(within);
       lookUp(there, ANY);

@@ -12,8 +12,8 @@ export const onCopy = (
   change: (copy: ColourBuffer) => void,
 ): ColourBuffer =>
   scoped(() => {
-    const part = crop(input, intersect(input.region, wanted), 4);
-    const copy = part === input ? copied(part, 4) : part;
+    const part = crop(input, intersect(input.region, wanted));
+    const copy = part === input ? copied(part) : part;
     change(copy);
     return copy;
   });

@@ -12,5 +12,5 @@ export const feather = defineShapeStep({
   parameters: { reach: length('Reach', 10, { max: 2000, slider: [0, 120] }), lengths },
   margin: ({ reach }, scale) => blurMargin((reach / 2) * scale),
   apply: (shape, _coverage, { reach }, { scale, wanted }) =>
-    crop(gaussianBlur(shape, (reach / 2) * scale, wanted, 1), wanted, 1),
+    crop(gaussianBlur(shape, (reach / 2) * scale, wanted), wanted),
 });

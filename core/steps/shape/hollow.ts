@@ -21,8 +21,8 @@ export const hollow = defineShapeStep({
   },
   margin: () => 0,
   apply(shape, coverage, { keep }, { wanted }) {
-    const made = copied(crop(shape, wanted, 1), 1);
-    (keep === 'outside' ? without : times)(made, crop(coverage, wanted, 1));
+    const made = copied(crop(shape, wanted));
+    (keep === 'outside' ? without : times)(made, crop(coverage, wanted));
     return made;
   },
 });

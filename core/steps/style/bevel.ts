@@ -124,10 +124,7 @@ function litSide(
     bright ? Math.max(0, (g - even) / (1 - even || 1)) : Math.max(0, (even - g) / (even || 1)),
   );
   return scoped(() => {
-    const light = copied(
-      context.keep('relief', () => litRelief(shape, v, context, lamp)),
-      1,
-    );
+    const light = copied(context.keep('relief', () => litRelief(shape, v, context, lamp)));
     lookUp(light, against);
     if (lands === 'above') times(light, inverse(shape, context.wanted));
     // Light has the colour of the lamp, shade has none.
@@ -157,12 +154,12 @@ function litRelief(shape: Plane, v: BevelValues, context: StyleContext, lamp: La
     // From where the bevel begins (0) to where it is level again (1).
     const begin = v.side === 'inside' ? 0 : v.side === 'outside' ? width : width / 2;
     level(d, -1 / width, begin / width);
-    let heights = crop(d, far, 1);
+    let heights = crop(d, far);
     if (round > 0) {
       clamp(heights);
-      heights = gaussianBlur(heights, round, near, 1);
+      heights = gaussianBlur(heights, round, near);
     }
-    heights = copied(crop(heights, near, 1), 1);
+    heights = copied(crop(heights, near));
     lookUp(heights, curveTable(v.profile, 1024));
     level(heights, (width * v.depth) / 100, 0);
     if (v.bumps !== 'none') {
@@ -171,7 +168,7 @@ function litRelief(shape: Plane, v: BevelValues, context: StyleContext, lamp: La
       level(bumps, v.bumpHeight * scale, 0);
       add(heights, bumps);
     }
-    if (soften > 0) heights = crop(gaussianBlur(heights, soften, near, 1), near, 1);
-    return crop(relief(heights, towards(lamp)), wanted, 1);
+    if (soften > 0) heights = crop(gaussianBlur(heights, soften, near), near);
+    return crop(relief(heights, towards(lamp)), wanted);
   });
 }

@@ -110,13 +110,13 @@ function reflection(
   const soften = v.soften * scale;
   const towards = (lampOf(v, lamp).angle * Math.PI) / 180;
   const near = grow(wanted, blurMargin(soften));
-  const softened = (made: Plane) => crop(gaussianBlur(made, soften, wanted, 1), wanted, 1);
+  const softened = (made: Plane) => crop(gaussianBlur(made, soften, wanted), wanted);
   if (v.shape === 'crescent') {
     // What a copy of the room, carried off from the lamp, leaves free.
     const far = v.away * scale;
     const [dx, dy] = [-Math.cos(towards) * far, -Math.sin(towards) * far];
     const room = grown(shape, -v.inset * scale, seenFrom(near, dx, dy), false);
-    const free = copied(crop(room, near, 1), 1);
+    const free = copied(crop(room, near));
     without(free, shifted(room, dx, dy, near));
     return softened(free);
   }

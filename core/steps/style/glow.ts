@@ -134,7 +134,7 @@ function lit(
   return scoped(() => {
     const need = seenFrom(wanted, dx, dy);
     const places = shifted(made(spreadOver, need, spreadMargin(spread, soft)), dx, dy, wanted);
-    const light = copied(places, 1);
+    const light = copied(places);
     lookUp(light, curveTable(v.falloff));
     if (v.grain > 0) grain(light, v.grain / 100, v.grainSize * scale, v.seed);
     return paintedBy(light, places, colourTable(v.ramped ? v.ramp : v.colour, mixing));

@@ -54,7 +54,7 @@ export const outline = defineStyle({
           const far = grow(wanted, Math.ceil(width) + 4);
           const d = signedDistance(shape, far, v.corners === 'sharp');
           return paintShape(
-            crop(band(d, out - width, out), wanted, 1),
+            crop(band(d, out - width, out), wanted),
             inPx(v, v.lengths, context),
             frame,
           );

@@ -63,7 +63,7 @@ export const shadow = defineStyle({
         return scoped(() => {
           const thrown =
             v.way === 'cast' ? shape : inverse(shape, grow(need, spreadMargin(spread, true)));
-          const dark = copied(shifted(softSpread(thrown, spread, need), dx, dy, wanted), 1);
+          const dark = copied(shifted(softSpread(thrown, spread, need), dx, dy, wanted));
           lookUp(dark, curveTable(v.falloff));
           return oneColour(dark, v.colour, mixing);
         });

@@ -85,8 +85,8 @@ export const sheen = defineStyle({
         const [dx, dy] = [Math.cos(a) * v.distance * scale, Math.sin(a) * v.distance * scale];
         return scoped(() => {
           const need = grow(seenFrom(wanted, dx, dy), 1);
-          const soft = gaussianBlur(shape, (v.reach / 2) * scale, need, 1);
-          const bands = copied(shifted(soft, dx, dy, wanted), 1);
+          const soft = gaussianBlur(shape, (v.reach / 2) * scale, need);
+          const bands = copied(shifted(soft, dx, dy, wanted));
           differ(bands, shifted(soft, -dx, -dy, wanted));
           const table = curveTable(v.curve);
           lookUp(bands, v.invert ? table.map((t) => 1 - t) : table);

@@ -32,7 +32,7 @@ export function softSpread(shape: Plane, spread: Spread, region: Region): Plane 
   const far = grow(region, blurMargin(sigma));
   return scoped(() => {
     const body = solid > 0 ? grownOver(shape, solid, far) : shape;
-    return crop(gaussianBlur(body, sigma, region, 1), region, 1);
+    return crop(gaussianBlur(body, sigma, region), region);
   });
 }
 
@@ -51,7 +51,7 @@ export function evenSpread(shape: Plane, spread: Spread, region: Region): Plane 
     const lift = width < 1 ? (1 - width) / 2 : 0;
     level(d, -1 / w, 1 + solid / w - lift);
     clamp(d);
-    return crop(d, region, 1);
+    return crop(d, region);
   });
 }
 
@@ -61,7 +61,7 @@ export const seenFrom = (region: Region, dx: number, dy: number): Region =>
 
 /** What a shape leaves free of a region. */
 export function inverse(shape: Plane, region: Region): Plane {
-  const made = copied(crop(shape, region, 1), 1);
+  const made = copied(crop(shape, region));
   level(made, -1, 1);
   return made;
 }

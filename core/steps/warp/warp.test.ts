@@ -29,7 +29,7 @@ function colours(region: Region, alpha: (x: number, y: number) => number = () =>
       const a = alpha(u, v);
       data.set([a * shade(u, v), a * ramp(u), a * ramp(v), a], (y * region.width + x) * 4);
     }
-  return { region, data };
+  return { channels: 4, region, data };
 }
 /** Rising along x or y, within 0–1 for all places in use. */
 const ramp = (u: number) => (u + 150) / 600;
@@ -117,11 +117,11 @@ describe('reshape', () => {
           const wanted = { x: px, y: py, width: 33, height: 21 };
           const see = (r: Region) =>
             reshape.apply(
-              crop(input, grow(r, reshape.margin({ regions }, 1, 1)), 4),
+              crop(input, grow(r, reshape.margin({ regions }, 1, 1))),
               { regions },
               context(r),
             );
-          expect(see(wanted).data).toEqual(crop(see(WHOLE), wanted, 4).data);
+          expect(see(wanted).data).toEqual(crop(see(WHOLE), wanted).data);
         },
       ),
       { numRuns: 30 },
@@ -209,7 +209,11 @@ describe('a sheet', () => {
             x: p.x + moves[n++ % 98]!,
             y: p.y + moves[n++ % 98]!,
           }));
-          const even: ColourBuffer = { region: grow(WHOLE, 20), data: new Float32Array(0) };
+          const even: ColourBuffer = {
+            channels: 4,
+            region: grow(WHOLE, 20),
+            data: new Float32Array(0),
+          };
           even.data = new Float32Array(even.region.width * even.region.height * 4).fill(0.25);
           const out = throughSheet(even, sheet, IDENTITY, WHOLE);
           // Covered twice it would be 0.4375, not at all 0.
@@ -228,7 +232,7 @@ describe('a mesh', () => {
     const input = colours(grow(WHOLE, 40));
     const flat = flatMesh(box, 4, 3);
     const same = mesh.apply(input, { mesh: flat }, context(WHOLE));
-    expect(same.data).toEqual(crop(input, WHOLE, 4).data);
+    expect(same.data).toEqual(crop(input, WHOLE).data);
     const moved = { ...flat, points: flat.points.map((p) => ({ x: p.x + 9, y: p.y - 4 })) };
     const out = mesh.apply(input, { mesh: moved }, context(WHOLE));
     for (let y = 0; y < 120; y += 7)

@@ -12,7 +12,11 @@ export function sweptCoverage(
   within: Region,
 ): Plane {
   const region = intersect(polygonRegion(polygons), within);
-  const out = { region, data: new Float32Array(region.width * region.height) };
+  const out: Plane = {
+    channels: 1,
+    region,
+    data: new Float32Array(region.width * region.height),
+  };
   if (isEmpty(region)) return out;
   sweep(
     edgesOf(polygons, region.y, region.y + region.height),

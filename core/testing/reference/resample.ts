@@ -29,7 +29,11 @@ export function drawPyramid(picture: Pyramid, map: Affine, wanted: Region): Colo
         wanted,
       )
     : { x: 0, y: 0, width: 0, height: 0 };
-  const out: ColourBuffer = { region, data: new Float32Array(region.width * region.height * 4) };
+  const out: ColourBuffer = {
+    channels: 4,
+    region,
+    data: new Float32Array(region.width * region.height * 4),
+  };
   if (isEmpty(region) || !inverse) return out;
   if (isWholeMove(map)) {
     copy(picture.level(0), Math.round(map[4]), Math.round(map[5]), out);
