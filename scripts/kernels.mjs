@@ -10,6 +10,8 @@ const root = new URL('..', import.meta.url);
 const sources = new URL('core/kernels/assembly/', root);
 const built = new URL('core/kernels/built/', root);
 const outputs = { 'kernels.ts': ['PLAIN', 'SHARED'], 'checked.ts': ['CHECKED'] };
+/** What each kernel takes, as types. */
+const SIGNATURES = 'signatures.ts';
 
 /** 2 GB: the most that buffers may take. */
 const MOST_PAGES = 32768;
@@ -22,7 +24,8 @@ const builds = {
 
 function isFresh() {
   try {
-    const made = Math.min(...Object.keys(outputs).map((f) => statSync(new URL(f, built)).mtimeMs));
+    const files = [SIGNATURES, ...Object.keys(outputs)];
+    const made = Math.min(...files.map((f) => statSync(new URL(f, built)).mtimeMs));
     const inputs = readdirSync(sources).map((f) => statSync(new URL(f, sources)).mtimeMs);
     return [...inputs, statSync(fileURLToPath(import.meta.url)).mtimeMs].every((t) => t < made);
   } catch {
@@ -61,6 +64,65 @@ async function compile(name, extra) {
   return `export const ${name} =\n  '${Buffer.from([...files.values()][0]).toString('base64')}';\n`;
 }
 
+/** The parameters of every exported function of the assembly, in order: name and type. */
+function parametersOfKernels() {
+  const found = new Map();
+  for (const file of readdirSync(sources)) {
+    const text = readFileSync(new URL(file, sources), 'utf8').replace(
+      /\/\*[^]*?\*\/|\/\/.*$/gm,
+      '',
+    );
+    for (const [, name, list] of text.matchAll(/export function (\w+)\(([^)]*)\)/g))
+      found.set(
+        name,
+        list
+          .split(',')
+          .map((p) => p.trim())
+          .filter(Boolean)
+          .map((p) => p.split(/\s*:\s*/)),
+      );
+  }
+  const index = readFileSync(new URL('index.ts', sources), 'utf8');
+  const exported = [...index.matchAll(/export \{([^}]*)\}/g)].flatMap(([, names]) =>
+    names.split(',').map((n) => n.trim()),
+  );
+  return exported
+    .filter(Boolean)
+    .sort()
+    .map((name) => [name, found.get(name)]);
+}
+
+/**
+ * The types of what kernels take, so that a wrong number of arguments, or an address in the place of a number, does
+ * not compile. Those whose last two parameters are `from` and `to` work on rows, which threads may share.
+ */
+function signatures() {
+  const typeOf = ([name, type]) =>
+    type === 'usize' && name !== 'bytes' ? 'Address' : /stride$/i.test(name) ? 'Stride' : 'number';
+  const isRows = (list) => list.at(-2)?.[0] === 'from' && list.at(-1)?.[0] === 'to';
+  const all = parametersOfKernels();
+  const entry = ([name, list]) =>
+    `  ${name}: [${list.map((p) => `${p[0]}: ${typeOf(p)}`).join(', ')}];`;
+  const rows = all.filter(([, list]) => isRows(list));
+  return [
+    '/** Made by scripts/kernels.mjs from core/kernels/assembly. */',
+    "import type { Address, Stride } from '../arguments';",
+    '',
+    '/** What each kernel takes that works on rows, before the first row and the one after the last. */',
+    'export interface RowArguments {',
+    ...rows.map(([name, list]) => entry([name, list.slice(0, -2)])),
+    '}',
+    '',
+    '/** What each of the others takes. */',
+    'export interface OtherArguments {',
+    ...all.filter(([, list]) => !isRows(list)).map(entry),
+    '}',
+    '',
+    `export const ROW_KERNELS = ${JSON.stringify(rows.map(([name]) => name))} as const;`,
+    '',
+  ].join('\n');
+}
+
 /** Compiles what is missing or older than its sources. */
 export default async function setup() {
   if (isFresh()) return;
@@ -70,6 +132,7 @@ export default async function setup() {
     for (const name of names) texts.push(await compile(name, builds[name]));
     writeFileSync(new URL(file, built), `/** Made by scripts/kernels.mjs. */\n${texts.join('')}`);
   }
+  writeFileSync(new URL(SIGNATURES, built), signatures());
   console.log('The kernels are compiled.');
 }
 

@@ -32,8 +32,11 @@ export function dabbed(dabs: Float32Array, hardness: number, region: Region): Pl
   }
   onHeap((at) =>
     run('dabRows', part.height, part.width * 20, [
-      ...[...rowsOf(at, out, part, 'write'), part.width],
-      ...[at(own), own.length / 4, hardness],
+      ...rowsOf(at, out, part, 'write'),
+      part.width,
+      at(own),
+      own.length / 4,
+      hardness,
     ]),
   );
   return out;
@@ -45,8 +48,10 @@ export function cover(to: Plane, by: Plane, share: number): void {
   if (isEmpty(part)) return;
   onHeap((at) =>
     run('coverRows', part.height, part.width * 3, [
-      ...[...rowsOf(at, to, part, 'write'), ...rowsOf(at, by, part)],
-      ...[part.width, share],
+      ...rowsOf(at, to, part, 'write'),
+      ...rowsOf(at, by, part),
+      part.width,
+      share,
     ]),
   );
 }

@@ -1,3 +1,4 @@
+import { after, strideOf } from './arguments';
 import type { ColourBuffer, Plane } from '../pixels/buffer';
 import { unwritten } from '../pixels/buffer';
 import { floats, scoped } from '../pixels/heap';
@@ -60,7 +61,7 @@ export function shareAmongCells<T extends ColourBuffer | Plane>(
       weights[cell + i] = (cell - i - 0.5) / (cell * cell);
     }
     const before: Rows = { data: source.data, rows: region.height, width: region.width };
-    const after: Rows = { data: out.data, rows: cells.height, width: cells.width };
+    const shared: Rows = { data: out.data, rows: cells.height, width: cells.width };
     const between = (rows: number, width: number): Rows => ({
       data: floats(rows * width * channels),
       rows,
@@ -70,26 +71,42 @@ export function shareAmongCells<T extends ColourBuffer | Plane>(
       const w = at(weights);
       const across = (from: Rows, to: Rows) =>
         run('shareAcross', from.rows, from.width * channels, [
-          ...[at(from.data), from.width * channels * 4, region.x, region.width],
-          ...[at(to.data, 'write'), to.width * channels * 4, cells.x, cells.width],
-          ...[cell, w, w + cell * 4, channels],
+          at(from.data),
+          strideOf(from.width * channels),
+          region.x,
+          region.width,
+          at(to.data, 'write'),
+          strideOf(to.width * channels),
+          cells.x,
+          cells.width,
+          cell,
+          w,
+          after(w, cell * 4),
+          channels,
         ]);
       // The gap above a cell's middle rises towards it, the one below falls away.
       const top = (cells.y - 1) * cell + cell / 2 - region.y;
       const down = (from: Rows, to: Rows) =>
         run('weighDown', to.rows, 2 * cell * to.width * channels, [
-          ...[at(from.data), from.width * channels * 4, from.rows],
-          ...[at(to.data, 'write'), to.width * channels * 4, to.width * channels],
-          ...[top, cell, w, 2 * cell],
+          at(from.data),
+          strideOf(from.width * channels),
+          from.rows,
+          at(to.data, 'write'),
+          strideOf(to.width * channels),
+          to.width * channels,
+          top,
+          cell,
+          w,
+          2 * cell,
         ]);
       if (cell <= DOWN_FIRST) {
         const left = between(cells.height, region.width);
         down(before, left);
-        across(left, after);
+        across(left, shared);
       } else {
         const left = between(region.height, cells.width);
         across(before, left);
-        down(left, after);
+        down(left, shared);
       }
     });
     return out as T;
@@ -117,12 +134,25 @@ export function spreadCells<T extends ColourBuffer | Plane>(
       const w = at(weights);
       const a = at(across, 'write');
       run('spreadAcross', cells.height, row * 2, [
-        ...[...rowsOf(at, source, cells), cells.x],
-        ...[a, row * 4, wanted.x, wanted.width, cell, w, channels],
+        ...rowsOf(at, source, cells),
+        cells.x,
+        a,
+        strideOf(row),
+        wanted.x,
+        wanted.width,
+        cell,
+        w,
+        channels,
       ]);
       run('spreadDown', wanted.height, row * 2, [
-        ...[a, row * 4, cells.y],
-        ...[...rowsOf(at, out, wanted, 'write'), wanted.y, row, cell, w],
+        a,
+        strideOf(row),
+        cells.y,
+        ...rowsOf(at, out, wanted, 'write'),
+        wanted.y,
+        row,
+        cell,
+        w,
       ]);
     });
     return out as T;

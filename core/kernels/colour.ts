@@ -1,3 +1,4 @@
+import { byteStride, rowStride } from './arguments';
 import type { ColourBuffer } from '../pixels/buffer';
 import { unwritten } from '../pixels/buffer';
 import { bytes as bytesOnHeap, scoped } from '../pixels/heap';
@@ -20,8 +21,13 @@ export function unpack(image: StraightImage, part: Region, mixing: Mixing): Colo
     }
     onHeap((at) =>
       run('unpackRows', part.height, part.width * 8, [
-        ...[at(out.data, 'write'), part.width * 16, at(rows), row],
-        ...[part.width, size, mixing === 'light' ? 1 : 0],
+        at(out.data, 'write'),
+        rowStride(part, 4),
+        at(rows),
+        byteStride(row),
+        part.width,
+        size,
+        mixing === 'light' ? 1 : 0,
       ]),
     );
     return out;

@@ -28,7 +28,8 @@ export function composite(
       ...rowsOf(at, backdrop, common, 'write'),
       ...rowsOf(at, source, common),
       ...rowsOfMask(at, mask, common),
-      ...[common.width, opacity],
+      common.width,
+      opacity,
     ]),
   );
 }
@@ -51,7 +52,8 @@ export function settle(
       ...rowsOf(at, backdrop, common, 'write'),
       ...rowsOf(at, made, common),
       ...rowsOfMask(at, mask, common),
-      ...[common.width, amount],
+      common.width,
+      amount,
     ]),
   );
 }
@@ -70,7 +72,11 @@ export function compositePlane(
       mode,
       ...rowsOf(at, backdrop, common, 'write'),
       ...rowsOf(at, shape, common),
-      ...[common.width, r * opacity, g * opacity, b * opacity, opacity],
+      common.width,
+      r * opacity,
+      g * opacity,
+      b * opacity,
+      opacity,
     ]),
   );
 }

@@ -1,3 +1,4 @@
+import { after, byteStride } from './arguments';
 import type { Plane } from '../pixels/buffer';
 import { crop, unwritten } from '../pixels/buffer';
 import { floats, scoped } from '../pixels/heap';
@@ -30,22 +31,53 @@ export function signedDistance(shape: Plane, region: Region, sharp = false): Pla
     const row = width * 4;
     onHeap((at) =>
       run('contourRows', height, row * 3, [
-        ...[at(marks.data, 'write'), row, at(points.data, 'write') - offset, pointRow],
-        ...[at(whole.data), row, width, height],
+        at(marks.data, 'write'),
+        byteStride(row),
+        after(at(points.data, 'write'), -offset),
+        byteStride(pointRow),
+        at(whole.data),
+        byteStride(row),
+        width,
+        height,
       ]),
     );
     onHeap((at) => {
       const c = at(columns, 'write');
       run('distanceDown', stride / 16, height * 8, [
-        ...[at(marks.data), row, width, c, stride, height, 0],
+        at(marks.data),
+        byteStride(row),
+        width,
+        c,
+        byteStride(stride),
+        height,
+        0,
       ]);
-      run('distanceAcross', height, row, [c, stride, at(nearest.data, 'write'), row, width, 1]);
+      run('distanceAcross', height, row, [
+        c,
+        byteStride(stride),
+        at(nearest.data, 'write'),
+        byteStride(row),
+        width,
+        1,
+      ]);
     });
     onHeap((at) =>
       run('edgeRows', height, row * 20, [
-        ...[at(out.data, 'write'), row, at(whole.data), row, at(marks.data), row],
-        ...[at(points.data) - offset, pointRow, at(columns), stride],
-        ...[at(nearest.data), row, width, height, sharp ? 1 : 0],
+        at(out.data, 'write'),
+        byteStride(row),
+        at(whole.data),
+        byteStride(row),
+        at(marks.data),
+        byteStride(row),
+        after(at(points.data), -offset),
+        byteStride(pointRow),
+        at(columns),
+        byteStride(stride),
+        at(nearest.data),
+        byteStride(row),
+        width,
+        height,
+        sharp ? 1 : 0,
       ]),
     );
     return out;
@@ -59,8 +91,10 @@ export function band(distances: Plane, low: number, high: number): Plane {
   out.data.set(distances.data);
   onHeap((at) =>
     run('bandRows', region.height, region.width * 4, [
-      ...[...rowsOf(at, out, region, 'write'), region.width],
-      ...[Math.max(-1e9, low), Math.min(1e9, high)],
+      ...rowsOf(at, out, region, 'write'),
+      region.width,
+      Math.max(-1e9, low),
+      Math.min(1e9, high),
     ]),
   );
   return out;

@@ -1,3 +1,4 @@
+import { byteStride } from './arguments';
 import type { ColourBuffer, Plane } from '../pixels/buffer';
 import { unwritten } from '../pixels/buffer';
 import { floats, scoped } from '../pixels/heap';
@@ -36,11 +37,27 @@ export function convolve<T extends ColourBuffer | Plane>(
       const b = at(between, 'write');
       run('convolveAcross', rows.height, wanted.width * channels * weights.length, [
         ...rowsOf(at, source, { ...region, y: rows.y }),
-        ...[region.x, region.width, b, row, wanted.x, wanted.width, at(side), radius, channels],
+        region.x,
+        region.width,
+        b,
+        byteStride(row),
+        wanted.x,
+        wanted.width,
+        at(side),
+        radius,
+        channels,
       ]);
       run('weighDown', wanted.height, wanted.width * channels * weights.length, [
-        ...[b, row, rows.height, at(out.data, 'write'), row, wanted.width * channels],
-        ...[wanted.y - rows.y - radius, 1, at(both), 2 * radius + 1],
+        b,
+        byteStride(row),
+        rows.height,
+        at(out.data, 'write'),
+        byteStride(row),
+        wanted.width * channels,
+        wanted.y - rows.y - radius,
+        1,
+        at(both),
+        2 * radius + 1,
       ]);
     });
     return out as T;

@@ -1,3 +1,4 @@
+import { after, rowStride } from './arguments';
 import type { Plane } from '../pixels/buffer';
 import { plane } from '../pixels/buffer';
 import { floats, scoped } from '../pixels/heap';
@@ -85,8 +86,8 @@ export function coverage(
       if (count === 0) continue;
       const events = way === 'exact' ? eventsOf(edges, count) : null;
       onHeap((at) => {
-        const rows = at(out.data, 'write') + (top - region.y) * region.width * 4;
-        const place = [rows, region.width, bottom - top, region.x, top];
+        const rows = after(at(out.data, 'write'), (top - region.y) * region.width * 4);
+        const place = [rows, region.width, bottom - top, region.x, top] as const;
         if (events) sweep([at(edges), count, at(events), at(lists), evenOdd, ...place]);
         else if (way === 'pile') pile([at(edges), count, ...place]);
         else if (way !== 'exact')
@@ -96,7 +97,7 @@ export function coverage(
     onHeap((at) =>
       run('sumRows', region.height, region.width, [
         at(out.data, 'write'),
-        region.width * 4,
+        rowStride(region, 1),
         region.width,
       ]),
     );

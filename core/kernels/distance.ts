@@ -1,3 +1,4 @@
+import { byteStride, strideOf } from './arguments';
 import { unwritten } from '../pixels/buffer';
 import type { Plane } from '../pixels/buffer';
 import { floats, scoped } from '../pixels/heap';
@@ -21,10 +22,21 @@ export function distanceField(shape: Plane, inverse = false): Plane {
     onHeap((at) => {
       const f = at(field, 'write');
       run('distanceDown', stride / 16, height * 8, [
-        ...[at(shape.data), width * 4, width, f, stride, height, inverse ? 1 : 0],
+        at(shape.data),
+        strideOf(width),
+        width,
+        f,
+        byteStride(stride),
+        height,
+        inverse ? 1 : 0,
       ]);
       run('distanceAcross', height, width * 4, [
-        ...[f, stride, at(out.data, 'write'), width * 4, width, 0],
+        f,
+        byteStride(stride),
+        at(out.data, 'write'),
+        strideOf(width),
+        width,
+        0,
       ]);
     });
     return out;

@@ -1,3 +1,4 @@
+import { NOWHERE, byteStride, strideOf } from './arguments';
 import type { ColourBuffer } from '../pixels/buffer';
 import { bytes, floats, held, isOnHeap, scoped } from '../pixels/heap';
 import type { StraightImage } from '../pixels/picture';
@@ -71,11 +72,20 @@ export function finish(buffer: ColourBuffer, depth: 8 | 16, ending = PLAIN_ENDIN
     scoped(() => {
       const row = width * (depth / 2);
       const made = bytes(row * height);
-      const noise = depth === 8 ? at(noiseOnHeap()) : 0;
+      const noise = depth === 8 ? at(noiseOnHeap()) : NOWHERE;
       run('finishRows', height, width * 12, [
-        ...[at(buffer.data), width * 16, region.x, region.y, width],
-        ...[at(made, 'write'), row, depth / 8, ending.mixing === 'light' ? 1 : 0],
-        ...[2 ** ending.exposure, ending.knee, noise],
+        at(buffer.data),
+        strideOf(width * 4),
+        region.x,
+        region.y,
+        width,
+        at(made, 'write'),
+        byteStride(row),
+        depth / 8,
+        ending.mixing === 'light' ? 1 : 0,
+        2 ** ending.exposure,
+        ending.knee,
+        noise,
       ]);
       // A file or a canvas takes no memory that is shared.
       new Uint8Array(out.buffer).set(made.subarray(0, out.byteLength));

@@ -51,11 +51,24 @@ export function glossPlane(gloss: Gloss, box: Box, region: Region): Plane {
   const half = (a: number, b: number) => Math.max(0.5, (b - a) / 2);
   onHeap((at) =>
     run('glossRows', region.height, region.width * 30, [
-      ...[...rowsOf(at, out, region, 'write'), region.x, region.y, region.width],
-      ...[KINDS.indexOf(gloss.kind), (box.x0 + box.x1) / 2, (box.y0 + box.y1) / 2],
-      ...[half(box.x0, box.x1), half(box.y0, box.y1)],
-      ...[gloss.level / 100, gloss.tilt / 100, gloss.bend / 100, gloss.wave / 100, gloss.waves],
-      ...[FADES[gloss.fades]!, gloss.size / 100, Math.cos(gloss.towards), Math.sin(gloss.towards)],
+      ...rowsOf(at, out, region, 'write'),
+      region.x,
+      region.y,
+      region.width,
+      KINDS.indexOf(gloss.kind),
+      (box.x0 + box.x1) / 2,
+      (box.y0 + box.y1) / 2,
+      half(box.x0, box.x1),
+      half(box.y0, box.y1),
+      gloss.level / 100,
+      gloss.tilt / 100,
+      gloss.bend / 100,
+      gloss.wave / 100,
+      gloss.waves,
+      FADES[gloss.fades]!,
+      gloss.size / 100,
+      Math.cos(gloss.towards),
+      Math.sin(gloss.towards),
     ]),
   );
   return out;

@@ -1,3 +1,4 @@
+import { rowStride } from './arguments';
 import type { ColourBuffer } from '../pixels/buffer';
 import { floats, scoped } from '../pixels/heap';
 import type { Mixing } from '../pixels/colour';
@@ -18,7 +19,13 @@ export function gradeLight(
 ): void {
   onHeap((at) =>
     run('gradeLight', region.height, region.width * 12, [
-      ...[at(data, 'write'), region.width * 16, region.width, isLight(mixing), gain, slope, lift],
+      at(data, 'write'),
+      rowStride(region, 4),
+      region.width,
+      isLight(mixing),
+      gain,
+      slope,
+      lift,
     ]),
   );
 }
@@ -39,8 +46,14 @@ export function gradeHue(
     else matrix.forEach((v, i) => (columns[(i % 3) * 4 + Math.floor(i / 3)] = v));
     onHeap((at) =>
       run('gradeHue', region.height, region.width * 12, [
-        ...[at(data, 'write'), region.width * 16, region.width, isLight(mixing)],
-        ...[at(columns), gain, lift, around ? 1 : 0],
+        at(data, 'write'),
+        rowStride(region, 4),
+        region.width,
+        isLight(mixing),
+        at(columns),
+        gain,
+        lift,
+        around ? 1 : 0,
       ]),
     );
   });
@@ -59,8 +72,13 @@ export function gradeRamp(
 ): void {
   onHeap((at) =>
     run('gradeRamp', region.height, region.width * 12, [
-      ...[at(data, 'write'), region.width * 16, region.width, isLight(mixing)],
-      ...[at(ramp), ramp.length / 4, amount],
+      at(data, 'write'),
+      rowStride(region, 4),
+      region.width,
+      isLight(mixing),
+      at(ramp),
+      ramp.length / 4,
+      amount,
     ]),
   );
 }

@@ -1,3 +1,4 @@
+import { rowStride, strideOf } from './arguments';
 import type { Affine } from '../geometry/affine';
 import { multiply, translation } from '../geometry/affine';
 import type { ColourBuffer, Plane } from '../pixels/buffer';
@@ -30,20 +31,35 @@ export function guidedCoefficients(
     const { width, height } = region;
     const buffer = (): ColourBuffer => unwritten(region, 4);
     // Fourteen means, four at a time; beyond the edges there is nothing, which the last of them tells.
-    const products = [buffer(), buffer(), buffer(), buffer()];
+    const products = [buffer(), buffer(), buffer(), buffer()] as const;
     onHeap((at) =>
       run('productRows', height, width * 20, [
-        ...[at(colours.data), width * 16, at(rough.data), width * 4],
-        ...[...products.map((p) => at(p.data, 'write')), width],
+        at(colours.data),
+        strideOf(width * 4),
+        at(rough.data),
+        strideOf(width),
+        at(products[0].data, 'write'),
+        at(products[1].data, 'write'),
+        at(products[2].data, 'write'),
+        at(products[3].data, 'write'),
+        width,
       ]),
     );
-    const means = products.map((p) => gaussianBlur(p, sigma, region));
+    const [first, second, third, fourth] = products.map((p) => gaussianBlur(p, sigma, region));
     const made = buffer();
     const whole: Plane = unwritten(region, 1);
     onHeap((at) =>
       run('fitRows', height, width * 40, [
-        ...[...means.map((m) => at(m.data)), at(made.data, 'write'), width * 16],
-        ...[at(whole.data, 'write'), width * 4, even, width],
+        at(first!.data),
+        at(second!.data),
+        at(third!.data),
+        at(fourth!.data),
+        at(made.data, 'write'),
+        strideOf(width * 4),
+        at(whole.data, 'write'),
+        strideOf(width),
+        even,
+        width,
       ]),
     );
     // Each px hears of all windows that it lies in, by how much of them there is.
@@ -51,7 +67,11 @@ export function guidedCoefficients(
     const weight = gaussianBlur(whole, sigma, region);
     onHeap((at) =>
       run('divideRows', height, width * 4, [
-        ...[at(out.data, 'write'), width * 16, at(weight.data), width * 4, width],
+        at(out.data, 'write'),
+        strideOf(width * 4),
+        at(weight.data),
+        strideOf(width),
+        width,
       ]),
     );
     return out;
@@ -72,8 +92,20 @@ export function guidedBy(colours: ColourBuffer, coefficients: ColourBuffer, back
   );
   onHeap((at) =>
     run('guidedRows', region.height, region.width * 20, [
-      ...[at(out.data, 'write'), region.width * 4, at(colours.data), region.width * 16],
-      ...[at(coefficients.data), grid.width, grid.height, a, b, c, d, e, f, region.width],
+      at(out.data, 'write'),
+      rowStride(region, 1),
+      at(colours.data),
+      rowStride(region, 4),
+      at(coefficients.data),
+      grid.width,
+      grid.height,
+      a,
+      b,
+      c,
+      d,
+      e,
+      f,
+      region.width,
     ]),
   );
   return out;

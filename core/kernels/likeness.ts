@@ -1,3 +1,4 @@
+import { rowStride } from './arguments';
 import type { ColourBuffer, Plane } from '../pixels/buffer';
 import { unwritten } from '../pixels/buffer';
 import type { Mixing } from '../pixels/colour';
@@ -12,8 +13,13 @@ export function likeness({ region, data }: ColourBuffer, hex: string, mixing: Mi
   const out: Plane = unwritten(region, 1);
   onHeap((at) =>
     run('likenessRows', region.height, region.width * 16, [
-      ...[at(out.data, 'write'), region.width * 4, at(data), region.width * 16, region.width],
-      ...[mixing === 'light' ? 1 : 0, ...oklab(hex)],
+      at(out.data, 'write'),
+      rowStride(region, 1),
+      at(data),
+      rowStride(region, 4),
+      region.width,
+      mixing === 'light' ? 1 : 0,
+      ...oklab(hex),
     ]),
   );
   return out;

@@ -1,6 +1,9 @@
 import { Worker } from 'node:worker_threads';
 import fc from 'fast-check';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { Address } from './arguments';
+import { strideOf } from './arguments';
+import { alphaOf } from './rows';
 import { bufferOf } from '../testing/buffer-of';
 import { blends } from '../blend/index';
 import { floats, heapUse, held, hold, isOnHeap, letGo, scoped, zeros } from '../pixels/heap';
@@ -8,7 +11,7 @@ import { cacheOf } from '../render/cache';
 import { render } from '../render/render';
 import { lookUp, scene } from '../testing/scenes';
 import type { ColourBuffer } from '../pixels/buffer';
-import { colourBuffer } from '../pixels/buffer';
+import { colourBuffer, plane } from '../pixels/buffer';
 import { gaussianBlur } from './blur';
 import { CHECKED } from './built/checked';
 import { composite } from './composite';
@@ -55,8 +58,26 @@ describe('threads', () => {
     for (let i = 0; i < 3; i++) expect(different(renders(3), one)).toBe(0);
   });
 
+  it('take what their assembly says: a wrong number or order of arguments does not compile', () => {
+    const [at, stride] = [0 as Address, strideOf(4)];
+    // Nothing of this runs: it is the compiler that is asked.
+    const never = () => {
+      run('scaleRows', 1, 4, [at, stride, 1, 0.5]);
+      // @ts-expect-error -- one too few
+      run('scaleRows', 1, 4, [at, stride, 1]);
+      // @ts-expect-error -- a stride where a place is wanted
+      run('scaleRows', 1, 4, [stride, at, 1, 0.5]);
+      // @ts-expect-error -- a plain number where a place is wanted
+      run('scaleRows', 1, 4, [0, stride, 1, 0.5]);
+      // @ts-expect-error -- a plane is no buffer
+      alphaOf(plane({ x: 0, y: 0, width: 1, height: 1 }));
+    };
+    expect(never).toBeTypeOf('function');
+  });
+
   it('that fail are told of, and the next work is done', () => {
-    const wrong = () => run('copyRows', 4000, 4000, [0xf0000000, 0, 0xf0000000, 0, 4000]);
+    const [nowhere, still] = [0xf0000000 as Address, strideOf(0)];
+    const wrong = () => run('copyRows', 4000, 4000, [nowhere, still, nowhere, still, 4000]);
     expect(wrong).toThrow(/copyRows failed/);
     const blurred = gaussianBlur(colourBuffer({ x: 0, y: 0, width: 600, height: 600 }), 9, {
       x: 0,
@@ -105,7 +126,9 @@ describe('the builds', () => {
     distanceField({ channels: 1, region, data: noise(37 * 23) });
     coverage([Float64Array.of(-5, 2, 30, 9, 11, 30, 4, -8)], 'evenodd', region);
     // The check itself must bite.
-    expect(() => run('scaleRows', 1, 4, [heapUse().size - 4096, 16, 1, 2])).toThrow();
+    expect(() =>
+      run('scaleRows', 1, 4, [(heapUse().size - 4096) as Address, strideOf(4), 1, 2]),
+    ).toThrow();
   });
 });
 

@@ -1,7 +1,9 @@
 import type { ColourBuffer, Plane } from '../pixels/buffer';
 import type { Region } from '../pixels/region';
-import type { RowKernel } from './row-kernels';
-import { ROW_KERNELS } from './row-kernels';
+import type { Address, Stride } from './arguments';
+import { NOWHERE, after, byteStride } from './arguments';
+import type { OtherArguments, RowArguments } from './built/signatures';
+import { ROW_KERNELS } from './built/signatures';
 import { floats, isOnHeap, newMemory, scoped, useMemory, watchBlocks } from '../pixels/heap';
 
 /**
@@ -12,14 +14,12 @@ import { floats, isOnHeap, newMemory, scoped, useMemory, watchBlocks } from '../
  * part itself; helpers sleep until there is work (`help`).
  */
 
+/** A kernel that works on rows. */
+export type RowKernel = keyof RowArguments;
+
 type Exports = Record<RowKernel, (...args: number[]) => void> & {
-  heapBase(): number;
-  sweep(...args: number[]): void;
-  layer(...args: number[]): void;
-  pile(...args: number[]): void;
-  useScratch(at: number): void;
-  checkAgainst(list: number): void;
-};
+  [K in Exclude<keyof OtherArguments, 'heapBase'>]: (...args: OtherArguments[K]) => void;
+} & { heapBase(): number };
 
 /** How the kernels are compiled: for one thread, for several, or with every access checked. */
 export type Build = 'plain' | 'shared' | 'checked';
@@ -108,9 +108,9 @@ export function startKernels(
   const reserved = rooms + SCRATCH * (1 + MOST_HELPERS);
   const missing = reserved - memory.buffer.byteLength;
   if (missing > 0) memory.grow(Math.ceil(missing / 65_536));
-  exports.useScratch(rooms);
+  exports.useScratch(rooms as Address);
   useMemory(memory, build === 'shared', reserved, (at, bytes) =>
-    run('clearRows', Math.ceil(bytes / 65_536), 16_384, [at, bytes]),
+    run('clearRows', Math.ceil(bytes / 65_536), 16_384, [at as Address, bytes]),
   );
   machine = {
     build,
@@ -124,7 +124,7 @@ export function startKernels(
   };
   Atomics.store(machine.words, NEXT, CLOSED);
   watchBlocks(build === 'checked' ? (live) => listBlocks(live, base + CONTROL, rooms) : null);
-  if (build === 'checked') exports.checkAgainst(base + CONTROL);
+  if (build === 'checked') exports.checkAgainst((base + CONTROL) as Address);
 }
 
 const instance = (module: WebAssembly.Module, memory: WebAssembly.Memory): Exports =>
@@ -182,7 +182,7 @@ export function alone<T>(work: () => T): T {
 /** A helping thread's life: sleeps until there are rows to compute, and never returns. */
 export function help({ module, memory, control, scratch }: Invitation): never {
   const exports = instance(module, memory);
-  exports.useScratch(scratch);
+  exports.useScratch(scratch as Address);
   const words = new Int32Array(memory.buffer, control, CONTROL / 4);
   const values = new Float64Array(memory.buffer, control + VALUES, 32);
   for (;;) {
@@ -213,7 +213,12 @@ function takePart(exports: Exports, words: Int32Array, values: Float64Array): vo
  * Runs a kernel over all of `rows`, each of about `floats` floats, on all threads there are.
  * `args` are those before `from` and `to`.
  */
-export function run(kernel: RowKernel, rows: number, floats: number, args: number[]): void {
+export function run<K extends RowKernel>(
+  kernel: K,
+  rows: number,
+  floats: number,
+  args: RowArguments[K],
+): void {
   const m = machine!;
   if (rows <= 0) return;
   if (m.helpers === 0 || lonely || rows * floats < WORTH_SHARING) {
@@ -243,13 +248,13 @@ export function run(kernel: RowKernel, rows: number, floats: number, args: numbe
 }
 
 /** Runs the sweep over polygons, which is one thread's work (assembly/sweep.ts). */
-export const sweep = (args: number[]): void => machine!.exports.sweep(...args);
-export const layer = (args: number[]): void => machine!.exports.layer(...args);
-export const pile = (args: number[]): void => machine!.exports.pile(...args);
+export const sweep = (args: OtherArguments['sweep']): void => machine!.exports.sweep(...args);
+export const layer = (args: OtherArguments['layer']): void => machine!.exports.layer(...args);
+export const pile = (args: OtherArguments['pile']): void => machine!.exports.pile(...args);
 
 /** Where an array stands in the memory, byte; one that is elsewhere is copied there first. */
 export interface Placing {
-  (array: Float32Array | Float64Array | Uint8Array | Uint16Array, use?: 'read' | 'write'): number;
+  (array: Float32Array | Float64Array | Uint8Array | Uint16Array, use?: 'read' | 'write'): Address;
 }
 
 /**
@@ -261,15 +266,15 @@ export const rowsOf = (
   { channels, region, data }: ColourBuffer | Plane,
   part: Region,
   use: 'read' | 'write' = 'read',
-): [start: number, stride: number] => {
+): [start: Address, stride: Stride] => {
   const px = channels * 4;
   const offset = (part.y - region.y) * region.width + part.x - region.x;
-  return [at(data, use) + offset * px, region.width * px];
+  return [after(at(data, use), offset * px), byteStride(region.width * px)];
 };
 
 /** As `rowsOf`, for a plane that may be missing: kernels take 0 for none. */
-export const rowsOfMask = (at: Placing, mask: Plane | null, part: Region): [number, number] =>
-  mask ? rowsOf(at, mask, part) : [0, 0];
+export const rowsOfMask = (at: Placing, mask: Plane | null, part: Region): [Address, Stride] =>
+  mask ? rowsOf(at, mask, part) : [NOWHERE, byteStride(0)];
 
 /**
  * Gives kernels arrays to work on. Those that are not on the heap are copied to it, and back if they
@@ -280,13 +285,13 @@ export function onHeap(work: (at: Placing) => void): void {
   scoped(() => {
     const back: [to: Uint8Array, from: Uint8Array][] = [];
     work((array, use = 'read') => {
-      if (isOnHeap(array)) return array.byteOffset;
+      if (isOnHeap(array)) return array.byteOffset as Address;
       const own = new Uint8Array(array.buffer, array.byteOffset, array.byteLength);
       const room = floats(Math.max(1, Math.ceil(own.length / 4)));
       const copy = new Uint8Array(room.buffer, room.byteOffset, own.length);
       copy.set(own);
       if (use === 'write') back.push([own, copy]);
-      return room.byteOffset;
+      return room.byteOffset as Address;
     });
     for (const [to, from] of back) to.set(from);
   });

@@ -35,9 +35,20 @@ export function painted(
     : turn;
   onHeap((at) =>
     run('rampRows', region.height, region.width * 10, [
-      ...[...rowsOf(at, out, region, 'write'), ...rowsOf(at, shape, region)],
-      ...[region.x, region.y, region.width, radial ? 1 : 0],
-      ...[a, b, c, d, e, f, at(ramp), ramp.length / 4],
+      ...rowsOf(at, out, region, 'write'),
+      ...rowsOf(at, shape, region),
+      region.x,
+      region.y,
+      region.width,
+      radial ? 1 : 0,
+      a,
+      b,
+      c,
+      d,
+      e,
+      f,
+      at(ramp),
+      ramp.length / 4,
     ]),
   );
   return out;
@@ -63,8 +74,12 @@ export function gathering(region: Region): Gathering {
         run('gatherRows', part.height, part.width * 8, [
           ...rowsOf(at, sum, part, 'write'),
           ...rowsOf(at, weight, part, 'write'),
-          ...[...rowsOf(at, shape, part), part.width],
-          ...[colour[0]!, colour[1]!, colour[2]!, colour[3]!],
+          ...rowsOf(at, shape, part),
+          part.width,
+          colour[0]!,
+          colour[1]!,
+          colour[2]!,
+          colour[3]!,
         ]),
       );
     },
@@ -75,13 +90,17 @@ export function gathering(region: Region): Gathering {
       const { width, height } = part;
       onHeap((at) =>
         run('shareRows', height, width * 2, [
-          ...[...rowsOf(at, share, part, 'write'), ...rowsOf(at, weight, part), width],
+          ...rowsOf(at, share, part, 'write'),
+          ...rowsOf(at, weight, part),
+          width,
         ]),
       );
       // What the first has written must be back before the second reads it.
       onHeap((at) =>
         run('maskRows', height, width * 5, [
-          ...[...rowsOf(at, sum, part, 'write'), ...rowsOf(at, share, part), width],
+          ...rowsOf(at, sum, part, 'write'),
+          ...rowsOf(at, share, part),
+          width,
         ]),
       );
       return part === region ? sum : cropped(sum, part);
@@ -98,7 +117,9 @@ export function overlaid(planes: readonly (readonly [Plane, number])[]): Plane {
       onHeap((at) =>
         run('overRows', p.region.height, p.region.width * 2, [
           ...rowsOf(at, out, p.region, 'write'),
-          ...[...rowsOf(at, p, p.region), p.region.width, k],
+          ...rowsOf(at, p, p.region),
+          p.region.width,
+          k,
         ]),
       );
   return out;
@@ -111,7 +132,9 @@ export function cut(from: Plane, by: Plane): Plane {
   if (!isEmpty(part))
     onHeap((at) =>
       run('cutRows', part.height, part.width * 2, [
-        ...[...rowsOf(at, out, part, 'write'), ...rowsOf(at, by, part), part.width],
+        ...rowsOf(at, out, part, 'write'),
+        ...rowsOf(at, by, part),
+        part.width,
       ]),
     );
   return out;
@@ -129,8 +152,12 @@ export function besideShares(strands: readonly Strand[], half: number, region: R
   list.set(lines);
   onHeap((at) =>
     run('nearRows', region.height, region.width * 4, [
-      ...[...rowsOf(at, out, region, 'write'), region.x, region.y, region.width],
-      ...[at(list), lines.length / 6],
+      ...rowsOf(at, out, region, 'write'),
+      region.x,
+      region.y,
+      region.width,
+      at(list),
+      lines.length / 6,
     ]),
   );
   return out;
@@ -161,8 +188,12 @@ export function paintedBy(shape: Plane, shares: Plane, ramp: Float32Array): Colo
   const out: ColourBuffer = unwritten(region, 4);
   onHeap((at) =>
     run('shadeRows', region.height, region.width * 10, [
-      ...[...rowsOf(at, out, region, 'write'), ...rowsOf(at, shape, region)],
-      ...[...rowsOf(at, shares, region), region.width, at(ramp), ramp.length / 4],
+      ...rowsOf(at, out, region, 'write'),
+      ...rowsOf(at, shape, region),
+      ...rowsOf(at, shares, region),
+      region.width,
+      at(ramp),
+      ramp.length / 4,
     ]),
   );
   return out;

@@ -1,3 +1,4 @@
+import { after } from './arguments';
 import type { ColourBuffer } from '../pixels/buffer';
 import { unwritten } from '../pixels/buffer';
 import { held, letGo } from '../pixels/heap';
@@ -81,8 +82,11 @@ function halve(from: ColourBuffer, out: ColourBuffer, y: number): void {
   const { width, height } = from.region;
   onHeap((at) =>
     run('halveRows', half(height), out.region.width * 16, [
-      ...[at(from.data), width, height],
-      ...[at(out.data, 'write') + y * out.region.width * 16, out.region.width],
+      at(from.data),
+      width,
+      height,
+      after(at(out.data, 'write'), y * out.region.width * 16),
+      out.region.width,
     ]),
   );
 }

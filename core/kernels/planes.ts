@@ -13,7 +13,10 @@ export function lookUp(plane: Plane, table: Float32Array): void {
   const { region } = plane;
   onHeap((at) =>
     run('lookRows', region.height, region.width * 4, [
-      ...[...rowsOf(at, plane, region, 'write'), region.width, at(table), table.length],
+      ...rowsOf(at, plane, region, 'write'),
+      region.width,
+      at(table),
+      table.length,
     ]),
   );
 }
@@ -32,8 +35,13 @@ export function shifted(plane: Plane, dx: number, dy: number, region: Region): P
   const from = plane.region;
   onHeap((at) =>
     run('shiftRows', region.height, region.width * 10, [
-      ...[...rowsOf(at, out, region, 'write'), ...rowsOf(at, plane, from)],
-      ...[from.width, from.height, region.x - dx - from.x, region.y - dy - from.y, region.width],
+      ...rowsOf(at, out, region, 'write'),
+      ...rowsOf(at, plane, from),
+      from.width,
+      from.height,
+      region.x - dx - from.x,
+      region.y - dy - from.y,
+      region.width,
     ]),
   );
   return out;
@@ -53,8 +61,17 @@ export function sampled(plane: Plane, back: Affine, region: Region): Plane {
   );
   onHeap((at) =>
     run('sampleRows', region.height, region.width * 12, [
-      ...[...rowsOf(at, out, region, 'write'), ...rowsOf(at, plane, from)],
-      ...[from.width, from.height, a, b, c, d, e, f, region.width],
+      ...rowsOf(at, out, region, 'write'),
+      ...rowsOf(at, plane, from),
+      from.width,
+      from.height,
+      a,
+      b,
+      c,
+      d,
+      e,
+      f,
+      region.width,
     ]),
   );
   return out;
@@ -68,7 +85,8 @@ const byAnother =
     onHeap((at) =>
       run(kernel, part.height, part.width * 2, [
         ...rowsOf(at, plane, part, 'write'),
-        ...[...rowsOf(at, by, part), part.width],
+        ...rowsOf(at, by, part),
+        part.width,
       ]),
     );
   };
@@ -91,8 +109,11 @@ export function relief(heights: Plane, light: readonly [number, number, number])
   const out: Plane = unwritten(region, 1);
   onHeap((at) =>
     run('reliefRows', region.height, region.width * 8, [
-      ...[...rowsOf(at, out, region, 'write'), ...rowsOf(at, heights, region)],
-      ...[region.width, region.height, ...light],
+      ...rowsOf(at, out, region, 'write'),
+      ...rowsOf(at, heights, region),
+      region.width,
+      region.height,
+      ...light,
     ]),
   );
   return out;
@@ -103,8 +124,13 @@ export function grain(plane: Plane, amount: number, size: number, seed: number):
   const { region } = plane;
   onHeap((at) =>
     run('grainRows', region.height, region.width * 6, [
-      ...[...rowsOf(at, plane, region, 'write'), region.width, region.x, region.y],
-      ...[Math.max(1e-3, size), amount, seed],
+      ...rowsOf(at, plane, region, 'write'),
+      region.width,
+      region.x,
+      region.y,
+      Math.max(1e-3, size),
+      amount,
+      seed,
     ]),
   );
 }
@@ -120,7 +146,8 @@ export function facing(light: Plane, distances: Plane, heights: Plane, share: nu
       ...rowsOf(at, light, region, 'write'),
       ...rowsOf(at, distances, region),
       ...rowsOf(at, heights, region),
-      ...[share, region.width],
+      share,
+      region.width,
     ]),
   );
 }

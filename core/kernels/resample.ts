@@ -1,3 +1,4 @@
+import { rowStride } from './arguments';
 import {
   boxBeneath,
   compose,
@@ -50,9 +51,16 @@ export function drawPicture(
     const out: ColourBuffer = unwritten(region, 4);
     onHeap((at) =>
       run('warpRows', region.height, region.width * 40, [
-        ...[at(level.data), level.region.width, level.region.height],
-        ...[level.region.x, level.region.y],
-        ...[at(out.data, 'write'), region.width * 16, region.x, region.y, region.width],
+        at(level.data),
+        level.region.width,
+        level.region.height,
+        level.region.x,
+        level.region.y,
+        at(out.data, 'write'),
+        rowStride(region, 4),
+        region.x,
+        region.y,
+        region.width,
         ...toLevel,
       ]),
     );
@@ -70,9 +78,16 @@ export function warped(pixels: ColourBuffer, map: Homography, wanted: Region): C
   const out: ColourBuffer = unwritten(wanted, 4);
   onHeap((at) =>
     run('warpRows', wanted.height, wanted.width * 40, [
-      ...[at(pixels.data), pixels.region.width, pixels.region.height],
-      ...[pixels.region.x, pixels.region.y],
-      ...[at(out.data, 'write'), wanted.width * 16, wanted.x, wanted.y, wanted.width],
+      at(pixels.data),
+      pixels.region.width,
+      pixels.region.height,
+      pixels.region.x,
+      pixels.region.y,
+      at(out.data, 'write'),
+      rowStride(wanted, 4),
+      wanted.x,
+      wanted.y,
+      wanted.width,
       ...inverse,
     ]),
   );

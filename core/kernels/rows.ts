@@ -1,3 +1,4 @@
+import { rowStride } from './arguments';
 import type { Affine } from '../geometry/affine';
 import type { ColourBuffer, Plane } from '../pixels/buffer';
 import { unwritten } from '../pixels/buffer';
@@ -13,7 +14,12 @@ export function filled(region: Region, [r, g, b]: Rgb): ColourBuffer {
   const out: ColourBuffer = unwritten(region, 4);
   onHeap((at) =>
     run('fillRows', region.height, region.width * 4, [
-      ...[...rowsOf(at, out, region, 'write'), region.width, r, g, b, 1],
+      ...rowsOf(at, out, region, 'write'),
+      region.width,
+      r,
+      g,
+      b,
+      1,
     ]),
   );
   return out;
@@ -30,7 +36,8 @@ export function cropped<T extends ColourBuffer | Plane>(source: T, region: Regio
   onHeap((at) =>
     run('copyRows', region.height, region.width * channels, [
       ...rowsOf(at, out, region, 'write'),
-      ...[...rowsOf(at, source, region), region.width * channels],
+      ...rowsOf(at, source, region),
+      region.width * channels,
     ]),
   );
   return out as T;
@@ -44,7 +51,8 @@ export function pasted<T extends ColourBuffer | Plane>(to: T, from: T): void {
   onHeap((at) =>
     run('copyRows', region.height, region.width * channels, [
       ...rowsOf(at, to, region, 'write'),
-      ...[...rowsOf(at, from, region), region.width * channels],
+      ...rowsOf(at, from, region),
+      region.width * channels,
     ]),
   );
 }
@@ -57,7 +65,8 @@ export function masked(buffer: ColourBuffer, mask: Plane): ColourBuffer {
   onHeap((at) =>
     run('maskRows', region.height, region.width * 5, [
       ...rowsOf(at, out, region, 'write'),
-      ...[...rowsOf(at, mask, region), region.width],
+      ...rowsOf(at, mask, region),
+      region.width,
     ]),
   );
   return out;
@@ -69,7 +78,9 @@ export function faded(buffer: ColourBuffer, factor: number): ColourBuffer {
   const out = copied(buffer);
   onHeap((at) =>
     run('scaleRows', region.height, region.width * 4, [
-      ...[...rowsOf(at, out, region, 'write'), region.width, factor],
+      ...rowsOf(at, out, region, 'write'),
+      region.width,
+      factor,
     ]),
   );
   return out;
@@ -92,7 +103,8 @@ export function mix(
       ...rowsOf(at, buffer, region, 'write'),
       ...rowsOf(at, other, region),
       ...rowsOfMask(at, share, region),
-      ...[region.width, amount],
+      region.width,
+      amount,
     ]),
   );
 }
@@ -102,7 +114,10 @@ export function alphaOf({ region, data }: ColourBuffer): Plane {
   const out: Plane = unwritten(region, 1);
   onHeap((at) =>
     run('alphaRows', region.height, region.width * 2, [
-      ...[...rowsOf(at, out, region, 'write'), at(data), region.width * 16, region.width],
+      ...rowsOf(at, out, region, 'write'),
+      at(data),
+      rowStride(region, 4),
+      region.width,
     ]),
   );
   return out;
@@ -113,7 +128,10 @@ export function toneOf({ region, data }: ColourBuffer): Plane {
   const out: Plane = unwritten(region, 1);
   onHeap((at) =>
     run('toneRows', region.height, region.width * 3, [
-      ...[...rowsOf(at, out, region, 'write'), at(data), region.width * 16, region.width],
+      ...rowsOf(at, out, region, 'write'),
+      at(data),
+      rowStride(region, 4),
+      region.width,
     ]),
   );
   return out;
@@ -125,7 +143,9 @@ export function unwrapped(buffer: ColourBuffer, amount: number): ColourBuffer {
   const out = copied(buffer);
   onHeap((at) =>
     run('unwrapRows', region.height, region.width * 4, [
-      ...[...rowsOf(at, out, region, 'write'), region.width, amount],
+      ...rowsOf(at, out, region, 'write'),
+      region.width,
+      amount,
     ]),
   );
   return out;
@@ -135,7 +155,11 @@ export function unwrapped(buffer: ColourBuffer, amount: number): ColourBuffer {
 export function level({ region, data }: Plane, scale: number, lift: number): void {
   onHeap((at) =>
     run('linearRows', region.height, region.width, [
-      ...[at(data, 'write'), region.width * 4, region.width, scale, lift],
+      at(data, 'write'),
+      rowStride(region, 1),
+      region.width,
+      scale,
+      lift,
     ]),
   );
 }
@@ -150,8 +174,17 @@ export function fadePlane(region: Region, map: Affine, radial: boolean): Plane {
   const [a, b, c, d, e, f] = map;
   onHeap((at) =>
     run('fadeRows', region.height, region.width * 4, [
-      ...[...rowsOf(at, out, region, 'write'), region.x, region.y, region.width],
-      ...[radial ? 1 : 0, a, c, e, b, d, f],
+      ...rowsOf(at, out, region, 'write'),
+      region.x,
+      region.y,
+      region.width,
+      radial ? 1 : 0,
+      a,
+      c,
+      e,
+      b,
+      d,
+      f,
     ]),
   );
   return out;

@@ -1,3 +1,4 @@
+import { rowStride } from './arguments';
 import type { Affine } from '../geometry/affine';
 import { determinant } from '../geometry/affine';
 import type { Sheet } from '../geometry/rubber-sheet';
@@ -41,13 +42,27 @@ export function throughSheet(
     const { region } = pixels;
     onHeap((at) => {
       run('sheetRows', around.height, around.width * 16, [
-        ...[at(triangles), triangles.length / FLOATS],
-        ...[at(ways.data, 'write'), around.width * 16, around.x, around.y, around.width],
+        at(triangles),
+        triangles.length / FLOATS,
+        at(ways.data, 'write'),
+        rowStride(around, 4),
+        around.x,
+        around.y,
+        around.width,
       ]);
       run('carryRows', part.height, part.width * 60, [
-        ...[at(pixels.data), region.width, region.height, region.x, region.y],
-        ...[at(ways.data), at(out.data, 'write'), part.width * 16],
-        ...[part.x, part.y, part.width, part.height],
+        at(pixels.data),
+        region.width,
+        region.height,
+        region.x,
+        region.y,
+        at(ways.data),
+        at(out.data, 'write'),
+        rowStride(part, 4),
+        part.x,
+        part.y,
+        part.width,
+        part.height,
       ]);
     });
     return out;

@@ -27,8 +27,14 @@ export function texturePlane(kind: Texture, back: Affine, seed: number, region: 
   const number = textures.findIndex((t) => t.value === kind);
   onHeap((at) =>
     run('textureRows', region.height, region.width * 60, [
-      ...[...rowsOf(at, out, region, 'write'), region.x, region.y, region.width],
-      ...[number, seed, ...back, meanScale(back)],
+      ...rowsOf(at, out, region, 'write'),
+      region.x,
+      region.y,
+      region.width,
+      number,
+      seed,
+      ...back,
+      meanScale(back),
     ]),
   );
   return out;
@@ -39,7 +45,11 @@ export function conePlane(back: Affine, region: Region): Plane {
   const out: Plane = unwritten(region, 1);
   onHeap((at) =>
     run('coneRows', region.height, region.width * 16, [
-      ...[...rowsOf(at, out, region, 'write'), region.x, region.y, region.width, ...back],
+      ...rowsOf(at, out, region, 'write'),
+      region.x,
+      region.y,
+      region.width,
+      ...back,
     ]),
   );
   return out;
@@ -56,9 +66,16 @@ export function tiled(
   const out: ColourBuffer = unwritten(region, 4);
   onHeap((at) =>
     run('tileRows', region.height, region.width * 16, [
-      ...[...rowsOf(at, out, region, 'write'), ...rowsOf(at, shape, region)],
-      ...[region.x, region.y, region.width, at(tile.data), tile.region.width, tile.region.height],
-      ...[mirror ? 1 : 0, ...back],
+      ...rowsOf(at, out, region, 'write'),
+      ...rowsOf(at, shape, region),
+      region.x,
+      region.y,
+      region.width,
+      at(tile.data),
+      tile.region.width,
+      tile.region.height,
+      mirror ? 1 : 0,
+      ...back,
     ]),
   );
   return out;
