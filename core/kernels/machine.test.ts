@@ -79,6 +79,14 @@ describe('threads', () => {
     const [nowhere, still] = [0xf0000000 as Address, strideOf(0)];
     const wrong = () => run('copyRows', 4000, 4000, [nowhere, still, nowhere, still, 4000]);
     expect(wrong).toThrow(/copyRows failed/);
+    // What went wrong comes with it, whichever thread it was.
+    expect(() => {
+      try {
+        wrong();
+      } catch (error) {
+        throw (error as Error).cause;
+      }
+    }).toThrow(/out of bounds/);
     const blurred = gaussianBlur(colourBuffer({ x: 0, y: 0, width: 600, height: 600 }), 9, {
       x: 0,
       y: 0,

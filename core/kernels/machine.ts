@@ -198,15 +198,21 @@ function takePart(exports: Exports, words: Int32Array, values: Float64Array): vo
     const chunk = Atomics.add(words, NEXT, 1);
     if (chunk >= Atomics.load(words, COUNT)) return;
     try {
-      const from = chunk * words[GRAIN]!;
-      const to = Math.min(words[ROWS]!, from + words[GRAIN]!);
-      exports[ROW_KERNELS[words[KERNEL]!]!](...values.subarray(0, words[ARGUMENTS]), from, to);
+      compute(chunk, exports, words, values);
     } catch {
-      Atomics.store(words, FAILED, 1);
+      // What went wrong cannot be handed to another thread: the one that asked computes the chunk again.
+      Atomics.store(words, FAILED, chunk + 1);
     }
     Atomics.add(words, DONE, 1);
     Atomics.notify(words, DONE);
   }
+}
+
+/** Computes a chunk of the work at hand. Throws what its kernel throws. */
+function compute(chunk: number, exports: Exports, words: Int32Array, values: Float64Array): void {
+  const from = chunk * words[GRAIN]!;
+  const to = Math.min(words[ROWS]!, from + words[GRAIN]!);
+  exports[ROW_KERNELS[words[KERNEL]!]!](...values.subarray(0, words[ARGUMENTS]), from, to);
 }
 
 /**
@@ -244,7 +250,15 @@ export function run<K extends RowKernel>(
   for (let done = Atomics.load(words, DONE); done < count; done = Atomics.load(words, DONE))
     Atomics.wait(words, DONE, done, 100);
   Atomics.store(words, NEXT, CLOSED);
-  if (Atomics.load(words, FAILED)) throw new Error(`The kernel ${kernel} failed.`);
+  const failed = Atomics.load(words, FAILED);
+  if (failed === 0) return;
+  let cause: unknown;
+  try {
+    compute(failed - 1, m.exports, words, values);
+  } catch (error) {
+    cause = error;
+  }
+  throw new Error(`The kernel ${kernel} failed.`, { cause });
 }
 
 /** Runs the sweep over polygons, which is one thread's work (assembly/sweep.ts). */

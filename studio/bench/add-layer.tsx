@@ -14,6 +14,7 @@ import { picture } from '../workers/engine';
 import { addFill, addGrade, castChosenShadow, addShape, addStartingPoint } from './commands/layers';
 import { startDrawing } from './modes/draw/drawing';
 import { startWriting } from './modes/write/writing';
+import { withoutIt } from '../state/failure';
 
 /** What a sample stands on: light enough for blends to show on it, dark enough for light. */
 const GROUND = '#2a2c33';
@@ -48,7 +49,9 @@ function usePictures(open: boolean, scenes: () => Scene[]): (string | undefined)
     const make = async () => {
       // Those that were made before the palette was last closed are there.
       for (const scene of scenes().slice(urls.length)) {
-        const blob = await picture({ scene, side: 240, background: true }).catch(() => null);
+        const blob = await picture({ scene, side: 240, background: true }).catch(
+          withoutIt('A picture of the palette failed'),
+        );
         if (gone) return;
         const url = blob ? URL.createObjectURL(blob) : '';
         setUrls((all) => [...all, url]);

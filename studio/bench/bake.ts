@@ -4,6 +4,7 @@ import type { Layer } from '@ignis/core/scene/model/schema';
 import { keepAsset } from '../storage/scenes';
 import { useBench } from '../state/bench';
 import { addAsset, bringIn, exportPng } from '../workers/engine';
+import { tellFailure } from '../state/failure';
 
 /** Turns a layer into a picture of itself, with its steps and its mask, as one step of undo. */
 export async function bake(layer: Layer): Promise<void> {
@@ -28,9 +29,8 @@ export async function bake(layer: Layer): Promise<void> {
       description: 'Undo brings its mask and its steps back.',
     });
   } catch (error) {
-    const { name, message } = error as Error;
+    const { name } = error as Error;
     toast.dismiss(note);
-    if (name !== 'AbortError')
-      toast.error(`${layer.name} could not be baked`, { description: message, duration: 12_000 });
+    if (name !== 'AbortError') tellFailure(`${layer.name} could not be baked`, error);
   }
 }

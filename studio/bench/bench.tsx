@@ -26,6 +26,7 @@ import { Keys, Palette } from './palette';
 import { Stage } from './stage/stage';
 import { Strip } from './strip/strip';
 import { isLine } from '@ignis/core/scene/model/traits';
+import { tellFailure } from '../state/failure';
 
 /** Charts are loaded when they are asked for. */
 const Costs = lazy(() => import('./costs'));
@@ -99,10 +100,7 @@ async function addSvgLines(file: File): Promise<void> {
     change(`Add ${name}`, addInFront([layer], selected, true));
     select(layer.id);
   } catch (error) {
-    toast.error('That could not be brought in', {
-      description: (error as Error).message,
-      duration: 12_000,
-    });
+    tellFailure('That could not be brought in', error);
   }
 }
 
@@ -155,10 +153,7 @@ function Open() {
           change(`Add ${brought.name}`, addInFront([layer], selected, true));
           select(layer.id);
         } catch (error) {
-          toast.error('That could not be brought in', {
-            description: (error as Error).message,
-            duration: 12_000,
-          });
+          tellFailure('That could not be brought in', error);
         }
       }
     },
@@ -188,7 +183,7 @@ function Open() {
         try {
           download(await sceneFile(scene), fileName(scene.name, '.ignis'));
         } catch (error) {
-          toast.error('The scene could not be saved', { description: (error as Error).message });
+          tellFailure('The scene could not be saved', error);
         }
       },
       async copyPicture() {

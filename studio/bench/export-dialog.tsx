@@ -8,6 +8,7 @@ import { exportPng, type Exporting } from '../workers/engine';
 import { Button } from '../ui/button';
 import { Dialog } from '../ui/dialog';
 import { emitsLight } from '@ignis/core/scene/model/traits';
+import { tellFailure } from '../state/failure';
 
 interface Props {
   open: boolean;
@@ -61,11 +62,7 @@ export function ExportDialog({ open, onOpenChange }: Props) {
       onOpenChange(false);
     } catch (error) {
       if ((error as Error).name === 'AbortError') toast('The export is cancelled');
-      else
-        toast.error('The export failed', {
-          description: (error as Error).message,
-          duration: 12_000,
-        });
+      else tellFailure('The export failed', error);
     } finally {
       running.current = null;
       setDone(null);

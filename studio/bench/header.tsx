@@ -3,7 +3,8 @@ import { Link } from 'react-router';
 import { toast } from 'sonner';
 import { setScene } from '@ignis/core/scene/edits/layer-edits';
 import { useShallow } from 'zustand/react/shallow';
-import { useBench, type Saved } from '../state/bench';
+import { useBench } from '../state/bench';
+import type { Workspace } from '../state/workspace';
 import { Button } from '../ui/button';
 import { Mark } from '../ui/mark';
 import { Menu } from '../ui/menu';
@@ -12,7 +13,7 @@ import { AidsMenu } from './aids-menu';
 import type { BenchDoes } from './actions';
 import { zoomBy, zoomToFit, zoomToPixels } from './commands/view';
 
-const SAVED: Record<Saved, string> = {
+const SAVED: Record<Workspace['saved'], string> = {
   saved: 'Saved',
   saving: 'Saving…',
   changed: 'Changed',

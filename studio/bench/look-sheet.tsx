@@ -23,6 +23,7 @@ import { ChoiceField } from '../ui/choice-field';
 import { NumberField } from '../ui/number-field';
 import { cell as drawn } from '../workers/engine';
 import type { Patch } from '../workers/protocol';
+import { withoutIt } from '../state/failure';
 
 /** The width of a cell in proportion to its height. */
 const ASPECT = 3 / 2;
@@ -266,7 +267,9 @@ function Cells({ cells, scene, box, focus, width, at, now, onTake, onPoint }: Ce
       for (const one of [...cells, 'now' as const]) {
         if (gone) return;
         const candidate = one === 'now' ? scene : edit(scene, '', one.edit).scene;
-        const patch = await drawn({ scene: candidate, region, scale, focus }).catch(() => null);
+        const patch = await drawn({ scene: candidate, region, scale, focus }).catch(
+          withoutIt('A picture of the look sheet failed'),
+        );
         if (gone) return;
         if (patch) setMade((all) => new Map(all).set(one, patch));
       }

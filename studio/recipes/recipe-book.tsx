@@ -17,6 +17,8 @@ import { Mark } from '../ui/mark';
 import { NameField } from '../ui/name-field';
 import { cell } from '../workers/engine';
 import { bringInRecipe, saveRecipe } from './recipe-file';
+import { tellFailure } from '../state/failure';
+import { withoutIt } from '../state/failure';
 
 /** As fine as the screen is, samples being twice as large as they are seen. */
 const SCALE = Math.min(1, window.devicePixelRatio / 2);
@@ -53,10 +55,7 @@ export default function RecipeBook() {
       toast.success(`“${await bringInRecipe(file)}” is in your recipe book`);
       await refresh();
     } catch (error) {
-      toast.error('That could not be brought in', {
-        description: (error as Error).message,
-        duration: 12_000,
-      });
+      tellFailure('That could not be brought in', error);
     }
   };
   const remove = async (record: RecipeRecord) => {
@@ -174,7 +173,7 @@ function Card({
             .putImageData(new ImageData(pixels, region.width, region.height), 0, 0);
           canvas.current.dataset.made = 'true';
         })
-        .catch(() => undefined);
+        .catch(withoutIt('The picture of a recipe failed'));
     }, 150);
     return () => {
       gone = true;

@@ -23,6 +23,7 @@ import { Button } from '../ui/button';
 import { Mark } from '../ui/mark';
 import { Examples } from './examples';
 import { SceneCard } from './scene-card';
+import { tellFailure } from '../state/failure';
 
 const NewScene = lazy(() => import('./new-scene'));
 
@@ -51,7 +52,7 @@ export function Shelf() {
       try {
         await keepingPictures(task);
       } catch (error) {
-        toast.error(failed, { description: (error as Error).message, duration: 12_000 });
+        tellFailure(failed, error);
       } finally {
         setBusy(null);
       }

@@ -1,9 +1,9 @@
 import { useEffect } from 'react';
-import { toast } from 'sonner';
 import type { Scene } from '@ignis/core/scene/model/schema';
 import { keepScene, keepThumbnail } from '../storage/scenes';
 import { picture } from '../workers/engine';
 import { useBench } from './bench';
+import { tellFailure, withoutIt } from './failure';
 
 const REST = 500;
 const LONGEST = 2000;
@@ -13,10 +13,12 @@ const LONGEST_DRAG = 10_000;
 const THUMBNAIL = 480;
 
 /** Makes a scene's picture on the shelf. Where that fails, the last one stays: the scene is kept. */
-export const shelve = (id: string, scene: Scene): Promise<void> =>
-  picture({ scene, side: THUMBNAIL, background: true })
-    .then((made) => keepThumbnail(id, made))
-    .catch(() => undefined);
+export const shelve = async (id: string, scene: Scene): Promise<void> => {
+  const made = picture({ scene, side: THUMBNAIL, background: true });
+  await made
+    .then((thumbnail) => keepThumbnail(id, thumbnail))
+    .catch(withoutIt('The picture of the scene on the shelf failed'));
+};
 
 /**
  * Keeps the scene on the bench in the browser: half a second after the last change or the end of a drag,
@@ -45,11 +47,7 @@ export function useAutosave(): void {
         if (!now.gesture) void shelve(id, scene);
       } catch (error) {
         useBench.getState().set({ saved: 'failed' });
-        if (!told)
-          toast.error('The scene is not saved', {
-            description: (error as Error).message,
-            duration: 12_000,
-          });
+        if (!told) tellFailure('The scene is not saved', error);
         told = true;
       }
     };

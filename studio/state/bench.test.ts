@@ -1,7 +1,9 @@
 import { beforeEach, describe, expect, it } from 'vitest';
 import { corner } from '@ignis/core/geometry/path';
 import { setLayer, setScene } from '@ignis/core/scene/edits/layer-edits';
-import { newLine, newScene } from '@ignis/core/scene/model/make';
+import { newLine, newMask, newScene, newStep } from '@ignis/core/scene/model/make';
+import { isLine } from '@ignis/core/scene/model/traits';
+import { newPass } from '@ignis/core/sources/pass';
 import {
   closeDrawing,
   drawnPath,
@@ -71,6 +73,35 @@ describe('the bench', () => {
     expect(bench().history.past.map((c) => c.label)).toEqual(['Name', 'Name']);
     bench().undo();
     expect(bench().scene.name).toBe('One');
+  });
+
+  it('lets go, by undo, of whatever is gone: passes, steps, parts of masks, guides and anchors', () => {
+    const { id } = bench().scene.layers[0]!;
+    const step = newStep('blur.gaussian');
+    const pass = newPass('more', 'More', {});
+    const mask = newMask({ kind: 'full' });
+    bench().change('Add', (s) => {
+      const layer = s.layers[0]!;
+      layer.steps.push(step);
+      layer.mask = mask;
+      if (isLine(layer)) layer.source.passes.push(pass);
+      s.guides.push({ id: 'guide', axis: 'x', at: 4 });
+      s.layers.push({ ...line(), id: 'other' });
+    });
+    bench().set({
+      ...{ step: step.id, pass: pass.id, part: mask.parts[0]!.id, guide: 'guide' },
+      ...{ others: ['other'], hovered: 'other', anchors: [{ path: 0, index: 1 }] },
+    });
+    bench().undo();
+    expect(bench()).toMatchObject({
+      ...{ selected: id, step: null, pass: null, part: null, guide: null },
+      ...{ others: [], hovered: null, anchors: [{ path: 0, index: 1 }] },
+    });
+    bench().redo();
+    bench().set({ step: step.id });
+    bench().change('Name', setScene({ name: 'Tide' }));
+    bench().undo();
+    expect(bench().step).toBe(step.id);
   });
 
   it('remembers no change that changes nothing', () => {

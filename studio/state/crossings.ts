@@ -11,8 +11,9 @@ const NONE: readonly Crossing[] = [];
 const useTold = create<{ of: string; all: readonly Crossing[] }>(() => ({ of: '', all: NONE }));
 
 const ask = newestOnly(
+  'Where the line crosses itself could not be found',
   ({ source }: { source: LineSource; of: string }) => crossings(source),
-  ({ of }, all) => useTold.setState({ of, all: all ?? NONE }),
+  ({ of }, all) => useTold.setState({ of, all }),
 );
 
 /** Where the line of a layer crosses itself, its own px, told anew as it changes; nothing until it is. */

@@ -1,4 +1,3 @@
-import { toast } from 'sonner';
 import { create } from 'zustand';
 import type { CutOutShape, CutPicture, Mark } from '@ignis/core/cutout/cut-out';
 import { newId } from '@ignis/core/scene/model/make';
@@ -8,6 +7,7 @@ import type { CutUnderWay } from '../workers/cutter';
 import { cut, prepareCut } from '../workers/cutter';
 import { keepAsset } from '../storage/scenes';
 import { useBench } from './bench';
+import { tellFailure } from './failure';
 
 /** How a subject is cut out on the stage. */
 
@@ -49,9 +49,8 @@ export async function cutOut(layer: string, shape: CutOutShape, label: string): 
     }));
   } catch (error) {
     cancelDrag();
-    const { name, message } = error as Error;
-    if (name !== 'AbortError')
-      toast.error('Nothing could be cut out', { description: message, duration: 12_000 });
+    const { name } = error as Error;
+    if (name !== 'AbortError') tellFailure('Nothing could be cut out', error);
   } finally {
     useCutting.setState({ busy: null });
   }

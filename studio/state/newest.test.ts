@@ -1,12 +1,16 @@
-import { describe, expect, it } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
+import { tellFailure } from './failure';
 import { newestOnly } from './newest';
+
+vi.mock('./failure', () => ({ tellFailure: vi.fn() }));
 
 /** A worker whose answers come when they are let. */
 function slow() {
   const asked: string[] = [];
-  const told: [string, string | null][] = [];
+  const told: [string, string][] = [];
   let answer: ((fails: boolean) => void) | null = null;
   const ask = newestOnly<string, string>(
+    'It could not be shown',
     (q) => {
       asked.push(q);
       return new Promise((resolve, reject) => {
@@ -38,15 +42,19 @@ describe('what is asked again and again', () => {
     await let1();
     expect(told.at(-1)).toEqual(['e', 'E']);
   });
-  it('is told as nothing where it fails, and goes on', async () => {
+  it('is told once where it fails, leaves what was answered, and goes on', async () => {
     const { ask, told, let1 } = slow();
     ask('a');
     ask('b');
     await let1(true);
+    ask('c');
+    await let1(true);
+    expect(told).toEqual([]);
+    expect(vi.mocked(tellFailure).mock.calls).toEqual([['It could not be shown', new Error('a')]]);
     await let1();
-    expect(told).toEqual([
-      ['a', null],
-      ['b', 'B'],
-    ]);
+    expect(told).toEqual([['c', 'C']]);
+    ask('d');
+    await let1(true);
+    expect(tellFailure).toHaveBeenCalledTimes(2);
   });
 });

@@ -1,19 +1,29 @@
+import { tellFailure } from './failure';
+
 /**
  * A question that is asked of the worker again and again: one at a time, always the newest, those between left
- * out. What fails is told as null.
+ * out. A failure is told in the words of `what`, once until an answer comes; what was answered before stands.
  */
 export function newestOnly<Q, A>(
+  what: string,
   ask: (question: Q) => Promise<A>,
-  tell: (question: Q, answer: A | null) => void,
+  answered: (question: Q, answer: A) => void,
 ): (question: Q) => void {
   let next: { question: Q } | null = null;
   let isAsking = false;
+  let hasFailed = false;
   const go = async () => {
     isAsking = true;
     while (next) {
       const { question }: { question: Q } = next;
       next = null;
-      tell(question, await ask(question).catch(() => null));
+      try {
+        answered(question, await ask(question));
+        hasFailed = false;
+      } catch (error) {
+        if (!hasFailed) tellFailure(what, error);
+        hasFailed = true;
+      }
     }
     isAsking = false;
   };

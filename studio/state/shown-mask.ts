@@ -48,6 +48,7 @@ interface Question {
 }
 
 const ask = newestOnly(
+  'The edge of the mask could not be shown',
   ({ scene, owner, view, stage, pixels, edge }: Question) => {
     const [left, top] = [(-view.x - BEYOND) / view.zoom, (-view.y - BEYOND) / view.zoom];
     const [width, height] = [

@@ -15,6 +15,7 @@ export const useWoven = create<{ of: string; state: WeaveState | null; brushed: 
 }));
 
 const ask = newestOnly(
+  'Where the layer goes over and under could not be found',
   ({ scene, of }: { scene: Scene; of: string }) => weave(scene, of),
   ({ of }, state) => useWoven.setState({ of, state }),
 );

@@ -1,5 +1,4 @@
 import { useRef } from 'react';
-import { toast } from 'sonner';
 import { defaultsOf } from '@ignis/core/definitions/parameter';
 import type { MaskShape } from '@ignis/core/masks/index';
 import { maskShapes } from '@ignis/core/masks/index';
@@ -15,6 +14,7 @@ import { useBench } from '../../state/bench';
 import { useBrush } from '../../state/brush';
 import { Menu, type MenuEntry } from '../../ui/menu';
 import { beginMasking } from '../modes/mask/masking';
+import { tellFailure } from '../../state/failure';
 
 /** What a mask can be made of, or have added. */
 export function AddPart({ layer, label }: { layer: Layer; label: string }) {
@@ -53,7 +53,7 @@ export function AddPart({ layer, label }: { layer: Layer; label: string }) {
       const brought = await bringInPicture(file);
       if (brought) put(brought.source);
     } catch (error) {
-      toast.error('That could not be brought in', { description: (error as Error).message });
+      tellFailure('That could not be brought in', error);
     }
   };
   const others: MenuEntry[] = subjectsFor(scene, layer.id).map((l) => ({

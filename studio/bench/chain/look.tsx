@@ -14,6 +14,7 @@ import { Button } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
 import { ParameterControls } from '../../ui/parameter-controls';
 import { Node } from './node';
+import { tellFailure } from '../../state/failure';
 
 /** Opens the recipe book over the stage, on this layer. */
 export async function openRecipes(layer: Layer): Promise<void> {
@@ -105,7 +106,7 @@ function Keep({ layer, onClose }: { layer: Layer; onClose(): void }) {
       toast.success(`“${name.trim()}” is in your recipe book`);
       onClose();
     } catch (error) {
-      toast.error('The recipe could not be kept', { description: (error as Error).message });
+      tellFailure('The recipe could not be kept', error);
     }
   };
   return (

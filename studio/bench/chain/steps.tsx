@@ -1,6 +1,5 @@
 import { lengthsKey } from '@ignis/core/definitions/parameter';
 import { useMemo, useRef } from 'react';
-import { toast } from 'sonner';
 import {
   addStep,
   limitStep,
@@ -20,6 +19,7 @@ import { ChoiceField } from '../../ui/choice-field';
 import { PictureChoice } from '../../ui/picture-context';
 import { LiveList } from './live-list';
 import { grades, isPicture } from '@ignis/core/scene/model/traits';
+import { tellFailure } from '../../state/failure';
 
 /** The steps of a layer: what its pixels go through, and the styles made of its shape. */
 export const Steps = ({ layer }: { layer: Layer }) => (
@@ -118,10 +118,7 @@ export function WithPictures({ children }: { children: React.ReactNode }) {
             (made) => answer.current(made?.source.asset ?? null),
             (error: Error) => {
               answer.current(null);
-              toast.error('That could not be brought in', {
-                description: error.message,
-                duration: 12_000,
-              });
+              tellFailure('That could not be brought in', error);
             },
           );
         }}

@@ -1,5 +1,4 @@
 import { useRef } from 'react';
-import { toast } from 'sonner';
 import { FONT_ASSET, type Parameters } from '@ignis/core/definitions/parameter';
 import { drawnLayer } from '@ignis/core/scene/bound/bind';
 import { everyLayer } from '@ignis/core/scene/model/schema';
@@ -18,6 +17,7 @@ import { fontTitle } from '../../ui/font-words';
 import { ParameterControls } from '../../ui/parameter-controls';
 import type { TextLayer } from './text-layer';
 import { isText } from '@ignis/core/scene/model/traits';
+import { tellFailure } from '../../state/failure';
 
 /** How letters from one place to another of a text look, and which of their features are on. */
 export function LetterControls({
@@ -113,10 +113,7 @@ export function LetterControls({
           if (!file) return answer.current(null);
           bringInFont(file).then(answer.current, (error: Error) => {
             answer.current(null);
-            toast.error('That could not be brought in', {
-              description: error.message,
-              duration: 12_000,
-            });
+            tellFailure('That could not be brought in', error);
           });
         }}
       />

@@ -1,5 +1,4 @@
 import { useEffect, type RefObject } from 'react';
-import { toast } from 'sonner';
 import type { Region } from '@ignis/core/pixels/region';
 import { covering, intersect, isEmpty, regionKey, wholeScene } from '@ignis/core/pixels/region';
 import { edit } from '@ignis/core/scene/edits/edit';
@@ -13,18 +12,13 @@ import { modeOf } from '../modes/index';
 import { useCosts } from '../../state/costs';
 import { preview } from '../../workers/engine';
 import type { Preview } from '../../workers/protocol';
+import { tellFailure } from '../../state/failure';
+import { previewScheduler } from './preview-scheduler';
 
-/** A frame of a drag that takes longer than this misses the next but one of the screen, ms. */
-const SMOOTH = 22;
-/** After this long without a change the picture is made as fine as the screen, ms. */
-const REST = 110;
-/** The most often the scale may be halved while things change. */
-const COARSEST = 2;
 /**
- * Those who hear of a change before anything on the page is drawn again: the worker can begin while
- * the page goes on.
+ * Called on a change before anything on the page is drawn again: the worker can begin while the page goes on.
  */
-const first = new Set<() => void>();
+const listeners = new Set<() => void>();
 useBench.subscribe((now, before) => {
   if (
     now.scene !== before.scene ||
@@ -36,7 +30,7 @@ useBench.subscribe((now, before) => {
     now.comparing !== before.comparing ||
     now.compareWith !== before.compareWith
   )
-    for (const hear of first) hear();
+    for (const listener of listeners) listener();
 });
 
 /** Pixels beyond the stage that are made as well, so that a small pan shows no edge. */
@@ -86,22 +80,7 @@ const without = (layers: readonly Layer[], id: string): Layer[] =>
 export function usePreview(canvas: RefObject<HTMLCanvasElement | null>, stage: Size): void {
   useEffect(() => {
     if (stage.width === 0) return;
-    let stopped = false;
     let shown: Preview | null = null;
-    let flight: { fine: boolean } | null = null;
-    let again = false;
-    let noted = false;
-    let resting = 0;
-    /** Time a megapixel took lately, ms. */
-    let pace = 40;
-    /** How often the scale of a drag's frames is halved. */
-    let halvings = 0;
-    /** The scale of the last picture. */
-    let last = 0;
-    let failed = false;
-    /** Changes heard of so far: a picture made before the last one is not yet what shall be seen. */
-    let changes = 0;
-    const busy = (is: boolean) => canvas.current?.setAttribute('aria-busy', String(is));
 
     const place = () => {
       const element = canvas.current;
@@ -114,106 +93,57 @@ export function usePreview(canvas: RefObject<HTMLCanvasElement | null>, stage: S
       element.style.imageRendering = k >= 2 && shown.scale >= 1 ? 'pixelated' : 'auto';
     };
 
-    const launch = async (fine: boolean) => {
-      // A fine picture may be given up for a change; a frame of a drag is let through, or a fast
-      // hand would never see one.
-      if (flight && !flight.fine) {
-        again = true;
-        return;
-      }
-      const own = { fine };
-      const heard = changes;
-      flight = own;
-      const { view, selected } = useBench.getState();
-      const scene = shownScene();
-      const full = Math.min(1, view.zoom * window.devicePixelRatio);
-      const area = regionAt(scene, view, stage, full);
-      const megapixels = (area.width * area.height) / 1e6;
-      // Halves only: at a scale that stays, what was computed for the last frame is found again.
-      if (!fine) {
-        const expected = (n: number) => (megapixels / 4 ** n) * pace;
-        if (expected(halvings) > SMOOTH && halvings < COARSEST) halvings++;
-        else if (halvings > 0 && expected(halvings - 1) < SMOOTH * 0.6) halvings--;
-      }
-      const scale = fine ? full : full / 2 ** halvings;
-      const region = regionAt(scene, view, stage, scale);
-      if (isEmpty(region)) {
-        flight = null;
-        busy(false);
-        return;
-      }
-      try {
-        const made = await preview({
-          scene,
-          region,
-          scale,
+    /** The finest scale that the screen shows. */
+    const fullScale = () => Math.min(1, useBench.getState().view.zoom * window.devicePixelRatio);
+    const megapixelsOf = ({ width, height }: Region) => (width * height) / 1e6;
+
+    const scheduler = previewScheduler<Preview>({
+      megapixels: () =>
+        megapixelsOf(regionAt(shownScene(), useBench.getState().view, stage, fullScale())),
+      request(halvings) {
+        const { view, selected } = useBench.getState();
+        const scene = shownScene();
+        const scale = fullScale() / 2 ** halvings;
+        const region = regionAt(scene, view, stage, scale);
+        if (isEmpty(region)) return null;
+        const made = preview({
+          ...{ scene, region, scale },
           focus: selected,
           shown: shown?.number ?? null,
-          measure: scale === full && useCosts.getState().watched,
+          measure: halvings === 0 && useCosts.getState().watched,
         });
-        if (stopped) return;
-        if (made && canvas.current && flight === own) {
-          draw(canvas.current, shown, made);
-          shown = { ...made, patches: [] };
-          if (made.costs) useCosts.setState({ last: made });
-          // The first frame at a scale has nothing to find, and tells little of the next.
-          if (scale === last)
-            pace = pace * 0.6 + (made.took / ((region.width * region.height) / 1e6)) * 0.4;
-          last = scale;
-          const element = canvas.current;
-          element.dataset.shown = scale === full ? 'fine' : 'coarse';
-          element.dataset.frame = String(Number(element.dataset.frame ?? 0) + 1);
-          element.dataset.took = made.took.toFixed(1);
-          if (scale === full && heard === changes) busy(false);
-          place();
-        }
-        failed = false;
-      } catch (error) {
-        if (!stopped && !failed)
-          toast.error('The picture could not be made', {
-            description: (error as Error).message,
-            duration: 12_000,
-          });
-        failed = true;
-        busy(false);
-      }
-      if (flight === own) flight = null;
-      if (again && !stopped) {
-        again = false;
-        void launch(false);
-      }
-    };
+        return { megapixels: megapixelsOf(region), made };
+      },
+      show(made, isFine) {
+        const element = canvas.current;
+        if (!element) return;
+        draw(element, shown, made);
+        shown = { ...made, patches: [] };
+        if (made.costs) useCosts.setState({ last: made });
+        element.dataset.shown = isFine ? 'fine' : 'coarse';
+        element.dataset.frame = String(Number(element.dataset.frame ?? 0) + 1);
+        element.dataset.took = made.took.toFixed(1);
+        place();
+      },
+      took: (made) => made.took,
+      busy: (is) => canvas.current?.setAttribute('aria-busy', String(is)),
+      failed: (error) => tellFailure('The picture could not be made', error),
+    });
 
     const changed = () => {
       place();
-      changes++;
-      busy(true);
-      // Several changes of one event make one frame.
-      if (!noted) {
-        noted = true;
-        queueMicrotask(() => {
-          noted = false;
-          if (!stopped) void launch(false);
-        });
-      }
-      window.clearTimeout(resting);
-      resting = window.setTimeout(function rest() {
-        if (flight && !flight.fine) resting = window.setTimeout(rest, 30);
-        else if (canvas.current?.dataset.shown !== 'fine' || flight) void launch(true);
-      }, REST);
+      scheduler.changed();
     };
-
-    first.add(changed);
-    // What the picture costs is told of a whole one.
+    listeners.add(changed);
+    // What the picture costs is measured of a whole one.
     const stopWatching = useCosts.subscribe((now, before) => {
-      if (now.watched && !before.watched) void launch(true);
+      if (now.watched && !before.watched) scheduler.refine();
     });
     changed();
     return () => {
-      stopped = true;
-      first.delete(changed);
+      scheduler.stop();
+      listeners.delete(changed);
       stopWatching();
-      window.clearTimeout(resting);
     };
   }, [canvas, stage.width, stage.height]); // eslint-disable-line react-hooks/exhaustive-deps -- the stage is its two sides
 }

@@ -6,6 +6,7 @@ import type { Layer, Scene } from '@ignis/core/scene/model/schema';
 import { useBench } from '../../state/bench';
 import { picture } from '../../workers/engine';
 import { grades, isEcho, isThrown } from '@ignis/core/scene/model/traits';
+import { withoutIt } from '../../state/failure';
 
 /** The longer side of a card's picture, px. */
 const SIDE = 168;
@@ -43,7 +44,9 @@ export function useThumbnail(own: Layer): string | null {
     const asked = isThrown(layer) ? among(all, own.id) : alone(all, own.id, layer);
     // The picture on the stage comes first.
     const wait = window.setTimeout(async () => {
-      const blob = await picture({ ...asked, side: SIDE, background: false }).catch(() => null);
+      const blob = await picture({ ...asked, side: SIDE, background: false }).catch(
+        withoutIt('The picture of a card failed'),
+      );
       if (gone || !blob) return;
       const next = URL.createObjectURL(blob);
       kept.set(source, next);

@@ -8,6 +8,7 @@ import { reachParameters } from '@ignis/core/masks/reach';
 import { addPart, addStroke } from '@ignis/core/scene/edits/mask-edits';
 import { keptForSelection, selectShape } from '@ignis/core/scene/edits/selection-edits';
 import { toast } from 'sonner';
+import { tellFailure } from '../../../state/failure';
 import { useBench } from '../../../state/bench';
 import { drawsAreas, useBrush } from '../../../state/brush';
 import { colourAt } from '../../../workers/engine';
@@ -101,7 +102,11 @@ export function MaskPaint({ stage, masked }: Props) {
     const of = useBrush.getState().reachOf === 'layer' ? selected : null;
     const at = scenePoint(stage.current!, down);
     const own = apply(back, stagePoint(stage.current!, down));
-    const colour = await colourAt(scene, of, at.x, at.y).catch(() => null);
+    const colour = await colourAt(scene, of, at.x, at.y).catch((error: unknown) => {
+      tellFailure('The colour could not be taken', error);
+      return undefined;
+    });
+    if (colour === undefined) return;
     if (!colour) {
       toast.info('There is no colour here', {
         description: of

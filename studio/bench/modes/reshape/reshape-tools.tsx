@@ -28,6 +28,7 @@ import { useReshaping } from '../../../state/reshaping';
 import { maskPaths } from '../../../workers/engine';
 import { Hint, Small, Way } from '../../stage/bar';
 import { isLine } from '@ignis/core/scene/model/traits';
+import { tellFailure } from '../../../state/failure';
 
 const TOOLS: readonly { tool: PartTool; label: string }[] = [
   { tool: 'lasso', label: 'Lasso' },
@@ -64,7 +65,7 @@ export function addPart(layer: Layer, path: Path): void {
   try {
     change('Choose a part to reshape', addRegion(layer.id, step, region));
   } catch (error) {
-    toast.error('No more parts', { description: (error as Error).message });
+    tellFailure('No more parts', error);
     return;
   }
   set({ step: step.id });
@@ -112,7 +113,11 @@ export function nudgeReshaped(layer: Layer, by: Point): boolean {
 /** A part of what is selected, by the largest of the lines that go round it. */
 async function partFromSelection(layer: Layer): Promise<void> {
   const { scene } = useBench.getState();
-  const paths = await maskPaths(scene, 'selection').catch(() => []);
+  const paths = await maskPaths(scene, 'selection').catch((error: unknown) => {
+    tellFailure('The part could not be taken from the selection', error);
+    return null;
+  });
+  if (!paths) return;
   const back = invert(mapOf(scene.layers, layer));
   const area = (path: Path) => {
     const { x0, y0, x1, y1 } = boxOfPath(path);

@@ -2,13 +2,18 @@ import { toast } from 'sonner';
 import { addLayers } from '@ignis/core/scene/edits/layer-edits';
 import { FIRST_LIGHT, newId, newLineOf } from '@ignis/core/scene/model/make';
 import { tubePasses } from '@ignis/core/sources/pass';
+import { tellFailure } from '../../../state/failure';
 import { useBench } from '../../../state/bench';
 import { maskPaths } from '../../../workers/engine';
 
 /** A line of light round what is selected. */
 export async function selectionToPath(): Promise<void> {
   const { scene } = useBench.getState();
-  const paths = await maskPaths(scene, 'selection').catch(() => []);
+  const paths = await maskPaths(scene, 'selection').catch((error: unknown) => {
+    tellFailure('The line round the selection could not be made', error);
+    return null;
+  });
+  if (!paths) return;
   if (paths.length === 0) {
     toast.info('Nothing is selected that a line could go round');
     return;

@@ -30,6 +30,7 @@ function useFloor(id: string): Floor | null {
   const [told, setTold] = useState<{ of: string; floor: Floor | null } | null>(null);
   const [ask] = useState(() =>
     newestOnly(
+      'The handles of the shadow could not be placed',
       ({ scene, of }: { scene: Scene; of: string }) => shadowFloor(scene, of),
       ({ of }, floor) => setTold({ of, floor }),
     ),
