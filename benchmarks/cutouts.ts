@@ -73,14 +73,14 @@ export async function cutouts(): Promise<Row[]> {
         const white = Uint8ClampedArray.from({ length: tones.length * 4 }, (_, i) =>
           i % 4 === 3 ? 255 : tones[i >> 2]!,
         );
-        const told: Picture = picture({
+        const labels: Picture = picture({
           ...{ width: size.width, height: size.height, depth: 8, data: white },
         });
         const own = { asset: asset('b'), width: size.width, height: size.height };
         found = maskPlane(newMask({ ...shape, found: own }), {
           ...{ map: IDENTITY, scale: 1, mixing: 'displayed' as const },
           wanted: { x: 0, y: 0, width, height },
-          picture: (which) => (which === shape.asset ? whole : told),
+          picture: (which) => (which === shape.asset ? whole : labels),
           memo: cacheOf(2 ** 28, () => 0).memo,
           look: () => null,
           kept: () => null,

@@ -2,13 +2,13 @@
 import { gaussianBlur } from '../core/kernels/blur';
 import { alone, threads } from '../core/kernels/machine';
 import { unwritten } from '../core/pixels/buffer';
-import { held, letGo, scoped } from '../core/pixels/heap';
+import { retained, release, scoped } from '../core/pixels/heap';
 import { cacheOf } from '../core/render/cache';
 import { menderOf } from '../core/render/mend';
 import { render } from '../core/render/render';
 import type { Scene } from '../core/scene/model/schema';
 import { lines } from './lines';
-import { median, told, type Row } from './table';
+import { median, informative, type Row } from './table';
 
 const SECTION = 'Growth';
 
@@ -91,14 +91,16 @@ export function growth(rounds: number): Row[] {
     Math.max(15, rounds),
   );
   const of = (k: number) => layers[counts.indexOf(k)]!;
-  for (const k of counts) rows.push(told(SECTION, `editing one layer of ${k}`, of(k), 'ms'));
+  for (const k of counts) rows.push(informative(SECTION, `editing one layer of ${k}`, of(k), 'ms'));
   const wide = [960, 1920, 3840, 7680, 10_666].map((width) => lines(12, width));
   editing(wide, Math.max(9, rounds)).forEach((ms, i) => {
     const mp = (wide[i]!.width * wide[i]!.height) / 1e6;
-    rows.push(told(SECTION, `editing one layer of 12 in ${mp.toFixed(1)} megapixels`, ms, 'ms'));
+    rows.push(
+      informative(SECTION, `editing one layer of 12 in ${mp.toFixed(1)} megapixels`, ms, 'ms'),
+    );
   });
   const region = { x: 0, y: 0, width: 1920, height: 1080 };
-  const picture = held(() => {
+  const picture = retained(() => {
     const made = unwritten(region, 4);
     made.data.fill(0.5);
     return made;
@@ -106,7 +108,7 @@ export function growth(rounds: number): Row[] {
   const blur = (sigma: number) =>
     timed(rounds, () => scoped(() => void gaussianBlur(picture, sigma, region)));
   for (const sigma of [1, 2, 3, 4, 8, 16, 32, 64, 125, 250, 500, 1000])
-    rows.push(told(SECTION, `Gaussian blur, σ ${sigma} px, 1920 × 1080`, blur(sigma), 'ms'));
+    rows.push(informative(SECTION, `Gaussian blur, σ ${sigma} px, 1920 × 1080`, blur(sigma), 'ms'));
   const scene = lines(12, 3840);
   const whole = () =>
     timed(rounds, () =>
@@ -123,9 +125,9 @@ export function growth(rounds: number): Row[] {
     ['Gaussian blur, σ 20 px', () => blur(20)],
     ['a picture of 12 layers at 1920 × 1080, nothing kept', whole],
   ] as const) {
-    rows.push(told(SECTION, `${name}, 1 thread`, alone(work), 'ms'));
-    rows.push(told(SECTION, `${name}, ${threads()} threads`, work(), 'ms'));
+    rows.push(informative(SECTION, `${name}, 1 thread`, alone(work), 'ms'));
+    rows.push(informative(SECTION, `${name}, ${threads()} threads`, work(), 'ms'));
   }
-  letGo(picture);
+  release(picture);
   return rows;
 }

@@ -10,7 +10,7 @@ import { distanceField } from '../core/kernels/distance';
 import { threads } from '../core/kernels/machine';
 import type { ColourBuffer, Plane } from '../core/pixels/buffer';
 import { unwritten } from '../core/pixels/buffer';
-import { held, scoped } from '../core/pixels/heap';
+import { retained, scoped } from '../core/pixels/heap';
 import { against, median, type Row } from './table';
 
 const width = 1920;
@@ -38,7 +38,7 @@ async function inTurn(rounds: number, ours: Task, reference: Task): Promise<[num
 function noise(channels: 4): ColourBuffer;
 function noise(channels: 1): Plane;
 function noise(channels: 1 | 4): ColourBuffer | Plane {
-  return held(() => {
+  return retained(() => {
     const made = unwritten(region, channels);
     let s = 1;
     for (let i = 0; i < made.data.length; i++) {

@@ -12,7 +12,7 @@ import { needFaces } from '../core/text/library';
 import { shippedFace } from '../server/src/fonts';
 import { readScene } from '../server/src/scene-file';
 import { drag, openScene, taken, watch } from './page';
-import { dragged, median, told, type Row } from './table';
+import { dragged, median, informative, type Row } from './table';
 
 const FOLDER = fileURLToPath(new URL('../demo/scenes/night-seven', import.meta.url));
 
@@ -68,6 +68,8 @@ export async function letters(page: Page, section: string, steps: number): Promi
     await page.waitForTimeout(150);
     typed.push(...(await taken(page)).waits);
   }
-  rows.push(told(section, 'typing letters of glass: key to picture, median', median(typed), 'ms'));
+  rows.push(
+    informative(section, 'typing letters of glass: key to picture, median', median(typed), 'ms'),
+  );
   return rows;
 }

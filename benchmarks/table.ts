@@ -61,7 +61,7 @@ export const within = (
 });
 
 /** A row that only tells. */
-export const told = (section: string, name: string, ours: number, unit: string): Row => ({
+export const informative = (section: string, name: string, ours: number, unit: string): Row => ({
   section,
   name,
   ours,

@@ -14,7 +14,7 @@ const outputs = { 'kernels.ts': ['PLAIN', 'SHARED'], 'checked.ts': ['CHECKED'] }
 const SIGNATURES = 'signatures.ts';
 
 /** 2 GB: the most that buffers may take. */
-const MOST_PAGES = 32768;
+const MAX_PAGES = 32768;
 
 const builds = {
   PLAIN: [],
@@ -44,7 +44,7 @@ async function compile(name, extra) {
       output,
       ...['-O3', '--converge', '--noAssert', '--runtime', 'stub'],
       ...['--enable', 'simd', '--enable', 'bulk-memory'],
-      ...['--importMemory', '--initialMemory', '1', '--maximumMemory', String(MOST_PAGES)],
+      ...['--importMemory', '--initialMemory', '1', '--maximumMemory', String(MAX_PAGES)],
       ...['--use', `CHECKED=${name === 'CHECKED' ? 1 : 0}`, '--use', 'abort='],
       ...extra,
     ],

@@ -24,12 +24,12 @@ export function opencvBinary(): Plugin {
     load(id) {
       if (id !== RESOLVED) return null;
       if (!builds) return 'export const binary = null;';
-      const held = HELD.exec(readFileSync(resolve(LIBRARY), 'utf8'));
-      if (!held)
+      const script = HELD.exec(readFileSync(resolve(LIBRARY), 'utf8'));
+      if (!script)
         this.error(
           `${LIBRARY} no longer holds its WebAssembly as text: see ${import.meta.filename}.`,
         );
-      const source = Buffer.from(held[1]!, 'base64');
+      const source = Buffer.from(script[1]!, 'base64');
       const file = this.emitFile({ type: 'asset', name: 'opencv.wasm', source });
       return `export const binary = import.meta.ROLLUP_FILE_URL_${file};`;
     },

@@ -31,7 +31,7 @@ export type BrushStroke = v.InferOutput<typeof strokeSchema>;
 /** Dabs lie so far from each other, a share of the size: nearer for a hard brush, whose edge would show steps. */
 const spacingOf = (hardness: number): number => (hardness > 80 ? 0.03 : 0.07);
 /** No stroke has more dabs. */
-const MOST_DABS = 60_000;
+const MAX_DABS = 60_000;
 
 /**
  * The dabs of a stroke under a map: x, y, radius (px of the render) and flow (0–1) in turn, evenly spaced along
@@ -52,7 +52,7 @@ export function dabsOf(stroke: BrushStroke, map: Affine): Float32Array {
   const at = (i: number) => [points[3 * i]!, points[3 * i + 1]!, points[3 * i + 2]!] as const;
   put(...at(0));
   let left = 0;
-  for (let i = 1; i < n && out.length < 4 * MOST_DABS; i++) {
+  for (let i = 1; i < n && out.length < 4 * MAX_DABS; i++) {
     const [x0, y0, p0] = at(i - 1);
     const [x1, y1, p1] = at(i);
     const length = Math.hypot(x1 - x0, y1 - y0);
@@ -67,7 +67,7 @@ export function dabsOf(stroke: BrushStroke, map: Affine): Float32Array {
       }
       const u = along / length;
       put(x0 + (x1 - x0) * u, y0 + (y1 - y0) * u, p0 + (p1 - p0) * u);
-      if (out.length >= 4 * MOST_DABS) break;
+      if (out.length >= 4 * MAX_DABS) break;
     }
   }
   // It goes as far as it was drawn.

@@ -2,7 +2,7 @@ import { guesses, isTight, sharedColours } from './first-guess';
 import type { Region } from '../pixels/region';
 import { covering, grow, holding, intersect, isEmpty, unite } from '../pixels/region';
 import { workingSize } from './cut-out';
-import { changedWhere, heldTogether } from './largest-component';
+import { changedWhere, largestComponents } from './largest-components';
 import { LABEL, banded, beneath, coarser, resized } from './labels';
 import { inWhole, isAtCut, windowOf, withWindow } from './window';
 
@@ -177,8 +177,8 @@ export function cutterFor(cv: OpenCv, rgb: Uint8Array, width: number, height: nu
     goesOn: (i: number) => boolean = () => false,
   ) => {
     const sure = (i: number) => known[i] === LABEL.subject;
-    const held = heldTogether(subject, width, height, side, (i) => sure(i) || goesOn(i));
-    return held.map((v, i) => (sure(i) ? 1 : v));
+    const largest = largestComponents(subject, width, height, side, (i) => sure(i) || goesOn(i));
+    return largest.map((v, i) => (sure(i) ? 1 : v));
   };
   /** Goes on from what of a subject holds together, by what was learnt of it. */
   const onward = (
@@ -242,9 +242,9 @@ export function cutterFor(cv: OpenCv, rgb: Uint8Array, width: number, height: nu
     seen.delete();
     const atCut = (i: number) => isAtCut(i, part, all);
     const goesOn = (i: number) => own[i] === 1 && atCut(i);
-    const held = together(labels, found, part, Math.max(w, h), goesOn);
+    const largest = together(labels, found, part, Math.max(w, h), goesOn);
     const isFresh = (i: number) => fresh(inWhole(i, part, w));
-    const subject = changedWhere(own, held, part.width, part.height, isFresh);
+    const subject = changedWhere(own, largest, part.width, part.height, isFresh);
     if (subject.some((v, i) => v !== own[i] && atCut(i))) {
       forget(models);
       return null;
@@ -258,17 +258,17 @@ export function cutterFor(cv: OpenCv, rgb: Uint8Array, width: number, height: nu
     const start = resized(banded(subject, w, h, BAND), [w, h], { width, height }, of);
     const own = windowOf(known, width, of);
     for (let i = 0; i < start.length; i++) if (own[i] !== LABEL.maybeSubject) start[i] = own[i]!;
-    const told = start.map((l) => l & 1);
+    const subjects = start.map((l) => l & 1);
     // Only where the outline may run: the rest is certain.
     const near = holding(of, (i) => start[i]! >= LABEL.maybeBackground);
     const part = intersect(grow(near, MARGIN), of);
     const inside = { ...part, x: part.x - of.x, y: part.y - of.y };
     const labels = windowOf(start, of.width, inside);
-    if (isEmpty(near) || !isTellable(labels)) return told;
+    if (isEmpty(near) || !isTellable(labels)) return subjects;
     const seen = picture.roi(new cv.Rect(part.x, part.y, part.width, part.height));
     const found = rounds({ ...part, of: seen }, labels, models, 1, cv.GC_EVAL_FREEZE_MODEL);
     seen.delete();
-    return withWindow(told, of.width, inside, found);
+    return withWindow(subjects, of.width, inside, found);
   };
 
   /** What was found, gone on from by what is newly known. */

@@ -26,7 +26,7 @@ const CERTAIN = 0.06;
 export const tonesOf = (labels: Uint8Array): Uint8Array => labels.map((l) => TONES[l]!);
 
 /** The labels that tones, 0–1, tell. */
-export function toldBy(tones: Float32Array): Uint8Array {
+export function labelsFromTones(tones: Float32Array): Uint8Array {
   const out = new Uint8Array(tones.length);
   for (let i = 0; i < out.length; i++) {
     const tone = tones[i]!;

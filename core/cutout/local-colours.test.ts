@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import '../kernels/load';
 import { colourBuffer } from '../pixels/buffer';
-import { LABEL, toldBy, tonesOf } from './labels';
+import { LABEL, labelsFromTones, tonesOf } from './labels';
 import { byLocalColours } from './local-colours';
 
 const [width, height] = [96, 64];
@@ -76,12 +76,12 @@ describe('labels as tones', () => {
     fc.assert(
       fc.property(fc.uint8Array({ max: 3 }), (own) => {
         const tones = Float32Array.from(tonesOf(own), (t) => t / 255);
-        expect([...toldBy(tones)]).toEqual([...own]);
+        expect([...labelsFromTones(tones)]).toEqual([...own]);
       }),
     );
   });
   it('are the subject above half, and certain only near black and white', () => {
-    expect([...toldBy(Float32Array.of(0, 0.02, 0.3, 0.49, 0.51, 0.8, 1))]).toEqual([
+    expect([...labelsFromTones(Float32Array.of(0, 0.02, 0.3, 0.49, 0.51, 0.8, 1))]).toEqual([
       ...[LABEL.background, LABEL.background, LABEL.maybeBackground, LABEL.maybeBackground],
       ...[LABEL.maybeSubject, LABEL.maybeSubject, LABEL.subject],
     ]);

@@ -31,7 +31,7 @@ const TOO_LITTLE = 1e-4;
 /** The least variance of a colour, 0–1: that of rounding to 8 bits, and of noise. */
 const EVEN = 1e-4;
 /** Where a colour is farther from a side than this it is as unlikely as can be: a squared distance in deviations. */
-const MOST = 60;
+const MAX = 60;
 /** How much odds by colour count, and those by the outline, for each px from it. */
 const [BY_COLOUR, BY_PLACE] = [0.35, 1];
 /** At this share of what is certain told wrongly, colours are not listened to. */
@@ -136,7 +136,7 @@ function moved(colours: ColourBuffer, from: Plane, band: number, labels: Uint8Ar
     wrong.data[at]! += w / (1 + Math.exp(d > 0 ? odds(i, k) : -odds(i, k)));
     wrong.data[at + 1]! += w;
   }
-  const told = spread(wrong);
+  const known = spread(wrong);
 
   const out: Plane = unwritten(region, 1);
   for (let i = 0; i < labels.length; i++) {
@@ -146,8 +146,8 @@ function moved(colours: ColourBuffer, from: Plane, band: number, labels: Uint8Ar
     else if (Math.abs(d) <= band) {
       const k = cellOf(i);
       const missed = Math.max(
-        told[k]! / Math.max(told[k + 1]!, TOO_LITTLE),
-        told[k + 2]! / Math.max(told[k + 3]!, TOO_LITTLE),
+        known[k]! / Math.max(known[k + 1]!, TOO_LITTLE),
+        known[k + 2]! / Math.max(known[k + 3]!, TOO_LITTLE),
       );
       const trust = BY_COLOUR * Math.max(0, 1 - missed / USELESS);
       out.data[i] = 1 / (1 + Math.exp(-trust * odds(i, k) - BY_PLACE * d));
@@ -206,5 +206,5 @@ function unlikelihood(g: Gaussians, o: number, I: Float32Array, j: number): numb
     (g[o + 3]! * x + g[o + 4]! * y + g[o + 5]! * z) * x +
     (g[o + 4]! * x + g[o + 6]! * y + g[o + 7]! * z) * y +
     (g[o + 5]! * x + g[o + 7]! * y + g[o + 8]! * z) * z;
-  return Math.min(MOST, Math.max(0, away)) + g[o + 9]!;
+  return Math.min(MAX, Math.max(0, away)) + g[o + 9]!;
 }

@@ -19,7 +19,7 @@ export const contentKey = (value: unknown): string =>
 
 /** Numbers of contents that were met, until there are too many. None is given twice. */
 const met = new Map<string, number>();
-const MOST_NUMBERS = 8192;
+const MAX_NUMBERS = 8192;
 let nextMet = 0;
 const known = new WeakMap<object, number>();
 
@@ -33,7 +33,7 @@ export function numberOf(value: object, text = () => contentKey(value)): number 
   const content = text();
   let own = met.get(content);
   if (own === undefined) {
-    if (met.size >= MOST_NUMBERS) met.clear();
+    if (met.size >= MAX_NUMBERS) met.clear();
     met.set(content, (own = nextMet++));
   }
   known.set(value, own);

@@ -1,7 +1,7 @@
 import type { Plane } from '../pixels/buffer';
 
 /** Something made, and what it was made of: how, as a key, and of which source. */
-export interface HeldPart {
+export interface LastPart {
   key: string;
   of: unknown;
   made: Plane;
@@ -10,8 +10,8 @@ export interface HeldPart {
 }
 
 /** What was last made of the parts of a layer that changes: its next picture goes on from there. */
-export interface Held {
-  get(part: string): HeldPart | null;
+export interface LastMade {
+  get(part: string): LastPart | null;
   /** Takes the place of what was held of the part. The plane must not be drawn on any more. */
-  set(part: string, held: HeldPart): void;
+  set(part: string, held: LastPart): void;
 }

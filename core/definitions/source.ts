@@ -7,7 +7,7 @@ import type { Picture } from '../kernels/picture';
 import type { Mixing } from '../pixels/colour';
 import type { Region } from '../pixels/region';
 import type { Lamp } from './step';
-import type { Held } from './last-made';
+import type { LastMade } from './last-made';
 import type { Memo } from './memo';
 
 /** What of a source lies behind another layer. */
@@ -34,7 +34,7 @@ export interface Run {
 }
 
 /** A layer that throws light or a shadow. */
-export interface Thrower {
+export interface Caster {
   /** What it covers, 0–1, over a region. */
   coverage(region: Region): Plane;
   /** The same upright, under a map of the px that its light or shadow is placed on. */
@@ -64,9 +64,9 @@ export interface SourceContext {
   /** What lies behind another layer. */
   hidden?: Hidden;
   /** The layer whose light or shadow it is. */
-  light?: Thrower;
+  light?: Caster;
   /** What was last made of a source that changes, over the whole region of which a part is wanted now. */
-  held?: { parts: Held; whole: Region };
+  lastMade?: { parts: LastMade; whole: Region };
   /** How colours shall stand in the buffer. */
   mixing: Mixing;
 }

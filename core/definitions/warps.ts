@@ -7,10 +7,10 @@ import { placementSchema } from './placement';
 /** What steps that carry pixels elsewhere are told: parts of a layer, and meshes of points; all in the layer's own px. */
 
 /** As many parts of one layer are reshaped by one step. */
-export const MOST_REGIONS = 24;
+export const MAX_REGIONS = 24;
 /** A mesh has from so many to so many points on a side. */
 export const FEWEST_POINTS = 2;
-export const MOST_POINTS = 12;
+export const MAX_POINTS = 12;
 
 export const regionsSchema = v.pipe(
   v.array(
@@ -30,7 +30,7 @@ export const regionsSchema = v.pipe(
       to: placementSchema,
     }),
   ),
-  v.maxLength(MOST_REGIONS, `One step reshapes at most ${MOST_REGIONS} parts.`),
+  v.maxLength(MAX_REGIONS, `One step reshapes at most ${MAX_REGIONS} parts.`),
   v.check(
     (all) => new Set(all.map((r) => r.id)).size === all.length,
     'Two parts to reshape have the same id.',
@@ -41,7 +41,7 @@ const count = v.pipe(
   v.number(),
   v.integer(),
   v.minValue(FEWEST_POINTS),
-  v.maxValue(MOST_POINTS, `A mesh has ${FEWEST_POINTS} to ${MOST_POINTS} points on a side.`),
+  v.maxValue(MAX_POINTS, `A mesh has ${FEWEST_POINTS} to ${MAX_POINTS} points on a side.`),
 );
 
 export const meshSchema = v.pipe(

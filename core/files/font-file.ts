@@ -4,7 +4,7 @@ import { FileFault } from './fault';
 /** Font files: what they are, and WOFF unpacked to the TrueType or OpenType font that it holds. */
 
 /** No font is larger than this, bytes. */
-const MOST = 64 * 2 ** 20;
+const MAX = 64 * 2 ** 20;
 
 const AGAIN = 'Save it again from where it came, and bring in the new copy.';
 
@@ -18,7 +18,7 @@ export async function sfntOf(
   unpack2: (bytes: Uint8Array) => Promise<Uint8Array>,
 ): Promise<{ bytes: Uint8Array; format: 'ttf' | 'otf' }> {
   if (bytes.length === 0) throw new FileFault(name, 'is empty', AGAIN);
-  if (bytes.length > MOST)
+  if (bytes.length > MAX)
     throw new FileFault(name, 'is larger than 64 MB', 'Bring in a font with fewer letters.');
   const tag = String.fromCharCode(...bytes.subarray(0, 4));
   let plain = bytes;
@@ -62,14 +62,14 @@ function unpackWoff(woff: Uint8Array): Uint8Array {
     const at = 44 + 20 * i;
     const [tag, offset, packed, size, sum] = [0, 4, 8, 12, 16].map((k) => view.getUint32(at + k));
     if (offset! + packed! > woff.length) throw new Error('a table lies beyond its end');
-    if (size! > MOST) throw new Error('a table is larger than any font');
+    if (size! > MAX) throw new Error('a table is larger than any font');
     const part = woff.subarray(offset!, offset! + packed!);
     const data = packed! < size! ? unzlibSync(part, { out: new Uint8Array(size!) }) : part;
     return { tag: tag!, sum: sum!, data };
   });
   const start = 12 + 16 * count;
   const total = tables.reduce((n, t) => n + ((t.data.length + 3) & ~3), start);
-  if (total > MOST) throw new Error('it unpacks to more than 64 MB');
+  if (total > MAX) throw new Error('it unpacks to more than 64 MB');
   const out = new Uint8Array(total);
   const to = new DataView(out.buffer);
   to.setUint32(0, view.getUint32(4));

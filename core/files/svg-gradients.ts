@@ -24,7 +24,7 @@ interface Element {
 }
 
 /** So far gradients may point on to others for their stops. */
-const MOST_HREFS = 8;
+const MAX_HREFS = 8;
 
 /** A share or a number: `50%` is a half. */
 function numberOf(v: string | undefined, fallback: number): number {
@@ -35,7 +35,7 @@ function numberOf(v: string | undefined, fallback: number): number {
 /** The gradient and those it points on to, nearest first. */
 function chainOf(first: Element, byId: ReadonlyMap<string, Element>): Element[] {
   const chain = [first];
-  while (chain.length < MOST_HREFS) {
+  while (chain.length < MAX_HREFS) {
     const { href, 'xlink:href': old } = chain.at(-1)!.attributes;
     const next = byId.get((href ?? old ?? '').replace(/^#/, ''));
     if (!next || chain.includes(next)) break;

@@ -33,11 +33,11 @@ export interface SvgDrawing {
 }
 
 /** The largest file that is read, letters, and the most elements and anchors. */
-const MOST_TEXT = 20_000_000;
-const MOST_ELEMENTS = 20_000;
-const MOST_ANCHORS = 500_000;
+const MAX_TEXT = 20_000_000;
+const MAX_ELEMENTS = 20_000;
+const MAX_ANCHORS = 500_000;
 /** How deep `use` may point on to others. */
-const MOST_USES = 12;
+const MAX_USES = 12;
 
 interface Node {
   tag: string;
@@ -95,11 +95,11 @@ const lengthOf = (v: string | undefined, fallback: number): number => {
  * sheets. Throws a FileFault if it is too large, is no SVG, or draws nothing that a line can be.
  */
 export function readSvg(text: string, file: string): SvgDrawing {
-  if (text.length > MOST_TEXT)
+  if (text.length > MAX_TEXT)
     throw new FileFault(
       file,
       `is too large: ${Math.round(text.length / 1e6)} MB of SVG`,
-      `Lines are read from up to ${MOST_TEXT / 1e6} MB; take it apart, or bring it in as a picture.`,
+      `Lines are read from up to ${MAX_TEXT / 1e6} MB; take it apart, or bring it in as a picture.`,
     );
   const root = rootOf(text, file);
   const byId = new Map<string, Node>();
@@ -125,7 +125,7 @@ export function readSvg(text: string, file: string): SvgDrawing {
 
   const elements: SvgElement[] = [];
   let anchors = 0;
-  const full = () => elements.length >= MOST_ELEMENTS || anchors >= MOST_ANCHORS;
+  const full = () => elements.length >= MAX_ELEMENTS || anchors >= MAX_ANCHORS;
 
   const draw = (
     node: Node,
@@ -157,7 +157,7 @@ export function readSvg(text: string, file: string): SvgDrawing {
       const href = own.href ?? own['xlink:href'];
       const target = href?.startsWith('#') ? byId.get(href.slice(1)) : undefined;
       const moved = `translate(${lengthOf(own.x, 0)} ${lengthOf(own.y, 0)})`;
-      if (!target || uses >= MOST_USES) return;
+      if (!target || uses >= MAX_USES) return;
       // What is defined to be used shows where it is used.
       if (target.tag === 'symbol')
         for (const child of target.children)

@@ -30,14 +30,14 @@ export interface Block {
   pieces(map: Affine, fineness: Fineness): Run;
 }
 
-interface Kept {
+interface CachedBlock {
   anchors: readonly Anchor[];
   box: Box;
   runs: Map<string, Run>;
 }
 
 /** By the first anchor of a block. */
-const known = new WeakMap<Anchor, Kept>();
+const known = new WeakMap<Anchor, CachedBlock>();
 
 /** The blocks of a path, in order. */
 export function blocksOf(path: Path): Block[] {
@@ -45,8 +45,8 @@ export function blocksOf(path: Path): Block[] {
   const out: Block[] = [];
   for (let from = 0; from < count; from += SEGMENTS) {
     const to = Math.min(count, from + SEGMENTS);
-    const kept = keptOf(path, from, to);
-    const { anchors, box, runs } = kept;
+    const blocksOfAnchors = cachedBlock(path, from, to);
+    const { anchors, box, runs } = blocksOfAnchors;
     out.push({
       from,
       to,
@@ -73,7 +73,7 @@ const anchorsBetween = ({ anchors }: Path, from: number, to: number): Anchor[] =
   Array.from({ length: to - from + 1 }, (_, i) => anchors[(from + i) % anchors.length]!);
 
 /** What is kept of a block; nothing of what it was when an anchor of it has changed. */
-function keptOf(path: Path, from: number, to: number): Kept {
+function cachedBlock(path: Path, from: number, to: number): CachedBlock {
   const { anchors } = path;
   const first = anchors[from]!;
   const found = known.get(first);
@@ -143,5 +143,5 @@ export function pathDifference(before: Path, after: Path): Box | 'nowhere' | nul
 
 const boxBetween = (path: Path, from: number, to: number): Box =>
   isDense(path)
-    ? keptOf(path, from, to).box
+    ? cachedBlock(path, from, to).box
     : curveBox({ closed: false, anchors: anchorsBetween(path, from, to) })!;

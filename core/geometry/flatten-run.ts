@@ -64,7 +64,7 @@ export const isSame = (ax: number, ay: number, bx: number, by: number): boolean 
 const DEEPEST = 14;
 
 /** So many points in a row may be merged. */
-const MOST_MERGED = 12;
+const MAX_MERGED = 12;
 
 /**
  * Leaves out points, in place, that lie within a quarter of the tolerance of the straight piece past them,
@@ -73,14 +73,14 @@ const MOST_MERGED = 12;
 export function merge({ points: out, at }: Run, { tolerance, turn, rounded }: Fineness): void {
   const near = rounded ? tolerance / 2 : tolerance / 4;
   const n = at.length;
-  let kept = 1;
+  let remaining = 1;
   let last = 0;
   for (let i = 1; i < n - 1; i++) {
-    const [x0, y0] = [out[2 * kept - 2]!, out[2 * kept - 1]!];
+    const [x0, y0] = [out[2 * remaining - 2]!, out[2 * remaining - 1]!];
     const dx = out[2 * i + 2]! - x0;
     const dy = out[2 * i + 3]! - y0;
     const l = Math.hypot(dx, dy);
-    let off = l > 0 && i - last <= MOST_MERGED ? 0 : Infinity;
+    let off = l > 0 && i - last <= MAX_MERGED ? 0 : Infinity;
     for (let k = last + 1; k <= i && off <= near; k++) {
       const [x, y] = [out[2 * k]! - x0, out[2 * k + 1]! - y0];
       const along = (x * dx + y * dy) / l;
@@ -88,18 +88,18 @@ export function merge({ points: out, at }: Run, { tolerance, turn, rounded }: Fi
     }
     // By an arc's sagitta: it turns by eight times its height over its chord, twice as much at an end.
     if (off <= near && (rounded || (off * 16) / l <= turn)) continue;
-    out[2 * kept] = out[2 * i]!;
-    out[2 * kept + 1] = out[2 * i + 1]!;
-    at[kept++] = at[i]!;
+    out[2 * remaining] = out[2 * i]!;
+    out[2 * remaining + 1] = out[2 * i + 1]!;
+    at[remaining++] = at[i]!;
     last = i;
   }
   if (n > 1) {
-    out[2 * kept] = out[2 * n - 2]!;
-    out[2 * kept + 1] = out[2 * n - 1]!;
-    at[kept++] = at[n - 1]!;
+    out[2 * remaining] = out[2 * n - 2]!;
+    out[2 * remaining + 1] = out[2 * n - 1]!;
+    at[remaining++] = at[n - 1]!;
   }
-  out.length = 2 * kept;
-  at.length = kept;
+  out.length = 2 * remaining;
+  at.length = remaining;
 }
 
 /** Splits a piece of a cubic that begins at `from` and is `span` long in terms of t. */

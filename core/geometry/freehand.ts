@@ -24,22 +24,22 @@ const NEAR = 0.75;
  * of the anchors, unless it is the same all along. It is closed if it ends within `closing` px of its start.
  */
 export function freehandPath(samples: readonly Sample[], fidelity: number, closing = 0): Path {
-  const kept: Sample[] = [];
+  const thinned: Sample[] = [];
   for (const s of samples) {
-    const last = kept.at(-1);
-    if (!last || Math.hypot(s.x - last.x, s.y - last.y) >= NEAR) kept.push(s);
+    const last = thinned.at(-1);
+    if (!last || Math.hypot(s.x - last.x, s.y - last.y) >= NEAR) thinned.push(s);
   }
-  const first = kept[0];
-  const end = kept.at(-1);
+  const first = thinned[0];
+  const end = thinned.at(-1);
   if (!first || !end) return { closed: false, anchors: [] };
-  if (kept.length === 1) return { closed: false, anchors: [corner(first.x, first.y)] };
-  const closed = kept.length > 8 && Math.hypot(first.x - end.x, first.y - end.y) < closing;
-  const points = kept.map((s): [number, number] => [s.x, s.y]);
+  if (thinned.length === 1) return { closed: false, anchors: [corner(first.x, first.y)] };
+  const closed = thinned.length > 8 && Math.hypot(first.x - end.x, first.y - end.y) < closing;
+  const points = thinned.map((s): [number, number] => [s.x, s.y]);
   if (closed) points[points.length - 1] = [first.x, first.y];
   const curves = fitCurve(points, Math.max(0.1, fidelity) ** 2);
-  const steady = kept.every((s) => Math.abs(s.pressure - first.pressure) < 0.02);
+  const steady = thinned.every((s) => Math.abs(s.pressure - first.pressure) < 0.02);
   const pressed = (x: number, y: number) =>
-    kept.reduce((best, s) =>
+    thinned.reduce((best, s) =>
       Math.hypot(s.x - x, s.y - y) < Math.hypot(best.x - x, best.y - y) ? s : best,
     ).pressure;
   const anchors: Anchor[] = [];

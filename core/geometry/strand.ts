@@ -152,15 +152,15 @@ export function refined(strand: Strand, step: number, most = 20_000): Strand {
 export function thinned(strand: Strand, by: number): Strand {
   const n = strand.width.length;
   const left = Math.max(Math.min(n, 2), Math.ceil(n / by));
-  const kept = Array.from({ length: left }, (_, i) =>
+  const strandsLeft = Array.from({ length: left }, (_, i) =>
     Math.round((i * (strand.closed ? n : n - 1)) / Math.max(1, strand.closed ? left : left - 1)),
   );
   return {
     ...strand,
     points: Float64Array.from(
-      kept.flatMap((i) => [strand.points[2 * i]!, strand.points[2 * i + 1]!]),
+      strandsLeft.flatMap((i) => [strand.points[2 * i]!, strand.points[2 * i + 1]!]),
     ),
-    width: Float64Array.from(kept, (i) => strand.width[i]!),
+    width: Float64Array.from(strandsLeft, (i) => strand.width[i]!),
   };
 }
 

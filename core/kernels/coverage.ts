@@ -135,12 +135,12 @@ function bands(
     }
   }
   const out: Band[] = [];
-  let held = 0;
+  let edgeCount = 0;
   for (let block = first; block < last; block++) {
     let most = 0;
     for (let i = 0; i < BLOCK; i++) {
-      held += touching[(block - first) * BLOCK + i]!;
-      most = Math.max(most, held);
+      edgeCount += touching[(block - first) * BLOCK + i]!;
+      most = Math.max(most, edgeCount);
     }
     const way = wayOf(most);
     const bottom = Math.min(region.y + region.height, (block + 1) * BLOCK);

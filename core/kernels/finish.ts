@@ -1,6 +1,6 @@
 import { NOWHERE, byteStride, strideOf } from './arguments';
 import type { ColourBuffer } from '../pixels/buffer';
-import { bytes, floats, held, isOnHeap, scoped } from '../pixels/heap';
+import { bytes, floats, retained, isOnHeap, scoped } from '../pixels/heap';
 import type { StraightImage } from '../pixels/picture';
 import type { Mixing } from '../pixels/colour';
 import { onHeap, run } from './machine';
@@ -31,7 +31,7 @@ let noise: { data: Float32Array } | null = null;
 /** The tile of noise, on the heap that is in use. */
 function noiseOnHeap(): Float32Array {
   if (!noise || !isOnHeap(noise.data))
-    noise = held(() => {
+    noise = retained(() => {
       const data = floats(TILE * TILE * 4);
       fillNoise(data);
       return { data };

@@ -34,14 +34,14 @@ export function planBlur(
   const known = plans.get(shared) ?? new Map<number, BlurPlan>();
   const plan = known.get(sigma) ?? planned(sigma, shared);
   // While a blur is dragged every frame has another.
-  if (known.size >= MOST_PLANS) known.clear();
+  if (known.size >= MAX_PLANS) known.clear();
   plans.set(shared, known.set(sigma, plan));
   return plan;
 }
 
 /** Plans that were made: margins are asked for several times a step, and each plan weighs its whole Gaussian. */
 const plans = new Map<(cell: number) => number, Map<number, BlurPlan>>();
-const MOST_PLANS = 256;
+const MAX_PLANS = 256;
 
 function planned(sigma: number, shared: (cell: number) => number): BlurPlan {
   let cell = 1;

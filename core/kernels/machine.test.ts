@@ -6,7 +6,16 @@ import { strideOf } from './arguments';
 import { alphaOf } from './rows';
 import { bufferOf } from '../testing/buffer-of';
 import { blends } from '../blend/index';
-import { floats, heapUse, held, hold, isOnHeap, letGo, scoped, zeros } from '../pixels/heap';
+import {
+  floats,
+  heapUse,
+  retained,
+  retain,
+  isOnHeap,
+  release,
+  scoped,
+  zeros,
+} from '../pixels/heap';
 import { cacheOf } from '../render/cache';
 import { render } from '../render/render';
 import { lookUp, scene } from '../testing/scenes';
@@ -142,16 +151,16 @@ describe('the builds', () => {
 
 describe('the heap', () => {
   it('gives back what a scope took, save its result', () => {
-    const before = heapUse().held;
+    const before = heapUse().retained;
     scoped(() => {
-      const kept = scoped(() => {
+      const cachedResult = scoped(() => {
         floats(1000);
         return { data: floats(500) };
       });
-      expect(isOnHeap(kept.data)).toBe(true);
-      expect(heapUse().held - before).toBe(2048);
+      expect(isOnHeap(cachedResult.data)).toBe(true);
+      expect(heapUse().retained - before).toBe(2048);
     });
-    expect(heapUse().held).toBe(before);
+    expect(heapUse().retained).toBe(before);
   });
 
   it('copies the result of the outermost scope out', () => {
@@ -161,7 +170,7 @@ describe('the heap', () => {
   });
 
   it('never gives one block out twice, whatever comes and goes', () => {
-    const before = heapUse().held;
+    const before = heapUse().retained;
     fc.assert(
       fc.property(fc.array(fc.tuple(fc.nat(5000), fc.boolean()), { maxLength: 60 }), (steps) => {
         const live: { data: Float32Array; mark: number }[] = [];
@@ -169,40 +178,40 @@ describe('the heap', () => {
           if (give && live.length > 0) {
             const one = live.splice(size % live.length, 1)[0]!;
             expect(one.data.every((v) => v === one.mark)).toBe(true);
-            letGo(one);
-          } else live.push({ ...held(() => ({ data: floats(size + 1).fill(i) })), mark: i });
+            release(one);
+          } else live.push({ ...retained(() => ({ data: floats(size + 1).fill(i) })), mark: i });
         });
         for (const one of live) {
           expect(one.data.every((v) => v === one.mark)).toBe(true);
-          letGo(one);
+          release(one);
         }
-        expect(heapUse().held).toBe(before);
+        expect(heapUse().retained).toBe(before);
       }),
       { numRuns: 60 },
     );
   });
 
   it('says how much it lacks when it is full, and goes on', () => {
-    const before = heapUse().held;
+    const before = heapUse().retained;
     expect(() => scoped(() => void floats(700_000_000))).toThrow(
       /no memory left for 2671 MB.*Hide/,
     );
-    expect(heapUse().held).toBe(before);
+    expect(heapUse().retained).toBe(before);
     expect(scoped(() => ({ data: zeros(5) })).data).toEqual(new Float32Array(5));
   });
 
   it('keeps what is held twice until it is let go of twice', () => {
-    const before = heapUse().held;
-    const one = held(() => ({ data: floats(100) }));
-    hold(one);
-    letGo(one);
-    expect(heapUse().held).toBeGreaterThan(before);
-    letGo(one);
-    expect(heapUse().held).toBe(before);
+    const before = heapUse().retained;
+    const one = retained(() => ({ data: floats(100) }));
+    retain(one);
+    release(one);
+    expect(heapUse().retained).toBeGreaterThan(before);
+    release(one);
+    expect(heapUse().retained).toBe(before);
   });
 
   it('holds nothing of a cache that was cleared, whatever was rendered through it', () => {
-    const before = heapUse().held;
+    const before = heapUse().retained;
     const cache = cacheOf(2 ** 22);
     const pictures = lookUp();
     for (const s of fc.sample(scene, { numRuns: 20, seed: 2 }))
@@ -216,6 +225,6 @@ describe('the heap', () => {
     expect(cache.bytes()).toBeGreaterThan(0);
     cache.clear();
     pictures.release();
-    expect(heapUse().held).toBeLessThanOrEqual(before);
+    expect(heapUse().retained).toBeLessThanOrEqual(before);
   });
 });

@@ -45,7 +45,7 @@ export interface Invitation {
 
 /** Each thread's room for a row of anything, bytes. */
 const SCRATCH = 2 ** 20;
-const MOST_HELPERS = 7;
+const MAX_HELPERS = 7;
 /** Bytes of the block in which work is handed out, and of the list that the checked build reads. */
 const CONTROL = 512;
 const CHECK_LIST = 2 ** 16;
@@ -105,7 +105,7 @@ export function startKernels(
   const exports = instance(module, memory);
   const base = Math.ceil(exports.heapBase() / 64) * 64;
   const rooms = base + CONTROL + CHECK_LIST;
-  const reserved = rooms + SCRATCH * (1 + MOST_HELPERS);
+  const reserved = rooms + SCRATCH * (1 + MAX_HELPERS);
   const missing = reserved - memory.buffer.byteLength;
   if (missing > 0) memory.grow(Math.ceil(missing / 65_536));
   exports.useScratch(rooms as Address);
@@ -153,7 +153,7 @@ function listBlocks(live: ReadonlyMap<number, { size: number }>, at: number, roo
 export function inviteHelper(): Invitation | null {
   ensureKernels();
   const m = machine!;
-  if (m.build !== 'shared' || m.helpers >= MOST_HELPERS) return null;
+  if (m.build !== 'shared' || m.helpers >= MAX_HELPERS) return null;
   m.helpers++;
   return {
     module: m.module,

@@ -1,7 +1,7 @@
 import { after } from './arguments';
 import type { ColourBuffer } from '../pixels/buffer';
 import { unwritten } from '../pixels/buffer';
-import { held, letGo } from '../pixels/heap';
+import { retained, release } from '../pixels/heap';
 import type { StraightImage } from '../pixels/picture';
 import type { Region } from '../pixels/region';
 import type { Mixing } from '../pixels/colour';
@@ -19,7 +19,7 @@ export interface Picture {
    * made whole when first asked for, by area averages, and kept.
    */
   level(n: number, part: Region, mixing: Mixing): ColourBuffer;
-  /** Gives back what it keeps on the heap; it may still be used, and makes it anew. */
+  /** Releases what it retains on the heap; it may still be used, and makes it anew. */
   release(): void;
 }
 
@@ -30,25 +30,25 @@ const STRIP = 2 ** 20;
 export function picture(image: StraightImage): Picture {
   const { width, height } = image;
   const levels = 1 + Math.ceil(Math.log2(Math.max(width, height, 1)));
-  let kept: { mixing: Mixing; made: ColourBuffer[] } | null = null;
-  const release = () => {
-    kept?.made.forEach(letGo);
-    kept = null;
+  let pyramid: { mixing: Mixing; made: ColourBuffer[] } | null = null;
+  const releaseAll = () => {
+    pyramid?.made.forEach(release);
+    pyramid = null;
   };
   return {
     width,
     height,
     levels,
-    release,
+    release: releaseAll,
     level(n, part, mixing) {
       if (n <= 0) return unpack(image, part, mixing);
-      if (kept?.mixing !== mixing) release();
-      kept ??= { mixing, made: [] };
-      const { made } = kept;
+      if (pyramid?.mixing !== mixing) releaseAll();
+      pyramid ??= { mixing, made: [] };
+      const { made } = pyramid;
       const last = Math.min(n, levels - 1);
       while (made.length < last) {
         const from = made.at(-1);
-        made.push(held(() => (from ? halved(from) : firstLevel(image, mixing))));
+        made.push(retained(() => (from ? halved(from) : firstLevel(image, mixing))));
       }
       return made[last - 1]!;
     },

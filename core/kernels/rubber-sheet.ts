@@ -86,10 +86,10 @@ function trianglesOver(sheet: Sheet, region: Region, mirrored: boolean): Float32
     if (Math.max(ax, bx, cx) < x0 || Math.min(ax, bx, cx) > x1) return null;
     if (Math.max(ay, by, cy) < y0 || Math.min(ay, by, cy) > y1) return null;
     const turn = (bx - ax) * (cy - ay) - (by - ay) * (cx - ax);
-    const held = hold ? (hold[a]! + hold[b]! + hold[c]!) / 3 : 0;
+    const firmness = hold ? (hold[a]! + hold[b]! + hold[c]!) / 3 : 0;
     const isUnderside = turn < 0 !== mirrored;
-    if (turn === 0 || (hold && isUnderside && held < FIRM)) return null;
-    return Math.floor(held * last);
+    if (turn === 0 || (hold && isUnderside && firmness < FIRM)) return null;
+    return Math.floor(firmness * last);
   };
   // What is drawn, in the order of the grid; then by layers, each from where those before it end.
   const corners = new Int32Array(6 * rows * columns);

@@ -5,7 +5,7 @@ import type { Region } from '../pixels/region';
 import { gaussianBlur } from './blur';
 
 /** So many blurs at most are mixed, and each is at most so many times as wide as the last. */
-const MOST = 12;
+const MAX = 12;
 const STEP = 1.45;
 /** A blur narrower than this shows nothing, px. */
 const LEAST = 0.3;
@@ -16,9 +16,9 @@ function widths(from: number, to: number): number[] {
   if (high - low < 0.05) return [high];
   const out = [low];
   let next = Math.max(LEAST, low * STEP);
-  while (next < high && out.length < MOST - 1) {
+  while (next < high && out.length < MAX - 1) {
     out.push(next);
-    next = Math.max(next * STEP, next + (high - next) / (MOST - out.length));
+    next = Math.max(next * STEP, next + (high - next) / (MAX - out.length));
   }
   return [...out, high];
 }

@@ -2,7 +2,7 @@ import type { MaskContext, MaskShapeDefinition } from '../definitions/mask';
 import { numberOf } from '../definitions/content-key';
 import type { CutOutShape } from '../cutout/cut-out';
 import { cutOutSchema } from '../cutout/cut-out';
-import { marked, resized, toldBy } from '../cutout/labels';
+import { marked, resized, labelsFromTones } from '../cutout/labels';
 import { byLocalColours } from '../cutout/local-colours';
 import type { Affine } from '../geometry/affine';
 import { IDENTITY, invert, meanScale, multiply, scaling } from '../geometry/affine';
@@ -20,7 +20,7 @@ import type { Region } from '../pixels/region';
 import { grow, holding, intersect, isEmpty, regionKey } from '../pixels/region';
 
 /** The grid that an edge is looked for on has so many px at most. */
-const MOST = 0.6e6;
+const MAX = 0.6e6;
 /** How much the colours of one thing may differ near its edge: a variance, colours 0–1. */
 const EVEN = 5e-5;
 /** How often the edge is looked for, each time from what was found before. */
@@ -41,7 +41,7 @@ const MOVES = 1.6;
 
 /** The grid of a picture: its px, and px of it for one of the picture. */
 function gridOf({ width, height }: CutOutShape): { region: Region; scale: number } {
-  const scale = Math.min(1, Math.sqrt(MOST / (width * height)));
+  const scale = Math.min(1, Math.sqrt(MAX / (width * height)));
   return {
     scale,
     region: { x: 0, y: 0, width: Math.ceil(width * scale), height: Math.ceil(height * scale) },
@@ -72,8 +72,8 @@ function outline(shape: CutOutShape, colours: ColourBuffer, context: MaskContext
     JSON.stringify(['outline', asset, found, detail]),
     () => {
       const all = { x: 0, y: 0, width: found.width, height: found.height };
-      const told = toneOf(context.picture(found.asset).level(0, all, 'displayed'));
-      const labels = resized(toldBy(told.data), [found.width, found.height], region);
+      const rough = toneOf(context.picture(found.asset).level(0, all, 'displayed'));
+      const labels = resized(labelsFromTones(rough.data), [found.width, found.height], region);
       return byLocalColours(colours, labels, detail * scale * MOVES);
     },
     (made) => made.data.byteLength,
@@ -101,10 +101,10 @@ function coefficients(shape: CutOutShape, context: MaskContext, hair: boolean): 
     () =>
       scoped(() => {
         const all = coloursOver(shape, context, scaling(grid.scale), grid.region);
-        const told = outline(shape, all, context);
+        const whole = outline(shape, all, context);
         // Beyond the reach of the outline all is covered or nothing is, as at the edge of that.
-        const near = whereMixed(told, Math.ceil(2 * blurMargin(reach / 2)));
-        const [colours, rough] = [crop(all, near), crop(told, near)];
+        const near = whereMixed(whole, Math.ceil(2 * blurMargin(reach / 2)));
+        const [colours, rough] = [crop(all, near), crop(whole, near)];
         const even = EVEN * (hair ? HAIR.even : 1);
         let made = guidedCoefficients(colours, rough, reach / 2, even);
         // What was found to be covered tells more of the edge than the coarse outline did.
@@ -137,9 +137,9 @@ function subject(shape: CutOutShape, context: MaskContext, wanted: Region): Plan
   const colours = coloursOver(shape, context, map, region);
   const back = invert(toRender);
   if (!back) return plane(wanted);
-  const told = guidedBy(colours, coefficients(shape, context, false), back);
-  lookUp(told, NARROWED);
-  const out = gaussianBlur(told, sigma, wanted);
+  const rough = guidedBy(colours, coefficients(shape, context, false), back);
+  lookUp(rough, NARROWED);
+  const out = gaussianBlur(rough, sigma, wanted);
   if (shape.marks.some((m) => m.says === 'hair')) {
     const { width, height } = grid.region;
     const share = context.memo(

@@ -44,10 +44,10 @@ function render(shape: StrokesShape, before: Before, context: MaskContext): Plan
   return scoped(() => {
     const after = copied(painted(shape, before, context));
     times(after, within);
-    const kept = copied(before.made());
-    without(kept, within);
-    add(kept, after);
-    return kept;
+    const unselected = copied(before.made());
+    without(unselected, within);
+    add(unselected, after);
+    return unselected;
   });
 }
 

@@ -25,8 +25,8 @@ function jagged(strand: Strand, far: number, detail: number, seed: number, most:
       sum += (x === null ? own : own * (1 - x) + jag(seed + 977 * o, 0) * x) * 0.5 ** o;
     }
     // The ends stay where the artist put them.
-    const held = strand.closed ? 1 : Math.min(1, 8 * Math.min(s, 1 - s));
-    const d = sum * far * held;
+    const pinned = strand.closed ? 1 : Math.min(1, 8 * Math.min(s, 1 - s));
+    const d = sum * far * pinned;
     return [normals[2 * i]! * d, normals[2 * i + 1]! * d];
   });
 }

@@ -180,11 +180,11 @@ describe('a ripple that stays within', () => {
       return made!.points.filter((_, i) => i % 2 === 1);
     };
     const free = far({});
-    const held = far({ within: 50 });
+    const pinned = far({ within: 50 });
     expect(Math.max(...free)).toBeGreaterThan(290);
-    expect(Math.max(...held.map(Math.abs))).toBeLessThanOrEqual(50);
-    expect(Math.max(...held)).toBeGreaterThan(49);
-    held.forEach((v, i) =>
+    expect(Math.max(...pinned.map(Math.abs))).toBeLessThanOrEqual(50);
+    expect(Math.max(...pinned)).toBeGreaterThan(49);
+    pinned.forEach((v, i) =>
       expect(Math.sign(Math.round(v * 1e6))).toBe(Math.sign(Math.round(free[i]! * 1e6))),
     );
     const small = far({ amplitude: 2, within: 400 });

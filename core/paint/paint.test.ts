@@ -44,7 +44,7 @@ const shares = (p: Paint, f = frame()) => {
   const { data } = paintShape(full, p, f);
   return (x: number, y: number) => data[(y * W + x) * 4]!;
 };
-const held = (v: number) => Math.min(1, Math.max(0, v));
+const repeated = (v: number) => Math.min(1, Math.max(0, v));
 
 describe('the ends of a gradient', () => {
   it('lie on the edges of the box, seen along its way', () => {
@@ -111,7 +111,7 @@ describe('a shape painted', () => {
       [0, 10],
     ] as const)
       expect(at(x, y)).toBeCloseTo(
-        held(Math.hypot(x + 0.5 - 20, y + 0.5 - 10) / Math.hypot(20, 10)),
+        repeated(Math.hypot(x + 0.5 - 20, y + 0.5 - 10) / Math.hypot(20, 10)),
         2,
       );
   });

@@ -7,7 +7,7 @@ const toOklab = converter('oklab');
 /** Colours nearer to each other than this in Oklab (Euclidean) look the same beside each other, or nearly. */
 const NEAR = 0.03;
 /** So many colours of a ramp can still be told apart and dragged. */
-const MOST = 12;
+const MAX = 12;
 
 /**
  * A ramp through colours that were seen one after another along a way (each `#rrggbb`, at least one), evenly
@@ -20,11 +20,11 @@ export function fittedRamp(colours: readonly string[]): Ramp {
     return [l, a, b] as const;
   });
   const last = seen.length - 1;
-  const kept = [...new Set([0, last])];
-  while (kept.length < MOST) {
+  const chosen = [...new Set([0, last])];
+  while (chosen.length < MAX) {
     let worst = { at: -1, off: NEAR };
-    for (let k = 1; k < kept.length; k++) {
-      const [from, to] = [kept[k - 1]!, kept[k]!];
+    for (let k = 1; k < chosen.length; k++) {
+      const [from, to] = [chosen[k - 1]!, chosen[k]!];
       for (let i = from + 1; i < to; i++) {
         const t = (i - from) / (to - from);
         const off = Math.hypot(
@@ -34,11 +34,11 @@ export function fittedRamp(colours: readonly string[]): Ramp {
       }
     }
     if (worst.at < 0) break;
-    kept.push(worst.at);
-    kept.sort((a, b) => a - b);
+    chosen.push(worst.at);
+    chosen.sort((a, b) => a - b);
   }
   return rampOf(
-    kept.map((i) => {
+    chosen.map((i) => {
       const [l, a, b] = seen[i]!;
       const at = last === 0 ? 0 : Math.round((1000 * i) / last) / 10;
       return [at, formatHex({ mode: 'oklab', l, a, b })] as const;

@@ -6,7 +6,7 @@
 
 const PAGE = 65_536;
 /** 2 GB: the most that buffers may take. */
-const MOST_PAGES = 32_768;
+const MAX_PAGES = 32_768;
 /** The least by which the memory grows, pages. */
 const STRIDE = 1024;
 /** Blocks begin on multiples of this many bytes: a line of the processor's cache. */
@@ -25,7 +25,7 @@ export class HeapFull extends Error {
 interface Block {
   size: number;
   /** How many scopes, caches and pictures hold it. */
-  holders: number;
+  references: number;
 }
 
 interface Heap {
@@ -37,7 +37,7 @@ interface Heap {
   live: Map<number, Block>;
   /** Every view's buffer: a shared memory that grows gets a new one, and old views stay good. */
   buffers: WeakSet<object>;
-  held: number;
+  retained: number;
   most: number;
   /** Sets bytes to 0, faster than a view of shared memory can. */
   clear(at: number, bytes: number): void;
@@ -62,7 +62,7 @@ export function useMemory(
     free: end > from ? [{ at: from, size: end - from }] : [],
     live: new Map(),
     buffers: new WeakSet([memory.buffer]),
-    held: 0,
+    retained: 0,
     most: 0,
     clear,
   };
@@ -73,8 +73,8 @@ export function useMemory(
 export const newMemory = (shared: boolean): WebAssembly.Memory =>
   new WebAssembly.Memory(
     shared
-      ? { initial: STRIDE, maximum: MOST_PAGES, shared }
-      : { initial: MOST_PAGES * 0.75, maximum: MOST_PAGES * 0.75 },
+      ? { initial: STRIDE, maximum: MAX_PAGES, shared }
+      : { initial: MAX_PAGES * 0.75, maximum: MAX_PAGES * 0.75 },
   );
 
 function take(bytes: number): number {
@@ -96,9 +96,9 @@ function take(bytes: number): number {
     found.at += size;
     found.size -= size;
   }
-  h.live.set(at, { size, holders: 1 });
-  h.held += size;
-  h.most = Math.max(h.most, h.held);
+  h.live.set(at, { size, references: 1 });
+  h.retained += size;
+  h.most = Math.max(h.most, h.retained);
   onChange?.(h.live);
   return at;
 }
@@ -123,9 +123,9 @@ function grow(h: Heap, size: number): void {
 function give(at: number): void {
   const h = heap!;
   const block = h.live.get(at);
-  if (!block || --block.holders > 0) return;
+  if (!block || --block.references > 0) return;
   h.live.delete(at);
-  h.held -= block.size;
+  h.retained -= block.size;
   let i = h.free.findIndex((f) => f.at > at);
   if (i < 0) i = h.free.length;
   const before = h.free[i - 1];
@@ -201,7 +201,7 @@ export function scoped<T>(work: () => T): T {
     if (!data) return value;
     const outer = scopes.at(-2);
     if (!outer) return { ...value, data: data.slice() };
-    hold(value);
+    retain(value);
     outer.push(data.byteOffset);
     return value;
   } finally {
@@ -214,14 +214,14 @@ export function scoped<T>(work: () => T): T {
 }
 
 /** Keeps a buffer from being given back until `letGo`. What is not on the heap needs no holding. */
-export function hold(value: unknown): void {
+export function retain(value: unknown): void {
   const data = dataOf(value);
   const block = data && heap!.live.get(data.byteOffset);
-  if (block) block.holders++;
+  if (block) block.references++;
 }
 
 /** Ends one `hold`. */
-export function letGo(value: unknown): void {
+export function release(value: unknown): void {
   const data = dataOf(value);
   if (data) give(data.byteOffset);
 }
@@ -231,19 +231,19 @@ export function borrow<T>(value: T): T {
   const data = dataOf(value);
   const scope = scopes.at(-1);
   if (data && scope) {
-    hold(value);
+    retain(value);
     scope.push(data.byteOffset);
   }
   return value;
 }
 
 /** The result of some work, held: it stands on the heap until `letGo`, also without a scope. */
-export function held<T>(work: () => T): T {
+export function retained<T>(work: () => T): T {
   const own: number[] = [];
   scopes.push(own);
   try {
     const value = work();
-    hold(value);
+    retain(value);
     return value;
   } finally {
     if (scopes.at(-1) === own) {
@@ -254,8 +254,8 @@ export function held<T>(work: () => T): T {
 }
 
 /** What the heap holds now and held at most, and the size of its memory, bytes. */
-export const heapUse = (): { held: number; most: number; size: number } => ({
-  held: heap?.held ?? 0,
+export const heapUse = (): { retained: number; most: number; size: number } => ({
+  retained: heap?.retained ?? 0,
   most: heap?.most ?? 0,
   size: heap?.memory.buffer.byteLength ?? 0,
 });

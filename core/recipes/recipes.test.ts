@@ -94,10 +94,10 @@ describe('putting a recipe on', () => {
     const path = { closed: false, anchors: [smooth(0, 0, 9, 9), smooth(90, 40, 9, 9)] };
     const [from, to] = [newLine('a', path, '#ff0000', 20), newLine('b', path, '#00ff00', 4)];
     const both = { ...scene, layers: [from, to] };
-    const kept = recipeOf(both, from, 'Tube');
-    const made = findLayer(edit(both, '', putRecipe(to.id, kept)).scene, to.id)!;
+    const recipe = recipeOf(both, from, 'Tube');
+    const made = findLayer(edit(both, '', putRecipe(to.id, recipe)).scene, to.id)!;
     expect(made.source.kind === 'line' && made.source.light).toBe('#ff0000');
-    const { layer } = worn(140, kept);
+    const { layer } = worn(140, recipe);
     expect(layer.source.kind === 'text' && layer.source.content).toBe('TI');
   });
 });
@@ -105,8 +105,8 @@ describe('putting a recipe on', () => {
 describe('keeping a recipe', () => {
   it('and putting it back on the same layer changes nothing but ids', () => {
     const { scene, layer } = worn(173, shippedRecipes[7]!);
-    const kept = parseRecipe(JSON.stringify(recipeOf(scene, layer, 'Mine')), 'x');
-    const again = findLayer(edit(scene, '', putRecipe(layer.id, kept)).scene, layer.id)!;
+    const recipe = parseRecipe(JSON.stringify(recipeOf(scene, layer, 'Mine')), 'x');
+    const again = findLayer(edit(scene, '', putRecipe(layer.id, recipe)).scene, layer.id)!;
     expect(again.steps.map((s) => s.values)).toEqual(layer.steps.map((s) => s.values));
     expect(again.dials.map((d) => [d.label, d.key])).toEqual(
       layer.dials.map((d) => [d.label, d.key]),

@@ -1,5 +1,5 @@
 import type { Memo } from '../definitions/memo';
-import { borrow, hold, letGo, scoped } from '../pixels/heap';
+import { borrow, retain, release, scoped } from '../pixels/heap';
 
 /** A memo within a budget of bytes. */
 export interface Cache {
@@ -26,16 +26,16 @@ interface Entry {
  */
 export function cacheOf(budget: number, now: () => number = Date.now): Cache {
   const entries = new Map<string, Entry>();
-  let held = 0;
+  let bytesInUse = 0;
   let clock = 0;
   const worth = (e: Pick<Entry, 'bytes' | 'took'>) => clock + (e.took + 0.1) / Math.max(1, e.bytes);
   const drop = (key: string, entry: Entry) => {
     entries.delete(key);
-    held -= entry.bytes;
-    letGo(entry.value);
+    bytesInUse -= entry.bytes;
+    release(entry.value);
   };
   const makeRoom = () => {
-    while (held > budget) {
+    while (bytesInUse > budget) {
       let least: [string, Entry] | null = null;
       for (const e of entries) if (!least || e[1].due < least[1].due) least = e;
       clock = least![1].due;
@@ -57,13 +57,13 @@ export function cacheOf(budget: number, now: () => number = Date.now): Cache {
       const entry = { value, bytes: bytes(value), due: 0, took: now() - started };
       if (entry.bytes > budget) return value;
       entry.due = worth(entry);
-      hold(value);
+      retain(value);
       entries.set(key, entry);
-      held += entry.bytes;
+      bytesInUse += entry.bytes;
       makeRoom();
       return value;
     },
-    bytes: () => held,
+    bytes: () => bytesInUse,
     clear: () => {
       for (const e of [...entries]) drop(...e);
     },

@@ -8,7 +8,7 @@ import { coloursOf, coverageOf, coveredBox } from './coverage';
 /** Layers that are the light or the shadow of another. */
 
 /** What a spill or a cast shadow is told of the layer whose it is. */
-export function throwerFor({ source }: BoundLayer, context: Context): Pick<SourceContext, 'light'> {
+export function casterFor({ source }: BoundLayer, context: Context): Pick<SourceContext, 'light'> {
   const { subject, surface: on } = source;
   if (!subject) return {};
   return {

@@ -58,7 +58,7 @@ export function marginOf(steps: readonly BoundStep[], sizes: Sizes): number {
 }
 
 /** A step, and what must be known after it. */
-export interface Leg {
+export interface PlannedStep {
   step: BoundStep;
   /** Of the pixels, and of the shape; EMPTY where nothing asks for it. */
   pixels: Region;
@@ -73,8 +73,8 @@ export function planOf(
   steps: readonly BoundStep[],
   wanted: Region,
   sizes: Sizes,
-): { source: Region; legs: Leg[] } {
-  const legs: Leg[] = [];
+): { source: Region; planned: PlannedStep[] } {
+  const planned: PlannedStep[] = [];
   let pixels = wanted;
   let shape = EMPTY;
   const grownIf = (r: Region, by: number) => (isEmpty(r) ? r : grow(r, by));
@@ -82,23 +82,23 @@ export function planOf(
     const definition = stepOfKind(step.kind);
     const own = marginOfStep(step, sizes);
     if (definition.works === 'style') {
-      legs.unshift({ step, pixels, shape: grow(wanted, own) });
+      planned.unshift({ step, pixels, shape: grow(wanted, own) });
       shape = unite(shape, grow(wanted, own));
     } else if (definition.works === 'shape') {
-      legs.unshift({ step, pixels, shape });
+      planned.unshift({ step, pixels, shape });
       shape = grownIf(shape, own);
     } else if (definition.keepsShape) {
-      legs.unshift({ step, pixels, shape });
+      planned.unshift({ step, pixels, shape });
       pixels = grow(pixels, own);
     } else {
       // From here on the shape is that of these pixels.
       pixels = unite(pixels, shape);
-      legs.unshift({ step, pixels, shape: EMPTY });
+      planned.unshift({ step, pixels, shape: EMPTY });
       pixels = grow(pixels, own);
       shape = EMPTY;
     }
   }
-  return { source: unite(pixels, shape), legs };
+  return { source: unite(pixels, shape), planned: planned };
 }
 
 /** The pieces of a style. */

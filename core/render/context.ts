@@ -1,5 +1,5 @@
 import { contentKey, numberOf } from '../definitions/content-key';
-import type { Held } from '../definitions/last-made';
+import type { LastMade } from '../definitions/last-made';
 import type { Memo } from '../definitions/memo';
 import type { Lamp } from '../definitions/step';
 import type { Affine, Box } from '../geometry/affine';
@@ -30,7 +30,7 @@ export interface Context {
   /** Whether the layer in focus makes its pixels for no more than the part that is asked for. */
   local: boolean;
   /** What was last made of the layer in focus. */
-  held: Held | null;
+  lastMade: LastMade | null;
   /** From the px that the layers of this list are placed on to px of the render. */
   map: Affine;
   /** Px of the render for one px of a step's lengths. */
@@ -51,7 +51,7 @@ export interface Context {
 }
 
 /** Ends a render that is no longer wanted. */
-export function stopIfTold(context: Context): void {
+export function throwIfStopped(context: Context): void {
   if (context.shouldStop()) throw new Stopped();
 }
 
@@ -59,7 +59,7 @@ export function stopIfTold(context: Context): void {
 export const sizeOf = (made: ColourBuffer | Plane): number => made.data.byteLength;
 
 /** Keeps a result under a key made of all it depends on, and measures what it cost. */
-export function kept<T extends ColourBuffer | Plane>(
+export function cached<T extends ColourBuffer | Plane>(
   { memo, meter, mixing }: Context,
   layer: string | null,
   part: string,

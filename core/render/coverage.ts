@@ -10,7 +10,7 @@ import type { Subject } from '../scene/bound/bound';
 import { placementMap } from '../definitions/placement';
 import { definitionOf } from '../sources/index';
 import type { Context } from './context';
-import { contentOf, kept } from './context';
+import { contentOf, cached } from './context';
 import { extentOf } from './reach';
 
 /** What a layer is by itself over exactly a region, whatever its opacity and whether it is shown. */
@@ -19,7 +19,7 @@ function bare({ layer }: Subject, map: Affine, scene: Box, region: Region, conte
   const inner: Context = {
     ...context,
     ...{ map, scale: meanScale(map), scene, around: [] },
-    ...{ focus: null, held: null, local: false },
+    ...{ focus: null, lastMade: null, local: false },
   };
   const asked = { wanted: region, part: region };
   return crop(context.stack(colourBuffer, [shown], asked, inner, null), region);
@@ -46,7 +46,7 @@ export function coverageOf(
   const map = multiply(to, subject.map);
   const scene = sceneUnder(to, context);
   const { layer } = subject;
-  return kept(context, layer.id, 'coverage', [what, contentOf(layer), map, region, scene], () => {
+  return cached(context, layer.id, 'coverage', [what, contentOf(layer), map, region, scene], () => {
     const made = bare(subject, map, scene, region, context);
     return what === 'tone' ? toneOf(made) : alphaOf(made);
   });
@@ -62,8 +62,12 @@ export function coloursOf(
   const map = multiply(to, subject.map);
   const scene = sceneUnder(to, context);
   const { layer } = subject;
-  return kept(context, layer.id, 'colours', ['colours', contentOf(layer), map, region, scene], () =>
-    bare(subject, map, scene, region, context),
+  return cached(
+    context,
+    layer.id,
+    'colours',
+    ['colours', contentOf(layer), map, region, scene],
+    () => bare(subject, map, scene, region, context),
   );
 }
 

@@ -21,7 +21,7 @@ export interface Drawing {
 /** What corners bring near is drawn at most so many times finer than the layer is on the whole. */
 const FINEST = 4;
 /** Nothing is drawn upright on more px than this. */
-const MOST = 48e6;
+const MAX = 48e6;
 
 /** Px that a drawing has for one of a layer's own, so fine as corners show it where they bring it nearest. */
 export function finenessOf(seen: Homography, { box }: Corners, mean: number): number {
@@ -30,7 +30,7 @@ export function finenessOf(seen: Homography, { box }: Corners, mean: number): nu
 }
 
 /** A fineness lowered until a drawing of a region has no more px than it may. */
-export function affordable(k: number, region: Region, most = MOST): number {
+export function affordable(k: number, region: Region, most = MAX): number {
   const area = region.width * region.height;
   return area > most ? k * Math.sqrt(most / area) : k;
 }

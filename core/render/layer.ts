@@ -10,11 +10,11 @@ import { placementMap } from '../definitions/placement';
 import { boxOf, placedBox } from '../scene/arrange/placement';
 import type { BoundLayer, BoundStep } from '../scene/bound/bound';
 import { stepOfKind } from '../steps/index';
-import type { Leg, Sizes } from './chain';
+import type { PlannedStep, Sizes } from './chain';
 import { piecesOf, unitOf } from './chain';
 import type { Context } from './context';
-import { kept, stopIfTold } from './context';
-import { keptPlane, ownMask } from './masked';
+import { cached, throwIfStopped } from './context';
+import { selectionPlane, ownMask } from './masked';
 import { sizesOf } from './reach';
 
 /** One step's result; each is kept under a key that goes on from that of what went in. */
@@ -28,7 +28,7 @@ function throughStep(
   context: Context,
 ): ColourBuffer {
   const { mixing, lamp, picture, memo } = context;
-  stopIfTold(context);
+  throwIfStopped(context);
   const unit = unitOf(step, sizes);
   const within = step.keptMask;
   const definition = stepOfKind(step.kind) as StepDefinition;
@@ -38,7 +38,7 @@ function throughStep(
   const lit = definition.seesLamp ? context.lamp : null;
   const limit = within ? [numberOf(within.mask), within.map, context.map] : null;
   key.push(step.kind, step.values, unit, wanted, seen, place, lit, limit);
-  return kept(context, layer.id, step.id, key, () => {
+  return cached(context, layer.id, step.id, key, () => {
     const made = definition.apply(pixels, step.values, {
       ...{ scale: unit, wanted, mixing, map, lamp, picture, memo },
       mask: (region) => ownMask(layer, region, context),
@@ -46,7 +46,7 @@ function throughStep(
     if (!within) return made;
     // Elsewhere it is as if the step were not there.
     const out = copied(crop(pixels, wanted));
-    mix(out, crop(made, wanted), 1, keptPlane(within, context.map, wanted, context));
+    mix(out, crop(made, wanted), 1, selectionPlane(within, context.map, wanted, context));
     return out;
   });
 }
@@ -55,12 +55,12 @@ function throughStep(
 export function throughSteps(
   layer: BoundLayer,
   pixels: ColourBuffer,
-  legs: readonly Leg[],
+  planned: readonly PlannedStep[],
   sizes: Sizes,
   key: unknown[],
   context: Context,
 ): ColourBuffer {
-  return legs.reduce(
+  return planned.reduce(
     (made, leg) => throughStep(layer, made, leg.step, leg.pixels, sizes, key, context),
     pixels,
   );
@@ -84,7 +84,7 @@ export interface Dressed {
 export function dressed(
   layer: BoundLayer,
   source: ColourBuffer,
-  legs: readonly Leg[],
+  planned: readonly PlannedStep[],
   wanted: Region,
   key: unknown[],
   context: Context,
@@ -98,10 +98,10 @@ export function dressed(
   let shapeKey: unknown[] = [...key];
   let changed = false;
   const alpha = (of: ColourBuffer, name: readonly unknown[]) =>
-    kept(context, layer.id, 'shape', ['alpha', ...name], () => alphaOf(of));
+    cached(context, layer.id, 'shape', ['alpha', ...name], () => alphaOf(of));
   let shape: () => Plane = () => alpha(source, [...key]);
   let coverage = shape;
-  for (const { step, pixels: region, shape: seen } of legs) {
+  for (const { step, pixels: region, shape: seen } of planned) {
     const definition = stepOfKind(step.kind);
     const unit = unitOf(step, sizes);
     if (definition.works === 'pixels') {
@@ -118,14 +118,14 @@ export function dressed(
       const name = [...shapeKey];
       changed = true;
       shape = () =>
-        kept(context, layer.id, step.id, ['shape', ...name], () =>
+        cached(context, layer.id, step.id, ['shape', ...name], () =>
           (definition as ShapeStepDefinition).apply(before(), own(), step.values, {
             ...{ scale: unit, wanted: seen, mixing, map, lamp, picture, memo },
             mask: () => null,
           }),
         );
     } else {
-      stopIfTold(context);
+      throwIfStopped(context);
       const frame = frameOf(layer, context);
       const name = [
         ...shapeKey,
@@ -136,11 +136,11 @@ export function dressed(
       const plane = shape();
       const within = changed;
       piecesOf(step).forEach((piece, i) => {
-        const made = kept(context, layer.id, step.id, [...name, i, within], () => {
+        const made = cached(context, layer.id, step.id, [...name, i, within], () => {
           const drawn = piece.draw(crop(plane, intersect(plane.region, seen)), {
             ...{ scale: unit, wanted, mixing, map, frame, lamp, picture, memo },
             mask: () => null,
-            keep: (part, make) => kept(context, layer.id, step.id, [...name, part], make),
+            keep: (part, make) => cached(context, layer.id, step.id, [...name, part], make),
           });
           return piece.lands === 'within' && within ? masked(drawn, plane) : drawn;
         });

@@ -18,7 +18,7 @@ import type { BoundLayer, KeptMask, Limited, Looking, Subject } from '../scene/b
 import { placementMap } from '../definitions/placement';
 import { marginOf } from './chain';
 import type { Context } from './context';
-import { kept } from './context';
+import { cached } from './context';
 import { coloursOf, coverageOf, insideOf, subjectRegion } from './coverage';
 import { affordable, drawnRegion } from './drawing';
 import { drawingOf, sizesOf, stepsOf, uprightExtent } from './reach';
@@ -49,7 +49,7 @@ export function ownMask(layer: BoundLayer, wanted: Region, context: Context): Pl
   const back = warp && invert(placementMap(layer.placement));
   const to = back ? multiply(map, back) : context.map;
   const key = ['mask', numberOf(mask), map, warp, scale, region, wanted];
-  return kept(context, layer.id, 'mask', key, () => {
+  return cached(context, layer.id, 'mask', key, () => {
     const plane = drawnMask(mask, { map, to, scale }, region, context);
     if (!warp) return plane;
     return alphaOf(warped(masked(filled(region, [1, 1, 1]), plane), warp, wanted));
@@ -75,21 +75,21 @@ export function drawnMask(mask: Mask, { map, to, scale }: Lie, region: Region, c
       return subject ? lookAt(subject, to, context) : null;
     },
     kept({ keptMask }: Within & Limited, over) {
-      return keptMask ? keptPlane(keptMask, to, over, context) : null;
+      return keptMask ? selectionPlane(keptMask, to, over, context) : null;
     },
   };
   return maskPlane(mask, lies);
 }
 
 /** How much a kept selection selects over a region, for one that refers to it. */
-export function keptPlane(
+export function selectionPlane(
   { mask, map }: KeptMask,
   to: Affine,
   region: Region,
   context: Context,
 ): Plane {
   const scene = multiply(to, map);
-  return kept(context, null, 'kept', ['kept', numberOf(mask), scene, region], () =>
+  return cached(context, null, 'kept', ['kept', numberOf(mask), scene, region], () =>
     drawnMask(mask, { map: scene, to: scene, scale: meanScale(scene) }, region, context),
   );
 }
@@ -117,7 +117,7 @@ function lookAt(subject: Subject, to: Affine, context: Context): Look {
 /** Of a mask that is resampled all would have so many px for each of the scene's, or at least so many. */
 const [FOR_EACH, AT_LEAST] = [4, 1e6];
 /** No part of it is drawn on more px than this. */
-const MOST_OF_MASK = 12e6;
+const MAX_OF_MASK = 12e6;
 
 /** How a mask that moves along is drawn: with its layer's corners, and where anything of the layer may show. */
 function maskDrawing(layer: BoundLayer, wanted: Region, context: Context) {
@@ -131,7 +131,7 @@ function maskDrawing(layer: BoundLayer, wanted: Region, context: Context) {
   // A mask is resampled as colours are, and need not be as fine.
   const { x0, y0, x1, y1 } = context.scene;
   const worth = Math.max(AT_LEAST, FOR_EACH * (x1 - x0) * (y1 - y0));
-  const by = Math.min(affordable(1, all, worth), affordable(1, region, MOST_OF_MASK));
+  const by = Math.min(affordable(1, all, worth), affordable(1, region, MAX_OF_MASK));
   if (by === 1) return { map, scale, warp, region };
   const { x, y, width, height } = region;
   return {

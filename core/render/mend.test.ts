@@ -220,7 +220,7 @@ describe('a mended picture of a line whose anchors move', () => {
     const { s, id } = around(traced(24, 60, true), {});
     startKernels('shared');
     const mender = menderOf();
-    const held: number[] = [];
+    const lastMade: number[] = [];
     for (let width = 4; width < 12; width++) {
       const now = {
         ...s,
@@ -234,11 +234,11 @@ describe('a mended picture of a line whose anchors move', () => {
         ),
       };
       mender.mend(now, { ...wide, focus: id });
-      held.push(heapUse().held);
+      lastMade.push(heapUse().retained);
     }
-    expect(held.at(-1)! - held[0]!).toBeLessThan(2 * 300 * 300 * 4);
+    expect(lastMade.at(-1)! - lastMade[0]!).toBeLessThan(2 * 300 * 300 * 4);
     mender.clear();
-    expect(heapUse().held).toBe(0);
+    expect(heapUse().retained).toBe(0);
   });
 
   it('is made anew only round the anchor', () => {

@@ -1,8 +1,8 @@
 import { scaling } from '../geometry/affine';
 import { pasted } from '../kernels/rows';
-import type { Held, HeldPart } from '../definitions/last-made';
+import type { LastMade, LastPart } from '../definitions/last-made';
 import type { ColourBuffer } from '../pixels/buffer';
-import { borrow, hold, letGo, scoped } from '../pixels/heap';
+import { borrow, retain, release, scoped } from '../pixels/heap';
 import type { Region } from '../pixels/region';
 import { intersect, isEmpty, regionKey, unite } from '../pixels/region';
 import { asDrawn } from '../scene/bound/bind';
@@ -40,11 +40,11 @@ interface Last {
 }
 
 /** What is held of a layer's parts, until it is let go of. */
-function heldOf(): Held & { clear(): void } {
-  const parts = new Map<string, HeldPart>();
-  const drop = (part: HeldPart | undefined) => {
-    letGo(part?.made);
-    letGo(part?.sharp);
+function lastMadeOf(): LastMade & { clear(): void } {
+  const parts = new Map<string, LastPart>();
+  const drop = (part: LastPart | undefined) => {
+    release(part?.made);
+    release(part?.sharp);
   };
   return {
     get(part) {
@@ -55,8 +55,8 @@ function heldOf(): Held & { clear(): void } {
       return found;
     },
     set(part, next) {
-      hold(next.made);
-      hold(next.sharp);
+      retain(next.made);
+      retain(next.sharp);
       drop(parts.get(part));
       parts.set(part, next);
     },
@@ -74,17 +74,17 @@ function heldOf(): Held & { clear(): void } {
  */
 export function menderOf(): Mender {
   let last: Last | null = null;
-  const held = heldOf();
+  const lastMade = lastMadeOf();
   const clear = () => {
-    if (last) letGo(last.picture);
+    if (last) release(last.picture);
     last = null;
-    held.clear();
+    lastMade.clear();
   };
   return {
     clear,
     mend: (written, asked) =>
       scoped(() => {
-        const request = { ...asked, held };
+        const request = { ...asked, held: lastMade };
         const scene = asDrawn(written);
         const { focus, region, scale } = request;
         const key = keyWithout(scene, focus, request);
@@ -109,11 +109,11 @@ export function menderOf(): Mender {
           return { picture: borrow(before.picture), changed };
         }
         // Nothing of the last picture is of use: its room is free for this one.
-        if (before) letGo(before.picture);
+        if (before) release(before.picture);
         else clear();
         last = null;
         const picture = renderPart(scene, request, region);
-        hold(picture);
+        retain(picture);
         last = { picture, key, reach, layer };
         return { picture, changed: region };
       }),

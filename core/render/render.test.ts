@@ -59,8 +59,8 @@ describe('render', () => {
         const focus = s.layers[chosen % (s.layers.length || 1)]?.id ?? null;
         const plain = render(s, { region: whole, scale: 1, picture: lookUp });
         for (let i = 0; i < 2; i++) {
-          const kept = render(s, { region: whole, scale: 1, picture: lookUp, memo, focus });
-          expect(greatestDifference(kept.data, plain.data)).toBe(0);
+          const cachedResult = render(s, { region: whole, scale: 1, picture: lookUp, memo, focus });
+          expect(greatestDifference(cachedResult.data, plain.data)).toBe(0);
         }
       }),
       { numRuns: 60 },

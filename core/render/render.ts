@@ -1,4 +1,4 @@
-import type { Held } from '../definitions/last-made';
+import type { LastMade } from '../definitions/last-made';
 import type { Memo } from '../definitions/memo';
 import { noMemo } from '../definitions/memo';
 import { scaling } from '../geometry/affine';
@@ -41,7 +41,7 @@ export interface RenderRequest {
   /** The layer that is likely to change before the next render: what lies beneath it is kept as one. */
   focus?: string | null;
   /** What was last made of the layer in focus. */
-  held?: Held;
+  lastMade?: LastMade;
   /** Measures what each part cost. */
   meter?: Meter;
 }
@@ -93,7 +93,7 @@ export function contextOf(
     shouldStop: request.shouldStop ?? (() => false),
     focus: request.focus ?? null,
     local,
-    held: request.held ?? null,
+    lastMade: request.lastMade ?? null,
     map: scaling(scale),
     scale,
     lamp: scene.light,

@@ -8,7 +8,7 @@ import { removeLayer, setPlacement } from '../scene/edits/layer-edits';
 import { setLight } from '../scene/edits/line-edits';
 import { newFill, newLineOf, newScene, newShape, newSpill } from '../scene/model/make';
 import type { Layer, Scene } from '../scene/model/schema';
-import { setLightOf, setThrown, spillOn } from '../scene/edits/spill-edits';
+import { setLightOf, setLightOrShadow, spillOn } from '../scene/edits/spill-edits';
 import { newWeave, putWeave, weaveAll } from '../scene/edits/weave-edits';
 import { newPass } from '../sources/pass';
 import { lookUp } from '../testing/scenes';
@@ -33,7 +33,7 @@ function lit(): Scene {
   const scene = { ...newScene('', 120, 80, null), layers: [ground, line] };
   const spilt = edit(scene, '', spillOn(line, 'ground', 'spill')).scene;
   const falloff = { falloff: [[0, 0] as [number, number], [1, 1] as [number, number]] };
-  const made = edit(spilt, '', setThrown('spill', { reach: 40, ...falloff })).scene;
+  const made = edit(spilt, '', setLightOrShadow('spill', { reach: 40, ...falloff })).scene;
   const layers = made.layers.map((l): Layer =>
     l.id === 'spill' ? { ...l, blend: 'normal', opacity: 100 } : l,
   );
@@ -53,7 +53,11 @@ describe('a spill', () => {
     const [r, , b] = see(blue).data.subarray(4 * (30 * 120 + 60));
     expect(r).toBeCloseTo(0, 5);
     expect(b).toBeGreaterThan(0.8);
-    const own = edit(scene, '', setThrown('spill', { follows: false, colour: '#00ff00' })).scene;
+    const own = edit(
+      scene,
+      '',
+      setLightOrShadow('spill', { follows: false, colour: '#00ff00' }),
+    ).scene;
     expect(see(own).data[4 * (30 * 120 + 60) + 1]).toBeGreaterThan(0.8);
   });
   it('keeps to what it is clipped to', () => {
@@ -89,7 +93,11 @@ describe('a spill', () => {
   });
   /** The light over a black square 40 px wide, of which it keeps to what faces it by so much. */
   const facing = (amount: number, colour = '#000000'): Scene => {
-    const scene = edit(lit(), '', setThrown('spill', { facing: amount, edge: 6, reach: 90 })).scene;
+    const scene = edit(
+      lit(),
+      '',
+      setLightOrShadow('spill', { facing: amount, edge: 6, reach: 90 }),
+    ).scene;
     const block = newLineOf('block', {
       light: colour,
       shape: newShape('rectangle', { width: 40, height: 40 }),
@@ -145,7 +153,7 @@ describe('a spill', () => {
       round as Scene,
     );
     expect(() => see(ring)).not.toThrow();
-    const none = edit(scene, '', setThrown('spill', { reach: 0 })).scene;
+    const none = edit(scene, '', setLightOrShadow('spill', { reach: 0 })).scene;
     expect(red(none, 60, 30)).toBe(0);
   });
   it('of a part of the picture, or at another scale, is the same', () => {

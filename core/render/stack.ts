@@ -15,7 +15,7 @@ import { grades } from '../scene/model/traits';
 import { definitionOf } from '../sources/index';
 import { isStyled, pixelStepsOf, planOf, plainSizes } from './chain';
 import type { Context } from './context';
-import { contentOf, kept, stopIfTold } from './context';
+import { contentOf, cached, throwIfStopped } from './context';
 import { drawnRegion, shownRegion } from './drawing';
 import { laidDressed } from './laid-dressed';
 import type { Dressed } from './layer';
@@ -32,7 +32,7 @@ import {
   stepsOf,
   uprightExtent,
 } from './reach';
-import { lampFor, throwerFor } from './caster';
+import { lampFor, casterFor } from './caster';
 import { hiddenKey, hiddenOf, hidesByPass } from './woven';
 
 /** A layer and those clipped to it, back to front. */
@@ -123,7 +123,7 @@ export function stack(
       ? onto(part)
       : // What is kept must not be drawn on.
         cropped(
-          kept(context, null, 'beneath', ['beneath', ...beneath], () => {
+          cached(context, null, 'beneath', ['beneath', ...beneath], () => {
             const whole = needs.map((n) => ({ ...n, part: n.wanted }));
             return units
               .slice(0, at)
@@ -146,7 +146,7 @@ function landed(
   context: Context,
   content: readonly unknown[] | null,
 ): ColourBuffer {
-  stopIfTold(context);
+  throwIfStopped(context);
   const { base, clipped } = unit;
   const { wanted, part } = asked;
   return scoped(() => {
@@ -221,7 +221,7 @@ function layerPixels(layer: BoundLayer, asked: Asked, context: Context): Dressed
   // Of a line, what lies behind another layer is hidden pass by pass; of others, as by a mask.
   const woven = hidesByPass(layer) ? hiddenKey(layer) : null;
   if (woven) key.push(woven);
-  const source = kept(context, layer.id, 'source', key, () => {
+  const source = cached(context, layer.id, 'source', key, () => {
     if (!warp) return drawn(layer, { wanted: whole, part: first }, map, context);
     if (definitionOf(layer.source).warps)
       return drawn(layer, { wanted: whole, part: first }, map, context, warp);
@@ -232,10 +232,10 @@ function layerPixels(layer: BoundLayer, asked: Asked, context: Context): Dressed
     const shown = shownRegion(warp, upright.region);
     return warped(upright, warp, shown ? intersect(shown, first) : first);
   });
-  const made = dressed(layer, source, plan.legs, after.source, key, context);
+  const made = dressed(layer, source, plan.planned, after.source, key, context);
   if (around.length === 0) return made;
   const onward = (pixels: ColourBuffer, own: unknown[]) =>
-    throughSteps(layer, pixels, after.legs, plain, [...key, ...own], context);
+    throughSteps(layer, pixels, after.planned, plain, [...key, ...own], context);
   return {
     pixels: onward(made.pixels, []),
     pieces: made.pieces.map((p, i) => ({
@@ -261,7 +261,7 @@ function drawn(
   context: Context,
   warp?: Homography,
 ): ColourBuffer {
-  const { picture, memo, mixing, focus, held } = context;
+  const { picture, memo, mixing, focus, lastMade: held } = context;
   const hidden = hidesByPass(layer) ? hiddenOf(layer, part, context) : null;
   if (layer.layers)
     return stack(colourBuffer, layer.layers, { wanted, part }, inside(layer, context, []), []);
@@ -274,8 +274,8 @@ function drawn(
     memo,
     mixing,
     ...(hidden && { hidden }),
-    ...throwerFor(layer, context),
-    ...(held && layer.id === focus && { held: { parts: held, whole: wanted } }),
+    ...casterFor(layer, context),
+    ...(held && layer.id === focus && { lastMade: { parts: held, whole: wanted } }),
   });
 }
 
@@ -291,9 +291,9 @@ function graded(
   const sizes = sizesOf(grade, context);
   const plan = planOf(steps, part, sizes);
   // A grade's input has no key: what it depends on is all that lies beneath.
-  const unkept = { ...context, memo: <T>(_key: string, make: () => T) => scoped(make) };
+  const uncached = { ...context, memo: <T>(_key: string, make: () => T) => scoped(make) };
   const input = crop(acc, plan.source);
-  const made = crop(throughSteps(grade, input, plan.legs, sizes, [], unkept), part);
+  const made = crop(throughSteps(grade, input, plan.planned, sizes, [], uncached), part);
   // What lies beneath is nobody's but ours to draw on.
   const out = crop(acc, part);
   context.meter.measure(grade.id, 'blend', () =>

@@ -25,7 +25,7 @@ export interface WeaveSpan {
 export type WeaveState = { is: 'woven'; spans: WeaveSpan[] } | { is: 'lost' } | { is: 'apart' };
 
 /** A stretch is shown by so many points at most. */
-const MOST_POINTS = 240;
+const MAX_POINTS = 240;
 
 /** Where a layer of a scene goes over and under what it is woven with; null if it is not woven. */
 export function weaveSpans(
@@ -49,7 +49,7 @@ export function weaveSpans(
           const lengths = lengthsOf(strand);
           const total = lengths.at(-1)!;
           const run = piece(strand, lengths, s.from * total, s.to * total);
-          const shown = thinned(run, Math.max(1, run.width.length / MOST_POINTS));
+          const shown = thinned(run, Math.max(1, run.width.length / MAX_POINTS));
           const { from, to, t } = placeAlong(strand, lengths, ((s.from + s.to) / 2) * total);
           const between = (c: 0 | 1) => {
             const [a, b] = [strand.points[2 * from + c]!, strand.points[2 * to + c]!];

@@ -126,9 +126,9 @@ describe('a woven line', () => {
     const plain: Scene = { ...scene, layers: [subject!, looped] };
     expect([red(plain, 90, 50), red(plain, 100, 60)].map((v) => Math.round(v))).toEqual([0, 1]);
     const over = [putCrossings('line', true), setCrossings('line', { way: 'earlier', gap: 4 })];
-    const knotted = over.reduce((now, change) => edit(now, '', change).scene, plain);
+    const itself = over.reduce((now, change) => edit(now, '', change).scene, plain);
     // What goes along would go over, but is not there.
-    for (const y of [44, 50, 56]) expect(red(knotted, 100, y)).toBeCloseTo(1, 4);
+    for (const y of [44, 50, 56]) expect(red(itself, 100, y)).toBeCloseTo(1, 4);
   });
   it('keeps what was chosen when the subject moves', () => {
     const choices = [{ of: 'line', strand: 0, at: 0.5, behind: true } as const];
@@ -238,8 +238,8 @@ describe('any two layers', () => {
     const own = edit(scene, '', putWeave('line', weave({ with: 'line' }))).scene;
     expect(see(own).data).toEqual(see(edit(scene, '', putWeave('line', null)).scene).data);
     const group = newGroup('G', [scene.layers[1]!], 'one');
-    const held = { ...scene, layers: [{ ...group, id: 'disc' }] };
-    expect(() => see(held)).not.toThrow();
-    expect(asDrawn(held).layers[0]!.layers![0]!.weave).toEqual(scene.layers[1]!.weave);
+    const lastMade = { ...scene, layers: [{ ...group, id: 'disc' }] };
+    expect(() => see(lastMade)).not.toThrow();
+    expect(asDrawn(lastMade).layers[0]!.layers![0]!.weave).toEqual(scene.layers[1]!.weave);
   });
 });

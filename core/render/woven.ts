@@ -22,7 +22,7 @@ import { overlapField, overlapsOf } from '../weave/overlaps';
 import { chosenSpans, stretchesOver, wholeStretches } from '../weave/spans';
 import type { Weave } from '../weave/weave';
 import type { Context } from './context';
-import { contentOf, kept } from './context';
+import { contentOf, cached } from './context';
 import { coverageOf } from './coverage';
 import { extentOf } from './reach';
 
@@ -136,7 +136,7 @@ function sharedOn(weaving: Weaving, context: Context): Plane {
 
 /** How much each px of the grid belongs to what lies behind, 0–1: to the nearest stretch, or overlap. */
 const fieldOf = (weaving: Weaving, context: Context): Plane =>
-  kept(context, weaving.layer.id, 'weave', ['field', ...weaveKey(weaving.layer)], () => {
+  cached(context, weaving.layer.id, 'weave', ['field', ...weaveKey(weaving.layer)], () => {
     const lines = spansOf(weaving, context);
     if (!lines) return overlapField(sharedOn(weaving, context), weaving.weave, weaving.fineness);
     const { strands, spans } = lines;
@@ -184,7 +184,7 @@ export function hiddenOf(layer: BoundLayer, wanted: Region, context: Context): H
     runs: drawnRuns(weaving, context),
     owned: () => {
       const key = [...weaveKey(layer), context.map, region];
-      return kept(context, layer.id, 'weave', ['owned', ...key], () =>
+      return cached(context, layer.id, 'weave', ['owned', ...key], () =>
         scoped(() => {
           const to = multiply(scaling(fineness), back);
           const out = sampled(fieldOf(weaving, context), to, region);

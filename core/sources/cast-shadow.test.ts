@@ -12,7 +12,7 @@ import { edit } from '../scene/edits/edit';
 import { removeLayer, setLamp } from '../scene/edits/layer-edits';
 import { newFill, newMask, newScene } from '../scene/model/make';
 import type { Layer, Scene } from '../scene/model/schema';
-import { castShadowOf, setThrown } from '../scene/edits/spill-edits';
+import { castShadowOf, setLightOrShadow } from '../scene/edits/spill-edits';
 import { lookUp } from '../testing/scenes';
 import { render } from '../render/render';
 import type { CastShadowValues } from './cast-shadow-parameters';
@@ -204,7 +204,7 @@ describe('a cast shadow', () => {
     const cast = edit(scene, '', castShadowOf(post, 'shadow')).scene;
     const plain = { lies: 'own' as const, angle: 0, length: 100, spread: 0, flat: 0 };
     const even = { blurNear: 0, blurFar: 0, denseNear: 100, denseFar: 100, colour: '#000000' };
-    return edit(cast, '', setThrown('shadow', { ...plain, ...even, ...v })).scene;
+    return edit(cast, '', setLightOrShadow('shadow', { ...plain, ...even, ...v })).scene;
   };
   const see = (scene: Scene, region = REGION, scale = 1) =>
     render(scene, { region, scale, picture: lookUp }).data;

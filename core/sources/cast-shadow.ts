@@ -31,7 +31,7 @@ export type CastShadowSource = v.InferOutput<typeof castShadowSchema>;
 /** What stands upright is drawn so much finer than it is seen, as far as it may be. */
 const FINE = 1.25;
 /** What stands upright is drawn so many px high at most, before it is laid down. */
-const MOST = 2048;
+const MAX = 2048;
 
 /** An upright silhouette (over a region of px of the layer times `fineness`) as it lies in the render under a map. */
 function laidDown(upright: Plane, fineness: number, map: Homography, wanted: Region): Plane {
@@ -80,7 +80,7 @@ export const castShadow: SourceDefinition<CastShadowSource> = {
       const around = grow(part, blurMargin(most) + 1);
       const shape = plane(around);
       const share = plane(around);
-      const k = Math.min(FINE * scale, MOST / Math.max(1, box.y1 - box.y0, box.x1 - box.x0));
+      const k = Math.min(FINE * scale, MAX / Math.max(1, box.y1 - box.y0, box.x1 - box.x0));
       for (const [i, sheet] of sheets.entries()) {
         const toRender = compose(projective(map), sheet.map);
         const { x0, y0, x1, y1 } = sheet.box;

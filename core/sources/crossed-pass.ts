@@ -49,7 +49,7 @@ const layerings = new WeakMap<LineSource, ReturnType<typeof layering> | null>();
  * A pass of a line that may go under itself: what goes under is hidden by the body of what goes over it and a gap
  * beside that, the wide and soft passes less. Both parts together are the pass that it was.
  */
-export function knottedPass<T extends ColourBuffer | Plane>(
+export function crossedPass<T extends ColourBuffer | Plane>(
   source: LineSource,
   pass: Pass,
   context: SourceContext,

@@ -143,8 +143,8 @@ const at = (scene: Scene, x: number, y: number) =>
 
 describe('a line that goes over itself', () => {
   it('leaves a gap in the strand beneath, and none in the one above', () => {
-    const knotted = edit(looped(), '', putCrossings('loop', true)).scene;
-    const first = edit(knotted, '', setCrossings('loop', { way: 'earlier', gap: 3 })).scene;
+    const crossed = edit(looped(), '', putCrossings('loop', true)).scene;
+    const first = edit(crossed, '', setCrossings('loop', { way: 'earlier', gap: 3 })).scene;
     // The level strand comes first: it goes over, and parts the upright one above and below.
     expect(at(first, 30, 40)).toBeCloseTo(1, 4);
     expect(at(first, 22, 40)).toBeCloseTo(1, 4);
@@ -162,8 +162,8 @@ describe('a line that goes over itself', () => {
     expect(at(back, 24, 40)).toBeCloseTo(1, 4);
   });
   it('parts no more than the core of what goes over, and less where that thins to a point', () => {
-    const knotted = edit(looped(), '', putCrossings('loop', true)).scene;
-    const set = edit(knotted, '', setCrossings('loop', { way: 'earlier', gap: 3 })).scene;
+    const crossed = edit(looped(), '', putCrossings('loop', true)).scene;
+    const set = edit(crossed, '', setCrossings('loop', { way: 'earlier', gap: 3 })).scene;
     const layer = set.layers[0]!;
     const source = layer.source as LineSource;
     const [core] = source.passes;
@@ -186,8 +186,8 @@ describe('a line that goes over itself', () => {
     expect(at(pointed, 30, 41)).toBeCloseTo(1 - (7 * 0.205 - 1), 2);
   });
   it('does so as well where it is broken elsewhere', () => {
-    const knotted = edit(looped(), '', putCrossings('loop', true)).scene;
-    const set = edit(knotted, '', setCrossings('loop', { way: 'earlier', gap: 3 })).scene;
+    const crossed = edit(looped(), '', putCrossings('loop', true)).scene;
+    const set = edit(crossed, '', setCrossings('loop', { way: 'earlier', gap: 3 })).scene;
     const [layer] = set.layers;
     // At the far corner of the loop: what goes over and what goes under are strands of their own.
     const gaps = [{ strand: 0, at: 0.47, size: 16 }];
@@ -201,14 +201,14 @@ describe('a line that goes over itself', () => {
   });
   it('is elsewhere what it was, and nothing changes where nothing crosses', () => {
     const plain = looped();
-    const knotted = edit(plain, '', putCrossings('loop', true)).scene;
+    const crossed = edit(plain, '', putCrossings('loop', true)).scene;
     for (const [x, y] of [
       [14, 40],
       [60, 25],
       [45, 10],
       [30, 66],
     ] as const)
-      expect(at(knotted, x, y)).toBeCloseTo(at(plain, x, y), 5);
+      expect(at(crossed, x, y)).toBeCloseTo(at(plain, x, y), 5);
     const source = plain.layers[0]!.source as LineSource;
     const straight: LineSource = {
       ...source,

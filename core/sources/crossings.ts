@@ -53,8 +53,8 @@ export interface Crossing {
 const sineOf = ([a, b]: Crossing['ways']): number => Math.abs(a.x * b.y - a.y * b.x);
 
 /** More points than these are not looked at, and no more crossings are told. */
-const MOST_POINTS = 4000;
-const MOST_CROSSINGS = 200;
+const MAX_POINTS = 4000;
+const MAX_CROSSINGS = 200;
 /** Strands that run along each other more closely than this do not cross: a sine. */
 const LEAST_SINE = 0.05;
 /** A choice is meant for a crossing no farther from where it was than this, shares of both strands together. */
@@ -76,7 +76,7 @@ function piecesOf(strands: readonly Strand[]): { pieces: Piece[]; totals: number
   const all = strands.reduce((sum, s) => sum + s.width.length, 0);
   const totals: number[] = [];
   const pieces = strands.flatMap((whole, strand) => {
-    const s = thinned(whole, Math.max(1, all / MOST_POINTS));
+    const s = thinned(whole, Math.max(1, all / MAX_POINTS));
     const lengths = lengthsOf(s);
     totals.push(lengths.at(-1) ?? 0);
     const n = s.width.length;
@@ -120,7 +120,7 @@ export function crossingsOf(strands: readonly Strand[]): Crossing[] {
     open.push(p);
   }
   found.sort((a, b) => a.first.strand - b.first.strand || a.first.at - b.first.at);
-  return found.slice(0, MOST_CROSSINGS);
+  return found.slice(0, MAX_CROSSINGS);
 }
 
 /** Where a strand merely meets itself at its ends, or goes on, it does not cross. */

@@ -78,8 +78,8 @@ export const pathsOf = (shape: LineShape): Path[] =>
     : shapeOfKind(shape.kind).paths((shape as { values: KindValues }).values);
 
 /** More copies and points than these no line has: modifiers in a row could make millions. */
-const MOST_STRANDS = 6000;
-export const MOST_POINTS = 250_000;
+const MAX_STRANDS = 6000;
+export const MAX_POINTS = 250_000;
 
 /** The gaps of a strand, whose lengths grow by `scale`. */
 const gapsOf = (gaps: readonly Gap[], strand: number, scale: number) =>
@@ -139,12 +139,12 @@ export function drawnStrands(drawn: Drawn, map: Affine, fineness: Fineness, near
   if (on.length === 0)
     return broken(strandsOf(pathsOf(shape), map, fineness), gaps, meanScale(map));
   const tolerance = fineness.tolerance / (meanScale(map) || 1);
-  const context = { tolerance, strands: MOST_STRANDS, points: MOST_POINTS };
+  const context = { tolerance, strands: MAX_STRANDS, points: MAX_POINTS };
   const start = broken(strandsOf(pathsOf(shape), IDENTITY, { ...fineness, tolerance }), gaps, 1);
   return on
     .reduce(
       (s, m) =>
-        limited(modifierOfKind(m.kind).apply(s, m.values, context), MOST_STRANDS, MOST_POINTS),
+        limited(modifierOfKind(m.kind).apply(s, m.values, context), MAX_STRANDS, MAX_POINTS),
       start,
     )
     .map((s) => mapped(s, map, 1));

@@ -18,7 +18,7 @@ import { paintedPass, within } from './pass-light';
 import { passPlane } from './pass-plane';
 import type { PartOfLine, PassContext } from './pass-shape';
 import { isLocal, passReach } from './pass-shape';
-import { knottedPass } from './crossed-pass';
+import { crossedPass } from './crossed-pass';
 
 /** A path drawn several times, back to front: wide and soft first, the core last. */
 export const lineSource: SourceDefinition<LineSource> = {
@@ -56,8 +56,8 @@ export const lineSource: SourceDefinition<LineSource> = {
   render(source, context) {
     const drawn = shownPasses(source).map((pass) =>
       pass.paint === 'one'
-        ? { pass, shape: knottedPass(source, pass, context, shapeOf) }
-        : { pass, colour: knottedPass(source, pass, context, paintedPass) },
+        ? { pass, shape: crossedPass(source, pass, context, shapeOf) }
+        : { pass, colour: crossedPass(source, pass, context, paintedPass) },
     );
     const region = drawn.reduce((r, d) => unite(r, (d.shape ?? d.colour).region), EMPTY);
     const out = colourBuffer(region);

@@ -39,8 +39,8 @@ export function paintedPass(source: PartOfLine, pass: Pass, context: PassContext
 
 /** Px of a line that share a colour of a ramp along it; so many pieces a strand and a line have at most. */
 const PIECE = 3;
-const MOST_PIECES = 220;
-const MOST_IN_ALL = 2000;
+const MAX_PIECES = 220;
+const MAX_IN_ALL = 2000;
 
 /** A stroke with a ramp along it or across its width. */
 const strokedRamp = (
@@ -94,11 +94,11 @@ function paintedAlong(
   };
   const measured = strands.map((strand) => ({ strand, lengths: lengthsOf(strand) }));
   const all = measured.reduce((sum, { lengths }) => sum + (lengths.at(-1) ?? 0), 0);
-  const step = Math.max(PIECE, all / MOST_IN_ALL);
+  const step = Math.max(PIECE, all / MAX_IN_ALL);
   const short: Strand[] = [];
   for (const { strand, lengths } of measured) {
     const total = lengths.at(-1) ?? 0;
-    const pieces = Math.max(1, Math.min(MOST_PIECES, Math.ceil(total / step)));
+    const pieces = Math.max(1, Math.min(MAX_PIECES, Math.ceil(total / step)));
     if (pieces === 1) short.push(strand);
     else
       for (let i = 0; i < pieces; i++) {

@@ -1,12 +1,12 @@
 /** The shapes of passes, found kept, or made from the last ones where a line changes here and there. */
 
-import type { HeldPart } from '../definitions/last-made';
+import type { LastPart } from '../definitions/last-made';
 import { boxUnder, meanScale, regionAround } from '../geometry/affine';
 import { isDense } from '../geometry/blocks';
 import { pasted } from '../kernels/rows';
 import type { Plane } from '../pixels/buffer';
 import { crop, plane } from '../pixels/buffer';
-import { borrow, hold, letGo, scoped } from '../pixels/heap';
+import { borrow, retain, release, scoped } from '../pixels/heap';
 import type { Region } from '../pixels/region';
 import { intersect, isEmpty, regionKey, unite } from '../pixels/region';
 import type { LineSource } from './line-source';
@@ -26,22 +26,22 @@ import {
 import { afterBlur, beforeBlur, underBlur } from './stroke';
 
 /** The shape of a pass, and what it was before its blur if that is still there. */
-type Made = Pick<HeldPart, 'made' | 'sharp'>;
+type Made = Pick<LastPart, 'made' | 'sharp'>;
 
 /**
  * The shape of one pass: it depends on nothing but geometry, so a change of colour finds it kept. Of a
  * line that changes here and there, the rest of the last shape stays.
  */
 export function passPlane(source: PartOfLine, pass: Pass, context: PassContext): Plane {
-  const { held, map } = context;
-  if (!held || !isLocal(pass) || source.only) return whole(source, pass, context).made;
-  const all = { ...context, wanted: held.whole };
+  const { lastMade, map } = context;
+  if (!lastMade || !isLocal(pass) || source.only) return whole(source, pass, context).made;
+  const all = { ...context, wanted: lastMade.whole };
   // One part a pass: a pass that is drawn in another way, or elsewhere, takes the place of the last.
-  const key = `${passKey(pass)} ${map.join()} ${regionKey(held.whole)}`;
-  const last = held.parts.get(pass.id);
+  const key = `${passKey(pass)} ${map.join()} ${regionKey(lastMade.whole)}`;
+  const last = lastMade.parts.get(pass.id);
   const next =
     (last?.key === key ? patched(last, source, pass, all) : null) ?? whole(source, pass, all);
-  held.parts.set(pass.id, { key, of: source, ...next });
+  lastMade.parts.set(pass.id, { key, of: source, ...next });
   return next.made;
 }
 
@@ -50,7 +50,7 @@ const isCostly = ({ shape }: LineSource): boolean => isPath(shape) && shape.path
 
 /** The shape of a pass over all that is wanted. Where it is found kept, what was before its blur is not. */
 function whole(source: PartOfLine, pass: Pass, context: PassContext): Made {
-  const { map, wanted, memo, held } = context;
+  const { map, wanted, memo, lastMade } = context;
   const drawn: { sharp: Plane | null } = { sharp: null };
   try {
     const made = memo(
@@ -59,14 +59,14 @@ function whole(source: PartOfLine, pass: Pass, context: PassContext): Made {
         underBlur(passSigma(pass, meanScale(map)), passMap(pass, map), wanted, 1, (grid) => {
           const sharp = sharpShape(source, pass, grid);
           // Only who goes on from it has a use for it.
-          if (held && isCostly(source)) hold((drawn.sharp = sharp));
+          if (lastMade && isCostly(source)) retain((drawn.sharp = sharp));
           return sharp;
         }),
       (shape) => shape.data.byteLength,
     );
     return { made, sharp: borrow(drawn.sharp) };
   } finally {
-    letGo(drawn.sharp);
+    release(drawn.sharp);
   }
 }
 
@@ -76,7 +76,7 @@ function whole(source: PartOfLine, pass: Pass, context: PassContext): Made {
  * blur reaches.
  */
 function patched(
-  last: HeldPart,
+  last: LastPart,
   source: LineSource,
   pass: Pass,
   context: PassContext,

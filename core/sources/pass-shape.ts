@@ -16,7 +16,7 @@ import { cut, overlaid } from '../kernels/paint';
 import type { Plane } from '../pixels/buffer';
 import { grow, regionKey } from '../pixels/region';
 import type { LineSource } from './line-source';
-import { MOST_POINTS, drawnStrands, measuresOf } from './line-shape';
+import { MAX_POINTS, drawnStrands, measuresOf } from './line-shape';
 import type { Pass } from './pass';
 import type { Grid } from './stroke';
 import { TOLERANCE, shapeReach, stroked } from './stroke';
@@ -24,7 +24,7 @@ import { TOLERANCE, shapeReach, stroked } from './stroke';
 /** A line of which only some runs are drawn, with the caps of the whole at its ends; all if they are left out. */
 export type PartOfLine = LineSource & { only?: { runs: readonly Run[]; cap: Cap } };
 
-export type PassContext = Pick<SourceContext, 'map' | 'wanted' | 'memo' | 'held' | 'mixing'>;
+export type PassContext = Pick<SourceContext, 'map' | 'wanted' | 'memo' | 'lastMade' | 'mixing'>;
 
 /** σ of a pass's blur, px of the render: what is not hard is soft as a blur of an eighth of its width. */
 export function passSigma(pass: Pass, scale: number): number {
@@ -47,10 +47,10 @@ export function sharpReach(pass: Pass, scale: number, widest: number): number {
 }
 
 /** More dashes than this no line has. */
-const MOST_DASHES = 20_000;
+const MAX_DASHES = 20_000;
 
 /** Rows that the edges of all points of a stroke go through, at most. */
-const MOST_EDGE_ROWS = 3e7;
+const MAX_EDGE_ROWS = 3e7;
 
 /** Whether what a pass draws at a place depends on nothing but what of the line comes near it. */
 export function isLocal(pass: Pass): boolean {
@@ -85,7 +85,7 @@ export function passStrands(
     isLocal(pass) && !source.only ? boxOfRegion(grow(within, Math.ceil(reach))) : undefined,
   );
   const byLength = pass.tapers === 'length';
-  const most = Math.max(1, Math.floor(MOST_DASHES / strands.length));
+  const most = Math.max(1, Math.floor(MAX_DASHES / strands.length));
   return limited(
     strands.flatMap((s, i) => {
       const moved = pass.beside === 0 ? s : besides(s, pass.beside * scale);
@@ -97,7 +97,7 @@ export function passStrands(
           end: byLength ? pass.endLength * scale : (total * pass.end) / 100,
           point: pass.point,
         },
-        pointsEach({ points: MOST_POINTS }, strands.length),
+        pointsEach({ points: MAX_POINTS }, strands.length),
       );
       const runs = source.only?.runs.filter((r) => r.strand === i);
       const { dash, gap, phase, fit } = pass;
@@ -109,7 +109,7 @@ export function passStrands(
     }),
     Infinity,
     // Every point of a wide stroke has edges as long as that is wide.
-    Math.min(MOST_POINTS, MOST_EDGE_ROWS / (2 * half)),
+    Math.min(MAX_POINTS, MAX_EDGE_ROWS / (2 * half)),
   );
 }
 

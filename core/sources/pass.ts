@@ -208,19 +208,23 @@ export const tubePasses = (light: string, width: number, id: () => string): Pass
 export const relitPasses = (passes: readonly Pass[], from: string, to: string): Pass[] =>
   passes.map((p) => {
     if (p.core) return p;
-    const kept = p.kept ?? {
+    const passesKept = p.kept ?? {
       light: from,
       colour: p.colour,
       ramp: p.ramp.colours.map((s) => s.colour),
     };
-    const lit = (colour: string) => (to === kept.light ? colour : relight(colour, kept.light, to));
+    const lit = (colour: string) =>
+      to === passesKept.light ? colour : relight(colour, passesKept.light, to);
     return {
       ...p,
-      kept,
-      colour: lit(kept.colour),
+      kept: passesKept,
+      colour: lit(passesKept.colour),
       ramp: {
         ...p.ramp,
-        colours: p.ramp.colours.map((s, i) => ({ ...s, colour: lit(kept.ramp[i] ?? s.colour) })),
+        colours: p.ramp.colours.map((s, i) => ({
+          ...s,
+          colour: lit(passesKept.ramp[i] ?? s.colour),
+        })),
       },
     };
   });

@@ -318,9 +318,9 @@ export const scene: fc.Arbitrary<Scene> = fc
       if (layer && subject)
         layer.weave = { enabled: true, with: subject.id, way, spill, choices: [] };
     }
-    const thrower = shadow === null ? null : all[shadow % (all.length || 1)];
+    const caster = shadow === null ? null : all[shadow % (all.length || 1)];
     // Behind all, so that whatever is drawn lies on it.
-    if (thrower) made.layers = [newCastShadow(thrower), ...made.layers];
+    if (caster) made.layers = [newCastShadow(caster), ...made.layers];
     return made;
   });
 

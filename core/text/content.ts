@@ -15,7 +15,7 @@ import { pathSchema } from '../geometry/path-schema';
 /** What a text says, and how it is set. */
 
 /** More letters than these a text has not: UTF-16 code units. */
-export const MOST_LETTERS = 100_000;
+export const MAX_LETTERS = 100_000;
 
 /** What can be set for each stretch of a text. */
 export const letterParameters = {
@@ -132,7 +132,7 @@ const features = v.array(
 
 const rangeSchema = v.strictObject({
   /** How many UTF-16 code units it is for. */
-  length: v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(MOST_LETTERS)),
+  length: v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(MAX_LETTERS)),
   features,
   style: parametersSchema(letterParameters),
 });
@@ -140,7 +140,7 @@ const rangeSchema = v.strictObject({
 export const textEntries = {
   content: v.pipe(
     v.string(),
-    v.maxLength(MOST_LETTERS, `A text has at most ${MOST_LETTERS} letters.`),
+    v.maxLength(MAX_LETTERS, `A text has at most ${MAX_LETTERS} letters.`),
   ),
   /** In order; together as long as the content. One of no length says how an empty text will be set. */
   ranges: v.pipe(v.array(rangeSchema), v.minLength(1, 'A text has at least one range.')),

@@ -10,7 +10,7 @@ import type { LineChoice, Weave } from './weave';
 const STEP = 0.5;
 /** Stretches over the subject, and gaps between them, that are shorter than this are none, px. */
 const SHORT = 2;
-const MOST_STEPS = 200_000;
+const MAX_STEPS = 200_000;
 
 /**
  * The stretches of strands (px of a grid) at which `coverage` (0–1 at a place of that grid) is at least ½, in
@@ -24,7 +24,7 @@ export function stretchesOver(
   const lengths = lengthsOf(strand);
   const total = lengths.at(-1) ?? 0;
   if (!(total > 0)) return [];
-  const steps = Math.min(MOST_STEPS, Math.max(2, Math.ceil(total / STEP)));
+  const steps = Math.min(MAX_STEPS, Math.max(2, Math.ceil(total / STEP)));
   const { points, closed } = strand;
   const at = (i: number): boolean => {
     const { from, to, t } = placeAlong(strand, lengths, (total * i) / steps);

@@ -1,7 +1,7 @@
 /** Long evening: the heron and the boat on wet boards, with the sun low behind: shadows that reach the eye. */
 import { newLine, newPicture, newScene } from '@ignis/core/scene/model/make';
 import { edit } from '@ignis/core/scene/edits/edit';
-import { castShadowOf, setThrown, spillOn } from '@ignis/core/scene/edits/spill-edits';
+import { castShadowOf, setLightOrShadow, spillOn } from '@ignis/core/scene/edits/spill-edits';
 import { corner } from '@ignis/core/geometry/path';
 import { boat, faded, graded, heron, named, pier, write } from './make';
 
@@ -39,10 +39,10 @@ const fall = {
 };
 const made = [
   castShadowOf(bird, 'heron-shadow'),
-  setThrown('heron-shadow', fall),
+  setLightOrShadow('heron-shadow', fall),
   castShadowOf(paper, 'boat-shadow'),
-  setThrown('boat-shadow', { ...fall, length: 150, blurFar: 14 }),
+  setLightOrShadow('boat-shadow', { ...fall, length: 150, blurFar: 14 }),
   spillOn(sun, 'heron', 'heron-spill'),
-  setThrown('heron-spill', { reach: 420 }),
+  setLightOrShadow('heron-spill', { reach: 420 }),
 ].reduce((s, e) => edit(s, '', e).scene, scene);
 await write('long-evening', JSON.parse(JSON.stringify(made)) as typeof scene, [pier, heron, boat]);

@@ -11,7 +11,7 @@ import {
   newStep,
 } from '@ignis/core/scene/model/make';
 import type { Layer } from '@ignis/core/scene/model/schema';
-import { castShadowOf, setThrown, spillOn } from '@ignis/core/scene/edits/spill-edits';
+import { castShadowOf, setLightOrShadow, spillOn } from '@ignis/core/scene/edits/spill-edits';
 import { cutFrom } from './cut';
 import { graded, helmet, named, pier, ring, write } from './make';
 
@@ -116,11 +116,11 @@ scene.layers.push(
 const reflections = [given(eye, 'eye-below', 55), given(pupil, 'pupil-below', 55)];
 const edited = [
   castShadowOf(brass, 'shadow'),
-  setThrown('shadow', { length: 60, flat: 55, contact: 2, blurFar: 26, colour: '#02040a' }),
+  setLightOrShadow('shadow', { length: 60, flat: 55, contact: 2, blurFar: 26, colour: '#02040a' }),
   spillOn(eye, 'helmet', 'spill'),
-  setThrown('spill', { reach: 420 }),
+  setLightOrShadow('spill', { reach: 420 }),
   spillOn(glint, 'helmet', 'side-spill'),
-  setThrown('side-spill', { reach: 200 }),
+  setLightOrShadow('side-spill', { reach: 200 }),
 ].reduce((s, e) => edit(s, '', e).scene, scene);
 // On the boards, over the shadow that lies there.
 const made = {

@@ -73,7 +73,7 @@ export async function run(args: string[]): Promise<number> {
     .action(async (path: string) => {
       const { scene } = await readScene(path);
       const { name, width, height, background } = scene;
-      const layers = told(scene.layers);
+      const layers = message(scene.layers);
       console.log(JSON.stringify({ name, width, height, background, layers }, null, 2));
     });
 
@@ -94,12 +94,12 @@ export async function run(args: string[]): Promise<number> {
 }
 
 /** Layers as `ignis info` tells them. */
-const told = (layers: readonly Layer[]): object[] =>
+const message = (layers: readonly Layer[]): object[] =>
   layers.map((l) => ({
     id: l.id,
     name: l.name,
     kind: l.source.kind,
-    ...(l.layers && { layers: told(l.layers) }),
+    ...(l.layers && { layers: message(l.layers) }),
   }));
 
 interface RenderOptions {

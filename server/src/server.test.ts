@@ -129,12 +129,12 @@ describe('the ignis command', () => {
 
   it('tells size and layers, back to front', async () => {
     const { out } = await ignis('info', heron);
-    const told = JSON.parse(out) as {
+    const message = JSON.parse(out) as {
       width: number;
       layers: { id: string; name: string; kind: string }[];
     };
-    expect(told.width).toBe(1920);
-    expect(told.layers.map((l) => `${l.name}:${l.kind}`)).toEqual([
+    expect(message.width).toBe(1920);
+    expect(message.layers.map((l) => `${l.name}:${l.kind}`)).toEqual([
       'Pier at dusk:picture',
       'Ember line:line',
       'Heron:picture',

@@ -1,7 +1,7 @@
 import { toast } from 'sonner';
 import { bakingScale, putBaked, toBake } from '@ignis/core/scene/edits/bake';
 import type { Layer } from '@ignis/core/scene/model/schema';
-import { keepAsset } from '../storage/scenes';
+import { saveAsset } from '../storage/scenes';
 import { useBench } from '../state/bench';
 import { addAsset, bringIn, exportPng } from '../workers/engine';
 import { tellFailure } from '../state/failure';
@@ -21,7 +21,7 @@ export async function bake(layer: Layer): Promise<void> {
   try {
     const { asset, bytes, width, height } = await bringIn(await work.done, layer.name);
     addAsset(asset, bytes);
-    await keepAsset(asset, bytes);
+    await saveAsset(asset, bytes);
     const source = { kind: 'picture' as const, asset, width, height };
     useBench.getState().change(`Bake ${layer.name}`, putBaked(layer.id, source, scale));
     toast.success(`${layer.name} is a picture now`, {

@@ -10,7 +10,7 @@ import { bringInPicture, filesIn, isSceneFile, PICTURES } from '../files/bring-i
 import { download, fileName, openSceneFile, sceneFile } from '../files/scene-file';
 import { shelve, useAutosave } from '../state/autosave';
 import { useBench } from '../state/bench';
-import { keepingPictures, loadScene, storageFault } from '../storage/scenes';
+import { retainingAssets, loadScene, storageFault } from '../storage/scenes';
 import { addAsset, exportPng, warmUp } from '../workers/engine';
 import { Mark } from '../ui/mark';
 import { DialogFaultBoundary, FaultBoundary } from '../ui/fault-boundary';
@@ -95,7 +95,7 @@ async function addSvgLines(file: File): Promise<void> {
     const drawing = readSvg(await file.text(), file.name);
     const { scene, selected, change, select } = useBench.getState();
     const name = file.name.replace(/\.[^.]*$/, '') || 'Drawing';
-    const made = layersOfSvg(drawing, scene, drawing.elements.length > MOST_LAYERS);
+    const made = layersOfSvg(drawing, scene, drawing.elements.length > MAX_LAYERS);
     const layer = made.length === 1 ? { ...made[0]!, name } : newGroup(name, made, 'through');
     change(`Add ${name}`, addInFront([layer], selected, true));
     select(layer.id);
@@ -107,7 +107,7 @@ async function addSvgLines(file: File): Promise<void> {
 const scenePalette = () => paletteOf(useBench.getState().scene);
 
 /** A drawing of more elements than this becomes one line. */
-const MOST_LAYERS = 60;
+const MAX_LAYERS = 60;
 
 function Open() {
   const navigate = useNavigate();
@@ -122,7 +122,7 @@ function Open() {
   useEffect(() => {
     let leave: () => void = () => undefined;
     const open = new Promise<void>((done) => (leave = done));
-    void keepingPictures(() => open);
+    void retainingAssets(() => open);
     return leave;
   }, []);
 

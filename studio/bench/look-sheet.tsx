@@ -9,7 +9,7 @@ import { edit } from '@ignis/core/scene/edits/edit';
 import { findLayer } from '@ignis/core/scene/edits/layer-edits';
 import {
   FEWEST,
-  MOST,
+  MAX,
   candidatesOf,
   sheetBox,
   usualRange,
@@ -27,7 +27,7 @@ import { withoutIt } from '../state/failure';
 
 /** The width of a cell in proportion to its height. */
 const ASPECT = 3 / 2;
-const COUNT = countParameter('How many values', 9, { min: FEWEST, max: MOST });
+const COUNT = countParameter('How many values', 9, { min: FEWEST, max: MAX });
 
 /** The look sheet, if one is open: candidates as pictures of this scene, side by side. */
 export function LookSheet() {
@@ -228,7 +228,7 @@ function cellsOf(
       columns: null,
     };
   const rows = candidatesOf(other.parameter, { ...usualRange(other.parameter), count: 4 });
-  const some = ways.slice(0, MOST);
+  const some = ways.slice(0, MAX);
   return {
     columns: some.length,
     cells: rows.flatMap((row) =>

@@ -4,7 +4,7 @@ import { sfntOf } from '@ignis/core/files/font-file';
 import { FontFault, faceOf } from '@ignis/core/text/face';
 import { loadShaper } from '@ignis/core/text/shaper';
 import { wantFaces } from '../state/fonts';
-import { keepAsset } from '../storage/scenes';
+import { saveAsset } from '../storage/scenes';
 import { addAsset } from '../workers/engine';
 
 /** What a file chooser offers. */
@@ -31,7 +31,7 @@ export async function bringInFont(file: File): Promise<string> {
   const asset = await assetName(sfnt, format);
   const blob = new Blob([sfnt as Uint8Array<ArrayBuffer>]);
   addAsset(asset, blob);
-  await keepAsset(asset, blob);
+  await saveAsset(asset, blob);
   await wantFaces([asset]);
   return asset;
 }

@@ -1,6 +1,6 @@
 import { FileFault } from '@ignis/core/files/fault';
 import type { PictureSource } from '@ignis/core/sources/picture';
-import { keepAsset } from '../storage/scenes';
+import { saveAsset } from '../storage/scenes';
 import { addAsset, bringIn } from '../workers/engine';
 import { askSize } from './ask-size';
 
@@ -39,7 +39,7 @@ export async function bringInPicture(
   }
   const made = await bringIn(blob, name);
   addAsset(made.asset, made.bytes);
-  await keepAsset(made.asset, made.bytes);
+  await saveAsset(made.asset, made.bytes);
   return {
     source: { kind: 'picture', asset: made.asset, width: made.width, height: made.height },
     name: plainName(name),

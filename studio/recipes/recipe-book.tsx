@@ -11,7 +11,7 @@ import { newScene, newTextLayer } from '@ignis/core/scene/model/make';
 import { placed } from '@ignis/core/scene/arrange/placement';
 import type { Scene } from '@ignis/core/scene/model/schema';
 import type { RecipeRecord } from '../storage/database';
-import { keepRecipe, listRecipes, removeRecipe, restoreRecipe } from '../storage/recipes';
+import { saveRecipe, listRecipes, removeRecipe, restoreRecipe } from '../storage/recipes';
 import { Button } from '../ui/button';
 import { Mark } from '../ui/mark';
 import { NameField } from '../ui/name-field';
@@ -116,7 +116,7 @@ export default function RecipeBook() {
                   label={`Name of ${record.recipe.name}`}
                   value={record.recipe.name}
                   onChange={(name) =>
-                    void keepRecipe({ ...record.recipe, name }, record.id).then(refresh)
+                    void saveRecipe({ ...record.recipe, name }, record.id).then(refresh)
                   }
                   className="min-w-0 flex-1 text-sm"
                 />

@@ -1,7 +1,7 @@
 import type { Recipe } from '@ignis/core/recipes/recipe';
 import { parseRecipe } from '@ignis/core/recipes/recipe';
 import { download, fileName } from '../files/scene-file';
-import { keepRecipe } from '../storage/recipes';
+import { saveRecipe } from '../storage/recipes';
 
 /** Saves a recipe as a file to be shared. */
 export const saveRecipe = (recipe: Recipe): void =>
@@ -13,6 +13,6 @@ export const saveRecipe = (recipe: Recipe): void =>
 /** Keeps the recipe of a file; returns its name. Throws a RecipeError that says what is wrong. */
 export async function bringInRecipe(file: File): Promise<string> {
   const recipe = parseRecipe(await file.text(), file.name);
-  await keepRecipe(recipe);
+  await saveRecipe(recipe);
   return recipe.name;
 }

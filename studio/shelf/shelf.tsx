@@ -10,9 +10,9 @@ import { switchTheme, useTheme } from '../state/theme';
 import type { SceneRecord } from '../storage/database';
 import {
   createScene,
-  forgetUnused,
-  keepingPictures,
-  keepScene,
+  removeUnusedAssets,
+  retainingAssets,
+  saveScene,
   listScenes,
   removeScene,
   restoreScene,
@@ -41,7 +41,7 @@ export function Shelf() {
   const refresh = useCallback(async () => setScenes(await listScenes()), []);
   useEffect(() => {
     document.title = 'Ignis';
-    void refresh().then(forgetUnused);
+    void refresh().then(removeUnusedAssets);
     return watchScenes(() => void refresh());
   }, [refresh]);
 
@@ -50,7 +50,7 @@ export function Shelf() {
     async (doing: string | null, failed: string, task: () => Promise<void>) => {
       setBusy(doing);
       try {
-        await keepingPictures(task);
+        await retainingAssets(task);
       } catch (error) {
         tellFailure(failed, error);
       } finally {
@@ -192,7 +192,7 @@ export function Shelf() {
                   key={r.id}
                   record={r}
                   onOpen={() => void navigate(`/scene/${r.id}`)}
-                  onRename={(name) => void keepScene(r.id, { ...r.scene, name })}
+                  onRename={(name) => void saveScene(r.id, { ...r.scene, name })}
                   onDuplicate={() =>
                     void attempt(null, 'The scene could not be copied', async () => {
                       await createScene(

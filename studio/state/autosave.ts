@@ -1,6 +1,6 @@
 import { useEffect } from 'react';
 import type { Scene } from '@ignis/core/scene/model/schema';
-import { keepScene, keepThumbnail } from '../storage/scenes';
+import { saveScene, saveThumbnail } from '../storage/scenes';
 import { picture } from '../workers/engine';
 import { useBench } from './bench';
 import { tellFailure, withoutIt } from './failure';
@@ -16,7 +16,7 @@ const THUMBNAIL = 480;
 export const shelve = async (id: string, scene: Scene): Promise<void> => {
   const made = picture({ scene, side: THUMBNAIL, background: true });
   await made
-    .then((thumbnail) => keepThumbnail(id, thumbnail))
+    .then((thumbnail) => saveThumbnail(id, thumbnail))
     .catch(withoutIt('The picture of the scene on the shelf failed'));
 };
 
@@ -28,33 +28,33 @@ export function useAutosave(): void {
   useEffect(() => {
     let timer = 0;
     let since = 0;
-    let kept = useBench.getState().scene;
-    let told = false;
+    let savedScene = useBench.getState().scene;
+    let hasFailed = false;
 
     const save = async () => {
       window.clearTimeout(timer);
       since = 0;
       const { id, scene, set } = useBench.getState();
-      if (scene === kept || !id) return;
+      if (scene === savedScene || !id) return;
       set({ saved: 'saving' });
       try {
-        await keepScene(id, scene);
-        kept = scene;
-        told = false;
+        await saveScene(id, scene);
+        savedScene = scene;
+        hasFailed = false;
         const now = useBench.getState();
         if (now.id !== id) return;
         if (now.scene === scene) now.set({ saved: 'saved' });
         if (!now.gesture) void shelve(id, scene);
       } catch (error) {
         useBench.getState().set({ saved: 'failed' });
-        if (!told) tellFailure('The scene is not saved', error);
-        told = true;
+        if (!hasFailed) tellFailure('The scene is not saved', error);
+        hasFailed = true;
       }
     };
 
     const stop = useBench.subscribe((state, before) => {
       if (state.id !== before.id) {
-        kept = state.scene;
+        savedScene = state.scene;
         return;
       }
       const dropped = before.gesture !== null && state.gesture === null;

@@ -14,7 +14,7 @@ interface Colours {
   picking: Picking | null;
 }
 
-const MOST = 12;
+const MAX = 12;
 
 export const useColours = create<Colours>()(
   persist<Colours, [], [], Pick<Colours, 'recent' | 'space'>>(
@@ -29,7 +29,7 @@ export const useColours = create<Colours>()(
 /** Remembers a colour that was chosen. */
 export function rememberColour(colour: string): void {
   useColours.setState(({ recent }) => ({
-    recent: [colour, ...recent.filter((c) => c !== colour)].slice(0, MOST),
+    recent: [colour, ...recent.filter((c) => c !== colour)].slice(0, MAX),
   }));
 }
 

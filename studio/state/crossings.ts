@@ -8,16 +8,16 @@ import { newestOnly } from './newest';
 const NONE: readonly Crossing[] = [];
 
 /** Where a line crosses itself, as it was last told. */
-const useTold = create<{ of: string; all: readonly Crossing[] }>(() => ({ of: '', all: NONE }));
+const useFound = create<{ of: string; all: readonly Crossing[] }>(() => ({ of: '', all: NONE }));
 
 const ask = newestOnly(
   'Where the line crosses itself could not be found',
   ({ source }: { source: LineSource; of: string }) => crossings(source),
-  ({ of }, all) => useTold.setState({ of, all }),
+  ({ of }, all) => useFound.setState({ of, all }),
 );
 
 /** Where the line of a layer crosses itself, its own px, told anew as it changes; nothing until it is. */
 export function useCrossings(layer: string, source: LineSource): readonly Crossing[] {
   useEffect(() => ask({ source, of: layer }), [source, layer]);
-  return useTold(({ of, all }) => (of === layer ? all : NONE));
+  return useFound(({ of, all }) => (of === layer ? all : NONE));
 }

@@ -5,7 +5,7 @@ import { putCutOut } from '@ignis/core/scene/edits/cut-edits';
 import { bringIn, addAsset, assetBytes } from '../workers/engine';
 import type { CutUnderWay } from '../workers/cutter';
 import { cut, prepareCut } from '../workers/cutter';
-import { keepAsset } from '../storage/scenes';
+import { saveAsset } from '../storage/scenes';
 import { useBench } from './bench';
 import { tellFailure } from './failure';
 
@@ -41,7 +41,7 @@ export async function cutOut(layer: string, shape: CutOutShape, label: string): 
   try {
     const { asset, bytes: png, width, height } = await bringIn(await busy.done, 'The cut-out');
     addAsset(asset, png);
-    await keepAsset(asset, png);
+    await saveAsset(asset, png);
     put({ ...shape, found: { asset, width, height } });
     drop();
     useCutting.setState(({ tool }) => ({

@@ -7,7 +7,7 @@ vi.mock('./failure', () => ({ tellFailure: vi.fn() }));
 /** A worker whose answers come when they are let. */
 function slow() {
   const asked: string[] = [];
-  const told: [string, string][] = [];
+  const answers: [string, string][] = [];
   let answer: ((fails: boolean) => void) | null = null;
   const ask = newestOnly<string, string>(
     'It could not be shown',
@@ -17,42 +17,42 @@ function slow() {
         answer = (fails) => (fails ? reject(new Error(q)) : resolve(q.toUpperCase()));
       });
     },
-    (q, a) => told.push([q, a]),
+    (q, a) => answers.push([q, a]),
   );
   const let1 = async (fails = false) => {
     answer!(fails);
     await new Promise((r) => setTimeout(r));
   };
-  return { ask, asked, told, let1 };
+  return { ask, asked, told: answers, let1 };
 }
 
 describe('what is asked again and again', () => {
   it('is asked one at a time, always the newest', async () => {
-    const { ask, asked, told, let1 } = slow();
+    const { ask, asked, told: answers, let1 } = slow();
     for (const q of ['a', 'b', 'c', 'd']) ask(q);
     expect(asked).toEqual(['a']);
     await let1();
     expect(asked).toEqual(['a', 'd']);
     await let1();
-    expect(told).toEqual([
+    expect(answers).toEqual([
       ['a', 'A'],
       ['d', 'D'],
     ]);
     ask('e');
     await let1();
-    expect(told.at(-1)).toEqual(['e', 'E']);
+    expect(answers.at(-1)).toEqual(['e', 'E']);
   });
   it('is told once where it fails, leaves what was answered, and goes on', async () => {
-    const { ask, told, let1 } = slow();
+    const { ask, told: answers, let1 } = slow();
     ask('a');
     ask('b');
     await let1(true);
     ask('c');
     await let1(true);
-    expect(told).toEqual([]);
+    expect(answers).toEqual([]);
     expect(vi.mocked(tellFailure).mock.calls).toEqual([['It could not be shown', new Error('a')]]);
     await let1();
-    expect(told).toEqual([['c', 'C']]);
+    expect(answers).toEqual([['c', 'C']]);
     ask('d');
     await let1(true);
     expect(tellFailure).toHaveBeenCalledTimes(2);

@@ -18,7 +18,7 @@ interface Shown {
   of: string;
   view: MaskView | null;
   /** What of the scene the view was made of: all of it, or the selection alone. */
-  told: unknown;
+  basis: unknown;
   /** How the masks of layers are shown, and whether what is not selected is dimmed. */
   look: MaskLook;
   dimmed: boolean;
@@ -27,7 +27,7 @@ interface Shown {
 export const useShownMask = create<Shown>(() => ({
   of: '',
   view: null,
-  told: null,
+  basis: null,
   look: 'picture',
   dimmed: false,
 }));
@@ -35,11 +35,11 @@ export const useShownMask = create<Shown>(() => ({
 /** Px of the stage beyond its edge that are asked for, so that no edge of the view shows. */
 const BEYOND = 60;
 /** Nothing is asked for finer than the scene's own px, nor of more px than this. */
-const MOST = 2.5e6;
+const MAX = 2.5e6;
 
 interface Question {
   scene: Scene;
-  told: unknown;
+  basis: unknown;
   owner: MaskOwner;
   view: View;
   stage: { width: number; height: number };
@@ -55,7 +55,7 @@ const ask = newestOnly(
       (stage.width + 2 * BEYOND) / view.zoom,
       (stage.height + 2 * BEYOND) / view.zoom,
     ];
-    const scale = Math.min(1, view.zoom, Math.sqrt(MOST / (width * height)));
+    const scale = Math.min(1, view.zoom, Math.sqrt(MAX / (width * height)));
     const region = {
       x: Math.floor(left * scale),
       y: Math.floor(top * scale),
@@ -64,7 +64,8 @@ const ask = newestOnly(
     };
     return maskView({ scene, owner, region, scale, pixels, edge });
   },
-  ({ owner, told }, view) => useShownMask.setState({ of: JSON.stringify(owner), view, told }),
+  ({ owner, basis: basis }, view) =>
+    useShownMask.setState({ of: JSON.stringify(owner), view, basis: basis }),
 );
 
 /** Keeps the mask of an owner told as scene and view change, and whether it is as the scene now is; null keeps nothing. */
@@ -75,7 +76,7 @@ export function useMaskView(
   edge: boolean,
 ): { view: MaskView | null; isNew: boolean } {
   // A selection that looks at nothing stays the same whatever is done to the picture.
-  const told = useBench((s) =>
+  const basis = useBench((s) =>
     owner === null
       ? null
       : owner === 'selection' && !looksOut(s.scene.selection)
@@ -89,8 +90,8 @@ export function useMaskView(
     const asked = JSON.parse(name) as MaskOwner | null;
     const { scene } = useBench.getState();
     if (asked && width > 0)
-      ask({ scene, told, owner: asked, view, stage: { width, height }, pixels, edge });
-  }, [told, name, view, width, height, pixels, edge]);
+      ask({ scene, basis: basis, owner: asked, view, stage: { width, height }, pixels, edge });
+  }, [basis, name, view, width, height, pixels, edge]);
   const shown = useShownMask();
-  return { view: shown.of === name ? shown.view : null, isNew: shown.told === told };
+  return { view: shown.of === name ? shown.view : null, isNew: shown.basis === basis };
 }

@@ -31,7 +31,7 @@ async function keepAsBefore(id: string, scene: object): Promise<void> {
 /** The storage as a page that was just opened has it. */
 async function freshStorage() {
   vi.resetModules();
-  return { ...(await import('./scenes')), ...(await import('./kept')) };
+  return { ...(await import('./scenes')), ...(await import('./connection')) };
 }
 
 beforeEach(() => {
@@ -73,7 +73,7 @@ describe('a scene that an older version kept', () => {
       ...{ kind: 'line', passes: [{ stops: 'none' }] },
     };
     await keepAsBefore('damaged', scene);
-    const { loadScene, forgetUnused, database } = await freshStorage();
+    const { loadScene, removeUnusedAssets: forgetUnused, database } = await freshStorage();
     await expect(loadScene('damaged')).rejects.toThrow(/^\$\.layers\[\d+\]\.source/);
     expect((await database.scenes.get('damaged'))!.scene).toEqual(scene);
     await database.assets.put({ name: `${'0'.repeat(64)}.png`, bytes: new Blob(['unused']) });

@@ -3,16 +3,16 @@ import { newId } from '@ignis/core/scene/model/make';
 import { assetsMentioned, assetsOf } from '@ignis/core/scene/model/needs';
 import type { Scene } from '@ignis/core/scene/model/schema';
 import type { SceneRecord } from './database';
-import { database, kept } from './kept';
+import { database, inDatabase } from './connection';
 
 /** Keeping the artist's scenes. Where the browser gives no database, they last as long as the page. */
 
-export { storageFault } from './kept';
+export { storageFault } from './connection';
 
-const held = { scenes: new Map<string, SceneRecord>(), assets: new Map<string, Blob>() };
+const inMemory = { scenes: new Map<string, SceneRecord>(), assets: new Map<string, Blob>() };
 
 const listeners = new Set<() => void>();
-const told = async <T>(task: Promise<T>): Promise<T> => {
+const notifying = async <T>(task: Promise<T>): Promise<T> => {
   const value = await task;
   for (const listener of listeners) listener();
   return value;
@@ -28,18 +28,18 @@ const byChange = (a: SceneRecord, b: SceneRecord) => b.changed - a.changed;
 
 /** All scenes, the last changed first. */
 export const listScenes = (): Promise<SceneRecord[]> =>
-  kept(
+  inDatabase(
     async () => (await database.scenes.toArray()).sort(byChange),
-    () => [...held.scenes.values()].sort(byChange),
+    () => [...inMemory.scenes.values()].sort(byChange),
   );
 
 /** A scene and its pictures; null if there is none of that id. Throws a SceneError if it is damaged. */
 export async function loadScene(
   id: string,
 ): Promise<{ record: SceneRecord; assets: Map<string, Blob> } | null> {
-  const record = await kept<SceneRecord | undefined>(
+  const record = await inDatabase<SceneRecord | undefined>(
     () => database.scenes.get(id),
-    () => held.scenes.get(id),
+    () => inMemory.scenes.get(id),
   );
   if (!record) return null;
   const scene = parseScene(record.scene);
@@ -55,24 +55,24 @@ export async function loadScene(
 
 /** The files of these assets, as far as they are here. */
 export async function loadAssets(names: string[]): Promise<Map<string, Blob>> {
-  const found = await kept(
+  const found = await inDatabase(
     () => database.assets.bulkGet(names),
-    () => names.map((name) => ({ name, bytes: held.assets.get(name)! })),
+    () => names.map((name) => ({ name, bytes: inMemory.assets.get(name)! })),
   );
   return new Map(found.flatMap((a) => (a?.bytes ? [[a.name, a.bytes] as const] : [])));
 }
 
 /** Keeps a picture's file. Throws a StorageFull if there is no room. */
-export const keepAsset = (name: string, bytes: Blob): Promise<void> =>
+export const saveAsset = (name: string, bytes: Blob): Promise<void> =>
   guarded(() =>
-    kept(
+    inDatabase(
       async () => void (await database.assets.put({ name, bytes })),
-      () => void held.assets.set(name, bytes),
+      () => void inMemory.assets.set(name, bytes),
     ),
   );
 
 /** Keeps a scene under an id, making it if it is new. Throws a StorageFull if there is no room. */
-export const keepScene = (id: string, scene: Scene, thumbnail?: Blob | null): Promise<void> =>
+export const saveScene = (id: string, scene: Scene, thumbnail?: Blob | null): Promise<void> =>
   guarded(async () => {
     const now = Date.now();
     const fresh = (old: SceneRecord | undefined): SceneRecord => ({
@@ -82,29 +82,29 @@ export const keepScene = (id: string, scene: Scene, thumbnail?: Blob | null): Pr
       changed: now,
       thumbnail: thumbnail === undefined ? (old?.thumbnail ?? null) : thumbnail,
     });
-    await told(
-      kept(
+    await notifying(
+      inDatabase(
         () =>
           database.transaction('rw', database.scenes, async () => {
             await database.scenes.put(fresh(await database.scenes.get(id)));
           }),
-        () => void held.scenes.set(id, fresh(held.scenes.get(id))),
+        () => void inMemory.scenes.set(id, fresh(inMemory.scenes.get(id))),
       ),
     );
   });
 
 /** Sets a scene's thumbnail; its date stays. */
-export const keepThumbnail = (id: string, thumbnail: Blob): Promise<void> =>
-  told(
-    kept(
+export const saveThumbnail = (id: string, thumbnail: Blob): Promise<void> =>
+  notifying(
+    inDatabase(
       async () =>
         void (await database.scenes
           .where('id')
           .equals(id)
           .modify((record) => void (record.thumbnail = thumbnail))),
       () => {
-        const old = held.scenes.get(id);
-        if (old) held.scenes.set(id, { ...old, thumbnail });
+        const old = inMemory.scenes.get(id);
+        if (old) inMemory.scenes.set(id, { ...old, thumbnail });
       },
     ),
   );
@@ -116,26 +116,26 @@ export async function createScene(
   thumbnail: Blob | null = null,
 ): Promise<string> {
   const id = newId();
-  for (const [name, bytes] of assets) await keepAsset(name, bytes);
-  await keepScene(id, scene, thumbnail);
+  for (const [name, bytes] of assets) await saveAsset(name, bytes);
+  await saveScene(id, scene, thumbnail);
   return id;
 }
 
 /** Puts a removed scene back as it was. */
 export const restoreScene = (record: SceneRecord): Promise<void> =>
-  told(
-    kept(
+  notifying(
+    inDatabase(
       async () => void (await database.scenes.put(record)),
-      () => void held.scenes.set(record.id, record),
+      () => void inMemory.scenes.set(record.id, record),
     ),
   );
 
 /** Removes a scene. Its pictures stay until `forgetUnused`, so that the removal can be undone. */
 export const removeScene = (id: string): Promise<void> =>
-  told(
-    kept(
+  notifying(
+    inDatabase(
       () => database.scenes.delete(id),
-      () => void held.scenes.delete(id),
+      () => void inMemory.scenes.delete(id),
     ),
   );
 
@@ -145,14 +145,14 @@ const IN_USE = 'ignis-pictures';
  * Runs a task during which no picture is forgotten, here or in another tab: a picture is kept before
  * the scene that needs it, and undo may ask for one that its scene has given up.
  */
-export async function keepingPictures<T>(task: () => Promise<T>): Promise<T> {
+export async function retainingAssets<T>(task: () => Promise<T>): Promise<T> {
   return await navigator.locks.request(IN_USE, { mode: 'shared' }, task);
 }
 
 /** Removes pictures that no scene needs any more, unless some tab is at work. */
-export async function forgetUnused(): Promise<void> {
+export async function removeUnusedAssets(): Promise<void> {
   await navigator.locks.request(IN_USE, { mode: 'exclusive', ifAvailable: true }, async (free) => {
-    if (free) await kept(removeUnused, () => undefined);
+    if (free) await inDatabase(removeUnused, () => undefined);
   });
 }
 

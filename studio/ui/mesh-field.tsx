@@ -1,11 +1,11 @@
 import { count } from '@ignis/core/definitions/parameter';
 import type { Mesh } from '@ignis/core/definitions/warps';
-import { FEWEST_POINTS, MOST_POINTS } from '@ignis/core/definitions/warps';
+import { FEWEST_POINTS, MAX_POINTS } from '@ignis/core/definitions/warps';
 import { flatMesh, isFlat, meshWith } from '@ignis/core/steps/warp/mesh-points';
 import { useReshaping } from '../state/reshaping';
 import { NumberField } from './number-field';
 
-const SIDE = { min: FEWEST_POINTS, max: MOST_POINTS };
+const SIDE = { min: FEWEST_POINTS, max: MAX_POINTS };
 const COLUMNS = count('Columns', 4, SIDE);
 const ROWS = count('Rows', 4, SIDE);
 

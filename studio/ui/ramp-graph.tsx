@@ -22,7 +22,7 @@ interface Props {
 /** A stop is pulled out of the ramp when it is so far off, px. */
 const AWAY = 24;
 
-const held = (v: number) => Math.min(100, Math.max(0, v));
+const snappedAt = (v: number) => Math.min(100, Math.max(0, v));
 const tenth = (v: number) => Math.round(v * 10) / 10;
 
 /**
@@ -37,8 +37,8 @@ export function RampGraph({ value, chosen, onChoose, onChange, onDone, onRemove 
   const placeAt = (e: { clientX: number; clientY: number }) => {
     const r = graph.current!.getBoundingClientRect();
     return {
-      at: tenth(held(((e.clientX - r.left) / r.width) * 100)),
-      opacity: Math.round(held(((r.bottom - e.clientY) / r.height) * 100)),
+      at: tenth(snappedAt(((e.clientX - r.left) / r.width) * 100)),
+      opacity: Math.round(snappedAt(((r.bottom - e.clientY) / r.height) * 100)),
     };
   };
   const valuesAt = (kind: StopKind, e: React.PointerEvent | PointerEvent) => {
@@ -88,8 +88,8 @@ export function RampGraph({ value, chosen, onChoose, onChange, onDone, onRemove 
     if (e.key === 'Delete' || e.key === 'Backspace') onRemove();
     else if (right !== 0 || (up !== 0 && 'opacity' in s)) {
       const [ramp, now] = withStop(value, stop, {
-        at: tenth(held(s.at + right)),
-        ...('opacity' in s && { opacity: held(s.opacity + up) }),
+        at: tenth(snappedAt(s.at + right)),
+        ...('opacity' in s && { opacity: snappedAt(s.opacity + up) }),
       });
       onChange(ramp);
       onChoose(now);

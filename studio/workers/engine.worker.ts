@@ -42,7 +42,7 @@ const mender = menderOf();
 /** The longer side of a mask that paths are drawn from, px. */
 const PATHS = 2048;
 /** The scene of the last request for a preview. */
-let told: Scene | null = null;
+let logged: Scene | null = null;
 /** The last preview that was sent. */
 let sent: { number: number; ending: Ending } | null = null;
 let newest: Int32Array<SharedArrayBuffer> | null = null;
@@ -150,7 +150,7 @@ const engine: Engine = {
   async preview(number, { scene: delta, region, scale, focus, shown, measure }) {
     const started = performance.now();
     // Before anything else is waited for: the next request goes on from this one.
-    const scene = (told = withDelta(told, delta) as Scene);
+    const scene = (logged = withDelta(logged, delta) as Scene);
     const picture = await picturesFor(scene);
     forgetOthers(scene);
     const stale = () => newest !== null && Atomics.load(newest, 0) !== number;

@@ -118,7 +118,7 @@ export function placedTwice(outer: Placement, inner: Placement): Placement {
 }
 
 /** A placement moved so that a point (own px) lies where another placement puts it. */
-function held(next: Placement, before: Placement, point: Point): Placement {
+function pinnedPlacement(next: Placement, before: Placement, point: Point): Placement {
   const [was, is] = [placedPoint(before, point), placedPoint(next, point)];
   return { ...next, x: next.x + was.x - is.x, y: next.y + was.y - is.y };
 }
@@ -127,7 +127,7 @@ function held(next: Placement, before: Placement, point: Point): Placement {
 export function pulledPlacement(p: Placement, box: Box, handle: BoxHandle, to: Point): Placement {
   const [sx, sy] = pulledScale(box, handle, to);
   const next = { ...p, scaleX: p.scaleX * sx, scaleY: p.scaleY * sy };
-  return held(next, p, inBox(box, opposite(handle)));
+  return pinnedPlacement(next, p, inBox(box, opposite(handle)));
 }
 
 /**

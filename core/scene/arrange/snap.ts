@@ -61,7 +61,7 @@ export function snapLines(
 }
 
 /** So many anchors at most are snapped to: among more everything would be near one. */
-const MOST_ANCHORS = 300;
+const MAX_ANCHORS = 300;
 
 /** The anchors of a line's paths but those that are moved, under a map. */
 export function snapAnchors(
@@ -69,7 +69,7 @@ export function snapAnchors(
   moved: readonly AnchorPlace[],
   map: Affine,
 ): Point[] {
-  if (paths.reduce((n, p) => n + p.anchors.length, 0) > MOST_ANCHORS) return [];
+  if (paths.reduce((n, p) => n + p.anchors.length, 0) > MAX_ANCHORS) return [];
   return paths.flatMap((path, i) =>
     path.anchors
       .filter((_, k) => !moved.some((at) => samePlace(at, { path: i, index: k })))

@@ -10,10 +10,10 @@ import { definitionOf } from '../../sources/index';
 export function subjectsFor(scene: Scene, id: string): Layer[] {
   const layer = findLayer(scene, id);
   if (!layer) return [];
-  const held = new Set(everyLayer([layer]).map((l) => l.id));
+  const inside = new Set(everyLayer([layer]).map((l) => l.id));
   return everyLayer(scene.layers)
     .filter(
-      (l) => !grades(l) && !held.has(l.id) && !everyLayer([l]).some((inner) => inner.id === id),
+      (l) => !grades(l) && !inside.has(l.id) && !everyLayer([l]).some((inner) => inner.id === id),
     )
     .reverse();
 }

@@ -50,7 +50,7 @@ export const selectionAsDrawn = (scene: Scene, mask: Mask): BoundMask =>
   boundAt(scene, 0).bind(mask);
 
 /** What is looked at looks at others in turn, through its mask, so many times; so two may look at each other. */
-const MOST_LOOKS = 2;
+const MAX_LOOKS = 2;
 
 /** The scene as it is drawn for who looks at it `looks` layers away. */
 const drawnAt = (scene: Scene, looks: number): BoundScene =>
@@ -109,12 +109,12 @@ function boundAt(scene: Scene, looks: number): Binding {
         const light = on.includes(of) ? null : findLayer(scene, of);
         const seen = light ? seenFrom(layer, resolved(light, on)) : null;
         const base = reference.seesSurface(source) ? clipBase(scene, layer.id) : undefined;
-        const surface = base && looks <= MOST_LOOKS ? subjectFrom(layer, base.id) : null;
+        const surface = base && looks <= MAX_LOOKS ? subjectFrom(layer, base.id) : null;
         return withSource({ ...boundTo(source, seen), ...(surface && { surface }) });
       }
       case 'shadow':
         // A shadow is of a layer as it is by itself, wherever that goes behind others.
-        return withSource(boundTo(source, looks > MOST_LOOKS ? null : subjectFrom(layer, of)));
+        return withSource(boundTo(source, looks > MAX_LOOKS ? null : subjectFrom(layer, of)));
       case 'path':
         return withSource(alongItsPath(scene, layer, of, reference.along));
       case 'copy': {
@@ -134,7 +134,7 @@ function boundAt(scene: Scene, looks: number): Binding {
   let others: BoundScene | null = null;
   /** A layer as it is drawn by itself, seen from where another stands: what that is woven with does not count. */
   const subjectFrom = (layer: Layer, id: string): Subject | null => {
-    const bare = looks < MOST_LOOKS ? unwoven : unmasked;
+    const bare = looks < MAX_LOOKS ? unwoven : unmasked;
     others ??= drawnAt({ ...scene, layers: scene.layers.map(bare) }, looks + 1);
     const subject = findIn(others.layers, id);
     return subject ? seenFrom(layer, subject) : null;
@@ -165,7 +165,7 @@ function boundAt(scene: Scene, looks: number): Binding {
     const found = scene.kept.find((k) => k.id === id);
     const back = invert(mapAround(scene.layers, layer.id));
     if (!found || !back || way.includes(found.id)) return null;
-    const mask = looks > MOST_LOOKS ? blind(found.mask) : found.mask;
+    const mask = looks > MAX_LOOKS ? blind(found.mask) : found.mask;
     return { mask: boundMask(WHOLE, mask, [...way, found.id]), map: back };
   };
   const boundMask = (layer: Layer, mask: Mask, way: readonly string[] = []): BoundMask => ({

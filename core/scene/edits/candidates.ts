@@ -22,7 +22,7 @@ export const hasCandidates = (p: Parameter): boolean =>
 
 /** So many values a number may have on a sheet. */
 export const FEWEST = 3;
-export const MOST = 16;
+export const MAX = 16;
 
 /** Numbers from one to another, evenly spread, rounded to what the parameter steps by. */
 export function spreadOf(from: number, to: number, count: number, step: number): number[] {

@@ -10,13 +10,13 @@ import { emitsLight } from '../model/traits';
 /** How far the dark keeps away from lights, a share of the scene's longer side. */
 const AWAY = 1 / 14;
 /** At most so many lights keep it away. */
-const MOST_LIGHTS = 12;
+const MAX_LIGHTS = 12;
 
 /** The lights of a scene: lines that are shown, in groups too. */
 export const lightsOf = (scene: Scene): Layer[] =>
   everyLayer(scene.layers)
     .filter((l) => l.visible && emitsLight(l))
-    .slice(0, MOST_LIGHTS);
+    .slice(0, MAX_LIGHTS);
 
 /**
  * Darkens what lies beneath the lights of a scene: a grade (of an id) that lowers exposure and cools what is

@@ -4,7 +4,7 @@ import type { Edit } from './edit';
 import { layerOf, pastClipped, standingOf } from './layer-edits';
 import { newCastShadow, newSpill } from '../model/make';
 import type { Layer } from '../model/schema';
-import { isThrown } from '../model/traits';
+import { isLightOrShadow } from '../model/traits';
 
 /** What can be done with the light that one layer throws on another, and with the shadow that it casts. */
 
@@ -30,11 +30,11 @@ export const castShadowOf =
   };
 
 /** Sets values of a spill or of a cast shadow. */
-export const setThrown =
+export const setLightOrShadow =
   (id: string, values: Partial<SpillValues> | Partial<CastShadowValues>): Edit =>
   (s) => {
     const layer = layerOf(s, id);
-    if (isThrown(layer)) Object.assign(layer.source.values, values);
+    if (isLightOrShadow(layer)) Object.assign(layer.source.values, values);
   };
 
 /** The spill, or the shadow, is of another layer from now on. */
@@ -42,5 +42,5 @@ export const setLightOf =
   (id: string, of: string): Edit =>
   (s) => {
     const layer = layerOf(s, id);
-    if (isThrown(layer)) layer.source.of = of;
+    if (isLightOrShadow(layer)) layer.source.of = of;
   };

@@ -113,8 +113,8 @@ describe('a text along a line', () => {
     const moved = edit(scene, '', setPlacement(line.id, { x: 150 })).scene;
     expect(middles(moved, text.id)).not.toEqual(before);
     // Moving the text moves it not at all: it stands on the line.
-    const held = see(edit(scene, '', setPlacement(text.id, { x: 60 })).scene);
-    expect(worst(held, see(scene))).toBeLessThan(0.02);
+    const still = see(edit(scene, '', setPlacement(text.id, { x: 60 })).scene);
+    expect(worst(still, see(scene))).toBeLessThan(0.02);
   });
   it('is the same object as long as nothing moves, so that it is laid out once', () => {
     const { scene, text } = along();

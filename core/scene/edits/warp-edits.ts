@@ -1,5 +1,5 @@
 import type { Mesh, ReshapedRegion } from '../../definitions/warps';
-import { MOST_REGIONS } from '../../definitions/warps';
+import { MAX_REGIONS } from '../../definitions/warps';
 import type { Box, Point } from '../../geometry/affine';
 import { IDENTITY, middleOf, unitedBox } from '../../geometry/affine';
 import { flatten } from '../../geometry/flatten';
@@ -81,8 +81,8 @@ export const addRegion =
   (s) => {
     const layer = layerOf(s, id);
     const regions = [...regionsOf(step), region];
-    if (regions.length > MOST_REGIONS)
-      throw new Error(`One step reshapes at most ${MOST_REGIONS} parts: add another Reshape step.`);
+    if (regions.length > MAX_REGIONS)
+      throw new Error(`One step reshapes at most ${MAX_REGIONS} parts: add another Reshape step.`);
     const own = layer.steps.find((k) => k.id === step.id);
     if (own) own.values.regions = regions;
     else putIn(layer, { ...step, values: { regions } });

@@ -24,7 +24,7 @@ export const isSpill = isOf('spill');
 export const isCastShadow = isOf('shadow');
 
 /** Whether a layer is the light or the shadow of another, and nothing without it. */
-export const isThrown = (layer: Layer): layer is LayerOf<'spill' | 'shadow'> =>
+export const isLightOrShadow = (layer: Layer): layer is LayerOf<'spill' | 'shadow'> =>
   isSpill(layer) || isCastShadow(layer);
 
 /** Whether a layer draws nothing of its own, but sends what lies beneath through its steps. */

@@ -61,9 +61,9 @@ export const shadow = defineStyle({
         const dy = whole(Math.sin(away) * v.distance * scale);
         const need = seenFrom(wanted, dx, dy);
         return scoped(() => {
-          const thrown =
+          const offsetShape =
             v.way === 'cast' ? shape : inverse(shape, grow(need, spreadMargin(spread, true)));
-          const dark = copied(shifted(softSpread(thrown, spread, need), dx, dy, wanted));
+          const dark = copied(shifted(softSpread(offsetShape, spread, need), dx, dy, wanted));
           lookUp(dark, curveTable(v.falloff));
           return oneColour(dark, v.colour, mixing);
         });

@@ -12,8 +12,8 @@ import type { ReshapedRegion } from '../../definitions/warps';
 
 /** Lines of the sheet across one part, at the fewest and the most, and across all together. */
 const FEWEST = 16;
-const MOST = 96;
-const MOST_OF_ALL = 256;
+const MAX = 96;
+const MAX_OF_ALL = 256;
 
 /** A part as it is worked on: its outline, the box that it and its soft border fill, and its map. */
 interface Part {
@@ -86,7 +86,7 @@ export function sheetOfRegions(regions: readonly ReshapedRegion[]): Sheet {
 
 function pulledBy(regions: readonly ReshapedRegion[]): Sheet {
   const parts = regions.map(partOf);
-  const each = Math.min(MOST, Math.floor(MOST_OF_ALL / Math.max(1, parts.length)));
+  const each = Math.min(MAX, Math.floor(MAX_OF_ALL / Math.max(1, parts.length)));
   const lines = (parts: readonly Part[], low: 'x0' | 'y0', high: 'x1' | 'y1') =>
     tidyLines(
       parts.flatMap((part, i) => {
@@ -102,7 +102,7 @@ function pulledBy(regions: readonly ReshapedRegion[]): Sheet {
           evenLines(b[low], b[high], count(b[high] - b[low])),
         );
       }),
-    ).filter((_, i, all) => all.length <= 2 * MOST_OF_ALL || i % 2 === 0 || i === all.length - 1);
+    ).filter((_, i, all) => all.length <= 2 * MAX_OF_ALL || i % 2 === 0 || i === all.length - 1);
   const wide = parts.map((p) => {
     const cell = Math.max(p.box.x1 - p.box.x0, p.box.y1 - p.box.y0) / each;
     return { ...p, soft: Math.max(p.soft, 1.5 * cell) };

@@ -96,12 +96,12 @@ function sweep(edges: Edge[], rule: FillRule, top: number, emit: Emit): void {
       while (y < event && active.length > 0) y = strip(active, y, event, rule, emit);
       y = event;
     }
-    let kept = 0;
+    let remaining = 0;
     for (const e of active) {
-      if (e.y1 > y) active[kept++] = e;
+      if (e.y1 > y) active[remaining++] = e;
       else flush(e, y, emit);
     }
-    active.length = kept;
+    active.length = remaining;
     while (next < edges.length && edges[next]!.y0 <= y) active.push(edges[next++]!);
   }
 }

@@ -9,7 +9,7 @@ import type { Dial, Layer, Step } from '@ignis/core/scene/model/schema';
 import { stepOfKind } from '@ignis/core/steps/index';
 import { liveEdit, useBench } from '../../state/bench';
 import { useSheet } from '../../state/sheet';
-import { keepRecipe, listRecipes } from '../../storage/recipes';
+import { saveRecipe, listRecipes } from '../../storage/recipes';
 import { Button } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
 import { ParameterControls } from '../../ui/parameter-controls';
@@ -102,7 +102,7 @@ function Keep({ layer, onClose }: { layer: Layer; onClose(): void }) {
     layer.dials.some((d) => d.of === step.id && d.key === key);
   const keep = async () => {
     try {
-      await keepRecipe(recipeOf(scene, layer, name.trim().slice(0, 80) || 'Recipe'));
+      await saveRecipe(recipeOf(scene, layer, name.trim().slice(0, 80) || 'Recipe'));
       toast.success(`“${name.trim()}” is in your recipe book`);
       onClose();
     } catch (error) {

@@ -13,7 +13,7 @@ import { castShadowParameters } from '@ignis/core/sources/cast-shadow-parameters
 import type { SpillSource } from '@ignis/core/sources/spill';
 import { spillParameters } from '@ignis/core/sources/spill';
 import type { TextSource } from '@ignis/core/sources/text';
-import { setLightOf, setThrown } from '@ignis/core/scene/edits/spill-edits';
+import { setLightOf, setLightOrShadow } from '@ignis/core/scene/edits/spill-edits';
 import { subjectsFor } from '@ignis/core/scene/arrange/subjects';
 import { liveEdit, useBench } from '../../state/bench';
 import { Button } from '../../ui/button';
@@ -57,7 +57,7 @@ export function SourceNode({ layer }: { layer: Layer }) {
       return <Echo layer={layer} source={source} />;
     case 'spill':
     case 'shadow':
-      return <Thrown id={layer.id} source={source} />;
+      return <LightOrShadow id={layer.id} source={source} />;
   }
 }
 
@@ -84,15 +84,15 @@ function Fill({ id, paint }: { id: string; paint: Paint }) {
 }
 
 /** Whose light or shadow it is, and how it falls. */
-function Thrown({ id, source }: { id: string; source: SpillSource | CastShadowSource }) {
+function LightOrShadow({ id, source }: { id: string; source: SpillSource | CastShadowSource }) {
   const { of, values } = source;
   const isLight = definitionOf(source).reference?.as === 'light';
   const word = isLight ? 'light' : 'shadow';
-  const edit = (v: object) => setThrown(id, v);
+  const edit = (v: object) => setLightOrShadow(id, v);
   const scene = useBench((s) => s.scene);
   const { change } = useBench.getState();
   const live = liveEdit(`Change the ${word}`);
-  const thrower = findLayer(scene, of);
+  const original = findLayer(scene, of);
   const options = subjectsFor(scene, id).map((l) => ({ value: l.id, label: l.name }));
   const title = isLight ? 'Light of' : 'Shadow of';
   return (
@@ -101,13 +101,13 @@ function Thrown({ id, source }: { id: string; source: SpillSource | CastShadowSo
       aside={
         <ChoiceField
           label={title}
-          value={thrower ? of : ''}
-          options={thrower ? options : [{ value: '', label: 'gone' }, ...options]}
+          value={original ? of : ''}
+          options={original ? options : [{ value: '', label: 'gone' }, ...options]}
           onChange={(next) => next && change(`Take another ${word}`, setLightOf(id, next))}
         />
       }
     >
-      {!thrower && (
+      {!original && (
         <p className="py-1 text-sm text-alarm">
           {isLight ? 'Its light' : 'What casts it'} is gone. It waits until that is back.
         </p>

@@ -127,7 +127,7 @@ export function Notices({ layer }: { layer: TextLayer }) {
   const drawn = drawnLayer(scene, layer.id)?.source;
   if (drawn?.kind !== 'text' || !isReady(drawn)) return null;
   const { missing, borrowed } = layoutOf(drawn);
-  const told = [
+  const loaded = [
     ...missing.map((name) => {
       const font = /^[0-9a-f]{64}/.test(name)
         ? 'A font of yours'
@@ -141,10 +141,10 @@ export function Notices({ layer }: { layer: TextLayer }) {
         : `${some}: not in this font, drawn in ${face}.`;
     }),
   ];
-  if (told.length === 0) return null;
+  if (loaded.length === 0) return null;
   return (
     <ul role="status" className="mt-2 flex flex-col gap-1 text-xs text-dim">
-      {told.map((line) => (
+      {loaded.map((line) => (
         <li key={line}>{line}</li>
       ))}
     </ul>

@@ -27,7 +27,7 @@ const BESIDE = 15;
 /** Pulled this far off, a colour is taken out, CSS px. */
 const AWAY = 36;
 
-const held = (v: number, low: number, high: number) => Math.min(high, Math.max(low, v));
+const snappedPoint = (v: number, low: number, high: number) => Math.min(high, Math.max(low, v));
 
 /** A gradient on the stage: its ends, the colours between, and where half of each change is done. */
 export function GradientLine({ from, to, ramp, radial, pointer, moved, ramped }: Props) {
@@ -44,7 +44,7 @@ export function GradientLine({ from, to, ramp, radial, pointer, moved, ramped }:
     const p = pointer(e);
     const [x, y] = [p.x - from.x, p.y - from.y];
     return {
-      at: tenth(held((100 * (x * dx + y * dy)) / length ** 2, 0, 100)),
+      at: tenth(snappedPoint((100 * (x * dx + y * dy)) / length ** 2, 0, 100)),
       off: Math.abs(x * dy - y * dx) / length,
     };
   };
@@ -63,7 +63,9 @@ export function GradientLine({ from, to, ramp, radial, pointer, moved, ramped }:
   const bend = (index: number) =>
     gesture((e) => {
       const [a, b] = [colours[index]!, colours[index + 1]!];
-      const middle = Math.round(held((100 * (placeOf(e).at - a.at)) / (b.at - a.at), 1, 99));
+      const middle = Math.round(
+        snappedPoint((100 * (placeOf(e).at - a.at)) / (b.at - a.at), 1, 99),
+      );
       drag('Move half way', ramped(withStop(ramp, { kind: 'colours', index }, { middle })[0]));
     });
   const pull = (end: 'from' | 'to') =>

@@ -34,8 +34,10 @@ export function SceneBox({ stage, box, ids, put, click = () => undefined }: Prop
       }}
       pull={(handle, to, e) => put('Scale', pulledMap(box, handle, snap.point(to, e)))}
       turn={(pivot, by, e) => {
-        const held = e.shiftKey ? Math.round(by / 15) * 15 : snap.angle(by, pivot, IDENTITY, e);
-        put('Rotate', about(pivot, rotation((held * Math.PI) / 180)));
+        const snappedAngle = e.shiftKey
+          ? Math.round(by / 15) * 15
+          : snap.angle(by, pivot, IDENTITY, e);
+        put('Rotate', about(pivot, rotation((snappedAngle * Math.PI) / 180)));
       }}
       drop={useBench.getState().drop}
       click={click}

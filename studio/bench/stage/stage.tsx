@@ -16,7 +16,7 @@ import { ModeBar } from './mode-bar';
 import { PickColour } from './pick-colour';
 import { follow, scenePoint } from './pointer';
 import { shownScene, usePreview } from './use-preview';
-import { useSpaceHeld } from './use-space-held';
+import { useSpacePressed } from './use-space-pressed';
 import { fitted, stageSize, zoomedAt } from './view';
 
 interface Props {
@@ -30,7 +30,7 @@ export function Stage({ onFiles }: Props) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const [size, setSize] = useState({ width: 0, height: 0 });
   const [panning, setPanning] = useState(false);
-  const space = useSpaceHeld();
+  const space = useSpacePressed();
   const [dropping, setDropping] = useState(false);
   const { id, view, mode, comparing, label, width, height, background } = useBench(
     useShallow((s) => ({

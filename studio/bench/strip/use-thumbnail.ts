@@ -5,21 +5,21 @@ import { mapAround, placementOf } from '@ignis/core/scene/arrange/placement';
 import type { Layer, Scene } from '@ignis/core/scene/model/schema';
 import { useBench } from '../../state/bench';
 import { picture } from '../../workers/engine';
-import { grades, isEcho, isThrown } from '@ignis/core/scene/model/traits';
+import { grades, isEcho, isLightOrShadow } from '@ignis/core/scene/model/traits';
 import { withoutIt } from '../../state/failure';
 
 /** The longer side of a card's picture, px. */
 const SIDE = 168;
 
 /** The last picture of each source, so that a card that is made anew does not begin empty. */
-const kept = new WeakMap<object, string>();
+const lastUrls = new WeakMap<object, string>();
 
 /**
  * A small picture of one layer alone, where it stands in the scene; the last one while a new one is
  * being made. Nothing is made while a drag goes on.
  */
 export function useThumbnail(own: Layer): string | null {
-  const [url, setUrl] = useState<string | null>(() => kept.get(own.source) ?? null);
+  const [url, setUrl] = useState<string | null>(() => lastUrls.get(own.source) ?? null);
   const dragging = useBench((s) => s.gesture !== null);
   const width = useBench((s) => s.scene.width);
   const height = useBench((s) => s.scene.height);
@@ -41,7 +41,7 @@ export function useThumbnail(own: Layer): string | null {
     if (now.every((v, i) => v === shown.current[i])) return;
     let gone = false;
     const all = useBench.getState().scene;
-    const asked = isThrown(layer) ? among(all, own.id) : alone(all, own.id, layer);
+    const asked = isLightOrShadow(layer) ? among(all, own.id) : alone(all, own.id, layer);
     // The picture on the stage comes first.
     const wait = window.setTimeout(async () => {
       const blob = await picture({ ...asked, side: SIDE, background: false }).catch(
@@ -49,7 +49,7 @@ export function useThumbnail(own: Layer): string | null {
       );
       if (gone || !blob) return;
       const next = URL.createObjectURL(blob);
-      kept.set(source, next);
+      lastUrls.set(source, next);
       shown.current = now;
       setUrl(next);
     }, 220);
@@ -63,7 +63,7 @@ export function useThumbnail(own: Layer): string | null {
 }
 
 /** Whether a layer is nothing without another: a copy of it, its light or its shadow. */
-const needsOthers = (layer: Layer) => isEcho(layer) || isThrown(layer);
+const needsOthers = (layer: Layer) => isEcho(layer) || isLightOrShadow(layer);
 
 /** A layer as it is by itself, whatever it is laid on. */
 const plain = (layer: Layer): Layer => ({

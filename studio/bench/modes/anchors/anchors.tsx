@@ -103,12 +103,12 @@ export function Anchors({ stage, layer, paths, onMiss }: Props) {
         const p = own(e);
         const to = { x: from.x + p.x - start.x, y: from.y + p.y - start.y };
         const snapped = () => (toScene ? apply(toScene, snap.point(apply(inScene, to), e)) : to);
-        const held = e.shiftKey ? holdAngle(from, to) : snapped();
+        const angleHeld = e.shiftKey ? holdAngle(from, to) : snapped();
         drag(
           moving.length > 1 ? 'Move anchors' : 'Move an anchor',
           setPaths(
             layer.id,
-            mapAnchors(paths, moving, translation(held.x - from.x, held.y - from.y)),
+            mapAnchors(paths, moving, translation(angleHeld.x - from.x, angleHeld.y - from.y)),
           ),
         );
       },
@@ -153,9 +153,9 @@ export function Anchors({ stage, layer, paths, onMiss }: Props) {
         };
         setBand(box);
         const inside = anchorsIn(paths, map, box);
-        const kept = down.shiftKey ? chosen : [];
+        const chosen = down.shiftKey ? chosen : [];
         set({
-          anchors: [...kept, ...inside.filter((at) => !kept.some((c) => samePlace(c, at)))],
+          anchors: [...chosen, ...inside.filter((at) => !chosen.some((c) => samePlace(c, at)))],
         });
       },
       up(moved, e) {
@@ -243,8 +243,8 @@ export function Anchors({ stage, layer, paths, onMiss }: Props) {
             put('Scale anchors', pulledMap(box, handle, to));
           }}
           turn={(pivot, by, e) => {
-            const held = e.shiftKey ? Math.round(by / 15) * 15 : by;
-            put('Rotate anchors', about(pivot, rotation((held * Math.PI) / 180)));
+            const angleHeld = e.shiftKey ? Math.round(by / 15) * 15 : by;
+            put('Rotate anchors', about(pivot, rotation((angleHeld * Math.PI) / 180)));
           }}
           drop={drop}
           click={(e) => {

@@ -77,10 +77,10 @@ export function Arrange({ stage, layer, onClick }: Props) {
       turn={(at, by, e) => {
         const about = repivoted(p, at);
         const raw = about.rotation + by;
-        const held = e.shiftKey
+        const snappedAngle = e.shiftKey
           ? Math.round(raw / 15) * 15
           : tenth(snap.angle(raw, placedPoint(p, at), around, e));
-        put('Rotate', { ...about, rotation: halfTurns(held) });
+        put('Rotate', { ...about, rotation: halfTurns(snappedAngle) });
       }}
       drop={drop}
       click={(e) => onClick(scenePoint(stage.current!, e), e)}

@@ -53,20 +53,20 @@ export function putAnchor(at: Point, handle: Point | null): void {
   set({ drawn: line.id });
 }
 
-let kept: LayerOf<'line'> | null = null;
+let begun: LayerOf<'line'> | null = null;
 /** The new line, with the same ids for as long as its first anchor is being pulled. */
 function freshLine(scene: Scene, drawn: string | null, anchor: Anchor): LayerOf<'line'> {
   const path = { closed: false, anchors: [anchor] };
-  if (kept && kept.id === drawn)
-    return { ...kept, source: { ...kept.source, shape: { kind: 'path', paths: [path] } } };
+  if (begun && begun.id === drawn)
+    return { ...begun, source: { ...begun.source, shape: { kind: 'path', paths: [path] } } };
   const lines = everyLayer(scene.layers).filter(isLine).length;
-  kept = newLine(
+  begun = newLine(
     `Line ${lines + 1}`,
     path,
     undefined,
     Math.max(2, Math.round(Math.max(scene.width, scene.height) / 140)),
   );
-  return kept;
+  return begun;
 }
 
 /** A line drawn by hand so far; it is closed where the hand comes within `closing` scene px of its start. */

@@ -27,7 +27,7 @@ interface Props {
 }
 
 /** More letters than these are not outlined all at once. */
-const MOST_OUTLINED = 400;
+const MAX_OUTLINED = 400;
 
 /** Every letter of a text by itself: moved, turned and scaled by hand while it stays a letter of the text. */
 export function Letters({ stage, layer }: Props) {
@@ -62,7 +62,7 @@ export function Letters({ stage, layer }: Props) {
   };
   return (
     <g data-testid="letters">
-      {letters.slice(0, MOST_OUTLINED).map((l) => (
+      {letters.slice(0, MAX_OUTLINED).map((l) => (
         <polygon
           key={l.from}
           points={letterCorners(l)

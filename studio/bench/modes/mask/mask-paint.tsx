@@ -26,7 +26,7 @@ interface Props {
 }
 
 /** What a stroke or an area would do, in words; or why it would do nothing. */
-function deed(
+function effectOf(
   { layer, mask, name }: Masked,
   word: string,
   outside: boolean,
@@ -64,13 +64,13 @@ export function MaskPaint({ stage, masked }: Props) {
   const selecting = owner === 'selection';
   const stroke = selecting ? SELECT_WAYS[hides ? 'subtract' : 'add'] : hides ? 'hides' : 'reveals';
   const area = selecting ? SELECT_WAYS[selectWay] : WAYS[way];
-  const said = deed(masked, tool === 'brush' ? stroke : area, outside(pointer));
+  const said = effectOf(masked, tool === 'brush' ? stroke : area, outside(pointer));
 
   const paint = (down: React.PointerEvent) => {
     if (down.button !== 0) return;
     down.stopPropagation();
     // One that begins outside what is selected may go on into it.
-    if (!deed(masked, '', false).works) return;
+    if (!effectOf(masked, '', false).works) return;
     const { drag, scene } = useBench.getState();
     // A stroke keeps within what is selected, for good: that is kept by a name.
     const within = limited ? keptForSelection(scene) : null;

@@ -149,8 +149,8 @@ function PartHandles({
       turn={(at, by, e) => {
         const about = repivoted(p, at);
         const raw = about.rotation + by;
-        const held = e.shiftKey ? Math.round(raw / 15) * 15 : tenth(raw);
-        put('Turn a part', { ...about, rotation: halfTurns(held) });
+        const snappedAngle = e.shiftKey ? Math.round(raw / 15) * 15 : tenth(raw);
+        put('Turn a part', { ...about, rotation: halfTurns(snappedAngle) });
       }}
       drop={drop}
       click={() => useReshaping.setState({ part: null })}

@@ -3,7 +3,7 @@ import type { Point } from '@ignis/core/geometry/affine';
 import { apply, invert } from '@ignis/core/geometry/affine';
 import { isConvex, mapQuad } from '@ignis/core/geometry/quad';
 import type { Layer, Scene } from '@ignis/core/scene/model/schema';
-import { setThrown } from '@ignis/core/scene/edits/spill-edits';
+import { setLightOrShadow } from '@ignis/core/scene/edits/spill-edits';
 import type { CastShadowSource } from '@ignis/core/sources/cast-shadow';
 import type { CastShadowValues } from '@ignis/core/sources/cast-shadow-parameters';
 import type { Floor } from '@ignis/core/sources/shadow-sheets';
@@ -71,7 +71,7 @@ export function ShadowHandles({ stage, layer }: Props) {
           const to = apply(back, { x: from.x + at.x - start.x, y: from.y + at.y - start.y });
           const was = apply(back, from);
           const next = change(to, { x: to.x - was.x, y: to.y - was.y });
-          if (next) drag(label, setThrown(layer.id, next));
+          if (next) drag(label, setLightOrShadow(layer.id, next));
         },
         up: drop,
       });

@@ -8,7 +8,7 @@ import { placementMap } from '@ignis/core/definitions/placement';
 import type { Layer } from '@ignis/core/scene/model/schema';
 import { changeText } from '@ignis/core/scene/edits/text-edits';
 import type { TextSource } from '@ignis/core/sources/text';
-import { MOST_LETTERS } from '@ignis/core/text/content';
+import { MAX_LETTERS } from '@ignis/core/text/content';
 import { typed } from '@ignis/core/text/edit-text';
 import type { Layout, Letter } from '@ignis/core/text/layout';
 import { caretAt, isReady, layoutOf, letterCorners, placeNear } from '@ignis/core/text/layout';
@@ -299,10 +299,10 @@ function Field({
       className="h-5 w-px resize-none overflow-hidden bg-transparent text-transparent opacity-0 outline-none"
       onChange={(e) => {
         const whole = e.target.value.replaceAll('\r\n', '\n');
-        const next = whole.slice(0, MOST_LETTERS);
+        const next = whole.slice(0, MAX_LETTERS);
         if (next.length < whole.length)
           toast.error('The rest was left out', {
-            description: `A text has at most ${MOST_LETTERS.toLocaleString('en')} letters.`,
+            description: `A text has at most ${MAX_LETTERS.toLocaleString('en')} letters.`,
           });
         const { drag, drop } = useBench.getState();
         // What is typed on and on is one step of undo; a cut, a paste, a new line is one of its own.

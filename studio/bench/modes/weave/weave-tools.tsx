@@ -42,13 +42,13 @@ export function WeaveTools({ layer }: { layer: Layer }) {
         <Hint>There is no other layer to weave it with</Hint>
       </>
     );
-  const told = of === layer.id ? state : null;
+  const known = of === layer.id ? state : null;
   const corrections = weave?.strokes?.length ?? 0;
   const word = !weave
     ? 'Choose what it is woven with'
-    : told?.is === 'lost'
+    : known?.is === 'lost'
       ? 'What it was woven with is gone: choose another, or undo'
-      : told?.is === 'apart'
+      : known?.is === 'apart'
         ? `It does not meet ${subject?.name ?? 'it'} anywhere`
         : brushed
           ? // Who has stroked knows, and the row is full.

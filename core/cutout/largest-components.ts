@@ -14,7 +14,7 @@ const OUT = 1 / 48;
  * does, is left out; but not what holds something of which it is `sure` that it belongs to it. `side` is the longer
  * side of the picture, px, of which the subject may be a part.
  */
-export function heldTogether(
+export function largestComponents(
   subject: Uint8Array,
   width: number,
   height: number,

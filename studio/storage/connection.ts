@@ -9,7 +9,7 @@ let blocked: string | null = null;
 export const storageFault = (): string | null => blocked;
 
 /** Runs a task on the database, or `without` it where there is none. Other failures pass through. */
-export async function kept<T>(task: () => Promise<T>, without: () => T): Promise<T> {
+export async function inDatabase<T>(task: () => Promise<T>, without: () => T): Promise<T> {
   if (blocked) return without();
   try {
     await database.open();

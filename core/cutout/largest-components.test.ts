@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import '../kernels/load';
-import { changedWhere, heldTogether } from './largest-component';
+import { changedWhere, largestComponents } from './largest-components';
 
 /** A picture of rows, `#` where the subject is. */
 const read = (...rows: string[]) =>
@@ -18,7 +18,7 @@ const bar = (x0: number, x1: number, y: number) => (x: number, v: number) =>
 
 describe('what holds together', () => {
   it('is the largest part, with what stands out from it a little, and not what hangs on a thread', () => {
-    const made = heldTogether(
+    const made = largestComponents(
       drawn(disc(20, 30, 12), bar(30, 60, 30), disc(66, 30, 8)),
       80,
       60,
@@ -33,12 +33,12 @@ describe('what holds together', () => {
   it('is also what is known for certain, wherever that is', () => {
     const subject = drawn(disc(20, 30, 12), disc(66, 30, 8));
     const sure = (i: number) => i === 30 * 80 + 66;
-    expect(heldTogether(subject, 80, 60, 480)[30 * 80 + 66]).toBe(0);
-    expect([...heldTogether(subject, 80, 60, 480, sure)]).toEqual([...subject]);
+    expect(largestComponents(subject, 80, 60, 480)[30 * 80 + 66]).toBe(0);
+    expect([...largestComponents(subject, 80, 60, 480, sure)]).toEqual([...subject]);
   });
   it('is nothing where all is thin', () => {
     const thin = read('........', '.######.', '........');
-    expect([...heldTogether(thin, 8, 3, 480)]).toEqual(Array(24).fill(0));
+    expect([...largestComponents(thin, 8, 3, 480)]).toEqual(Array(24).fill(0));
   });
 });
 

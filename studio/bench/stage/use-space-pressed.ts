@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 
 /** Whether the space bar is held, by which the stage is panned; not while something is typed or chosen. */
-export function useSpaceHeld(): boolean {
+export function useSpacePressed(): boolean {
   const [isHeld, setHeld] = useState(false);
   useEffect(() => {
     const typing = (e: KeyboardEvent) =>
