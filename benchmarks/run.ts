@@ -1,4 +1,4 @@
-/** Measures what docs/performance.md tells: `npm run bench`, or `npm run bench -- --quick`. */
+/** Measures what docs/performance.md reports: `npm run bench`, or `npm run bench -- --quick`. */
 import { writeFile } from 'node:fs/promises';
 import { fileURLToPath } from 'node:url';
 import { chromium } from '@playwright/test';

@@ -60,7 +60,7 @@ export const within = (
   met: ours <= most,
 });
 
-/** A row that only tells. */
+/** A row without a goal. */
 export const informative = (section: string, name: string, ours: number, unit: string): Row => ({
   section,
   name,

@@ -52,7 +52,7 @@ test('one box cuts out; strokes and the edge stay live; one undo takes one strok
   await undo.click();
   expect((await shape())!.marks).toHaveLength(0);
 
-  // A picture that is all subject cannot be told apart: the words say so, and the cut-out stays.
+  // A picture that is all subject cannot be separated: the words say so, and the cut-out stays.
   await stage.getByRole('button', { name: 'Not subject' }).click();
   await setValue(page, 'Size', '2000');
   await press(page, [100, 540], [1340, 540]);

@@ -8,7 +8,7 @@ export default defineConfig({
   timeout: 240_000,
   expect: { timeout: 25_000 },
   workers: 2,
-  // A starved machine may lose a test; one that passes only the second time is told as flaky.
+  // A starved machine may lose a test; one that passes only the second time is listed as flaky.
   retries: 1,
   forbidOnly: true,
   reporter: 'list',

@@ -37,7 +37,7 @@ async function addPicture(page: Page, name: string): Promise<void> {
   await page
     .getByLabel('Add a picture')
     .setInputFiles({ name: `${name}.png`, mimeType: 'image/png', buffer });
-  // It is decoded first: until then nothing tells that the picture is out of date.
+  // It is decoded first: until then nothing shows that the picture is out of date.
   await expect(cards(page)).toHaveCount(before + 1);
   await settled(page);
 }
@@ -49,7 +49,7 @@ async function step(page: Page, kind: string, label: string, text: string): Prom
   await settled(page);
 }
 
-/** Drags the selected layer by its box, held `by` px off its middle, until that lies at a place of the scene. */
+/** Drags the selected layer by its box, grabbed `by` px off its middle, until that lies at a place of the scene. */
 async function carry(page: Page, to: XY, by: XY = [14, 0]): Promise<void> {
   await page.keyboard.press('1');
   const box = (await page.getByTestId('arrange-box').boundingBox())!;

@@ -99,7 +99,7 @@ test('what an input method composes arrives whole', async ({ page }) => {
   await session.send('Input.insertText', { text: '日本' });
   await settled(page);
   expect((await texts(page))[0]!.source.content).toBe('TI日本');
-  // No font has them, and the artist is told.
+  // No font has them, and a message says so.
   await expect(page.getByText(/in no font that is here/)).toBeVisible();
 });
 

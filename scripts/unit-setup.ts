@@ -3,5 +3,5 @@ import fc from 'fast-check';
 import '../core/kernels/load';
 import '../server/src/png-encoder';
 
-/** The same values in every run, so that a failure tells of the change; SEED=… tries others. */
+/** The same values in every run, so that a failure comes from the change; SEED=… tries others. */
 fc.configureGlobal({ seed: Number(process.env.SEED ?? 20_261_125) });

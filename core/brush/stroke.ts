@@ -80,7 +80,7 @@ const FLAT = 2.5;
 
 /**
  * How wide a pen draws, as a share of the brush: by its pressure (0–1), and wider as it leans, as with a soft pencil.
- * Its tilts are degrees from upright to the right and towards the hand, as the Pointer Events of the W3C tell them
+ * Its tilts are degrees from upright to the right and towards the hand, as the Pointer Events of the W3C define them
  * (level 3, 4.1.3): the lean is the angle of both together.
  */
 export function penWidth(pressure: number, tiltX: number, tiltY: number): number {

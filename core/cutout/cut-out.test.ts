@@ -144,7 +144,7 @@ describe('a cut-out', () => {
   });
 
   it('takes in by a stroke all that hangs on it, however far that goes on', () => {
-    // A disc, which is the subject, and a bar of its colour beside it, long and too narrow to be told with it.
+    // A disc, which is the subject, and a bar of its colour beside it, long and too narrow to be segmented with it.
     const [width, height] = [460, 90];
     const inDisc = (i: number) => Math.hypot((i % width) - 45, Math.floor(i / width) - 45) < 36;
     const inBar = (i: number) => i % width >= 110 && Math.abs(Math.floor(i / width) - 45) < 5;
@@ -166,7 +166,7 @@ describe('a cut-out', () => {
     expect([45, 115, 280, 450].map((x) => isOn(first, x))).toEqual([1, 0, 0, 0]);
     const stroked = known.map((l, i) => (inBar(i) && i % width > 430 ? LABEL.subject : l));
     const second = cutter.cut(stroked);
-    // Far beyond what is told anew about a stroke at first.
+    // Far beyond the window that is segmented about a stroke at first.
     expect([45, 115, 280, 450].map((x) => isOn(second, x))).toEqual([1, 1, 1, 1]);
     expect(isOn(second, 95)).toBe(0);
     cutter.close();

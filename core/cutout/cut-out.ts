@@ -4,7 +4,7 @@ import { coordinate } from '../geometry/coordinate';
 import { pathSchema } from '../geometry/path-schema';
 import { pictureAsset, pictureSide } from '../sources/picture';
 
-/** How a subject is told from its background, in px of the picture. */
+/** How a subject is separated from its background, in px of the picture. */
 
 /** What can be set on the edge of a cut-out, at any time. */
 export const edgeParameters = {
@@ -63,7 +63,7 @@ export type Mark = v.InferOutput<typeof markSchema>;
 /** The picture of a cut-out, and its size, px. */
 export type CutPicture = Pick<CutOutShape, 'asset' | 'width' | 'height'>;
 
-/** The longer side that a picture is cut at, px: what is finer is told by the picture itself. */
+/** The longer side that a picture is cut at, px: finer detail comes from the picture itself. */
 export const WORKING_SIDE = 960;
 
 /** The size that a picture is cut at, its longer side `side` px at most, and px of it for one of the picture. */

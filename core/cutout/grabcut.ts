@@ -44,7 +44,7 @@ export interface OpenCv {
   ): void;
 }
 
-/** Nothing can be told apart: `reason` says in the artist's words why, and what to do. */
+/** Subject and background cannot be separated: `reason` says in the artist's words why, and what to do. */
 export class NothingToTell extends Error {
   constructor(reason: string) {
     super(reason);
@@ -52,17 +52,17 @@ export class NothingToTell extends Error {
   }
 }
 
-/** The longer side that a subject is told at, px; finer than that only its outline is. */
+/** The longer side at which a subject is segmented, px; finer than that only its outline is refined. */
 const ROUGH_SIDE = 480;
 /** The longer side that guesses are tried at, px. */
 const TRIAL_SIDE = 320;
 /** So far to each side of the rough outline the fine one is looked for, px of the rough picture. */
 const BAND = 2.5;
-/** So far about a stroke the subject is told again, px of the rough picture; all of it if that does not end there. */
+/** The subject is segmented again so far about a stroke, px of the rough picture; all of it if the change does not end there. */
 const ABOUT = 64;
-/** So far about what a stroke changes the fine outline is told again, px. */
+/** The fine outline is refined again so far about what a stroke changes, px. */
 const NEARBY = 24;
-/** What is told again reaches so far beyond where the outline may run, px. */
+/** The refined region reaches so far beyond where the outline may run, px. */
 const MARGIN = 4;
 /** The rounds of trying a guess, from it and from what of that holds together; and of going on from the best, and from another cut. */
 const TRIAL_ROUNDS = [2, 1] as const;
@@ -108,7 +108,7 @@ interface Found {
 }
 
 /**
- * A cutter for a picture of three bytes a px, red, green and blue. Subjects are told at a rough size first; along
+ * A cutter for a picture of three bytes a px, red, green and blue. Subjects are segmented at a rough size first; along
  * their outline, again at that of the picture.
  */
 export function cutterFor(cv: OpenCv, rgb: Uint8Array, width: number, height: number): Cutter {
@@ -252,7 +252,7 @@ export function cutterFor(cv: OpenCv, rgb: Uint8Array, width: number, height: nu
     return { subject: withWindow(before.subject, w, part, subject), models };
   };
 
-  /** Of a region of the fine size, the outline told again by what was learnt at the rough one. */
+  /** The outline within a region of the fine size, refined with the colour models of the rough one. */
   const refined = (known: Uint8Array, { subject, models }: Found, of: Region) => {
     if (w === width && h === height) return windowOf(subject, w, of);
     const start = resized(banded(subject, w, h, BAND), [w, h], { width, height }, of);

@@ -12,7 +12,7 @@ import type { CutOutShape, Mark } from './cut-out';
 /** What is known of each px: as the marks say, or as it is guessed. */
 export const LABEL = { background: 0, subject: 1, maybeBackground: 2, maybeSubject: 3 } as const;
 
-/** The tones, 0–255, that tell labels in a small picture: black and white are certain. */
+/** The tones, 0–255, that encode labels in a small picture: black and white are certain. */
 const TONES: Readonly<Record<number, number>> = {
   [LABEL.background]: 0,
   [LABEL.subject]: 255,
@@ -25,7 +25,7 @@ const CERTAIN = 0.06;
 /** Labels that were found, as the tones of a small picture, one byte a px. */
 export const tonesOf = (labels: Uint8Array): Uint8Array => labels.map((l) => TONES[l]!);
 
-/** The labels that tones, 0–1, tell. */
+/** The labels that tones, 0–1, encode. */
 export function labelsFromTones(tones: Float32Array): Uint8Array {
   const out = new Uint8Array(tones.length);
   for (let i = 0; i < out.length; i++) {

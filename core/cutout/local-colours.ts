@@ -10,7 +10,7 @@ import { LABEL } from './labels';
 
 /**
  * A rough outline moved to where the colours near it part best: to either side they are taken for a Gaussian of
- * their own at every place, as far as those tell apart what is certain (after the local classifiers and their
+ * their own at every place, as far as those separate what is certain (after the local classifiers and their
  * confidence of Bai et al., "Video SnapCut", SIGGRAPH 2009).
  */
 
@@ -26,7 +26,7 @@ const EVERY = 2;
 const MIXED = 1.5;
 /** What a px that is not certain counts all the same, so that thin parts have colours too. */
 const LITTLE = 0.02;
-/** Less than this of a side, within a window, tells nothing of it. */
+/** Less than this of a side, within a window, is too little to model it. */
 const TOO_LITTLE = 1e-4;
 /** The least variance of a colour, 0–1: that of rounding to 8 bits, and of noise. */
 const EVEN = 1e-4;
@@ -34,7 +34,7 @@ const EVEN = 1e-4;
 const MAX = 60;
 /** How much odds by colour count, and those by the outline, for each px from it. */
 const [BY_COLOUR, BY_PLACE] = [0.35, 1];
-/** At this share of what is certain told wrongly, colours are not listened to. */
+/** Where so large a share of what is certain is classified wrongly, colours are ignored. */
 const USELESS = 0.5;
 /** How often the outline moves. */
 const ROUNDS = 4;

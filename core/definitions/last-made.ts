@@ -12,6 +12,6 @@ export interface LastPart {
 /** What was last made of the parts of a layer that changes: its next picture goes on from there. */
 export interface LastMade {
   get(part: string): LastPart | null;
-  /** Takes the place of what was held of the part. The plane must not be drawn on any more. */
+  /** Replaces what was last made of the part. The plane must not be drawn on any more. */
   set(part: string, held: LastPart): void;
 }

@@ -2,7 +2,7 @@ import { scoped } from '../pixels/heap';
 
 /**
  * Keeps what was computed: returns what `make` gave for this key before, or calls it now.
- * `bytes` tells how much a result holds. A key must name everything the result depends on.
+ * `bytes` gives the size of a result. A key must name everything the result depends on.
  */
 export interface Memo {
   <T>(key: string, make: () => T, bytes: (made: T) => number): T;

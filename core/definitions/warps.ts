@@ -4,7 +4,7 @@ import { pathSchema } from '../geometry/path-schema';
 import { idSchema } from './id';
 import { placementSchema } from './placement';
 
-/** What steps that carry pixels elsewhere are told: parts of a layer, and meshes of points; all in the layer's own px. */
+/** The values of steps that carry pixels elsewhere: parts of a layer, and meshes of points; all in the layer's own px. */
 
 /** As many parts of one layer are reshaped by one step. */
 export const MAX_REGIONS = 24;

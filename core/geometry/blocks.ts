@@ -7,14 +7,14 @@ import { curveBox, segmentCount } from './path';
 
 /**
  * Paths of very many anchors, such as a traced outline has, are worked on in blocks of segments. What was
- * made of a block is kept for as long as its anchors are the same objects, so that a change of one anchor
+ * made of a block is cached for as long as its anchors are the same objects, so that a change of one anchor
  * costs no more than its own block.
  */
 
 /** Paths of more anchors are worked on in blocks. */
 const DENSE = 256;
 const SEGMENTS = 64;
-/** So many polylines of a block are kept: those of the passes of a line, at a scale or two. */
+/** So many polylines of a block are cached: those of the passes of a line, at a scale or two. */
 const KEPT = 12;
 
 /** Whether a path has so many anchors that it is worked on in blocks. */
@@ -72,7 +72,7 @@ export function blocksOf(path: Path): Block[] {
 const anchorsBetween = ({ anchors }: Path, from: number, to: number): Anchor[] =>
   Array.from({ length: to - from + 1 }, (_, i) => anchors[(from + i) % anchors.length]!);
 
-/** What is kept of a block; nothing of what it was when an anchor of it has changed. */
+/** What is cached of a block; nothing of what it was when an anchor of it has changed. */
 function cachedBlock(path: Path, from: number, to: number): CachedBlock {
   const { anchors } = path;
   const first = anchors[from]!;
@@ -123,7 +123,7 @@ export function runsNear(path: Path, map: Affine, near: Box): Block[][] {
 
 /**
  * A box that holds both curves where one path differs from another of as many anchors (objects that are
- * the same are equal); null if they are too unlike to tell.
+ * the same are equal); null if they are too unlike to compare.
  */
 export function pathDifference(before: Path, after: Path): Box | 'nowhere' | null {
   const n = after.anchors.length;

@@ -43,7 +43,7 @@ export function pulledScale(
 export const pulledMap = (box: Box, handle: BoxHandle, to: Point): Affine =>
   about(inBox(box, opposite(handle)), scaling(...pulledScale(box, handle, to)));
 
-/** A way held to the axis that it is longer along. */
+/** A way restricted to the axis that it is longer along. */
 export const alongAxis = ({ x, y }: Point): Point =>
   Math.abs(x) > Math.abs(y) ? { x, y: 0 } : { x: 0, y };
 

@@ -2,7 +2,7 @@ import fitCurve from 'fit-curve';
 import type { Anchor, Path } from './path';
 import { corner, settled } from './path';
 
-/** A place where a pointer was, px, and how hard it pressed, 0–1 (½ for what cannot tell). */
+/** A place where a pointer was, px, and how hard it pressed, 0–1 (½ for devices without pressure). */
 export interface Sample {
   x: number;
   y: number;
@@ -15,7 +15,7 @@ const widthOf = (pressure: number): number => Math.max(0.05, Math.min(2, pressur
 /** How far from one line the handles of a smooth anchor may be, as a sine. */
 const ALIGNED = 0.02;
 
-/** Samples nearer to one another than this tell nothing, px. */
+/** Samples nearer to one another than this are noise, px. */
 const NEAR = 0.75;
 
 /**

@@ -11,7 +11,7 @@ import { onHeap, rowsOf, run } from './machine';
  * below 0 inside. It is right to about a tenth of a px for smooth outlines, a third at corners; where there is no contour it is ±FAR. The shape must be known as far beyond the region as distances matter.
  *
  * Px that the contour goes through are the seeds of an exact distance transform (Felzenszwalb &
- * Huttenlocher, 2012) that tells which is nearest; from that one and its neighbours the distance is taken
+ * Huttenlocher, 2012) that finds which is nearest; from that one and its neighbours the distance is taken
  * to the contour within them. `sharp` goes straight on past outer corners.
  */
 export function signedDistance(shape: Plane, region: Region, sharp = false): Plane {

@@ -24,7 +24,7 @@ export interface BlurPlan {
 const CELL_SIGMA = 1.6;
 
 /**
- * The plan for a standard deviation in px; σ ≤ 0 gives a plan that changes nothing. `shared` tells
+ * The plan for a standard deviation in px; σ ≤ 0 gives a plan that changes nothing. `shared` gives
  * what variance (cells²) the cells have taken on when they are filled, by the side of a cell in px.
  */
 export function planBlur(

@@ -30,7 +30,7 @@ export function guidedCoefficients(
   return scoped(() => {
     const { width, height } = region;
     const buffer = (): ColourBuffer => unwritten(region, 4);
-    // Fourteen means, four at a time; beyond the edges there is nothing, which the last of them tells.
+    // Fourteen means, four at a time; beyond the edges there is nothing, which the last of them weighs.
     const products = [buffer(), buffer(), buffer(), buffer()] as const;
     onHeap((at) =>
       run('productRows', height, width * 20, [
@@ -62,7 +62,7 @@ export function guidedCoefficients(
         width,
       ]),
     );
-    // Each px hears of all windows that it lies in, by how much of them there is.
+    // Each px averages all windows that it lies in, by their weights.
     const out = copied(gaussianBlur(made, sigma, region));
     const weight = gaussianBlur(whole, sigma, region);
     onHeap((at) =>

@@ -151,16 +151,16 @@ describe('the builds', () => {
 
 describe('the heap', () => {
   it('gives back what a scope took, save its result', () => {
-    const before = heapUse().retained;
+    const before = heapUse().inUse;
     scoped(() => {
       const cachedResult = scoped(() => {
         floats(1000);
         return { data: floats(500) };
       });
       expect(isOnHeap(cachedResult.data)).toBe(true);
-      expect(heapUse().retained - before).toBe(2048);
+      expect(heapUse().inUse - before).toBe(2048);
     });
-    expect(heapUse().retained).toBe(before);
+    expect(heapUse().inUse).toBe(before);
   });
 
   it('copies the result of the outermost scope out', () => {
@@ -170,7 +170,7 @@ describe('the heap', () => {
   });
 
   it('never gives one block out twice, whatever comes and goes', () => {
-    const before = heapUse().retained;
+    const before = heapUse().inUse;
     fc.assert(
       fc.property(fc.array(fc.tuple(fc.nat(5000), fc.boolean()), { maxLength: 60 }), (steps) => {
         const live: { data: Float32Array; mark: number }[] = [];
@@ -185,33 +185,33 @@ describe('the heap', () => {
           expect(one.data.every((v) => v === one.mark)).toBe(true);
           release(one);
         }
-        expect(heapUse().retained).toBe(before);
+        expect(heapUse().inUse).toBe(before);
       }),
       { numRuns: 60 },
     );
   });
 
   it('says how much it lacks when it is full, and goes on', () => {
-    const before = heapUse().retained;
+    const before = heapUse().inUse;
     expect(() => scoped(() => void floats(700_000_000))).toThrow(
       /no memory left for 2671 MB.*Hide/,
     );
-    expect(heapUse().retained).toBe(before);
+    expect(heapUse().inUse).toBe(before);
     expect(scoped(() => ({ data: zeros(5) })).data).toEqual(new Float32Array(5));
   });
 
   it('keeps what is held twice until it is let go of twice', () => {
-    const before = heapUse().retained;
+    const before = heapUse().inUse;
     const one = retained(() => ({ data: floats(100) }));
     retain(one);
     release(one);
-    expect(heapUse().retained).toBeGreaterThan(before);
+    expect(heapUse().inUse).toBeGreaterThan(before);
     release(one);
-    expect(heapUse().retained).toBe(before);
+    expect(heapUse().inUse).toBe(before);
   });
 
   it('holds nothing of a cache that was cleared, whatever was rendered through it', () => {
-    const before = heapUse().retained;
+    const before = heapUse().inUse;
     const cache = cacheOf(2 ** 22);
     const pictures = lookUp();
     for (const s of fc.sample(scene, { numRuns: 20, seed: 2 }))
@@ -225,6 +225,6 @@ describe('the heap', () => {
     expect(cache.bytes()).toBeGreaterThan(0);
     cache.clear();
     pictures.release();
-    expect(heapUse().retained).toBeLessThanOrEqual(before);
+    expect(heapUse().inUse).toBeLessThanOrEqual(before);
   });
 });

@@ -52,7 +52,7 @@ const CHECK_LIST = 2 ** 16;
 
 /** Work below this many floats is not worth waking anybody for. */
 const WORTH_SHARING = 100_000;
-/** Chunks of rows for each thread: enough for one that is held up not to hold up all. */
+/** Chunks of rows for each thread: enough that a slow thread does not delay all. */
 const CHUNKS = 4;
 
 /** Places in the control block, 32-bit words. */

@@ -121,7 +121,7 @@ describe('a shape painted across a line', () => {
             const [ax, ay] = [points[2 * k]!, points[2 * k + 1]!];
             const [dx, dy] = [points[2 * j]! - ax, points[2 * j + 1]! - ay];
             const square = dx * dx + dy * dy;
-            // Lines too short to tell anything are left out.
+            // Lines too short to matter are left out.
             if (n > 1 && Math.sqrt(square) < Math.min(2, (width[k]! * half) / 8)) return;
             const [u, v] = [x + 0.5 - ax, y + 0.5 - ay];
             const t = square > 0 ? Math.max(0, Math.min(1, (u * dx + v * dy) / square)) : 0;

@@ -163,7 +163,7 @@ export function besideShares(strands: readonly Strand[], half: number, region: R
   return out;
 }
 
-/** A strand as lines no shorter than an eighth of its half width, six numbers each: nearer ones tell nothing. */
+/** A strand as lines no shorter than an eighth of its half width, six numbers each: nearer ones do not matter. */
 function linesOf({ points, width, closed }: Strand, half: number): number[] {
   const n = width.length;
   const out: number[] = [];
@@ -182,7 +182,7 @@ function linesOf({ points, width, closed }: Strand, half: number): number[] {
   return out;
 }
 
-/** A shape painted with a ramp (premultiplied colours, four floats each) at the places that a plane tells. */
+/** A shape painted with a ramp (premultiplied colours, four floats each) at the places that a plane gives. */
 export function paintedBy(shape: Plane, shares: Plane, ramp: Float32Array): ColourBuffer {
   const { region } = shape;
   const out: ColourBuffer = unwritten(region, 4);

@@ -19,7 +19,7 @@ const filled = (r: Region, value: (x: number, y: number) => number): Plane => ({
     value(r.x + (i % r.width), r.y + Math.floor(i / r.width)),
   ),
 });
-/** Values from below 0 to above 1, told by the place alone. */
+/** Values from below 0 to above 1, a function of the place alone. */
 const uneven = (seed: number) => (x: number, y: number) =>
   (((((x * 31 + y * 17 + seed) * 7919) % 997) + 997) % 997) / 700 - 0.2;
 const at = ({ region: r, data }: Plane, x: number, y: number): number =>

@@ -12,9 +12,9 @@ import { onHeap, run } from './machine';
 
 /** Floats of a triangle: for each corner where it is carried, x and y, and how far it came from there. */
 const FLOATS = 12;
-/** Layers in which triangles lie on one another, by how firmly they are held. */
+/** Layers in which triangles lie on one another, by their firmness. */
 const LAYERS = 32;
-/** What is held as firmly as this is a part itself and not the border that gives way. */
+/** What is as firm as this is a part itself and not the border that gives way. */
 const FIRM = 0.999;
 
 /**
@@ -33,7 +33,7 @@ export function throughSheet(
   return scoped(() => {
     const placed = sheetUnder(map, sheet);
     const part = intersect(grow(pixels.region, marginFor(farthest(placed))), wanted);
-    // A px more on every side, to tell everywhere alike how closely the ways lie.
+    // A px more on every side, so that derivatives of the ways are the same everywhere.
     const around = grow(part, 1);
     const triangles = trianglesOver(placed, around, determinant(map) < 0);
     // For each px how far its colours came, and how far those of what lies beneath: x and y of both.
@@ -71,7 +71,7 @@ export function throughSheet(
 
 /**
  * The triangles of a sheet (px of the render) that touch a region, in the order in which they are drawn: the firmer
- * later. Of a sheet that is held here and there, those whose underside shows are left out; `mirrored` tells that
+ * later. Of a sheet with firm parts, those whose underside shows are left out; `mirrored` means that
  * undersides and upper sides have changed places.
  */
 function trianglesOver(sheet: Sheet, region: Region, mirrored: boolean): Float32Array {

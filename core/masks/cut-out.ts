@@ -107,7 +107,7 @@ function coefficients(shape: CutOutShape, context: MaskContext, hair: boolean): 
         const [colours, rough] = [crop(all, near), crop(whole, near)];
         const even = EVEN * (hair ? HAIR.even : 1);
         let made = guidedCoefficients(colours, rough, reach / 2, even);
-        // What was found to be covered tells more of the edge than the coarse outline did.
+        // What was found to be covered describes the edge better than the coarse outline did.
         for (let i = 1; i < ROUNDS; i++) {
           const better = guidedBy(colours, made, IDENTITY);
           lookUp(better, NARROWED);
@@ -156,7 +156,7 @@ function subject(shape: CutOutShape, context: MaskContext, wanted: Region): Plan
   return out;
 }
 
-/** A subject told from its background, live. Until it is found it shows everything. */
+/** A subject separated from its background, live. Until it is found it shows everything. */
 export const cutOut: MaskShapeDefinition<CutOutShape> = {
   kind: 'cut-out',
   works: 'alone',

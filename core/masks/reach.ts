@@ -39,7 +39,7 @@ export const reachSchema = v.strictObject({
 
 export type ReachShape = v.InferOutput<typeof reachSchema>;
 
-/** The longer side of the grid on which it is told what hangs together, px. */
+/** The longer side of the grid on which connected regions are found, px. */
 const SIDE = 1024;
 
 /** How far 0–100 of a colour's distance count, from 1 to 0: the table's first entry is for 0, its last for 128. */

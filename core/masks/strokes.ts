@@ -20,7 +20,7 @@ export const strokesSchema = v.strictObject({
 
 export type StrokesShape = v.InferOutput<typeof strokesSchema>;
 
-/** What so many strokes come to is kept: a stroke that is being drawn is laid on all before it at once. */
+/** What so many strokes come to is cached: a stroke that is being drawn is laid on all before it at once. */
 const KEPT = 24;
 
 /** Lays a stroke on a plane, in place. */
@@ -37,7 +37,7 @@ function lay(plane: Plane, stroke: BrushStroke, { map }: MaskContext): void {
   });
 }
 
-/** What a plane shows after strokes, where they are kept within a selection: elsewhere as it was. */
+/** What a plane shows after strokes, where they are cached within a selection: elsewhere as it was. */
 function render(shape: StrokesShape, before: Before, context: MaskContext): Plane {
   const within = shape.within === undefined ? null : context.kept(shape, context.wanted);
   if (!within) return painted(shape, before, context);

@@ -42,7 +42,7 @@ export function relight(hex: string, from: string, light: string): string {
   const own = toOklch(hex)!;
   const old = toOklch(from)!;
   const next = toOklch(light)!;
-  // A light without colour tells nothing of the share: the new one is taken whole.
+  // A light without colour has no share to keep: the new one is taken whole.
   const share = old.c > 0.005 ? own.c / old.c : 1;
   const lift = old.l > 0 ? own.l / old.l : 1;
   return formatHex(

@@ -6,7 +6,7 @@ const toOklab = converter('oklab');
 
 /** Colours nearer to each other than this in Oklab (Euclidean) look the same beside each other, or nearly. */
 const NEAR = 0.03;
-/** So many colours of a ramp can still be told apart and dragged. */
+/** So many colours of a ramp can still be seen apart and dragged. */
 const MAX = 12;
 
 /**

@@ -24,7 +24,7 @@ export class HeapFull extends Error {
 
 interface Block {
   size: number;
-  /** How many scopes, caches and pictures hold it. */
+  /** How many scopes, caches and pictures refer to it. */
   references: number;
 }
 
@@ -37,7 +37,7 @@ interface Heap {
   live: Map<number, Block>;
   /** Every view's buffer: a shared memory that grows gets a new one, and old views stay good. */
   buffers: WeakSet<object>;
-  retained: number;
+  inUse: number;
   most: number;
   /** Sets bytes to 0, faster than a view of shared memory can. */
   clear(at: number, bytes: number): void;
@@ -62,7 +62,7 @@ export function useMemory(
     free: end > from ? [{ at: from, size: end - from }] : [],
     live: new Map(),
     buffers: new WeakSet([memory.buffer]),
-    retained: 0,
+    inUse: 0,
     most: 0,
     clear,
   };
@@ -97,8 +97,8 @@ function take(bytes: number): number {
     found.size -= size;
   }
   h.live.set(at, { size, references: 1 });
-  h.retained += size;
-  h.most = Math.max(h.most, h.retained);
+  h.inUse += size;
+  h.most = Math.max(h.most, h.inUse);
   onChange?.(h.live);
   return at;
 }
@@ -125,7 +125,7 @@ function give(at: number): void {
   const block = h.live.get(at);
   if (!block || --block.references > 0) return;
   h.live.delete(at);
-  h.retained -= block.size;
+  h.inUse -= block.size;
   let i = h.free.findIndex((f) => f.at > at);
   if (i < 0) i = h.free.length;
   const before = h.free[i - 1];
@@ -213,20 +213,20 @@ export function scoped<T>(work: () => T): T {
   }
 }
 
-/** Keeps a buffer from being given back until `letGo`. What is not on the heap needs no holding. */
+/** Retains a buffer until `release`. What is not on the heap needs no retaining. */
 export function retain(value: unknown): void {
   const data = dataOf(value);
   const block = data && heap!.live.get(data.byteOffset);
   if (block) block.references++;
 }
 
-/** Ends one `hold`. */
+/** Ends one `retain`. */
 export function release(value: unknown): void {
   const data = dataOf(value);
   if (data) give(data.byteOffset);
 }
 
-/** Holds a buffer that somebody else may let go of until the scope under way ends. */
+/** Retains a buffer that somebody else may release, until the scope under way ends. */
 export function borrow<T>(value: T): T {
   const data = dataOf(value);
   const scope = scopes.at(-1);
@@ -237,7 +237,7 @@ export function borrow<T>(value: T): T {
   return value;
 }
 
-/** The result of some work, held: it stands on the heap until `letGo`, also without a scope. */
+/** The result of some work, retained on the heap until `release`, also without a scope. */
 export function retained<T>(work: () => T): T {
   const own: number[] = [];
   scopes.push(own);
@@ -253,9 +253,9 @@ export function retained<T>(work: () => T): T {
   }
 }
 
-/** What the heap holds now and held at most, and the size of its memory, bytes. */
-export const heapUse = (): { retained: number; most: number; size: number } => ({
-  retained: heap?.retained ?? 0,
+/** What of the heap is in use now, and was at most, and the size of its memory, bytes. */
+export const heapUse = (): { inUse: number; most: number; size: number } => ({
+  inUse: heap?.inUse ?? 0,
   most: heap?.most ?? 0,
   size: heap?.memory.buffer.byteLength ?? 0,
 });

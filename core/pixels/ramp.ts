@@ -13,7 +13,7 @@ export interface Ends {
 }
 
 /**
- * Colours and opacities along a way, each by its place (%), in rising order. `middle` tells where between a
+ * Colours and opacities along a way, each by its place (%), in rising order. `middle` says where between a
  * stop and the next (%) half of the change is done.
  */
 export interface Ramp {

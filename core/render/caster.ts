@@ -7,7 +7,7 @@ import { coloursOf, coverageOf, coveredBox } from './coverage';
 
 /** Layers that are the light or the shadow of another. */
 
-/** What a spill or a cast shadow is told of the layer whose it is. */
+/** What a spill or a cast shadow needs of its caster. */
 export function casterFor({ source }: BoundLayer, context: Context): Pick<SourceContext, 'light'> {
   const { subject, surface: on } = source;
   if (!subject) return {};

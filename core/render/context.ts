@@ -10,7 +10,7 @@ import type { Mixing } from '../pixels/colour';
 import type { BoundLayer, BoundStep } from '../scene/bound/bound';
 import type { Meter } from './meter';
 
-/** Thrown when a render was told to stop. */
+/** Thrown when a render was asked to stop. */
 export class Stopped extends Error {
   constructor() {
     super('The render was stopped.');
@@ -25,7 +25,7 @@ export interface Context {
   memo: Memo;
   meter: Meter;
   shouldStop(): boolean;
-  /** The layer that is likely to change before the next render: what lies beneath it is kept. */
+  /** The layer that is likely to change before the next render: what lies beneath it is cached. */
   focus: string | null;
   /** Whether the layer in focus makes its pixels for no more than the part that is asked for. */
   local: boolean;

@@ -89,12 +89,12 @@ export function subjectRegion({ layer, map }: Subject, context: Context): Region
   return covering(x0, y0, x1, y1);
 }
 
-/** The longer side of the grid that a box is told on, px. */
+/** The longer side of the grid on which a box is found, px. */
 const GRID = 240;
 
 /**
  * The box round what a layer covers by half or more, px that the one who looks is placed on; null for nothing. It is
- * told on a grid, but finer than that: what its outermost px cover tells how far into them it reaches.
+ * found on a grid, to a fraction of its px: the coverage of the outermost says how far into them it reaches.
  */
 export function coveredBox(subject: Subject, context: Context): Box | null {
   const around = subjectRegion(subject, context);
@@ -118,7 +118,7 @@ export function coveredBox(subject: Subject, context: Context): Box | null {
   });
 }
 
-/** From where to where lines of px are covered, of each of which the most covered px is told; null if none is by half. */
+/** From where to where lines of px are covered, given the most covered px of each; null if none is by half. */
 function coveredSpan(most: Float32Array): [from: number, to: number] | null {
   const first = most.findIndex((v) => v >= 0.5);
   const last = most.findLastIndex((v) => v >= 0.5);

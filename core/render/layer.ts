@@ -17,7 +17,7 @@ import { cached, throwIfStopped } from './context';
 import { selectionPlane, ownMask } from './masked';
 import { sizesOf } from './reach';
 
-/** One step's result; each is kept under a key that goes on from that of what went in. */
+/** One step's result; each is cached under a key that goes on from that of what went in. */
 function throughStep(
   layer: BoundLayer,
   pixels: ColourBuffer,

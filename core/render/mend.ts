@@ -39,7 +39,7 @@ interface Last {
   layer: BoundLayer | undefined;
 }
 
-/** What is held of a layer's parts, until it is let go of. */
+/** What was last made of a layer's parts, retained until `clear`. */
 function lastMadeOf(): LastMade & { clear(): void } {
   const parts = new Map<string, LastPart>();
   const drop = (part: LastPart | undefined) => {
@@ -132,7 +132,7 @@ function keyWithout(scene: BoundScene, focus: string | null, request: RenderRequ
   const own = focus === null ? undefined : findLayer(scene, focus);
   const { region, scale, layers, background } = request;
   return JSON.stringify([
-    // What is selected changes nothing; what of it is kept is told by the layers that refer to it.
+    // What is selected changes nothing; of kept selections only those count that layers refer to.
     {
       ...{ ...scene, name: '', end: null, selection: null, kept: null },
       layers: without(scene.layers, focus),

@@ -16,7 +16,7 @@ export interface Cost {
 export interface Meter {
   costs: Cost[];
   measure<T>(layer: string | null, part: string, work: () => T, bytes?: (made: T) => number): T;
-  /** Tells that the part being measured had to be made. */
+  /** Notes that the part being measured was not cached. */
   made(): void;
 }
 

@@ -38,7 +38,7 @@ export interface RenderRequest {
   memo?: Memo;
   /** Asked between layers and steps; a render that should stop throws a Stopped. */
   shouldStop?(): boolean;
-  /** The layer that is likely to change before the next render: what lies beneath it is kept as one. */
+  /** The layer that is likely to change before the next render: what lies beneath it is cached as one. */
   focus?: string | null;
   /** What was last made of the layer in focus. */
   lastMade?: LastMade;

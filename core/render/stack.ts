@@ -65,7 +65,7 @@ const holdsFocus = (layer: BoundLayer, focus: string): boolean =>
 
 /** What is asked of a list of layers. */
 export interface Asked {
-  /** For this region layers make their pixels, so that they are found kept. */
+  /** For this region layers make their pixels, so that they are found in the cache. */
   wanted: Region;
   /** In this part of it the layers are laid on one another. */
   part: Region;

@@ -27,7 +27,7 @@ import { coverageOf } from './coverage';
 import { extentOf } from './reach';
 
 /**
- * Weaves: where a layer lies behind another. What is behind is told once, on a grid that does not depend on the
+ * Weaves: where a layer lies behind another. What is behind is decided once, on a grid that does not depend on the
  * region or scale of the render; the edges are those of the subject's own coverage.
  */
 
@@ -152,7 +152,7 @@ function weaveKey(layer: BoundLayer): unknown[] {
   return [source.kind, ...own, placement, numberOf(weave!)];
 }
 
-/** What of a line's passes tells how far it reaches, and so where the grid may lie. */
+/** What of a line's passes decides how far it reaches, and so where the grid may lie. */
 const reachKey = ({ passes }: LineSource) =>
   passes.map((p) => [p.enabled, p.width, p.grow, p.blur, p.hardness, p.x, p.y, p.draws]);
 

@@ -52,7 +52,7 @@ export interface Crossing {
 /** The sine of the angle at which two ways cross. */
 const sineOf = ([a, b]: Crossing['ways']): number => Math.abs(a.x * b.y - a.y * b.x);
 
-/** More points than these are not looked at, and no more crossings are told. */
+/** More points than these are not looked at, and no more crossings are reported. */
 const MAX_POINTS = 4000;
 const MAX_CROSSINGS = 200;
 /** Strands that run along each other more closely than this do not cross: a sine. */
@@ -141,7 +141,7 @@ function meeting(p: Piece, q: Piece) {
   const [dx, dy] = [q.a.x - p.a.x, q.a.y - p.a.y];
   const t = (dx * sy - dy * sx) / cross;
   const u = (dx * ry - dy * rx) / cross;
-  // Half open, so that a crossing at a joint of two pieces is told once.
+  // Half open, so that a crossing at a joint of two pieces is counted once.
   if (!(t >= 0 && t < 1 && u >= 0 && u < 1)) return null;
   return { t, u, ways, point: { x: p.a.x + t * rx, y: p.a.y + t * ry } };
 }

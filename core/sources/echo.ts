@@ -20,7 +20,7 @@ export const echoSchema = v.strictObject({
 
 export type EchoSource = v.InferOutput<typeof echoSchema>;
 
-/** A live copy of a layer. What it draws is told by its original (scene/echoes.ts): by itself it draws nothing. */
+/** A live copy of a layer. It is drawn as its original (scene/bound/bind.ts): by itself it draws nothing. */
 export const echoSource: SourceDefinition<EchoSource> = {
   kind: 'echo',
   label: 'Echo',

@@ -1,4 +1,4 @@
-/** The shapes of passes, found kept, or made from the last ones where a line changes here and there. */
+/** The shapes of passes, found in the cache, or made from the last ones where a line changes here and there. */
 
 import type { LastPart } from '../definitions/last-made';
 import { boxUnder, meanScale, regionAround } from '../geometry/affine';
@@ -48,7 +48,7 @@ export function passPlane(source: PartOfLine, pass: Pass, context: PassContext):
 /** Whether drawing a line costs so much more than blurring it that what was drawn is worth keeping. */
 const isCostly = ({ shape }: LineSource): boolean => isPath(shape) && shape.paths.some(isDense);
 
-/** The shape of a pass over all that is wanted. Where it is found kept, what was before its blur is not. */
+/** The shape of a pass over all that is wanted. Where it is found in the cache, what was before its blur is not. */
 function whole(source: PartOfLine, pass: Pass, context: PassContext): Made {
   const { map, wanted, memo, lastMade } = context;
   const drawn: { sharp: Plane | null } = { sharp: null };

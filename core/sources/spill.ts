@@ -105,7 +105,7 @@ function reliefOf(surface: ColourBuffer, edge: number, region: Region): Plane {
 
 /**
  * The light that a layer throws round it: by the exact distance from where that covers half of a px or more. What
- * it falls on is told by what it is clipped to; if asked, it keeps to what of that faces it. One whose light is gone
+ * it falls on is what it is clipped to; if asked, it keeps to what of that faces it. One whose light is gone
  * is dark.
  */
 export const spillSource: SourceDefinition<SpillSource> = {

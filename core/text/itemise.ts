@@ -67,7 +67,7 @@ function facesAtHand(names: readonly string[]): Map<string, Face> {
 
 /**
  * A paragraph as items, in the order it is typed in. `start` is where it begins in the text; letters that
- * are borrowed from other fonts are told.
+ * are borrowed from other fonts are reported.
  */
 export function itemsOf(
   paragraph: string,

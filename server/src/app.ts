@@ -12,7 +12,7 @@ export interface Served {
 }
 
 /**
- * The library that tells subjects from backgrounds writes functions of its own as it starts. It runs in a worker by
+ * The library that separates subjects from backgrounds writes functions of its own as it starts. It runs in a worker by
  * itself, which sees one picture and no page: that worker, and nothing else, may.
  */
 const looserForCutter: express.RequestHandler = (request, response, next) => {

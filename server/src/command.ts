@@ -93,7 +93,7 @@ export async function run(args: string[]): Promise<number> {
   }
 }
 
-/** Layers as `ignis info` tells them. */
+/** Layers as `ignis info` prints them. */
 const message = (layers: readonly Layer[]): object[] =>
   layers.map((l) => ({
     id: l.id,

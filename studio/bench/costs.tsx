@@ -146,8 +146,8 @@ export default function Costs({ onClose }: { onClose(): void }) {
           <p className="mb-3 text-sm text-dim">
             The last full picture, {last.region.width} × {last.region.height} px, took{' '}
             <span className="text-ink">{ms(last.took)}</span>. Kept from picture to picture:{' '}
-            <span className="text-ink">{mb(last.held)}</span>; all pixels together:{' '}
-            <span className="text-ink">{mb(last.use.held)}</span>, at most {mb(last.use.most)}.
+            <span className="text-ink">{mb(last.cached)}</span>; all pixels together:{' '}
+            <span className="text-ink">{mb(last.use.inUse)}</span>, at most {mb(last.use.most)}.
           </p>
           <div className="max-h-[56vh] overflow-y-auto">
             <Chart scene={scene} rows={rows} onClose={onClose} />

@@ -47,7 +47,7 @@ export async function bringInPicture(
 }
 
 async function isSvg(file: File, name: string): Promise<boolean> {
-  // The header tells; an SVG may carry a long preamble.
+  // The header decides; an SVG may carry a long preamble.
   const head = new Uint8Array(await file.slice(0, 1_000_000).arrayBuffer());
   const { inspectPicture } = await inspecting();
   return inspectPicture(head, name).format === 'svg';

@@ -16,9 +16,8 @@ import { Button } from '../ui/button';
 import { Mark } from '../ui/mark';
 import { NameField } from '../ui/name-field';
 import { cell } from '../workers/engine';
-import { bringInRecipe, saveRecipe } from './recipe-file';
-import { tellFailure } from '../state/failure';
-import { withoutIt } from '../state/failure';
+import { bringInRecipe, downloadRecipe } from './recipe-file';
+import { tellFailure, withoutIt } from '../state/failure';
 
 /** As fine as the screen is, samples being twice as large as they are seen. */
 const SCALE = Math.min(1, window.devicePixelRatio / 2);
@@ -193,7 +192,7 @@ function Card({
       />
       <div className="flex h-10 items-center gap-1 px-3">
         {children}
-        <Small label={`Save ${recipe.name} as a file`} onClick={() => saveRecipe(recipe)}>
+        <Small label={`Save ${recipe.name} as a file`} onClick={() => downloadRecipe(recipe)}>
           <Download size={14} />
         </Small>
       </div>

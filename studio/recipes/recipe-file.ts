@@ -4,7 +4,7 @@ import { download, fileName } from '../files/scene-file';
 import { saveRecipe } from '../storage/recipes';
 
 /** Saves a recipe as a file to be shared. */
-export const saveRecipe = (recipe: Recipe): void =>
+export const downloadRecipe = (recipe: Recipe): void =>
   download(
     new Blob([JSON.stringify(recipe, null, 2)], { type: 'application/json' }),
     fileName(recipe.name, '.recipe.json'),

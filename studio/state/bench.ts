@@ -42,7 +42,7 @@ interface BenchState extends Document, Workspace {
   set(values: Partial<Omit<Workspace, 'selected'> & Pick<Document, 'ghost'>>): void;
 }
 
-/** Whether a change would make an echo follow itself; the artist is told why it is not made. */
+/** Whether a change would make an echo follow itself; a message says why it is not made. */
 function refused(scene: Scene): boolean {
   const loop = echoLoop(everyLayer(scene.layers));
   if (loop)

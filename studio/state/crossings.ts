@@ -7,7 +7,7 @@ import { newestOnly } from './newest';
 
 const NONE: readonly Crossing[] = [];
 
-/** Where a line crosses itself, as it was last told. */
+/** Where a line crosses itself, as last found. */
 const useFound = create<{ of: string; all: readonly Crossing[] }>(() => ({ of: '', all: NONE }));
 
 const ask = newestOnly(
@@ -16,7 +16,7 @@ const ask = newestOnly(
   ({ of }, all) => useFound.setState({ of, all }),
 );
 
-/** Where the line of a layer crosses itself, its own px, told anew as it changes; nothing until it is. */
+/** Where the line of a layer crosses itself, its own px, found again as it changes; nothing until it is. */
 export function useCrossings(layer: string, source: LineSource): readonly Crossing[] {
   useEffect(() => ask({ source, of: layer }), [source, layer]);
   return useFound(({ of, all }) => (of === layer ? all : NONE));

@@ -2,7 +2,7 @@ import { tellFailure } from './failure';
 
 /**
  * A question that is asked of the worker again and again: one at a time, always the newest, those between left
- * out. A failure is told in the words of `what`, once until an answer comes; what was answered before stands.
+ * out. A failure is shown in the words of `what`, once until an answer comes; the last answer stands.
  */
 export function newestOnly<Q, A>(
   what: string,

@@ -68,7 +68,7 @@ const ask = newestOnly(
     useShownMask.setState({ of: JSON.stringify(owner), view, basis: basis }),
 );
 
-/** Keeps the mask of an owner told as scene and view change, and whether it is as the scene now is; null keeps nothing. */
+/** The mask of an owner as scene and view change, and whether it is up to date; none for null. */
 export function useMaskView(
   owner: MaskOwner | null,
   stage: { width: number; height: number },

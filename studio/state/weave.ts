@@ -6,7 +6,7 @@ import { weave } from '../workers/engine';
 import { useBench } from './bench';
 import { newestOnly } from './newest';
 
-/** Where the layer that is woven goes over and under, as it was last told; null until it is, or if it is not woven. */
+/** Where the layer that is woven goes over and under, as last found; null before that, or if it is not woven. */
 export const useWoven = create<{ of: string; state: WeaveState | null; brushed: boolean }>(() => ({
   of: '',
   state: null,
@@ -20,7 +20,7 @@ const ask = newestOnly(
   ({ of }, state) => useWoven.setState({ of, state }),
 );
 
-/** Keeps told where a layer goes over and under, as the scene changes. */
+/** Follows where a layer goes over and under, as the scene changes. */
 export function useWeaveOf(layer: Layer): void {
   const scene = useBench((s) => s.scene);
   useEffect(() => ask({ scene, of: layer.id }), [scene, layer.id]);

@@ -43,7 +43,7 @@ export class Database extends Dexie {
       transaction
         .table<SceneRecord>('scenes')
         .toCollection()
-        // One that cannot be read stays as it is: its artist is told when it is opened.
+        // One that cannot be read stays as it is: the fault is named when it is opened.
         .modify((record) => void (record.scene = readScene(record.scene).scene ?? record.scene)),
     );
   }

@@ -2,7 +2,7 @@ import { wrap, type Remote } from 'comlink';
 import type { CutOutShape, CutPicture } from '@ignis/core/cutout/cut-out';
 import type { Cutting } from './cutter.worker';
 
-/** The page's side of the worker that tells subjects from backgrounds. It starts when the first picture is to be cut. */
+/** The page's side of the worker that separates subjects from backgrounds. It starts when the first picture is to be cut. */
 
 let running: { worker: Worker; remote: Remote<Cutting> } | null = null;
 
@@ -21,14 +21,14 @@ function start() {
   return running;
 }
 
-/** Makes ready for the first cut of a picture: what fails here is told when it is cut. */
+/** Makes ready for the first cut of a picture: what fails here is reported when it is cut. */
 export function prepareCut(bytes: Blob, picture: CutPicture): void {
   start()
     .remote.prepare(bytes, picture)
     .catch(() => undefined);
 }
 
-/** Tells the subject of a picture by what is known of it: a PNG, light where it is. */
+/** Finds the subject of a picture from what is known of it: a PNG, light where it is. */
 export function cut(bytes: Blob, shape: CutOutShape): CutUnderWay {
   const { worker, remote } = start();
   let stop: (reason: Error) => void = () => undefined;

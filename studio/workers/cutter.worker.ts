@@ -1,5 +1,5 @@
 /// <reference lib="webworker" />
-/** The worker that tells subjects from backgrounds. The library that does is loaded with the first of them. */
+/** The worker that separates subjects from backgrounds. The library that does is loaded with the first of them. */
 import { expose } from 'comlink';
 import type { CutOutShape, CutPicture } from '@ignis/core/cutout/cut-out';
 import { workingSize } from '@ignis/core/cutout/cut-out';

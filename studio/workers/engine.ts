@@ -147,9 +147,9 @@ const joined = (region: Region, bands: readonly Preview[]): Preview => ({
   patches: bands.flatMap((b) => b.patches),
   took: Math.max(...bands.map((b) => b.took)),
   costs: bands[0]!.costs && bands.flatMap((b) => b.costs ?? []),
-  held: bands.reduce((sum, b) => sum + b.held, 0),
+  cached: bands.reduce((sum, b) => sum + b.cached, 0),
   use: {
-    held: bands.reduce((sum, b) => sum + b.use.held, 0),
+    inUse: bands.reduce((sum, b) => sum + b.use.inUse, 0),
     most: bands.reduce((sum, b) => sum + b.use.most, 0),
     size: bands.reduce((sum, b) => sum + b.use.size, 0),
   },

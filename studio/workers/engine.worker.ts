@@ -164,7 +164,7 @@ const engine: Engine = {
         scoped(() => {
           const ask = { region, scale, focus, picture, memo: cache.memo, shouldStop: stale, meter };
           const ending = endingOf(scene);
-          // What lies beneath the layer in focus is told layer by layer too.
+          // What lies beneath the layer in focus is measured layer by layer too.
           const { picture: made, changed } = meter
             ? { picture: render(scene, { ...ask, focus: null }), changed: region }
             : mender.mend(scene, ask);
@@ -178,9 +178,9 @@ const engine: Engine = {
         }),
       );
       const took = performance.now() - started;
-      const [costs, held, use] = [meter?.costs, cache.bytes(), heapUse()];
+      const [costs, cached, use] = [meter?.costs, cache.bytes(), heapUse()];
       return transfer(
-        { number, region, scale, patches, took, costs, held, use },
+        { number, region, scale, patches, took, costs, cached, use },
         patches.map((p) => p.pixels.buffer),
       );
     } catch (error) {

@@ -18,7 +18,7 @@ export interface PreviewRequest {
   focus: string | null;
   /** The number of the preview that is shown now: only what differs from it need be sent. */
   shown: number | null;
-  /** Whether to make the whole picture, and tell what each part cost. */
+  /** Whether to make the whole picture, and measure what each part cost. */
   measure: boolean;
 }
 
@@ -41,10 +41,10 @@ export interface Preview {
   took: number;
   /** What each part cost, if it was asked for. */
   costs: Cost[] | undefined;
-  /** What is kept from render to render, bytes. */
-  held: number;
-  /** What the memory of pixels holds, held at most, and its size, bytes. */
-  use: { held: number; most: number; size: number };
+  /** What is cached from render to render, bytes. */
+  cached: number;
+  /** What of the memory of pixels is in use, was at most, and its size, bytes. */
+  use: { inUse: number; most: number; size: number };
 }
 
 export interface PictureRequest {
@@ -127,7 +127,7 @@ export interface Engine {
   colourAt(scene: Scene, of: string | null, x: number, y: number): Promise<string | null>;
   /** The layers that show at a point (scene px), front first. */
   layersAt(scene: Scene, x: number, y: number): Promise<string[]>;
-  /** The whole scene as PNG. `progress` is told the share done. */
+  /** The whole scene as PNG. `progress` is called with the share done. */
   exportPng(scene: Scene, options: ExportOptions, progress: (done: number) => void): Promise<Blob>;
   /** Decodes, checks and keeps upright a picture's file. Throws with a message for the artist. */
   bringIn(bytes: Blob, name: string): Promise<BroughtIn>;

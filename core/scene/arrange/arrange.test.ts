@@ -23,7 +23,7 @@ import type { Layer, Scene } from '../model/schema';
 import { everyLayer } from '../model/schema';
 import { snapAnchors, snapAngle, snapBox, snapLines, snapPoint } from './snap';
 
-/** A line whose box is as told. */
+/** A line with a given box. */
 function boxed(name: string, x: number, y: number, width: number, height: number): Layer {
   const path = {
     closed: false,

@@ -25,7 +25,7 @@ import { lookOf, looksOut, withinOf } from './bound';
 
 /** Binds what layers name by ids, and what masks, weaves and steps look at, to what they name: the scene as it is drawn. */
 
-/** Whether what a layer draws is told by another. */
+/** Whether what a layer draws depends on another. */
 const follows = (layer: Layer): boolean => looksAt(layer) || namedBy(layer.source) !== null;
 
 /** What was bound of a scene: several ask for it in one render. */
@@ -45,7 +45,7 @@ export function asDrawn(scene: Scene): BoundScene {
   return made;
 }
 
-/** A selection with all that it looks at: what is selected is told by the picture as it is seen. */
+/** A selection with all that it looks at: what is selected follows from the picture as it is seen. */
 export const selectionAsDrawn = (scene: Scene, mask: Mask): BoundMask =>
   boundAt(scene, 0).bind(mask);
 

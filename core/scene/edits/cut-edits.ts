@@ -8,7 +8,7 @@ import { newMask, newPart } from '../model/make';
 import type { Layer } from '../model/schema';
 import { isPicture } from '../model/traits';
 
-/** Cut-outs: the part of a picture's mask that tells its subject from the background. */
+/** Cut-outs: the part of a picture's mask that separates its subject from the background. */
 
 /** The cut-out of a layer, and the part of its mask that holds it; null if it has none. */
 export function cutOutOf(layer: Layer): { part: MaskPart; shape: CutOutShape } | null {

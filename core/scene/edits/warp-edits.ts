@@ -62,7 +62,7 @@ export function boxOfPath(path: Path): Box {
 export function newRegion(drawn: Path): ReshapedRegion {
   const box = boxOfPath(drawn);
   const size = Math.min(box.x1 - box.x0, box.y1 - box.y0);
-  // A hand leaves hundreds of anchors: a few tell the same outline.
+  // A hand leaves hundreds of anchors: a few give the same outline.
   const few = simplifyPath({ ...drawn, closed: true }, size / 150);
   const path = few.anchors.length >= 3 ? few : drawn;
   return {

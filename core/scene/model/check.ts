@@ -9,7 +9,7 @@ export interface Fault {
   message: string;
 }
 
-/** A scene that could not be read; `faults` tells every place. */
+/** A scene that could not be read; `faults` lists every place. */
 export class SceneError extends Error {
   constructor(
     message: string,
@@ -77,7 +77,7 @@ export function parseScene(value: unknown): Scene {
   throw new SceneError(`${faults[0]!.path}: ${faults[0]!.message}${more}`, faults);
 }
 
-/** The faults deepest inside: what a variant says of its options is told by the option that was meant. */
+/** The faults deepest inside: of a variant, those of the option that was meant. */
 function leaves(issue: v.BaseIssue<unknown>): v.BaseIssue<unknown>[] {
   return issue.issues?.length ? issue.issues.flatMap(leaves) : [issue];
 }

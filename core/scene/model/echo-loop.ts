@@ -1,7 +1,7 @@
 import { definitionOf, namedBy } from '../../sources/index';
 import type { Source } from '../../sources/index';
 
-/** What of a layer tells whether it follows itself. */
+/** What decides whether a layer follows itself. */
 interface Follower {
   id: string;
   source: Source;

@@ -85,7 +85,7 @@ describe('a scene file', () => {
     const first = { ...rest, version: 1, layers };
     expect(parseScene(first)).toEqual(now);
     expect(parseScene(first).version).toBe(VERSION);
-    // Its faults are told by the places they have in the file.
+    // Its faults are reported at the places they have in the file.
     expect(sceneFaults({ ...first, layers: [{ ...layers[0], opacity: 'half' }] })[0]!.path).toBe(
       '$.layers[0].opacity',
     );

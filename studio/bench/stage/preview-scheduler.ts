@@ -32,9 +32,9 @@ export interface PreviewPorts<P> {
   show(made: P, isFine: boolean): void;
   /** How long a picture took to make, ms. */
   took(made: P): number;
-  /** Tells whether what is shown is still to be replaced. */
+  /** Whether what is shown is still to be replaced. */
   busy(is: boolean): void;
-  /** Tells of a picture that could not be made; not again until one could. */
+  /** A picture could not be made; not called again until one could. */
   failed(error: unknown): void;
 }
 

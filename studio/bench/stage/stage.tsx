@@ -76,7 +76,7 @@ export function Stage({ onFiles }: Props) {
         const box = element.current!.getBoundingClientRect();
         const [x, y] = [origin[0] - box.left, origin[1] - box.top];
         if (event instanceof WheelEvent) {
-          // That the wheel has come to rest is told with its last turn once more.
+          // The end of a turn of the wheel repeats its last event.
           if (last) return undefined;
           // A wheel turns in large steps, a touch pad in small ones.
           const k = Math.exp(-event.deltaY * (Math.abs(event.deltaY) < 40 ? 0.01 : 0.0022));

@@ -21,7 +21,7 @@ export function Strip({ onPicture, onSvg }: { onPicture(): void; onSvg(): void }
   const selected = useBench((s) => s.selected);
   const list = useRef<HTMLUListElement>(null);
   const [drop, setDrop] = useState<Drop | null>(null);
-  /** A move that is told after the end of its drag marks nothing. */
+  /** A move that arrives after the end of its drag marks nothing. */
   const carrying = useRef(false);
   // A press without a move selects; only a real drag carries a card.
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));

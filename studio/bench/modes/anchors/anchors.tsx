@@ -37,7 +37,7 @@ import { snapper } from '../../stage/snapping';
 const ANCHOR = 12;
 const SEGMENT = 8;
 
-/** What tells one place from another; where on a segment the pointer is does not show. */
+/** A key for a place; where on a segment the pointer is does not show. */
 const PLACE = ['path', 'index', 'segment'];
 
 interface Props {
@@ -153,9 +153,9 @@ export function Anchors({ stage, layer, paths, onMiss }: Props) {
         };
         setBand(box);
         const inside = anchorsIn(paths, map, box);
-        const chosen = down.shiftKey ? chosen : [];
+        const before = down.shiftKey ? chosen : [];
         set({
-          anchors: [...chosen, ...inside.filter((at) => !chosen.some((c) => samePlace(c, at)))],
+          anchors: [...before, ...inside.filter((at) => !before.some((c) => samePlace(c, at)))],
         });
       },
       up(moved, e) {

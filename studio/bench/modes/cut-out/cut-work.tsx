@@ -84,7 +84,7 @@ function CutWorkOn({ stage, layer, masked }: Props) {
         const own = points.map((p) => apply(back, p)).flatMap((p) => [tenth(p.x), tenth(p.y)]);
         const mark: Mark = { says, size: tenth((size * zoom) / scale), points: own };
         const next = { ...shape, marks: [...shape.marks, mark] };
-        // Hair is looked for along the edge that is found; nothing is told anew for it.
+        // Hair is looked for along the edge that is found; nothing is segmented again for it.
         if (says === 'hair')
           useBench.getState().change('Say where hair is', putCutOut(layer.id, next, newId()));
         else put(next, says === 'subject' ? 'Say what the subject is' : 'Say what it is not');

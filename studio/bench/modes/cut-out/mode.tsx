@@ -3,7 +3,7 @@ import { layerMode } from '../mode';
 import { CutTools } from './cut-tools';
 import { CutWork } from './cut-work';
 
-/** Tells a subject from its background. */
+/** Separates a subject from its background. */
 export const cutOut = layerMode({
   key: 'cut-out',
   label: () => 'Cut out',
@@ -11,7 +11,7 @@ export const cutOut = layerMode({
   digit: () => '2',
   fits: isPicture,
   liesFlat: true,
-  // What is cut out is told from all of the picture: what the mask hides is dimmed, not gone.
+  // A cut-out uses all of the picture: what the mask hides is dimmed, not gone.
   showsHidden: true,
   hasBrush: true,
   Tools: CutTools,

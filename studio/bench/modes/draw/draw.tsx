@@ -47,7 +47,7 @@ export function Draw({ stage }: { stage: RefObject<HTMLElement | null> }) {
 
   const sample = (e: PointerEvent): Sample => ({
     ...scenePoint(stage.current!, e),
-    // A mouse cannot tell, and says ½ or 0.
+    // A mouse has no pressure, and says ½ or 0.
     pressure: e.pointerType === 'pen' ? e.pressure : 0.5,
   });
 
@@ -58,7 +58,7 @@ export function Draw({ stage }: { stage: RefObject<HTMLElement | null> }) {
     setPointer(null);
     follow(down.nativeEvent, {
       move(e) {
-        // Between two frames a pen tells of more places than one.
+        // Between two frames a pen reports more places than one.
         const all = e.getCoalescedEvents().length > 0 ? e.getCoalescedEvents() : [e];
         samples.push(...all.map(sample));
         putStroke(samples, closing);

@@ -30,7 +30,7 @@ export function startDrawing(): void {
   useBench.getState().set({ mode: 'draw', drawn: null, anchors: [], ghost: null });
 }
 
-/** The pointer's place, held to 15° from the last anchor if asked. */
+/** The pointer's place, snapped to 15° from the last anchor if asked. */
 export function drawingPoint(p: Point, hold: boolean): Point {
   const last = drawnPath()?.anchors.at(-1);
   return hold && last ? holdAngle(last, p) : p;

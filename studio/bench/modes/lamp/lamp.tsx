@@ -7,7 +7,7 @@ import { follow, scenePoint } from '../../stage/pointer';
 const FAR = 0.45;
 
 /**
- * The scene light as a lamp over the scene: where it stands tells its direction, how near the middle its
+ * The scene light as a lamp over the scene: where it stands gives its direction, how near the middle its
  * height. All styles that follow it move together.
  */
 export function Lamp({ stage }: { stage: RefObject<HTMLElement | null> }) {

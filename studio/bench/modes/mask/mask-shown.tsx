@@ -91,7 +91,7 @@ export function MaskCanvas({
 const OVERLAY = 0x4a3312;
 const DIM = 0.78;
 
-/** The edge of a selection, in motion, so that it is told from what is drawn. */
+/** The edge of a selection, in motion, so that it stands out from what is drawn. */
 export function MovingEdge({ view }: { view: MaskView }) {
   const { zoom, x, y } = useBench((s) => s.view);
   const data = view.rings.map((ring) => ringData(ring)).join('');

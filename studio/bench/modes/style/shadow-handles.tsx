@@ -24,7 +24,7 @@ interface Props {
 
 const NAMES = ['Far left', 'Far right', 'Near right', 'Near left'];
 
-/** Where a shadow lies, kept told as the scene changes; null until it is. */
+/** Where a shadow lies, as the scene changes; null until it is found. */
 function useFloor(id: string): Floor | null {
   const scene = useBench((s) => s.scene);
   const [told, setTold] = useState<{ of: string; floor: Floor | null } | null>(null);

@@ -80,7 +80,7 @@ function GradientHandles({ stage, layer, gradient }: Props & { gradient: Gradien
   const whole = { x0: 0, y0: 0, x1: scene.width, y1: scene.height };
   if (!back) return null;
   const { paint, set } = gradient;
-  // In px of the scene; where they were never dragged they are told by the shape.
+  // In px of the scene; where they were never dragged they follow from the shape.
   const { from, to } = paintEnds(paint, {
     map,
     box: box ? placedBox(layer.placement, box, around) : whole,

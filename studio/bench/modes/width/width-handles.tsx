@@ -16,10 +16,10 @@ interface Props {
   layer: Layer & { source: LineSource };
 }
 
-/** Handles never come nearer to their anchor than this, CSS px, or they could not be told apart. */
+/** Handles never come nearer to their anchor than this, CSS px, or they could not be seen apart. */
 const LEAST = 14;
 
-/** How wide the line is at its anchors: pull either side. The widest sharp pass tells what that means in px. */
+/** How wide the line is at its anchors: pull either side. The widest sharp pass decides what that means in px. */
 export function WidthHandles({ stage, layer }: Props) {
   const view = useBench((s) => s.view);
   const around = useAround(layer.id);
