@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { anyValues } from '../testing/any-values';
 import { defaultsOf } from '../definitions/parameter';
 import { flatten } from '../geometry/flatten';
 import { IDENTITY } from '../geometry/affine';
@@ -22,21 +23,8 @@ const points = (kind: string, values: Record<string, unknown> = {}) =>
 
 for (const shape of shapes)
   it(`${shape.label} has finite anchors for any values within their ranges`, () => {
-    const values = fc.record(
-      Object.fromEntries(
-        Object.entries(shape.parameters).map(([k, p]) => [
-          k,
-          p.kind === 'number'
-            ? fc.oneof(
-                fc.constantFrom(p.min, p.max, p.default),
-                fc.double({ min: p.min, max: p.max, noNaN: true }),
-              )
-            : fc.constant(p.default),
-        ]),
-      ),
-    );
     fc.assert(
-      fc.property(values, (v) => {
+      fc.property(anyValues(shape.parameters), (v) => {
         const paths = shape.paths(v as never);
         expect(paths.length).toBeGreaterThan(0);
         for (const { anchors } of paths) {

@@ -73,7 +73,7 @@ export async function run(args: string[]): Promise<number> {
     .action(async (path: string) => {
       const { scene } = await readScene(path);
       const { name, width, height, background } = scene;
-      const layers = message(scene.layers);
+      const layers = described(scene.layers);
       console.log(JSON.stringify({ name, width, height, background, layers }, null, 2));
     });
 
@@ -94,12 +94,12 @@ export async function run(args: string[]): Promise<number> {
 }
 
 /** Layers as `ignis info` prints them. */
-const message = (layers: readonly Layer[]): object[] =>
+const described = (layers: readonly Layer[]): object[] =>
   layers.map((l) => ({
     id: l.id,
     name: l.name,
     kind: l.source.kind,
-    ...(l.layers && { layers: message(l.layers) }),
+    ...(l.layers && { layers: described(l.layers) }),
   }));
 
 interface RenderOptions {

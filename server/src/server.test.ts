@@ -5,20 +5,27 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import sharp from 'sharp';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import { assetName, unpackScene } from '@ignis/core/files/ignis-file';
 import { readPng } from '@ignis/core/files/png';
 import { corner } from '@ignis/core/geometry/path';
 import { newLine, newPicture, newScene } from '@ignis/core/scene/model/make';
 import type { Scene } from '@ignis/core/scene/model/schema';
 import { createApp } from './app';
+import { run } from './command';
 
 const at = (path: string) => fileURLToPath(new URL(path, import.meta.url));
 const heron = at('../../demo/scenes/heron-in-neon');
 
+interface Ran {
+  code: number;
+  out: string;
+  error: string;
+}
+
 /** Runs the command as a user does; gives what it printed and its exit code. */
-const ignis = (...args: string[]) =>
-  new Promise<{ code: number; out: string; error: string }>((done) =>
+const spawned = (...args: string[]) =>
+  new Promise<Ran>((done) =>
     execFile(
       process.execPath,
       [at('../bin/ignis.mjs'), ...args],
@@ -26,6 +33,35 @@ const ignis = (...args: string[]) =>
       (failed, out, error) => done({ code: failed ? Number(failed.code) : 0, out, error }),
     ),
   );
+
+// Helping threads are for the command itself: here they would outlive the tests.
+vi.mock('./threads', () => ({ callHelpers: () => undefined }));
+
+/** Runs the command within this process, which saves the start of another. */
+async function ignis(...args: string[]): Promise<Ran> {
+  const [out, error]: [string[], string[]] = [[], []];
+  const into = (list: string[]) => (text: unknown) => void list.push(`${String(text)}\n`);
+  const spies = [
+    vi.spyOn(console, 'log').mockImplementation(into(out)),
+    vi.spyOn(console, 'error').mockImplementation(into(error)),
+    ...(
+      [
+        ['stdout', out],
+        ['stderr', error],
+      ] as const
+    ).map(([stream, list]) =>
+      vi.spyOn(process[stream], 'write').mockImplementation((text) => {
+        list.push(String(text));
+        return true;
+      }),
+    ),
+  ];
+  try {
+    return { code: await run(args), out: out.join(''), error: error.join('') };
+  } finally {
+    for (const spy of spies) spy.mockRestore();
+  }
+}
 
 /** A folder laid out as a scene file. */
 async function folder(scene: Scene, assets: Record<string, Uint8Array> = {}): Promise<string> {
@@ -47,6 +83,15 @@ function small(): Scene {
 }
 
 describe('the ignis command', () => {
+  it('runs by itself, on several threads, and says by its exit code whether it could', async () => {
+    const scene = await folder(small());
+    const [alone, within] = [join(scene, 'alone.png'), join(scene, 'within.png')];
+    expect(await spawned('render', scene, alone)).toMatchObject({ code: 0, error: '' });
+    await ignis('render', scene, within);
+    expect((await readFile(alone)).equals(await readFile(within))).toBe(true);
+    expect((await spawned('check', join(scene, 'nothing'))).code).toBe(1);
+  });
+
   it('renders at a scale, of a region, at a depth', async () => {
     const scene = await folder(small());
     const out = join(scene, 'out.png');
