@@ -1,9 +1,10 @@
 /** Puts in place what a fresh machine lacks: packages, and for the tests a browser. */
-import { execFileSync, spawnSync } from 'node:child_process';
+import { execFileSync, spawn, spawnSync } from 'node:child_process';
 import { existsSync, statSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 
-const root = fileURLToPath(new URL('..', import.meta.url));
+/** The project's folder, without a slash at its end. */
+export const root = fileURLToPath(new URL('..', import.meta.url)).replace(/\/$/, '');
 
 /** Runs a command in the project's folder; ends the program with its code if it fails. */
 export function run(command, args, env = {}) {
@@ -14,6 +15,15 @@ export function run(command, args, env = {}) {
   });
   if (status !== 0) process.exit(status ?? 1);
 }
+
+/** Starts a command in the project's folder; gives its exit code when it ends. */
+export const start = (command, args, env = {}) =>
+  new Promise((done) =>
+    spawn(command, args, { cwd: root, stdio: 'inherit', env: { ...process.env, ...env } }).on(
+      'exit',
+      (code) => done(code ?? 1),
+    ),
+  );
 
 /** Runs a program that a package brought. */
 export const tool = (name, args, env) =>

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { crop } from '../pixels/buffer';
-import { quantise } from '../testing/reference/quantise';
+import { straightSteps } from '../testing/reference/quantise';
 import { unpack } from './colour';
 import { finish } from './finish';
 
@@ -89,7 +89,7 @@ describe('quantising', () => {
       ]);
   });
 
-  it('is what plain TypeScript makes of the same floats, but for ties of rounding', () => {
+  it('stays within a step of the true value, and within half a step at 16 bits', () => {
     fc.assert(
       fc.property(
         fc.constantFrom<8 | 16>(8, 16),
@@ -100,12 +100,42 @@ describe('quantising', () => {
           const buffer = { channels: 4 as const, region, data: Float32Array.from(values) };
           for (let i = 3; i < 40; i += 4) buffer.data[i] = 0.01 + Math.abs(buffer.data[i]!);
           const own = finish(buffer, depth).data;
-          const plain = quantise(buffer, depth).data;
+          const steps = straightSteps(buffer, depth);
+          // Triangular noise reaches a step to either side, and rounding half of one more.
+          const most = depth === 8 ? 1.5 : 0.51;
           for (let i = 0; i < 40; i++)
-            expect(Math.abs(own[i]! - plain[i]!)).toBeLessThanOrEqual(depth === 8 ? 1 : 2);
+            expect(Math.abs(own[i]! - steps[i]!)).toBeLessThanOrEqual(most + 0.02);
         },
       ),
     );
+  });
+
+  it('is dithered by noise that is even, triangular, apart in every channel, and the same at every place', () => {
+    const side = 256;
+    const region = { x: 512, y: -256, width: side, height: side };
+    const count = side * side;
+    /** The mean of a function of the places of the tile. */
+    const mean = (of: (i: number) => number) => {
+      let sum = 0;
+      for (let i = 0; i < count; i++) sum += of(i);
+      return sum / count;
+    };
+    for (const step of [12.25, 100.5]) {
+      const data = new Float32Array(count * 4).fill(step / 255);
+      for (let i = 3; i < data.length; i += 4) data[i] = 1;
+      const made = finish({ channels: 4, region, data }, 8).data;
+      const error = (i: number, c: number) => made[4 * (i % count) + c]! - step;
+      for (const c of [0, 1, 2]) {
+        expect(Math.abs(mean((i) => error(i, c)))).toBeLessThan(0.01);
+        // A triangular dither of ±1 step makes the variance a quarter of a step squared, whatever the value.
+        expect(mean((i) => error(i, c) ** 2)).toBeCloseTo(0.25, 1.5);
+        // Neighbours and channels do not hang together.
+        expect(Math.abs(mean((i) => error(i, c) * error(i + 1, c)))).toBeLessThan(0.01);
+        expect(Math.abs(mean((i) => error(i, c) * error(i, (c + 1) % 3)))).toBeLessThan(0.01);
+      }
+      const again = finish({ channels: 4, region: { ...region, x: 512 + side }, data }, 8).data;
+      expect(Buffer.compare(Buffer.from(again.buffer), Buffer.from(made.buffer))).toBe(0);
+    }
   });
 });
 

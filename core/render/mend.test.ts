@@ -207,8 +207,9 @@ describe('a mended picture of a line whose anchors move', () => {
       const whole = render(now, wide).data;
       scoped(() => {
         const { data } = mender.mend(now, { ...wide, memo, focus: id }).picture;
+        // A plane that is gone on from is blurred in another window: no more than rounding.
         expect(data.reduce((m, v, i) => Math.max(m, Math.abs(v - whole[i]!)), 0)).toBeLessThan(
-          2e-3,
+          1 / 4096,
         );
       });
     }
