@@ -1,4 +1,4 @@
-/** docs/format.md: prose by hand, tables from the schema and the definitions. */
+/** docs/format.md, from the schema, the definitions and the older versions. */
 import { blends } from '../core/blend/index';
 import type { Parameter, Parameters } from '../core/definitions/parameter';
 import { sceneJsonSchema } from '../core/scene/model/json-schema';
@@ -6,7 +6,6 @@ import { maskShapes } from '../core/masks/index';
 import { maskParameters } from '../core/masks/mask';
 import { brushParameters } from '../core/brush/stroke';
 import { weaveParameters } from '../core/weave/weave';
-import { paintParameters } from '../core/paint/parameters';
 import {
   MAX_PIXELS,
   MAX_SIDE,
@@ -14,16 +13,9 @@ import {
   endParameters,
   lightParameters,
 } from '../core/scene/model/schema';
-import {
-  alongParameters,
-  letterParameters,
-  paragraphParameters,
-  staggerParameters,
-} from '../core/text/content';
-import { passParameters } from '../core/sources/pass';
 import { sources } from '../core/sources/index';
-import { spillParameters } from '../core/sources/spill';
 import { modifiers } from '../core/modifiers/index';
+import { OLD_VERSIONS } from '../core/scene/model/versions';
 import { shapes } from '../core/shapes/index';
 import { steps } from '../core/steps/index';
 
@@ -109,6 +101,14 @@ const objectTable = (s: JsonSchema): string =>
     ]),
   );
 
+/** What a definition of a source says for the document. */
+interface SourceText {
+  kind: string;
+  help: string;
+  note?: string;
+  settings?: Readonly<Record<string, Parameters>>;
+}
+
 /** The whole text of docs/format.md. */
 export function formatDocument(): string {
   const scene = sceneJsonSchema() as JsonSchema;
@@ -135,6 +135,20 @@ export function formatDocument(): string {
       .filter((k) => k !== 'kind')
       .map((k) => `\`${k}\``)
       .join(', ') || '–';
+  /** What of a source stands in a file: its entries, and the tables of what can be set. */
+  const sourceSection = (definition: (typeof sources)[keyof typeof sources]): string => {
+    const { kind, help, note, settings = {} }: SourceText = definition;
+    return [
+      `### \`${kind}\``,
+      help,
+      objectTable(source(kind)),
+      ...(note ? [note] : []),
+      ...Object.entries(settings).flatMap(([key, parameters]) => [
+        `\`${key}\`:`,
+        parameterTable(parameters),
+      ]),
+    ].join('\n\n');
+  };
   return `# The scene file
 
 <!-- Made by \`npm run docs\` from the schema and the definitions in core/. Change those, not this. -->
@@ -154,8 +168,12 @@ when they are brought in, and kept as PNG. \`jpg\`, \`webp\`, \`avif\`, \`gif\` 
 \`ignis check\` names every fault with its JSON path, \`ignis schema\` prints the JSON Schema. Version ${VERSION} is
 described here; a newer version is refused, and keys that are not listed are faults.
 
-Scenes of older versions are read too. Version 1 had no groups, clips, masks, bodies, mixing or end; version 2 had one path a line, no
-ready shapes or modifiers, and passes that drew a line in one colour from end to end.
+Scenes of older versions are read too, as what they were:
+
+${table(
+  ['version', 'had no'],
+  Object.entries(OLD_VERSIONS).map(([version, { lacked }]) => [version, lacked]),
+)}
 
 Lengths are in px of the scene, angles in degrees, percentages 0–100, colours sRGB. Lists of layers and passes
 run from back to front; steps run in the order of computation.
@@ -237,51 +255,11 @@ ${table(
 
 ## Sources
 
-### \`picture\`
+${Object.values(sources).map(sourceSection).join('\n\n')}
 
-${sources.picture.help}
+### Paths, ready shapes and modifiers of lines
 
-${objectTable(source('picture'))}
-
-### \`fill\`
-
-${sources.fill.help}
-
-${objectTable(source('fill'))}
-
-\`paint\` has
-
-${parameterTable(paintParameters)}
-
-### \`text\`
-
-${sources.text.help}
-
-${objectTable(source('text'))}
-
-\`ranges\` together are as long as \`content\`, in UTF-16 code units; \`features\` are OpenType tags, with \`-\` before those that are off. The \`style\` of a range:
-
-${parameterTable(letterParameters)}
-
-\`paragraph\`:
-
-${parameterTable(paragraphParameters)}
-
-\`stagger\`, which moves letters by rule:
-
-${parameterTable(staggerParameters)}
-
-\`values\` of \`along\`, by which the text runs along \`path\` (the layer's own px) or the path of the line of an id:
-
-${parameterTable(alongParameters)}
-
-### \`line\`
-
-${sources.line.help}
-
-${objectTable(line)}
-
-\`shape\` is \`{ "kind": "path", "paths": […] }\`, or a ready shape, \`{ "kind": …, "values": {…} }\`, of the kinds below. A path:
+A path:
 
 ${objectTable(path)}
 
@@ -294,39 +272,9 @@ Ready shapes:
 
 ${kinds(shapes)}
 
-\`modifiers\` change the shape one after another, before it is drawn. Each has \`id\`, \`kind\`, \`enabled\` and \`values\`:
+Modifiers:
 
 ${kinds(modifiers)}
-
-A pass has \`id\`, \`name\`, \`enabled\` and the following; a core keeps its colour when the light colour of the line changes.
-
-${parameterTable(passParameters)}
-
-### \`grade\`
-
-${sources.grade.help}
-
-### \`echo\`
-
-${sources.echo.help}
-
-${objectTable(source('echo'))}
-
-### \`spill\`
-
-${sources.spill.help} It falls on what it is clipped to.
-
-${objectTable(source('spill'))}
-
-\`values\` has
-
-${parameterTable(spillParameters)}
-
-### \`group\`
-
-${sources.group.help}
-
-${objectTable(source('group'))}
 
 ## Steps
 

@@ -6,6 +6,7 @@ import type { ColourBuffer, Plane } from '../pixels/buffer';
 import type { Picture } from '../kernels/picture';
 import type { Mixing } from '../pixels/colour';
 import type { Region } from '../pixels/region';
+import type { Parameters } from './parameter';
 import type { Lamp } from './step';
 import type { LastMade } from './last-made';
 import type { Memo } from './memo';
@@ -122,6 +123,10 @@ export interface SourceDefinition<S extends { kind: string }> {
   followsLamp?(source: S): boolean;
   /** The layer that it names; left out, it names none. */
   reference?: Reference<S>;
+  /** What of it can be set, by the key that it stands under. */
+  settings?: Readonly<Record<string, Parameters>>;
+  /** What else is to be said of it in docs/format.md: Markdown. */
+  note?: string;
   /** Its parts that have ids of their own, such as passes. */
   parts?(source: S): { id: string }[];
   /** The paths that it is drawn along, own px. */

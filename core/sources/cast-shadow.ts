@@ -49,6 +49,8 @@ export const castShadow: SourceDefinition<CastShadowSource> = {
   label: 'Shadow of a layer',
   help: 'The shadow that a layer casts on a floor or a wall, live.',
   schema: castShadowSchema,
+  note: 'It is of the layer of the id in `of`, and waits while that is gone.',
+  settings: { values: castShadowParameters },
   shaped: false,
   reference: {
     as: 'shadow',

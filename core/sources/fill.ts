@@ -20,6 +20,7 @@ export const fillSource: SourceDefinition<FillSource> = {
   label: 'Fill',
   help: 'A colour, a gradient, a texture or a pattern, without edges.',
   schema: fillSchema,
+  settings: { paint: paintParameters },
   shaped: false,
   colours: ({ paint }) => seenColours(paint),
   recoloured: ({ paint, ...source }, colour) => ({

@@ -13,7 +13,8 @@ import { differenceOf, measuresOf, pathsOf } from './line-shape';
 import type { LineSource } from './line-source';
 import { lineSchema } from './line-source';
 import type { Pass } from './pass';
-import { passColours, relitPasses } from './pass';
+import { crossingParameters } from './crossings';
+import { passColours, passParameters, relitPasses } from './pass';
 import { paintedPass, within } from './pass-light';
 import { passPlane } from './pass-plane';
 import type { PartOfLine, PassContext } from './pass-shape';
@@ -26,6 +27,8 @@ export const lineSource: SourceDefinition<LineSource> = {
   label: 'Line of light',
   help: 'A path drawn several times over: wide and soft, then narrow and bright.',
   schema: lineSchema,
+  note: '`shape` is `{ "kind": "path", "paths": […] }`, or a ready shape, `{ "kind": …, "values": {…} }`. `modifiers` change it one after another, before it is drawn; each has `id`, `kind`, `enabled` and `values`. A pass has `id`, `name`, `enabled` and the following; a core keeps its colour when the light colour of the line changes.',
+  settings: { 'passes[]': passParameters, crossings: crossingParameters },
   shaped: true,
   emits: true,
   parts: ({ passes, modifiers }) => [...passes, ...modifiers],

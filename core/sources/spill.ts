@@ -113,6 +113,8 @@ export const spillSource: SourceDefinition<SpillSource> = {
   label: 'Spill',
   help: 'The light that a line or a shape throws on what lies beneath.',
   schema: spillSchema,
+  note: 'It falls on what it is clipped to.',
+  settings: { values: spillParameters },
   shaped: false,
   reference: {
     as: 'light',

@@ -13,7 +13,14 @@ import { rgb } from '../pixels/colour';
 import type { Region } from '../pixels/region';
 import { EMPTY, intersect, isEmpty, unite } from '../pixels/region';
 import { FONT_ASSET } from '../definitions/parameter';
-import { fits, textEntries } from '../text/content';
+import {
+  alongParameters,
+  fits,
+  letterParameters,
+  paragraphParameters,
+  staggerParameters,
+  textEntries,
+} from '../text/content';
 import { restyled } from '../text/edit-text';
 import { facesFor } from '../text/itemise';
 import type { Layout, PlacedGlyph } from '../text/layout';
@@ -35,6 +42,13 @@ export const textSource: SourceDefinition<TextSource> = {
   label: 'Text',
   help: 'Letters that stay letters.',
   schema: textSchema,
+  note: '`ranges` together are as long as `content`, in UTF-16 code units; `features` are OpenType tags, with `-` before those that are off. `stagger` moves letters by rule; by `along` the text runs along its `path` (own px) or the path of the line of an id.',
+  settings: {
+    'ranges[].style': letterParameters,
+    paragraph: paragraphParameters,
+    stagger: staggerParameters,
+    'along.values': alongParameters,
+  },
   shaped: true,
   subject: 1,
   reference: {

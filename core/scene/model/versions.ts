@@ -284,20 +284,39 @@ const fromEighth = (scene: Json): Json => ({ ...fromSeventh(scene), version: 9 }
 export function migrated(value: unknown): unknown {
   let scene = value;
   for (;;) {
-    const next = isObject(scene) ? FROM[scene.version as number] : undefined;
-    if (!next) return scene;
-    scene = next(scene as Json);
+    const old = isObject(scene) ? OLD_VERSIONS[scene.version as number] : undefined;
+    if (!old) return scene;
+    scene = old.next(scene as Json);
   }
 }
 
-/** What brings a scene of a version to the one after it. */
-const FROM: Readonly<Record<number, (scene: Json) => Json>> = {
-  1: fromFirst,
-  2: fromSecond,
-  3: fromThird,
-  4: fromFourth,
-  5: fromFifth,
-  6: fromSixth,
-  7: fromSeventh,
-  8: fromEighth,
+/** A version of scenes that is no longer written: what it did not have, and what brings a scene to the next. */
+interface OldVersion {
+  lacked: string;
+  next(scene: Json): Json;
+}
+
+/** Every older version, by its number. */
+export const OLD_VERSIONS: Readonly<Record<number, OldVersion>> = {
+  1: { lacked: 'groups, clips, masks, bodies, mixing and an end', next: fromFirst },
+  2: {
+    lacked:
+      'more than one path a line, ready shapes, modifiers, and passes in more than one colour',
+    next: fromSecond,
+  },
+  3: { lacked: 'guides, shears and gaps, and ramps of more than two colours', next: fromThird },
+  4: { lacked: 'corners, ripples within a length, and repeats along a way', next: fromFourth },
+  5: {
+    lacked: 'texts, styles, a scene light, dials, weaves, masks of parts, and one ramp for all',
+    next: fromFifth,
+  },
+  6: { lacked: 'selections, and masks that are smoothed, bordered or moved', next: fromSixth },
+  7: {
+    lacked: 'spills that keep to what faces their light, and shadows by four corners',
+    next: fromSeventh,
+  },
+  8: {
+    lacked: 'nothing that is written now; early scenes of it lacked what version 7 did',
+    next: fromEighth,
+  },
 };
