@@ -2,11 +2,12 @@ import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { dirname, join } from 'node:path';
 import type { Plugin } from 'vite';
-import { faceFile, shippedFaces } from '../core/text/families';
+import { faceFile, shippedFaces } from '../core/text/families.ts';
 
 const NAME = 'virtual:faces';
 const RESOLVED = `\0${NAME}`;
-const { resolve } = createRequire(import.meta.url);
+/** The fonts are packages of core's, where the families are listed. */
+const { resolve } = createRequire(new URL('../core/package.json', import.meta.url));
 
 /** Gives the module `virtual:faces`: where each shipped face's file is served, by its name. */
 export const faces = (): Plugin => ({
@@ -16,7 +17,7 @@ export const faces = (): Plugin => ({
     if (id !== RESOLVED) return null;
     const names = shippedFaces();
     return [
-      ...names.map((name, i) => `import f${i} from '${faceFile(name)!}?url';`),
+      ...names.map((name, i) => `import f${i} from '${resolve(faceFile(name)!)}?url';`),
       `export const faces = {${names.map((name, i) => `'${name}': f${i}`).join(', ')}};`,
     ].join('\n');
   },

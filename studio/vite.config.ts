@@ -1,17 +1,22 @@
 import tailwind from '@tailwindcss/vite';
 import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vite';
-import { faceLicences, faces } from './faces';
-import { opencvBinary } from './opencv-binary';
+import { faceLicences, faces } from './faces.ts';
+import { opencvBinary } from './opencv-binary.ts';
+import { withoutNode } from './without-node.ts';
 
 export default defineConfig({
   root: import.meta.dirname,
   // While developing, workers are given these too.
-  plugins: [react(), tailwind(), faces(), faceLicences(), opencvBinary()],
-  worker: { format: 'es', plugins: () => [faces(), opencvBinary()] },
+  plugins: [react(), tailwind(), faces(), faceLicences(), opencvBinary(), withoutNode()],
+  worker: { format: 'es', plugins: () => [faces(), opencvBinary(), withoutNode()] },
   // Its code looks for its WebAssembly beside itself.
   optimizeDeps: { exclude: ['harfbuzzjs'] },
-  build: { target: 'es2022', chunkSizeWarningLimit: 900 },
+  build: {
+    target: 'es2022',
+    chunkSizeWarningLimit: 900,
+    rolldownOptions: { checks: { pluginTimings: false } },
+  },
   server: {
     headers: {
       'Cross-Origin-Opener-Policy': 'same-origin',
