@@ -1,4 +1,4 @@
-/** Measures what docs/performance.md reports: `npm run bench`, or `npm run bench -- --quick`. */
+/** Measures what docs/performance.md reports: `npm run bench`, or `npm run bench -- --quick`, or of one part, `-- --only driven`. */
 import { writeFile } from 'node:fs/promises';
 import { fileURLToPath } from 'node:url';
 import { chromium } from '@playwright/test';
@@ -11,24 +11,34 @@ import { driven } from './driven';
 import { growth } from './growth';
 import { large } from './large';
 import { kernels } from './kernels';
+import type { Row } from './table';
 import { print } from './table';
 
 const quick = process.argv.includes('--quick');
+const named = process.argv[process.argv.indexOf('--only') + 1];
+const only = process.argv.includes('--only') ? named : undefined;
 const rounds = quick ? 3 : 9;
 const at = (path: string) => fileURLToPath(new URL(path, import.meta.url));
 const server = createApp({ studio: at('../studio/dist'), scenes: at('../demo/scenes') }).listen(0);
 callHelpers();
 const browser = await chromium.launch(BROWSER);
+
+const { port } = server.address() as { port: number };
+/** The parts by name. A minute is not enough for the large export. */
+const parts: Record<string, () => Row[] | Promise<Row[]>> = {
+  kernels: () => kernels(browser, Math.max(5, rounds)),
+  driven: () => driven(browser, `http://localhost:${port}`, rounds, quick),
+  ...(!quick && { large }),
+  growth: () => growth(rounds),
+  cutouts,
+};
+
 try {
-  const { port } = server.address() as { port: number };
-  const rows = [
-    ...(await kernels(browser, Math.max(5, rounds))),
-    ...(await driven(browser, `http://localhost:${port}`, rounds, quick)),
-    // A minute is not enough for the large export, nor for scenes of many lines.
-    ...(quick ? [] : large()),
-    ...growth(rounds),
-    ...(await cutouts()),
-  ];
+  if (only !== undefined && !(only in parts))
+    throw new Error(`There is no part "${only}"; there are ${Object.keys(parts).join(', ')}.`);
+  const rows: Row[] = [];
+  for (const [name, measure] of Object.entries(parts))
+    if (only === undefined || only === name) rows.push(...(await measure()));
   print(rows);
   await writeFile(at('results.json'), `${JSON.stringify(rows, null, 2)}\n`);
 } finally {

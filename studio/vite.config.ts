@@ -9,7 +9,11 @@ export default defineConfig({
   root: import.meta.dirname,
   // While developing, workers are given these too.
   plugins: [react(), tailwind(), faces(), faceLicences(), opencvBinary(), withoutNode()],
-  worker: { format: 'es', plugins: () => [faces(), opencvBinary(), withoutNode()] },
+  worker: {
+    format: 'es',
+    plugins: () => [faces(), opencvBinary(), withoutNode()],
+    rolldownOptions: { checks: { pluginTimings: false } },
+  },
   // Its code looks for its WebAssembly beside itself.
   optimizeDeps: { exclude: ['harfbuzzjs'] },
   build: {
