@@ -18,7 +18,7 @@ import {
   startLine,
 } from './bench-page';
 
-const pictures = fileURLToPath(new URL('../demo/pictures', import.meta.url));
+const pictures = fileURLToPath(new URL('../demo/pictures/', import.meta.url));
 
 async function openPicture(page: Page, name: string): Promise<void> {
   await page.goto('/');
