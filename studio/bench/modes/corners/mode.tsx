@@ -1,5 +1,5 @@
-import { ownBox } from '@ignis/core/scene/bound/bind';
 import type { Layer } from '@ignis/core/scene/model/schema';
+import { isShaped } from '@ignis/core/scene/model/traits';
 import { layerMode } from '../mode';
 import { CornerTools } from './corner-tools';
 import { Corners } from './corners';
@@ -10,8 +10,9 @@ export const corners = layerMode({
   label: () => 'Corners',
   action: 'Perspective and free corners',
   digit: () => '7',
-  fits: (layer): layer is Layer => layer !== null,
-  applies: ({ scene, layer, others }) => others.length === 0 && ownBox(scene, layer) !== null,
+  // Asked in every frame of a drag: the box itself is looked for only by the overlay.
+  fits: (layer): layer is Layer => isShaped(layer),
+  applies: ({ others }) => others.length === 0,
   Tools: CornerTools,
   Overlay: Corners,
 });
