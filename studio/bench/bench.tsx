@@ -249,7 +249,11 @@ function Open() {
               <Stage onFiles={(files, at, keepSize) => void addFiles(files, at, keepSize)} />
             </FaultBoundary>
           </div>
-          <FaultBoundary what="The chain" {...guard}>
+          <FaultBoundary
+            what="The chain"
+            place="w-[316px] shrink-0 border-l border-line bg-panel"
+            {...guard}
+          >
             <Chain />
           </FaultBoundary>
         </div>

@@ -8,13 +8,21 @@ interface Props {
   what: string;
   /** While these stay the same, what failed stays down; a change tries once more. */
   resetKeys?: readonly unknown[];
+  /** The classes of its place, where it is not to take all the room there is. */
+  place?: string;
   /** A way on for work that is at stake, such as saving the scene as a file. */
   rescue?: { label: string; run(): void };
   children: ReactNode;
 }
 
 /** Keeps a fault of one part of the page to that part: in its place stands what happened, and a way on. */
-export function FaultBoundary({ what, resetKeys, rescue, children }: Props) {
+export function FaultBoundary({
+  what,
+  resetKeys,
+  place = 'min-w-0 flex-1',
+  rescue,
+  children,
+}: Props) {
   return (
     <ErrorBoundary
       {...(resetKeys && { resetKeys: [...resetKeys] })}
@@ -22,7 +30,7 @@ export function FaultBoundary({ what, resetKeys, rescue, children }: Props) {
       fallbackRender={({ error, resetErrorBoundary }: FallbackProps) => (
         <div
           role="alert"
-          className="flex h-full min-w-0 flex-1 flex-col items-center justify-center gap-3 overflow-auto p-6 text-center text-sm"
+          className={`flex h-full flex-col items-center justify-center gap-3 overflow-auto p-6 text-center text-sm ${place}`}
         >
           <p className="font-semibold">{what} has stopped</p>
           <p className="max-w-md text-dim">
