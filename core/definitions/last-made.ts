@@ -13,5 +13,5 @@ export interface LastPart {
 export interface LastMade {
   get(part: string): LastPart | null;
   /** Replaces what was last made of the part. The plane must not be drawn on any more. */
-  set(part: string, held: LastPart): void;
+  set(part: string, made: LastPart): void;
 }

@@ -84,9 +84,9 @@ export function menderOf(): Mender {
     clear,
     mend: (written, asked) =>
       scoped(() => {
-        const request = { ...asked, held: lastMade };
+        const request: RenderRequest = { ...asked, lastMade };
         const scene = asDrawn(written);
-        const { focus, region, scale } = request;
+        const { focus, region, scale } = asked;
         const key = keyWithout(scene, focus, request);
         const standing = { map: scaling(scale), scale, around: [] };
         const reach = focus === null ? null : influenceOf(scene.layers, focus, standing);

@@ -261,7 +261,7 @@ function drawn(
   context: Context,
   warp?: Homography,
 ): ColourBuffer {
-  const { picture, memo, mixing, focus, lastMade: held } = context;
+  const { picture, memo, mixing, focus, lastMade } = context;
   const hidden = hidesByPass(layer) ? hiddenOf(layer, part, context) : null;
   if (layer.layers)
     return stack(colourBuffer, layer.layers, { wanted, part }, inside(layer, context, []), []);
@@ -275,7 +275,7 @@ function drawn(
     mixing,
     ...(hidden && { hidden }),
     ...casterFor(layer, context),
-    ...(held && layer.id === focus && { lastMade: { parts: held, whole: wanted } }),
+    ...(lastMade && layer.id === focus && { lastMade: { parts: lastMade, whole: wanted } }),
   });
 }
 

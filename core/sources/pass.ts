@@ -208,22 +208,22 @@ export const tubePasses = (light: string, width: number, id: () => string): Pass
 export const relitPasses = (passes: readonly Pass[], from: string, to: string): Pass[] =>
   passes.map((p) => {
     if (p.core) return p;
-    const passesKept = p.kept ?? {
+    const given = p.kept ?? {
       light: from,
       colour: p.colour,
       ramp: p.ramp.colours.map((s) => s.colour),
     };
     const lit = (colour: string) =>
-      to === passesKept.light ? colour : relight(colour, passesKept.light, to);
+      to === given.light ? colour : relight(colour, given.light, to);
     return {
       ...p,
-      kept: passesKept,
-      colour: lit(passesKept.colour),
+      kept: given,
+      colour: lit(given.colour),
       ramp: {
         ...p.ramp,
         colours: p.ramp.colours.map((s, i) => ({
           ...s,
-          colour: lit(passesKept.ramp[i] ?? s.colour),
+          colour: lit(given.ramp[i] ?? s.colour),
         })),
       },
     };

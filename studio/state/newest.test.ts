@@ -23,12 +23,12 @@ function slow() {
     answer!(fails);
     await new Promise((r) => setTimeout(r));
   };
-  return { ask, asked, told: answers, let1 };
+  return { ask, asked, answers, let1 };
 }
 
 describe('what is asked again and again', () => {
   it('is asked one at a time, always the newest', async () => {
-    const { ask, asked, told: answers, let1 } = slow();
+    const { ask, asked, answers, let1 } = slow();
     for (const q of ['a', 'b', 'c', 'd']) ask(q);
     expect(asked).toEqual(['a']);
     await let1();
@@ -43,7 +43,7 @@ describe('what is asked again and again', () => {
     expect(answers.at(-1)).toEqual(['e', 'E']);
   });
   it('is told once where it fails, leaves what was answered, and goes on', async () => {
-    const { ask, told: answers, let1 } = slow();
+    const { ask, answers, let1 } = slow();
     ask('a');
     ask('b');
     await let1(true);

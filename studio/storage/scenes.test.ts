@@ -73,11 +73,11 @@ describe('a scene that an older version kept', () => {
       ...{ kind: 'line', passes: [{ stops: 'none' }] },
     };
     await keepAsBefore('damaged', scene);
-    const { loadScene, removeUnusedAssets: forgetUnused, database } = await freshStorage();
+    const { loadScene, removeUnusedAssets, database } = await freshStorage();
     await expect(loadScene('damaged')).rejects.toThrow(/^\$\.layers\[\d+\]\.source/);
     expect((await database.scenes.get('damaged'))!.scene).toEqual(scene);
     await database.assets.put({ name: `${'0'.repeat(64)}.png`, bytes: new Blob(['unused']) });
-    await forgetUnused();
+    await removeUnusedAssets();
     expect(new Set(await database.assets.toCollection().primaryKeys())).toEqual(
       assetsMentioned(scene),
     );

@@ -159,7 +159,8 @@ export async function removeUnusedAssets(): Promise<void> {
 const removeUnused = () =>
   database.transaction('rw', database.scenes, database.assets, async () => {
     // By name alone: a picture of a scene that cannot be read now may be what it is rescued with.
-    const needed = assetsMentioned((await database.scenes.toArray()).map((r) => r.scene));
+    const needed = new Set<string>();
+    await database.scenes.each((r) => assetsMentioned(r.scene).forEach((n) => needed.add(n)));
     const names = await database.assets.toCollection().primaryKeys();
     await database.assets.bulkDelete(names.filter((n) => !needed.has(n)));
   });

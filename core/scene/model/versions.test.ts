@@ -248,7 +248,7 @@ describe('a scene file', () => {
       ),
     });
   });
-  it('that is damaged is told by the places of its faults, whatever its version', () => {
+  it('that is damaged is reported with the places of its faults, whatever its version', () => {
     const path = fc.array(fc.nat(40), { minLength: 1, maxLength: 7 });
     fc.assert(
       fc.property(

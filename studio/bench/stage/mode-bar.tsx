@@ -3,19 +3,22 @@ import { laidFlat } from '@ignis/core/scene/arrange/placement';
 import { useShallow } from 'zustand/react/shallow';
 import { useBench, useSelectedLayer } from '../../state/bench';
 import { GuideTools } from '../modes/arrange/arrange-tools';
-import { beginMode, modeOf, offeredModes, situation } from '../modes/index';
+import { beginMode, modeOf, offeredModes } from '../modes/index';
 import { Bar, Hint, ModeButton } from './bar';
 
 /** The modes that apply to the selected layer, and under them the tools of the one that is chosen. */
 export function ModeBar() {
-  const { scene, mode, selected, others, pass, step, guide } = useBench(
+  const { scene, mode, others, pass, step, guide } = useBench(
     useShallow((s) => ({
-      ...{ scene: s.scene, mode: s.mode, selected: s.selected, others: s.others },
+      ...{ scene: s.scene, mode: s.mode, others: s.others },
       ...{ pass: s.pass, step: s.step, guide: s.guide },
     })),
   );
   const layer = useSelectedLayer() ?? null;
-  const on = useMemo(situation, [scene, selected, others, pass, step]);
+  const on = useMemo(
+    () => ({ scene, layer, others, pass, step }),
+    [scene, layer, others, pass, step],
+  );
   const offered = useMemo(() => offeredModes(on), [on]);
   const inCorners = layer !== null && laidFlat(scene, layer.id, false) !== scene;
   const { Row, Tools } = modeOf(mode);
@@ -36,7 +39,7 @@ export function ModeBar() {
           digit={digit ?? ''}
           active={m.key === mode}
           label={m.label(on)}
-          onClick={() => beginMode(m)}
+          onClick={() => m.key !== mode && beginMode(m)}
         />
       ))}
     </Bar>
