@@ -123,7 +123,7 @@ export function growth(rounds: number): Row[] {
     );
   for (const [name, work] of [
     ['Gaussian blur, σ 20 px', () => blur(20)],
-    ['a picture of 12 layers at 1920 × 1080, nothing kept', whole],
+    ['a picture of 12 layers at 1920 × 1080, nothing cached', whole],
   ] as const) {
     rows.push(informative(SECTION, `${name}, 1 thread`, alone(work), 'ms'));
     rows.push(informative(SECTION, `${name}, ${threads()} threads`, work(), 'ms'));

@@ -8,7 +8,8 @@ import { installChromium, installPackages, root, start } from './prepare.mjs';
 installPackages();
 installChromium();
 
-const REPORTS = 'test-results';
+// Apart from `test-results`, which Playwright empties when it starts.
+const REPORTS = 'test-reports';
 mkdirSync(`${root}/${REPORTS}`, { recursive: true });
 const times = [];
 

@@ -276,7 +276,7 @@ describe('the cost of a render', () => {
     const parts = meter.costs.map((c) => `${c.layer ?? ''}/${c.part}`);
     expect(parts).toEqual(['inner/source', 'inner/blend', 'outer/source', 'outer/blend']);
     const [inside, , outside] = meter.costs;
-    expect(inside).toMatchObject({ kept: false, bytes: 64 });
+    expect(inside).toMatchObject({ cached: false, bytes: 64 });
     expect(outside!.took).toBeLessThan(inside!.took + 10);
   });
 });

@@ -2,12 +2,12 @@ import { describe, expect, it } from 'vitest';
 import type { Cost } from './meter';
 import { costsByLayer, meterBy, noMeter } from './meter';
 
-const cost = (layer: string | null, part: string, took: number, kept = false): Cost => ({
+const cost = (layer: string | null, part: string, took: number, cached = false): Cost => ({
   layer,
   part,
   took,
   bytes: 10,
-  kept,
+  cached,
 });
 
 describe('a meter', () => {
@@ -27,8 +27,8 @@ describe('a meter', () => {
       bytes,
     );
     expect(meter.costs).toEqual([
-      { layer: 'b', part: 'source', took: 5, bytes: 4, kept: true },
-      { layer: 'a', part: 'source', took: 5, bytes: 4, kept: false },
+      { layer: 'b', part: 'source', took: 5, bytes: 4, cached: true },
+      { layer: 'a', part: 'source', took: 5, bytes: 4, cached: false },
     ]);
   });
   it('counts on after a part that failed', () => {
@@ -58,7 +58,7 @@ describe('costs by layer', () => {
       cost(null, 'end', 3),
       cost('b', 'blend', 1),
     ]);
-    expect(rows.map((r) => [r.layer, r.took, r.bytes, r.kept])).toEqual([
+    expect(rows.map((r) => [r.layer, r.took, r.bytes, r.cached])).toEqual([
       ['b', 7, 20, false],
       [null, 4, 10, false],
       [null, 3, 10, false],

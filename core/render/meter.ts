@@ -8,8 +8,8 @@ export interface Cost {
   took: number;
   /** Bytes of its result. */
   bytes: number;
-  /** Whether the result had been kept from before. */
-  kept: boolean;
+  /** Whether the result was already cached. */
+  cached: boolean;
 }
 
 /** Measures the parts of a render; parts may stand within one another. */
@@ -42,7 +42,7 @@ export function meterBy(now: () => number): Meter {
           part,
           took: Math.max(0, took - own.within),
           bytes: bytes?.(value) ?? 0,
-          kept: bytes !== undefined && !own.made,
+          cached: bytes !== undefined && !own.made,
         });
         return value;
       } finally {
@@ -70,17 +70,23 @@ export interface LayerCost extends Omit<Cost, 'part'> {
 }
 
 /**
- * Costs by layer, the slowest first. A layer was kept if all its results were: blending has none of its
+ * Costs by layer, the slowest first. A layer counts as cached if all its results were: blending has none of its
  * own, and does not count.
  */
 export function costsByLayer(costs: readonly Cost[]): LayerCost[] {
   const layers = new Map<string, LayerCost>();
   for (const cost of costs) {
     const key = cost.layer ?? `/${cost.part}`;
-    const sum = layers.get(key) ?? { layer: cost.layer, took: 0, bytes: 0, kept: true, parts: [] };
+    const sum = layers.get(key) ?? {
+      layer: cost.layer,
+      took: 0,
+      bytes: 0,
+      cached: true,
+      parts: [],
+    };
     sum.took += cost.took;
     sum.bytes += cost.bytes;
-    sum.kept &&= cost.kept || cost.part === 'blend';
+    sum.cached &&= cost.cached || cost.part === 'blend';
     sum.parts.push(cost);
     layers.set(key, sum);
   }

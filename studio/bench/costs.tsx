@@ -64,7 +64,7 @@ function Chart({ scene, rows, onClose }: { scene: Scene; rows: Row[]; onClose():
         textStyle: { color: ink, fontSize: 13 },
         formatter: ({ dataIndex }: { dataIndex: number }) =>
           rows[dataIndex]!.parts.map(
-            (p) => `${partName(scene, p)}: ${p.kept ? 'kept from before' : ms(p.took)}`,
+            (p) => `${partName(scene, p)}: ${p.cached ? 'cached' : ms(p.took)}`,
           ).join('<br>'),
       },
       xAxis: { type: 'value', axisLabel: { show: false }, splitLine: { show: false } },
@@ -85,7 +85,7 @@ function Chart({ scene, rows, onClose }: { scene: Scene; rows: Row[]; onClose():
           data: rows.map((r) => ({
             value: r.took,
             itemStyle: {
-              color: style.getPropertyValue(r.kept ? '--dim' : '--ember'),
+              color: style.getPropertyValue(r.cached ? '--dim' : '--ember'),
               borderRadius: 3,
             },
           })),
@@ -96,7 +96,7 @@ function Chart({ scene, rows, onClose }: { scene: Scene; rows: Row[]; onClose():
             fontSize: 12,
             formatter: ({ dataIndex }: { dataIndex: number }) => {
               const r = rows[dataIndex]!;
-              return `${ms(r.took)}${r.bytes ? ` · ${mb(r.bytes)}` : ''}${r.kept ? ' · kept' : ''}`;
+              return `${ms(r.took)}${r.bytes ? ` · ${mb(r.bytes)}` : ''}${r.cached ? ' · cached' : ''}`;
             },
           },
         },
@@ -145,7 +145,7 @@ export default function Costs({ onClose }: { onClose(): void }) {
         <>
           <p className="mb-3 text-sm text-dim">
             The last full picture, {last.region.width} × {last.region.height} px, took{' '}
-            <span className="text-ink">{ms(last.took)}</span>. Kept from picture to picture:{' '}
+            <span className="text-ink">{ms(last.took)}</span>. Cached from picture to picture:{' '}
             <span className="text-ink">{mb(last.cached)}</span>; all pixels together:{' '}
             <span className="text-ink">{mb(last.use.inUse)}</span>, at most {mb(last.use.most)}.
           </p>
@@ -153,8 +153,8 @@ export default function Costs({ onClose }: { onClose(): void }) {
             <Chart scene={scene} rows={rows} onClose={onClose} />
           </div>
           <p className="mt-3 text-sm text-dim">
-            Grey: the pixels were kept from before, and only blended. Point at a bar for its parts;
-            click it to go to the layer.
+            Grey: the pixels were cached, and only blended. Point at a bar for its parts; click it
+            to go to the layer.
           </p>
         </>
       ) : (

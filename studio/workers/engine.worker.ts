@@ -158,7 +158,7 @@ const engine: Engine = {
     const meter = measure ? meterBy(() => performance.now()) : undefined;
     const read = performance.now() - started;
     if (read > 2)
-      meter?.costs.push({ layer: null, part: 'pictures', took: read, bytes: 0, kept: false });
+      meter?.costs.push({ layer: null, part: 'pictures', took: read, bytes: 0, cached: false });
     try {
       const patches = withRoom(() =>
         scoped(() => {
