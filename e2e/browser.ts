@@ -10,5 +10,6 @@ export const BROWSER = {
     '--disable-sync',
     '--disable-quic',
     '--no-first-run',
+    '--disable-gpu',
   ],
 };

@@ -1,10 +1,12 @@
 /**
- * Compiles the kernels (core/kernels/assembly) to WebAssembly, three times: for one thread, for
+ * Compiles the kernels (core/kernels/assembly) to WebAssembly, three times side by side: for one thread, for
  * threads that share memory, and with every read and write checked, for the tests. The results stand
- * as texts in core/kernels/built/, so that core needs no way of its own to load a file.
+ * as texts in core/kernels/built/, so that core needs no way of its own to load a file. `--fast` leaves out all
+ * optimising, to see whether they compile.
  */
 import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
+import { isMainThread, parentPort, Worker, workerData } from 'node:worker_threads';
 
 const root = new URL('..', import.meta.url);
 const sources = new URL('core/kernels/assembly/', root);
@@ -16,10 +18,12 @@ const SIGNATURES = 'signatures.ts';
 /** 2 GB: the most that buffers may take. */
 const MAX_PAGES = 32768;
 
+const isFast = process.argv.includes('--fast');
+const SHIPPED = ['-O3', '--converge'];
 const builds = {
-  PLAIN: [],
-  SHARED: ['--enable', 'threads', '--sharedMemory'],
-  CHECKED: [],
+  PLAIN: SHIPPED,
+  SHARED: [...SHIPPED, '--enable', 'threads', '--sharedMemory'],
+  CHECKED: ['-O3'],
 };
 
 function isFresh() {
@@ -33,7 +37,7 @@ function isFresh() {
   }
 }
 
-async function compile(name, extra) {
+async function compile(name, options) {
   const { default: asc } = await import('assemblyscript/asc');
   const output = `core/kernels/built/${name.toLowerCase()}.wasm`;
   const files = new Map();
@@ -42,11 +46,11 @@ async function compile(name, extra) {
       'core/kernels/assembly/index.ts',
       '--outFile',
       output,
-      ...['-O3', '--converge', '--noAssert', '--runtime', 'stub'],
+      ...['--noAssert', '--runtime', 'stub'],
       ...['--enable', 'simd', '--enable', 'bulk-memory'],
       ...['--importMemory', '--initialMemory', '1', '--maximumMemory', String(MAX_PAGES)],
       ...['--use', `CHECKED=${name === 'CHECKED' ? 1 : 0}`, '--use', 'abort='],
-      ...extra,
+      ...options.filter((o) => !isFast || !/^-O|--converge/.test(o)),
     ],
     {
       readFile: (file) => {
@@ -57,10 +61,7 @@ async function compile(name, extra) {
       listFiles: () => [],
     },
   );
-  if (error) {
-    console.error(stderr.toString());
-    process.exit(1);
-  }
+  if (error) throw new Error(stderr.toString());
   return `export const ${name} =\n  '${Buffer.from([...files.values()][0]).toString('base64')}';\n`;
 }
 
@@ -123,17 +124,28 @@ function signatures() {
   ].join('\n');
 }
 
+/** Compiles one build in a thread of its own; gives the line of TypeScript that holds it. */
+const compiled = (name) =>
+  new Promise((done, fail) =>
+    new Worker(new URL(import.meta.url), { workerData: name, argv: process.argv.slice(2) })
+      .on('message', done)
+      .on('error', fail),
+  );
+
 /** Compiles what is missing or older than its sources. */
 export default async function setup() {
   if (isFresh()) return;
   mkdirSync(built, { recursive: true });
-  for (const [file, names] of Object.entries(outputs)) {
-    const texts = [];
-    for (const name of names) texts.push(await compile(name, builds[name]));
-    writeFileSync(new URL(file, built), `/** Made by scripts/kernels.mjs. */\n${texts.join('')}`);
-  }
+  await Promise.all(
+    Object.entries(outputs).map(async ([file, names]) => {
+      const texts = await Promise.all(names.map(compiled));
+      writeFileSync(new URL(file, built), `/** Made by scripts/kernels.mjs. */\n${texts.join('')}`);
+    }),
+  );
   writeFileSync(new URL(SIGNATURES, built), signatures());
   console.log('The kernels are compiled.');
 }
 
-if (process.argv[1] === fileURLToPath(import.meta.url)) await setup();
+if (!isMainThread && workerData in builds)
+  parentPort.postMessage(await compile(workerData, builds[workerData]));
+else if (process.argv[1] === fileURLToPath(import.meta.url)) await setup();
