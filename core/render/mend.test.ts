@@ -83,7 +83,7 @@ describe('a mended picture', () => {
         mender.clear();
         clear();
       }),
-      { numRuns: 100 },
+      { numRuns: 50 },
     );
   });
 

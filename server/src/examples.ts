@@ -1,25 +1,23 @@
-/** The example scenes: what there is, their files, and pictures of them rendered on request. */
+/** The example scenes: what there is, their files, and the pictures by which the shelf shows them. */
 import { readdir } from 'node:fs/promises';
-import { join } from 'node:path';
+import { join, resolve } from 'node:path';
 import { Router } from 'express';
 import { packScene } from '@ignis/core/files/ignis-file';
-import { writePng } from '@ignis/core/files/png';
-import { exportScene } from '@ignis/core/render/export';
-import { decodeAssets, pictureFrom, readScene } from './scene-file';
+import { readScene } from './scene-file';
 
-/** The width of an example's picture on the shelf, px. */
-const PICTURE_WIDTH = 720;
+/** The file of an example's picture in its folder, and the width of it, px. */
+export const [COVER, COVER_WIDTH] = ['cover.webp', 720];
 
-/** Routes below `/examples`: `index.json`, `NAME.ignis` and `NAME.png`, made once and kept. */
+/** Routes below `/examples`: `index.json`, `NAME.ignis`, packed once and cached, and `NAME.webp`. */
 export function examples(folder: string): Router {
   const router = Router();
-  const made = new Map<string, Promise<Buffer>>();
+  const packed = new Map<string, Promise<Buffer>>();
   const once = (key: string, make: () => Promise<Uint8Array>) => {
-    let found = made.get(key);
+    let found = packed.get(key);
     if (!found) {
       found = make().then((bytes) => Buffer.from(bytes));
-      made.set(key, found);
-      found.catch(() => made.delete(key));
+      packed.set(key, found);
+      found.catch(() => packed.delete(key));
     }
     return found;
   };
@@ -44,26 +42,13 @@ export function examples(folder: string): Router {
   });
 
   router.get('/:file', async (request, response, next) => {
-    const match = /^([\w-]+)\.(ignis|png)$/.exec(request.params.file);
+    const match = /^([\w-]+)\.(ignis|webp)$/.exec(request.params.file);
     if (!match || !(await names()).includes(match[1]!)) return next();
     const [, name, kind] = match as unknown as [string, string, string];
-    const bytes = await once(request.params.file, async () => {
-      const packed = await readScene(join(folder, name));
-      if (kind === 'ignis') return packScene(packed);
-      const pictures = await decodeAssets(packed);
-      const image = exportScene(packed.scene, {
-        scale: Math.min(1, PICTURE_WIDTH / packed.scene.width),
-        depth: 8,
-        background: true,
-        picture: pictureFrom(pictures),
-      });
-      for (const p of pictures.values()) p.release();
-      return writePng(image);
-    });
-    response
-      .type(kind === 'png' ? 'png' : 'application/zip')
-      .set('Cache-Control', 'no-cache')
-      .send(bytes);
+    response.set('Cache-Control', 'no-cache');
+    if (kind === 'webp') return response.sendFile(resolve(folder, name, COVER));
+    const bytes = await once(name, async () => packScene(await readScene(join(folder, name))));
+    response.type('application/zip').send(bytes);
   });
   return router;
 }

@@ -1,5 +1,5 @@
 import { execFile } from 'node:child_process';
-import { mkdir, mkdtemp, readFile, writeFile } from 'node:fs/promises';
+import { mkdir, mkdtemp, readdir, readFile, writeFile } from 'node:fs/promises';
 import type { AddressInfo, Server } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -263,10 +263,27 @@ describe('the server', () => {
       await (await fetch(`${url}/examples/heron-in-neon.ignis`)).arrayBuffer(),
     );
     expect((await unpackScene(file, 'heron')).scene.layers).toHaveLength(4);
-    const picture = new Uint8Array(
-      await (await fetch(`${url}/examples/blank-pier.png`)).arrayBuffer(),
-    );
-    expect(readPng(picture, 'blank').width).toBe(720);
+    const cover = await (await fetch(`${url}/examples/blank-pier.webp`)).arrayBuffer();
+    expect((await sharp(new Uint8Array(cover)).metadata()).width).toBe(720);
     expect((await fetch(`${url}/examples/..%2Fpier.ignis`)).status).toBe(404);
+  });
+
+  it('shows every example by a picture of what it is today', async () => {
+    for (const name of await readdir(at('../../demo/scenes'))) {
+      const folder = at(`../../demo/scenes/${name}`);
+      const file = join(await mkdtemp(join(tmpdir(), 'ignis-')), 'small.png');
+      const { width } = JSON.parse(await readFile(`${folder}/scene.json`, 'utf8')) as Scene;
+      expect((await ignis('render', folder, file, '--scale', String(180 / width))).code).toBe(0);
+      // Coarse enough that it does not matter at what size each was rendered.
+      const coarse = (path: string) =>
+        sharp(path)
+          .resize(24, 16, { fit: 'fill', fastShrinkOnLoad: false })
+          .ensureAlpha()
+          .raw()
+          .toBuffer();
+      const [cover, own] = [await coarse(`${folder}/cover.webp`), await coarse(file)];
+      const sum = cover.reduce((all, v, i) => all + Math.abs(v - own[i]!), 0);
+      expect(sum / cover.length, `${name}: npm run covers`).toBeLessThan(3);
+    }
   });
 });

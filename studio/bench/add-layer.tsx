@@ -187,7 +187,7 @@ const Picture = ({ url }: { url: string | undefined }) =>
 
 const Pier = ({ filter }: { filter?: string }) => (
   <img
-    src="/examples/blank-pier.png"
+    src="/examples/blank-pier.webp"
     alt=""
     className="h-full w-full object-cover"
     style={{ filter }}

@@ -36,7 +36,7 @@ export function Examples({ onOpen }: { onOpen(url: string, name: string): void }
                 onClick={() => onOpen(`/examples/${e.id}.ignis`, e.name)}
               >
                 <img
-                  src={`/examples/${e.id}.png`}
+                  src={`/examples/${e.id}.webp`}
                   alt=""
                   width={e.width}
                   height={e.height}
