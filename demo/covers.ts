@@ -1,5 +1,5 @@
 /** Renders the pictures by which the shelf shows the example scenes: `npm run covers`, after any of them has changed. */
-import { readdir, writeFile } from 'node:fs/promises';
+import { readdir } from 'node:fs/promises';
 import { fileURLToPath } from 'node:url';
 import sharp from 'sharp';
 import { exportScene } from '../core/render/export';

@@ -1,7 +1,7 @@
 /** No serious fault of accessibility on any screen, and the main work done by keyboard. */
 import { readFile } from 'node:fs/promises';
 import { createRequire } from 'node:module';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './test';
 import type { AxeResults } from 'axe-core';
 import { card, depth, openExample, settled } from './bench-page';
 

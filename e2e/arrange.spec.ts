@@ -1,6 +1,5 @@
 /** Arranging: several layers, guides, snapping, measuring, repeats and echoes. */
-import type { Page } from '@playwright/test';
-import { expect, test } from '@playwright/test';
+import { expect, test, type Page } from './test';
 import {
   act,
   add,

@@ -1,9 +1,10 @@
 /** The bench as the artist uses it, for the tests. */
 import { readFile } from 'node:fs/promises';
-import type { Download, Locator, Page } from '@playwright/test';
-import { expect } from '@playwright/test';
+import { expect, type Download, type Locator, type Page } from './test';
 import { unpackScene } from '../core/files/ignis-file';
+import { newScene as blankScene } from '../core/scene/model/make';
 import type { Scene } from '../core/scene/model/schema';
+import { openStored } from './stored-scenes';
 
 export type XY = readonly [x: number, y: number];
 
@@ -21,10 +22,13 @@ export const depth = (page: Page): Promise<string[]> =>
     .getByRole('textbox')
     .evaluateAll((fields) => fields.map((f) => (f as HTMLInputElement).value));
 
-/** Waits until the picture shows the scene as it is, at full fineness. */
+/** Waits until the picture shows the scene as it is, at full fineness; asks at every frame. */
 export async function settled(page: Page): Promise<void> {
-  const picture = page.getByTestId('picture');
-  await expect(picture).toHaveAttribute('aria-busy', 'false', { timeout: 20_000 });
+  await page.waitForFunction(
+    () => document.querySelector('[data-testid=picture]')?.getAttribute('aria-busy') === 'false',
+    null,
+    { timeout: 20_000 },
+  );
 }
 
 export const saved = (page: Page): Promise<void> =>
@@ -38,8 +42,20 @@ export async function openExample(page: Page, name: string): Promise<void> {
   await settled(page);
 }
 
-/** Makes an empty scene from the shelf. */
+/** Opens an empty scene on the bench. */
 export async function newScene(
+  page: Page,
+  width: number,
+  height: number,
+  background = true,
+): Promise<void> {
+  const scene = blankScene('Untitled', width, height, background ? '#0b0d12' : null);
+  await openStored(page, 'new', scene);
+  await settled(page);
+}
+
+/** Makes an empty scene from the shelf. */
+export async function newSceneFromShelf(
   page: Page,
   width: number,
   height: number,

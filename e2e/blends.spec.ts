@@ -1,5 +1,5 @@
 /** Our compositing against Chromium's own canvas. */
-import { expect, test } from '@playwright/test';
+import { expect, test } from './test';
 import { blends } from '../core/blend/index';
 import { composite } from '../core/kernels/composite';
 import '../core/kernels/load';

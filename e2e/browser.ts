@@ -10,6 +10,11 @@ export const BROWSER = {
     '--disable-sync',
     '--disable-quic',
     '--no-first-run',
-    '--disable-gpu',
   ],
+};
+
+/** The same browser without its windows and without a graphics device, which starts and draws with less work. */
+export const SHELL = {
+  executablePath: process.env.CHROMIUM_SHELL ?? '/usr/bin/chromium-headless-shell',
+  args: [...BROWSER.args, '--disable-gpu'],
 };

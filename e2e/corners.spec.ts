@@ -1,5 +1,5 @@
 /** Perspective and free corners: by handles, by numbers, set aside while anchors are edited. */
-import { expect, test } from '@playwright/test';
+import { expect, test } from './test';
 import {
   act,
   card,

@@ -1,6 +1,6 @@
 /** A subject is cut out of a picture on the real interface: one box, a stroke, its edge, and what cannot be. */
 import { readFile } from 'node:fs/promises';
-import { expect, test } from '@playwright/test';
+import { expect, test } from './test';
 import { cutOutOf } from '../core/scene/edits/cut-edits';
 import {
   card,

@@ -5,8 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { promisify } from 'node:util';
-import type { Page } from '@playwright/test';
-import { expect, test } from '@playwright/test';
+import { expect, test, type Page } from './test';
 import { readPng } from '../core/files/png';
 import {
   card,

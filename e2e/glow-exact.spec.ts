@@ -1,7 +1,7 @@
 /** Our soft glows and shadows against Chromium's blur and drop-shadow. */
 import { expect, test } from '@playwright/test';
 import { newStep } from '../core/scene/model/make';
-import { BROWSER } from './browser';
+import { BROWSER, SHELL } from './browser';
 import { compared, filtered, ours, type Word } from './words';
 
 /*
@@ -10,7 +10,7 @@ import { compared, filtered, ours, type Word } from './words';
  */
 test.use({
   launchOptions: {
-    ...BROWSER,
+    ...SHELL,
     args: [
       ...BROWSER.args,
       '--use-gl=angle',

@@ -4,7 +4,7 @@ import { mkdtemp, readFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './test';
 import { readPng } from '../core/files/png';
 import { card, depth, newScene, openExample, settled, setValue, value } from './bench-page';
 

@@ -1,5 +1,5 @@
 /** The outlines of our letters against Chromium's own. */
-import { expect, test } from '@playwright/test';
+import { expect, test } from './test';
 import { compared, ours, theirs, type Word } from './words';
 
 for (const [font, text, size] of [

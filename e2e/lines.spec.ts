@@ -1,6 +1,5 @@
 /** Everything a path can become: starting points, ready shapes, modifiers, and what a pass draws. */
-import type { Page } from '@playwright/test';
-import { expect, test } from '@playwright/test';
+import { expect, test, type Page } from './test';
 import {
   add,
   breakAt,

@@ -1,6 +1,5 @@
 /** Masks: painted, drawn round, faded, and taken from other layers. */
-import type { Page } from '@playwright/test';
-import { expect, test } from '@playwright/test';
+import { expect, test, type Page } from './test';
 import type { Mask } from '../core/masks/mask';
 import {
   add,

@@ -1,6 +1,6 @@
 /** Pictures of every format brought in, and files that are none. */
 import sharp from 'sharp';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './test';
 import { readPng, writePng } from '../core/files/png';
 import '../server/src/png-encoder';
 import { cards, dropOnStage, exported, newScene, openExample, settled } from './bench-page';

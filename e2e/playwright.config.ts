@@ -1,5 +1,5 @@
 import { defineConfig } from '@playwright/test';
-import { BROWSER, PORT } from './browser';
+import { PORT, SHELL } from './browser';
 
 export default defineConfig({
   testDir: '.',
@@ -15,7 +15,7 @@ export default defineConfig({
   use: {
     baseURL: `http://localhost:${PORT}`,
     viewport: { width: 1280, height: 800 },
-    launchOptions: BROWSER,
+    launchOptions: SHELL,
     permissions: ['clipboard-read', 'clipboard-write'],
   },
   webServer: {

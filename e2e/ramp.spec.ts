@@ -1,6 +1,5 @@
 /** Ramps, drawn by mouse and keys. */
-import type { Page } from '@playwright/test';
-import { expect, test } from '@playwright/test';
+import { expect, test, type Page } from './test';
 import { add, newScene, press, savedScene, settled } from './bench-page';
 
 const ramp = async (page: Page) => {

@@ -1,6 +1,5 @@
 /** The examples of letters, rebuilt from nothing by mouse and keys. */
-import type { Page } from '@playwright/test';
-import { expect, test } from '@playwright/test';
+import { expect, test, type Page } from './test';
 import {
   act,
   add,

@@ -1,8 +1,7 @@
 /** Whole jobs, done as an artist does them: from the bare picture to the lit scene, by mouse and keys. */
 import { readFile } from 'node:fs/promises';
 import { fileURLToPath } from 'node:url';
-import type { Page } from '@playwright/test';
-import { expect, test } from '@playwright/test';
+import { expect, test, type Page } from './test';
 import type { XY } from './bench-page';
 import {
   act,

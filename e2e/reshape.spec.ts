@@ -1,6 +1,5 @@
 /** Reshaping: parts of a layer carried by themselves, and meshes. */
-import type { Page } from '@playwright/test';
-import { expect, test } from '@playwright/test';
+import { expect, test, type Page } from './test';
 import {
   act,
   add,

@@ -1,6 +1,6 @@
 /** What happens when the browser itself fails the artist. */
 import { readdir, readFile } from 'node:fs/promises';
-import { expect, test, type Worker } from '@playwright/test';
+import { expect, test, type Worker } from './test';
 import { everyLayer, type Scene } from '../core/scene/model/schema';
 import {
   bytesOf,
@@ -9,9 +9,11 @@ import {
   drawClosed,
   exported,
   newScene,
+  newSceneFromShelf,
   openExample,
   settled,
 } from './bench-page';
+import { storeScenes } from './stored-scenes';
 
 test('where the browser keeps nothing, the app says so and goes on', async ({ page }) => {
   await page.addInitScript(() => {
@@ -23,7 +25,7 @@ test('where the browser keeps nothing, the app says so and goes on', async ({ pa
       },
     });
   });
-  await newScene(page, 300, 200);
+  await newSceneFromShelf(page, 300, 200);
   await expect(page.getByText('This scene will not be kept')).toBeVisible();
   await drawClosed(page, [40, 40], [250, 60], [150, 170]);
   await expect(cards(page)).toHaveCount(1);
@@ -95,36 +97,8 @@ test('scenes that every older version kept open on the bench, with their picture
       scene: JSON.parse(await readFile(at(`../core/testing/saved-scenes/${f}`), 'utf8')) as object,
     })),
   );
-  // A page that runs nothing of the app, so that the database is made as the older app made it.
-  await page.goto('/licences.txt');
-  await page.evaluate(
-    async ({ scenes, pictures }) => {
-      const database = await new Promise<IDBDatabase>((done, fail) => {
-        const opening = indexedDB.open('ignis', 20);
-        opening.onerror = () => fail(opening.error!);
-        opening.onsuccess = () => done(opening.result);
-        opening.onupgradeneeded = () => {
-          const made = opening.result;
-          made.createObjectStore('scenes', { keyPath: 'id' }).createIndex('changed', 'changed');
-          made.createObjectStore('assets', { keyPath: 'name' });
-          made.createObjectStore('recipes', { keyPath: 'id' }).createIndex('kept', 'kept');
-        };
-      });
-      const put = database.transaction(['scenes', 'assets'], 'readwrite');
-      for (const { id, scene } of scenes)
-        put
-          .objectStore('scenes')
-          .put({ id, scene, created: 1, changed: Date.now(), thumbnail: null });
-      for (const [name, base64] of pictures)
-        put.objectStore('assets').put({
-          name,
-          bytes: new Blob([Uint8Array.from(atob(base64), (c) => c.charCodeAt(0))]),
-        });
-      await new Promise((done) => (put.oncomplete = done));
-      database.close();
-    },
-    { scenes, pictures: [...pictures] },
-  );
+  // The database as the older app made it.
+  await storeScenes(page, scenes, [...pictures], 20);
   for (const { id, scene } of scenes) {
     await page.goto(`/scene/${id}`);
     await settled(page);

@@ -1,6 +1,6 @@
 /** The pictures of the README, taken from the demo data. */
 import { fileURLToPath } from 'node:url';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './test';
 import {
   act,
   breakAt,

@@ -1,5 +1,5 @@
 /** Selections: drawn, by colour, moved, kept, and what becomes of them. */
-import { expect, test } from '@playwright/test';
+import { expect, test } from './test';
 import { isPath } from '../core/sources/line-shape';
 import {
   act,

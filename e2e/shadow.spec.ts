@@ -1,5 +1,5 @@
 /** A cast shadow on the real interface: beneath its subject, live, and waiting when that is gone. */
-import { expect, test } from '@playwright/test';
+import { expect, test } from './test';
 import {
   act,
   card,

@@ -1,6 +1,6 @@
 /** The shelf: making, finding, naming, copying, deleting scenes; saving and opening files. */
 import { strToU8, zipSync } from 'fflate';
-import { expect, test } from '@playwright/test';
+import { expect, test } from './test';
 import { newScene as blankScene } from '../core/scene/model/make';
 import {
   cards,
@@ -8,6 +8,7 @@ import {
   dropOnStage,
   madePicture,
   newScene,
+  newSceneFromShelf,
   openExample,
   saved,
   savedFile,
@@ -19,7 +20,7 @@ const own = (name: string) => new RegExp(`^Open ${name}$`);
 test('scenes are made, found, named, copied and deleted, and a deletion is taken back', async ({
   page,
 }) => {
-  await newScene(page, 800, 600);
+  await newSceneFromShelf(page, 800, 600);
   await expect(page.getByTestId('scene-area')).toHaveAttribute('data-width', '800');
   await page.getByRole('textbox', { name: 'Name of the scene' }).fill('Ember pier');
   await page.keyboard.press('Enter');

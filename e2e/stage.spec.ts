@@ -1,6 +1,5 @@
 /** What stands on the stage: patches on patches, and pages that may not share memory. */
-import type { Page } from '@playwright/test';
-import { expect, test } from '@playwright/test';
+import { expect, test, type Page } from './test';
 import { openExample, saved, settled, setValue, value } from './bench-page';
 
 /** The bytes of the picture on the stage. */

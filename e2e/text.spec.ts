@@ -1,8 +1,7 @@
 /** Letters on the stage, their styles, recipes and look sheets, as the artist uses them. */
 import { readFile } from 'node:fs/promises';
 import { createRequire } from 'node:module';
-import type { Page } from '@playwright/test';
-import { expect, test } from '@playwright/test';
+import { expect, test, type Page } from './test';
 import { unpackScene } from '../core/files/ignis-file';
 import { everyLayer } from '../core/scene/model/schema';
 import { faceFile } from '../core/text/families';

@@ -1,6 +1,5 @@
 /** Weaving a line round a subject, and layers with each other. */
-import type { Page } from '@playwright/test';
-import { expect, test } from '@playwright/test';
+import { expect, test, type Page } from './test';
 import { everyLayer } from '../core/scene/model/schema';
 import {
   act,

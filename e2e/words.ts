@@ -1,5 +1,5 @@
 /** Words as Chromium draws them and as we do. */
-import type { Page } from '@playwright/test';
+import type { Page } from './test';
 import '../core/kernels/load';
 import { render } from '../core/render/render';
 import { newScene, newTextLayer } from '../core/scene/model/make';

@@ -44,12 +44,15 @@ export function build() {
   tool('vite', ['build', 'studio', '--logLevel', 'warn']);
 }
 
-/** The browser that the end-to-end tests drive. */
-export const CHROMIUM = process.env.CHROMIUM ?? '/usr/bin/chromium';
+/** The browsers that Debian's packages bring: the whole one, for bench and pictures, and a light one, for the tests. */
+const BROWSERS = {
+  chromium: process.env.CHROMIUM ?? '/usr/bin/chromium',
+  'chromium-headless-shell': process.env.CHROMIUM_SHELL ?? '/usr/bin/chromium-headless-shell',
+};
 
-/** Installs Debian's Chromium, unless it is there already. */
-export function installChromium() {
-  if (existsSync(CHROMIUM)) return;
+/** Installs a browser from Debian's packages, unless it is there already. */
+export function installBrowser(name) {
+  if (existsSync(BROWSERS[name])) return;
   console.log('Installing Chromium from Debian’s packages…');
   const root = process.getuid?.() === 0;
   const apt = (args) =>
@@ -58,5 +61,5 @@ export function installChromium() {
       env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
     });
   apt(['update', '-q']);
-  apt(['install', '-y', '-q', '--no-install-recommends', 'chromium']);
+  apt(['install', '-y', '-q', '--no-install-recommends', name]);
 }

@@ -3,10 +3,10 @@
  * the time that each part took, and the ten slowest tests.
  */
 import { mkdirSync, readFileSync } from 'node:fs';
-import { installChromium, installPackages, root, start } from './prepare.mjs';
+import { installBrowser, installPackages, root, start } from './prepare.mjs';
 
 installPackages();
-installChromium();
+installBrowser('chromium-headless-shell');
 
 // Apart from `test-results`, which Playwright empties when it starts.
 const REPORTS = 'test-reports';
