@@ -24,7 +24,7 @@ const OURS = ['mid-grey-add', 'subtractive-burn', 'subtract', 'divide'];
 for (const blend of blends.filter((b) => !OURS.includes(b.name)))
   test(`${blend.name} agrees with the browser`, async ({ page }) => {
     const [under, over] = [pixels(11, N), pixels(77, N)];
-    await page.goto('/');
+    await page.goto('/licences.txt');
     // A canvas of 16-bit floats, so that the browser's own rounding to bytes does not blur the answer.
     const theirs = await page.evaluate(
       ({ under, over, mode, n }) => {

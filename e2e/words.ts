@@ -18,12 +18,33 @@ export interface Word {
   y: number;
 }
 
+/**
+ * Bytes travel to and from the page as base64: as lists of numbers a large word takes 17 s. This is what the page reads
+ * and writes them with.
+ */
+const teach = (page: Page): Promise<void> =>
+  page.evaluate(() => {
+    const fromBase64 = (text: string) => Uint8Array.from(atob(text), (c) => c.charCodeAt(0));
+    const toBase64 = async (bytes: ArrayBuffer) => {
+      const reader = new FileReader();
+      reader.readAsDataURL(new Blob([bytes]));
+      await new Promise((done) => (reader.onload = done));
+      return (reader.result as string).split(',')[1]!;
+    };
+    Object.assign(globalThis, { base64: { fromBase64, toBase64 } });
+  });
+declare const base64: {
+  fromBase64(text: string): Uint8Array<ArrayBuffer>;
+  toBase64(bytes: ArrayBuffer): Promise<string>;
+};
+
 /** A word as Chromium draws it, its alpha as bytes. */
 export async function theirs(page: Page, word: Word): Promise<number[]> {
-  const bytes = [...(await shippedFace(faceName(word.font, 400, false)))!];
-  return page.evaluate(
-    async ({ bytes, word }) => {
-      const face = new FontFace('Tested', Uint8Array.from(bytes).buffer);
+  await teach(page);
+  const file = Buffer.from((await shippedFace(faceName(word.font, 400, false)))!);
+  const alpha = await page.evaluate(
+    async ({ file, word }) => {
+      const face = new FontFace('Tested', base64.fromBase64(file).buffer);
       await face.load();
       document.fonts.add(face);
       const canvas = new OffscreenCanvas(word.width, word.height);
@@ -33,26 +54,30 @@ export async function theirs(page: Page, word: Word): Promise<number[]> {
       context.textRendering = 'geometricPrecision';
       context.fillText(word.text, word.x, word.y);
       const { data } = context.getImageData(0, 0, word.width, word.height);
-      return Array.from({ length: word.width * word.height }, (_, i) => data[4 * i + 3]!);
+      const alpha = Uint8Array.from({ length: data.length / 4 }, (_, i) => data[4 * i + 3]!);
+      return base64.toBase64(alpha.buffer);
     },
-    { bytes, word },
+    { file: file.toString('base64'), word },
   );
+  return [...Buffer.from(alpha, 'base64')];
 }
 
 /**
  * A shape (alpha, 0–255) through a filter of Chromium's canvas, of the same size and range. It works in 16-bit
  * floats, so that a filter of many blurs does not round between them.
  */
-export const filtered = (
+export async function filtered(
   page: Page,
   shape: readonly number[],
   { width, height }: Word,
   filter: string,
-): Promise<number[]> =>
-  page.evaluate(
-    ({ shape, width, height, filter }) => {
+): Promise<number[]> {
+  await teach(page);
+  const bytes = Buffer.from(shape.map(Math.round));
+  const alpha = await page.evaluate(
+    async ({ bytes, width, height, filter }) => {
       const picture = new ImageData(width, height);
-      shape.forEach((v, i) => (picture.data[4 * i + 3] = Math.round(v)));
+      base64.fromBase64(bytes).forEach((v, i) => (picture.data[4 * i + 3] = v));
       const drawn = new OffscreenCanvas(width, height);
       drawn.getContext('2d')!.putImageData(picture, 0, 0);
       const made = Object.assign(document.createElement('canvas'), { width, height });
@@ -64,10 +89,13 @@ export const filtered = (
       const { data } = context.getImageData(0, 0, width, height, {
         pixelFormat: 'rgba-float16',
       } as ImageDataSettings);
-      return Array.from({ length: width * height }, (_, i) => data[4 * i + 3]! * 255);
+      const alpha = Float32Array.from({ length: width * height }, (_, i) => data[4 * i + 3]! * 255);
+      return base64.toBase64(alpha.buffer);
     },
-    { shape, width, height, filter },
+    { bytes: bytes.toString('base64'), width, height, filter },
   );
+  return [...new Float32Array(Uint8Array.from(Buffer.from(alpha, 'base64')).buffer)];
+}
 
 async function layerOf(word: Word): Promise<Layer> {
   await needFaces([faceName(word.font, 400, false), 'noto-sans-400'], shippedFace);
