@@ -6,6 +6,7 @@ import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { promisify } from 'node:util';
 import { expect, test, type Page } from './test';
+import { unpackScene } from '../core/files/ignis-file';
 import { readPng } from '../core/files/png';
 import {
   card,
@@ -90,10 +91,8 @@ test('draw a triangle, light it, move its card, export, reload; the command make
     await dialog.getByRole('radio', { name: '×0.5' }).click();
     await dialog.getByRole('radio', { name: '16 bits' }).click();
   });
-  const { layers } = JSON.parse((await ignis('info', scene)).stdout) as {
-    layers: { id: string; kind: string }[];
-  };
-  const lines = layers.filter((l) => l.kind === 'line').map((l) => l.id);
+  const { layers } = (await unpackScene(file, 'scene')).scene;
+  const lines = layers.filter((l) => l.source.kind === 'line').map((l) => l.id);
   await ignis(
     'render',
     scene,

@@ -90,7 +90,7 @@ test('scenes that every older version kept open on the bench, with their picture
         name,
         (await readFile(at(`../demo/scenes/${folder}/assets/${name}`))).toString('base64'),
       );
-  const files = await readdir(at('../core/testing/saved-scenes/'));
+  const files = (await readdir(at('../core/testing/saved-scenes/'))).sort();
   const scenes = await Promise.all(
     files.map(async (f) => ({
       id: f.replace('.json', ''),
@@ -99,7 +99,8 @@ test('scenes that every older version kept open on the bench, with their picture
   );
   // The database as the older app made it.
   await storeScenes(page, scenes, [...pictures], 20);
-  for (const { id, scene } of scenes) {
+  // A unit test opens each of them; here the oldest, one between, and the newest are seen on the bench.
+  for (const { id, scene } of [scenes.at(0)!, scenes.at(4)!, scenes.at(-1)!]) {
     await page.goto(`/scene/${id}`);
     await settled(page);
     await expect(page.getByText('The picture could not be made')).toHaveCount(0);

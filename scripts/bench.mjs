@@ -2,6 +2,6 @@
 import { build, installBrowser, installPackages, tool } from './prepare.mjs';
 
 installPackages();
-installBrowser('chromium');
+await installBrowser('chromium');
 build();
-tool('tsx', ['benchmarksmarks/run.ts', ...process.argv.slice(2)]);
+tool('tsx', ['benchmarks/run.ts', ...process.argv.slice(2)]);

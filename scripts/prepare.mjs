@@ -1,5 +1,5 @@
 /** Puts in place what a fresh machine lacks: packages, and for the tests a browser. */
-import { execFileSync, spawn, spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, statSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 
@@ -50,16 +50,17 @@ const BROWSERS = {
   'chromium-headless-shell': process.env.CHROMIUM_SHELL ?? '/usr/bin/chromium-headless-shell',
 };
 
-/** Installs a browser from Debian's packages, unless it is there already. */
-export function installBrowser(name) {
+/** Installs a browser from Debian’s packages, unless it is there already. */
+export async function installBrowser(name) {
   if (existsSync(BROWSERS[name])) return;
   console.log('Installing Chromium from Debian’s packages…');
-  const root = process.getuid?.() === 0;
-  const apt = (args) =>
-    execFileSync(root ? 'apt-get' : 'sudo', root ? args : ['apt-get', ...args], {
-      stdio: 'inherit',
-      env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
-    });
-  apt(['update', '-q']);
-  apt(['install', '-y', '-q', '--no-install-recommends', name]);
+  const isRoot = process.getuid?.() === 0;
+  for (const args of [
+    ['update', '-q'],
+    ['install', '-y', '-q', '--no-install-recommends', name],
+  ]) {
+    const command = [...(isRoot ? [] : ['sudo']), 'apt-get', ...args];
+    const code = await start(command[0], command.slice(1), { DEBIAN_FRONTEND: 'noninteractive' });
+    if (code !== 0) process.exit(code);
+  }
 }

@@ -6,7 +6,7 @@ import { mkdirSync, readFileSync } from 'node:fs';
 import { installBrowser, installPackages, root, start } from './prepare.mjs';
 
 installPackages();
-installBrowser('chromium-headless-shell');
+const browser = installBrowser('chromium-headless-shell');
 
 // Apart from `test-results`, which Playwright empties when it starts.
 const REPORTS = 'test-reports';
@@ -25,7 +25,7 @@ async function part(scripts, args = [], env = {}) {
   if (failed !== undefined) process.exit(failed);
 }
 
-await part(['kernels']);
+await Promise.all([browser, part(['kernels'])]);
 await part(['types', 'lint']);
 await part(
   ['unit'],

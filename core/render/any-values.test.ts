@@ -235,7 +235,7 @@ describe('a line with the ends of all ranges', () => {
           for (const v of made.data) if (!(v >= 0 && v < 1e4)) throw new Error(`There is ${v}.`);
         },
       ),
-      { numRuns: 60 },
+      { numRuns: 40 },
     );
   });
 });

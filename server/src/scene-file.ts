@@ -44,12 +44,15 @@ async function folderFiles(folder: string): Promise<Record<string, Uint8Array>> 
 
 /**
  * Makes ready what a scene is rendered with: its fonts, and its pictures, decoded: PNG by core, exactly; other
- * formats by sharp, upright.
+ * formats by sharp, upright. Adds to the pictures by name that are there already, if any are given, and returns them.
  */
-export async function decodeAssets({ scene, assets }: Packed): Promise<Map<string, Picture>> {
+export async function decodeAssets(
+  { scene, assets }: Packed,
+  out = new Map<string, Picture>(),
+): Promise<Map<string, Picture>> {
   await readyFonts(scene, assets);
-  const out = new Map<string, Picture>();
   for (const name of picturesOf(scene)) {
+    if (out.has(name)) continue;
     const bytes = assets.get(name)!;
     const file = inspectPicture(bytes, name);
     if (file.format === 'png') out.set(name, picture(readPng(bytes, name)));
