@@ -7,7 +7,8 @@ export default defineConfig({
   // Generous: the machine may be shared, and nothing here is a measurement.
   timeout: 240_000,
   expect: { timeout: 25_000 },
-  workers: 2,
+  // One more than the cores of the smallest machine it runs on: a test waits now and then.
+  workers: 3,
   // A starved machine may lose a test; one that passes only the second time is listed as flaky.
   retries: 1,
   forbidOnly: true,
