@@ -1,6 +1,7 @@
 /** What happens when the browser itself fails the artist. */
 import { readdir, readFile } from 'node:fs/promises';
 import { expect, test, type Worker } from './test';
+import { newScene as blankScene } from '../core/scene/model/make';
 import { everyLayer, type Scene } from '../core/scene/model/schema';
 import {
   bytesOf,
@@ -10,6 +11,7 @@ import {
   exported,
   newScene,
   newSceneFromShelf,
+  saved,
   openExample,
   settled,
 } from './bench-page';
@@ -27,22 +29,65 @@ test('where the browser keeps nothing, the app says so and goes on', async ({ pa
   });
   await newSceneFromShelf(page, 300, 200);
   await expect(page.getByText('This scene will not be kept')).toBeVisible();
+  const status = page.getByRole('status').filter({ hasText: /^Kept in this page only$/ });
+  await expect(status).toBeVisible();
   await drawClosed(page, [40, 40], [250, 60], [150, 170]);
   await expect(cards(page)).toHaveCount(1);
   expect((await exported(page)).length).toBeGreaterThan(500);
+  await expect(status).toBeVisible();
 });
 
-test('a full browser is told, and the scene stays on the bench', async ({ page }) => {
+test('a full browser is told, and the scene is kept as soon as there is room', async ({ page }) => {
   await newScene(page, 300, 200);
   await page.evaluate(() => {
+    const { put } = IDBObjectStore.prototype;
     IDBObjectStore.prototype.put = () => {
       throw new DOMException('full', 'QuotaExceededError');
     };
+    Object.assign(window, { makeRoom: () => (IDBObjectStore.prototype.put = put) });
   });
   await drawClosed(page, [40, 40], [250, 60], [150, 170]);
   await expect(page.getByText('The browser has no room left')).toBeVisible();
-  await expect(page.getByRole('status').filter({ hasText: 'Not saved' })).toBeVisible();
+  const status = page.getByRole('status').filter({ hasText: /^Not saved: trying again$/ });
+  await expect(status).toBeVisible();
   await expect(cards(page)).toHaveCount(1);
+  // Who leaves now is asked, and stays.
+  const asked = page.waitForEvent('dialog').then(async (dialog) => {
+    const type = dialog.type();
+    await dialog.dismiss();
+    return type;
+  });
+  await page.evaluate(() => setTimeout(() => location.assign('/'), 0));
+  expect(await asked).toBe('beforeunload');
+  await page.evaluate(() => (window as unknown as { makeRoom(): void }).makeRoom());
+  await saved(page);
+  await page.reload();
+  await settled(page);
+  await expect(cards(page)).toHaveCount(1);
+});
+
+test('a damaged scene does not take the shelf with it: what is there is saved, or deleted', async ({
+  page,
+}) => {
+  await storeScenes(page, [
+    { id: 'whole', scene: blankScene('Tide', 300, 200, null) },
+    { id: 'broken', scene: { layers: 'none' } },
+  ]);
+  await page.goto('/');
+  await expect(page.getByRole('button', { name: 'Open Tide' })).toBeVisible();
+  const damaged = page.getByRole('listitem', { name: 'A damaged scene' });
+  await expect(damaged).toContainText('cannot be opened');
+  const [file] = await Promise.all([
+    page.waitForEvent('download'),
+    damaged.getByRole('button', { name: 'Save what is there' }).click(),
+  ]);
+  expect(JSON.parse((await bytesOf(file)).toString())).toEqual({
+    id: 'broken',
+    scene: { layers: 'none' },
+  });
+  await damaged.getByRole('button', { name: 'Delete' }).click();
+  await expect(damaged).toHaveCount(0);
+  await expect(page.getByRole('button', { name: 'Open Tide' })).toBeVisible();
 });
 
 test('a worker that dies is replaced, and the picture is made again', async ({ page }) => {

@@ -6,10 +6,17 @@ import { boxToQuad } from '../geometry/quad';
 
 /** Where something stands: moved, scaled, leaning, turned, and its corners carried. */
 
-const factor = v.pipe(v.number(), v.finite(), v.minValue(-1000), v.maxValue(1000));
+const LARGEST = 'A layer is at most 1000 times as large as it was made.';
+const factor = v.pipe(
+  v.number(),
+  v.finite(),
+  v.minValue(-1000, LARGEST),
+  v.maxValue(1000, LARGEST),
+);
 
 /** As far as a layer may lean, degrees. */
 export const MAX_SHEAR = 85;
+const LEAN = `A layer leans at most ${MAX_SHEAR}°.`;
 
 /** Where the corners of a box are carried, before the layer is placed: all in the layer's own px. */
 export const cornersSchema = v.pipe(
@@ -31,7 +38,7 @@ export const placementSchema = v.strictObject({
   scaleX: factor,
   scaleY: factor,
   /** How far what stands upright leans to the right, degrees. */
-  shear: v.pipe(v.number(), v.minValue(-MAX_SHEAR), v.maxValue(MAX_SHEAR)),
+  shear: v.pipe(v.number(), v.minValue(-MAX_SHEAR, LEAN), v.maxValue(MAX_SHEAR, LEAN)),
   /** Clockwise, degrees. */
   rotation: v.pipe(v.number(), v.finite()),
   /** The point that scale and rotation leave in place, in the source's own px. */

@@ -1,6 +1,7 @@
 import { formatHex, parse } from 'culori';
 import { XMLParser } from 'fast-xml-parser';
 import type { Path } from '../geometry/path';
+import { MAX_SIDE } from '../scene/model/schema';
 import { FileFault } from './fault';
 import type { SvgGradient } from './svg-gradients';
 import { gradientOf } from './svg-gradients';
@@ -90,6 +91,15 @@ const lengthOf = (v: string | undefined, fallback: number): number => {
   return Number.isFinite(n) && !v!.includes('%') ? n : fallback;
 };
 
+/** The longer side of a drawing is at least so many px, that it can fill the largest scene. */
+const SMALLEST = 16;
+/** Whether a drawing may be so wide or high: of the rest nothing sensible could be drawn. */
+const isSide = (n: number): boolean => n >= 1e-6 && n <= 1e9;
+const sideOf = (v: string | undefined, fallback: number): number => {
+  const n = lengthOf(v, fallback);
+  return isSide(n) ? n : fallback;
+};
+
 /**
  * Reads an SVG's paths, basic shapes, transforms, groups and `use`, with fills, strokes and plain style
  * sheets. Throws a FileFault if it is too large, is no SVG, or draws nothing that a line can be.
@@ -117,11 +127,19 @@ export function readSvg(text: string, file: string): SvgDrawing {
     .trim()
     .split(/[\s,]+/)
     .map(Number);
-  const [x0, y0, w, h] = box.length === 4 && box.every(Number.isFinite) ? box : [0, 0, 0, 0];
-  const width = lengthOf(root.attributes.width, w! || 300);
-  const height = lengthOf(root.attributes.height, h! || 150);
-  const k = w! > 0 && h! > 0 ? Math.min(width / w!, height / h!) : 1;
-  const base = `scale(${Number.isFinite(k) && k > 0 ? k : 1}) translate(${-x0!} ${-y0!})`;
+  const isBox =
+    box.length === 4 && box.every(Number.isFinite) && isSide(box[2]!) && isSide(box[3]!);
+  const [x0, y0, w, h] = isBox ? (box as [number, number, number, number]) : [0, 0, 0, 0];
+  const given = {
+    width: sideOf(root.attributes.width, w || 300),
+    height: sideOf(root.attributes.height, h || 150),
+  };
+  // In px that a layer can hold and be scaled by: a drawing may be a single unit wide.
+  const longest = Math.max(given.width, given.height);
+  const fit = Math.min(Math.max(longest, SMALLEST), MAX_SIDE) / longest;
+  const [width, height] = [given.width * fit, given.height * fit];
+  const k = isBox ? Math.min(width / w, height / h) : fit;
+  const base = `scale(${k}) translate(${-x0} ${-y0})`;
 
   const elements: SvgElement[] = [];
   let anchors = 0;

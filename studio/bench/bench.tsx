@@ -6,6 +6,7 @@ import type { Point } from '@ignis/core/geometry/affine';
 import { addInFront, findLayer } from '@ignis/core/scene/edits/layer-edits';
 import { paletteOf } from '@ignis/core/scene/edits/palette';
 import { newGroup, newPicture } from '@ignis/core/scene/model/make';
+import type { Aside } from '@ignis/core/scene/model/salvage';
 import { bringInPicture, filesIn, isSceneFile, PICTURES } from '../files/bring-in';
 import { download, fileName, openSceneFile, sceneFile } from '../files/scene-file';
 import { shelve, useAutosave } from '../state/autosave';
@@ -49,6 +50,7 @@ export default function Bench() {
             'This scene is not on your shelf. It may have been deleted, or made in another browser.',
           );
         for (const [name, bytes] of found.assets) addAsset(name, bytes);
+        tellAside(found.aside);
         useBench.getState().open(id, found.record.scene);
         setReady(id);
         // A scene from a file or an example has no picture on the shelf yet.
@@ -64,6 +66,18 @@ export default function Bench() {
   if (fault) return <Missing text={fault} />;
   if (ready !== id) return null;
   return <Open />;
+}
+
+/** Says what of a damaged scene is not in it. */
+function tellAside(aside: Aside[]): void {
+  if (aside.length === 0) return;
+  console.error('Set aside', aside);
+  const names = aside.slice(0, 6).map((a) => a.name);
+  const more = aside.length > names.length ? ` and ${aside.length - names.length} more` : '';
+  toast.warning('Parts of this scene were damaged, and are set aside', {
+    description: `${names.join(', ')}${more}. The scene as it was stands on the shelf beside it.`,
+    duration: 20_000,
+  });
 }
 
 function Missing({ text }: { text: string }) {

@@ -13,11 +13,19 @@ import { AidsMenu } from './aids-menu';
 import type { BenchDoes } from './actions';
 import { zoomBy, zoomToFit, zoomToPixels } from './commands/view';
 
-const SAVED: Record<Workspace['saved'], string> = {
-  saved: 'Saved',
-  saving: 'Saving…',
-  changed: 'Changed',
-  failed: 'Not saved',
+/** Where the scene stands, and what the artist does about it. */
+const SAVED: Record<Workspace['saved'], { text: string; todo?: string }> = {
+  saved: { text: 'Saved' },
+  saving: { text: 'Saving…' },
+  changed: { text: 'Changed' },
+  failed: {
+    text: 'Not saved: trying again',
+    todo: 'The browser did not keep the last changes. Save the scene as a file (Ctrl S) before you close the page.',
+  },
+  page: {
+    text: 'Kept in this page only',
+    todo: 'This browser does not let Ignis keep scenes. Save the scene as a file (Ctrl S) before you close the page.',
+  },
 };
 
 /** The bar over the bench. */
@@ -57,9 +65,10 @@ export function Header({ does }: { does: BenchDoes }) {
       />
       <span
         role="status"
-        className={`px-1 text-xs ${saved === 'failed' ? 'text-alarm' : 'text-dim'}`}
+        title={SAVED[saved].todo}
+        className={`px-1 text-xs ${SAVED[saved].todo ? 'text-alarm' : 'text-dim'}`}
       >
-        {SAVED[saved]}
+        {SAVED[saved].text}
       </span>
 
       <div className="ml-auto flex items-center">

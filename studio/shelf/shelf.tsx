@@ -10,9 +10,10 @@ import { switchTheme, useTheme } from '../state/theme';
 import type { SceneRecord } from '../storage/database';
 import {
   createScene,
+  hasScene,
   removeUnusedAssets,
   retainingAssets,
-  saveScene,
+  renameScene,
   listScenes,
   removeScene,
   restoreScene,
@@ -22,6 +23,7 @@ import {
 import { Button } from '../ui/button';
 import { Mark } from '../ui/mark';
 import { Examples } from './examples';
+import { DamagedCard, nameOf, whatIsThere } from './damaged-card';
 import { SceneCard } from './scene-card';
 import { tellFailure } from '../state/failure';
 
@@ -96,14 +98,15 @@ export function Shelf() {
   const remove = (record: SceneRecord) =>
     attempt(null, 'The scene could not be deleted', async () => {
       await removeScene(record.id);
-      toast(`“${record.scene.name}” is deleted`, {
+      toast(`“${nameOf(record)}” is deleted`, {
         action: { label: 'Undo', onClick: () => void restoreScene(record) },
         duration: 10_000,
       });
     });
 
-  const shown = scenes?.filter((r) =>
-    r.scene.name.toLowerCase().includes(search.trim().toLowerCase()),
+  const damaged = scenes?.filter((r) => !hasScene(r)) ?? [];
+  const shown = scenes?.filter(
+    (r) => hasScene(r) && r.scene.name.toLowerCase().includes(search.trim().toLowerCase()),
   );
 
   return (
@@ -185,14 +188,26 @@ export function Shelf() {
               </label>
             )}
           </div>
-          {shown?.length ? (
+          {shown?.length || damaged.length ? (
             <ul className="grid grid-cols-[repeat(auto-fill,minmax(230px,1fr))] gap-5">
-              {shown.map((r) => (
+              {damaged.map((r) => (
+                <DamagedCard
+                  key={r.id}
+                  record={r}
+                  onSave={() => download(whatIsThere(r), `${r.id}.json`)}
+                  onDelete={() => void remove(r)}
+                />
+              ))}
+              {shown?.map((r) => (
                 <SceneCard
                   key={r.id}
                   record={r}
                   onOpen={() => void navigate(`/scene/${r.id}`)}
-                  onRename={(name) => void saveScene(r.id, { ...r.scene, name })}
+                  onRename={(name) =>
+                    void attempt(null, 'The scene could not be renamed', () =>
+                      renameScene(r.id, name),
+                    )
+                  }
                   onDuplicate={() =>
                     void attempt(null, 'The scene could not be copied', async () => {
                       await createScene(

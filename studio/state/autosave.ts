@@ -1,14 +1,11 @@
 import { useEffect } from 'react';
 import type { Scene } from '@ignis/core/scene/model/schema';
 import { saveScene, saveThumbnail } from '../storage/scenes';
-import { picture } from '../workers/engine';
+import { assetBytes, picture } from '../workers/engine';
 import { useBench } from './bench';
 import { tellFailure, withoutIt } from './failure';
+import { keeperOf } from './keeper';
 
-const REST = 500;
-const LONGEST = 2000;
-/** The same while something is dragged: to copy a large scene costs a frame. */
-const LONGEST_DRAG = 10_000;
 /** The longer side of a scene's picture on the shelf, px. */
 const THUMBNAIL = 480;
 
@@ -20,63 +17,56 @@ export const shelve = async (id: string, scene: Scene): Promise<void> => {
     .catch(withoutIt('The picture of the scene on the shelf failed'));
 };
 
+/** The keeper of the scene that was opened under an id. */
+const keeperOfScene = (id: string) =>
+  keeperOf<Scene>(
+    async (scene) => {
+      const where = await saveScene(id, scene, { bytesOf: assetBytes });
+      if (!useBench.getState().gesture) void shelve(id, scene);
+      return where;
+    },
+    (saved, error) => {
+      const now = useBench.getState();
+      if (now.id === id) now.set({ saved });
+      if (error) tellFailure('The scene is not saved', error);
+    },
+  );
+
 /**
- * Keeps the scene on the bench in the browser: half a second after the last change or the end of a drag,
- * every two seconds while changes go on (ten while one drag does), and when the page is hidden or left.
+ * Keeps the scene on the bench in the browser, and when the page is hidden or left. Asks before the page is left with
+ * something that is not kept.
  */
 export function useAutosave(): void {
   useEffect(() => {
-    let timer = 0;
-    let since = 0;
-    let savedScene = useBench.getState().scene;
-    let hasFailed = false;
-
-    const save = async () => {
-      window.clearTimeout(timer);
-      since = 0;
-      const { id, scene, set } = useBench.getState();
-      if (scene === savedScene || !id) return;
-      set({ saved: 'saving' });
-      try {
-        await saveScene(id, scene);
-        savedScene = scene;
-        hasFailed = false;
-        const now = useBench.getState();
-        if (now.id !== id) return;
-        if (now.scene === scene) now.set({ saved: 'saved' });
-        if (!now.gesture) void shelve(id, scene);
-      } catch (error) {
-        useBench.getState().set({ saved: 'failed' });
-        if (!hasFailed) tellFailure('The scene is not saved', error);
-        hasFailed = true;
-      }
-    };
-
+    let keeper = keeperOfScene(useBench.getState().id);
     const stop = useBench.subscribe((state, before) => {
       if (state.id !== before.id) {
-        savedScene = state.scene;
+        void keeper.flush();
+        keeper = keeperOfScene(state.id);
         return;
       }
       const dropped = before.gesture !== null && state.gesture === null;
-      if (state.scene === before.scene && !dropped) return;
-      if (state.scene !== before.scene && state.saved !== 'failed') state.set({ saved: 'changed' });
-      since ||= Date.now();
-      window.clearTimeout(timer);
-      const [rest, longest] = state.gesture ? [LONGEST_DRAG, LONGEST_DRAG] : [REST, LONGEST];
-      timer = window.setTimeout(
-        () => void save(),
-        Math.max(0, Math.min(rest, since + longest - Date.now())),
-      );
+      if (state.scene !== before.scene || (dropped && keeper.pending()))
+        keeper.changed(state.scene, state.gesture !== null);
     });
-    const hidden = () => document.visibilityState === 'hidden' && void save();
-    const leave = () => void save();
+    const hidden = () => document.visibilityState === 'hidden' && void keeper.flush();
+    const leave = () => void keeper.flush();
+    const ask = (e: BeforeUnloadEvent) => {
+      const { saved, history } = useBench.getState();
+      const isOnlyHere = saved === 'page' && history.past.length > 0;
+      if (!keeper.pending() && !isOnlyHere) return;
+      void keeper.flush();
+      e.preventDefault();
+    };
     document.addEventListener('visibilitychange', hidden);
     window.addEventListener('pagehide', leave);
+    window.addEventListener('beforeunload', ask);
     return () => {
       stop();
-      void save();
+      void keeper.flush();
       document.removeEventListener('visibilitychange', hidden);
       window.removeEventListener('pagehide', leave);
+      window.removeEventListener('beforeunload', ask);
     };
   }, []);
 }

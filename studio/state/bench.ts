@@ -5,9 +5,9 @@ import type { Affine } from '@ignis/core/geometry/affine';
 import type { Edit } from '@ignis/core/scene/edits/edit';
 import { findLayer } from '@ignis/core/scene/edits/layer-edits';
 import { mapAround } from '@ignis/core/scene/arrange/placement';
-import { echoLoop } from '@ignis/core/scene/model/echo-loop';
+import { SceneError } from '@ignis/core/scene/model/check';
 import type { Layer, Scene } from '@ignis/core/scene/model/schema';
-import { everyLayer } from '@ignis/core/scene/model/schema';
+import { storageFault } from '../storage/connection';
 import type { Document } from './document';
 import {
   NO_DOCUMENT,
@@ -42,14 +42,15 @@ interface BenchState extends Document, Workspace {
   set(values: Partial<Omit<Workspace, 'selected'> & Pick<Document, 'ghost'>>): void;
 }
 
-/** Whether a change would make an echo follow itself; a message says why it is not made. */
-function refused(scene: Scene): boolean {
-  const loop = echoLoop(everyLayer(scene.layers));
-  if (loop)
-    toast.error('That cannot be done', {
-      description: `"${loop.name}" would follow itself: an echo cannot be part of what it follows.`,
-    });
-  return loop !== null;
+/** Says which limits an edit met. */
+function tellLimits(clamped: string[]): void {
+  if (clamped.length > 0) toast('As far as it goes', { description: clamped.join(' ') });
+}
+
+/** Says why an edit is not made; what is no fault of the scene goes on. */
+function tellRefusal(error: unknown): void {
+  if (!(error instanceof SceneError)) throw error;
+  toast.error('That cannot be done', { description: error.message });
 }
 
 export const useBench = create<BenchState>()((set, get) => {
@@ -70,21 +71,39 @@ export const useBench = create<BenchState>()((set, get) => {
       set({
         ...openedDocument(id, scene),
         ...selecting(scene, front?.id ?? null),
-        ...{ snapped: null, hovered: null, comparing: false, saved: 'saved' },
+        ...{
+          snapped: null,
+          hovered: null,
+          comparing: false,
+          saved: storageFault() ? 'page' : 'saved',
+        },
       });
     },
 
     change(label, change) {
       get().drop();
-      const next = changed(get(), label, change);
-      if (next?.scene && !refused(next.scene)) set(next);
+      try {
+        const done = changed(get(), label, change);
+        if (!done) return;
+        set(done.next);
+        tellLimits(done.clamped);
+      } catch (error) {
+        tellRefusal(error);
+      }
     },
 
     drag: (label, change) => set(dragged(get(), label, change)),
 
     drop() {
-      const next = dropped(get());
-      if (next) set({ ...next, snapped: null });
+      try {
+        const done = dropped(get());
+        if (!done) return;
+        set({ ...done.next, snapped: null });
+        tellLimits(done.clamped);
+      } catch (error) {
+        get().cancelDrag();
+        tellRefusal(error);
+      }
     },
 
     cancelDrag() {

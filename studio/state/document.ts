@@ -1,5 +1,5 @@
 import type { Change, Edit, History } from '@ignis/core/scene/edits/edit';
-import { EMPTY_HISTORY, edit, redo, remember, undo } from '@ignis/core/scene/edits/edit';
+import { EMPTY_HISTORY, edit, limited, redo, remember, undo } from '@ignis/core/scene/edits/edit';
 import { newScene } from '@ignis/core/scene/model/make';
 import type { Scene } from '@ignis/core/scene/model/schema';
 
@@ -25,15 +25,24 @@ export const openedDocument = (id: string, scene: Scene): Document => ({
 /** The bench before a scene is opened. */
 export const NO_DOCUMENT: Document = openedDocument('', newScene('', 1, 1, null));
 
-/** After one change, which is one step of undo; null if it changes nothing. A drag must have ended. */
-export function changed(
-  { scene, history }: Document,
-  label: string,
-  change: Edit,
-): Partial<Document> | null {
-  const done = edit(scene, label, change);
-  if (done.change.patches.length === 0) return null;
-  return { scene: done.scene, history: remember(history, done.change), ghost: null };
+/** What comes of an edit: the document after it, and the limits of numbers that it met. */
+interface Edited {
+  next: Partial<Document>;
+  clamped: string[];
+}
+
+/**
+ * After one change, which is one step of undo; null if it changes nothing. A drag must have ended. Throws a SceneError
+ * for a change after which the scene would be none.
+ */
+export function changed({ scene, history }: Document, label: string, change: Edit): Edited | null {
+  const raw = edit(scene, label, change);
+  if (raw.change.patches.length === 0) return null;
+  const { clamped, ...done } = limited(raw.scene, raw.change);
+  return {
+    next: { scene: done.scene, history: remember(history, done.change), ghost: null },
+    clamped,
+  };
 }
 
 /** In the middle of a drag: each change counts from where the drag began. */
@@ -47,12 +56,17 @@ export function dragged(
   return { scene: done.scene, gesture: { base, label, change: done.change }, ghost: null };
 }
 
-/** After a drag, which becomes one step of undo; null if none was going on. */
-export function dropped({ gesture, history }: Document): Partial<Document> | null {
+/**
+ * After a drag, which becomes one step of undo; null if none was going on. Throws a SceneError for a drag after which
+ * the scene would be none.
+ */
+export function dropped({ scene, gesture, history }: Document): Edited | null {
   if (!gesture) return null;
+  if (!gesture.change) return { next: { gesture: null }, clamped: [] };
+  const { clamped, ...done } = limited(scene, gesture.change);
   return {
-    gesture: null,
-    history: gesture.change ? remember(history, gesture.change) : history,
+    next: { gesture: null, scene: done.scene, history: remember(history, done.change) },
+    clamped,
   };
 }
 

@@ -1,3 +1,4 @@
+import type { Saved } from './keeper';
 import type { Point } from '@ignis/core/geometry/affine';
 import type { AnchorPlace } from '@ignis/core/geometry/anchors';
 import { anchorOf } from '@ignis/core/geometry/anchors';
@@ -45,7 +46,7 @@ export interface Workspace {
   view: View;
   comparing: boolean;
   compareWith: 'layer' | 'opened';
-  saved: 'saved' | 'saving' | 'changed' | 'failed';
+  saved: Saved;
   /** Whether a new line is drawn by hand, and not anchor by anchor. */
   freehand: boolean;
   /** How far a line drawn by hand may be smoothed away from the hand, CSS px. */

@@ -35,7 +35,8 @@ export class Database extends Dexie {
   recipes!: Table<RecipeRecord, string>;
 
   constructor() {
-    super('ignis');
+    // What is called saved is on the disk, and not on its way there.
+    super('ignis', { chromeTransactionDurability: 'strict' });
     this.version(1).stores({ scenes: 'id, changed', assets: 'name' });
     this.version(2).stores({ recipes: 'id, kept' });
     // The database is as new as the scenes in it: each version of these brings all that are kept up to date.

@@ -67,20 +67,109 @@ describe('a scene that an older version kept', () => {
     database.close();
   });
 
-  it('is named and left as it is if it is damaged; its pictures stay', async () => {
+  it('is opened without what is damaged, which is named; as it was it stays beside, with its pictures', async () => {
     const scene = sceneOf(5);
-    (scene.layers as { source: { passes?: unknown } }[]).find((l) => l.source.passes)!.source = {
-      ...{ kind: 'line', passes: [{ stops: 'none' }] },
-    };
-    await keepAsBefore('damaged', scene);
-    const { loadScene, removeUnusedAssets, database } = await freshStorage();
-    await expect(loadScene('damaged')).rejects.toThrow(/^\$\.layers\[\d+\]\.source/);
-    expect((await database.scenes.get('damaged'))!.scene).toEqual(scene);
+    const layers = scene.layers as { name: string; source: { passes?: unknown } }[];
+    const damaged = layers.find((l) => l.source.passes)!;
+    Object.assign(damaged, { name: 'Blade', source: { kind: 'line', passes: [{ stops: 'no' }] } });
+    await keepAsBefore('a', scene);
+    const { loadScene, listScenes, removeUnusedAssets, database } = await freshStorage();
+    const found = await loadScene('a');
+    expect(found!.aside.map((x) => x.name)).toEqual(['“Blade”']);
+    expect(found!.record.scene.layers).toHaveLength(layers.length - 1);
+    const all = await listScenes();
+    const [own, whole] = [all.find((r) => r.id === 'a'), all.find((r) => r.id !== 'a')];
+    expect(own!.scene).toEqual(found!.record.scene);
+    expect(whole!.scene).toEqual({ ...scene, name: `${String(scene.name)}, as it was` });
+    // Opened again there is nothing more to set aside, nor another copy.
+    expect((await loadScene('a'))!.aside).toEqual([]);
+    expect(await listScenes()).toHaveLength(2);
     await database.assets.put({ name: `${'0'.repeat(64)}.png`, bytes: new Blob(['unused']) });
     await removeUnusedAssets();
     expect(new Set(await database.assets.toCollection().primaryKeys())).toEqual(
       assetsMentioned(scene),
     );
+    database.close();
+  });
+
+  it('is named and left as it is if nothing of it can be opened', async () => {
+    const scene = { ...sceneOf(5), width: 'wide' };
+    await keepAsBefore('a', scene);
+    const { loadScene, database } = await freshStorage();
+    await expect(loadScene('a')).rejects.toThrow(/^\$\.width/);
+    expect((await database.scenes.get('a'))!.scene).toEqual(scene);
+    database.close();
+  });
+});
+
+describe('a scene that is saved', () => {
+  const scene = parseScene(sceneOf(5));
+  const names = [...assetsMentioned(scene)];
+  const bytesOf = () => new Blob(['picture']);
+
+  it('is called saved only with its pictures, which are put back if the database lost them', async () => {
+    const { saveScene, loadScene, database } = await freshStorage();
+    expect(names.length).toBeGreaterThan(0);
+    await expect(saveScene('a', scene)).rejects.toThrow('is no longer in this browser');
+    expect(await saveScene('a', scene, { bytesOf })).toBe('saved');
+    // The browser empties the database under the page.
+    await database.scenes.clear();
+    await database.assets.clear();
+    expect(await saveScene('a', scene, { bytesOf })).toBe('saved');
+    expect([...(await loadScene('a'))!.assets.keys()].sort()).toEqual(names.sort());
+    database.close();
+  });
+
+  it('is kept in the page alone where there is no database', async () => {
+    const { saveScene, loadScene, storageFault, database } = await freshStorage();
+    vi.spyOn(console, 'error').mockImplementation(() => undefined);
+    database.open = () => Promise.reject(new Error('refused')) as never;
+    expect(await saveScene('a', { ...scene, layers: [] })).toBe('page');
+    expect(storageFault()).toContain('does not let Ignis keep scenes');
+    expect((await loadScene('a'))!.record.scene.name).toBe(scene.name);
+  });
+
+  it('is kept in the page too where the database never answers', async () => {
+    const { saveScene, database } = await freshStorage();
+    vi.spyOn(console, 'error').mockImplementation(() => undefined);
+    database.open = () => new Promise(() => undefined) as never;
+    vi.useFakeTimers();
+    try {
+      const saving = saveScene('a', { ...scene, layers: [] });
+      await vi.advanceTimersByTimeAsync(3100);
+      expect(await saving).toBe('page');
+    } finally {
+      vi.useRealTimers();
+    }
+  });
+
+  it('is within its limits, and opens again, whatever its name is', async () => {
+    const { createScene, renameScene, loadScene, database } = await freshStorage();
+    const id = await createScene({ ...scene, name: 'n'.repeat(240) }, assets());
+    expect((await loadScene(id))!.record.scene.name).toHaveLength(200);
+    await renameScene(id, `${'m'.repeat(199)}🏮`);
+    expect((await loadScene(id))!.record.scene.name).toBe('m'.repeat(199));
+    database.close();
+  });
+  const assets = () => new Map(names.map((n) => [n, bytesOf()] as const));
+});
+
+describe('the shelf', () => {
+  it('lists damaged scenes too, and knows them', async () => {
+    const { listScenes, removeScene, hasScene, database } = await freshStorage();
+    await database.open();
+    const rows = [
+      { id: 'whole', scene: sceneOf(9), created: 1, changed: 2, thumbnail: null },
+      { id: 'empty', scene: null, created: 1, changed: 3, thumbnail: null },
+      { id: 'bare' },
+      { id: 'nameless', scene: { width: 3, height: 4 }, changed: 'x' },
+    ];
+    for (const row of rows) await database.scenes.put(row as never);
+    const listed = await listScenes();
+    expect(listed.map((r) => r.id).sort()).toEqual(rows.map((r) => r.id).sort());
+    expect(listed.filter(hasScene).map((r) => r.id)).toEqual(['whole']);
+    await removeScene('bare');
+    expect(await listScenes()).toHaveLength(3);
     database.close();
   });
 });

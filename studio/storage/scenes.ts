@@ -1,6 +1,9 @@
-import { parseScene } from '@ignis/core/scene/model/check';
+import { parseScene, readScene } from '@ignis/core/scene/model/check';
+import { shortened, withinLimits } from '@ignis/core/scene/model/limits';
 import { newId } from '@ignis/core/scene/model/make';
 import { assetsMentioned, assetsOf } from '@ignis/core/scene/model/needs';
+import type { Aside, Salvaged } from '@ignis/core/scene/model/salvage';
+import { salvaged } from '@ignis/core/scene/model/salvage';
 import type { Scene } from '@ignis/core/scene/model/schema';
 import type { SceneRecord } from './database';
 import { database, inDatabase } from './connection';
@@ -24,25 +27,41 @@ export function watchScenes(listener: () => void): () => void {
   return () => void listeners.delete(listener);
 }
 
-const byChange = (a: SceneRecord, b: SceneRecord) => b.changed - a.changed;
+const byChange = (a: SceneRecord, b: SceneRecord) => (b.changed || 0) - (a.changed || 0);
 
-/** All scenes, the last changed first. */
+/** Whether a record has what its card on the shelf shows; of one that was damaged anything may be missing. */
+export function hasScene({ scene }: { scene: Partial<Scene> | null | undefined }): boolean {
+  return (
+    typeof scene?.name === 'string' && Number.isFinite(scene.width) && Number.isFinite(scene.height)
+  );
+}
+
+/** All scenes, the last changed first; damaged ones too. */
 export const listScenes = (): Promise<SceneRecord[]> =>
   inDatabase(
     async () => (await database.scenes.toArray()).sort(byChange),
     () => [...inMemory.scenes.values()].sort(byChange),
   );
 
-/** A scene and its pictures; null if there is none of that id. Throws a SceneError if it is damaged. */
-export async function loadScene(
-  id: string,
-): Promise<{ record: SceneRecord; assets: Map<string, Blob> } | null> {
+/** A scene that was opened. */
+export interface Opened {
+  record: SceneRecord;
+  assets: Map<string, Blob>;
+  /** What was damaged, and is no longer in it. */
+  aside: Aside[];
+}
+
+/**
+ * A scene and its pictures; null if there is none of that id. Of a damaged one what is sound is opened, and what was
+ * there before stays on the shelf as it was. Throws a SceneError if nothing of it can be opened.
+ */
+export async function loadScene(id: string): Promise<Opened | null> {
   const record = await inDatabase<SceneRecord | undefined>(
     () => database.scenes.get(id),
     () => inMemory.scenes.get(id),
   );
   if (!record) return null;
-  const scene = parseScene(record.scene);
+  const { scene, aside } = await soundPart(record);
   const names = assetsOf(scene);
   const assets = await loadAssets(names);
   const lost = names.filter((n) => !assets.has(n));
@@ -50,7 +69,23 @@ export async function loadScene(
     throw new Error(
       `“${scene.name}” lacks ${lost.length} of its pictures in this browser. Open it from its saved file.`,
     );
-  return { record: { ...record, scene }, assets };
+  return { record: { ...record, scene }, assets, aside };
+}
+
+/** What of a record can be opened. If that is not all of it, the record is kept a second time, as it is. */
+async function soundPart(record: SceneRecord): Promise<Salvaged> {
+  const { scene } = readScene(record.scene);
+  if (scene) return { scene, aside: [] };
+  const left = salvaged(record.scene);
+  // Which throws, and names the fault.
+  if (!left) return { scene: parseScene(record.scene), aside: [] };
+  await restoreScene({
+    ...record,
+    id: newId(),
+    scene: { ...record.scene, name: shortened(`${left.scene.name}, as it was`, 200) },
+  });
+  await restoreScene({ ...record, scene: left.scene });
+  return left;
 }
 
 /** The files of these assets, as far as they are here. */
@@ -71,9 +106,35 @@ export const saveAsset = (name: string, bytes: Blob): Promise<void> =>
     ),
   );
 
-/** Keeps a scene under an id, making it if it is new. Throws a StorageFull if there is no room. */
-export const saveScene = (id: string, scene: Scene, thumbnail?: Blob | null): Promise<void> =>
+/** A scene as it is saved: within its limits; one that cannot be brought there is kept whole, as it is. */
+function savable(scene: Scene): Scene {
+  try {
+    return withinLimits(scene).scene;
+  } catch {
+    return scene;
+  }
+}
+
+/** What is saved beside a scene. */
+interface Beside {
+  /** Its small picture; left out, the one it has stays. */
+  thumbnail?: Blob | null;
+  /** The bytes of a picture that the page still has, should the database have lost it. */
+  bytesOf?(asset: string): Blob | undefined;
+}
+
+/**
+ * Keeps a scene under an id, making it if it is new, and returns where it is then: saved, or in this page alone, where
+ * there is no database. Pictures of the scene that are not in the database are put there again. What it returned from
+ * is on the disk. Throws a StorageFull if there is no room, and an Error that names a picture that is lost.
+ */
+export const saveScene = (
+  id: string,
+  given: Scene,
+  { thumbnail, bytesOf }: Beside = {},
+): Promise<'saved' | 'page'> =>
   guarded(async () => {
+    const scene = savable(given);
     const now = Date.now();
     const fresh = (old: SceneRecord | undefined): SceneRecord => ({
       id,
@@ -82,16 +143,57 @@ export const saveScene = (id: string, scene: Scene, thumbnail?: Blob | null): Pr
       changed: now,
       thumbnail: thumbnail === undefined ? (old?.thumbnail ?? null) : thumbnail,
     });
-    await notifying(
-      inDatabase(
-        () =>
-          database.transaction('rw', database.scenes, async () => {
+    return notifying(
+      inDatabase<'saved' | 'page'>(
+        async () => {
+          await database.transaction('rw', database.scenes, async () => {
             await database.scenes.put(fresh(await database.scenes.get(id)));
-          }),
-        () => void inMemory.scenes.set(id, fresh(inMemory.scenes.get(id))),
+          });
+          await keepAssets(scene, bytesOf);
+          return 'saved';
+        },
+        () => {
+          inMemory.scenes.set(id, fresh(inMemory.scenes.get(id)));
+          return 'page';
+        },
       ),
     );
   });
+
+/** Makes sure that the pictures and fonts of a scene are in the database. */
+async function keepAssets(scene: Scene, bytesOf: Beside['bytesOf']): Promise<void> {
+  const names = assetsOf(scene);
+  const here = new Set(await database.assets.where('name').anyOf(names).primaryKeys());
+  for (const name of names.filter((n) => !here.has(n))) {
+    const bytes = bytesOf?.(name);
+    if (!bytes)
+      throw new Error(
+        'A picture of the scene is no longer in this browser. Save the scene as a file, and bring the picture in again.',
+      );
+    await database.assets.put({ name, bytes });
+  }
+}
+
+/** Gives a scene another name, as it is kept now, and not as a page may have it. */
+export const renameScene = (id: string, name: string): Promise<void> =>
+  guarded(() =>
+    notifying(
+      inDatabase(
+        async () =>
+          void (await database.scenes
+            .where('id')
+            .equals(id)
+            .modify((record) => {
+              record.scene = savable({ ...record.scene, name });
+              record.changed = Date.now();
+            })),
+        () => {
+          const old = inMemory.scenes.get(id);
+          if (old) inMemory.scenes.set(id, { ...old, scene: { ...old.scene, name } });
+        },
+      ),
+    ),
+  );
 
 /** Sets a scene's thumbnail; its date stays. */
 export const saveThumbnail = (id: string, thumbnail: Blob): Promise<void> =>
@@ -117,11 +219,11 @@ export async function createScene(
 ): Promise<string> {
   const id = newId();
   for (const [name, bytes] of assets) await saveAsset(name, bytes);
-  await saveScene(id, scene, thumbnail);
+  await saveScene(id, scene, { thumbnail });
   return id;
 }
 
-/** Puts a removed scene back as it was. */
+/** Puts a scene where its id says, as it is given: one that was removed, or another in its place. */
 export const restoreScene = (record: SceneRecord): Promise<void> =>
   notifying(
     inDatabase(

@@ -85,7 +85,7 @@ describe('an echo', () => {
     const a = line();
     const group = newGroup('Group', [a], 'one');
     const within = { ...group, layers: [a, newEcho(group, 3)] };
-    expect(sceneFaults(of(within))[0]!.message).toMatch(/follows itself/);
+    expect(sceneFaults(of(within))[0]!.message).toMatch(/would follow itself/);
     const [b, c] = [newEcho(a, 1), newEcho(a, 2)];
     const ring = of(
       { ...b, source: { kind: 'echo', of: c.id, own: null } },

@@ -1,5 +1,6 @@
 import type { Patch } from 'immer';
 import { applyPatches, enablePatches, produceWithPatches } from 'immer';
+import { withinLimits } from '../model/limits';
 import type { Scene } from '../model/schema';
 
 enablePatches();
@@ -18,6 +19,28 @@ export interface Change {
 export function edit(scene: Scene, label: string, change: Edit): { scene: Scene; change: Change } {
   const [next, patches, inverse] = produceWithPatches(scene, change);
   return { scene: next, change: { label, patches, inverse } };
+}
+
+/**
+ * A scene that a change led to, brought within its limits, and the change that leads there; `clamped` says which limits
+ * of numbers were met. Throws a SceneError if the scene cannot be one.
+ */
+export function limited(
+  scene: Scene,
+  change: Change,
+): { scene: Scene; change: Change; clamped: string[] } {
+  const { scene: within, clamped } = withinLimits(scene);
+  if (within === scene) return { scene, change, clamped };
+  const more = edit(scene, change.label, (s) => void Object.assign(s, within)).change;
+  return {
+    scene: within,
+    change: {
+      label: change.label,
+      patches: [...change.patches, ...more.patches],
+      inverse: [...more.inverse, ...change.inverse],
+    },
+    clamped,
+  };
 }
 
 /** A list of changes and a place in it. */

@@ -172,41 +172,56 @@ export type Guide = v.InferOutput<typeof guideSchema>;
 export const keptSchema = v.strictObject({ id, name, mask: maskSchema });
 export type Kept = v.InferOutput<typeof keptSchema>;
 
-export const sceneSchema = v.pipe(
-  v.strictObject({
-    format: v.literal('ignis', 'This is no Ignis scene: "format" must be "ignis".'),
-    version: v.literal(VERSION),
-    name,
-    width: side,
-    height: side,
-    /** `#rrggbb`, or null for transparency. */
-    background: v.nullable(
-      v.pipe(v.string(), v.regex(HEX, 'The background must be written #rrggbb, or null.')),
-    ),
-    /** Whether light mixes as displayed (sRGB-encoded) or as light (linear). */
-    mixing: v.picklist(['displayed', 'light'], 'Light mixes as "displayed" or as "light".'),
-    end: parametersSchema(endParameters),
-    light: parametersSchema(lightParameters),
-    guides: v.array(guideSchema),
-    /** What is selected of the scene, in scene px; null for nothing in particular. */
-    selection: v.nullable(maskSchema),
-    /** Selections that masks, strokes and steps refer to. */
-    kept: v.array(keptSchema),
-    /** Back to front. */
-    layers: v.array(layerSchema),
-  }),
+/** What a scene says, each value by itself. */
+export const sceneEntries = v.strictObject({
+  format: v.literal('ignis', 'This is no Ignis scene: "format" must be "ignis".'),
+  version: v.literal(VERSION),
+  name,
+  width: side,
+  height: side,
+  /** `#rrggbb`, or null for transparency. */
+  background: v.nullable(
+    v.pipe(v.string(), v.regex(HEX, 'The background must be written #rrggbb, or null.')),
+  ),
+  /** Whether light mixes as displayed (sRGB-encoded) or as light (linear). */
+  mixing: v.picklist(['displayed', 'light'], 'Light mixes as "displayed" or as "light".'),
+  end: parametersSchema(endParameters),
+  light: parametersSchema(lightParameters),
+  guides: v.array(guideSchema),
+  /** What is selected of the scene, in scene px; null for nothing in particular. */
+  selection: v.nullable(maskSchema),
+  /** Selections that masks, strokes and steps refer to. */
+  kept: v.array(keptSchema),
+  /** Back to front. */
+  layers: v.array(layerSchema),
+});
+
+/** What must hold between the values of a scene. */
+const between = [
   v.check(
-    (s) => s.width * s.height <= MAX_PIXELS,
+    (s: Scene) => s.width * s.height <= MAX_PIXELS,
     `A scene has at most ${MAX_PIXELS / 1e6} megapixels.`,
   ),
-  v.check((s) => {
+  v.check((s: Scene) => {
     const ids = everyLayer(s.layers).map((l) => l.id);
     return new Set(ids).size === ids.length;
   }, 'Two layers have the same id.'),
   v.check(
-    (s) => !echoLoop(everyLayer(s.layers)),
-    'An echo follows itself, by way of others or of its group.',
+    (s: Scene) => depthOf(s.layers) <= MAX_DEPTH,
+    `Groups stand at most ${MAX_DEPTH} deep in one another.`,
   ),
+  v.check(
+    (s: Scene) => !echoLoop(everyLayer(s.layers)),
+    ({ input }) =>
+      `“${echoLoop(everyLayer(input.layers))?.name}” would follow itself: an echo cannot be part of what it follows.`,
+  ),
+] as const;
+
+export const sceneSchema = v.pipe(sceneEntries, ...between);
+/** The same, of a scene whose values were looked at before. */
+export const betweenSchema = v.pipe(
+  v.custom<Scene>(() => true),
+  ...between,
 );
 
 /** All layers, those of groups after their group. */
@@ -217,7 +232,7 @@ export const everyLayer = <L extends { layers?: L[] }>(layers: readonly L[]): L[
 export const depthOf = (layers: readonly Layer[]): number =>
   layers.reduce((d, l) => Math.max(d, l.layers ? 1 + depthOf(l.layers) : 0), 0);
 
-export type Scene = v.InferOutput<typeof sceneSchema>;
+export type Scene = v.InferOutput<typeof sceneEntries>;
 export interface Step {
   id: string;
   kind: string;

@@ -1,0 +1,74 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { scene as anyScene } from '../../testing/scenes';
+import { sceneFaults } from './check';
+import { newFill, newGroup, newScene, newStep } from './make';
+import { salvaged } from './salvage';
+
+const fill = (name: string) => newFill(name, '#203040');
+const base = () => ({
+  ...newScene('Tide', 300, 200, '#102030'),
+  layers: [fill('Ground'), { ...fill('Glow'), steps: [newStep('blur.gaussian')] }, fill('Front')],
+});
+
+describe('what is salvaged of a scene', () => {
+  it('is all of it if nothing is wrong', () => {
+    fc.assert(
+      fc.property(anyScene, (s) => {
+        expect(salvaged(s)).toEqual({ scene: s, aside: [] });
+      }),
+      { numRuns: 20 },
+    );
+  });
+
+  it('is all but the faulty step, mask or layer, each of them named', () => {
+    const s = base() as never as { layers: Record<string, unknown>[] };
+    (s.layers[1]!.steps as object[]).push({ kind: 'no.such', values: {} });
+    s.layers[0]!.mask = { parts: 'none' };
+    s.layers[2]!.opacity = 'half';
+    const { scene, aside } = salvaged(s)!;
+    expect(sceneFaults(scene)).toEqual([]);
+    expect(scene.layers.map((l) => l.name)).toEqual(['Ground', 'Glow']);
+    expect(scene.layers[1]!.steps).toHaveLength(1);
+    expect(aside.map((a) => a.name).sort()).toEqual(
+      ['a step of “Glow”', 'mask of “Ground”', '“Front”'].sort(),
+    );
+    expect(aside.every((a) => a.path.startsWith('$.layers[') && a.message)).toBe(true);
+  });
+
+  it('keeps the rest of a group, and the settings of the scene that are sound', () => {
+    const group = newGroup('G', [fill('A'), { ...fill('B'), blend: 'nonsense' }], 'through');
+    const s = { ...base(), light: { angle: 'up' }, name: 7, layers: [group] };
+    const { scene, aside } = salvaged(s)!;
+    expect(scene.layers[0]!.layers!.map((l) => l.name)).toEqual(['A']);
+    expect(scene.background).toBe('#102030');
+    expect(aside.map((a) => a.name).sort()).toEqual(['light', 'name', '“B”'].sort());
+  });
+
+  it('is nothing where there is no size or no list of layers', () => {
+    for (const value of [null, 7, 'scene', {}, { ...base(), width: 0 }, { ...base(), layers: 3 }])
+      expect(salvaged(value)).toBeNull();
+  });
+
+  it('is a scene, or nothing, whatever was overwritten', () => {
+    fc.assert(
+      fc.property(anyScene, fc.nat(2000), fc.jsonValue({ maxDepth: 1 }), (s, n, junk) => {
+        const text = JSON.parse(JSON.stringify(s)) as object;
+        const places: [Record<string, unknown>, string][] = [];
+        const walk = (v: unknown) => {
+          if (typeof v !== 'object' || v === null) return;
+          for (const key of Object.keys(v)) {
+            places.push([v as Record<string, unknown>, key]);
+            walk((v as Record<string, unknown>)[key]);
+          }
+        };
+        walk(text);
+        const [at, key] = places[n % places.length]!;
+        at[key] = junk;
+        const left = salvaged(text);
+        if (left) expect(sceneFaults(left.scene)).toEqual([]);
+      }),
+      { numRuns: 100 },
+    );
+  });
+});
