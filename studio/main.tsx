@@ -37,6 +37,7 @@ function Messages() {
     <Toaster
       theme={theme}
       position="bottom-center"
+      style={{ fontFamily: 'inherit' }}
       offset={176}
       toastOptions={{
         style: {

@@ -31,7 +31,7 @@ export function DamagedCard({ record, onSave, onDelete }: Props) {
           </Button>
         </div>
       </div>
-      <div className="mt-1.5 text-sm">{nameOf(record)}</div>
+      <div className="mt-1.5 py-1.5 text-sm">{nameOf(record)}</div>
       {record.changed > 0 && (
         <div className="text-xs text-dim">
           {new Date(record.changed).toLocaleString(undefined, {
