@@ -291,7 +291,10 @@ describe('the server', () => {
           .ensureAlpha()
           .raw()
           .toBuffer();
-      const [cover, own] = [await coarse(`${folder}/cover.webp`), await coarse(await writePng(small))];
+      const [cover, own] = [
+        await coarse(`${folder}/cover.webp`),
+        await coarse(await writePng(small)),
+      ];
       const sum = cover.reduce((all, v, i) => all + Math.abs(v - own[i]!), 0);
       expect(sum / cover.length, `${name}: npm run covers`).toBeLessThan(3);
     }
