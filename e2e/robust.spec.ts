@@ -2,6 +2,7 @@
 import { readdir, readFile } from 'node:fs/promises';
 import { expect, test, type Worker } from './test';
 import { newScene as blankScene } from '../core/scene/model/make';
+import { assetsMentioned } from '../core/scene/model/needs';
 import { everyLayer, type Scene } from '../core/scene/model/schema';
 import {
   bytesOf,
@@ -90,23 +91,27 @@ test('a damaged scene does not take the shelf with it: what is there is saved, o
   await expect(page.getByRole('button', { name: 'Open Tide' })).toBeVisible();
 });
 
-test('a worker that dies is replaced, and the picture is made again', async ({ page }) => {
-  const workers: Worker[] = [];
-  page.on('worker', (w) => workers.push(w));
-  await openExample(page, 'Heron in neon');
-  const before = workers.length;
-  await workers
-    .findLast((w) => w.url().includes('engine'))!
-    .evaluate(() =>
+for (const [how, end] of [
+  [
+    'fails',
+    () =>
       setTimeout(() => {
         throw new Error('out of memory');
       }, 0),
-    );
-  await page.getByRole('button', { name: 'Hide Heron' }).click();
-  await expect.poll(() => workers.length).toBeGreaterThan(before);
-  await settled(page);
-  await expect(page.getByText('The picture could not be made')).toHaveCount(0);
-});
+  ],
+  ['ends itself without a word', () => setTimeout(() => self.close(), 0)],
+] as const)
+  test(`a worker that ${how} is replaced, and the picture is made again`, async ({ page }) => {
+    const workers: Worker[] = [];
+    page.on('worker', (w) => workers.push(w));
+    await openExample(page, 'Heron in neon');
+    const before = workers.length;
+    await workers.findLast((w) => w.url().includes('engine'))!.evaluate(end);
+    await page.getByRole('button', { name: 'Hide Heron' }).click();
+    await expect.poll(() => workers.length).toBeGreaterThan(before);
+    await settled(page);
+    await expect(page.getByText('The picture could not be made')).toHaveCount(0);
+  });
 
 test('a scene that is not there has an address that says so', async ({ page }) => {
   await page.goto('/scene/nothing');
@@ -127,14 +132,6 @@ test('scenes that every older version kept open on the bench, with their picture
   page,
 }) => {
   const at = (path: string) => new URL(path, import.meta.url);
-  const folders = await readdir(at('../demo/scenes/'));
-  const pictures = new Map<string, string>();
-  for (const folder of folders)
-    for (const name of await readdir(at(`../demo/scenes/${folder}/assets/`)).catch(() => []))
-      pictures.set(
-        name,
-        (await readFile(at(`../demo/scenes/${folder}/assets/${name}`))).toString('base64'),
-      );
   const files = (await readdir(at('../core/testing/saved-scenes/'))).sort();
   const scenes = await Promise.all(
     files.map(async (f) => ({
@@ -142,10 +139,20 @@ test('scenes that every older version kept open on the bench, with their picture
       scene: JSON.parse(await readFile(at(`../core/testing/saved-scenes/${f}`), 'utf8')) as object,
     })),
   );
+  // A unit test opens each of them; here the oldest, one between, and the newest are seen on the bench.
+  const opened = [scenes.at(0)!, scenes.at(4)!, scenes.at(-1)!];
+  const needed = new Set(opened.flatMap((s) => [...assetsMentioned(s.scene)]));
+  const pictures = new Map<string, string>();
+  for (const folder of await readdir(at('../demo/scenes/')))
+    for (const name of await readdir(at(`../demo/scenes/${folder}/assets/`)).catch(() => []))
+      if (needed.has(name))
+        pictures.set(
+          name,
+          (await readFile(at(`../demo/scenes/${folder}/assets/${name}`))).toString('base64'),
+        );
   // The database as the older app made it.
   await storeScenes(page, scenes, [...pictures], 20);
-  // A unit test opens each of them; here the oldest, one between, and the newest are seen on the bench.
-  for (const { id, scene } of [scenes.at(0)!, scenes.at(4)!, scenes.at(-1)!]) {
+  for (const { id, scene } of opened) {
     await page.goto(`/scene/${id}`);
     await settled(page);
     await expect(page.getByText('The picture could not be made')).toHaveCount(0);

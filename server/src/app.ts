@@ -2,8 +2,8 @@
 import { join } from 'node:path';
 import compression from 'compression';
 import express from 'express';
-import helmet from 'helmet';
 import { examples } from './examples';
+import { policy } from './policy';
 
 /** What the server serves: the folder of the built studio, and that of the example scenes. */
 export interface Served {
@@ -29,32 +29,7 @@ const looserForCutter: express.RequestHandler = (request, response, next) => {
 export function createApp({ studio, scenes }: Served): express.Express {
   const app = express();
   app.disable('x-powered-by');
-  app.use(
-    helmet({
-      contentSecurityPolicy: {
-        useDefaults: false,
-        directives: {
-          defaultSrc: ["'none'"],
-          // WebAssembly does the hashing, and the kernels to come.
-          scriptSrc: ["'self'", "'wasm-unsafe-eval'"],
-          workerSrc: ["'self'"],
-          // Styles that widgets set on their elements.
-          styleSrc: ["'self'", "'unsafe-inline'"],
-          imgSrc: ["'self'", 'blob:', 'data:'],
-          fontSrc: ["'self'"],
-          connectSrc: ["'self'", 'blob:'],
-          manifestSrc: ["'self'"],
-          baseUri: ["'none'"],
-          formAction: ["'none'"],
-          frameAncestors: ["'none'"],
-        },
-      },
-      crossOriginEmbedderPolicy: { policy: 'require-corp' },
-      crossOriginOpenerPolicy: { policy: 'same-origin' },
-      // Served over plain HTTP on the artist's own machine.
-      strictTransportSecurity: false,
-    }),
-  );
+  app.use(policy);
   app.use(looserForCutter);
   // WebAssembly is large, and compressing it takes longer than sending it to the same machine.
   app.use(

@@ -1,21 +1,34 @@
-/** Serves the built studio with the example scenes. PORT chooses the port. */
+/**
+ * Serves the built studio with the example scenes, to this machine alone: PORT chooses the port, HOST another address,
+ * such as 0.0.0.0 for all of the network.
+ */
 import { fileURLToPath } from 'node:url';
 import { createApp } from './app';
+import { portOf, serverOf, stop } from './listen';
 
-const port = Number(process.env.PORT ?? 4173);
 const at = (path: string) => fileURLToPath(new URL(path, import.meta.url));
-const server = createApp({
-  studio: at('../../studio/dist'),
-  scenes: at('../../demo/scenes'),
-}).listen(port, (error) => {
-  if (!error) return console.log(`\n  Ignis is at http://localhost:${port}\n`);
-  const { code } = error as NodeJS.ErrnoException;
-  console.error(
-    code === 'EADDRINUSE'
-      ? `Port ${port} is taken by another program. Choose another: PORT=${port + 1} npm run demo`
-      : `The server could not start: ${error.message}`,
-  );
+const fail = (message: string) => {
+  console.error(message);
   process.exitCode = 1;
-});
-for (const signal of ['SIGINT', 'SIGTERM'] as const)
-  process.on(signal, () => server.close(() => process.exit(0)));
+};
+
+function serve(port: number, host: string): void {
+  const app = createApp({ studio: at('../../studio/dist'), scenes: at('../../demo/scenes') });
+  const server = serverOf(app);
+  server.on('error', ({ code, message }: NodeJS.ErrnoException) =>
+    fail(
+      code === 'EADDRINUSE'
+        ? `Port ${port} is taken by another program. Choose another: PORT=${port === 65_535 ? port - 1 : port + 1} npm run demo`
+        : `The server could not start: ${message}`,
+    ),
+  );
+  server.listen(port, host, () => console.log(`\n  Ignis is at http://localhost:${port}\n`));
+  for (const signal of ['SIGINT', 'SIGTERM'] as const)
+    process.once(signal, () => void stop(server).then(() => process.exit(0)));
+}
+
+try {
+  serve(portOf(process.env.PORT, 4173), process.env.HOST ?? '127.0.0.1');
+} catch (error) {
+  fail((error as Error).message);
+}

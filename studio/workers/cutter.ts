@@ -1,10 +1,17 @@
 import { wrap, type Remote } from 'comlink';
 import type { CutOutShape, CutPicture } from '@ignis/core/cutout/cut-out';
 import type { Cutting } from './cutter.worker';
+import { newLifeline, onEnd } from './lifeline';
 
 /** The page's side of the worker that separates subjects from backgrounds. It starts when the first picture is to be cut. */
 
-let running: { worker: Worker; remote: Remote<Cutting> } | null = null;
+interface Running {
+  worker: Worker;
+  remote: Remote<Cutting>;
+  /** Rejects when the worker ends by itself. */
+  died: Promise<never>;
+}
+let running: Running | null = null;
 
 /** A cut under way. */
 export interface CutUnderWay {
@@ -13,12 +20,26 @@ export interface CutUnderWay {
   cancel(): void;
 }
 
-function start() {
-  if (!running) {
-    const worker = new Worker(new URL('./cutter.worker.ts', import.meta.url), { type: 'module' });
-    running = { worker, remote: wrap<Cutting>(worker) };
-  }
-  return running;
+function start(): Running {
+  if (running) return running;
+  const worker = new Worker(new URL('./cutter.worker.ts', import.meta.url), { type: 'module' });
+  const remote = wrap<Cutting>(worker);
+  const died = new Promise<never>((_resolve, reject) => {
+    const fail = () => {
+      worker.terminate();
+      if (running?.worker === worker) running = null;
+      reject(
+        new Error(
+          'The part of Ignis that tells subjects apart stopped. Your scene is safe; try it again.',
+        ),
+      );
+    };
+    worker.addEventListener('error', fail);
+    const lifeline = newLifeline();
+    void remote.live(lifeline).then(() => onEnd(lifeline, fail));
+  });
+  died.catch(() => undefined);
+  return (running = { worker, remote, died });
 }
 
 /** Makes ready for the first cut of a picture: what fails here is reported when it is cut. */
@@ -30,22 +51,14 @@ export function prepareCut(bytes: Blob, picture: CutPicture): void {
 
 /** Finds the subject of a picture from what is known of it: a PNG, light where it is. */
 export function cut(bytes: Blob, shape: CutOutShape): CutUnderWay {
-  const { worker, remote } = start();
-  let stop: (reason: Error) => void = () => undefined;
-  const stopped = new Promise<never>((_resolve, reject) => (stop = reject));
-  const end = (reason: Error) => {
-    worker.terminate();
-    running = null;
-    stop(reason);
-  };
-  worker.onerror = () =>
-    end(
-      new Error(
-        'The part of Ignis that tells subjects apart stopped. Your scene is safe; try it again.',
-      ),
-    );
-  return {
-    done: Promise.race([remote.cut(bytes, shape), stopped]),
-    cancel: () => end(new DOMException('The cut was called off.', 'AbortError')),
-  };
+  const { worker, remote, died } = start();
+  let cancel: () => void = () => undefined;
+  const cancelled = new Promise<never>((_resolve, reject) => {
+    cancel = () => {
+      worker.terminate();
+      running = null;
+      reject(new DOMException('The cut was called off.', 'AbortError'));
+    };
+  });
+  return { done: Promise.race([remote.cut(bytes, shape), died, cancelled]), cancel };
 }

@@ -9,6 +9,7 @@ import type { LineSource } from '@ignis/core/sources/line-source';
 import type { WeaveState } from '@ignis/core/render/weave-spans';
 import type { Scene } from '@ignis/core/scene/model/schema';
 import type { Floor } from '@ignis/core/sources/shadow-sheets';
+import { newLifeline, onEnd } from './lifeline';
 import type {
   BroughtIn,
   CellRequest,
@@ -49,14 +50,18 @@ function start(place: number | null): Running {
   const worker = new Worker(new URL('./engine.worker.ts', import.meta.url), { type: 'module' });
   const remote = wrap<Engine>(worker);
   const died = new Promise<never>((_resolve, reject) => {
-    const fail = (e: Event) => {
-      e.preventDefault();
+    const fail = () => {
       if (place !== null && crew[place]?.worker === worker) crew[place] = null;
       worker.terminate();
       reject(new WorkerDied());
     };
-    worker.addEventListener('error', fail);
-    worker.addEventListener('messageerror', fail);
+    for (const type of ['error', 'messageerror'])
+      worker.addEventListener(type, (e) => {
+        e.preventDefault();
+        fail();
+      });
+    const lifeline = newLifeline();
+    void remote.live(lifeline).then(() => onEnd(lifeline, fail));
   });
   died.catch(() => undefined);
   void remote.follow(newest);

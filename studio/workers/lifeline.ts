@@ -1,0 +1,22 @@
+/**
+ * Whether a worker lives. A worker that ends itself, or is ended by the browser, says nothing: it holds a lock as long
+ * as it lives, which the browser lets go when it ends, however it ends.
+ */
+
+/** Holds a lock for as long as this worker lives. Resolves when it is held; at once where there are no locks. */
+export const holdLifeline = (name: string): Promise<void> =>
+  new Promise((held) => {
+    if (!navigator.locks) return held();
+    void navigator.locks.request(name, () => {
+      held();
+      return new Promise<never>(() => undefined);
+    });
+  });
+
+/** Calls back when the worker ends that holds a lock. Never, where there are no locks. */
+export function onEnd(name: string, ended: () => void): void {
+  void navigator.locks?.request(name, ended);
+}
+
+/** A name that no other lifeline has. */
+export const newLifeline = (): string => `ignis-worker-${crypto.randomUUID()}`;
