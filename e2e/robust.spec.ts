@@ -38,7 +38,9 @@ test('where the browser keeps nothing, the app says so and goes on', async ({ pa
   await expect(status).toBeVisible();
 });
 
-test('a full browser is told, and the scene is kept as soon as there is room', async ({ page }) => {
+test('a full browser is reported, and the scene is saved as soon as there is room', async ({
+  page,
+}) => {
   await newScene(page, 300, 200);
   await page.evaluate(() => {
     const { put } = IDBObjectStore.prototype;

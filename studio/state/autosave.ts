@@ -4,7 +4,7 @@ import { saveScene, saveThumbnail } from '../storage/scenes';
 import { assetBytes, picture } from '../workers/engine';
 import { useBench } from './bench';
 import { tellFailure, withoutIt } from './failure';
-import { keeperOf } from './keeper';
+import { saveSchedulerOf } from './save-scheduler';
 
 /** The longer side of a scene's picture on the shelf, px. */
 const THUMBNAIL = 480;
@@ -17,9 +17,9 @@ export const shelve = async (id: string, scene: Scene): Promise<void> => {
     .catch(withoutIt('The picture of the scene on the shelf failed'));
 };
 
-/** The keeper of the scene that was opened under an id. */
-const keeperOfScene = (id: string) =>
-  keeperOf<Scene>(
+/** What saves the scene that was opened under an id. */
+const schedulerOfScene = (id: string) =>
+  saveSchedulerOf<Scene>(
     async (scene) => {
       const where = await saveScene(id, scene, { bytesOf: assetBytes });
       if (!useBench.getState().gesture) void shelve(id, scene);
@@ -33,29 +33,29 @@ const keeperOfScene = (id: string) =>
   );
 
 /**
- * Keeps the scene on the bench in the browser, and when the page is hidden or left. Asks before the page is left with
- * something that is not kept.
+ * Saves the scene on the bench in the browser, and when the page is hidden or left. Asks before the page is left with
+ * something that is not saved.
  */
 export function useAutosave(): void {
   useEffect(() => {
-    let keeper = keeperOfScene(useBench.getState().id);
+    let scheduler = schedulerOfScene(useBench.getState().id);
     const stop = useBench.subscribe((state, before) => {
       if (state.id !== before.id) {
-        void keeper.flush();
-        keeper = keeperOfScene(state.id);
+        void scheduler.flush();
+        scheduler = schedulerOfScene(state.id);
         return;
       }
       const dropped = before.gesture !== null && state.gesture === null;
-      if (state.scene !== before.scene || (dropped && keeper.pending()))
-        keeper.changed(state.scene, state.gesture !== null);
+      if (state.scene !== before.scene || (dropped && scheduler.pending()))
+        scheduler.changed(state.scene, state.gesture !== null);
     });
-    const hidden = () => document.visibilityState === 'hidden' && void keeper.flush();
-    const leave = () => void keeper.flush();
+    const hidden = () => document.visibilityState === 'hidden' && void scheduler.flush();
+    const leave = () => void scheduler.flush();
     const ask = (e: BeforeUnloadEvent) => {
       const { saved, history } = useBench.getState();
       const isOnlyHere = saved === 'page' && history.past.length > 0;
-      if (!keeper.pending() && !isOnlyHere) return;
-      void keeper.flush();
+      if (!scheduler.pending() && !isOnlyHere) return;
+      void scheduler.flush();
       e.preventDefault();
     };
     document.addEventListener('visibilitychange', hidden);
@@ -63,7 +63,7 @@ export function useAutosave(): void {
     window.addEventListener('beforeunload', ask);
     return () => {
       stop();
-      void keeper.flush();
+      void scheduler.flush();
       document.removeEventListener('visibilitychange', hidden);
       window.removeEventListener('pagehide', leave);
       window.removeEventListener('beforeunload', ask);

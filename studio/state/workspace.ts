@@ -1,4 +1,4 @@
-import type { Saved } from './keeper';
+import type { Saved } from './save-scheduler';
 import type { Point } from '@ignis/core/geometry/affine';
 import type { AnchorPlace } from '@ignis/core/geometry/anchors';
 import { anchorOf } from '@ignis/core/geometry/anchors';

@@ -120,7 +120,7 @@ describe('a scene that is saved', () => {
     database.close();
   });
 
-  it('is kept in the page alone where there is no database', async () => {
+  it('is in the page alone where there is no database', async () => {
     const { saveScene, loadScene, storageFault, database } = await freshStorage();
     vi.spyOn(console, 'error').mockImplementation(() => undefined);
     database.open = () => Promise.reject(new Error('refused')) as never;
@@ -129,7 +129,7 @@ describe('a scene that is saved', () => {
     expect((await loadScene('a'))!.record.scene.name).toBe(scene.name);
   });
 
-  it('is kept in the page too where the database never answers', async () => {
+  it('is in the page alone too where the database never answers', async () => {
     const { saveScene, database } = await freshStorage();
     vi.spyOn(console, 'error').mockImplementation(() => undefined);
     database.open = () => new Promise(() => undefined) as never;

@@ -5,7 +5,7 @@ import { assetsMentioned, assetsOf } from '@ignis/core/scene/model/needs';
 import type { Aside, Salvaged } from '@ignis/core/scene/model/salvage';
 import { salvaged } from '@ignis/core/scene/model/salvage';
 import type { Scene } from '@ignis/core/scene/model/schema';
-import type { SceneRecord } from './database';
+import type { AssetRecord, SceneRecord } from './database';
 import { database, inDatabase } from './connection';
 
 /** Keeping the artist's scenes. Where the browser gives no database, they last as long as the page. */
@@ -72,7 +72,7 @@ export async function loadScene(id: string): Promise<Opened | null> {
   return { record: { ...record, scene }, assets, aside };
 }
 
-/** What of a record can be opened. If that is not all of it, the record is kept a second time, as it is. */
+/** What of a record can be opened. If that is not all of it, the record is stored a second time, as it is. */
 async function soundPart(record: SceneRecord): Promise<Salvaged> {
   const { scene } = readScene(record.scene);
   if (scene) return { scene, aside: [] };
@@ -106,7 +106,7 @@ export const saveAsset = (name: string, bytes: Blob): Promise<void> =>
     ),
   );
 
-/** A scene as it is saved: within its limits; one that cannot be brought there is kept whole, as it is. */
+/** A scene as it is saved: within its limits; one that cannot be brought there is saved whole, as it is. */
 function savable(scene: Scene): Scene {
   try {
     return withinLimits(scene).scene;
@@ -146,10 +146,15 @@ export const saveScene = (
     return notifying(
       inDatabase<'saved' | 'page'>(
         async () => {
+          // Pictures first: a scene must not stand there without them, should the page end in between.
+          const lost = await restoreAssets(scene, bytesOf);
           await database.transaction('rw', database.scenes, async () => {
             await database.scenes.put(fresh(await database.scenes.get(id)));
           });
-          await keepAssets(scene, bytesOf);
+          if (lost)
+            throw new Error(
+              'A picture of the scene is no longer in this browser. Save the scene as a file, and bring the picture in again.',
+            );
           return 'saved';
         },
         () => {
@@ -160,22 +165,22 @@ export const saveScene = (
     );
   });
 
-/** Makes sure that the pictures and fonts of a scene are in the database. */
-async function keepAssets(scene: Scene, bytesOf: Beside['bytesOf']): Promise<void> {
+/** Puts pictures and fonts of a scene that the database has lost there again; returns whether any has no bytes any more. */
+async function restoreAssets(scene: Scene, bytesOf: Beside['bytesOf']): Promise<boolean> {
   const names = assetsOf(scene);
   const here = new Set(await database.assets.where('name').anyOf(names).primaryKeys());
-  for (const name of names.filter((n) => !here.has(n))) {
-    const bytes = bytesOf?.(name);
-    if (!bytes)
-      throw new Error(
-        'A picture of the scene is no longer in this browser. Save the scene as a file, and bring the picture in again.',
-      );
-    await database.assets.put({ name, bytes });
-  }
+  const missing = names
+    .filter((name) => !here.has(name))
+    .map((name) => ({ name, bytes: bytesOf?.(name) }));
+  await database.assets.bulkPut(missing.filter((a): a is AssetRecord => a.bytes !== undefined));
+  return missing.some((a) => !a.bytes);
 }
 
-/** Gives a scene another name, as it is kept now, and not as a page may have it. */
-export const renameScene = (id: string, name: string): Promise<void> =>
+/** Changes the stored record of a scene, and nothing else of it; does nothing if there is none. */
+const changeRecord = (
+  id: string,
+  change: (record: SceneRecord) => Partial<SceneRecord>,
+): Promise<void> =>
   guarded(() =>
     notifying(
       inDatabase(
@@ -183,33 +188,25 @@ export const renameScene = (id: string, name: string): Promise<void> =>
           void (await database.scenes
             .where('id')
             .equals(id)
-            .modify((record) => {
-              record.scene = savable({ ...record.scene, name });
-              record.changed = Date.now();
-            })),
+            .modify((record) => void Object.assign(record, change(record)))),
         () => {
           const old = inMemory.scenes.get(id);
-          if (old) inMemory.scenes.set(id, { ...old, scene: { ...old.scene, name } });
+          if (old) inMemory.scenes.set(id, { ...old, ...change(old) });
         },
       ),
     ),
   );
 
-/** Sets a scene's thumbnail; its date stays. */
+/** Gives a scene another name, as it is stored now, and not as a page may have it. Throws a StorageFull without room. */
+export const renameScene = (id: string, name: string): Promise<void> =>
+  changeRecord(id, ({ scene }) => ({
+    scene: savable({ ...scene, name }),
+    changed: Date.now(),
+  }));
+
+/** Sets a scene's thumbnail; its date stays. Throws a StorageFull without room. */
 export const saveThumbnail = (id: string, thumbnail: Blob): Promise<void> =>
-  notifying(
-    inDatabase(
-      async () =>
-        void (await database.scenes
-          .where('id')
-          .equals(id)
-          .modify((record) => void (record.thumbnail = thumbnail))),
-      () => {
-        const old = inMemory.scenes.get(id);
-        if (old) inMemory.scenes.set(id, { ...old, thumbnail });
-      },
-    ),
-  );
+  changeRecord(id, () => ({ thumbnail }));
 
 /** A new scene with its pictures; returns its id. */
 export async function createScene(

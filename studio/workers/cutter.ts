@@ -1,7 +1,7 @@
 import { wrap, type Remote } from 'comlink';
 import type { CutOutShape, CutPicture } from '@ignis/core/cutout/cut-out';
 import type { Cutting } from './cutter.worker';
-import { newLifeline, onEnd } from './lifeline';
+import { newLivenessLock, onEnd } from './liveness';
 
 /** The page's side of the worker that separates subjects from backgrounds. It starts when the first picture is to be cut. */
 
@@ -35,8 +35,8 @@ function start(): Running {
       );
     };
     worker.addEventListener('error', fail);
-    const lifeline = newLifeline();
-    void remote.live(lifeline).then(() => onEnd(lifeline, fail));
+    const lock = newLivenessLock();
+    void remote.live(lock).then(() => onEnd(lock, fail));
   });
   died.catch(() => undefined);
   return (running = { worker, remote, died });

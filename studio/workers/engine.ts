@@ -9,7 +9,7 @@ import type { LineSource } from '@ignis/core/sources/line-source';
 import type { WeaveState } from '@ignis/core/render/weave-spans';
 import type { Scene } from '@ignis/core/scene/model/schema';
 import type { Floor } from '@ignis/core/sources/shadow-sheets';
-import { newLifeline, onEnd } from './lifeline';
+import { newLivenessLock, onEnd } from './liveness';
 import type {
   BroughtIn,
   CellRequest,
@@ -60,8 +60,8 @@ function start(place: number | null): Running {
         e.preventDefault();
         fail();
       });
-    const lifeline = newLifeline();
-    void remote.live(lifeline).then(() => onEnd(lifeline, fail));
+    const lock = newLivenessLock();
+    void remote.live(lock).then(() => onEnd(lock, fail));
   });
   died.catch(() => undefined);
   void remote.follow(newest);

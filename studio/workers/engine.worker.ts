@@ -32,7 +32,7 @@ import { needFaces } from '@ignis/core/text/library';
 import { everyLayer } from '@ignis/core/scene/model/schema';
 import { transfer } from 'comlink';
 import { faceBytes } from '../files/face-bytes';
-import { holdLifeline } from './lifeline';
+import { holdLivenessLock } from './liveness';
 import type { Engine } from './protocol';
 
 const files = new Map<string, Blob>();
@@ -140,7 +140,7 @@ const pngBlob = (bytes: Uint8Array) =>
   new Blob([bytes as Uint8Array<ArrayBuffer>], { type: 'image/png' });
 
 const engine: Engine = {
-  live: holdLifeline,
+  live: holdLivenessLock,
 
   follow(cell) {
     newest = cell;

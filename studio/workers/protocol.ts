@@ -107,7 +107,7 @@ export interface Engine {
   /** A cell that holds the number of the newest preview; older ones stop. */
   follow(newest: Int32Array<SharedArrayBuffer> | null): void;
   /** Holds a lock of this name as long as the worker lives; resolves when it does. */
-  live(lifeline: string): Promise<void>;
+  live(lock: string): Promise<void>;
   addAsset(name: string, bytes: Blob): void;
   /** Null if a newer preview was asked for meanwhile. */
   preview(number: number, request: SentRequest): Promise<Preview | null>;

@@ -44,7 +44,9 @@ export function readScene(value: unknown): Read {
     ? { scene: current as Scene, faults: [] }
     : {
         scene: null,
-        faults: result.issues.flatMap(leaves).map((i) => ({ path: pathOf(i), message: i.message })),
+        faults: result.issues
+          .flatMap(leaves)
+          .map((i) => ({ path: pathOf((i.path ?? []).map((p) => p.key)), message: i.message })),
       };
 }
 
@@ -82,8 +84,6 @@ function leaves(issue: v.BaseIssue<unknown>): v.BaseIssue<unknown>[] {
   return issue.issues?.length ? issue.issues.flatMap(leaves) : [issue];
 }
 
-function pathOf(issue: v.BaseIssue<unknown>): string {
-  const keys =
-    issue.path?.map(({ key }) => (typeof key === 'number' ? `[${key}]` : `.${String(key)}`)) ?? [];
-  return `$${keys.join('')}`;
-}
+/** Keys from the scene down as a JSON path such as `$.layers[2].opacity`. */
+export const pathOf = (keys: readonly unknown[]): string =>
+  `$${keys.map((key) => (typeof key === 'number' ? `[${key}]` : `.${String(key)}`)).join('')}`;

@@ -1,10 +1,13 @@
 /** Keeps what an edit makes within what a scene can be, so that every scene that is saved opens again. */
+import { applyPatches, enablePatches } from 'immer';
 import * as v from 'valibot';
-import { SceneError } from './check';
+import { SceneError, pathOf } from './check';
 import { betweenSchema, layerSchema, sceneEntries } from './schema';
 import type { Layer, Scene } from './schema';
 
-type Keys = readonly (string | number)[];
+enablePatches();
+
+type Keys = (string | number)[];
 
 /** One thing that is wrong with a scene: where, by keys from the scene down, and what. */
 interface Issue {
@@ -12,7 +15,7 @@ interface Issue {
   issue: v.BaseIssue<unknown>;
 }
 
-/** Layers known to be within limits. Scenes are never changed in place, so what held once holds. */
+/** Layers known to be within limits. Scenes are never changed in place, so what was sound stays so. */
 const sound = new WeakSet<Layer>();
 
 /** As often as mending one value may bring another fault to light. */
@@ -31,10 +34,12 @@ export function withinLimits(scene: Scene): { scene: Scene; clamped: string[] } 
     if (issues.length === 0) return { scene: now, clamped: [...clamped] };
     const mended = issues.flatMap((i) => mend(i) ?? []);
     if (mended.length === 0) throw refusal(issues);
-    for (const { keys, value, issue } of mended) {
-      now = replaced(now, keys, value) as Scene;
+    now = applyPatches(
+      now,
+      mended.map(({ keys, value }) => ({ op: 'replace', path: keys, value })),
+    );
+    for (const { value, issue } of mended)
       if (typeof value === 'number') clamped.add(issue.message);
-    }
   }
   throw refusal(issuesOf(now));
 }
@@ -79,19 +84,11 @@ function mend({ keys, issue }: Issue): (Issue & { value: unknown }) | null {
 export const shortened = (text: string, most: number): string =>
   text.slice(0, most).replace(/[\ud800-\udbff]$/, '');
 
-/** A value with another in one place. */
-function replaced(value: unknown, [key, ...keys]: Keys, by: unknown): unknown {
-  if (key === undefined) return by;
-  const inner = replaced((value as Record<string | number, unknown>)[key], keys, by);
-  if (Array.isArray(value)) return value.with(key as number, inner);
-  return { ...(value as object), [key]: inner };
-}
-
 const refusal = (issues: Issue[]): SceneError =>
   new SceneError(
     issues[0]!.issue.message,
     issues.map(({ keys, issue }) => ({
-      path: `$${keys.map((k) => (typeof k === 'number' ? `[${k}]` : `.${k}`)).join('')}`,
+      path: pathOf(keys),
       message: issue.message,
     })),
   );

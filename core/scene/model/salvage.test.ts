@@ -31,9 +31,31 @@ describe('what is salvaged of a scene', () => {
     expect(scene.layers.map((l) => l.name)).toEqual(['Ground', 'Glow']);
     expect(scene.layers[1]!.steps).toHaveLength(1);
     expect(aside.map((a) => a.name).sort()).toEqual(
-      ['a step of “Glow”', 'mask of “Ground”', '“Front”'].sort(),
+      ['a step of “Glow”', 'the mask of “Ground”', '“Front”'].sort(),
     );
     expect(aside.every((a) => a.path.startsWith('$.layers[') && a.message)).toBe(true);
+  });
+
+  it('takes each of many faults, of one layer and of several, once', () => {
+    const broken = (n: number) => ({ ...fill(`L${n}`), opacity: 'x', blend: 'x', mask: 7 });
+    const steps = Array.from({ length: 6 }, (_, i) => ({
+      ...newStep('blur.gaussian'),
+      id: `s${i}`,
+    }));
+    const faulty = steps.map((s, i) => (i % 2 ? { ...s, kind: 'none' } : s));
+    const layers = [
+      broken(0),
+      { ...fill('Whole'), steps: faulty },
+      broken(2),
+      fill('Last'),
+      broken(4),
+    ];
+    const { scene, aside } = salvaged({ ...base(), layers })!;
+    expect(scene.layers.map((l) => l.name)).toEqual(['Whole', 'Last']);
+    expect(scene.layers[0]!.steps.map((s) => s.id)).toEqual(['s0', 's2', 's4']);
+    expect(aside.filter((a) => a.name === 'a step of “Whole”')).toHaveLength(3);
+    for (const n of [0, 2, 4]) expect(aside.some((a) => a.name === `“L${n}”`)).toBe(true);
+    expect(scene.layers).toHaveLength(2);
   });
 
   it('keeps the rest of a group, and the settings of the scene that are sound', () => {
@@ -42,7 +64,7 @@ describe('what is salvaged of a scene', () => {
     const { scene, aside } = salvaged(s)!;
     expect(scene.layers[0]!.layers!.map((l) => l.name)).toEqual(['A']);
     expect(scene.background).toBe('#102030');
-    expect(aside.map((a) => a.name).sort()).toEqual(['light', 'name', '“B”'].sort());
+    expect(aside.map((a) => a.name).sort()).toEqual(['the scene light', 'the name', '“B”'].sort());
   });
 
   it('is nothing where there is no size or no list of layers', () => {

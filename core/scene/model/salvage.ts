@@ -1,4 +1,6 @@
 /** What can be opened of a scene that was damaged. */
+import type { Patch } from 'immer';
+import { applyPatches, enablePatches } from 'immer';
 import { defaultsOf } from '../../definitions/parameter';
 import { readScene } from './check';
 import type { Fault } from './check';
@@ -17,6 +19,8 @@ export interface Salvaged {
   aside: Aside[];
 }
 
+enablePatches();
+
 type Keys = (string | number)[];
 type Thing = Record<string | number, unknown>;
 
@@ -24,23 +28,26 @@ type Thing = Record<string | number, unknown>;
 const keysOf = (path: string): Keys =>
   [...path.matchAll(/\.([^.[\]]+)|\[(\d+)\]/g)].map(([, key, index]) => key ?? Number(index));
 
-/** What stands in the place of a damaged value of the scene's own. */
-const REPAIRS: Readonly<Record<string, () => unknown>> = {
-  name: () => 'Damaged scene',
-  background: () => null,
-  mixing: () => 'displayed',
-  end: () => defaultsOf(endParameters),
-  light: () => defaultsOf(lightParameters),
-  guides: () => [],
-  selection: () => null,
-  kept: () => [],
+/** Values of the scene's own: what each is called, and what stands there instead of a damaged one. */
+const OWN: Readonly<Record<string, { name: string; value: unknown }>> = {
+  name: { name: 'the name', value: 'Damaged scene' },
+  background: { name: 'the background', value: null },
+  mixing: { name: 'how light mixes', value: 'displayed' },
+  end: { name: 'the end of the picture', value: defaultsOf(endParameters) },
+  light: { name: 'the scene light', value: defaultsOf(lightParameters) },
+  guides: { name: 'the guides', value: [] },
+  selection: { name: 'the selection', value: null },
+  kept: { name: 'the kept selections', value: [] },
 };
 
 /** Parts of a layer that it can be without, and what stands there then. */
 const WITHOUT: Readonly<Record<string, unknown>> = { mask: null, weave: null, dials: [] };
 
-/** As many faults as are set aside before the scene is given up. */
-const MAX_ASIDE = 200;
+/** As often as setting one thing aside may bring another fault to light. */
+const ROUNDS = 8;
+
+/** How one thing is set aside, and what it is called. */
+type Cut = Patch & { name: string };
 
 /**
  * The scene that is left of a damaged value when every faulty step, mask, layer or setting is set aside, the smallest
@@ -49,27 +56,27 @@ const MAX_ASIDE = 200;
 export function salvaged(value: unknown): Salvaged | null {
   let now = migrated(value);
   const aside: Aside[] = [];
-  while (aside.length < MAX_ASIDE) {
+  for (let round = 0; round < ROUNDS; round++) {
     const { scene, faults } = readScene(now);
     if (scene) return { scene, aside };
-    const fault = faults[0]!;
-    const without = setAside(now, keysOf(fault.path));
-    if (!without) return null;
-    aside.push({ ...fault, name: without.name });
-    now = without.value;
+    const cuts: Cut[] = [];
+    // From the last on, so that the places of those before stay what they are.
+    for (const fault of faults.toReversed()) {
+      const cut = cutFor(now, keysOf(fault.path));
+      if (!cut) return null;
+      if (cuts.some((c) => c.path.every((key, i) => key === cut.path[i]))) continue;
+      cuts.push(cut);
+      aside.unshift({ ...fault, name: cut.name });
+    }
+    now = applyPatches(now as object, cuts);
   }
   return null;
 }
 
-/** A value without what is faulty at some keys, and the name of that; null if it can not be without. */
-function setAside(value: unknown, keys: Keys): { value: unknown; name: string } | null {
-  const [first] = keys;
-  if (typeof first === 'string' && first in REPAIRS) {
-    const at = ['kept', 'guides'].includes(first) && typeof keys[1] === 'number' ? 2 : 1;
-    return at === 2
-      ? { value: changed(value, keys.slice(0, 2), undefined), name: first }
-      : { value: changed(value, [first], REPAIRS[first]!()), name: first };
-  }
+/** What sets aside the fault at some keys; null if the scene cannot be without. */
+function cutFor(value: unknown, keys: Keys): Cut | null {
+  const own = typeof keys[0] === 'string' && Object.hasOwn(OWN, keys[0]) ? OWN[keys[0]] : undefined;
+  if (own) return { op: 'replace', path: keys.slice(0, 1), ...own };
   // The innermost layer that holds the fault, and within it a part that it can be without.
   const at = keys.findLastIndex((key, i) => typeof key === 'number' && keys[i - 1] === 'layers');
   if (at < 0) return null;
@@ -77,28 +84,17 @@ function setAside(value: unknown, keys: Keys): { value: unknown; name: string } 
   const [part, index] = keys.slice(at + 1);
   const name = nameAt(value, layer);
   if (part === 'steps' && typeof index === 'number')
+    return { op: 'remove', path: [...layer, part, index], name: `a step of ${name}` };
+  if (typeof part === 'string' && Object.hasOwn(WITHOUT, part))
     return {
-      value: changed(value, [...layer, part, index], undefined),
-      name: `a step of ${name}`,
+      ...{ op: 'replace', path: [...layer, part], value: WITHOUT[part] },
+      name: `the ${part} of ${name}`,
     };
-  if (typeof part === 'string' && part in WITHOUT)
-    return { value: changed(value, [...layer, part], WITHOUT[part]), name: `${part} of ${name}` };
-  return { value: changed(value, layer, undefined), name };
+  return { op: 'remove', path: layer, name };
 }
 
 /** What a layer is called. */
 function nameAt(value: unknown, keys: Keys): string {
   const layer = keys.reduce<unknown>((v, key) => (v as Thing | null)?.[key], value) as Thing | null;
   return typeof layer?.name === 'string' ? `“${layer.name.slice(0, 60)}”` : 'a layer';
-}
-
-/** A value with another in one place; undefined takes the place out of its list. */
-function changed(value: unknown, [key, ...keys]: Keys, by: unknown): unknown {
-  if (key === undefined) return by;
-  const inner = changed((value as Thing | null)?.[key], keys, by);
-  if (Array.isArray(value))
-    return keys.length === 0 && by === undefined
-      ? value.filter((_, i) => i !== key)
-      : value.map((v: unknown, i) => (i === key ? inner : v));
-  return { ...(value as Thing), [key]: inner };
 }

@@ -1,5 +1,5 @@
 import { beforeEach, describe, expect, it, vi } from 'vitest';
-import { keeperOf, type Clock, type Keeper, type Saved } from './keeper';
+import { saveSchedulerOf, type Clock, type SaveScheduler, type Saved } from './save-scheduler';
 
 vi.useFakeTimers();
 const clock: Clock = {
@@ -14,11 +14,11 @@ let written: string[];
 let states: Saved[];
 let errors: unknown[];
 let fails: boolean;
-let keeper: Keeper<string>;
+let scheduler: SaveScheduler<string>;
 
 beforeEach(() => {
   [written, states, errors, fails] = [[], [], [], false];
-  keeper = keeperOf<string>(
+  scheduler = saveSchedulerOf<string>(
     async (value) => {
       await new Promise((done) => setTimeout(done, 50));
       if (fails) throw new Error('no room');
@@ -34,39 +34,39 @@ beforeEach(() => {
 });
 const pass = (ms: number) => vi.advanceTimersByTimeAsync(ms);
 
-describe('a keeper', () => {
+describe('a scheduler of saves', () => {
   it('writes half a second after the last change, and every two while they go on', async () => {
-    keeper.changed('a', false);
+    scheduler.changed('a', false);
     await pass(400);
     expect(written).toEqual([]);
     await pass(200);
     expect(written).toEqual(['a']);
     expect(states).toEqual(['changed', 'saving', 'saved']);
     for (let i = 0; i < 12; i++) {
-      keeper.changed(`b${i}`, false);
+      scheduler.changed(`b${i}`, false);
       await pass(250);
     }
     expect(written).toHaveLength(2);
     await pass(1000);
     expect(written.at(-1)).toBe('b11');
-    expect(keeper.pending()).toBe(false);
+    expect(scheduler.pending()).toBe(false);
   });
 
   it('waits longer while a drag goes on', async () => {
     for (let i = 0; i < 20; i++) {
-      keeper.changed(`${i}`, true);
+      scheduler.changed(`${i}`, true);
       await pass(250);
     }
     expect(written).toEqual([]);
-    keeper.changed('dropped', false);
+    scheduler.changed('dropped', false);
     await pass(600);
     expect(written).toEqual(['dropped']);
   });
 
   it('writes what changed while it wrote, and says saved only of that', async () => {
-    keeper.changed('a', false);
+    scheduler.changed('a', false);
     await pass(510);
-    keeper.changed('b', false);
+    scheduler.changed('b', false);
     await pass(100);
     expect(written).toEqual(['a']);
     expect(states.at(-1)).toBe('changed');
@@ -77,35 +77,35 @@ describe('a keeper', () => {
 
   it('tries again, ever less often, tells the error once, and loses nothing', async () => {
     fails = true;
-    keeper.changed('a', false);
+    scheduler.changed('a', false);
     await pass(600);
     expect(states.at(-1)).toBe('failed');
-    keeper.changed('b', false);
+    scheduler.changed('b', false);
     await pass(20_000);
     expect(states.at(-1)).toBe('failed');
     expect(states.filter((s) => s === 'failed').length).toBeGreaterThan(3);
     expect(states.filter((s) => s === 'failed').length).toBeLessThan(8);
     expect(errors).toHaveLength(1);
-    expect(keeper.pending()).toBe(true);
+    expect(scheduler.pending()).toBe(true);
     fails = false;
     await pass(16_000);
     expect(written).toEqual(['b']);
     expect(states.at(-1)).toBe('saved');
-    // A later failure is told again.
+    // A later failure is reported again.
     fails = true;
-    keeper.changed('c', false);
+    scheduler.changed('c', false);
     await pass(600);
     expect(errors).toHaveLength(2);
   });
 
   it('writes at once when the page is left, what is newest last', async () => {
-    keeper.changed('a', true);
-    void keeper.flush();
-    keeper.changed('b', true);
-    const done = keeper.flush();
+    scheduler.changed('a', true);
+    void scheduler.flush();
+    scheduler.changed('b', true);
+    const done = scheduler.flush();
     await pass(200);
     await done;
     expect(written).toEqual(['a', 'b']);
-    expect(keeper.pending()).toBe(false);
+    expect(scheduler.pending()).toBe(false);
   });
 });

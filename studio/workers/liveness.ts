@@ -3,12 +3,12 @@
  * as it lives, which the browser lets go when it ends, however it ends.
  */
 
-/** Holds a lock for as long as this worker lives. Resolves when it is held; at once where there are no locks. */
-export const holdLifeline = (name: string): Promise<void> =>
-  new Promise((held) => {
-    if (!navigator.locks) return held();
+/** Holds a lock for as long as this worker lives. Resolves when it is granted; at once where there are no locks. */
+export const holdLivenessLock = (name: string): Promise<void> =>
+  new Promise((granted) => {
+    if (!navigator.locks) return granted();
     void navigator.locks.request(name, () => {
-      held();
+      granted();
       return new Promise<never>(() => undefined);
     });
   });
@@ -18,5 +18,5 @@ export function onEnd(name: string, ended: () => void): void {
   void navigator.locks?.request(name, ended);
 }
 
-/** A name that no other lifeline has. */
-export const newLifeline = (): string => `ignis-worker-${crypto.randomUUID()}`;
+/** A name that no other lock has. */
+export const newLivenessLock = (): string => `ignis-worker-${crypto.randomUUID()}`;

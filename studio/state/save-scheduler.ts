@@ -27,7 +27,7 @@ export const PAGE_CLOCK: Clock = {
 };
 
 /** Writes what it is given, and says where that stands. */
-export interface Keeper<T> {
+export interface SaveScheduler<T> {
   /** What there is now, which is to be written; whether a drag goes on that will change it again. */
   changed(value: T, dragging: boolean): void;
   /** Writes at once what is not written yet. */
@@ -37,14 +37,14 @@ export interface Keeper<T> {
 }
 
 /**
- * A keeper of one scene. `write` returns where the value is then; `tell` is given each new state, and with the first of
+ * A scheduler of the saves of one scene. `write` returns where the value is then; `tell` is given each new state, and with the first of
  * several failures in a row its error. Values are written one after the other, the newest last.
  */
-export function keeperOf<T>(
+export function saveSchedulerOf<T>(
   write: (value: T) => Promise<'saved' | 'page'>,
   tell: (saved: Saved, error?: unknown) => void,
   clock: Clock = PAGE_CLOCK,
-): Keeper<T> {
+): SaveScheduler<T> {
   let next: { value: T } | null = null;
   let writing: Promise<void> | null = null;
   /** When the oldest change that is not written was made; 0 if all are. */
