@@ -1,10 +1,9 @@
 import { parseScene, readScene } from '@ignis/core/scene/model/check';
-import { shortened, withinLimits } from '@ignis/core/scene/model/limits';
 import { newId } from '@ignis/core/scene/model/make';
 import { assetsMentioned, assetsOf } from '@ignis/core/scene/model/needs';
 import type { Aside, Salvaged } from '@ignis/core/scene/model/salvage';
-import { salvaged } from '@ignis/core/scene/model/salvage';
 import type { Scene } from '@ignis/core/scene/model/schema';
+import { MAX_NAME, shortened } from '@ignis/core/scene/model/schema';
 import type { AssetRecord, SceneRecord } from './database';
 import { database, inDatabase } from './connection';
 
@@ -76,13 +75,14 @@ export async function loadScene(id: string): Promise<Opened | null> {
 async function soundPart(record: SceneRecord): Promise<Salvaged> {
   const { scene } = readScene(record.scene);
   if (scene) return { scene, aside: [] };
+  const { salvaged } = await import('@ignis/core/scene/model/salvage');
   const left = salvaged(record.scene);
   // Which throws, and names the fault.
   if (!left) return { scene: parseScene(record.scene), aside: [] };
   await restoreScene({
     ...record,
     id: newId(),
-    scene: { ...record.scene, name: shortened(`${left.scene.name}, as it was`, 200) },
+    scene: { ...record.scene, name: shortened(`${left.scene.name}, as it was`, MAX_NAME) },
   });
   await restoreScene({ ...record, scene: left.scene });
   return left;
@@ -106,9 +106,13 @@ export const saveAsset = (name: string, bytes: Blob): Promise<void> =>
     ),
   );
 
-/** A scene as it is saved: within its limits; one that cannot be brought there is saved whole, as it is. */
-function savable(scene: Scene): Scene {
+/**
+ * A scene as it is saved: within its limits; one that cannot be brought there is saved whole, as it is. What does that is
+ * loaded when it is needed: the bench has it already, and the shelf starts without it.
+ */
+async function savable(scene: Scene): Promise<Scene> {
   try {
+    const { withinLimits } = await import('@ignis/core/scene/model/limits');
     return withinLimits(scene).scene;
   } catch {
     return scene;
@@ -134,7 +138,7 @@ export const saveScene = (
   { thumbnail, bytesOf }: Beside = {},
 ): Promise<'saved' | 'page'> =>
   guarded(async () => {
-    const scene = savable(given);
+    const scene = await savable(given);
     const now = Date.now();
     const fresh = (old: SceneRecord | undefined): SceneRecord => ({
       id,
@@ -200,7 +204,7 @@ const changeRecord = (
 /** Gives a scene another name, as it is stored now, and not as a page may have it. Throws a StorageFull without room. */
 export const renameScene = (id: string, name: string): Promise<void> =>
   changeRecord(id, ({ scene }) => ({
-    scene: savable({ ...scene, name }),
+    scene: { ...scene, name: shortened(name, MAX_NAME) },
     changed: Date.now(),
   }));
 

@@ -6,7 +6,8 @@ import { layersOfSvg } from '../../files/svg-layers';
 import { edit, limited, redo, remember, undo, EMPTY_HISTORY } from '../edits/edit';
 import { duplicateLayer, setPlacement, setScene } from '../edits/layer-edits';
 import { parseScene, sceneFaults } from './check';
-import { shortened, withinLimits } from './limits';
+import { withinLimits } from './limits';
+import { shortened } from './schema';
 import { newEcho, newFill, newGroup, newScene, newStep } from './make';
 import type { Layer, Scene, Step } from './schema';
 

@@ -2,7 +2,7 @@
 import { applyPatches, enablePatches } from 'immer';
 import * as v from 'valibot';
 import { SceneError, pathOf } from './check';
-import { betweenSchema, layerSchema, sceneEntries } from './schema';
+import { betweenSchema, layerSchema, sceneEntries, shortened } from './schema';
 import type { Layer, Scene } from './schema';
 
 enablePatches();
@@ -79,10 +79,6 @@ function mend({ keys, issue }: Issue): (Issue & { value: unknown }) | null {
     return { keys, issue, value: shortened(input, requirement as number) };
   return null;
 }
-
-/** The beginning of a text, of at most so many UTF-16 units, without half a character at its end. */
-export const shortened = (text: string, most: number): string =>
-  text.slice(0, most).replace(/[\ud800-\udbff]$/, '');
 
 const refusal = (issues: Issue[]): SceneError =>
   new SceneError(

@@ -21,7 +21,14 @@ export const MAX_PIXELS = 100_000_000;
 export const MAX_DEPTH = 16;
 
 const id = idSchema;
-const name = v.pipe(v.string(), v.maxLength(200, 'A name has at most 200 letters.'));
+/** The most letters of a name, UTF-16 units. */
+export const MAX_NAME = 200;
+const name = v.pipe(v.string(), v.maxLength(MAX_NAME, `A name has at most ${MAX_NAME} letters.`));
+
+/** The beginning of a text, of at most so many UTF-16 units, without half a character at its end. */
+export const shortened = (text: string, most: number): string =>
+  text.slice(0, most).replace(/[\ud800-\udbff]$/, '');
+
 const side = v.pipe(
   v.number(),
   v.integer('A side is a whole number of px.'),
