@@ -36,6 +36,7 @@ export interface BenchDoes {
   saveSvg(): void;
   openExport(): void;
   openCosts(): void;
+  openEarlier(): void;
   saveFile(): void;
   copyPicture(): void;
   toShelf(): void;
@@ -129,6 +130,7 @@ export function actions(does: BenchDoes): Action[] {
     },
     { name: 'The recipe book', run: does.toRecipes, enabled: true },
     { name: 'What the picture costs', run: does.openCosts, enabled: true },
+    { name: 'Earlier states of the scene', run: does.openEarlier, enabled: true },
     {
       name: 'The scene: background, light, end',
       run: () => bench().select(null),

@@ -1,7 +1,7 @@
 import { toast } from 'sonner';
 import { bakingScale, putBaked, toBake } from '@ignis/core/scene/edits/bake';
 import type { Layer } from '@ignis/core/scene/model/schema';
-import { saveAsset } from '../storage/scenes';
+import { saveAsset } from '../storage/assets';
 import { useBench } from '../state/bench';
 import { addAsset, bringIn, exportPng } from '../workers/engine';
 import { tellFailure } from '../state/failure';

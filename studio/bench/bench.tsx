@@ -6,13 +6,14 @@ import type { Point } from '@ignis/core/geometry/affine';
 import { addInFront, findLayer } from '@ignis/core/scene/edits/layer-edits';
 import { paletteOf } from '@ignis/core/scene/edits/palette';
 import { newGroup, newPicture } from '@ignis/core/scene/model/make';
-import type { Aside } from '@ignis/core/scene/model/salvage';
 import { bringInPicture, filesIn, isSceneFile, PICTURES } from '../files/bring-in';
 import { download, fileName, openSceneFile, sceneFile } from '../files/scene-file';
-import { shelve, useAutosave } from '../state/autosave';
+import { useAutosave } from '../state/autosave';
 import { useBench } from '../state/bench';
-import { retainingAssets, loadScene, storageFault } from '../storage/scenes';
-import { addAsset, exportPng, warmUp } from '../workers/engine';
+import { useOpenedScene } from '../state/opened-scene';
+import { retainingAssets } from '../storage/assets';
+import { storageFault } from '../storage/connection';
+import { exportPng } from '../workers/engine';
 import { Mark } from '../ui/mark';
 import { DialogFaultBoundary, FaultBoundary } from '../ui/fault-boundary';
 import { ScenePalette } from '../ui/palette-context';
@@ -20,6 +21,7 @@ import { actions, type BenchDoes } from './actions';
 import { canPasteLayer, pasteLayer } from './commands/clipboard';
 import { middleOfView } from './commands/view';
 import { Chain } from './chain/chain';
+import { Elsewhere } from './elsewhere';
 import { ExportDialog } from './export-dialog';
 import { Header } from './header';
 import { LookSheet } from './look-sheet';
@@ -29,55 +31,18 @@ import { Strip } from './strip/strip';
 import { isLine } from '@ignis/core/scene/model/traits';
 import { tellFailure } from '../state/failure';
 
-/** Charts are loaded when they are asked for. */
+/** Loaded when they are asked for. */
 const Costs = lazy(() => import('./costs'));
+const EarlierDialog = lazy(() => import('./earlier-dialog'));
 
 /** The screen where one scene is made. */
 export default function Bench() {
   const { id = '' } = useParams();
-  const [fault, setFault] = useState<string | null>(null);
-  const [ready, setReady] = useState('');
-
-  useEffect(() => {
-    let gone = false;
-    warmUp();
-    setFault(null);
-    loadScene(id)
-      .then((found) => {
-        if (gone) return;
-        if (!found)
-          return setFault(
-            'This scene is not on your shelf. It may have been deleted, or made in another browser.',
-          );
-        for (const [name, bytes] of found.assets) addAsset(name, bytes);
-        tellAside(found.aside);
-        useBench.getState().open(id, found.record.scene);
-        setReady(id);
-        // A scene from a file or an example has no picture on the shelf yet.
-        const { scene, thumbnail } = found.record;
-        if (!thumbnail) void shelve(id, scene);
-      })
-      .catch((error: Error) => !gone && setFault(error.message));
-    return () => {
-      gone = true;
-    };
-  }, [id]);
+  const { ready, fault } = useOpenedScene(id);
 
   if (fault) return <Missing text={fault} />;
   if (ready !== id) return null;
   return <Open />;
-}
-
-/** Says what of a damaged scene is not in it. */
-function tellAside(aside: Aside[]): void {
-  if (aside.length === 0) return;
-  console.error('Set aside', aside);
-  const names = aside.slice(0, 6).map((a) => a.name);
-  const more = aside.length > names.length ? ` and ${aside.length - names.length} more` : '';
-  toast.warning('Parts of this scene were damaged, and are set aside', {
-    description: `${names.join(', ')}${more}. The scene as it was stands on the shelf beside it.`,
-    duration: 20_000,
-  });
 }
 
 function Missing({ text }: { text: string }) {
@@ -127,7 +92,9 @@ function Open() {
   const navigate = useNavigate();
   const chooser = useRef<HTMLInputElement>(null);
   const svgChooser = useRef<HTMLInputElement>(null);
-  const [window_, setWindow] = useState<'export' | 'keys' | 'palette' | 'costs' | null>(null);
+  const [window_, setWindow] = useState<'export' | 'keys' | 'palette' | 'costs' | 'earlier' | null>(
+    null,
+  );
   const name = useBench((s) => s.scene.name);
   const selected = useBench((s) => s.selected);
   useAutosave();
@@ -188,6 +155,7 @@ function Open() {
       },
       openExport: () => setWindow('export'),
       openCosts: () => setWindow('costs'),
+      openEarlier: () => setWindow('earlier'),
       openHelp: () => setWindow('keys'),
       openPalette: () => setWindow('palette'),
       toShelf: () => void navigate('/'),
@@ -259,6 +227,7 @@ function Open() {
         <div className="flex min-h-0 flex-1">
           <div className="relative min-w-0 flex-1">
             <FaultBoundary what="The stage" {...guard}>
+              <Elsewhere />
               <LookSheet />
               <Stage onFiles={(files, at, keepSize) => void addFiles(files, at, keepSize)} />
             </FaultBoundary>
@@ -306,6 +275,11 @@ function Open() {
           {window_ === 'costs' && (
             <Suspense>
               <Costs onClose={() => setWindow(null)} />
+            </Suspense>
+          )}
+          {window_ === 'earlier' && (
+            <Suspense>
+              <EarlierDialog onClose={() => setWindow(null)} />
             </Suspense>
           )}
           {window_ === 'palette' && (

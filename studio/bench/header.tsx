@@ -1,4 +1,4 @@
-import { ChevronDown, CircleHelp, Gauge, Minus, Plus, Redo2, Undo2 } from 'lucide-react';
+import { ChevronDown, CircleHelp, Gauge, History, Minus, Plus, Redo2, Undo2 } from 'lucide-react';
 import { Link } from 'react-router';
 import { toast } from 'sonner';
 import { setScene } from '@ignis/core/scene/edits/layer-edits';
@@ -70,6 +70,14 @@ export function Header({ does }: { does: BenchDoes }) {
       >
         {SAVED[saved].text}
       </span>
+      <Button
+        look="icon"
+        aria-label="Earlier states"
+        title="Earlier states of the scene"
+        onClick={does.openEarlier}
+      >
+        <History size={15} />
+      </Button>
 
       <div className="ml-auto flex items-center">
         <Button

@@ -4,7 +4,7 @@ import { sfntOf } from '@ignis/core/files/font-file';
 import { FontFault, faceOf } from '@ignis/core/text/face';
 import { loadShaper } from '@ignis/core/text/shaper';
 import { wantFaces } from '../state/fonts';
-import { saveAsset } from '../storage/scenes';
+import { saveAsset } from '../storage/assets';
 import { addAsset } from '../workers/engine';
 
 /** What a file chooser offers. */

@@ -1,6 +1,6 @@
 import { FileFault } from '@ignis/core/files/fault';
 import type { PictureSource } from '@ignis/core/sources/picture';
-import { saveAsset } from '../storage/scenes';
+import { saveAsset } from '../storage/assets';
 import { addAsset, bringIn } from '../workers/engine';
 import { askSize } from './ask-size';
 

@@ -1,7 +1,8 @@
 import { parseScene } from '@ignis/core/scene/model/check';
 import type { Scene } from '@ignis/core/scene/model/schema';
 import { assetsOf } from '@ignis/core/scene/model/needs';
-import { createScene, loadAssets } from '../storage/scenes';
+import { loadAssets } from '../storage/assets';
+import { createScene } from '../storage/scenes';
 
 /** What packs and unpacks is loaded when a file is first opened or saved. */
 const packing = () => import('@ignis/core/files/ignis-file');

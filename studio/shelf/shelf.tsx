@@ -8,16 +8,14 @@ import { bringInPicture, filesIn, isSceneFile, PICTURES } from '../files/bring-i
 import { download, fileName, openSceneFile, sceneFile } from '../files/scene-file';
 import { switchTheme, useTheme } from '../state/theme';
 import type { SceneRecord } from '../storage/database';
+import { removeUnusedAssets, retainingAssets } from '../storage/assets';
+import { storageFault } from '../storage/connection';
 import {
   createScene,
   hasScene,
-  removeUnusedAssets,
-  retainingAssets,
-  renameScene,
-  listScenes,
   removeScene,
+  renameScene,
   restoreScene,
-  storageFault,
   watchScenes,
 } from '../storage/scenes';
 import { Button } from '../ui/button';
@@ -28,6 +26,18 @@ import { SceneCard } from './scene-card';
 import { tellFailure } from '../state/failure';
 
 const NewScene = lazy(() => import('./new-scene'));
+
+/** A new scene of a picture or of a saved scene; its id, or null if the artist called it off. */
+async function sceneOfFile(file: File): Promise<string | null> {
+  if (isSceneFile(file)) return openSceneFile(file, file.name);
+  const brought = await bringInPicture(file);
+  if (!brought) return null;
+  const { source, name } = brought;
+  const scene = newScene(name, source.width, source.height, null);
+  const middle = { x: source.width / 2, y: source.height / 2 };
+  scene.layers.push(newPicture(name, source, scene, middle, true));
+  return createScene(scene, new Map());
+}
 
 /** The first screen: the artist's scenes, and the examples. */
 export function Shelf() {
@@ -40,53 +50,71 @@ export function Shelf() {
   const [making, setMaking] = useState(false);
   const [busy, setBusy] = useState<string | null>(null);
 
-  const refresh = useCallback(async () => setScenes(await listScenes()), []);
   useEffect(() => {
     document.title = 'Ignis';
-    void refresh().then(removeUnusedAssets);
-    return watchScenes(() => void refresh());
-  }, [refresh]);
+    void removeUnusedAssets();
+    return watchScenes(setScenes);
+  }, []);
 
-  /** Runs a task that may fail, and says so in its own words. */
+  /** Runs a task that may fail, after those before it, and says so in its own words. */
+  const last = useRef<Promise<void>>(Promise.resolve());
+  const waiting = useRef(0);
   const attempt = useCallback(
-    async (doing: string | null, failed: string, task: () => Promise<void>) => {
-      setBusy(doing);
-      try {
-        await retainingAssets(task);
-      } catch (error) {
-        tellFailure(failed, error);
-      } finally {
-        setBusy(null);
-      }
+    (doing: string | null, failed: string, task: () => Promise<void>): Promise<void> => {
+      const run = async () => {
+        setBusy(doing);
+        try {
+          await retainingAssets(task);
+        } catch (error) {
+          tellFailure(failed, error);
+        } finally {
+          waiting.current--;
+          setBusy(null);
+        }
+      };
+      waiting.current++;
+      return (last.current = last.current.then(run));
     },
     [],
   );
 
-  const openFile = useCallback(
-    (file: File) =>
-      attempt(`Opening ${file.name || 'the picture'}…`, 'That could not be opened', async () => {
-        if (isSceneFile(file))
-          return void navigate(`/scene/${await openSceneFile(file, file.name)}`);
-        const brought = await bringInPicture(file);
-        if (!brought) return;
-        const { source, name } = brought;
-        const scene = newScene(name, source.width, source.height, null);
-        scene.layers.push(
-          newPicture(name, source, scene, { x: source.width / 2, y: source.height / 2 }, true),
+  /**
+   * Opens files one after another: one leads to the bench, of several each becomes a scene on the shelf. The shelf is not left
+   * while others wait.
+   */
+  const openFiles = useCallback(
+    async (files: File[]) => {
+      const made: string[] = [];
+      for (const file of files)
+        await attempt(
+          `Opening ${file.name || 'the picture'}…`,
+          'That could not be opened',
+          async () => {
+            const id = await sceneOfFile(file);
+            if (id) made.push(id);
+          },
         );
-        void navigate(`/scene/${await createScene(scene, new Map())}`);
-      }),
+      if (files.length === 1 && made[0] && waiting.current === 0)
+        void navigate(`/scene/${made[0]}`);
+    },
     [attempt, navigate],
   );
 
+  // Who leaves now loses what is being opened.
+  useEffect(() => {
+    if (!busy) return;
+    const ask = (e: BeforeUnloadEvent) => e.preventDefault();
+    window.addEventListener('beforeunload', ask);
+    return () => window.removeEventListener('beforeunload', ask);
+  }, [busy]);
+
   useEffect(() => {
     const paste = (e: ClipboardEvent) => {
-      const file = filesIn(e.clipboardData)[0];
-      if (file) void openFile(file);
+      void openFiles(filesIn(e.clipboardData));
     };
     window.addEventListener('paste', paste);
     return () => window.removeEventListener('paste', paste);
-  }, [openFile]);
+  }, [openFiles]);
 
   const make = (scene: Scene) =>
     attempt(
@@ -115,8 +143,7 @@ export function Shelf() {
       onDragOver={(e) => e.preventDefault()}
       onDrop={(e) => {
         e.preventDefault();
-        const file = filesIn(e.dataTransfer)[0];
-        if (file) void openFile(file);
+        void openFiles(filesIn(e.dataTransfer));
       }}
     >
       <div className="mx-auto max-w-6xl px-8 pt-7 pb-16">
@@ -150,13 +177,13 @@ export function Shelf() {
             ref={chooser}
             label="Open a picture"
             accept={PICTURES}
-            onFile={(f) => void openFile(f)}
+            onFiles={(f) => void openFiles(f)}
           />
           <FileInput
             ref={sceneChooser}
             label="Open a saved scene"
             accept=".ignis"
-            onFile={(f) => void openFile(f)}
+            onFiles={(f) => void openFiles(f)}
           />
         </header>
 
@@ -269,22 +296,23 @@ interface FileInputProps {
   ref: Ref<HTMLInputElement>;
   label: string;
   accept: string;
-  onFile(file: File): void;
+  onFiles(files: File[]): void;
 }
 
 /** A file chooser without a face; a button opens it. */
-function FileInput({ ref, label, accept, onFile }: FileInputProps) {
+function FileInput({ ref, label, accept, onFiles }: FileInputProps) {
   return (
     <input
       ref={ref}
       type="file"
       hidden
+      multiple
       aria-label={label}
       accept={accept}
       onChange={(e) => {
-        const file = e.target.files?.[0];
+        const files = [...(e.target.files ?? [])];
         e.target.value = '';
-        if (file) onFile(file);
+        onFiles(files);
       }}
     />
   );

@@ -1,10 +1,11 @@
 import { useEffect } from 'react';
 import type { Scene } from '@ignis/core/scene/model/schema';
-import { saveScene, saveThumbnail } from '../storage/scenes';
+import { SceneConflict, saveScene, saveThumbnail } from '../storage/scenes';
 import { assetBytes, picture } from '../workers/engine';
 import { useBench } from './bench';
 import { tellFailure, withoutIt } from './failure';
-import { saveSchedulerOf } from './save-scheduler';
+import { broughtTogether } from './outside-changes';
+import { saveSchedulerOf, type SaveScheduler } from './save-scheduler';
 
 /** The longer side of a scene's picture on the shelf, px. */
 const THUMBNAIL = 480;
@@ -17,11 +18,29 @@ export const shelve = async (id: string, scene: Scene): Promise<void> => {
     .catch(withoutIt('The picture of the scene on the shelf failed'));
 };
 
+/** Writes a scene over what is stored of it, so far as the bench knows; what others wrote meanwhile is not lost. */
+async function write(id: string, scene: Scene): Promise<'saved' | 'page'> {
+  const { stored: over, id: onBench } = useBench.getState();
+  try {
+    const { where, stored } = await saveScene(id, scene, {
+      bytesOf: assetBytes,
+      over: onBench === id ? over : null,
+    });
+    // The scene on the bench is the one to compare the next with: what is the same in both is the same object.
+    if (useBench.getState().id === id) useBench.getState().set({ stored });
+    return where;
+  } catch (error) {
+    if (!(error instanceof SceneConflict)) throw error;
+    const both = await broughtTogether(scene, error.record);
+    return both ? write(id, both) : 'saved';
+  }
+}
+
 /** What saves the scene that was opened under an id. */
 const schedulerOfScene = (id: string) =>
   saveSchedulerOf<Scene>(
     async (scene) => {
-      const where = await saveScene(id, scene, { bytesOf: assetBytes });
+      const where = await write(id, scene);
       if (!useBench.getState().gesture) void shelve(id, scene);
       return where;
     },
@@ -32,30 +51,36 @@ const schedulerOfScene = (id: string) =>
     },
   );
 
+let scheduler: SaveScheduler<Scene> | null = null;
+
+/** Stores at once what of the scene on the bench is not stored yet. */
+export const flushSaves = (): Promise<void> => scheduler?.flush() ?? Promise.resolve();
+
 /**
  * Saves the scene on the bench in the browser, and when the page is hidden or left. Asks before the page is left with
  * something that is not saved.
  */
 export function useAutosave(): void {
   useEffect(() => {
-    let scheduler = schedulerOfScene(useBench.getState().id);
+    let own = (scheduler = schedulerOfScene(useBench.getState().id));
     const stop = useBench.subscribe((state, before) => {
       if (state.id !== before.id) {
-        void scheduler.flush();
-        scheduler = schedulerOfScene(state.id);
+        void own.flush();
+        own = scheduler = schedulerOfScene(state.id);
         return;
       }
+      const isOfOthers = state.scene === state.stored?.scene;
       const dropped = before.gesture !== null && state.gesture === null;
-      if (state.scene !== before.scene || (dropped && scheduler.pending()))
-        scheduler.changed(state.scene, state.gesture !== null);
+      if ((state.scene !== before.scene && !isOfOthers) || (dropped && own.pending()))
+        own.changed(state.scene, state.gesture !== null);
     });
-    const hidden = () => document.visibilityState === 'hidden' && void scheduler.flush();
-    const leave = () => void scheduler.flush();
+    const hidden = () => document.visibilityState === 'hidden' && void own.flush();
+    const leave = () => void own.flush();
     const ask = (e: BeforeUnloadEvent) => {
       const { saved, history } = useBench.getState();
       const isOnlyHere = saved === 'page' && history.past.length > 0;
-      if (!scheduler.pending() && !isOnlyHere) return;
-      void scheduler.flush();
+      if (!own.pending() && !isOnlyHere) return;
+      void own.flush();
       e.preventDefault();
     };
     document.addEventListener('visibilitychange', hidden);
@@ -63,7 +88,7 @@ export function useAutosave(): void {
     window.addEventListener('beforeunload', ask);
     return () => {
       stop();
-      void scheduler.flush();
+      void own.flush();
       document.removeEventListener('visibilitychange', hidden);
       window.removeEventListener('pagehide', leave);
       window.removeEventListener('beforeunload', ask);

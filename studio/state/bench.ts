@@ -8,6 +8,7 @@ import { mapAround } from '@ignis/core/scene/arrange/placement';
 import { SceneError } from '@ignis/core/scene/model/check';
 import type { Layer, Scene } from '@ignis/core/scene/model/schema';
 import { storageFault } from '../storage/connection';
+import type { Stored } from '../storage/scenes';
 import type { Document } from './document';
 import {
   NO_DOCUMENT,
@@ -26,6 +27,8 @@ export type { View };
 /** The bench: the document, the workspace about it, and what can be done to both at once. */
 interface BenchState extends Document, Workspace {
   open(id: string, scene: Scene): void;
+  /** Shows the scene as others have stored it: there is nothing to take back of what they did. */
+  follow(stored: Stored): void;
   /** One change, one step of undo. */
   change(label: string, edit: Edit): void;
   /** A change that is still going on: each call counts from where the drag began. */
@@ -54,7 +57,17 @@ function tellRefusal(error: unknown): void {
 }
 
 export const useBench = create<BenchState>()((set, get) => {
+  /** Whether the scene may be changed here; says so if it may not. */
+  const isAllowed = () => {
+    if (!get().held)
+      toast('Another tab works on this scene', {
+        id: 'elsewhere',
+        description: 'What you see here follows it. Press Work here to go on in this tab.',
+      });
+    return get().held;
+  };
   const travel = (way: 'undo' | 'redo'): string | null => {
+    if (!isAllowed()) return null;
     get().drop();
     const to = travelled(get(), way);
     if (!to) return null;
@@ -80,7 +93,14 @@ export const useBench = create<BenchState>()((set, get) => {
       });
     },
 
+    follow(stored) {
+      const { id, opened } = get();
+      const next = { ...openedDocument(id, stored.scene), opened };
+      set({ ...next, ...settled(stored.scene, get()), stored, saved: 'saved' });
+    },
+
     change(label, change) {
+      if (!isAllowed()) return;
       get().drop();
       try {
         const done = changed(get(), label, change);
@@ -92,7 +112,9 @@ export const useBench = create<BenchState>()((set, get) => {
       }
     },
 
-    drag: (label, change) => set(dragged(get(), label, change)),
+    drag(label, change) {
+      if (isAllowed()) set(dragged(get(), label, change));
+    },
 
     drop() {
       try {

@@ -5,7 +5,7 @@ import { putCutOut } from '@ignis/core/scene/edits/cut-edits';
 import { bringIn, addAsset, assetBytes } from '../workers/engine';
 import type { CutUnderWay } from '../workers/cutter';
 import { cut, prepareCut } from '../workers/cutter';
-import { saveAsset } from '../storage/scenes';
+import { saveAsset } from '../storage/assets';
 import { useBench } from './bench';
 import { tellFailure } from './failure';
 

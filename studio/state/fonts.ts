@@ -3,7 +3,7 @@ import { create } from 'zustand';
 import { facesOf } from '@ignis/core/scene/model/needs';
 import { needFaces } from '@ignis/core/text/library';
 import { faceBytes } from '../files/face-bytes';
-import { loadAssets } from '../storage/scenes';
+import { loadAssets } from '../storage/assets';
 import { useBench } from './bench';
 
 /** How many times fonts have come since the page was opened: what is laid out must be seen anew then. */

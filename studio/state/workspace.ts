@@ -1,3 +1,4 @@
+import type { Stored } from '../storage/scenes';
 import type { Saved } from './save-scheduler';
 import type { Point } from '@ignis/core/geometry/affine';
 import type { AnchorPlace } from '@ignis/core/geometry/anchors';
@@ -47,6 +48,10 @@ export interface Workspace {
   comparing: boolean;
   compareWith: 'layer' | 'opened';
   saved: Saved;
+  /** The scene as it is stored, so far as this page knows; null if it never was. */
+  stored: Stored | null;
+  /** Whether this tab works on the scene, and not another that has it open too. */
+  held: boolean;
   /** Whether a new line is drawn by hand, and not anchor by anchor. */
   freehand: boolean;
   /** How far a line drawn by hand may be smoothed away from the hand, CSS px. */
@@ -63,7 +68,7 @@ export const EMPTY_WORKSPACE: Workspace = {
   ...NOTHING_OPEN,
   ...{ selected: null, others: [], snapped: null, hovered: null, folded: new Set() },
   ...{ mode: 'arrange', view: { zoom: 1, x: 0, y: 0 }, comparing: false, compareWith: 'layer' },
-  ...{ saved: 'saved', freehand: false, fidelity: 3 },
+  ...{ saved: 'saved', stored: null, held: true, freehand: false, fidelity: 3 },
 };
 
 /** The mode that a layer is first worked on in. */

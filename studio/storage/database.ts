@@ -1,6 +1,7 @@
 import Dexie, { type Table } from 'dexie';
 import type { Recipe } from '@ignis/core/recipes/recipe';
 import { readScene } from '@ignis/core/scene/model/check';
+import type { Delta } from '@ignis/core/scene/model/delta';
 import type { Scene } from '@ignis/core/scene/model/schema';
 import { VERSION } from '@ignis/core/scene/model/schema';
 
@@ -12,6 +13,20 @@ export interface SceneRecord {
   changed: number;
   /** A small PNG of the scene; none before the first save. */
   thumbnail: Blob | null;
+  /** Counts how often the scene was written; left out before it was. */
+  revision?: number;
+}
+
+/** How a scene was some time ago. */
+export interface EarlierRecord {
+  /** The id of the scene. */
+  scene: string;
+  /** When it was saved so. */
+  at: number;
+  /** What leads back to it from the next newer of the scene's records, or from the scene. */
+  delta: Delta;
+  /** How large the delta is as JSON, letters. */
+  size: number;
 }
 
 /** A picture's file, named by its content. */
@@ -33,6 +48,7 @@ export class Database extends Dexie {
   scenes!: Table<SceneRecord, string>;
   assets!: Table<AssetRecord, string>;
   recipes!: Table<RecipeRecord, string>;
+  earlier!: Table<EarlierRecord, [scene: string, at: number]>;
 
   constructor() {
     // What is called saved is on the disk, and not on its way there.
@@ -47,5 +63,6 @@ export class Database extends Dexie {
         // One that cannot be read stays as it is: the fault is named when it is opened.
         .modify((record) => void (record.scene = readScene(record.scene).scene ?? record.scene)),
     );
+    this.version(VERSION + 0.1).stores({ earlier: '[scene+at], scene' });
   }
 }

@@ -4,7 +4,8 @@ import Dexie from 'dexie';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { parseScene } from '@ignis/core/scene/model/check';
 import { assetsMentioned } from '@ignis/core/scene/model/needs';
-import { VERSION } from '@ignis/core/scene/model/schema';
+import { VERSION, type Scene } from '@ignis/core/scene/model/schema';
+import type { SceneRecord } from './database';
 
 /** A scene as that version saved it, from the examples of its time. */
 const sceneOf = (version: number): Record<string, unknown> =>
@@ -31,7 +32,21 @@ async function keepAsBefore(id: string, scene: object): Promise<void> {
 /** The storage as a page that was just opened has it. */
 async function freshStorage() {
   vi.resetModules();
-  return { ...(await import('./scenes')), ...(await import('./connection')) };
+  const [scenes, assets, connection, earlier] = await Promise.all([
+    import('./scenes'),
+    import('./assets'),
+    import('./connection'),
+    import('./earlier'),
+  ]);
+  /** All scenes as the shelf shows them. */
+  const listScenes = () =>
+    new Promise<SceneRecord[]>((found) => {
+      const stop = scenes.watchScenes((records) => {
+        setTimeout(() => stop());
+        found(records);
+      });
+    });
+  return { ...scenes, ...assets, ...connection, ...earlier, listScenes };
 }
 
 beforeEach(() => {
@@ -111,11 +126,11 @@ describe('a scene that is saved', () => {
     const { saveScene, loadScene, database } = await freshStorage();
     expect(names.length).toBeGreaterThan(0);
     await expect(saveScene('a', scene)).rejects.toThrow('is no longer in this browser');
-    expect(await saveScene('a', scene, { bytesOf })).toBe('saved');
+    expect((await saveScene('a', scene, { bytesOf })).where).toBe('saved');
     // The browser empties the database under the page.
     await database.scenes.clear();
     await database.assets.clear();
-    expect(await saveScene('a', scene, { bytesOf })).toBe('saved');
+    expect((await saveScene('a', scene, { bytesOf })).where).toBe('saved');
     expect([...(await loadScene('a'))!.assets.keys()].sort()).toEqual(names.sort());
     database.close();
   });
@@ -124,7 +139,7 @@ describe('a scene that is saved', () => {
     const { saveScene, loadScene, storageFault, database } = await freshStorage();
     vi.spyOn(console, 'error').mockImplementation(() => undefined);
     database.open = () => Promise.reject(new Error('refused')) as never;
-    expect(await saveScene('a', { ...scene, layers: [] })).toBe('page');
+    expect((await saveScene('a', { ...scene, layers: [] })).where).toBe('page');
     expect(storageFault()).toContain('does not let Ignis keep scenes');
     expect((await loadScene('a'))!.record.scene.name).toBe(scene.name);
   });
@@ -137,7 +152,7 @@ describe('a scene that is saved', () => {
     try {
       const saving = saveScene('a', { ...scene, layers: [] });
       await vi.advanceTimersByTimeAsync(3100);
-      expect(await saving).toBe('page');
+      expect((await saving).where).toBe('page');
     } finally {
       vi.useRealTimers();
     }
@@ -152,6 +167,83 @@ describe('a scene that is saved', () => {
     database.close();
   });
   const assets = () => new Map(names.map((n) => [n, bytesOf()] as const));
+});
+
+describe('a scene that lacks a picture', () => {
+  it('opens without what shows it, which is named; as it was it stays beside', async () => {
+    const scene = parseScene(sceneOf(9));
+    const [gone, ...others] = assetsMentioned(scene);
+    const { saveScene, loadScene, listScenes, database } = await freshStorage();
+    await database.assets.bulkPut(others.map((name) => ({ name, bytes: new Blob(['picture']) })));
+    await database.scenes.put({ id: 'a', scene, created: 1, changed: 2, thumbnail: null });
+    const found = await loadScene('a');
+    expect(found!.aside.length).toBeGreaterThan(0);
+    expect(found!.aside[0]!.message).toBe('Its file is no longer in this browser.');
+    expect(assetsMentioned(found!.record.scene)).not.toContain(gone);
+    const all = await listScenes();
+    expect(all.find((r) => r.id !== 'a')!.scene).toEqual({
+      ...scene,
+      name: `${scene.name}, as it was`,
+    });
+    // It is saved on from what was opened.
+    const over = { scene: found!.record.scene, revision: found!.record.revision!, changed: 2 };
+    await saveScene('a', { ...over.scene, name: 'Later' }, { over });
+    expect((await loadScene('a'))!.aside).toEqual([]);
+    database.close();
+  });
+});
+
+describe('a scene that two tabs write', () => {
+  const scene: Scene = { ...parseScene(sceneOf(9)), layers: [] };
+
+  it('is written over what the tab knows, and over nothing else', async () => {
+    const { saveScene, renameScene, loadScene, SceneConflict, database } = await freshStorage();
+    const first = (await saveScene('a', scene)).stored;
+    const second = (await saveScene('a', { ...scene, name: 'Second' }, { over: first })).stored;
+    expect(second.revision).toBe(first.revision + 1);
+    await expect(saveScene('a', { ...scene, name: 'Late' }, { over: first })).rejects.toThrow(
+      SceneConflict,
+    );
+    expect((await loadScene('a'))!.record.scene.name).toBe('Second');
+    await renameScene('a', 'Third');
+    const late = saveScene('a', { ...scene, name: 'Late' }, { over: second });
+    await expect(late).rejects.toMatchObject({ record: { scene: { name: 'Third' } } });
+    database.close();
+  });
+
+  it('is put back where it was deleted meanwhile', async () => {
+    const { saveScene, removeScene, loadScene, database } = await freshStorage();
+    const { stored } = await saveScene('a', scene);
+    await removeScene('a');
+    await saveScene('a', { ...scene, name: 'Back' }, { over: stored });
+    expect((await loadScene('a'))!.record.scene.name).toBe('Back');
+    database.close();
+  });
+
+  it('has earlier states to go back to, and their pictures are kept', async () => {
+    vi.useFakeTimers({ toFake: ['Date'] });
+    const { saveScene, earlierScenes, removeUnusedAssets, removeScene, saveAsset, database } =
+      await freshStorage();
+    const full = parseScene(sceneOf(9));
+    const names = [...assetsMentioned(full)];
+    for (const name of names) await saveAsset(name, new Blob(['picture']));
+    let { stored } = await saveScene('a', full);
+    for (const name of ['One', 'Two', 'Three']) {
+      vi.setSystemTime(Date.now() + 20_000);
+      ({ stored } = await saveScene('a', { ...scene, name }, { over: stored }));
+    }
+    vi.useRealTimers();
+    const states = await earlierScenes('a');
+    expect(states.map((s) => s.scene.name)).toEqual(['Two', 'One', full.name]);
+    expect(states.at(-1)!.scene).toEqual(full);
+    await removeUnusedAssets();
+    expect(await database.assets.count()).toBe(names.length);
+    await removeScene('a');
+    await removeUnusedAssets();
+    expect(await database.assets.count()).toBe(0);
+    expect(await database.earlier.count()).toBe(0);
+    database.close();
+  });
 });
 
 describe('the shelf', () => {

@@ -1,9 +1,11 @@
 /** What can be opened of a scene that was damaged. */
 import type { Patch } from 'immer';
 import { applyPatches, enablePatches } from 'immer';
-import { defaultsOf } from '../../definitions/parameter';
+import { FONT_ASSET, defaultsOf } from '../../definitions/parameter';
+import { letterParameters } from '../../text/content';
 import { readScene } from './check';
 import type { Fault } from './check';
+import { placesOfAsset } from './needs';
 import { migrated } from './versions';
 import { endParameters, lightParameters } from './schema';
 import type { Scene } from './schema';
@@ -59,29 +61,77 @@ export function salvaged(value: unknown): Salvaged | null {
   for (let round = 0; round < ROUNDS; round++) {
     const { scene, faults } = readScene(now);
     if (scene) return { scene, aside };
-    const cuts: Cut[] = [];
-    // From the last on, so that the places of those before stay what they are.
-    for (const fault of faults.toReversed()) {
-      const cut = cutFor(now, keysOf(fault.path));
-      if (!cut) return null;
-      if (cuts.some((c) => c.path.every((key, i) => key === cut.path[i]))) continue;
-      cuts.push(cut);
-      aside.unshift({ ...fault, name: cut.name });
-    }
-    now = applyPatches(now as object, cuts);
+    const left = without(now, faults, cutFor);
+    if (!left) return null;
+    now = left.value;
+    aside.push(...left.aside);
   }
   return null;
 }
+
+/**
+ * A scene without what needs some assets that are lost: pictures go with the layer, step or mask that shows them, and
+ * letters take on another font. `lost` says of each asset why.
+ */
+export function withoutAssets(scene: Scene, lost: ReadonlyMap<string, string>): Salvaged {
+  const faults = [...lost].flatMap(([asset, message]) =>
+    placesOfAsset(scene, asset).map((path): Fault => ({ path, message })),
+  );
+  const left = without(scene, faults, (value, keys) => {
+    const cut = cutFor(value, keys);
+    const isFont = FONT_ASSET.test(String(at(value, keys)));
+    return cut && isFont
+      ? {
+          op: 'replace',
+          path: keys,
+          value: letterParameters.font.default,
+          name: `the font of ${cut.name}`,
+        }
+      : cut;
+  });
+  // What names an asset stands in a layer, in the selection or in what is kept, and a scene can be without each.
+  return left ? { scene: left.value as Scene, aside: left.aside } : { scene, aside: [] };
+}
+
+/** A value without what holds some faults, and what that was; null if it cannot be without one of them. */
+function without(
+  value: unknown,
+  faults: readonly Fault[],
+  cutOf: (value: unknown, keys: Keys) => Cut | null,
+): { value: unknown; aside: Aside[] } | null {
+  const cuts: Cut[] = [];
+  const aside: Aside[] = [];
+  // From the last on, so that the places of those before stay what they are.
+  for (const fault of faults.toSorted((a, b) => byPlace(keysOf(b.path), keysOf(a.path)))) {
+    const cut = cutOf(value, keysOf(fault.path));
+    if (!cut) return null;
+    if (cuts.some((c) => c.path.every((key, i) => key === cut.path[i]))) continue;
+    cuts.push(cut);
+    aside.unshift({ ...fault, name: cut.name });
+  }
+  return { value: applyPatches(value as object, cuts), aside };
+}
+
+/** The order in which places stand in a scene. */
+function byPlace(a: Keys, b: Keys): number {
+  const i = a.findIndex((key, k) => key !== b[k]);
+  const [x, y] = [a[i], b[i]];
+  return typeof x === 'number' && typeof y === 'number' ? x - y : 0;
+}
+
+/** What stands at some keys. */
+const at = (value: unknown, keys: Keys): unknown =>
+  keys.reduce<unknown>((v, key) => (v as Thing | null)?.[key], value);
 
 /** What sets aside the fault at some keys; null if the scene cannot be without. */
 function cutFor(value: unknown, keys: Keys): Cut | null {
   const own = typeof keys[0] === 'string' && Object.hasOwn(OWN, keys[0]) ? OWN[keys[0]] : undefined;
   if (own) return { op: 'replace', path: keys.slice(0, 1), ...own };
   // The innermost layer that holds the fault, and within it a part that it can be without.
-  const at = keys.findLastIndex((key, i) => typeof key === 'number' && keys[i - 1] === 'layers');
-  if (at < 0) return null;
-  const layer = keys.slice(0, at + 1);
-  const [part, index] = keys.slice(at + 1);
+  const last = keys.findLastIndex((key, i) => typeof key === 'number' && keys[i - 1] === 'layers');
+  if (last < 0) return null;
+  const layer = keys.slice(0, last + 1);
+  const [part, index] = keys.slice(last + 1);
   const name = nameAt(value, layer);
   if (part === 'steps' && typeof index === 'number')
     return { op: 'remove', path: [...layer, part, index], name: `a step of ${name}` };
@@ -95,6 +145,6 @@ function cutFor(value: unknown, keys: Keys): Cut | null {
 
 /** What a layer is called. */
 function nameAt(value: unknown, keys: Keys): string {
-  const layer = keys.reduce<unknown>((v, key) => (v as Thing | null)?.[key], value) as Thing | null;
+  const layer = at(value, keys) as Thing | null;
   return typeof layer?.name === 'string' ? `“${layer.name.slice(0, 60)}”` : 'a layer';
 }

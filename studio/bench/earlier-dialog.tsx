@@ -1,0 +1,115 @@
+import { useEffect, useState } from 'react';
+import { toast } from 'sonner';
+import { assetsOf } from '@ignis/core/scene/model/needs';
+import type { Scene } from '@ignis/core/scene/model/schema';
+import { everyLayer } from '@ignis/core/scene/model/schema';
+import { flushSaves } from '../state/autosave';
+import { useBench } from '../state/bench';
+import { tellFailure, withoutIt } from '../state/failure';
+import { loadAssets } from '../storage/assets';
+import { earlierScenes, type EarlierScene } from '../storage/earlier';
+import { Dialog } from '../ui/dialog';
+import { addAsset, assetBytes, picture } from '../workers/engine';
+
+/** The longer side of a state's small picture, px. */
+const SIDE = 320;
+
+/** When something was, in words. */
+function timeOf(at: number): string {
+  const minutes = Math.round((Date.now() - at) / 60_000);
+  if (minutes < 1) return 'Less than a minute ago';
+  if (minutes < 60) return minutes === 1 ? 'A minute ago' : `${minutes} minutes ago`;
+  return new Date(at).toLocaleString(undefined, { dateStyle: 'medium', timeStyle: 'short' });
+}
+
+/** The earlier states of the scene, as pictures; one is gone back to by a click. */
+export default function EarlierDialog({ onClose }: { onClose(): void }) {
+  const [states, setStates] = useState<EarlierScene[] | null>(null);
+  useEffect(() => {
+    flushSaves()
+      .then(() => earlierScenes(useBench.getState().id))
+      .then(setStates)
+      .catch((error) => tellFailure('The earlier states could not be read', error));
+  }, []);
+
+  const goBack = async ({ at, scene }: EarlierScene) => {
+    await bringAssets(scene);
+    useBench.getState().change('Go back to an earlier state', (s) => void Object.assign(s, scene));
+    onClose();
+    toast(`As it was: ${timeOf(at).toLowerCase()}`, {
+      description: 'Undo takes this back.',
+    });
+  };
+
+  return (
+    <Dialog
+      open
+      onOpenChange={(open) => !open && onClose()}
+      title="Earlier states"
+      description="What the scene was when it was saved, close together in the last minutes, then hour by hour."
+      width="w-[860px]"
+    >
+      {states?.length === 0 && (
+        <p className="py-8 text-center text-dim">
+          There are none yet: the first stands here once the scene has changed.
+        </p>
+      )}
+      <ul className="grid grid-cols-[repeat(auto-fill,minmax(190px,1fr))] gap-4">
+        {states?.map((state) => (
+          <li key={state.at}>
+            <button
+              type="button"
+              className="group block w-full text-left"
+              onClick={() => void goBack(state)}
+              title="Go back to this state; undo takes it back"
+            >
+              <Small scene={state.scene} />
+              <span className="mt-1.5 block text-sm">{timeOf(state.at)}</span>
+              <span className="text-xs text-dim">
+                {layersOf(state.scene)}
+                {sizeOf(state.scene)}
+              </span>
+            </button>
+          </li>
+        ))}
+      </ul>
+    </Dialog>
+  );
+}
+
+const layersOf = (scene: Scene): string => {
+  const count = everyLayer(scene.layers).length;
+  return count === 1 ? '1 layer' : `${count} layers`;
+};
+
+const sizeOf = ({ width, height }: Scene): string => ` · ${width} × ${height}`;
+
+/** Makes the pictures and fonts of a scene known that are not yet. */
+async function bringAssets(scene: Scene): Promise<void> {
+  const missing = assetsOf(scene).filter((name) => !assetBytes(name));
+  for (const [name, bytes] of await loadAssets(missing)) addAsset(name, bytes);
+}
+
+/** A small picture of a scene, once it is made. */
+function Small({ scene }: { scene: Scene }) {
+  const [url, setUrl] = useState<string | null>(null);
+  useEffect(() => {
+    let made: string | null = null;
+    let isGone = false;
+    bringAssets(scene)
+      .then(() => picture({ scene, side: SIDE, background: true }))
+      .then((blob) => {
+        if (!isGone) setUrl((made = URL.createObjectURL(blob)));
+      })
+      .catch(withoutIt('The picture of an earlier state failed'));
+    return () => {
+      isGone = true;
+      if (made) URL.revokeObjectURL(made);
+    };
+  }, [scene]);
+  return (
+    <span className="grid aspect-[4/3] place-items-center overflow-hidden rounded-lg border border-line bg-raised transition group-hover:border-dim">
+      {url && <img src={url} alt="" className="check-small max-h-full max-w-full" />}
+    </span>
+  );
+}

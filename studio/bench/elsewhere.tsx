@@ -1,0 +1,21 @@
+import { MonitorUp } from 'lucide-react';
+import { useBench } from '../state/bench';
+import { takeOver } from '../state/opened-scene';
+import { Button } from '../ui/button';
+
+/** Says that another tab works on the scene, and offers to go on in this one. */
+export function Elsewhere() {
+  const held = useBench((s) => s.held);
+  if (held) return null;
+  return (
+    <div
+      role="status"
+      className="absolute top-14 left-1/2 z-20 flex -translate-x-1/2 items-center gap-3 rounded-lg border border-line bg-raised py-1.5 pr-1.5 pl-3.5 text-sm shadow-lg"
+    >
+      <span>Another tab works on this scene. You see what it does.</span>
+      <Button onClick={takeOver} title="The other tab stores what it has, and then only looks on">
+        <MonitorUp size={15} /> Work here
+      </Button>
+    </div>
+  );
+}

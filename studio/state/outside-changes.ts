@@ -1,0 +1,64 @@
+import { toast } from 'sonner';
+import { setScene } from '@ignis/core/scene/edits/layer-edits';
+import { assetsOf } from '@ignis/core/scene/model/needs';
+import { MAX_NAME, shortened, type Scene } from '@ignis/core/scene/model/schema';
+import { loadAssets } from '../storage/assets';
+import type { SceneRecord } from '../storage/database';
+import { createScene, storedAs } from '../storage/scenes';
+import { addAsset, assetBytes } from '../workers/engine';
+import { useBench } from './bench';
+
+/** What other tabs and the shelf write to the scene on the bench, brought together with what is on it, so that neither is lost. */
+
+/** Shows a scene as another tab has stored it. */
+export async function follow(record: SceneRecord): Promise<void> {
+  const now = useBench.getState();
+  const stored = storedAs(record);
+  if (now.id !== record.id || (now.stored && stored.revision <= now.stored.revision)) return;
+  const missing = assetsOf(stored.scene).filter((name) => !assetBytes(name));
+  for (const [name, bytes] of await loadAssets(missing)) addAsset(name, bytes);
+  useBench.getState().follow(stored);
+}
+
+/** The scene was written, perhaps by another tab or the shelf. */
+export async function changedOutside(id: string, record: SceneRecord | undefined): Promise<void> {
+  const { id: here, held, saved, stored, scene } = useBench.getState();
+  // What this tab is writing is told apart when it is written.
+  if (here !== id || saved === 'saving' || !stored) return;
+  if (!record)
+    return void toast('This scene was deleted from the shelf', {
+      id: 'deleted',
+      description: 'It stays open here, and your next change puts it back.',
+    });
+  if ((record.revision ?? 0) <= stored.revision) return;
+  if (held && (scene !== stored.scene || isRenamed(stored.scene, record.scene)))
+    await broughtTogether(scene, record);
+  else await follow(record);
+}
+
+/** Whether two scenes differ in their names alone. */
+const isRenamed = (a: Scene, b: Scene): boolean =>
+  a.name !== b.name && JSON.stringify({ ...a, name: '' }) === JSON.stringify({ ...b, name: '' });
+
+/**
+ * Brings what is on the bench together with what another tab or the shelf has stored. Returns what is to be stored then; null if
+ * nothing is.
+ */
+export async function broughtTogether(scene: Scene, record: SceneRecord): Promise<Scene | null> {
+  const { stored, set, change } = useBench.getState();
+  const theirs = storedAs(record);
+  if (stored && isRenamed(stored.scene, theirs.scene)) {
+    set({ stored: theirs });
+    const { name } = scene.name === stored.scene.name ? theirs.scene : scene;
+    if (name !== scene.name) change('Rename the scene', setScene({ name }));
+    return { ...scene, name };
+  }
+  const name = shortened(`${scene.name}, from this tab`, MAX_NAME);
+  await createScene({ ...scene, name }, new Map(), record.thumbnail);
+  await follow(record);
+  toast.warning('Another tab has changed this scene too', {
+    description: `You see what it has stored. What you had here stands on the shelf as “${name}”.`,
+    duration: 20_000,
+  });
+  return null;
+}
