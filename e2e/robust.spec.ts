@@ -5,6 +5,7 @@ import { newScene as blankScene } from '../core/scene/model/make';
 import { assetsMentioned } from '../core/scene/model/needs';
 import { everyLayer, type Scene } from '../core/scene/model/schema';
 import {
+  add,
   bytesOf,
   cards,
   depth,
@@ -114,6 +115,82 @@ for (const [how, end] of [
     await settled(page);
     await expect(page.getByText('The picture could not be made')).toHaveCount(0);
   });
+
+test('a worker that hangs is ended, and the picture is made by another', async ({ page }) => {
+  const workers: Worker[] = [];
+  page.on('worker', (w) => workers.push(w));
+  await newScene(page, 300, 200);
+  const before = workers.length;
+  // It never answers again, and the next request with it.
+  await workers
+    .findLast((w) => w.url().includes('engine'))!
+    .evaluate(
+      () =>
+        void setTimeout(() => {
+          for (;;);
+        }, 0),
+    );
+  await add(page, 'Fill');
+  await expect(page.getByText('The picture took too long')).toBeVisible({ timeout: 40_000 });
+  await expect.poll(() => workers.length).toBeGreaterThan(before);
+  await settled(page);
+  await saved(page);
+});
+
+test('a scene that ended the page twice opens without its picture, and can be saved', async ({
+  page,
+  context,
+}) => {
+  await newScene(page, 300, 200);
+  await add(page, 'Fill');
+  await saved(page);
+  const address = page.url();
+  await page.close();
+  const again = await context.newPage();
+  // The page ended without a word each time: the notes it leaves are still there.
+  await again.addInitScript(() =>
+    localStorage.setItem('ignis-opening', JSON.stringify({ scene: 'new', times: 2 })),
+  );
+  await again.goto(address);
+  const told = again.getByRole('alert').filter({ hasText: 'The picture is not made yet' });
+  await expect(told).toContainText('the page ended before its picture stood');
+  const [file] = await Promise.all([
+    again.waitForEvent('download'),
+    told.getByRole('button', { name: 'Save the scene as a file' }).click(),
+  ]);
+  expect((await bytesOf(file)).length).toBeGreaterThan(300);
+  await again.getByRole('button', { name: 'Hide Fill' }).click();
+  await told.getByRole('button', { name: 'Make the picture' }).click();
+  await expect(told).toHaveCount(0);
+  await settled(again);
+});
+
+test('when the room gets tight the shelf says so, and which scenes take it up', async ({
+  page,
+}) => {
+  await page.addInitScript(() => {
+    navigator.storage.estimate = () => Promise.resolve({ usage: 850e6, quota: 1e9 });
+  });
+  const guides = Array.from({ length: 5000 }, (_, i) => ({ id: `g${i}`, axis: 'x', at: i }));
+  const large = { ...blankScene('Harbour', 300, 200, null), guides };
+  await storeScenes(page, [
+    { id: 'small', scene: blankScene('Tide', 300, 200, null) },
+    { id: 'large', scene: large },
+  ]);
+  await page.goto('/');
+  const told = page.getByRole('alert').filter({ hasText: 'nearly full' });
+  await expect(told).toContainText('850 MB of 1.0 GB');
+  await told.getByRole('button', { name: 'What takes up the room' }).click();
+  const rows = page.getByRole('dialog').getByRole('listitem');
+  await expect(rows.first()).toContainText('Harbour');
+  const [file] = await Promise.all([
+    page.waitForEvent('download'),
+    rows.first().getByRole('button', { name: 'Save as a file' }).click(),
+  ]);
+  expect(file.suggestedFilename()).toBe('Harbour.ignis');
+  await rows.first().getByRole('button', { name: 'Delete' }).click();
+  await expect(rows).toHaveCount(1);
+});
 
 test('a scene that is not there has an address that says so', async ({ page }) => {
   await page.goto('/scene/nothing');

@@ -192,6 +192,12 @@ export function help({ module, memory, control, scratch }: Invitation): never {
   }
 }
 
+/** Called before each kernel. */
+let working: () => void = () => undefined;
+
+/** Calls back whenever work goes on: before each kernel, many times a second. */
+export const whileWorking = (listener: () => void): void => void (working = listener);
+
 /** Computes chunks of the work at hand until none are left. */
 function takePart(exports: Exports, words: Int32Array, values: Float64Array): void {
   for (;;) {
@@ -227,6 +233,7 @@ export function run<K extends RowKernel>(
 ): void {
   const m = machine!;
   if (rows <= 0) return;
+  working();
   if (m.helpers === 0 || lonely || rows * floats < WORTH_SHARING) {
     m.exports[kernel](...args, 0, rows);
     return;

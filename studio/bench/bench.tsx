@@ -24,6 +24,7 @@ import { Chain } from './chain/chain';
 import { Elsewhere } from './elsewhere';
 import { ExportDialog } from './export-dialog';
 import { Header } from './header';
+import { HeldBack } from './held-back';
 import { LookSheet } from './look-sheet';
 import { Keys, Palette } from './palette';
 import { Stage } from './stage/stage';
@@ -228,6 +229,7 @@ function Open() {
           <div className="relative min-w-0 flex-1">
             <FaultBoundary what="The stage" {...guard}>
               <Elsewhere />
+              <HeldBack onSave={() => void does.saveFile()} />
               <LookSheet />
               <Stage onFiles={(files, at, keepSize) => void addFiles(files, at, keepSize)} />
             </FaultBoundary>

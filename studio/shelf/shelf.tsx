@@ -22,6 +22,7 @@ import { Button } from '../ui/button';
 import { Mark } from '../ui/mark';
 import { Examples } from './examples';
 import { DamagedCard, nameOf, whatIsThere } from './damaged-card';
+import { RoomLine } from './room';
 import { SceneCard } from './scene-card';
 import { tellFailure } from '../state/failure';
 
@@ -132,6 +133,14 @@ export function Shelf() {
       });
     });
 
+  const save = (r: SceneRecord) =>
+    attempt(null, 'The scene could not be saved', async () =>
+      download(
+        hasScene(r) ? await sceneFile(r.scene) : whatIsThere(r),
+        fileName(nameOf(r), hasScene(r) ? '.ignis' : '.json'),
+      ),
+    );
+
   const damaged = scenes?.filter((r) => !hasScene(r)) ?? [];
   const shown = scenes?.filter(
     (r) => hasScene(r) && r.scene.name.toLowerCase().includes(search.trim().toLowerCase()),
@@ -221,7 +230,7 @@ export function Shelf() {
                 <DamagedCard
                   key={r.id}
                   record={r}
-                  onSave={() => download(whatIsThere(r), `${r.id}.json`)}
+                  onSave={() => void save(r)}
                   onDelete={() => void remove(r)}
                 />
               ))}
@@ -244,11 +253,7 @@ export function Shelf() {
                       );
                     })
                   }
-                  onSave={() =>
-                    void attempt(null, 'The scene could not be saved', async () =>
-                      download(await sceneFile(r.scene), fileName(r.scene.name, '.ignis')),
-                    )
-                  }
+                  onSave={() => void save(r)}
                   onDelete={() => void remove(r)}
                 />
               ))}
@@ -262,6 +267,11 @@ export function Shelf() {
               </p>
             )
           )}
+          <RoomLine
+            records={scenes ?? []}
+            onSave={(r) => void save(r)}
+            onDelete={(r) => void remove(r)}
+          />
         </section>
 
         <Examples

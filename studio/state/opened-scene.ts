@@ -3,15 +3,23 @@ import { toast } from 'sonner';
 import type { Aside } from '@ignis/core/scene/model/salvage';
 import { claimScene, type Claim } from '../storage/claim';
 import { loadScene, storedAs, watchScene } from '../storage/scenes';
-import { addAsset, warmUp } from '../workers/engine';
+import { addAsset, holdBack, warmUp, whenHung } from '../workers/engine';
 import { flushSaves, shelve } from './autosave';
 import { useBench } from './bench';
+import { beginOpening, endOpening } from './crash-loop';
 import { tellFailure } from './failure';
 import { changedOutside, follow } from './outside-changes';
 
 /**
  * The scene that a bench is opened on: loaded, claimed for this tab, and followed where another tab works on it.
  */
+
+whenHung(() =>
+  toast('The picture took too long', {
+    id: 'hung',
+    description: 'What makes it was started anew, and makes it again, coarser.',
+  }),
+);
 
 /** What this tab's claim on its scene is; null while none is open. */
 let claim: Claim | null = null;
@@ -32,6 +40,8 @@ export function useOpenedScene(id: string): { ready: string; fault: string | nul
     let stop = () => {};
     warmUp();
     setFault(null);
+    const release = beginOpening(id) ? holdBack() : null;
+    useBench.getState().set({ heldBack: release });
 
     const open = async () => {
       const found = await loadScene(id);
@@ -71,9 +81,13 @@ export function useOpenedScene(id: string): { ready: string; fault: string | nul
     claim = own;
     open().catch((error: Error) => !isGone && setFault(error.message));
 
+    window.addEventListener('pagehide', endOpening);
     return () => {
       isGone = true;
       stop();
+      release?.();
+      endOpening();
+      window.removeEventListener('pagehide', endOpening);
       void flushSaves().finally(() => own.release());
       if (claim === own) claim = null;
     };

@@ -1,8 +1,9 @@
-/** The browser has no room left. */
+/** The browser has no room left; `largest` are the scenes that take up most of it. */
 export class StorageFull extends Error {
-  constructor() {
+  constructor(largest: readonly string[]) {
+    const names = largest.map((name) => `“${name}”`).join(', ');
     super(
-      'The browser has no room left for this scene. Save it as a file, then delete scenes you no longer need from the shelf.',
+      `The browser has no room left for this scene. Save it as a file (Ctrl S), then make room on the shelf${names ? `: ${names} take up most` : ''}.`,
     );
     this.name = 'StorageFull';
   }
@@ -14,7 +15,9 @@ export async function withRoom<T>(task: () => Promise<T>): Promise<T> {
     return await task();
   } catch (error) {
     const names = [(error as Error).name, (error as { inner?: Error }).inner?.name];
-    if (names.includes('QuotaExceededError')) throw new StorageFull();
-    throw error;
+    if (!names.includes('QuotaExceededError')) throw error;
+    const { sceneSizes } = await import('./room');
+    const sizes = await sceneSizes().catch(() => []);
+    throw new StorageFull(sizes.slice(0, 3).map((s) => s.name));
   }
 }

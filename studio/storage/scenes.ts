@@ -9,6 +9,7 @@ import { database, inDatabase, observe, pageChanged } from './connection';
 import type { SceneRecord } from './database';
 import { addEarlier } from './earlier';
 import { withRoom } from './full';
+import { askToKeep } from './keep';
 
 /** The artist's scenes. Where the browser gives no database, they last as long as the page. */
 
@@ -234,6 +235,8 @@ export async function createScene(
   thumbnail: Blob | null = null,
 ): Promise<string> {
   const id = newId();
+  // Most browsers do not ask the artist; what they would refuse now they may grant later.
+  void askToKeep();
   for (const [name, bytes] of assets) await saveAsset(name, bytes);
   await saveScene(id, scene, { thumbnail });
   return id;

@@ -1,17 +1,19 @@
 import { wrap, type Remote } from 'comlink';
 import type { CutOutShape, CutPicture } from '@ignis/core/cutout/cut-out';
 import type { Cutting } from './cutter.worker';
-import { newLivenessLock, onEnd } from './liveness';
+import { watch, type Watched } from './watched';
 
 /** The page's side of the worker that separates subjects from backgrounds. It starts when the first picture is to be cut. */
 
 interface Running {
   worker: Worker;
   remote: Remote<Cutting>;
-  /** Rejects when the worker ends by itself. */
-  died: Promise<never>;
+  watched: Watched;
 }
 let running: Running | null = null;
+
+/** How long it may go without a heartbeat, s: a cut is one long step of the library. */
+const PATIENCE = 90;
 
 /** A cut under way. */
 export interface CutUnderWay {
@@ -24,22 +26,19 @@ function start(): Running {
   if (running) return running;
   const worker = new Worker(new URL('./cutter.worker.ts', import.meta.url), { type: 'module' });
   const remote = wrap<Cutting>(worker);
-  const died = new Promise<never>((_resolve, reject) => {
-    const fail = () => {
-      worker.terminate();
+  const watched = watch(
+    worker,
+    (lock) => remote.live(lock),
+    PATIENCE,
+    () => {
       if (running?.worker === worker) running = null;
-      reject(
-        new Error(
-          'The part of Ignis that tells subjects apart stopped. Your scene is safe; try it again.',
-        ),
-      );
-    };
-    worker.addEventListener('error', fail);
-    const lock = newLivenessLock();
-    void remote.live(lock).then(() => onEnd(lock, fail));
-  });
-  died.catch(() => undefined);
-  return (running = { worker, remote, died });
+    },
+    () =>
+      new Error(
+        'The part of Ignis that tells subjects apart stopped. Your scene is safe; try it again.',
+      ),
+  );
+  return (running = { worker, remote, watched });
 }
 
 /** Makes ready for the first cut of a picture: what fails here is reported when it is cut. */
@@ -51,7 +50,7 @@ export function prepareCut(bytes: Blob, picture: CutPicture): void {
 
 /** Finds the subject of a picture from what is known of it: a PNG, light where it is. */
 export function cut(bytes: Blob, shape: CutOutShape): CutUnderWay {
-  const { worker, remote, died } = start();
+  const { worker, remote, watched } = start();
   let cancel: () => void = () => undefined;
   const cancelled = new Promise<never>((_resolve, reject) => {
     cancel = () => {
@@ -60,5 +59,5 @@ export function cut(bytes: Blob, shape: CutOutShape): CutUnderWay {
       reject(new DOMException('The cut was called off.', 'AbortError'));
     };
   });
-  return { done: Promise.race([remote.cut(bytes, shape), died, cancelled]), cancel };
+  return { done: Promise.race([watched.during(remote.cut(bytes, shape)), cancelled]), cancel };
 }

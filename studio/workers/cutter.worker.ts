@@ -7,7 +7,7 @@ import type { Cutter, OpenCv } from '@ignis/core/cutout/grabcut';
 import { cutterFor } from '@ignis/core/cutout/grabcut';
 import { LABEL, knownLabels, tonesOf } from '@ignis/core/cutout/labels';
 import '@ignis/core/kernels/load';
-import { holdLivenessLock } from './liveness';
+import { live } from './watched';
 
 /** The library, started; it comes when the first picture is to be cut. */
 let starting: Promise<{ cv: OpenCv }> | null = null;
@@ -90,7 +90,7 @@ async function cutterOf({ rgb }: Read, shape: CutOutShape): Promise<Cutter> {
 
 /** What the worker can do. */
 const cutting = {
-  live: holdLivenessLock,
+  live,
 
   /** Starts the library and reads a picture, so that its first cut need not wait for them. */
   async prepare(bytes: Blob, picture: CutPicture): Promise<void> {

@@ -9,7 +9,6 @@ import type { LineSource } from '@ignis/core/sources/line-source';
 import type { WeaveState } from '@ignis/core/render/weave-spans';
 import type { Scene } from '@ignis/core/scene/model/schema';
 import type { Floor } from '@ignis/core/sources/shadow-sheets';
-import { newLivenessLock, onEnd } from './liveness';
 import type {
   BroughtIn,
   CellRequest,
@@ -22,6 +21,7 @@ import type {
   Preview,
   PreviewRequest,
 } from './protocol';
+import { watch, type Watched } from './watched';
 
 /** The page's side of the workers. A worker that dies is replaced and the request tried once more. */
 
@@ -30,8 +30,7 @@ const assets = new Map<string, Blob>();
 interface Running {
   worker: Worker;
   remote: Remote<Engine>;
-  /** Rejects when the worker dies. */
-  died: Promise<never>;
+  watched: Watched;
   /** The scene of the last preview that it was asked for. */
   scene: Scene | null;
 }
@@ -42,6 +41,10 @@ interface Running {
  */
 const CREW = crossOriginIsolated ? 1 : Math.max(1, Math.min(4, navigator.hardwareConcurrency));
 
+/** How long a worker may go without a heartbeat, s; encoding a large PNG is one long step. */
+const PATIENCE = 15;
+const EXPORT_PATIENCE = 120;
+
 const newest = crossOriginIsolated ? new Int32Array(new SharedArrayBuffer(4)) : null;
 let number = 0;
 const crew: (Running | null)[] = Array.from({ length: CREW }, () => null);
@@ -49,24 +52,18 @@ const crew: (Running | null)[] = Array.from({ length: CREW }, () => null);
 function start(place: number | null): Running {
   const worker = new Worker(new URL('./engine.worker.ts', import.meta.url), { type: 'module' });
   const remote = wrap<Engine>(worker);
-  const died = new Promise<never>((_resolve, reject) => {
-    const fail = () => {
+  const watched = watch(
+    worker,
+    (lock) => remote.live(lock),
+    place === null ? EXPORT_PATIENCE : PATIENCE,
+    () => {
       if (place !== null && crew[place]?.worker === worker) crew[place] = null;
-      worker.terminate();
-      reject(new WorkerDied());
-    };
-    for (const type of ['error', 'messageerror'])
-      worker.addEventListener(type, (e) => {
-        e.preventDefault();
-        fail();
-      });
-    const lock = newLivenessLock();
-    void remote.live(lock).then(() => onEnd(lock, fail));
-  });
-  died.catch(() => undefined);
+    },
+    (how) => new WorkerDied(how),
+  );
   void remote.follow(newest);
   for (const [name, bytes] of assets) void remote.addAsset(name, bytes);
-  return { worker, remote, died, scene: null };
+  return { worker, remote, watched, scene: null };
 }
 
 /** Starts the workers before they are needed, so that they are ready when the scene is. */
@@ -74,14 +71,30 @@ export function warmUp(): void {
   for (let i = 0; i < CREW; i++) crew[i] ??= start(i);
 }
 
-/** The worker stopped twice at the same task. */
+/** The worker stopped, or did not get on, twice at the same task. */
 export class WorkerDied extends Error {
-  constructor() {
+  constructor(readonly how: 'died' | 'hung') {
     super(
-      'The part of Ignis that computes stopped twice, perhaps for lack of memory. Your scene is safe. Close other tabs, or hide large layers, and try again.',
+      how === 'died'
+        ? 'The part of Ignis that computes stopped twice, perhaps for lack of memory. Your scene is safe. Close other tabs, or hide large layers, and try again.'
+        : 'The part of Ignis that computes did not get on with it, twice. Your scene is safe. Undo the last change, or hide large layers, and try again.',
     );
     this.name = 'WorkerDied';
   }
+}
+
+/** Called when a worker was ended that hung, before its task is tried again. */
+let onHung: () => void = () => undefined;
+export const whenHung = (listener: () => void): void => void (onHung = listener);
+
+/** Resolves when pictures may be made. */
+let allowed: Promise<void> = Promise.resolve();
+
+/** Has no worker make anything until what it returns is called. */
+export function holdBack(): () => void {
+  let release: () => void = () => undefined;
+  allowed = new Promise((done) => (release = done));
+  return release;
 }
 
 /** Asks one of the crew. Throws WorkerDied if it stops at the task. */
@@ -90,15 +103,17 @@ function askOnce<T>(
   task: (remote: Remote<Engine>, running: Running) => Promise<T>,
 ): Promise<T> {
   const running = (crew[place] ??= start(place));
-  return Promise.race([task(running.remote, running), running.died]);
+  return running.watched.during(task(running.remote, running));
 }
 
 /** Tries once more, as the second time, what failed for want of memory or a worker. */
 async function twice<T>(task: (attempt: number) => Promise<T>): Promise<T> {
+  await allowed;
   try {
     return await task(0);
   } catch (error) {
     if (!(error instanceof WorkerDied || (error as Error).name === 'HeapFull')) throw error;
+    if (error instanceof WorkerDied && error.how === 'hung') onHung();
     return task(1);
   }
 }
@@ -222,7 +237,7 @@ export function exportPng(
   options: ExportOptions,
   progress: (done: number) => void,
 ): Exporting {
-  const { worker, remote, died } = start(null);
+  const { worker, remote, watched } = start(null);
   let cancel: () => void = () => undefined;
   const cancelled = new Promise<never>((_resolve, reject) => {
     cancel = () => reject(new DOMException('The export was cancelled.', 'AbortError'));
@@ -232,8 +247,7 @@ export function exportPng(
     worker.terminate();
   };
   const done = Promise.race([
-    remote.exportPng(scene, options, proxy(progress)),
-    died,
+    watched.during(remote.exportPng(scene, options, proxy(progress))),
     cancelled,
   ]).finally(end);
   return { done, cancel };

@@ -9,7 +9,7 @@ import { pathsOfRings, ringsOf } from '@ignis/core/geometry/contours';
 import '@ignis/core/kernels/load';
 import type { Ending } from '@ignis/core/kernels/finish';
 import { finish } from '@ignis/core/kernels/finish';
-import { inviteHelper } from '@ignis/core/kernels/machine';
+import { inviteHelper, whileWorking } from '@ignis/core/kernels/machine';
 import type { Picture } from '@ignis/core/kernels/picture';
 import { picture as pictureOf } from '@ignis/core/kernels/picture';
 import { crop } from '@ignis/core/pixels/buffer';
@@ -32,8 +32,8 @@ import { needFaces } from '@ignis/core/text/library';
 import { everyLayer } from '@ignis/core/scene/model/schema';
 import { transfer } from 'comlink';
 import { faceBytes } from '../files/face-bytes';
-import { holdLivenessLock } from './liveness';
 import type { Engine } from './protocol';
+import { heartbeat, live } from './watched';
 
 const files = new Map<string, Blob>();
 const pictures = new Map<string, Promise<Picture>>();
@@ -100,6 +100,7 @@ function callHelpers(): void {
 }
 
 callHelpers();
+whileWorking(heartbeat);
 
 /** Runs some work again, with nothing kept from before, if there was no memory for it. */
 function withRoom<T>(work: () => T): T {
@@ -140,7 +141,7 @@ const pngBlob = (bytes: Uint8Array) =>
   new Blob([bytes as Uint8Array<ArrayBuffer>], { type: 'image/png' });
 
 const engine: Engine = {
-  live: holdLivenessLock,
+  live,
 
   follow(cell) {
     newest = cell;

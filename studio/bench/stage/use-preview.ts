@@ -9,6 +9,7 @@ import type { Layer, Scene } from '@ignis/core/scene/model/schema';
 import { everyLayer } from '@ignis/core/scene/model/schema';
 import { useBench } from '../../state/bench';
 import { modeOf } from '../modes/index';
+import { pictureStands } from '../../state/crash-loop';
 import { useCosts } from '../../state/costs';
 import { preview } from '../../workers/engine';
 import type { Preview } from '../../workers/protocol';
@@ -123,6 +124,7 @@ export function usePreview(canvas: RefObject<HTMLCanvasElement | null>, stage: S
         element.dataset.shown = isFine ? 'fine' : 'coarse';
         element.dataset.frame = String(Number(element.dataset.frame ?? 0) + 1);
         element.dataset.took = made.took.toFixed(1);
+        if (isFine) pictureStands();
         place();
       },
       took: (made) => made.took,

@@ -1,0 +1,32 @@
+import { useBench } from '../state/bench';
+import { Button } from '../ui/button';
+
+/** Stands instead of the picture where making it ended the page, more than once. */
+export function HeldBack({ onSave }: { onSave(): void }) {
+  const make = useBench((s) => s.heldBack);
+  if (!make) return null;
+  return (
+    <div role="alert" className="absolute inset-0 z-20 grid place-items-center bg-ground/90">
+      <div className="max-w-md rounded-xl border border-line bg-panel p-5 shadow-2xl">
+        <h2 className="mb-1 font-semibold">The picture is not made yet</h2>
+        <p className="mb-4 text-sm text-dim">
+          The last two times this scene was opened, the page ended before its picture stood. All of
+          the scene is here: save it as a file, or hide or delete large layers on the strip below,
+          and then have its picture made.
+        </p>
+        <div className="flex gap-2">
+          <Button onClick={onSave}>Save the scene as a file</Button>
+          <Button
+            look="ember"
+            onClick={() => {
+              make();
+              useBench.getState().set({ heldBack: null });
+            }}
+          >
+            Make the picture
+          </Button>
+        </div>
+      </div>
+    </div>
+  );
+}
