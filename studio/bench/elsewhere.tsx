@@ -10,7 +10,7 @@ export function Elsewhere() {
   return (
     <div
       role="status"
-      className="absolute top-14 left-1/2 z-20 flex -translate-x-1/2 items-center gap-3 rounded-lg border border-line bg-raised py-1.5 pr-1.5 pl-3.5 text-sm shadow-lg"
+      className="absolute bottom-4 left-4 z-20 flex items-center gap-3 rounded-lg border border-line bg-raised py-1.5 pr-1.5 pl-3.5 text-sm shadow-lg"
     >
       <span>Another tab works on this scene. You see what it does.</span>
       <Button onClick={takeOver} title="The other tab stores what it has, and then only looks on">
