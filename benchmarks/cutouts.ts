@@ -45,7 +45,7 @@ export async function cutouts(): Promise<Row[]> {
   const section = 'Cut-outs';
   for (const subject of SUBJECTS)
     for (const background of BACKGROUNDS) {
-      const seen = subjectOver(subject, background);
+      const seen = await subjectOver(subject, background);
       const { width, height, rgba, box, truth, name } = seen;
       const size = workingSize(width, height);
       const whole = picture({ width, height, depth: 8, data: rgba });

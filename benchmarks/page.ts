@@ -64,7 +64,7 @@ export async function openScene(
   scene: Scene,
   assets: ReadonlyMap<string, Uint8Array> = new Map(),
 ): Promise<void> {
-  const buffer = Buffer.from(await packScene({ scene, assets: new Map(assets) }));
+  const buffer = Buffer.from((await packScene({ scene, assets: new Map(assets) })).bytes);
   await page.goto('/');
   await page
     .getByLabel('Open a saved scene')

@@ -39,7 +39,7 @@ export async function subjects(page: Page, section: string, steps: number): Prom
 /** A picture of 12 megapixels, cut by one box and a stroke: from the pointer let go to the mask. */
 async function largeCut(page: Page, section: string): Promise<Row[]> {
   const [width, height] = [4000, 3000];
-  const { rgba, width: w, height: h, box } = subjectOver('paper-boat', 'wet-pier');
+  const { rgba, width: w, height: h, box } = await subjectOver('paper-boat', 'wet-pier');
   const png = await sharp(Buffer.from(rgba), { raw: { width: w, height: h, channels: 4 } })
     .resize(width, height, { fit: 'fill' })
     .png({ compressionLevel: 1 })

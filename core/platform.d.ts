@@ -21,3 +21,22 @@ interface ImageData {
   readonly height: number;
   readonly data: Uint8ClampedArray<ArrayBuffer>;
 }
+interface WritableStream<W> {
+  readonly locked: boolean;
+  readonly written?: W;
+}
+declare const WritableStream: new <W>(sink: { write(chunk: W): void }) => WritableStream<W>;
+interface ReadableStreamReader {
+  read(): Promise<{ done: boolean; value?: Uint8Array }>;
+  cancel(): Promise<void>;
+}
+declare const DecompressionStream: new (format: 'deflate' | 'deflate-raw') => {
+  readonly readable: { getReader(): ReadableStreamReader };
+  readonly writable: {
+    getWriter(): {
+      write(chunk: Uint8Array): Promise<void>;
+      close(): Promise<void>;
+      abort(): Promise<void>;
+    };
+  };
+};

@@ -19,19 +19,19 @@ export interface CutSubject {
   box: Box;
 }
 
-const demo = (name: string): StraightImage =>
+const demo = (name: string): Promise<StraightImage> =>
   readPng(new Uint8Array(readFileSync(new URL(`./pictures/${name}.png`, import.meta.url))), name);
 
 export const SUBJECTS = ['ceramic-heron', 'paper-boat'] as const;
 export const BACKGROUNDS = ['wet-pier', 'harbour-wall', 'plain'] as const;
 
 /** A subject over a background, in the middle of a picture of its own size; `plain` is a grey of one tone. */
-export function subjectOver(
+export async function subjectOver(
   subject: (typeof SUBJECTS)[number],
   background: (typeof BACKGROUNDS)[number],
-): CutSubject {
-  const front = demo(subject);
-  const back = background === 'plain' ? null : demo(background);
+): Promise<CutSubject> {
+  const front = await demo(subject);
+  const back = background === 'plain' ? null : await demo(background);
   const { width, height } = front;
   // Wider than the subject's own picture, so that there is background to every side.
   const [W, H] = [Math.round(width * 1.2), Math.round(height * 1.2)];

@@ -30,8 +30,8 @@ const command = fileURLToPath(new URL('../server/bin/ignis.mjs', import.meta.url
 const ignis = (...args: string[]) => promisify(execFile)(process.execPath, [command, ...args]);
 
 /** The share of pixels in which two pictures of one size differ. */
-function differing(a: Buffer, b: Buffer): number {
-  const [one, other] = [readPng(a, 'a'), readPng(b, 'b')];
+async function differing(a: Buffer, b: Buffer): Promise<number> {
+  const [one, other] = await Promise.all([readPng(a, 'a'), readPng(b, 'b')]);
   expect([one.width, one.height, one.depth]).toEqual([other.width, other.height, other.depth]);
   let n = 0;
   for (let i = 0; i < one.data.length; i++) if (one.data[i] !== other.data[i]) n++;
@@ -75,13 +75,13 @@ test('draw a triangle, light it, move its card, export, reload; the command make
   await page.reload();
   await settled(page);
   expect(await depth(page)).toEqual(['Pier at dusk', 'Ember line', 'Line 3', 'Heron', 'Tide line']);
-  expect(differing(first, await exported(page))).toBe(0);
+  expect(await differing(first, await exported(page))).toBe(0);
 
   const folder = await mkdtemp(join(tmpdir(), 'ignis-'));
   const scene = join(folder, 'scene.ignis');
   await writeFile(scene, file);
   await ignis('render', scene, join(folder, 'out.png'));
-  expect(differing(first, await readFile(join(folder, 'out.png')))).toBe(0);
+  expect(await differing(first, await readFile(join(folder, 'out.png')))).toBe(0);
 
   // The light alone, at half size and 16 bits, by both ways.
   const light = await exported(page, async () => {
@@ -104,8 +104,8 @@ test('draw a triangle, light it, move its card, export, reload; the command make
     lines.join(','),
     '--no-background',
   );
-  expect(differing(light, await readFile(join(folder, 'light.png')))).toBe(0);
-  expect(readPng(light, 'light').data.some((v, i) => i % 4 === 3 && v === 0)).toBe(true);
+  expect(await differing(light, await readFile(join(folder, 'light.png')))).toBe(0);
+  expect((await readPng(light, 'light')).data.some((v, i) => i % 4 === 3 && v === 0)).toBe(true);
 });
 
 test('undo takes back each drag as one step, redo does it again', async ({ page }) => {

@@ -214,7 +214,7 @@ test('the browser and the command make the same pixels of Night seven', async ({
   ]);
   const ours = await readFile(out);
   expect(Buffer.compare(ours, theirs)).toBe(0);
-  const { width, height, data } = readPng(ours, 'out.png');
+  const { width, height, data } = await readPng(ours, 'out.png');
   expect([width, height]).toEqual([1920, 1080]);
   expect(new Set(data).size).toBeGreaterThan(200);
 });

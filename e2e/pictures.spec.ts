@@ -65,7 +65,7 @@ test('a PNG comes out of the export with its straight alpha as it went in', asyn
   );
   await page.waitForURL(/\/scene\//);
   await settled(page);
-  expect([...readPng(await exported(page), 'out').data]).toEqual([...data]);
+  expect([...(await readPng(await exported(page), 'out')).data]).toEqual([...data]);
 });
 
 test('a JPEG that asks to be turned stands upright', async ({ page }) => {
@@ -94,7 +94,7 @@ test('an SVG is drawn at the size chosen, without its scripts and outside refere
   await page.waitForURL(/\/scene\//);
   await settled(page);
   await expect(page.getByTestId('scene-area')).toHaveAttribute('data-width', '200');
-  const made = readPng(await exported(page), 'out');
+  const made = await readPng(await exported(page), 'out');
   expect([made.width, made.height]).toEqual([200, 100]);
   expect([...made.data.slice(0, 4)]).toEqual([255, 128, 0, 255]);
   expect(await page.evaluate(() => (window as { hit?: number }).hit)).toBeUndefined();

@@ -136,10 +136,11 @@ test('an earlier state is gone back to, and that is taken back', async ({ page }
   await page.clock.runFor(1000);
   await saved(page);
   await page.getByRole('button', { name: 'Earlier states' }).click();
-  const states = page.getByRole('dialog').getByRole('button', { name: /layer/ });
-  await expect(states).toHaveCount(2);
-  await expect(states.first()).toContainText('1 layer ·');
-  await states.first().click();
+  await page
+    .getByRole('dialog')
+    .getByRole('button', { name: /1 layer ·/ })
+    .first()
+    .click();
   await expect(cards(page)).toHaveCount(1);
   await page.keyboard.press('Control+z');
   await expect(cards(page)).toHaveCount(2);

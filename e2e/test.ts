@@ -2,7 +2,14 @@
 import { test as base, type BrowserContext } from '@playwright/test';
 import { PORT } from './browser';
 
-export { expect, type BrowserContext, type Download, type Locator, type Page, type Worker } from '@playwright/test';
+export {
+  expect,
+  type BrowserContext,
+  type Download,
+  type Locator,
+  type Page,
+  type Worker,
+} from '@playwright/test';
 
 const STORED = 'cookies,file_systems,indexeddb,local_storage,service_workers,cache_storage';
 

@@ -40,8 +40,8 @@ const grey = (data: Uint8ClampedArray, width: number, height: number): Picture =
   picture({ width, height, depth: 8, data });
 
 /** A cut-out of a subject as it is worked on: what the mask shows after each stroke. */
-function worked(...of: Parameters<typeof subjectOver>) {
-  const subject = subjectOver(...of);
+async function worked(...of: Parameters<typeof subjectOver>) {
+  const subject = await subjectOver(...of);
   const { width, height, rgba, box } = subject;
   const size = workingSize(width, height);
   const whole = grey(rgba, width, height);
@@ -82,8 +82,8 @@ function worked(...of: Parameters<typeof subjectOver>) {
 }
 
 describe('a cut-out', () => {
-  it('finds a subject within one box, and its edge', () => {
-    const { subject, show, close } = worked('paper-boat', 'harbour-wall');
+  it('finds a subject within one box, and its edge', async () => {
+    const { subject, show, close } = await worked('paper-boat', 'harbour-wall');
     const found = show();
     expect(overlap(found, subject.truth)).toBeGreaterThan(0.95);
     expect(edgeError(found, subject, 4)).toBeLessThan(0.15);
@@ -96,8 +96,8 @@ describe('a cut-out', () => {
     close();
   }, 60_000);
 
-  it('comes to the subject by three strokes over what is wrong', () => {
-    const { subject, show, marks, close } = worked('ceramic-heron', 'harbour-wall');
+  it('comes to the subject by three strokes over what is wrong', async () => {
+    const { subject, show, marks, close } = await worked('ceramic-heron', 'harbour-wall');
     let found = show();
     const first = overlap(found, subject.truth);
     for (let i = 0; i < 3; i++) {

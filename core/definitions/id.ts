@@ -5,3 +5,7 @@ export const idSchema = v.pipe(
   v.string(),
   v.regex(/^[\w-]{1,64}$/, 'An id is 1 to 64 letters, digits, - or _.'),
 );
+
+/** Whether no two things of a list have the same id. */
+export const hasOwnIds = (list: readonly { id: string }[]): boolean =>
+  new Set(list.map((l) => l.id)).size === list.length;

@@ -1,11 +1,12 @@
 import { strToU8, zipSync } from 'fflate';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { newPicture, newScene } from '../scene/model/make';
+import { newPicture, newScene, newTextLayer } from '../scene/model/make';
 import type { Scene } from '../scene/model/schema';
-import { assetName, assemble, packScene, unpackScene } from './ignis-file';
+import { assetName, assemble, packScene, unpackScene, whole } from './ignis-file';
 import { inspectPicture, isCutShort } from './picture-file';
 import { readPng, writePng } from './png';
+import { filesAtHand } from './zip';
 
 async function packed(): Promise<{ scene: Scene; assets: Map<string, Uint8Array> }> {
   const bytes = await writePng({
@@ -38,7 +39,7 @@ describe('PNG', () => {
             (_, i) => (Math.imul(i + seed, 2654435761) >>> 8) % (top + 1),
           );
           const data = depth === 8 ? Uint8Array.from(values) : Uint16Array.from(values);
-          const back = readPng(await writePng({ width, height, depth, data }), 'a.png');
+          const back = await readPng(await writePng({ width, height, depth, data }), 'a.png');
           expect(back).toMatchObject({ width, height, depth });
           expect([...back.data]).toEqual(values);
         },
@@ -54,9 +55,9 @@ describe('PNG', () => {
       data: new Uint8Array(6400).map((_, i) => i * 7),
     });
     for (const part of [0.3, 0.6, 0.95])
-      expect(() => readPng(bytes.subarray(0, Math.floor(bytes.length * part)), 'pier.png')).toThrow(
-        /“pier\.png” is damaged or cut short.*Save it again/,
-      );
+      await expect(
+        readPng(bytes.subarray(0, Math.floor(bytes.length * part)), 'pier.png'),
+      ).rejects.toThrow(/“pier\.png” is damaged or cut short.*Save it again/);
   });
 });
 
@@ -106,7 +107,9 @@ describe('inspecting pictures', async () => {
 describe('.ignis files', () => {
   it('give back the scene and its pictures', async () => {
     const before = await packed();
-    const after = await unpackScene(await packScene(before), 'a.ignis');
+    const { bytes, lost } = await packScene(before);
+    expect(lost.size).toBe(0);
+    const after = whole(await unpackScene(bytes, 'a.ignis'), 'a.ignis');
     expect(after.scene).toEqual(before.scene);
     expect([...after.assets]).toEqual([...before.assets]);
   });
@@ -114,10 +117,17 @@ describe('.ignis files', () => {
     const { scene, assets } = await packed();
     const [[name, bytes]] = [...assets] as [[string, Uint8Array]];
     const files = { 'scene.json': strToU8(JSON.stringify(scene)), [`assets/${name}`]: bytes };
-    expect((await assemble(files, 'folder')).scene).toEqual(scene);
+    expect((await assemble(filesAtHand(files), 'folder')).scene).toEqual(scene);
   });
 
   const json = (value: unknown) => strToU8(JSON.stringify(value));
+  /** A zip whose directory's entries are changed; `at` is where each begins. */
+  const withDirectory = (zip: Uint8Array, change: (view: DataView, at: number) => void) => {
+    const view = new DataView(zip.buffer, zip.byteOffset, zip.length);
+    for (let i = 0; i + 46 < zip.length; i++)
+      if (view.getUint32(i, true) === 0x02014b50) change(view, i);
+    return zip;
+  };
   const faults: [string, () => Promise<Uint8Array>, RegExp][] = [
     [
       'is no zip',
@@ -133,12 +143,12 @@ describe('.ignis files', () => {
     [
       'holds no JSON',
       async () => zipSync({ 'scene.json': strToU8('{"format":') }),
-      /scene\.json that is no JSON/,
+      /scene\.json that is damaged/,
     ],
     [
       'lacks a picture',
       async () => zipSync({ 'scene.json': json((await packed()).scene) }),
-      /lacks the picture [0-9a-f]{12}…/,
+      /is not whole\. The picture [0-9a-f]{12}… that the scene needs is not there\./,
     ],
     [
       'holds a changed picture',
@@ -149,13 +159,13 @@ describe('.ignis files', () => {
           [`assets/${[...assets.keys()][0]!}`]: strToU8('other bytes'),
         });
       },
-      /holds a picture that was changed or damaged/,
+      /The picture [0-9a-f]{12}… was changed or damaged/,
     ],
     [
       'names a file outside itself',
       async () =>
         zipSync({ '../evil.png': strToU8('x'), 'scene.json': json(newScene('A', 1, 1, null)) }),
-      /names a file outside itself \(\.\.\/evil\.png\)/,
+      /names a file outside itself/,
     ],
     [
       'comes from a newer version',
@@ -176,21 +186,85 @@ describe('.ignis files', () => {
     [
       'unpacks to more than 1 GB',
       async () => {
-        const bytes = zipSync(
-          { 'scene.json': json(newScene('A', 1, 1, null)), 'assets/big': new Uint8Array(100) },
-          { level: 9 },
-        );
-        // The size that the directory gives is made 2 GB.
-        const view = new DataView(bytes.buffer, bytes.byteOffset);
-        for (let i = 0; i + 46 < bytes.length; i++)
-          if (view.getUint32(i, true) === 0x02014b50) view.setUint32(i + 24, 2 ** 31, true);
-        return bytes;
+        const { scene, assets } = await packed();
+        const [name, bytes] = [...assets][0]!;
+        const zip = zipSync({ 'scene.json': json(scene), [`assets/${name}`]: bytes });
+        return withDirectory(zip, (view, at) => view.setUint32(at + 24, 2 ** 31, true));
       },
-      /unpacks to more than 1 GB/,
+      /unpacks to far more than it should|unpacks to more than 1 GB|is damaged/,
+    ],
+    [
+      'is a bomb',
+      async () =>
+        withDirectory(zipSync({ 'scene.json': json(newScene('A', 1, 1, null)) }), (view, at) =>
+          view.setUint32(at + 24, 2 ** 28, true),
+        ),
+      /unpacks to far more than it should \(scene\.json\)/,
+    ],
+    [
+      'has a bomb for a picture',
+      async () => {
+        const { scene, assets } = await packed();
+        return zipSync({
+          'scene.json': json(scene),
+          [`assets/${[...assets.keys()][0]!}`]: new Uint8Array(2 ** 22),
+        });
+      },
+      /unpacks to far more than it should/,
+    ],
+    [
+      'has a wrong checksum',
+      async () => {
+        const zip = zipSync({ 'scene.json': json(newScene('A', 1, 1, null)) });
+        return withDirectory(zip, (view, at) => view.setUint32(at + 16, 7, true));
+      },
+      /holds a damaged file \(scene\.json\)/,
+    ],
+    [
+      'says a picture is of another size',
+      async () => {
+        const { scene, assets } = await packed();
+        const other = structuredClone(scene);
+        Object.assign(other.layers[0]!.source, { width: 9 });
+        const [name, bytes] = [...assets][0]!;
+        return zipSync({ 'scene.json': json(other), [`assets/${name}`]: bytes });
+      },
+      /is 2 × 1 px, and not 9 × 1 px as the scene says/,
     ],
   ];
   for (const [name, make, message] of faults)
     it(`one that ${name} is refused with a reason`, async () => {
-      await expect(unpackScene(await make(), 'f.ignis')).rejects.toThrow(message);
+      const opened = unpackScene(await make(), 'f.ignis').then((u) => whole(u, 'f.ignis'));
+      await expect(opened).rejects.toThrow(message);
     });
+
+  it('one that holds much that it does not need is opened without a look at that', async () => {
+    const scene = newScene('A', 1, 1, null);
+    const zip = zipSync(
+      { 'scene.json': json(scene), 'assets/never.png': new Uint8Array(2 ** 22) },
+      { level: 1 },
+    );
+    expect((await unpackScene(zip, 'f.ignis')).scene).toEqual(scene);
+  });
+
+  it('are saved without pictures that are damaged, and these are named', async () => {
+    const { scene, assets } = await packed();
+    const [name] = assets.keys();
+    const { bytes, lost } = await packScene({ scene, assets: new Map([[name!, strToU8('x')]]) });
+    expect([...lost.values()]).toEqual([
+      expect.stringMatching(/^The picture [0-9a-f]{12}… was changed or damaged\.$/),
+    ]);
+    const back = await unpackScene(bytes, 'f.ignis');
+    expect(back.scene).toEqual(scene);
+    expect([...back.lost.keys()]).toEqual([name]);
+  });
+
+  it('name a font that is none', async () => {
+    const bytes = strToU8('no font at all');
+    const asset = await assetName(bytes, 'ttf');
+    const scene = newScene('A', 100, 100, null);
+    scene.layers.push(newTextLayer('Tide', { font: asset }));
+    const { lost } = await packScene({ scene, assets: new Map([[asset, bytes]]) });
+    expect([...lost.values()]).toEqual([expect.stringContaining('damaged, cut short or no font')]);
+  });
 });

@@ -2,20 +2,22 @@ import encode, { init } from '@jsquash/png/encode.js';
 import { convertIndexedToRgb, decode } from 'fast-png';
 import type { StraightImage } from '../pixels/picture';
 import { FileFault } from './fault';
+import { plainPng } from './png-parts';
 
 /**
  * A PNG as straight RGBA of its own depth, alpha kept exactly. Grey, palette and 1, 2, 4 bits are
- * widened. Throws a FileFault that names the file if it is damaged.
+ * widened. Throws a FileFault that names the file if it is damaged, or holds more than its size says.
  */
-export function readPng(bytes: Uint8Array, name: string): StraightImage {
+export async function readPng(bytes: Uint8Array, name: string): Promise<StraightImage> {
   let png: ReturnType<typeof decode>;
   try {
-    png = decode(bytes, { checkCrc: true });
+    png = decode(await plainPng(bytes), { checkCrc: false });
   } catch (cause) {
     throw new FileFault(
       name,
-      `is damaged or cut short (${(cause as Error).message})`,
+      'is damaged or cut short',
       'Save it again from where it came, and bring in the new copy.',
+      { cause },
     );
   }
   const { width, height } = png;

@@ -3,7 +3,7 @@ import { HEX } from '../definitions/parameter';
 import type { SourceDefinition } from '../definitions/source';
 import { unwritten } from '../pixels/buffer';
 import { EMPTY } from '../pixels/region';
-import { passColours, passSchema } from './pass';
+import { passColours, passesSchema } from './pass';
 
 export const echoSchema = v.strictObject({
   kind: v.literal('echo'),
@@ -13,7 +13,7 @@ export const echoSchema = v.strictObject({
   own: v.nullable(
     v.strictObject({
       light: v.pipe(v.string(), v.regex(HEX, 'The light colour must be written #rrggbb.')),
-      passes: v.array(passSchema),
+      passes: passesSchema,
     }),
   ),
 });

@@ -2,7 +2,7 @@ import * as v from 'valibot';
 import { HEX } from '../definitions/parameter';
 import { crossingsSchema } from './crossings';
 import { gapSchema, lineShapeSchema, modifierSchema } from './line-shape';
-import { passSchema } from './pass';
+import { passesSchema } from './pass';
 
 /** What a line of light is in a scene. */
 
@@ -15,7 +15,7 @@ export const lineSchema = v.strictObject({
   /** In the order of computation. */
   modifiers: v.array(modifierSchema),
   /** Back to front. */
-  passes: v.array(passSchema),
+  passes: passesSchema,
   /** How it goes over and under itself; left out, its light adds up where it crosses. */
   crossings: v.optional(crossingsSchema),
 });

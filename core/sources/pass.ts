@@ -1,6 +1,7 @@
 import * as v from 'valibot';
 import { seenColours } from '../paint/seen-colours';
 import { blendParameter } from '../blend/parameter';
+import { hasOwnIds } from '../definitions/id';
 import type { Parameters, Values } from '../definitions/parameter';
 import {
   HEX,
@@ -174,6 +175,13 @@ export const passSchema = v.strictObject({
   /** The colours as they were chosen for a light: what they are when the light changes follows from these. */
   kept: v.nullable(v.strictObject({ light: hex, colour: hex, ramp: v.array(hex) })),
 });
+
+/** The passes of a line, back to front. */
+export const passesSchema = v.pipe(
+  v.array(passSchema),
+  v.maxLength(100, 'A line has at most 100 passes.'),
+  v.check((passes) => hasOwnIds(passes), 'Two passes of a line have the same id.'),
+);
 
 export type Pass = v.InferOutput<typeof passSchema>;
 

@@ -1,6 +1,7 @@
 import * as v from 'valibot';
 import type { Parameters, Values } from '../definitions/parameter';
 import {
+  FONT_ASSET,
   angle,
   count,
   length,
@@ -11,6 +12,7 @@ import {
 } from '../definitions/parameter';
 import { coordinate } from '../geometry/coordinate';
 import { pathSchema } from '../geometry/path-schema';
+import { familyOf } from './families';
 
 /** What a text says, and how it is set. */
 
@@ -134,7 +136,16 @@ const rangeSchema = v.strictObject({
   /** How many UTF-16 code units it is for. */
   length: v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(MAX_LETTERS)),
   features,
-  style: parametersSchema(letterParameters),
+  style: v.pipe(
+    parametersSchema(letterParameters),
+    v.forward(
+      v.check(
+        ({ font }) => FONT_ASSET.test(font) || familyOf(font) !== undefined,
+        'The font must be a family that ships, or a font of the scene’s own.',
+      ),
+      ['font'],
+    ),
+  ),
 });
 
 export const textEntries = {

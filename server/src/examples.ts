@@ -47,7 +47,10 @@ export function examples(folder: string): Router {
     const [, name, kind] = match as unknown as [string, string, string];
     response.set('Cache-Control', 'no-cache');
     if (kind === 'webp') return response.sendFile(resolve(folder, name, COVER));
-    const bytes = await once(name, async () => packScene(await readScene(join(folder, name))));
+    const bytes = await once(
+      name,
+      async () => (await packScene(await readScene(join(folder, name)))).bytes,
+    );
     response.type('application/zip').send(bytes);
   });
   return router;

@@ -1,11 +1,13 @@
 /** Scenes on disk: `.ignis` files, and folders laid out the same way. */
-import { readFile, readdir, stat } from 'node:fs/promises';
+import { statSync } from 'node:fs';
+import { readFile, stat } from 'node:fs/promises';
 import { basename, join } from 'node:path';
 import sharp from 'sharp';
 import { FileFault } from '@ignis/core/files/fault';
 import type { Packed } from '@ignis/core/files/ignis-file';
-import { assemble, unpackScene } from '@ignis/core/files/ignis-file';
+import { assemble, unpackScene, whole } from '@ignis/core/files/ignis-file';
 import { inspectPicture } from '@ignis/core/files/picture-file';
+import type { Files } from '@ignis/core/files/zip';
 import { readPng } from '@ignis/core/files/png';
 import '@ignis/core/kernels/load';
 import './png-encoder';
@@ -24,23 +26,28 @@ export async function readScene(path: string): Promise<Packed> {
       'is not there',
       'Give the path of an .ignis file, or of a folder that holds scene.json.',
     );
-  return found.isDirectory()
-    ? assemble(await folderFiles(path), name)
-    : unpackScene(await readFile(path), name);
+  return whole(
+    found.isDirectory()
+      ? await assemble(folderFiles(path), name)
+      : await unpackScene(await readFile(path), name),
+    name,
+  );
 }
 
-async function folderFiles(folder: string): Promise<Record<string, Uint8Array>> {
-  const files: Record<string, Uint8Array> = {};
-  const add = async (path: string) => {
-    files[path] = await readFile(join(folder, path));
-  };
-  const assets = await readdir(join(folder, 'assets')).catch(() => []);
-  await Promise.all([
-    add('scene.json').catch(() => undefined),
-    ...assets.map((a) => add(`assets/${a}`)),
-  ]);
-  return files;
-}
+/** The files of a folder by their paths within it. */
+const folderFiles = (folder: string): Files => ({
+  size: (path) => statSync(join(folder, path), { throwIfNoEntry: false })?.size ?? 0,
+  async read(path, most) {
+    const size = this.size(path);
+    if (size > most)
+      throw new FileFault(
+        basename(folder),
+        `holds a file that is too large (${path})`,
+        'Give a folder that was made by unpacking an .ignis file.',
+      );
+    return readFile(join(folder, path)).catch(() => null);
+  },
+});
 
 /**
  * Makes ready what a scene is rendered with: its fonts, and its pictures, decoded: PNG by core, exactly; other
@@ -55,7 +62,7 @@ export async function decodeAssets(
     if (out.has(name)) continue;
     const bytes = assets.get(name)!;
     const file = inspectPicture(bytes, name);
-    if (file.format === 'png') out.set(name, picture(readPng(bytes, name)));
+    if (file.format === 'png') out.set(name, picture(await readPng(bytes, name)));
     else {
       const { data, info } = await sharp(bytes, { pages: 1 })
         .rotate()

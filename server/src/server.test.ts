@@ -99,18 +99,26 @@ describe('the ignis command', () => {
     const scene = await folder(small());
     const out = join(scene, 'out.png');
     expect((await ignis('render', scene, out, '--scale', '0.5')).code).toBe(0);
-    expect(readPng(await readFile(out), 'out')).toMatchObject({ width: 40, height: 30, depth: 8 });
+    expect(await readPng(await readFile(out), 'out')).toMatchObject({
+      width: 40,
+      height: 30,
+      depth: 8,
+    });
     expect(
       (await ignis('render', scene, out, '--region', '10,20,30,15', '--depth', '16')).code,
     ).toBe(0);
-    expect(readPng(await readFile(out), 'out')).toMatchObject({ width: 30, height: 15, depth: 16 });
+    expect(await readPng(await readFile(out), 'out')).toMatchObject({
+      width: 30,
+      height: 15,
+      depth: 16,
+    });
   });
 
   it('renders chosen layers without the background', async () => {
     const scene = await folder(small());
     const out = join(scene, 'out.png');
     await ignis('render', scene, out, '--layers', 'line', '--no-background');
-    const { data } = readPng(await readFile(out), 'out');
+    const { data } = await readPng(await readFile(out), 'out');
     // Faint light reaches the corner, but no background.
     expect(data[(59 * 80 + 2) * 4 + 3]).toBeLessThan(60);
     expect(data[(30 * 80 + 40) * 4 + 3]).toBe(255);
@@ -139,7 +147,7 @@ describe('the ignis command', () => {
     );
     const path = await folder(scene, { [asset]: bytes });
     await ignis('render', path, join(path, 'out.png'));
-    const { data } = readPng(await readFile(join(path, 'out.png')), 'out');
+    const { data } = await readPng(await readFile(join(path, 'out.png')), 'out');
     expect(data[(29 * 10 + 9) * 4]).toBeGreaterThan(240);
   });
 
@@ -169,7 +177,7 @@ describe('the ignis command', () => {
       });
     const { out } = await ignis('check', await folder(lacking));
     expect(out).toMatch(
-      /^\$\.layers\[1\]\.source\.asset: The file lacks the picture aaaaaaaaaaaa…/,
+      /^\$\.layers\[1\]\.source\.asset: The picture aaaaaaaaaaaa… that the scene needs is not there/,
     );
     expect(out).toContain('$.layers[2].source.asset');
     expect(await ignis('check', '/nowhere.ignis')).toMatchObject({ code: 1 });

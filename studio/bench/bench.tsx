@@ -7,7 +7,7 @@ import { addInFront, findLayer } from '@ignis/core/scene/edits/layer-edits';
 import { paletteOf } from '@ignis/core/scene/edits/palette';
 import { newGroup, newPicture } from '@ignis/core/scene/model/make';
 import { bringInPicture, filesIn, isSceneFile, PICTURES } from '../files/bring-in';
-import { download, fileName, openSceneFile, sceneFile } from '../files/scene-file';
+import { download, fileName, openSceneFile, sceneFile, type Reading } from '../files/scene-file';
 import { useAutosave } from '../state/autosave';
 import { useBench } from '../state/bench';
 import { useOpenedScene } from '../state/opened-scene';
@@ -86,6 +86,9 @@ async function addSvgLines(file: File): Promise<void> {
 
 const scenePalette = () => paletteOf(useBench.getState().scene);
 
+/** A file that is opened without a word of how far it is. */
+const UNWATCHED: Reading = { progress: () => undefined, signal: new AbortController().signal };
+
 /** A drawing of more elements than this becomes one line. */
 const MAX_LAYERS = 60;
 
@@ -124,7 +127,7 @@ function Open() {
       for (const file of files) {
         try {
           if (isSceneFile(file)) {
-            void navigate(`/scene/${await openSceneFile(file, file.name)}`);
+            void navigate(`/scene/${await openSceneFile(file, file.name, UNWATCHED)}`);
             return;
           }
           const brought = await bringInPicture(file);

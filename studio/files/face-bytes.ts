@@ -5,11 +5,10 @@ export async function faceBytes(
   name: string,
   asset: (name: string) => Blob | undefined | Promise<Blob | undefined>,
 ): Promise<Uint8Array | null> {
-  const url = faces[name];
-  if (url === undefined) {
+  if (!Object.hasOwn(faces, name)) {
     const own = await asset(name);
     return own ? new Uint8Array(await own.arrayBuffer()) : null;
   }
-  const response = await fetch(url);
+  const response = await fetch(faces[name]!);
   return response.ok ? new Uint8Array(await response.arrayBuffer()) : null;
 }

@@ -1,32 +1,48 @@
+import { toast } from 'sonner';
 import { parseScene } from '@ignis/core/scene/model/check';
 import type { Scene } from '@ignis/core/scene/model/schema';
 import { assetsOf } from '@ignis/core/scene/model/needs';
+import { tellAside } from '../state/aside';
 import { loadAssets } from '../storage/assets';
 import { createScene } from '../storage/scenes';
 
 /** What packs and unpacks is loaded when a file is first opened or saved. */
-const packing = () => import('@ignis/core/files/ignis-file');
+const packing = () => import('../workers/files');
 
-/** Opens an `.ignis` file as a new scene; returns its id. Throws with a message for the artist. */
-export async function openSceneFile(file: Blob, name: string): Promise<string> {
-  const { unpackScene } = await packing();
-  const { scene, assets } = await unpackScene(new Uint8Array(await file.arrayBuffer()), name);
-  const blobs = new Map(
-    [...assets].map(([n, bytes]) => [n, new Blob([bytes as Uint8Array<ArrayBuffer>])]),
-  );
-  return createScene(scene, blobs);
+/** How far a file is read, and how to stop that. */
+export interface Reading {
+  progress(done: number): void;
+  signal: AbortSignal;
 }
 
-/** A scene whose pictures are kept here, as an `.ignis` file. Throws a SceneError if it is damaged. */
+/** Opens an `.ignis` file as a new scene; returns its id. Throws with a message for the artist. */
+export async function openSceneFile(
+  file: Blob,
+  name: string,
+  { progress, signal }: Reading,
+): Promise<string> {
+  const { openFile } = await packing();
+  const { scene, assets, aside } = await openFile(file, name, progress, signal);
+  tellAside(aside, 'The file still holds the scene as it was.');
+  return createScene(scene, assets);
+}
+
+/**
+ * A scene whose pictures are kept here, as an `.ignis` file; those that are damaged are named, and left out. Throws a
+ * SceneError if the scene is damaged.
+ */
 export async function sceneFile(saved: Scene): Promise<Blob> {
-  const { packScene } = await packing();
+  const { packFile } = await packing();
   const scene = parseScene(saved);
-  const assets = new Map<string, Uint8Array>();
-  for (const [name, blob] of await loadAssets(assetsOf(scene)))
-    assets.set(name, new Uint8Array(await blob.arrayBuffer()));
-  return new Blob([(await packScene({ scene, assets })) as Uint8Array<ArrayBuffer>], {
-    type: 'application/zip',
-  });
+  const { file, lost } = await packFile(scene, await loadAssets(assetsOf(scene)));
+  if (lost.length > 0) {
+    console.error('Not in the file', lost);
+    toast.warning('The file is saved without what is damaged', {
+      description: `${lost.slice(0, 4).join(' ')} Bring it in again, and save once more.`,
+      duration: 20_000,
+    });
+  }
+  return file;
 }
 
 /** Hands a file to the browser to be saved. */

@@ -5,7 +5,7 @@ import { toast } from 'sonner';
 import { newPicture, newScene } from '@ignis/core/scene/model/make';
 import type { Scene } from '@ignis/core/scene/model/schema';
 import { bringInPicture, filesIn, isSceneFile, PICTURES } from '../files/bring-in';
-import { download, fileName, openSceneFile, sceneFile } from '../files/scene-file';
+import { download, fileName, openSceneFile, sceneFile, type Reading } from '../files/scene-file';
 import { switchTheme, useTheme } from '../state/theme';
 import type { SceneRecord } from '../storage/database';
 import { removeUnusedAssets, retainingAssets } from '../storage/assets';
@@ -29,8 +29,8 @@ import { tellFailure } from '../state/failure';
 const NewScene = lazy(() => import('./new-scene'));
 
 /** A new scene of a picture or of a saved scene; its id, or null if the artist called it off. */
-async function sceneOfFile(file: File): Promise<string | null> {
-  if (isSceneFile(file)) return openSceneFile(file, file.name);
+async function sceneOfFile(file: File, reading: Reading): Promise<string | null> {
+  if (isSceneFile(file)) return openSceneFile(file, file.name, reading);
   const brought = await bringInPicture(file);
   if (!brought) return null;
   const { source, name } = brought;
@@ -49,7 +49,7 @@ export function Shelf() {
   const theme = useTheme((s) => s.theme);
   const [search, setSearch] = useState('');
   const [making, setMaking] = useState(false);
-  const [busy, setBusy] = useState<string | null>(null);
+  const [busy, setBusy] = useState<Busy | null>(null);
 
   useEffect(() => {
     document.title = 'Ignis';
@@ -61,13 +61,20 @@ export function Shelf() {
   const last = useRef<Promise<void>>(Promise.resolve());
   const waiting = useRef(0);
   const attempt = useCallback(
-    (doing: string | null, failed: string, task: () => Promise<void>): Promise<void> => {
+    (
+      doing: string | null,
+      failed: string,
+      task: (reading: Reading) => Promise<void>,
+    ): Promise<void> => {
       const run = async () => {
-        setBusy(doing);
+        const stop = new AbortController();
+        const { signal } = stop;
+        const show = (done: number) => doing && setBusy({ doing, done, stop: () => stop.abort() });
+        show(0);
         try {
-          await retainingAssets(task);
+          await retainingAssets(() => task({ progress: show, signal }));
         } catch (error) {
-          tellFailure(failed, error);
+          if (!signal.aborted) tellFailure(failed, error);
         } finally {
           waiting.current--;
           setBusy(null);
@@ -90,8 +97,8 @@ export function Shelf() {
         await attempt(
           `Opening ${file.name || 'the picture'}…`,
           'That could not be opened',
-          async () => {
-            const id = await sceneOfFile(file);
+          async (reading) => {
+            const id = await sceneOfFile(file, reading);
             if (id) made.push(id);
           },
         );
@@ -276,12 +283,12 @@ export function Shelf() {
 
         <Examples
           onOpen={(url, name) =>
-            void attempt(`Opening ${name}…`, 'The example could not be opened', async () => {
-              const response = await fetch(url);
+            void attempt(`Opening ${name}…`, 'The example could not be opened', async (reading) => {
+              const response = await fetch(url, { signal: reading.signal });
               if (!response.ok)
                 throw new Error('The server does not answer. Start it again with npm run demo.');
               void navigate(
-                `/scene/${await openSceneFile(await response.blob(), `${name}.ignis`)}`,
+                `/scene/${await openSceneFile(await response.blob(), `${name}.ignis`, reading)}`,
               );
             })
           }
@@ -293,12 +300,35 @@ export function Shelf() {
           <NewScene open onOpenChange={setMaking} onMake={(scene) => void make(scene)} />
         </Suspense>
       )}
-      {busy && (
-        <div role="status" className="fixed inset-0 grid place-items-center bg-black/50 text-lg">
-          {busy}
-        </div>
-      )}
+      {busy && <BusyWith {...busy} />}
     </main>
+  );
+}
+
+/** What is being done, how far it is (0–1), and what stops it. */
+interface Busy {
+  doing: string;
+  done: number;
+  stop(): void;
+}
+
+/** Covers the shelf while a file is opened. */
+function BusyWith({ doing, done, stop }: Busy) {
+  return (
+    <div role="status" className="fixed inset-0 z-30 grid place-items-center bg-black/50">
+      <div className="flex w-80 flex-col items-center gap-3 text-lg">
+        <span>{doing}</span>
+        <progress
+          value={done > 0 ? done : undefined}
+          max={1}
+          aria-label={doing}
+          className="h-1.5 w-full overflow-hidden rounded-full accent-ember"
+        />
+        <Button look="plain" onClick={stop}>
+          Stop
+        </Button>
+      </div>
+    </div>
   );
 }
 

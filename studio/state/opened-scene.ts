@@ -1,9 +1,9 @@
 import { useEffect, useState } from 'react';
 import { toast } from 'sonner';
-import type { Aside } from '@ignis/core/scene/model/salvage';
 import { claimScene, type Claim } from '../storage/claim';
 import { loadScene, storedAs, watchScene } from '../storage/scenes';
 import { addAsset, holdBack, warmUp, whenHung } from '../workers/engine';
+import { tellAside } from './aside';
 import { flushSaves, shelve } from './autosave';
 import { useBench } from './bench';
 import { beginOpening, endOpening } from './crash-loop';
@@ -51,7 +51,7 @@ export function useOpenedScene(id: string): { ready: string; fault: string | nul
           'This scene is not on your shelf. It may have been deleted, or made in another browser.',
         );
       for (const [name, bytes] of found.assets) addAsset(name, bytes);
-      tellAside(found.aside);
+      tellAside(found.aside, 'The scene as it was stands on the shelf beside it.');
       const { scene, thumbnail } = found.record;
       useBench.getState().open(id, scene);
       useBench.getState().set({ stored: storedAs(found.record), held: isHeld });
@@ -94,17 +94,4 @@ export function useOpenedScene(id: string): { ready: string; fault: string | nul
   }, [id]);
 
   return { ready, fault };
-}
-
-/** Says what of a damaged scene is not in it. */
-function tellAside(aside: Aside[]): void {
-  if (aside.length === 0) return;
-  console.error('Set aside', aside);
-  const all = [...new Set(aside.map((a) => a.name))];
-  const names = all.slice(0, 6);
-  const more = all.length > names.length ? ` and ${all.length - names.length} more` : '';
-  toast.warning('Parts of this scene were damaged or lost, and are set aside', {
-    description: `${names.join(', ')}${more}. The scene as it was stands on the shelf beside it.`,
-    duration: 20_000,
-  });
 }

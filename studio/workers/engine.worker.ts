@@ -52,7 +52,7 @@ async function decoded(name: string): Promise<Picture> {
   const blob = files.get(name);
   if (!blob) throw new Error(`The picture ${name.slice(0, 12)}… is not here.`);
   const bytes = new Uint8Array(await blob.arrayBuffer());
-  if (name.endsWith('.png') && !isPlainRgb(bytes)) return pictureOf(readPng(bytes, name));
+  if (name.endsWith('.png') && !isPlainRgb(bytes)) return pictureOf(await readPng(bytes, name));
   const { context, width, height } = await drawn(blob, name);
   return pictureOf({
     width,
@@ -295,7 +295,7 @@ const engine: Engine = {
       );
     if (file.format === 'png' && !file.turned) {
       // Kept as it is, so that alpha and 16 bits stay exact; decoding it shows that it is whole.
-      readPng(bytes, name);
+      await readPng(bytes, name);
       return {
         asset: await assetName(bytes, 'png'),
         bytes: blob,

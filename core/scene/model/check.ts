@@ -1,4 +1,6 @@
 import * as v from 'valibot';
+import { inWords } from './issue-words';
+import { tooMany } from './amounts';
 import type { Scene } from './schema';
 import { migrated } from './versions';
 import { MAX_DEPTH, VERSION, sceneSchema } from './schema';
@@ -7,6 +9,8 @@ import { MAX_DEPTH, VERSION, sceneSchema } from './schema';
 export interface Fault {
   path: string;
   message: string;
+  /** What the program that found it said, if that is not the message. */
+  raw?: string;
 }
 
 /** A scene that could not be read; `faults` lists every place. */
@@ -25,9 +29,9 @@ type Read = { scene: Scene; faults: [] } | { scene: null; faults: Fault[] };
 
 /** Reads a value that should be a scene of this version or an older one. Throws for nothing. */
 export function readScene(value: unknown): Read {
-  const refused = (path: string, message: string): Read => ({
+  const refused = (path: string, message: string, raw?: string): Read => ({
     scene: null,
-    faults: [{ path, message }],
+    faults: [{ path, message, ...(raw !== undefined && { raw }) }],
   });
   const version = (value as { version?: unknown } | null)?.version;
   if (typeof version === 'number' && version > VERSION)
@@ -38,7 +42,15 @@ export function readScene(value: unknown): Read {
   // Before anything walks down it: a file may be made to be deeper than any program can follow.
   const deep = tooDeep((value as { layers?: unknown } | null)?.layers);
   if (deep) return refused(deep, `Groups stand at most ${MAX_DEPTH} deep in one another.`);
-  const current = migrated(value);
+  const many = tooMany(value);
+  if (many) return refused('$', many);
+  let current: unknown;
+  try {
+    current = migrated(value);
+  } catch (error) {
+    const message = `The scene is damaged: it is none that version ${version as number} wrote.`;
+    return refused('$', message, (error as Error).message);
+  }
   const result = v.safeParse(sceneSchema, current);
   return result.success
     ? { scene: current as Scene, faults: [] }
@@ -46,7 +58,7 @@ export function readScene(value: unknown): Read {
         scene: null,
         faults: result.issues
           .flatMap(leaves)
-          .map((i) => ({ path: pathOf((i.path ?? []).map((p) => p.key)), message: i.message })),
+          .map((i) => ({ path: pathOf((i.path ?? []).map((p) => p.key)), ...inWords(i) })),
       };
 }
 

@@ -2,6 +2,7 @@
 import { applyPatches, enablePatches } from 'immer';
 import * as v from 'valibot';
 import { SceneError, pathOf } from './check';
+import { inWords } from './issue-words';
 import { betweenSchema, layerSchema, sceneEntries, shortened } from './schema';
 import type { Layer, Scene } from './schema';
 
@@ -39,7 +40,7 @@ export function withinLimits(scene: Scene): { scene: Scene; clamped: string[] } 
       mended.map(({ keys, value }) => ({ op: 'replace', path: keys, value })),
     );
     for (const { value, issue } of mended)
-      if (typeof value === 'number') clamped.add(issue.message);
+      if (typeof value === 'number') clamped.add(inWords(issue).message);
   }
   throw refusal(issuesOf(now));
 }
@@ -82,9 +83,6 @@ function mend({ keys, issue }: Issue): (Issue & { value: unknown }) | null {
 
 const refusal = (issues: Issue[]): SceneError =>
   new SceneError(
-    issues[0]!.issue.message,
-    issues.map(({ keys, issue }) => ({
-      path: pathOf(keys),
-      message: issue.message,
-    })),
+    inWords(issues[0]!.issue).message,
+    issues.map(({ keys, issue }) => ({ path: pathOf(keys), ...inWords(issue) })),
   );

@@ -1,7 +1,7 @@
 /** What can be opened of a scene that was damaged. */
 import type { Patch } from 'immer';
 import { applyPatches, enablePatches } from 'immer';
-import { FONT_ASSET, defaultsOf } from '../../definitions/parameter';
+import { defaultsOf } from '../../definitions/parameter';
 import { letterParameters } from '../../text/content';
 import { readScene } from './check';
 import type { Fault } from './check';
@@ -61,7 +61,7 @@ export function salvaged(value: unknown): Salvaged | null {
   for (let round = 0; round < ROUNDS; round++) {
     const { scene, faults } = readScene(now);
     if (scene) return { scene, aside };
-    const left = without(now, faults, cutFor);
+    const left = without(now, faults);
     if (!left) return null;
     now = left.value;
     aside.push(...left.aside);
@@ -77,18 +77,7 @@ export function withoutAssets(scene: Scene, lost: ReadonlyMap<string, string>): 
   const faults = [...lost].flatMap(([asset, message]) =>
     placesOfAsset(scene, asset).map((path): Fault => ({ path, message })),
   );
-  const left = without(scene, faults, (value, keys) => {
-    const cut = cutFor(value, keys);
-    const isFont = FONT_ASSET.test(String(at(value, keys)));
-    return cut && isFont
-      ? {
-          op: 'replace',
-          path: keys,
-          value: letterParameters.font.default,
-          name: `the font of ${cut.name}`,
-        }
-      : cut;
-  });
+  const left = without(scene, faults);
   // What names an asset stands in a layer, in the selection or in what is kept, and a scene can be without each.
   return left ? { scene: left.value as Scene, aside: left.aside } : { scene, aside: [] };
 }
@@ -97,13 +86,12 @@ export function withoutAssets(scene: Scene, lost: ReadonlyMap<string, string>): 
 function without(
   value: unknown,
   faults: readonly Fault[],
-  cutOf: (value: unknown, keys: Keys) => Cut | null,
 ): { value: unknown; aside: Aside[] } | null {
   const cuts: Cut[] = [];
   const aside: Aside[] = [];
   // From the last on, so that the places of those before stay what they are.
   for (const fault of faults.toSorted((a, b) => byPlace(keysOf(b.path), keysOf(a.path)))) {
-    const cut = cutOf(value, keysOf(fault.path));
+    const cut = cutFor(value, keysOf(fault.path));
     if (!cut) return null;
     if (cuts.some((c) => c.path.every((key, i) => key === cut.path[i]))) continue;
     cuts.push(cut);
@@ -133,6 +121,12 @@ function cutFor(value: unknown, keys: Keys): Cut | null {
   const layer = keys.slice(0, last + 1);
   const [part, index] = keys.slice(last + 1);
   const name = nameAt(value, layer);
+  // Letters are more than the font they stand in.
+  if (keys.at(-1) === 'font')
+    return {
+      ...{ op: 'replace', path: keys, value: letterParameters.font.default },
+      name: `the font of ${name}`,
+    };
   if (part === 'steps' && typeof index === 'number')
     return { op: 'remove', path: [...layer, part, index], name: `a step of ${name}` };
   if (typeof part === 'string' && Object.hasOwn(WITHOUT, part))

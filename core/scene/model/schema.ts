@@ -4,10 +4,11 @@ import { maskSchema } from '../../masks/mask';
 import { weaveSchema } from '../../weave/weave';
 import type { Parameters, Value } from '../../definitions/parameter';
 import { HEX, angle, parametersSchema, percent } from '../../definitions/parameter';
-import { idSchema } from '../../definitions/id';
+import { hasOwnIds, idSchema } from '../../definitions/id';
 import { placementSchema } from '../../definitions/placement';
 import { coordinate } from '../../geometry/coordinate';
 import { sourceSchema } from '../../sources/index';
+import { drawnTooMuch, tooMany } from './amounts';
 import { echoLoop } from './echo-loop';
 import { steps } from '../../steps/index';
 
@@ -83,7 +84,11 @@ const layerEntries = {
   placement: placementSchema,
   source: sourceSchema,
   /** In the order of computation. */
-  steps: v.array(stepSchema),
+  steps: v.pipe(
+    v.array(stepSchema),
+    v.maxLength(100, 'A layer has at most 100 steps.'),
+    v.check((steps) => hasOwnIds(steps), 'Two steps of a layer have the same id.'),
+  ),
   /** The few values that the recipe it wears puts forward. */
   dials: v.array(dialSchema),
 };
@@ -221,6 +226,14 @@ const between = [
     (s: Scene) => !echoLoop(everyLayer(s.layers)),
     ({ input }) =>
       `“${echoLoop(everyLayer(input.layers))?.name}” would follow itself: an echo cannot be part of what it follows.`,
+  ),
+  v.check(
+    (s: Scene) => tooMany(s) === null,
+    ({ input }) => tooMany(input)!,
+  ),
+  v.check(
+    (s: Scene) => drawnTooMuch(s) === null,
+    ({ input }) => drawnTooMuch(input)!,
   ),
 ] as const;
 

@@ -285,9 +285,33 @@ export function migrated(value: unknown): unknown {
   let scene = value;
   for (;;) {
     const old = isObject(scene) ? OLD_VERSIONS[scene.version as number] : undefined;
-    if (!old) return scene;
+    if (!old) return isObject(scene) ? withOwnIds(scene) : scene;
     scene = old.next(scene as Json);
   }
+}
+
+/** For a while nothing kept two steps or passes of a layer from having one id: the later of them gets another. */
+function withOwnIds(scene: Json): Json {
+  const apart = (list: unknown): unknown => {
+    const seen = new Set<unknown>();
+    return each(list, (item) => {
+      let id = item.id;
+      for (let n = 2; seen.has(id) && typeof item.id === 'string'; n++)
+        id = `${item.id.slice(0, 60)}-${n}`;
+      seen.add(id);
+      return id === item.id ? item : { ...item, id };
+    });
+  };
+  const layers = (list: unknown): unknown =>
+    each(list, (l) => ({
+      ...l,
+      ...(l.steps === undefined ? {} : { steps: apart(l.steps) }),
+      ...(isObject(l.source) && l.source.passes !== undefined
+        ? { source: { ...l.source, passes: apart(l.source.passes) } }
+        : {}),
+      ...(l.layers === undefined ? {} : { layers: layers(l.layers) }),
+    }));
+  return { ...scene, layers: layers(scene.layers) };
 }
 
 /** A version of scenes that is no longer written: what it did not have, and what brings a scene to the next. */

@@ -1,0 +1,48 @@
+import { proxy, wrap, type Remote } from 'comlink';
+import type { Scene } from '@ignis/core/scene/model/schema';
+import type { FileWork, OpenedFile, PackedFile } from './files.worker';
+import { watch } from './watched';
+
+/** The page's side of the workers that pack and unpack scenes' files. */
+
+/** How long one may go without a heartbeat, s: packing is one long step. */
+const PATIENCE = 60;
+
+/** Runs a task in a worker of its own, which ends with it, or when the signal says so. */
+async function inWorker<T>(
+  task: (remote: Remote<FileWork>) => Promise<T>,
+  signal?: AbortSignal,
+): Promise<T> {
+  const worker = new Worker(new URL('./files.worker.ts', import.meta.url), { type: 'module' });
+  const remote = wrap<FileWork>(worker);
+  const watched = watch(
+    worker,
+    (lock) => remote.live(lock),
+    PATIENCE,
+    () => undefined,
+    () =>
+      new Error(
+        'The file asks for more than this browser can give: what reads it stopped. Close other tabs, and try again.',
+      ),
+  );
+  const calledOff = new Promise<never>((_resolve, reject) => {
+    signal?.addEventListener('abort', () => reject(signal.reason as Error), { once: true });
+  });
+  try {
+    return await Promise.race([watched.during(task(remote)), calledOff]);
+  } finally {
+    worker.terminate();
+  }
+}
+
+/** Opens the file of a scene; `progress` is told the share that is read. Throws with a message for the artist. */
+export const openFile = (
+  file: Blob,
+  name: string,
+  progress: (done: number) => void,
+  signal: AbortSignal,
+): Promise<OpenedFile> => inWorker((remote) => remote.open(file, name, proxy(progress)), signal);
+
+/** Packs a scene with the assets it needs. */
+export const packFile = (scene: Scene, assets: Map<string, Blob>): Promise<PackedFile> =>
+  inWorker((remote) => remote.pack(scene, assets));
