@@ -1,8 +1,8 @@
-import { zlibSync } from 'fflate';
 import decompress from 'woff2-encoder/decompress';
 import { compress } from 'woff2-encoder';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { shippedFace } from '../../server/src/fonts';
+import { woffOf } from '../testing/woff';
 import { FontFault, faceOf } from '../text/face';
 import { loadShaper } from '../text/shaper';
 import { sfntOf } from './font-file';
@@ -12,43 +12,6 @@ beforeAll(async () => {
   await loadShaper();
   ttf = (await shippedFace('anton-400'))!;
 });
-
-/** The font in a WOFF 1 file, as its specification lays it out. */
-function woffOf(sfnt: Uint8Array): Uint8Array {
-  const view = new DataView(sfnt.buffer, sfnt.byteOffset, sfnt.byteLength);
-  const count = view.getUint16(4);
-  const tables = Array.from({ length: count }, (_, i) => {
-    const at = 12 + 16 * i;
-    const data = sfnt.subarray(
-      view.getUint32(at + 8),
-      view.getUint32(at + 8) + view.getUint32(at + 12),
-    );
-    const packed = zlibSync(data);
-    return {
-      tag: view.getUint32(at),
-      sum: view.getUint32(at + 4),
-      data,
-      packed: packed.length < data.length ? packed : data,
-    };
-  });
-  const start = 44 + 20 * count;
-  const total = tables.reduce((n, t) => n + ((t.packed.length + 3) & ~3), start);
-  const out = new Uint8Array(total);
-  const to = new DataView(out.buffer);
-  to.setUint32(0, 0x774f4646);
-  to.setUint32(4, view.getUint32(0));
-  to.setUint32(8, total);
-  to.setUint16(12, count);
-  let at = start;
-  tables.forEach((t, i) => {
-    [t.tag, at, t.packed.length, t.data.length, t.sum].forEach((v, k) =>
-      to.setUint32(44 + 20 * i + 4 * k, v),
-    );
-    out.set(t.packed, at);
-    at += (t.packed.length + 3) & ~3;
-  });
-  return out;
-}
 
 const read = (bytes: Uint8Array) => sfntOf(bytes, 'mine.ttf', decompress);
 const widths = (bytes: Uint8Array) =>
@@ -77,6 +40,18 @@ describe('a font’s file', () => {
     await expect(read((await compress(ttf)).subarray(0, 3000))).rejects.toThrow(
       /damaged or cut short/,
     );
+  });
+  it('is refused before it unpacks to more than any font is', async () => {
+    const woff = woffOf(ttf);
+    const view = new DataView(woff.buffer);
+    for (let i = 0; i < view.getUint16(12); i++) view.setUint32(44 + 20 * i + 12, 60 * 2 ** 20);
+    await expect(read(woff)).rejects.toThrow(/damaged or cut short/);
+    const woff2 = (await compress(ttf)).slice();
+    new DataView(woff2.buffer).setUint32(16, 2 ** 31);
+    const unpacked: Uint8Array[] = [];
+    const unpack = async (bytes: Uint8Array) => (unpacked.push(bytes), bytes);
+    await expect(sfntOf(woff2, 'mine.woff2', unpack)).rejects.toThrow(/damaged or cut short/);
+    expect(unpacked).toEqual([]);
   });
   it('says if it may not be kept within other files, or has no outlines', () => {
     const table = (tag: string) => {

@@ -24,13 +24,9 @@ export async function sfntOf(
   let plain = bytes;
   try {
     if (tag === 'wOFF') plain = unpackWoff(bytes);
-    else if (tag === 'wOF2') plain = await unpack2(bytes);
+    else if (tag === 'wOF2') plain = await unpack2(withinBounds(bytes));
   } catch (cause) {
-    throw new FileFault(
-      name,
-      `is damaged or cut short (${(cause as Error).message || 'its parts cannot be unpacked'})`,
-      AGAIN,
-    );
+    throw new FileFault(name, 'is damaged or cut short', AGAIN, { cause });
   }
   const own = String.fromCharCode(...plain.subarray(0, 4));
   if (own === 'ttcf')
@@ -54,22 +50,30 @@ function isCutShort(sfnt: Uint8Array): boolean {
   return false;
 }
 
-/** The font in a WOFF 1 file. Throws if a part of it is not there. */
+/** A WOFF 2 file. Throws if it says that it unpacks to more than any font is. */
+function withinBounds(woff2: Uint8Array): Uint8Array {
+  const view = new DataView(woff2.buffer, woff2.byteOffset, woff2.byteLength);
+  if (view.getUint32(16) > MAX) throw new Error('It unpacks to more than 64 MB.');
+  return woff2;
+}
+
+/** The font in a WOFF 1 file. Throws if a part of it is not there, or before it would unpack to more than any font is. */
 function unpackWoff(woff: Uint8Array): Uint8Array {
   const view = new DataView(woff.buffer, woff.byteOffset, woff.byteLength);
   const count = view.getUint16(12);
+  const sizes = Array.from({ length: count }, (_, i) => view.getUint32(44 + 20 * i + 12));
+  if (sizes.reduce((sum, size) => sum + size, 0) > MAX)
+    throw new Error('It unpacks to more than 64 MB.');
   const tables = Array.from({ length: count }, (_, i) => {
     const at = 44 + 20 * i;
     const [tag, offset, packed, size, sum] = [0, 4, 8, 12, 16].map((k) => view.getUint32(at + k));
-    if (offset! + packed! > woff.length) throw new Error('a table lies beyond its end');
-    if (size! > MAX) throw new Error('a table is larger than any font');
+    if (offset! + packed! > woff.length) throw new Error('A table lies beyond its end.');
     const part = woff.subarray(offset!, offset! + packed!);
     const data = packed! < size! ? unzlibSync(part, { out: new Uint8Array(size!) }) : part;
     return { tag: tag!, sum: sum!, data };
   });
   const start = 12 + 16 * count;
   const total = tables.reduce((n, t) => n + ((t.data.length + 3) & ~3), start);
-  if (total > MAX) throw new Error('it unpacks to more than 64 MB');
   const out = new Uint8Array(total);
   const to = new DataView(out.buffer);
   to.setUint32(0, view.getUint32(4));

@@ -31,8 +31,8 @@ export function inspectPicture(bytes: Uint8Array, name: string): PictureFile {
   let found: ReturnType<typeof imageSize>;
   try {
     found = imageSize(bytes);
-  } catch {
-    throw new FileFault(name, 'is no picture that can be read', KNOWN);
+  } catch (cause) {
+    throw new FileFault(name, 'is no picture that can be read', KNOWN, { cause });
   }
   const format = (
     found.type === 'jpeg' ? 'jpg' : found.type === 'heif' ? 'avif' : found.type

@@ -6,7 +6,7 @@ import { FileFault } from './fault';
 import type { SvgGradient } from './svg-gradients';
 import { gradientOf } from './svg-gradients';
 import type { Attributes } from './svg-style';
-import { declarations, rulesOf } from './svg-style';
+import { MAX_SHEETS, declarations, rulesOf } from './svg-style';
 import { dataOfElement, pathsOfData } from './svg-paths';
 
 /** One element of an SVG: its paths, px of the drawing, and how they are painted. */
@@ -37,6 +37,10 @@ export interface SvgDrawing {
 const MAX_TEXT = 20_000_000;
 const MAX_ELEMENTS = 20_000;
 const MAX_ANCHORS = 500_000;
+/** As often elements may be come to, by `use` again and again. */
+const MAX_VISITS = 400_000;
+const OFTEN = 'uses parts of itself more often than can be followed';
+const PLAINLY = 'Save it again as a plain SVG, without parts that are used again and again.';
 /** How deep `use` may point on to others. */
 const MAX_USES = 12;
 
@@ -105,12 +109,7 @@ const sideOf = (v: string | undefined, fallback: number): number => {
  * sheets. Throws a FileFault if it is too large, is no SVG, or draws nothing that a line can be.
  */
 export function readSvg(text: string, file: string): SvgDrawing {
-  if (text.length > MAX_TEXT)
-    throw new FileFault(
-      file,
-      `is too large: ${Math.round(text.length / 1e6)} MB of SVG`,
-      `Lines are read from up to ${MAX_TEXT / 1e6} MB; take it apart, or bring it in as a picture.`,
-    );
+  refuseLarge(text, file);
   const root = rootOf(text, file);
   const byId = new Map<string, Node>();
   let sheets = '';
@@ -121,6 +120,12 @@ export function readSvg(text: string, file: string): SvgDrawing {
     node.children.forEach(look);
   };
   look(root);
+  if (sheets.length > MAX_SHEETS)
+    throw new FileFault(
+      file,
+      `has style sheets of more than ${MAX_SHEETS / 1e6} MB`,
+      'Save it again as a plain SVG, or bring it in as a picture.',
+    );
   const rules = rulesOf(sheets);
 
   const box = (root.attributes.viewBox ?? '')
@@ -143,6 +148,7 @@ export function readSvg(text: string, file: string): SvgDrawing {
 
   const elements: SvgElement[] = [];
   let anchors = 0;
+  let visits = 0;
   const full = () => elements.length >= MAX_ELEMENTS || anchors >= MAX_ANCHORS;
 
   const draw = (
@@ -153,13 +159,15 @@ export function readSvg(text: string, file: string): SvgDrawing {
     uses: number,
   ) => {
     if (full()) return;
+    if (++visits > MAX_VISITS) throw new FileFault(file, OFTEN, PLAINLY);
     const own: Attributes = {
       ...around,
       ...rules.get(node.tag),
       ...node.attributes,
-      ...(node.attributes.class ?? '')
-        .split(/\s+/)
-        .reduce<Attributes>((all, c) => ({ ...all, ...rules.get(`.${c}`) }), {}),
+      ...Object.assign(
+        {},
+        ...(node.attributes.class ?? '').split(/\s+/).map((c) => rules.get(`.${c}`)),
+      ),
       ...(node.attributes.id ? rules.get(`#${node.attributes.id}`) : undefined),
       ...declarations(node.attributes.style),
     };
@@ -227,6 +235,15 @@ export function readSvg(text: string, file: string): SvgDrawing {
   return { width, height, elements: seen };
 }
 
+function refuseLarge(text: string, file: string): void {
+  if (text.length > MAX_TEXT)
+    throw new FileFault(
+      file,
+      `is too large: ${Math.round(text.length / 1e6)} MB of SVG`,
+      `SVGs are read up to ${MAX_TEXT / 1e6} MB; take it apart, or bring it in as a PNG.`,
+    );
+}
+
 const inheritedOf = (root: Node, rules: Map<string, Attributes>): Attributes => {
   const own: Attributes = {
     ...rules.get('svg'),
@@ -246,9 +263,9 @@ function scaleOf(transforms: readonly string[]): number {
   return Math.sqrt(Math.abs((b.x - a.x) * (c.y - a.y) - (b.y - a.y) * (c.x - a.x)));
 }
 
+const REMEDY = 'Save it again as a plain SVG, and bring in the new copy.';
+
 function rootOf(text: string, file: string): Node {
-  const fault = (what: string) =>
-    new FileFault(file, what, 'Save it again as a plain SVG, and bring in the new copy.');
   let nodes: Node[];
   try {
     const parser = new XMLParser({
@@ -260,10 +277,39 @@ function rootOf(text: string, file: string): Node {
       processEntities: false,
     });
     nodes = nodesOf(parser.parse(text));
-  } catch (error) {
-    throw fault(`is an SVG with an error (${(error as Error).message.split('\n')[0]})`);
+  } catch (cause) {
+    // Elements that stand too deep in one another end the parser, too.
+    throw new FileFault(file, 'is an SVG with an error', REMEDY, { cause });
   }
   const root = nodes.find((n) => n.tag === 'svg');
-  if (!root) throw fault('is no SVG');
+  if (!root) throw new FileFault(file, 'is no SVG', REMEDY);
   return root;
+}
+
+/**
+ * Looks through an SVG that a browser is to draw. Throws a FileFault if it is too large, is no SVG, or comes to more elements by
+ * `use` than can be drawn.
+ */
+export function boundSvg(text: string, file: string): void {
+  refuseLarge(text, file);
+  const root = rootOf(text, file);
+  const byId = new Map<string, Node>();
+  const look = (node: Node) => {
+    if (node.attributes.id && !byId.has(node.attributes.id)) byId.set(node.attributes.id, node);
+    node.children.forEach(look);
+  };
+  look(root);
+  const known = new Map<Node, number>();
+  const drawn = (node: Node): number => {
+    const found = known.get(node);
+    if (found !== undefined) return found;
+    // What comes round to itself is not drawn by browsers.
+    known.set(node, 0);
+    const href = node.attributes.href ?? node.attributes['xlink:href'];
+    const used = node.tag === 'use' && href?.startsWith('#') ? byId.get(href.slice(1)) : undefined;
+    const sum = [...node.children, ...(used ? [used] : [])].reduce((n, c) => n + drawn(c), 1);
+    known.set(node, sum);
+    return sum;
+  };
+  if (drawn(root) > MAX_VISITS) throw new FileFault(file, OFTEN, PLAINLY);
 }

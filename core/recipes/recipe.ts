@@ -1,5 +1,6 @@
 import { current } from 'immer';
 import * as v from 'valibot';
+import { inWords } from '../scene/model/issue-words';
 import { blends } from '../blend/index';
 import { HEX } from '../definitions/parameter';
 import type { Edit } from '../scene/edits/edit';
@@ -42,21 +43,24 @@ export type Recipe = Omit<v.InferOutput<typeof recipeSchema>, 'steps'> & { steps
 
 /** A recipe that could not be read, and why, in the artist's words. */
 export class RecipeError extends Error {
-  constructor(message: string) {
-    super(message);
+  constructor(message: string, options?: { cause: unknown }) {
+    super(message, options);
     this.name = 'RecipeError';
   }
 }
 
+/** The longest text of a recipe, letters. */
+const MAX_TEXT = 20_000_000;
+
 /** What a text should hold, as a recipe. Throws a RecipeError that says what is wrong and where. */
 export function parseRecipe(text: string, name: string): Recipe {
+  if (text.length > MAX_TEXT)
+    throw new RecipeError(`"${name}" is larger than any recipe. Bring in one that was kept here.`);
   let value: unknown;
   try {
     value = JSON.parse(text);
   } catch (cause) {
-    throw new RecipeError(
-      `"${name}" is no JSON (${(cause as Error).message}). Bring in a recipe that was kept here.`,
-    );
+    throw new RecipeError(`"${name}" is no recipe. Bring in one that was kept here.`, { cause });
   }
   const version = (value as { version?: unknown } | null)?.version;
   if (typeof version === 'number' && version > RECIPE_VERSION)
@@ -68,7 +72,8 @@ export function parseRecipe(text: string, name: string): Recipe {
     const issue = result.issues[0];
     const inner = issue.issues?.[0] ?? issue;
     throw new RecipeError(
-      `"${name}" cannot be read at ${v.getDotPath(issue) ?? 'its start'}: ${inner.message}`,
+      `"${name}" cannot be read at ${v.getDotPath(issue) ?? 'its start'}: ${inWords(inner).message}`,
+      { cause: new Error(inner.message) },
     );
   }
   return result.output as Recipe;

@@ -125,7 +125,7 @@ describe('keeping a recipe', () => {
     expect(findLayer(back, layer.id)!.dials).toEqual(layer.dials);
   });
   it.each([
-    ['no JSON', '{', /is no JSON/],
+    ['no JSON', '{', /is no recipe/],
     ['something else', '{"format":"x"}', /no Ignis recipe/],
     [
       'a newer one',

@@ -2,6 +2,7 @@
 import { statSync } from 'node:fs';
 import { readFile, stat } from 'node:fs/promises';
 import { basename, join } from 'node:path';
+import { decode as decodeBmp } from 'bmp-ts';
 import sharp from 'sharp';
 import { FileFault } from '@ignis/core/files/fault';
 import type { Packed } from '@ignis/core/files/ignis-file';
@@ -12,6 +13,7 @@ import { readPng } from '@ignis/core/files/png';
 import '@ignis/core/kernels/load';
 import './png-encoder';
 import type { Picture } from '@ignis/core/kernels/picture';
+import type { StraightImage } from '@ignis/core/pixels/picture';
 import { picture } from '@ignis/core/kernels/picture';
 import { picturesOf } from '@ignis/core/scene/model/needs';
 import { readyFonts } from './fonts';
@@ -58,22 +60,43 @@ export async function decodeAssets(
   out = new Map<string, Picture>(),
 ): Promise<Map<string, Picture>> {
   await readyFonts(scene, assets);
-  for (const name of picturesOf(scene)) {
-    if (out.has(name)) continue;
-    const bytes = assets.get(name)!;
-    const file = inspectPicture(bytes, name);
-    if (file.format === 'png') out.set(name, picture(await readPng(bytes, name)));
-    else {
-      const { data, info } = await sharp(bytes, { pages: 1 })
-        .rotate()
-        .toColourspace('srgb')
-        .ensureAlpha()
-        .raw({ depth: 'uchar' })
-        .toBuffer({ resolveWithObject: true });
-      out.set(name, picture({ width: info.width, height: info.height, depth: 8, data }));
-    }
-  }
+  for (const name of picturesOf(scene))
+    if (!out.has(name)) out.set(name, picture(await decodePicture(assets.get(name)!, name)));
   return out;
+}
+
+/**
+ * The pixels of a picture's file, upright: PNG by core, exactly; other formats by libraries. Throws a FileFault if it is
+ * damaged, or no picture that a scene can hold.
+ */
+export async function decodePicture(bytes: Uint8Array, name: string): Promise<StraightImage> {
+  const { format } = inspectPicture(bytes, name);
+  if (format === 'png') return readPng(bytes, name);
+  try {
+    return await (format === 'bmp' ? decodedBmp(bytes) : decodedBySharp(bytes));
+  } catch (cause) {
+    throw new FileFault(
+      name,
+      'is damaged or cut short',
+      'Save it again from where it came, and bring in the new copy.',
+      { cause },
+    );
+  }
+}
+
+function decodedBmp(bytes: Uint8Array): StraightImage {
+  const { width, height, data } = decodeBmp(Buffer.from(bytes), { toRGBA: true });
+  return { width, height, depth: 8, data };
+}
+
+async function decodedBySharp(bytes: Uint8Array): Promise<StraightImage> {
+  const { data, info } = await sharp(bytes, { pages: 1 })
+    .rotate()
+    .toColourspace('srgb')
+    .ensureAlpha()
+    .raw({ depth: 'uchar' })
+    .toBuffer({ resolveWithObject: true });
+  return { width: info.width, height: info.height, depth: 8, data };
 }
 
 /** Looks pictures up by asset name, as the renderer asks for them. */

@@ -68,11 +68,11 @@ function Missing({ text }: { text: string }) {
 /** Brings an SVG in as lines, one for each of its elements, in a group if there are several. */
 async function addSvgLines(file: File): Promise<void> {
   try {
-    const [{ readSvg }, { layersOfSvg }] = await Promise.all([
-      import('@ignis/core/files/svg-lines'),
+    const [{ svgLines }, { layersOfSvg }] = await Promise.all([
+      import('../workers/files'),
       import('@ignis/core/files/svg-layers'),
     ]);
-    const drawing = readSvg(await file.text(), file.name);
+    const drawing = await svgLines(file, file.name);
     const { scene, selected, change, select } = useBench.getState();
     const name = file.name.replace(/\.[^.]*$/, '') || 'Drawing';
     const made = layersOfSvg(drawing, scene, drawing.elements.length > MAX_LAYERS);

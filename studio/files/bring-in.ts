@@ -29,8 +29,11 @@ export async function bringInPicture(
     );
   let blob: Blob = file;
   if (await isSvg(file, name)) {
-    const { cleanSvg, drawSvg, svgSize } = await import('./svg');
-    const svg = cleanSvg(await file.text(), name);
+    const [{ cleanSvg, drawSvg, svgSize }, { checkedSvg }] = await Promise.all([
+      import('./svg'),
+      import('../workers/files'),
+    ]);
+    const svg = cleanSvg(await checkedSvg(file, name), name);
     const size = await askSize(plainName(name), svgSize(svg));
     if (!size) return null;
     const { refuseTooLarge } = await inspecting();

@@ -77,8 +77,10 @@ export async function drawSvg(
     const canvas = new OffscreenCanvas(width, height);
     canvas.getContext('2d')!.drawImage(image, 0, 0, width, height);
     return await canvas.convertToBlob({ type: 'image/png' });
-  } catch {
-    throw new FileFault(name, 'is an SVG that cannot be drawn', 'Save it again as a plain SVG.');
+  } catch (cause) {
+    throw new FileFault(name, 'is an SVG that cannot be drawn', 'Save it again as a plain SVG.', {
+      cause,
+    });
   } finally {
     URL.revokeObjectURL(url);
   }

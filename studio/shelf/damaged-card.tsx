@@ -1,6 +1,5 @@
 import { TriangleAlert } from 'lucide-react';
-import type { SceneRecord } from '../storage/database';
-import { hasScene } from '../storage/scenes';
+import { hasScene, type SceneRecord } from '../storage/database';
 import { Button } from '../ui/button';
 
 /** What a record is called; one that was damaged may have lost its name. */

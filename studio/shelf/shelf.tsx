@@ -7,12 +7,11 @@ import type { Scene } from '@ignis/core/scene/model/schema';
 import { bringInPicture, filesIn, isSceneFile, PICTURES } from '../files/bring-in';
 import { download, fileName, openSceneFile, sceneFile, type Reading } from '../files/scene-file';
 import { switchTheme, useTheme } from '../state/theme';
-import type { SceneRecord } from '../storage/database';
+import { hasScene, type SceneRecord } from '../storage/database';
 import { removeUnusedAssets, retainingAssets } from '../storage/assets';
 import { storageFault } from '../storage/connection';
 import {
   createScene,
-  hasScene,
   removeScene,
   renameScene,
   restoreScene,

@@ -17,6 +17,13 @@ export interface SceneRecord {
   revision?: number;
 }
 
+/** Whether a record has what its card on the shelf shows; of one that was damaged anything may be missing. */
+export function hasScene({ scene }: { scene: Partial<Scene> | null | undefined }): boolean {
+  return (
+    typeof scene?.name === 'string' && Number.isFinite(scene.width) && Number.isFinite(scene.height)
+  );
+}
+
 /** How a scene was some time ago. */
 export interface EarlierRecord {
   /** The id of the scene. */

@@ -1,6 +1,6 @@
 import { assetsMentioned } from '@ignis/core/scene/model/needs';
 import { database, inDatabase } from './connection';
-import { hasScene } from './scenes';
+import { hasScene } from './database';
 
 /** How much room the browser gives, and what takes it up. */
 

@@ -32,11 +32,12 @@ async function keepAsBefore(id: string, scene: object): Promise<void> {
 /** The storage as a page that was just opened has it. */
 async function freshStorage() {
   vi.resetModules();
-  const [scenes, assets, connection, earlier] = await Promise.all([
+  const [scenes, assets, connection, earlier, records] = await Promise.all([
     import('./scenes'),
     import('./assets'),
     import('./connection'),
     import('./earlier'),
+    import('./database'),
   ]);
   /** All scenes as the shelf shows them. */
   const listScenes = () =>
@@ -46,7 +47,7 @@ async function freshStorage() {
         found(records);
       });
     });
-  return { ...scenes, ...assets, ...connection, ...earlier, listScenes };
+  return { ...scenes, ...assets, ...connection, ...earlier, ...records, listScenes };
 }
 
 beforeEach(() => {

@@ -17,13 +17,6 @@ const inPage = new Map<string, SceneRecord>();
 
 const byChange = (a: SceneRecord, b: SceneRecord) => (b.changed || 0) - (a.changed || 0);
 
-/** Whether a record has what its card on the shelf shows; of one that was damaged anything may be missing. */
-export function hasScene({ scene }: { scene: Partial<Scene> | null | undefined }): boolean {
-  return (
-    typeof scene?.name === 'string' && Number.isFinite(scene.width) && Number.isFinite(scene.height)
-  );
-}
-
 /**
  * Calls back with all scenes, the last changed first, damaged ones too: now, and whenever one changes, here or in another
  * tab; returns what ends that.

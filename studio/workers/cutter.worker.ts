@@ -1,5 +1,6 @@
 /// <reference lib="webworker" />
 /** The worker that separates subjects from backgrounds. The library that does is loaded with the first of them. */
+import './errors';
 import { expose } from 'comlink';
 import type { CutOutShape, CutPicture } from '@ignis/core/cutout/cut-out';
 import { workingSize } from '@ignis/core/cutout/cut-out';

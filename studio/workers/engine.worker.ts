@@ -1,9 +1,10 @@
 /// <reference lib="webworker" />
 /** The worker that computes: previews, small pictures, exports, and decoding. */
+import './errors';
 import { expose } from 'comlink';
 import { FileFault } from '@ignis/core/files/fault';
 import { assetName } from '@ignis/core/files/ignis-file';
-import { inspectPicture, isCutShort } from '@ignis/core/files/picture-file';
+import { inspectPicture, isCutShort, refuseTooLarge } from '@ignis/core/files/picture-file';
 import { isPlainRgb, readPng, writePng } from '@ignis/core/files/png';
 import { pathsOfRings, ringsOf } from '@ignis/core/geometry/contours';
 import '@ignis/core/kernels/load';
@@ -122,14 +123,17 @@ async function drawn(blob: Blob, name: string) {
   let bitmap: ImageBitmap;
   try {
     bitmap = await createImageBitmap(blob);
-  } catch {
+  } catch (cause) {
     throw new FileFault(
       name,
       'is damaged or cut short',
       'Save it again from where it came, and bring in the new copy.',
+      { cause },
     );
   }
   const { width, height } = bitmap;
+  // A header may say another size than there is.
+  refuseTooLarge(name, width, height);
   const canvas = new OffscreenCanvas(width, height);
   const context = canvas.getContext('2d', { willReadFrequently: true })!;
   context.drawImage(bitmap, 0, 0);

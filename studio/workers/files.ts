@@ -1,4 +1,5 @@
 import { proxy, wrap, type Remote } from 'comlink';
+import type { SvgDrawing } from '@ignis/core/files/svg-lines';
 import type { Scene } from '@ignis/core/scene/model/schema';
 import type { FileWork, OpenedFile, PackedFile } from './files.worker';
 import { watch } from './watched';
@@ -42,6 +43,18 @@ export const openFile = (
   progress: (done: number) => void,
   signal: AbortSignal,
 ): Promise<OpenedFile> => inWorker((remote) => remote.open(file, name, proxy(progress)), signal);
+
+/** The text of an SVG that the browser can draw. Throws with a message for the artist. */
+export const checkedSvg = (file: Blob, name: string): Promise<string> =>
+  inWorker((remote) => remote.svg(file, name));
+
+/** The lines of an SVG. Throws with a message for the artist. */
+export const svgLines = (file: Blob, name: string): Promise<SvgDrawing> =>
+  inWorker((remote) => remote.svgLines(file, name));
+
+/** A font's file, unpacked, and the name of its asset. Throws with a message for the artist. */
+export const fontFile = (file: Blob, name: string): Promise<{ asset: string; bytes: Blob }> =>
+  inWorker((remote) => remote.font(file, name));
 
 /** Packs a scene with the assets it needs. */
 export const packFile = (scene: Scene, assets: Map<string, Blob>): Promise<PackedFile> =>

@@ -1,10 +1,15 @@
 /// <reference lib="webworker" />
 /** The worker that packs and unpacks scenes' files. One is started for each file, so that it can be called off. */
+import './errors';
 import { expose } from 'comlink';
-import { packScene, unpackScene } from '@ignis/core/files/ignis-file';
+import { FileFault } from '@ignis/core/files/fault';
+import { assetName, packScene, unpackScene } from '@ignis/core/files/ignis-file';
+import type { SvgDrawing } from '@ignis/core/files/svg-lines';
 import type { Salvaged } from '@ignis/core/scene/model/salvage';
 import { withoutAssets } from '@ignis/core/scene/model/salvage';
 import type { Scene } from '@ignis/core/scene/model/schema';
+import { FontFault, faceOf } from '@ignis/core/text/face';
+import { loadShaper } from '@ignis/core/text/shaper';
 import { live } from './watched';
 
 /** A file that was opened: the scene without what is lost, and its pictures and fonts. */
@@ -28,6 +33,45 @@ const work = {
       ([n, b]) => [n, new Blob([b as Uint8Array<ArrayBuffer>])] as const,
     );
     return { ...withoutAssets(scene, lost), assets: new Map(blobs) };
+  },
+
+  /** Looks through an SVG that the browser is to draw: its text. */
+  async svg(file: Blob, name: string): Promise<string> {
+    const [{ boundSvg }, text] = await Promise.all([
+      import('@ignis/core/files/svg-lines'),
+      file.text(),
+    ]);
+    boundSvg(text, name);
+    return text;
+  },
+
+  /** The lines of an SVG. */
+  async svgLines(file: Blob, name: string): Promise<SvgDrawing> {
+    const [{ readSvg }, text] = await Promise.all([
+      import('@ignis/core/files/svg-lines'),
+      file.text(),
+    ]);
+    return readSvg(text, name);
+  },
+
+  /** A font, unpacked so that every machine works on the same bytes, and the name of its asset. */
+  async font(file: Blob, name: string): Promise<{ asset: string; bytes: Blob }> {
+    const { sfntOf } = await import('@ignis/core/files/font-file');
+    const given = new Uint8Array(await file.arrayBuffer());
+    const { bytes, format } = await sfntOf(given, name, async (packed) => {
+      const { default: decompress } = await import('woff2-encoder/decompress');
+      return decompress(packed);
+    });
+    await loadShaper();
+    try {
+      faceOf(bytes);
+    } catch (error) {
+      if (error instanceof FontFault)
+        throw new FileFault(name, error.message, 'Bring in another copy, or another font.');
+      throw error;
+    }
+    const blob = new Blob([bytes as Uint8Array<ArrayBuffer>]);
+    return { asset: await assetName(bytes, format), bytes: blob };
   },
 
   async pack(scene: Scene, assets: Map<string, Blob>): Promise<PackedFile> {

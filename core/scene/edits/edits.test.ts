@@ -348,7 +348,12 @@ describe('the schema', () => {
       '$.layers[0].source.kind',
       /no such source/,
     ],
-    ['a key that does not belong', (s) => Object.assign(s, { glow: 1 }), '$.glow', /nothing called “glow”/],
+    [
+      'a key that does not belong',
+      (s) => Object.assign(s, { glow: 1 }),
+      '$.glow',
+      /nothing called “glow”/,
+    ],
     [
       'a newer version',
       (s) => Object.assign(s, { version: 99 }),

@@ -1,7 +1,21 @@
 /** How much a scene holds, and how much it comes to when it is drawn: bounded before anything is made of it. */
 import { definitionOf, namedBy } from '../../sources/index';
 import type { Mask } from '../../masks/mask';
-import type { Layer, Scene } from './schema';
+import type { Source } from '../../sources/index';
+
+/** What decides how many layers are drawn. */
+interface Drawn {
+  id: string;
+  source: Source;
+  layers?: Drawn[];
+}
+
+/** What decides what a scene comes to. */
+interface Amounts {
+  layers: readonly Drawn[];
+  kept: readonly { id: string; mask: Mask }[];
+  selection: Mask | null;
+}
 
 /** The lists of a scene, by the keys they stand under: what they hold is called, and the most of it in all. */
 const LISTS: Readonly<Record<string, { most: number; what: string }>> = {
@@ -67,15 +81,15 @@ const MOST_DRAWN = 3000;
 const MOST_PARTS = 3000;
 
 /** How many layers a scene comes to when each echo is drawn as what it follows; echoes that go round in a circle count once. */
-function layersDrawn(layers: readonly Layer[]): number {
-  const all = new Map<string, Layer>();
-  const look = (l: Layer) => {
+function layersDrawn(layers: readonly Drawn[]): number {
+  const all = new Map<string, Drawn>();
+  const look = (l: Drawn) => {
     all.set(l.id, l);
     l.layers?.forEach(look);
   };
   layers.forEach(look);
   const known = new Map<string, number>();
-  const drawn = (layer: Layer): number => {
+  const drawn = (layer: Drawn): number => {
     const found = known.get(layer.id);
     if (found !== undefined) return found;
     known.set(layer.id, 1);
@@ -103,7 +117,7 @@ function partsMade(mask: Mask, kept: ReadonlyMap<string, Mask>, known: Map<Mask,
 }
 
 /** Why a scene would come to too much when it is drawn, in words; null if it does not. */
-export function drawnTooMuch({ layers, kept, selection }: Scene): string | null {
+export function drawnTooMuch({ layers, kept, selection }: Amounts): string | null {
   const drawn = layersDrawn(layers);
   if (drawn > MOST_DRAWN)
     return `Echoes come to at most ${MOST_DRAWN.toLocaleString('en')} layers when they are drawn; these come to ${drawn.toLocaleString('en')}.`;
