@@ -21,7 +21,11 @@ export const test = base.extend<object, { shared: BrowserContext }>({
   shared: [
     async ({ browser }, use, info) => {
       const { baseURL, viewport, permissions } = info.project.use;
-      const context = await browser.newContext({ baseURL, viewport, permissions });
+      const context = await browser.newContext({
+        ...{ baseURL, viewport, permissions },
+        // It would store all of the app anew for every test.
+        serviceWorkers: 'block',
+      });
       await use(context);
       await context.close();
     },

@@ -2,13 +2,14 @@ import tailwind from '@tailwindcss/vite';
 import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vite';
 import { faceLicences, faces } from './faces.ts';
+import { offline } from './offline.ts';
 import { opencvBinary } from './opencv-binary.ts';
 import { withoutNode } from './without-node.ts';
 
 export default defineConfig({
   root: import.meta.dirname,
   // While developing, workers are given these too.
-  plugins: [react(), tailwind(), faces(), faceLicences(), opencvBinary(), withoutNode()],
+  plugins: [react(), tailwind(), faces(), faceLicences(), opencvBinary(), withoutNode(), offline()],
   worker: {
     format: 'es',
     plugins: () => [faces(), opencvBinary(), withoutNode()],
@@ -18,6 +19,7 @@ export default defineConfig({
   optimizeDeps: { exclude: ['harfbuzzjs'] },
   build: {
     target: 'es2022',
+    sourcemap: true,
     chunkSizeWarningLimit: 900,
     rolldownOptions: { checks: { pluginTimings: false } },
   },

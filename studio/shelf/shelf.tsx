@@ -107,6 +107,13 @@ export function Shelf() {
     [attempt, navigate],
   );
 
+  // Files that the artist opens with the installed app.
+  useEffect(() => {
+    window.launchQueue?.setConsumer(({ files }) => {
+      void Promise.all(files.map((f) => f.getFile())).then(openFiles);
+    });
+  }, [openFiles]);
+
   // Who leaves now loses what is being opened.
   useEffect(() => {
     if (!busy) return;

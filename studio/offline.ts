@@ -1,0 +1,50 @@
+/** The app without a network, and installed: what the service worker caches, and what the manifest says. */
+import type { Plugin } from 'vite';
+import { VitePWA } from 'vite-plugin-pwa';
+
+/** The largest file that is cached, bytes: the library that tells subjects apart. */
+const LARGEST = 12 * 2 ** 20;
+
+const PICTURES = {
+  ...{ 'image/png': ['.png'], 'image/jpeg': ['.jpg', '.jpeg'], 'image/webp': ['.webp'] },
+  ...{ 'image/avif': ['.avif'], 'image/gif': ['.gif'], 'image/bmp': ['.bmp'] },
+};
+
+export const offline = (): Plugin[] =>
+  VitePWA({
+    // A new version waits until the artist takes it: never amid work.
+    registerType: 'prompt',
+    injectRegister: null,
+    manifest: {
+      name: 'Ignis',
+      short_name: 'Ignis',
+      description: 'Put light into pictures.',
+      start_url: '/',
+      display: 'standalone',
+      theme_color: '#151515',
+      background_color: '#151515',
+      icons: [
+        { src: '/icons/icon-192.png', sizes: '192x192', type: 'image/png' },
+        { src: '/icons/icon-512.png', sizes: '512x512', type: 'image/png' },
+        {
+          ...{ src: '/icons/maskable-512.png', sizes: '512x512', type: 'image/png' },
+          purpose: 'maskable',
+        },
+      ],
+      file_handlers: [{ action: '/', accept: { 'application/x-ignis': ['.ignis'], ...PICTURES } }],
+    },
+    workbox: {
+      globPatterns: ['**/*.{html,js,css,wasm,ttf,woff2,svg,png,txt}'],
+      maximumFileSizeToCacheInBytes: LARGEST,
+      navigateFallback: '/index.html',
+      navigateFallbackDenylist: [/^\/examples\//, /\.\w+$/],
+      cleanupOutdatedCaches: true,
+      runtimeCaching: [
+        {
+          urlPattern: ({ url, sameOrigin }) => sameOrigin && url.pathname.startsWith('/examples/'),
+          handler: 'NetworkFirst',
+          options: { cacheName: 'examples' },
+        },
+      ],
+    },
+  });
