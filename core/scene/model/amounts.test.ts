@@ -13,6 +13,7 @@ import {
   newStep,
   newTextLayer,
 } from './make';
+import { salvaged } from './salvage';
 import type { Layer, Scene } from './schema';
 
 const of = (...layers: Layer[]): Scene => ({ ...newScene('S', 100, 100, null), layers });
@@ -119,6 +120,8 @@ describe('what older programs let pass', () => {
   });
 
   it('an old scene that is no scene is a fault, and no crash', () => {
+    for (const version of ['constructor', '__proto__', '6'])
+      expect(salvaged({ ...of(), version })).toBeNull();
     for (const version of [1, 2, 3, 4, 5, 6, 7, 8])
       for (const layers of [
         7,

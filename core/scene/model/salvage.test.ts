@@ -2,8 +2,9 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { scene as anyScene } from '../../testing/scenes';
 import { sceneFaults } from './check';
-import { newFill, newGroup, newScene, newStep } from './make';
-import { salvaged } from './salvage';
+import { newFill, newGroup, newMask, newPicture, newScene, newStep, newTextLayer } from './make';
+import { assetsOf } from './needs';
+import { salvaged, withoutAssets } from './salvage';
 
 const fill = (name: string) => newFill(name, '#203040');
 const base = () => ({
@@ -91,6 +92,47 @@ describe('what is salvaged of a scene', () => {
         if (left) expect(sceneFaults(left.scene)).toEqual([]);
       }),
       { numRuns: 100 },
+    );
+  });
+
+  it('is a layer less where the style of its letters is no style', () => {
+    const text = newTextLayer('Tide');
+    const style = [null, { font: 'anton' }];
+    const broken = {
+      ...text,
+      source: { ...text.source, ranges: [{ ...text.source.ranges[0], style }] },
+    };
+    const { scene, aside } = salvaged({ ...base(), layers: [fill('Ground'), broken] })!;
+    expect(scene.layers.map((l) => l.name)).toEqual(['Ground']);
+    expect(new Set(aside.map((a) => a.name))).toEqual(new Set(['“Tide”']));
+  });
+
+  it('of letters in a font that is gone is the letters, in another', () => {
+    const asset = `${'a'.repeat(64)}.ttf`;
+    const picture = `${'b'.repeat(64)}.png`;
+    const s = newScene('Tide', 300, 200, null);
+    const shown = { kind: 'picture', asset: picture, width: 30, height: 20 } as const;
+    const masked = { ...fill('Masked'), mask: newMask({ kind: 'picture', asset: picture }) };
+    const layers = [
+      newPicture('Pier', shown, s, { x: 0, y: 0 }, true),
+      masked,
+      newTextLayer('Tide', { font: asset }),
+    ];
+    const { scene, aside } = withoutAssets(
+      { ...s, layers },
+      new Map([
+        [asset, 'It is gone.'],
+        [picture, 'It is gone too.'],
+      ]),
+    );
+    expect(sceneFaults(scene)).toEqual([]);
+    expect(scene.layers.map((l) => [l.name, l.mask])).toEqual([
+      ['Masked', null],
+      ['Tide', null],
+    ]);
+    expect(assetsOf(scene)).toEqual([]);
+    expect(aside.map((a) => a.name).sort()).toEqual(
+      ['“Pier”', 'the mask of “Masked”', 'the font of “Tide”'].sort(),
     );
   });
 });

@@ -122,7 +122,7 @@ function cutFor(value: unknown, keys: Keys): Cut | null {
   const [part, index] = keys.slice(last + 1);
   const name = nameAt(value, layer);
   // Letters are more than the font they stand in.
-  if (keys.at(-1) === 'font')
+  if (keys.at(-1) === 'font' && !Array.isArray(at(value, keys.slice(0, -1))))
     return {
       ...{ op: 'replace', path: keys, value: letterParameters.font.default },
       name: `the font of ${name}`,

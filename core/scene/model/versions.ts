@@ -284,11 +284,17 @@ const fromEighth = (scene: Json): Json => ({ ...fromSeventh(scene), version: 9 }
 export function migrated(value: unknown): unknown {
   let scene = value;
   for (;;) {
-    const old = isObject(scene) ? OLD_VERSIONS[scene.version as number] : undefined;
+    const old = isObject(scene) ? oldVersion(scene.version) : undefined;
     if (!old) return isObject(scene) ? withOwnIds(scene) : scene;
     scene = old.next(scene as Json);
   }
 }
+
+/** The older version of a number; undefined if it is none. */
+const oldVersion = (version: unknown): OldVersion | undefined =>
+  typeof version === 'number' && Object.hasOwn(OLD_VERSIONS, version)
+    ? OLD_VERSIONS[version]
+    : undefined;
 
 /** For a while nothing kept two steps or passes of a layer from having one id: the later of them gets another. */
 function withOwnIds(scene: Json): Json {
