@@ -1,11 +1,11 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { EDITS, editOf, type Wild } from '../../testing/edits';
 import { scene as anyScene } from '../../testing/scenes';
 import { readSvg } from '../../files/svg-lines';
 import { layersOfSvg } from '../../files/svg-layers';
 import { edit, limited, redo, remember, undo, EMPTY_HISTORY } from '../edits/edit';
-import { duplicateLayer, setPlacement, setScene } from '../edits/layer-edits';
-import { parseScene, sceneFaults } from './check';
+import { SceneError, parseScene, sceneFaults } from './check';
 import { withinLimits } from './limits';
 import { shortened } from './schema';
 import { newEcho, newFill, newGroup, newScene, newStep } from './make';
@@ -61,47 +61,63 @@ describe('a scene beyond its limits', () => {
   });
 });
 
-describe('an edit beyond the limits', () => {
-  it('ends in a scene that opens again; one undo takes all of it back', () => {
+/** Numbers and texts that no control would give. */
+const wild = fc
+  .record({ seed: fc.nat(), numbers: fc.array(fc.double(), { minLength: 20, maxLength: 20 }) })
+  .map(({ seed, numbers }): Wild => {
+    let n = seed;
+    const next = (below: number) => {
+      n = (Math.imul(n, 1664525) + 1013904223) >>> 0;
+      return (n >>> 8) % below;
+    };
+    return {
+      below: next,
+      // Most as they come, some that fit, a few that are none.
+      number: () =>
+        next(3) === 0 ? next(400) - 200 : next(12) === 0 ? NaN : numbers[next(numbers.length)]!,
+      text: () => '🏮 lantern'.repeat(next(60)),
+    };
+  });
+
+describe('an edit of any kind, with any values', () => {
+  it('ends in a scene that opens again, or is refused; one undo takes it back', () => {
+    const kinds = Object.keys(EDITS);
+    const made = new Map<string, number>();
     fc.assert(
       fc.property(
         anyScene,
-        fc.nat(20),
-        fc.string({ minLength: 150, maxLength: 400, unit: 'binary' }),
-        fc.double({ noNaN: true }),
-        (s, chosen, name, wild) => {
-          const layer = s.layers[chosen % (s.layers.length || 1)];
-          const edits = [
-            setScene({ name }),
-            ...(layer
-              ? [
-                  setPlacement(layer.id, { x: wild, scaleX: wild, shear: wild }),
-                  (d: Scene) =>
-                    void d.layers.find((l) => l.id === layer.id)!.steps.push(blurOf(wild)),
-                  duplicateLayer(layer.id, 'copy'),
-                  (d: Scene) => void (d.layers.find((l) => l.id === layer.id)!.name = name),
-                ]
-              : []),
-          ];
-          let now = s;
+        wild,
+        fc.array(fc.nat(kinds.length - 1), { minLength: 12, maxLength: 24 }),
+        (first, w, order) => {
+          let now = first;
           let history = EMPTY_HISTORY;
-          for (const e of edits) {
-            const raw = edit(now, 'wild', e);
-            const done = limited(raw.scene, raw.change);
-            expect(reopened(done.scene)).toEqual(JSON.parse(JSON.stringify(done.scene)));
-            history = remember(history, done.change);
+          for (const k of order) {
+            const e = editOf(kinds[k]!, now, w);
+            if (!e) continue;
+            const raw = edit(now, kinds[k]!, e);
+            let done: ReturnType<typeof limited>;
+            try {
+              done = limited(raw.scene, raw.change);
+            } catch (error) {
+              expect(error, kinds[k]).toBeInstanceOf(SceneError);
+              continue;
+            }
+            expect(reopened(done.scene), kinds[k]).toEqual(JSON.parse(JSON.stringify(done.scene)));
             if (raw.change.patches.length > 0) {
+              made.set(kinds[k]!, (made.get(kinds[k]!) ?? 0) + 1);
+              history = remember(history, done.change);
               const back = undo(done.scene, history)!;
-              expect(back.scene).toEqual(now);
+              expect(back.scene, kinds[k]).toEqual(now);
               expect(redo(back.scene, back.history)!.scene).toEqual(done.scene);
             }
             now = done.scene;
           }
         },
       ),
-      { numRuns: 60 },
+      { numRuns: 120 },
     );
-  });
+    expect(kinds.filter((k) => !made.has(k))).toEqual([]);
+  }, 60_000);
 
   it('of an SVG, whatever size it says it has, is lines that open again', () => {
     const path = '<path d="M0 0H1V1Z" fill="#ff8800"/>';
