@@ -18,6 +18,15 @@ export const shelve = async (id: string, scene: Scene): Promise<void> => {
     .catch(withoutIt('The picture of the scene on the shelf failed'));
 };
 
+/** How long after a save, with none after it, the scene's picture on the shelf is made, ms. */
+const SHELVED = 1500;
+let shelving: ReturnType<typeof setTimeout> | undefined;
+
+const shelveLater = (id: string, scene: Scene): void => {
+  clearTimeout(shelving);
+  shelving = setTimeout(() => void shelve(id, scene), SHELVED);
+};
+
 /** Writes a scene over what is stored of it, so far as the bench knows; what others wrote meanwhile is not lost. */
 async function write(id: string, scene: Scene): Promise<'saved' | 'page'> {
   const { stored: over, id: onBench } = useBench.getState();
@@ -41,7 +50,7 @@ const schedulerOfScene = (id: string) =>
   saveSchedulerOf<Scene>(
     async (scene) => {
       const where = await write(id, scene);
-      if (!useBench.getState().gesture) void shelve(id, scene);
+      if (!useBench.getState().gesture) shelveLater(id, scene);
       return where;
     },
     (saved, error) => {

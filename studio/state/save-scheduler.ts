@@ -4,9 +4,9 @@
 export type Saved = 'saved' | 'saving' | 'changed' | 'failed' | 'page';
 
 /** How long after the last change a scene is written, ms. */
-const REST = 500;
+const REST = 300;
 /** The longest that changes may go on unwritten, ms; longer while one drag goes on: to copy a large scene costs a frame. */
-const LONGEST = 2000;
+const LONGEST = 700;
 const LONGEST_DRAG = 10_000;
 /** How long after each failure in turn it is tried again, ms; the last of them for ever. */
 const RETRIES = [1000, 2000, 4000, 8000, 15_000];

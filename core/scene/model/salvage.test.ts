@@ -112,7 +112,7 @@ describe('what is salvaged of a scene', () => {
     const picture = `${'b'.repeat(64)}.png`;
     const s = newScene('Tide', 300, 200, null);
     const shown = { kind: 'picture', asset: picture, width: 30, height: 20 } as const;
-    const masked = { ...fill('Masked'), mask: newMask({ kind: 'picture', asset: picture }) };
+    const masked = { ...fill('Masked'), mask: newMask({ ...shown, kind: 'picture' }) };
     const layers = [
       newPicture('Pier', shown, s, { x: 0, y: 0 }, true),
       masked,
