@@ -38,12 +38,14 @@ interface Kill {
 export async function kills(times: number, address: string): Promise<Kill[]> {
   const folder = await mkdtemp(join(tmpdir(), 'ignis-kills-'));
   const launch = () =>
-    chromium.launchPersistentContext(folder, { ...SHELL, viewport: { width: 1280, height: 800 } });
+    chromium.launchPersistentContext(folder, {
+      ...SHELL,
+      ...{ baseURL: address, viewport: { width: 1280, height: 800 } },
+    });
   const out: Kill[] = [];
   try {
     let context = await launch();
     let page = context.pages()[0]!;
-    await page.goto(address);
     const blank = newScene('Kills', 600, 400, null);
     const fill = { ...newFill('Fill', '#ff8800'), id: 'fill' };
     await storeScenes(page, [{ id: 'kills', scene: { ...blank, layers: [fill] } }]);
@@ -51,14 +53,6 @@ export async function kills(times: number, address: string): Promise<Kill[]> {
       await page.goto(`${address}/scene/kills`);
       await settled(page);
       const before = await storedEdits(page);
-      await page.evaluate(() => {
-        const log: { at: number; saved: string }[] = [];
-        Object.assign(window, { log });
-        const status = [...document.querySelectorAll('[role=status]')].find((e) =>
-          /^(Saved|Changed|Saving…)$/.test(e.textContent),
-        )!;
-        Object.assign(window, { statusNow: () => status.textContent });
-      });
       const edits: number[] = [];
       let saidSaved = 0;
       const until = Date.now() + 300 + Math.random() * 5000;
@@ -68,9 +62,10 @@ export async function kills(times: number, address: string): Promise<Kill[]> {
         await page.waitForTimeout(
           Math.random() < 0.8 ? Math.random() * 200 : 600 + Math.random() * 600,
         );
-        const status = await page.evaluate(() =>
-          (window as unknown as { statusNow(): string }).statusNow(),
-        );
+        const status = await page
+          .getByRole('status')
+          .filter({ hasText: /^(Saved|Changed|Saving…)$/ })
+          .textContent();
         if (status === 'Saved') saidSaved = edits.length;
       }
       // All of its processes at once, as when the power fails; the page is told nothing.
