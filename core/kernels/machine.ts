@@ -269,7 +269,10 @@ export function run<K extends RowKernel>(
 }
 
 /** Runs the sweep over polygons, which is one thread's work (assembly/sweep.ts). */
-export const sweep = (args: OtherArguments['sweep']): void => machine!.exports.sweep(...args);
+export function sweep(args: OtherArguments['sweep']): void {
+  working();
+  machine!.exports.sweep(...args);
+}
 export const layer = (args: OtherArguments['layer']): void => machine!.exports.layer(...args);
 export const pile = (args: OtherArguments['pile']): void => machine!.exports.pile(...args);
 

@@ -25,6 +25,28 @@ const strand = (closed: boolean, ...points: number[]): Strand => ({
 const LOOP = [corner(10, 40), corner(60, 40), corner(60, 10), corner(30, 10), corner(30, 70)];
 
 describe('where strands cross', () => {
+  it('is told of the first 200 crossings, and of no scribble', () => {
+    // A comb over a level line: each tooth crosses it once.
+    const comb = (teeth: number) =>
+      Array.from({ length: teeth }, (_, i) => [
+        i * 10,
+        i % 2 ? 90 : 10,
+        i * 10 + 10,
+        i % 2 ? 10 : 90,
+      ]).flat();
+    const level = (long: number) => strand(false, -5, 50, long, 50);
+    const first = crossingsOf([strand(false, ...comb(300)), level(4000)]);
+    expect(first).toHaveLength(200);
+    expect(first.map((c) => c.first.at)).toEqual(
+      first.map((c) => c.first.at).toSorted((a, b) => a - b),
+    );
+    const scribble = Array.from({ length: 1200 }, (_, i) => [
+      (i * 7919) % 400,
+      (i * 104_729) % 300,
+    ]);
+    expect(crossingsOf([strand(false, ...scribble.flat())])).toEqual([]);
+  });
+
   it('is told with the shares of both, in the order in which it is come to', () => {
     const [found, ...rest] = crossingsOf([strand(false, 10, 40, 60, 40, 60, 10, 30, 10, 30, 70)]);
     expect(rest).toEqual([]);

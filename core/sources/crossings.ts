@@ -55,6 +55,8 @@ const sineOf = ([a, b]: Crossing['ways']): number => Math.abs(a.x * b.y - a.y * 
 /** More points than these are not looked at, and no more crossings are reported. */
 const MAX_POINTS = 4000;
 const MAX_CROSSINGS = 200;
+/** A line that crosses itself more often is a scribble, in which no strand can be followed. */
+const SCRIBBLE = 4000;
 /** Strands that run along each other more closely than this do not cross: a sine. */
 const LEAST_SINE = 0.05;
 /** A choice is meant for a crossing no farther from where it was than this, shares of both strands together. */
@@ -91,7 +93,8 @@ function piecesOf(strands: readonly Strand[]): { pieces: Piece[]; totals: number
 
 /**
  * Where strands cross themselves and each other, in the order in which they are come to first. Pieces are paired by
- * their boxes along x (a sweep), and meet where both parameters lie within them.
+ * their boxes along x (a sweep), and meet where both parameters lie within them. No more than 200 are given; of a line
+ * that crosses itself more than 4,000 times, none.
  */
 export function crossingsOf(strands: readonly Strand[]): Crossing[] {
   const { pieces, totals } = piecesOf(strands);
@@ -109,6 +112,7 @@ export function crossingsOf(strands: readonly Strand[]): Crossing[] {
       const one = { strand: q.strand, at: share(q, met.t) };
       const other = { strand: p.strand, at: share(p, met.u) };
       if (isEnd(strands, one, other)) continue;
+      if (found.length >= SCRIBBLE) return [];
       const { point, ways } = met;
       const inOrder = (one.strand - other.strand || one.at - other.at) < 0;
       found.push(
