@@ -161,7 +161,8 @@ assets/<sha256>.<ext>     the pictures it needs, each named by the SHA-256 of it
 \`\`\`
 
 A folder laid out the same way is read as well. A file is refused, with a reason, if it is no zip, unpacks to
-more than 1 GB, names a file outside itself, lacks a picture, or holds one whose bytes do not fit its name.
+more than it should, or names a file outside itself. A picture or font that is missing, damaged, of another format than its
+name says, or of another size than the scene says, is named: the bench opens the rest, the command nothing.
 Pictures are PNG, kept exactly as they came (8 or 16 bits, straight alpha); other formats are decoded once,
 when they are brought in, and kept as PNG. \`jpg\`, \`webp\`, \`avif\`, \`gif\` and \`bmp\` are read too.
 
