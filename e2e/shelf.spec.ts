@@ -1,7 +1,7 @@
 /** The shelf: making, finding, naming, copying, deleting scenes; saving and opening files. */
 import { strToU8, zipSync } from 'fflate';
 import { expect, test } from './test';
-import { newScene as blankScene } from '../core/scene/model/make';
+import { newFill, newPicture, newScene as blankScene } from '../core/scene/model/make';
 import {
   cards,
   depth,
@@ -53,6 +53,74 @@ test('a saved scene is opened again from its file', async ({ page }) => {
   await page.waitForURL(/\/scene\//);
   await settled(page);
   expect(await depth(page)).toEqual(['Pier at dusk', 'Ember line', 'Heron', 'Tide line']);
+});
+
+test('a file whose picture is damaged opens without it, and is saved without what is lost', async ({
+  page,
+}) => {
+  const asset = `${'a'.repeat(64)}.png`;
+  const scene = blankScene('Weir', 300, 200, '#102030');
+  const shown = { kind: 'picture', asset, width: 30, height: 20 } as const;
+  const pier = newPicture('Pier', shown, scene, { x: 150, y: 100 }, true);
+  scene.layers.push(newFill('Ground', '#304050'), pier);
+  const file = zipSync({
+    'scene.json': strToU8(JSON.stringify(scene)),
+    [`assets/${asset}`]: strToU8('no picture'),
+  });
+  await page.goto('/');
+  await page.getByLabel('Open a saved scene').setInputFiles({
+    ...{ name: 'Weir.ignis', mimeType: 'application/zip', buffer: Buffer.from(file) },
+  });
+  await page.waitForURL(/\/scene\//);
+  await expect(page.getByText('“Pier”. The file still holds the scene as it was.')).toBeVisible();
+  await settled(page);
+  expect(await depth(page)).toEqual(['Ground']);
+  // The browser loses a picture of a scene that is open: the file is saved without it, and says so.
+  const picture = await madePicture(page, 'image/png', 40, 30);
+  await dropOnStage(page, 'reed.png', picture, [100, 100]);
+  await expect(cards(page)).toHaveCount(2);
+  await saved(page);
+  await page.evaluate(
+    () =>
+      new Promise<void>((done) => {
+        const opening = indexedDB.open('ignis');
+        opening.onsuccess = () => {
+          const put = opening.result.transaction('assets', 'readwrite');
+          const store = put.objectStore('assets');
+          store.getAllKeys().onsuccess = (e) => {
+            for (const name of (e.target as IDBRequest<string[]>).result)
+              store.put({ name, bytes: new Blob(['lost']) });
+          };
+          put.oncomplete = () => (opening.result.close(), done());
+        };
+      }),
+  );
+  await savedFile(page);
+  await expect(page.getByText('The file is saved without what is damaged')).toBeVisible();
+});
+
+test('files that the installed app is opened with become scenes', async ({ page }) => {
+  const file = zipSync({
+    'scene.json': strToU8(JSON.stringify(blankScene('Sluice', 300, 200, '#102030'))),
+  });
+  await page.addInitScript(
+    (bytes) => {
+      const opened = new File([Uint8Array.from(bytes)], 'Sluice.ignis');
+      Object.defineProperty(window, 'launchQueue', {
+        value: {
+          setConsumer: (consumer: (launch: object) => void) =>
+            setTimeout(
+              () => consumer({ files: [{ getFile: () => Promise.resolve(opened) }] }),
+              500,
+            ),
+        },
+      });
+    },
+    [...file],
+  );
+  await page.goto('/');
+  await page.waitForURL(/\/scene\//);
+  await expect(page.getByRole('textbox', { name: 'Name of the scene' })).toHaveValue('Sluice');
 });
 
 test('a new scene cannot be larger than can be worked on', async ({ page }) => {

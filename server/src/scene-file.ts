@@ -86,6 +86,9 @@ export async function decodePicture(bytes: Uint8Array, name: string): Promise<St
 
 function decodedBmp(bytes: Uint8Array): StraightImage {
   const { width, height, data } = decodeBmp(Buffer.from(bytes), { toRGBA: true });
+  // Most BMPs know no transparency; as browsers see it, one that would be clear all over is opaque.
+  if (!data.some((v, i) => i % 4 === 3 && v > 0))
+    for (let i = 3; i < data.length; i += 4) data[i] = 255;
   return { width, height, depth: 8, data };
 }
 

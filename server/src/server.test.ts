@@ -151,6 +151,38 @@ describe('the ignis command', () => {
     expect(data[(29 * 10 + 9) * 4]).toBeGreaterThan(240);
   });
 
+  it('reads BMP assets, each px as it is, and opaque', async () => {
+    // 24 bits, rows from below, each filled up to four bytes: blue, green, red.
+    const bmp = Buffer.alloc(54 + 2 * 8);
+    bmp.write('BM');
+    [bmp.length, 0, 54, 40, 2, 2].forEach((v, i) => bmp.writeUInt32LE(v, 2 + 4 * i));
+    bmp.writeUInt16LE(1, 26);
+    bmp.writeUInt16LE(24, 28);
+    bmp.set([255, 0, 0, 0, 255, 0, 0, 0, 0, 0, 255, 90, 80, 70], 54);
+    const asset = await assetName(bmp, 'bmp');
+    const scene = newScene('B', 2, 2, null);
+    const shown = { kind: 'picture', asset, width: 2, height: 2 } as const;
+    scene.layers.push(newPicture('P', shown, scene, { x: 1, y: 1 }, true));
+    const path = await folder(scene, { [asset]: bmp });
+    expect((await ignis('render', path, join(path, 'out.png'))).code).toBe(0);
+    const { data } = await readPng(await readFile(join(path, 'out.png')), 'out');
+    expect([...data]).toEqual([255, 0, 0, 255, 70, 80, 90, 255, 0, 0, 255, 255, 0, 255, 0, 255]);
+  });
+
+  it('renders no drawing that says it is a PNG', async () => {
+    const svg = Buffer.from(
+      '<svg xmlns="http://www.w3.org/2000/svg" width="90000" height="90000"/>',
+    );
+    const asset = await assetName(svg, 'png');
+    const scene = newScene('S', 9, 9, null);
+    const shown = { kind: 'picture', asset, width: 9, height: 9 } as const;
+    scene.layers.push(newPicture('P', shown, scene, { x: 1, y: 1 }, true));
+    const path = await folder(scene, { [asset]: svg });
+    const { code, error } = await ignis('render', path, join(path, 'out.png'));
+    expect(code).toBe(1);
+    expect(error).toContain('is a svg file');
+  });
+
   it('checks: every fault with its place, and exit code 1', async () => {
     expect(await ignis('check', heron)).toMatchObject({
       code: 0,
