@@ -1,5 +1,5 @@
 /** How Debian's Chromium is started, for the tests, the pictures of the docs and the bench. */
-export const PORT = 4273;
+export const PORT = Number(process.env.E2E_PORT ?? 4273);
 
 export const BROWSER = {
   executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',

@@ -1,26 +1,23 @@
 /** Without a network: the app is stored at the first visit, and does everything when its server is gone. */
-import { spawn, type ChildProcess } from 'node:child_process';
-import { readFile } from 'node:fs/promises';
+import { appendFile, cp, mkdtemp, readFile, rm } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { expect, test as base } from '@playwright/test';
+import { createApp } from '../server/src/app';
+import { serverOf, stop } from '../server/src/listen';
 import { readPng } from '../core/files/png';
+import { PORT as SERVED } from './browser';
 import { add, cards, dropOnStage, exported, saved, savedScene, settled } from './bench-page';
 
-const PORT = 4274;
+const PORT = SERVED + 1;
 const at = (path: string) => fileURLToPath(new URL(path, import.meta.url));
 
-async function started(): Promise<ChildProcess> {
-  const server = spawn(
-    process.execPath,
-    [at('../node_modules/.bin/tsx'), at('../server/src/serve.ts')],
-    {
-      env: { ...process.env, PORT: String(PORT) },
-    },
-  );
-  await new Promise<void>((ready) =>
-    server.stdout.on('data', (text: Buffer) => String(text).includes('Ignis is at') && ready()),
-  );
-  return server;
+/** Serves a built studio; returns what stops that. */
+async function serve(studio: string): Promise<() => Promise<void>> {
+  const server = serverOf(createApp({ studio, scenes: at('../demo/scenes') }));
+  await new Promise<void>((ready) => server.listen(PORT, '127.0.0.1', ready));
+  return () => stop(server);
 }
 
 const test = base.extend({
@@ -37,7 +34,7 @@ const test = base.extend({
 test('woven neon is made from the first picture to the export with the server stopped', async ({
   page,
 }) => {
-  const server = await started();
+  const end = await serve(at('../studio/dist'));
   await page.goto('/');
   const manifest = await page.evaluate(async () => {
     const link = document.querySelector<HTMLLinkElement>('link[rel=manifest]')!;
@@ -47,9 +44,7 @@ test('woven neon is made from the first picture to the export with the server st
   expect(JSON.stringify(manifest.file_handlers)).toContain('.ignis');
   // All of the app is stored before its worker is active.
   await page.evaluate(async () => void (await navigator.serviceWorker.ready));
-  const gone = new Promise((done) => server.once('exit', done));
-  server.kill('SIGTERM');
-  await gone;
+  await end();
 
   await page.reload();
   expect(await page.evaluate(() => crossOriginIsolated)).toBe(true);
@@ -76,4 +71,47 @@ test('woven neon is made from the first picture to the export with the server st
   await page.reload();
   await settled(page);
   await expect(cards(page)).toHaveCount(3);
+});
+
+test('a new version waits until it is wanted, and what is not stored yet is stored before', async ({
+  page,
+}) => {
+  const folder = await mkdtemp(join(tmpdir(), 'ignis-version-'));
+  await cp(at('../studio/dist'), folder, {
+    recursive: true,
+    filter: (path) => !path.endsWith('.map') && !path.endsWith('.ttf'),
+  });
+  // Of what is stored without a network, only what this test needs.
+  const worker = await readFile(join(folder, 'sw.js'), 'utf8');
+  const lean = worker.replace(/\{url:"[^"]*\.ttf",revision:[^}]*\},?/g, '');
+  await rm(join(folder, 'sw.js'));
+  await appendFile(join(folder, 'sw.js'), lean);
+  const end = await serve(folder);
+  try {
+    await page.goto('/');
+    await page.evaluate(async () => void (await navigator.serviceWorker.ready));
+    await page.reload();
+    await page.getByRole('button', { name: 'New scene' }).click();
+    await page.getByRole('button', { name: 'Make the scene' }).click();
+    await page.waitForURL(/\/scene\//);
+    await settled(page);
+    await appendFile(join(folder, 'sw.js'), '\n// newer');
+    await page.evaluate(
+      async () => void (await (await navigator.serviceWorker.getRegistration())!.update()),
+    );
+    const told = page.getByText('There is a new version of Ignis');
+    await expect(told).toBeVisible();
+    await page.getByRole('textbox', { name: 'Name of the scene' }).fill('Newer');
+    await page.keyboard.press('Enter');
+    await Promise.all([
+      page.waitForEvent('load'),
+      page.getByRole('button', { name: 'Use it now' }).click(),
+    ]);
+    await settled(page);
+    await expect(page.getByRole('textbox', { name: 'Name of the scene' })).toHaveValue('Newer');
+    await expect(told).toHaveCount(0);
+  } finally {
+    await end();
+    await rm(folder, { recursive: true, force: true });
+  }
 });

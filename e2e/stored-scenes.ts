@@ -18,8 +18,10 @@ export async function storeScenes(
   await page.goto('/licences.txt');
   await page.evaluate(
     async ({ scenes, pictures, version }) => {
+      // One that the app has made since is newer, and has the stores already.
+      const isThere = (await indexedDB.databases()).some((d) => d.name === 'ignis');
       const database = await new Promise<IDBDatabase>((done, fail) => {
-        const opening = indexedDB.open('ignis', version);
+        const opening = indexedDB.open('ignis', isThere ? undefined : version);
         opening.onerror = () => fail(opening.error!);
         opening.onsuccess = () => done(opening.result);
         opening.onupgradeneeded = () => {

@@ -322,15 +322,15 @@ interface Busy {
 function BusyWith({ doing, done, stop }: Busy) {
   return (
     <div role="status" className="fixed inset-0 z-30 grid place-items-center bg-black/50">
-      <div className="flex w-80 flex-col items-center gap-3 text-lg">
-        <span>{doing}</span>
+      <div className="flex w-88 flex-col gap-3.5 rounded-xl border border-line bg-panel p-5 shadow-2xl">
+        <span className="truncate font-semibold">{doing}</span>
         <progress
           value={done > 0 ? done : undefined}
           max={1}
           aria-label={doing}
-          className="h-1.5 w-full overflow-hidden rounded-full accent-ember"
+          className="h-1.5 w-full appearance-none overflow-hidden rounded-full bg-raised [&::-webkit-progress-bar]:bg-raised [&::-webkit-progress-value]:bg-ember"
         />
-        <Button look="plain" onClick={stop}>
+        <Button className="self-end" onClick={stop}>
           Stop
         </Button>
       </div>
