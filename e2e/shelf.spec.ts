@@ -158,7 +158,7 @@ const bad: [string, string, () => Buffer, RegExp][] = [
           'scene.json': strToU8(JSON.stringify({ ...blankScene('A', 9, 9, null), width: 'wide' })),
         }),
       ),
-    /\$\.width/,
+    /\$\.width: This must be a number, and is text/,
   ],
 ];
 for (const [what, name, make, message] of bad)

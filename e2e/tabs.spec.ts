@@ -166,7 +166,18 @@ test('several pictures chosen on the shelf, at once or in quick succession, each
   for (const name of ['Moth', 'Reed', 'Tide'])
     await expect(page.getByRole('button', { name: `Open ${name}`, exact: true })).toBeVisible();
   // One after the other, without waiting: each opens, the last stays on the bench.
-  for (const name of ['Quay', 'Sluice', 'Weir']) await chooser.setInputFiles(file(name));
+  await chooser.evaluate(
+    (input: HTMLInputElement, { names, png }) => {
+      const bytes = Uint8Array.from(atob(png), (c) => c.charCodeAt(0));
+      for (const name of names) {
+        const chosen = new DataTransfer();
+        chosen.items.add(new File([bytes], `${name}.png`, { type: 'image/png' }));
+        input.files = chosen.files;
+        input.dispatchEvent(new Event('change', { bubbles: true }));
+      }
+    },
+    { names: ['Quay', 'Sluice', 'Weir'], png },
+  );
   await page.waitForURL(/\/scene\//);
   await settled(page);
   await page.goto('/');

@@ -247,7 +247,7 @@ test('a recipe is seen on the layer, put on, kept under a name, saved and brough
       .getByLabel('Bring in a recipe', { exact: true })
       .setInputFiles({ name, mimeType: 'application/json', buffer });
   await bring('broken.json', bytes.subarray(0, 90));
-  await expect(page.getByText(/broken.json.* is no JSON/)).toBeVisible();
+  await expect(page.getByText(/broken.json.* is no recipe/)).toBeVisible();
   await bring('gold.json', bytes);
   await expect(own).toBeVisible();
 });

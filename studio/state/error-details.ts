@@ -6,10 +6,14 @@ export function detailsOf(error: unknown): string | null {
     cause?: unknown;
     faults?: readonly { path: string; message: string; raw?: string }[];
   };
+  // One alone is what the message says already.
+  const several = (faults?.length ?? 0) > 1;
   const lines = [
     details,
     ...(cause instanceof Error ? [cause.message, detailsOf(cause)] : []),
-    ...(faults ?? []).slice(0, 20).map((f) => `${f.path}: ${f.raw ?? f.message}`),
+    ...(several || faults?.some((f) => f.raw) ? faults! : [])
+      .slice(0, 20)
+      .map((f) => `${f.path}: ${f.raw ?? f.message}`),
   ].filter((line) => line);
   return lines.length > 0 ? lines.join('\n') : null;
 }
