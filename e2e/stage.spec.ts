@@ -1,6 +1,6 @@
 /** What stands on the stage: patches on patches, and pages that may not share memory. */
 import { expect, test, type Page } from './test';
-import { openExample, saved, settled, setValue, value } from './bench-page';
+import { cards, openExample, saved, settled, setValue, stage, value } from './bench-page';
 
 /** The bytes of the picture on the stage. */
 async function pixels(page: Page): Promise<Buffer> {
@@ -84,4 +84,30 @@ test('a page that is not isolated shares the work among workers, and shows the s
   await setValue(page, 'Core width', '60');
   await settled(page);
   expect(compared(await pixels(page), shared).count).toBeGreaterThan(100);
+});
+
+test('until the picture of a scene is made its stored one stands there, and a word', async ({
+  page,
+}) => {
+  // What makes it comes late.
+  await page.route('**/engine.worker*', async (route) => {
+    await new Promise((done) => setTimeout(done, 2500));
+    await route.continue();
+  });
+  await page.goto('/');
+  await page.getByRole('button', { name: /^Heron in neon/ }).click();
+  await page.waitForURL(/\/scene\//);
+  const cover = stage(page).locator('img');
+  await expect(cover).toBeVisible();
+  await expect(stage(page).getByText('The picture is being made…')).toBeVisible();
+  const [stored, scene] = [
+    await cover.boundingBox(),
+    await page.getByTestId('scene-area').boundingBox(),
+  ];
+  expect(stored).toEqual(scene);
+  await settled(page);
+  await expect(cover).toHaveCount(0);
+  await expect(stage(page).getByText('The picture is being made…')).toHaveCount(0);
+  // Cards get theirs after it.
+  await expect(cards(page).first().locator('img')).toBeVisible();
 });

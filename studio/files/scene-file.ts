@@ -15,16 +15,17 @@ export interface Reading {
   signal: AbortSignal;
 }
 
-/** Opens an `.ignis` file as a new scene; returns its id. Throws with a message for the artist. */
+/** Opens an `.ignis` file as a new scene, with a picture of it if there is one; returns its id. Throws with a message for the artist. */
 export async function openSceneFile(
   file: Blob,
   name: string,
   { progress, signal }: Reading,
+  cover: Blob | null = null,
 ): Promise<string> {
   const { openFile } = await packing();
   const { scene, assets, aside } = await openFile(file, name, progress, signal);
   tellAside(aside, 'The file still holds the scene as it was.');
-  return createScene(scene, assets);
+  return createScene(scene, assets, aside.length === 0 ? cover : null);
 }
 
 /**

@@ -7,7 +7,7 @@ const listSchema = v.array(
 type Example = v.InferOutput<typeof listSchema>[number];
 
 /** The example scenes that the server has, with pictures of themselves. */
-export function Examples({ onOpen }: { onOpen(url: string, name: string): void }) {
+export function Examples({ onOpen }: { onOpen(url: string, name: string, cover: string): void }) {
   const [list, setList] = useState<Example[] | 'away'>([]);
   useEffect(() => {
     fetch('/examples/index.json')
@@ -33,7 +33,7 @@ export function Examples({ onOpen }: { onOpen(url: string, name: string): void }
               <button
                 type="button"
                 className="group block w-full text-left"
-                onClick={() => onOpen(`/examples/${e.id}.ignis`, e.name)}
+                onClick={() => onOpen(`/examples/${e.id}.ignis`, e.name, `/examples/${e.id}.webp`)}
               >
                 <img
                   src={`/examples/${e.id}.webp`}

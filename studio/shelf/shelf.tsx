@@ -288,14 +288,16 @@ export function Shelf() {
         </section>
 
         <Examples
-          onOpen={(url, name) =>
+          onOpen={(url, name, cover) =>
             void attempt(`Opening ${name}…`, 'The example could not be opened', async (reading) => {
-              const response = await fetch(url, { signal: reading.signal });
-              if (!response.ok)
-                throw new Error('The server does not answer. Start it again with npm run demo.');
-              void navigate(
-                `/scene/${await openSceneFile(await response.blob(), `${name}.ignis`, reading)}`,
+              const [file, picture] = await Promise.all(
+                [url, cover].map((u) => fetch(u, { signal: reading.signal })),
               );
+              if (!file!.ok)
+                throw new Error('The server does not answer. Start it again with npm run demo.');
+              const small = picture!.ok ? await picture!.blob() : null;
+              const id = await openSceneFile(await file!.blob(), `${name}.ignis`, reading, small);
+              void navigate(`/scene/${id}`);
             })
           }
         />

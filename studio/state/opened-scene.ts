@@ -2,7 +2,7 @@ import { useEffect, useState } from 'react';
 import { toast } from 'sonner';
 import { claimScene, type Claim } from '../storage/claim';
 import { loadScene, storedAs, watchScene } from '../storage/scenes';
-import { addAsset, holdBack, warmUp, whenHung } from '../workers/engine';
+import { addAsset, beginStage, endStage, holdBack, warmUp, whenHung } from '../workers/engine';
 import { tellAside } from './aside';
 import { flushSaves, shelve } from './autosave';
 import { useBench } from './bench';
@@ -53,8 +53,12 @@ export function useOpenedScene(id: string): { ready: string; fault: string | nul
       for (const [name, bytes] of found.assets) addAsset(name, bytes);
       tellAside(found.aside, 'The scene as it was stands on the shelf beside it.');
       const { scene, thumbnail } = found.record;
+      beginStage();
       useBench.getState().open(id, scene);
-      useBench.getState().set({ stored: storedAs(found.record), held: isHeld });
+      useBench.getState().set({
+        ...{ stored: storedAs(found.record), held: isHeld },
+        ...{ cover: thumbnail, isShown: false },
+      });
       setReady(id);
       // A scene from a file or an example has no picture on the shelf yet.
       if (!thumbnail) void shelve(id, scene);
@@ -86,6 +90,7 @@ export function useOpenedScene(id: string): { ready: string; fault: string | nul
       isGone = true;
       stop();
       release?.();
+      endStage();
       endOpening();
       window.removeEventListener('pagehide', endOpening);
       void flushSaves().finally(() => own.release());

@@ -52,6 +52,10 @@ export interface Workspace {
   stored: Stored | null;
   /** Whether this tab works on the scene, and not another that has it open too. */
   held: boolean;
+  /** The stored picture of the scene, until its own stands on the stage. */
+  cover: Blob | null;
+  /** Whether the stage has a picture of the scene. */
+  isShown: boolean;
   /** Where pictures are held back because they ended the page before: what has them made. */
   heldBack: (() => void) | null;
   /** Whether a new line is drawn by hand, and not anchor by anchor. */
@@ -70,7 +74,16 @@ export const EMPTY_WORKSPACE: Workspace = {
   ...NOTHING_OPEN,
   ...{ selected: null, others: [], snapped: null, hovered: null, folded: new Set() },
   ...{ mode: 'arrange', view: { zoom: 1, x: 0, y: 0 }, comparing: false, compareWith: 'layer' },
-  ...{ saved: 'saved', stored: null, held: true, heldBack: null, freehand: false, fidelity: 3 },
+  ...{
+    saved: 'saved',
+    stored: null,
+    held: true,
+    heldBack: null,
+    cover: null,
+    isShown: true,
+    freehand: false,
+    fidelity: 3,
+  },
 };
 
 /** The mode that a layer is first worked on in. */

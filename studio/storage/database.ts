@@ -11,7 +11,7 @@ export interface SceneRecord {
   scene: Scene;
   created: number;
   changed: number;
-  /** A small PNG of the scene; none before the first save. */
+  /** A small picture of the scene; none before the first save. */
   thumbnail: Blob | null;
   /** Counts how often the scene was written; left out before it was. */
   revision?: number;

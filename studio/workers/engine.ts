@@ -97,6 +97,19 @@ export function holdBack(): () => void {
   return release;
 }
 
+/** Resolves when the stage has its picture: small pictures beside it wait for that. */
+let staged: Promise<void> = Promise.resolve();
+let stageIsMade: () => void = () => undefined;
+
+/** Called when a scene is opened: its picture on the stage comes before all others. */
+export function beginStage(): void {
+  stageIsMade();
+  staged = new Promise((done) => (stageIsMade = done));
+}
+
+/** Called when the picture on the stage stands, or cannot be made. */
+export const endStage = (): void => stageIsMade();
+
 /** Asks one of the crew. Throws WorkerDied if it stops at the task. */
 function askOnce<T>(
   place: number,
@@ -185,9 +198,11 @@ function coarser(request: PreviewRequest): PreviewRequest {
 /** A part of a scene, small, as one of many. */
 export const cell = (request: CellRequest): Promise<Patch> => ask((remote) => remote.cell(request));
 
-/** A small picture of a scene or of some of its layers, as PNG. */
-export const picture = (request: PictureRequest): Promise<Blob> =>
-  ask((remote) => remote.picture(request));
+/** A small picture of a scene or of some of its layers, as PNG; made when the stage has its own. */
+export const picture = async (request: PictureRequest): Promise<Blob> => {
+  await staged;
+  return ask((remote) => remote.picture(request));
+};
 
 /** Where a line crosses itself, its own px. */
 export const crossings = (source: LineSource): Promise<Crossing[]> =>

@@ -11,6 +11,7 @@ import { typeAll } from '../modes/write/writing';
 import { leaveWhatIsGone, modeOf } from '../modes/index';
 import { MaskCanvas, MovingEdge, useShownOver } from '../modes/mask/mask-shown';
 import { Grid, Guides, Rulers } from './aids';
+import { Cover } from './cover';
 import { LayerOutline } from './layer-outline';
 import { ModeBar } from './mode-bar';
 import { PickColour } from './pick-colour';
@@ -187,6 +188,7 @@ export function Stage({ onFiles }: Props) {
           height: height * view.zoom,
         }}
       />
+      <Cover />
       <canvas
         ref={canvas}
         className="absolute top-0 left-0 origin-top-left"

@@ -11,7 +11,7 @@ import { useBench } from '../../state/bench';
 import { modeOf } from '../modes/index';
 import { pictureStands } from '../../state/crash-loop';
 import { useCosts } from '../../state/costs';
-import { preview } from '../../workers/engine';
+import { endStage, preview } from '../../workers/engine';
 import type { Preview } from '../../workers/protocol';
 import { tellFailure } from '../../state/failure';
 import { previewScheduler } from './preview-scheduler';
@@ -124,12 +124,19 @@ export function usePreview(canvas: RefObject<HTMLCanvasElement | null>, stage: S
         element.dataset.shown = isFine ? 'fine' : 'coarse';
         element.dataset.frame = String(Number(element.dataset.frame ?? 0) + 1);
         element.dataset.took = made.took.toFixed(1);
-        if (isFine) pictureStands();
+        if (!useBench.getState().isShown) useBench.getState().set({ cover: null, isShown: true });
+        if (isFine) {
+          endStage();
+          pictureStands();
+        }
         place();
       },
       took: (made) => made.took,
       busy: (is) => canvas.current?.setAttribute('aria-busy', String(is)),
-      failed: (error) => tellFailure('The picture could not be made', error),
+      failed(error) {
+        endStage();
+        tellFailure('The picture could not be made', error);
+      },
     });
 
     const changed = () => {
