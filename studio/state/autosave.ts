@@ -1,6 +1,13 @@
 import { useEffect } from 'react';
 import type { Scene } from '@ignis/core/scene/model/schema';
-import { SceneConflict, saveScene, saveThumbnail } from '../storage/scenes';
+import {
+  SceneConflict,
+  saveScene,
+  saveThumbnail,
+  storedAs,
+  type SavedAs,
+  type Stored,
+} from '../storage/scenes';
 import { assetBytes, picture } from '../workers/engine';
 import { useBench } from './bench';
 import { tellFailure, withoutIt } from './failure';
@@ -27,29 +34,29 @@ const shelveLater = (id: string, scene: Scene): void => {
   shelving = setTimeout(() => void shelve(id, scene), SHELVED);
 };
 
-/** Writes a scene over what is stored of it, so far as the bench knows; what others wrote meanwhile is not lost. */
-async function write(id: string, scene: Scene): Promise<'saved' | 'page'> {
-  const { stored: over, id: onBench } = useBench.getState();
+/** Writes a scene over what is stored of it, so far as is known; what others wrote meanwhile is not lost. */
+async function write(id: string, scene: Scene, over: Stored | null): Promise<SavedAs> {
   try {
-    const { where, stored } = await saveScene(id, scene, {
-      bytesOf: assetBytes,
-      over: onBench === id ? over : null,
-    });
-    // The scene on the bench is the one to compare the next with: what is the same in both is the same object.
-    if (useBench.getState().id === id) useBench.getState().set({ stored });
-    return where;
+    return await saveScene(id, scene, { bytesOf: assetBytes, over });
   } catch (error) {
     if (!(error instanceof SceneConflict)) throw error;
-    const both = await broughtTogether(scene, error.record);
-    return both ? write(id, both) : 'saved';
+    const theirs = storedAs(error.record);
+    const both = await broughtTogether(scene, over, error.record);
+    return both ? write(id, both, theirs) : { where: 'saved', stored: theirs };
   }
 }
 
 /** What saves the scene that was opened under an id. */
-const schedulerOfScene = (id: string) =>
-  saveSchedulerOf<Scene>(
+function schedulerOfScene(id: string): SaveScheduler<Scene> {
+  // The bench may have another scene by the time that the last of this one is written.
+  let known: Stored | null = null;
+  return saveSchedulerOf<Scene>(
     async (scene) => {
-      const where = await write(id, scene);
+      const before = useBench.getState();
+      if (before.id === id) known = before.stored;
+      const { where, stored } = await write(id, scene, known);
+      known = stored;
+      if (useBench.getState().id === id) useBench.getState().set({ stored });
       if (!useBench.getState().gesture) shelveLater(id, scene);
       return where;
     },
@@ -59,6 +66,7 @@ const schedulerOfScene = (id: string) =>
       if (error) tellFailure('The scene is not saved', error);
     },
   );
+}
 
 let scheduler: SaveScheduler<Scene> | null = null;
 

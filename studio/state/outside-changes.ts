@@ -4,7 +4,7 @@ import { assetsOf } from '@ignis/core/scene/model/needs';
 import { MAX_NAME, shortened, type Scene } from '@ignis/core/scene/model/schema';
 import { loadAssets } from '../storage/assets';
 import type { SceneRecord } from '../storage/database';
-import { createScene, storedAs } from '../storage/scenes';
+import { createScene, storedAs, type Stored } from '../storage/scenes';
 import { addAsset, assetBytes } from '../workers/engine';
 import { useBench } from './bench';
 
@@ -32,7 +32,7 @@ export async function changedOutside(id: string, record: SceneRecord | undefined
     });
   if ((record.revision ?? 0) <= stored.revision) return;
   if (held && (scene !== stored.scene || isRenamed(stored.scene, record.scene)))
-    await broughtTogether(scene, record);
+    await broughtTogether(scene, stored, record);
   else await follow(record);
 }
 
@@ -41,16 +41,20 @@ const isRenamed = (a: Scene, b: Scene): boolean =>
   a.name !== b.name && JSON.stringify({ ...a, name: '' }) === JSON.stringify({ ...b, name: '' });
 
 /**
- * Brings what is on the bench together with what another tab or the shelf has stored. Returns what is to be stored then; null if
- * nothing is.
+ * Brings a scene, which was opened or last written as `stored`, together with what another tab or the shelf has stored of it
+ * since. Returns what is to be stored then; null if nothing is.
  */
-export async function broughtTogether(scene: Scene, record: SceneRecord): Promise<Scene | null> {
-  const { stored, set, change } = useBench.getState();
+export async function broughtTogether(
+  scene: Scene,
+  stored: Stored | null,
+  record: SceneRecord,
+): Promise<Scene | null> {
+  const { id, set, change } = useBench.getState();
   const theirs = storedAs(record);
   if (stored && isRenamed(stored.scene, theirs.scene)) {
-    set({ stored: theirs });
+    if (id === record.id) set({ stored: theirs });
     const { name } = scene.name === stored.scene.name ? theirs.scene : scene;
-    if (name !== scene.name) change('Rename the scene', setScene({ name }));
+    if (id === record.id && name !== scene.name) change('Rename the scene', setScene({ name }));
     return { ...scene, name };
   }
   const name = shortened(`${scene.name}, from this tab`, MAX_NAME);

@@ -25,6 +25,9 @@ export const saveAsset = (name: string, bytes: Blob): Promise<void> =>
     ),
   );
 
+/** Assets whose files were found to be as large as the page's: that is asked once, that they are there at every save. */
+const verified = new Set<string>();
+
 /**
  * Puts assets that the database has lost, or holds of another size than the page, there again: from the bytes that the
  * page has. Returns whether any is missing that has no bytes any more.
@@ -33,13 +36,14 @@ export async function restoreAssets(
   names: string[],
   bytesOf?: (asset: string) => Blob | undefined,
 ): Promise<boolean> {
-  const here = new Map((await loadAssets(names)).entries());
+  const here = new Set(await database.assets.where('name').anyOf(names).primaryKeys());
+  const sizes = await loadAssets(names.filter((name) => here.has(name) && !verified.has(name)));
+  for (const [name, { size }] of sizes)
+    if (size === (bytesOf?.(name)?.size ?? size)) verified.add(name);
+    else here.delete(name);
   const missing = names
-    .map((name) => ({ name, bytes: bytesOf?.(name) }))
-    .filter(({ name, bytes }) => {
-      const stored = here.get(name);
-      return !stored || (bytes && stored.size !== bytes.size);
-    });
+    .filter((name) => !here.has(name))
+    .map((name) => ({ name, bytes: bytesOf?.(name) }));
   await database.assets.bulkPut(missing.filter((a): a is AssetRecord => a.bytes !== undefined));
   return missing.some((a) => !a.bytes);
 }

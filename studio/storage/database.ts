@@ -70,6 +70,7 @@ export class Database extends Dexie {
         // One that cannot be read stays as it is: the fault is named when it is opened.
         .modify((record) => void (record.scene = readScene(record.scene).scene ?? record.scene)),
     );
-    this.version(VERSION + 0.1).stores({ earlier: '[scene+at], scene' });
+    // Deltas lead back from scenes of the version they were written in: the next version has to bring them along.
+    this.version(9.1).stores({ earlier: '[scene+at], scene' });
   }
 }

@@ -247,7 +247,40 @@ describe('a scene that two tabs write', () => {
   });
 });
 
+describe('the earlier states of a scene that is damaged later', () => {
+  it('go with the copy that stays of it as it was', async () => {
+    const { saveScene, loadScene, listScenes, earlierScenes, database } = await freshStorage();
+    const scene: Scene = { ...parseScene(sceneOf(9)), layers: [] };
+    const { stored } = await saveScene('a', scene);
+    await saveScene('a', { ...scene, name: 'Later' }, { over: stored });
+    const record = (await database.scenes.get('a'))!;
+    await database.scenes.put({ ...record, scene: { ...record.scene, guides: 'none' } as never });
+    expect((await loadScene('a'))!.aside.map((x) => x.name)).toEqual(['the guides']);
+    expect(await earlierScenes('a')).toEqual([]);
+    const whole = (await listScenes()).find((r) => r.id !== 'a')!;
+    expect(await database.earlier.where('scene').equals(whole.id).count()).toBe(1);
+    database.close();
+  });
+});
+
 describe('the shelf', () => {
+  it('is given the same record again unless that was written', async () => {
+    const { saveScene, watchScenes, database } = await freshStorage();
+    const scene: Scene = { ...parseScene(sceneOf(9)), layers: [] };
+    await saveScene('a', scene);
+    await saveScene('b', scene);
+    const seen: SceneRecord[][] = [];
+    const stop = watchScenes((records) => seen.push(records));
+    await vi.waitFor(() => expect(seen).toHaveLength(1));
+    await saveScene('b', { ...scene, name: 'Other' });
+    await vi.waitFor(() => expect(seen.at(-1)!.some((r) => r.scene.name === 'Other')).toBe(true));
+    stop();
+    const of = (id: string, records: SceneRecord[]) => records.find((r) => r.id === id);
+    expect(of('a', seen.at(-1)!)).toBe(of('a', seen[0]!));
+    expect(of('b', seen.at(-1)!)).not.toBe(of('b', seen[0]!));
+    database.close();
+  });
+
   it('lists damaged scenes too, and knows them', async () => {
     const { listScenes, removeScene, hasScene, database } = await freshStorage();
     await database.open();

@@ -7,7 +7,7 @@ import { MAX_NAME, shortened } from '@ignis/core/scene/model/schema';
 import { loadAssets, restoreAssets, saveAsset } from './assets';
 import { database, inDatabase, observe, pageChanged } from './connection';
 import type { SceneRecord } from './database';
-import { addEarlier } from './earlier';
+import { addEarlier, moveEarlier } from './earlier';
 import { withRoom } from './full';
 import { askToKeep } from './keep';
 
@@ -19,14 +19,27 @@ const byChange = (a: SceneRecord, b: SceneRecord) => (b.changed || 0) - (a.chang
 
 /**
  * Calls back with all scenes, the last changed first, damaged ones too: now, and whenever one changes, here or in another
- * tab; returns what ends that.
+ * tab; returns what ends that. A record that has not changed is the same object as before.
  */
-export const watchScenes = (found: (records: SceneRecord[]) => void): (() => void) =>
-  observe(
+export function watchScenes(found: (records: SceneRecord[]) => void): () => void {
+  let last = new Map<string, SceneRecord>();
+  return observe(
     async () => await database.scenes.toArray(),
     () => [...inPage.values()],
-    (records) => found(records.sort(byChange)),
+    (records) => {
+      const now = records.map((r) => {
+        const before = last.get(r.id);
+        return before && isSameRecord(before, r) ? before : r;
+      });
+      last = new Map(now.map((r) => [r.id, r]));
+      found(now.sort(byChange));
+    },
   );
+}
+
+/** Whether a record was not written since: what is read anew is another object, and its picture would be drawn again. */
+const isSameRecord = (a: SceneRecord, b: SceneRecord): boolean =>
+  a.revision === b.revision && a.changed === b.changed && a.thumbnail?.size === b.thumbnail?.size;
 
 /** Calls back with one scene as it is stored, or undefined, now and whenever it changes; returns what ends that. */
 export const watchScene = (
@@ -66,11 +79,13 @@ export async function loadScene(id: string): Promise<Opened | null> {
   if (aside.length === 0 && lost.size === 0) return { record: { ...record, scene }, assets, aside };
   const { withoutAssets } = await import('@ignis/core/scene/model/salvage');
   const left = withoutAssets(scene, lost);
+  const whole = newId();
   await restoreScene({
     ...record,
-    id: newId(),
+    id: whole,
     scene: { ...record.scene, name: shortened(`${scene.name}, as it was`, MAX_NAME) },
   });
+  await moveEarlier(id, whole);
   const opened = { ...record, scene: left.scene, revision: (record.revision ?? 0) + 1 };
   await restoreScene(opened);
   return { record: opened, assets, aside: [...aside, ...left.aside] };
