@@ -99,8 +99,8 @@ test('a new version waits until it is wanted, and what is not stored yet is stor
     await page.evaluate(
       async () => void (await (await navigator.serviceWorker.getRegistration())!.update()),
     );
-    const told = page.getByText('There is a new version of Ignis');
-    await expect(told).toBeVisible();
+    const notice = page.getByText('There is a new version of Ignis');
+    await expect(notice).toBeVisible();
     await page.getByRole('textbox', { name: 'Name of the scene' }).fill('Newer');
     await page.keyboard.press('Enter');
     await Promise.all([
@@ -109,7 +109,7 @@ test('a new version waits until it is wanted, and what is not stored yet is stor
     ]);
     await settled(page);
     await expect(page.getByRole('textbox', { name: 'Name of the scene' })).toHaveValue('Newer');
-    await expect(told).toHaveCount(0);
+    await expect(notice).toHaveCount(0);
   } finally {
     await end();
     await rm(folder, { recursive: true, force: true });

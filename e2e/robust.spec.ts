@@ -152,16 +152,16 @@ test('a scene that ended the page twice opens without its picture, and can be sa
     localStorage.setItem('ignis-opening', JSON.stringify({ scene: 'new', times: 2 })),
   );
   await again.goto(address);
-  const told = again.getByRole('alert').filter({ hasText: 'The picture is not made yet' });
-  await expect(told).toContainText('the page ended before its picture stood');
+  const notice = again.getByRole('alert').filter({ hasText: 'The picture is not made yet' });
+  await expect(notice).toContainText('the page ended before its picture stood');
   const [file] = await Promise.all([
     again.waitForEvent('download'),
-    told.getByRole('button', { name: 'Save the scene as a file' }).click(),
+    notice.getByRole('button', { name: 'Save the scene as a file' }).click(),
   ]);
   expect((await bytesOf(file)).length).toBeGreaterThan(300);
   await again.getByRole('button', { name: 'Hide Fill' }).click();
-  await told.getByRole('button', { name: 'Make the picture' }).click();
-  await expect(told).toHaveCount(0);
+  await notice.getByRole('button', { name: 'Make the picture' }).click();
+  await expect(notice).toHaveCount(0);
   await settled(again);
 });
 
@@ -178,9 +178,9 @@ test('when the room gets tight the shelf says so, and which scenes take it up', 
     { id: 'large', scene: large },
   ]);
   await page.goto('/');
-  const told = page.getByRole('alert').filter({ hasText: 'nearly full' });
-  await expect(told).toContainText('850 MB of 1.0 GB');
-  await told.getByRole('button', { name: 'What takes up the room' }).click();
+  const notice = page.getByRole('alert').filter({ hasText: 'nearly full' });
+  await expect(notice).toContainText('850 MB of 1.0 GB');
+  await notice.getByRole('button', { name: 'What takes up the room' }).click();
   const rows = page.getByRole('dialog').getByRole('listitem');
   await expect(rows.first()).toContainText('Harbour');
   const [file] = await Promise.all([

@@ -6,7 +6,7 @@ import { BrowserRouter, Link, Route, Routes } from 'react-router';
 import { Toaster } from 'sonner';
 import { SizeQuestion } from './files/ask-size';
 import { Shelf } from './shelf/shelf';
-import { keepApp } from './state/app-version';
+import { registerOffline } from './state/app-version';
 import { useTheme } from './state/theme';
 import { FaultBoundary } from './ui/fault-boundary';
 import { Mark } from './ui/mark';
@@ -53,7 +53,7 @@ function Messages() {
   );
 }
 
-keepApp();
+registerOffline();
 
 createRoot(document.getElementById('root')!).render(
   <StrictMode>

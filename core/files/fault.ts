@@ -22,3 +22,10 @@ export class FileFault extends Error {
     this.faults = faults;
   }
 }
+
+/** What the artist can do about a file that did not come whole. */
+export const SAVE_AGAIN = 'Save it again from where it came, and bring in the new copy.';
+
+/** The fault of a file that is damaged or cut short, as `cause` shows. */
+export const damagedFile = (file: string, cause: unknown): FileFault =>
+  new FileFault(file, 'is damaged or cut short', SAVE_AGAIN, { cause });

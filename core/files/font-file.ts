@@ -1,12 +1,10 @@
 import { unzlibSync } from 'fflate';
-import { FileFault } from './fault';
+import { FileFault, SAVE_AGAIN, damagedFile } from './fault';
 
 /** Font files: what they are, and WOFF unpacked to the TrueType or OpenType font that it holds. */
 
 /** No font is larger than this, bytes. */
 const MAX = 64 * 2 ** 20;
-
-const AGAIN = 'Save it again from where it came, and bring in the new copy.';
 
 /**
  * A font's file as a plain TrueType (`ttf`) or OpenType (`otf`) font. WOFF 1 is unpacked here (W3C, "WOFF
@@ -17,7 +15,7 @@ export async function sfntOf(
   name: string,
   unpack2: (bytes: Uint8Array) => Promise<Uint8Array>,
 ): Promise<{ bytes: Uint8Array; format: 'ttf' | 'otf' }> {
-  if (bytes.length === 0) throw new FileFault(name, 'is empty', AGAIN);
+  if (bytes.length === 0) throw new FileFault(name, 'is empty', SAVE_AGAIN);
   if (bytes.length > MAX)
     throw new FileFault(name, 'is larger than 64 MB', 'Bring in a font with fewer letters.');
   const tag = String.fromCharCode(...bytes.subarray(0, 4));
@@ -26,14 +24,14 @@ export async function sfntOf(
     if (tag === 'wOFF') plain = unpackWoff(bytes);
     else if (tag === 'wOF2') plain = await unpack2(withinBounds(bytes));
   } catch (cause) {
-    throw new FileFault(name, 'is damaged or cut short', AGAIN, { cause });
+    throw damagedFile(name, cause);
   }
   const own = String.fromCharCode(...plain.subarray(0, 4));
   if (own === 'ttcf')
     throw new FileFault(name, 'is a collection of fonts', 'Bring in one font of it by itself.');
   if (own !== 'OTTO' && own !== '\x00\x01\x00\x00' && own !== 'true')
     throw new FileFault(name, 'is no font that can be read', 'Bring in a TTF, OTF, WOFF or WOFF2.');
-  if (isCutShort(plain)) throw new FileFault(name, 'is cut short', AGAIN);
+  if (isCutShort(plain)) throw new FileFault(name, 'is cut short', SAVE_AGAIN);
   return { bytes: plain, format: own === 'OTTO' ? 'otf' : 'ttf' };
 }
 

@@ -1,6 +1,6 @@
 import { imageSize } from 'image-size';
 import { MAX_PIXELS, MAX_SIDE } from '../scene/model/schema';
-import { FileFault } from './fault';
+import { FileFault, SAVE_AGAIN } from './fault';
 
 /** The picture formats that can be brought in. */
 export const PICTURE_FORMATS = ['png', 'jpg', 'webp', 'avif', 'gif', 'bmp', 'svg'] as const;
@@ -22,12 +22,7 @@ const KNOWN = 'Bring in a PNG, JPEG, WebP, AVIF, GIF, BMP or SVG.';
  * Throws a FileFault if they are empty, no picture of a known format, or too large.
  */
 export function inspectPicture(bytes: Uint8Array, name: string): PictureFile {
-  if (bytes.length === 0)
-    throw new FileFault(
-      name,
-      'is empty',
-      'Save it again from where it came, and bring in the new copy.',
-    );
+  if (bytes.length === 0) throw new FileFault(name, 'is empty', SAVE_AGAIN);
   let found: ReturnType<typeof imageSize>;
   try {
     found = imageSize(bytes);

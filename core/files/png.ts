@@ -1,7 +1,7 @@
 import encode, { init } from '@jsquash/png/encode.js';
 import { convertIndexedToRgb, decode } from 'fast-png';
 import type { StraightImage } from '../pixels/picture';
-import { FileFault } from './fault';
+import { damagedFile } from './fault';
 import { plainPng } from './png-parts';
 
 /**
@@ -13,12 +13,7 @@ export async function readPng(bytes: Uint8Array, name: string): Promise<Straight
   try {
     png = decode(await plainPng(bytes), { checkCrc: false });
   } catch (cause) {
-    throw new FileFault(
-      name,
-      'is damaged or cut short',
-      'Save it again from where it came, and bring in the new copy.',
-      { cause },
-    );
+    throw damagedFile(name, cause);
   }
   const { width, height } = png;
   let { data, channels } = png as {

@@ -25,7 +25,7 @@ const strand = (closed: boolean, ...points: number[]): Strand => ({
 const LOOP = [corner(10, 40), corner(60, 40), corner(60, 10), corner(30, 10), corner(30, 70)];
 
 describe('where strands cross', () => {
-  it('is told of the first 200 crossings, and of no scribble', () => {
+  it('is given for the first 200 crossings, and of no scribble', () => {
     // A comb over a level line: each tooth crosses it once.
     const comb = (teeth: number) =>
       Array.from({ length: teeth }, (_, i) => [

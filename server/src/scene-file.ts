@@ -4,7 +4,7 @@ import { readFile, stat } from 'node:fs/promises';
 import { basename, join } from 'node:path';
 import { decode as decodeBmp } from 'bmp-ts';
 import sharp from 'sharp';
-import { FileFault } from '@ignis/core/files/fault';
+import { FileFault, damagedFile } from '@ignis/core/files/fault';
 import type { Packed } from '@ignis/core/files/ignis-file';
 import { assemble, unpackScene, whole } from '@ignis/core/files/ignis-file';
 import { inspectPicture } from '@ignis/core/files/picture-file';
@@ -75,12 +75,7 @@ export async function decodePicture(bytes: Uint8Array, name: string): Promise<St
   try {
     return await (format === 'bmp' ? decodedBmp(bytes) : decodedBySharp(bytes));
   } catch (cause) {
-    throw new FileFault(
-      name,
-      'is damaged or cut short',
-      'Save it again from where it came, and bring in the new copy.',
-      { cause },
-    );
+    throw damagedFile(name, cause);
   }
 }
 

@@ -7,13 +7,14 @@ import { addInFront, findLayer } from '@ignis/core/scene/edits/layer-edits';
 import { paletteOf } from '@ignis/core/scene/edits/palette';
 import { newGroup, newPicture } from '@ignis/core/scene/model/make';
 import { bringInPicture, filesIn, isSceneFile, PICTURES } from '../files/bring-in';
-import { download, fileName, openSceneFile, sceneFile, type Reading } from '../files/scene-file';
+import { download, fileName, openSceneFile, sceneFile } from '../files/scene-file';
 import { useAutosave } from '../state/autosave';
 import { useBench } from '../state/bench';
 import { useOpenedScene } from '../state/opened-scene';
 import { retainingAssets } from '../storage/assets';
 import { storageFault } from '../storage/connection';
 import { exportPng } from '../workers/engine';
+import { FileInput } from '../ui/file-input';
 import { Mark } from '../ui/mark';
 import { DialogFaultBoundary, FaultBoundary } from '../ui/fault-boundary';
 import { ScenePalette } from '../ui/palette-context';
@@ -21,10 +22,10 @@ import { actions, type BenchDoes } from './actions';
 import { canPasteLayer, pasteLayer } from './commands/clipboard';
 import { middleOfView } from './commands/view';
 import { Chain } from './chain/chain';
-import { Elsewhere } from './elsewhere';
+import { ReadOnly } from './read-only';
 import { ExportDialog } from './export-dialog';
 import { Header } from './header';
-import { HeldBack } from './held-back';
+import { PicturePaused } from './picture-paused';
 import { LookSheet } from './look-sheet';
 import { Keys, Palette } from './palette';
 import { Stage } from './stage/stage';
@@ -86,8 +87,26 @@ async function addSvgLines(file: File): Promise<void> {
 
 const scenePalette = () => paletteOf(useBench.getState().scene);
 
-/** A file that is opened without a word of how far it is. */
-const UNWATCHED: Reading = { progress: () => undefined, signal: new AbortController().signal };
+/** Opens a scene's file, and says how far that is; returns its id, or null if it was stopped. */
+async function openBesides(file: File): Promise<string | null> {
+  const stop = new AbortController();
+  const id = `open ${file.name}`;
+  const progress = (done: number) =>
+    toast.loading(`Opening ${file.name}…`, {
+      id,
+      description: done > 0 ? `${Math.round(done * 100)} %` : undefined,
+      action: { label: 'Stop', onClick: () => stop.abort() },
+    });
+  progress(0);
+  try {
+    return await openSceneFile(file, file.name, { progress, signal: stop.signal });
+  } catch (error) {
+    if (stop.signal.aborted) return null;
+    throw error;
+  } finally {
+    toast.dismiss(id);
+  }
+}
 
 /** A drawing of more elements than this becomes one line. */
 const MAX_LAYERS = 60;
@@ -127,7 +146,8 @@ function Open() {
       for (const file of files) {
         try {
           if (isSceneFile(file)) {
-            void navigate(`/scene/${await openSceneFile(file, file.name, UNWATCHED)}`);
+            const id = await openBesides(file);
+            if (id) void navigate(`/scene/${id}`);
             return;
           }
           const brought = await bringInPicture(file);
@@ -231,8 +251,8 @@ function Open() {
         <div className="flex min-h-0 flex-1">
           <div className="relative min-w-0 flex-1">
             <FaultBoundary what="The stage" {...guard}>
-              <Elsewhere />
-              <HeldBack onSave={() => void does.saveFile()} />
+              <ReadOnly />
+              <PicturePaused onSave={() => void does.saveFile()} />
               <LookSheet />
               <Stage onFiles={(files, at, keepSize) => void addFiles(files, at, keepSize)} />
             </FaultBoundary>
@@ -248,30 +268,18 @@ function Open() {
         <FaultBoundary what="The depth strip" {...guard}>
           <Strip onPicture={does.addPicture} onSvg={does.addSvg} />
         </FaultBoundary>
-        <input
+        <FileInput
           ref={chooser}
-          type="file"
-          hidden
-          multiple
-          aria-label="Add a picture"
+          label="Add a picture"
           accept={PICTURES}
-          onChange={(e) => {
-            const files = [...(e.target.files ?? [])];
-            e.target.value = '';
-            void addFiles(files, null, false);
-          }}
+          onFiles={(files) => void addFiles(files, null, false)}
         />
-        <input
+        <FileInput
           ref={svgChooser}
-          type="file"
-          hidden
-          aria-label="Add an SVG as lines of light"
+          label="Add an SVG as lines of light"
           accept="image/svg+xml,.svg"
-          onChange={(e) => {
-            const file = e.target.files?.[0];
-            e.target.value = '';
-            if (file) void addSvgLines(file);
-          }}
+          multiple={false}
+          onFiles={([file]) => void (file && addSvgLines(file))}
         />
         <DialogFaultBoundary what="This window" onClose={() => setWindow(null)}>
           {window_ === 'export' && (

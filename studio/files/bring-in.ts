@@ -1,4 +1,4 @@
-import { FileFault } from '@ignis/core/files/fault';
+import { FileFault, SAVE_AGAIN } from '@ignis/core/files/fault';
 import type { PictureSource } from '@ignis/core/sources/picture';
 import { saveAsset } from '../storage/assets';
 import { addAsset, bringIn } from '../workers/engine';
@@ -21,12 +21,7 @@ export async function bringInPicture(
   file: File,
 ): Promise<{ source: PictureSource; name: string } | null> {
   const name = file.name || 'The pasted picture';
-  if (file.size === 0)
-    throw new FileFault(
-      name,
-      'is empty',
-      'Save it again from where it came, and bring in the new copy.',
-    );
+  if (file.size === 0) throw new FileFault(name, 'is empty', SAVE_AGAIN);
   let blob: Blob = file;
   if (await isSvg(file, name)) {
     const [{ cleanSvg, drawSvg, svgSize }, { checkedSvg }] = await Promise.all([

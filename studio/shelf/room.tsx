@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
 import type { SceneRecord } from '../storage/database';
-import { askToKeep } from '../storage/keep';
+import { requestPersistence } from '../storage/persistence';
 import type { Room, SceneSize } from '../storage/room';
 import { TIGHT, inWords, roomNow, sceneSizes } from '../storage/room';
 import { Button } from '../ui/button';
@@ -39,13 +39,13 @@ export function RoomLine({ records, onSave, onDelete }: Props) {
         {isTight
           ? `The browser's room is nearly full: ${take}. Save large scenes as files, then delete them here.`
           : `Your scenes take up ${take} that this browser gives.`}{' '}
-        {!room.isKept && !isTight && 'It may clear them if its disk gets full.'}
+        {!room.isPersistent && !isTight && 'It may clear them if its disk gets full.'}
       </span>
-      {!room.isKept && !isTight && (
+      {!room.isPersistent && !isTight && (
         <button
           type="button"
           className="text-ember-ink underline underline-offset-4"
-          onClick={() => void askToKeep().then(() => roomNow().then(setRoom))}
+          onClick={() => void requestPersistence().then(() => roomNow().then(setRoom))}
         >
           Ask it to keep them
         </button>

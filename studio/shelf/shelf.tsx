@@ -1,5 +1,5 @@
 import { BookOpen, FolderOpen, Moon, Plus, Search, Sun } from 'lucide-react';
-import { lazy, Suspense, useCallback, useEffect, useRef, useState, type Ref } from 'react';
+import { lazy, Suspense, useCallback, useEffect, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { toast } from 'sonner';
 import { newPicture, newScene } from '@ignis/core/scene/model/make';
@@ -18,9 +18,11 @@ import {
   watchScenes,
 } from '../storage/scenes';
 import { Button } from '../ui/button';
+import { FileInput } from '../ui/file-input';
 import { Mark } from '../ui/mark';
 import { Examples } from './examples';
 import { DamagedCard, nameOf, whatIsThere } from './damaged-card';
+import { BusyWith, type Busy } from './busy-with';
 import { RoomLine } from './room';
 import { SceneCard } from './scene-card';
 import { tellFailure } from '../state/failure';
@@ -310,58 +312,5 @@ export function Shelf() {
       )}
       {busy && <BusyWith {...busy} />}
     </main>
-  );
-}
-
-/** What is being done, how far it is (0–1), and what stops it. */
-interface Busy {
-  doing: string;
-  done: number;
-  stop(): void;
-}
-
-/** Covers the shelf while a file is opened. */
-function BusyWith({ doing, done, stop }: Busy) {
-  return (
-    <div role="status" className="fixed inset-0 z-30 grid place-items-center bg-black/50">
-      <div className="flex w-88 flex-col gap-3.5 rounded-xl border border-line bg-panel p-5 shadow-2xl">
-        <span className="truncate font-semibold">{doing}</span>
-        <progress
-          value={done > 0 ? done : undefined}
-          max={1}
-          aria-label={doing}
-          className="h-1.5 w-full appearance-none overflow-hidden rounded-full bg-raised [&::-webkit-progress-bar]:bg-raised [&::-webkit-progress-value]:bg-ember"
-        />
-        <Button className="self-end" onClick={stop}>
-          Stop
-        </Button>
-      </div>
-    </div>
-  );
-}
-
-interface FileInputProps {
-  ref: Ref<HTMLInputElement>;
-  label: string;
-  accept: string;
-  onFiles(files: File[]): void;
-}
-
-/** A file chooser without a face; a button opens it. */
-function FileInput({ ref, label, accept, onFiles }: FileInputProps) {
-  return (
-    <input
-      ref={ref}
-      type="file"
-      hidden
-      multiple
-      aria-label={label}
-      accept={accept}
-      onChange={(e) => {
-        const files = [...(e.target.files ?? [])];
-        e.target.value = '';
-        onFiles(files);
-      }}
-    />
   );
 }

@@ -5,7 +5,7 @@ import { withoutIt } from './failure';
 const AFTER = 3000;
 
 /** Stores the app for use without a network, and asks before a new version of it is taken. */
-export function keepApp(): void {
+export function registerOffline(): void {
   if (!navigator.serviceWorker || import.meta.env.DEV) return;
   const begin = async () => {
     const { registerSW } = await import('virtual:pwa-register');

@@ -59,12 +59,13 @@ function tellRefusal(error: unknown): void {
 export const useBench = create<BenchState>()((set, get) => {
   /** Whether the scene may be changed here; says so if it may not. */
   const isAllowed = () => {
-    if (!get().held)
+    const { readOnly } = get();
+    if (readOnly)
       toast('Another tab works on this scene', {
         id: 'elsewhere',
         description: 'What you see here follows it. Press Work here to go on in this tab.',
       });
-    return get().held;
+    return !readOnly;
   };
   const travel = (way: 'undo' | 'redo'): string | null => {
     if (!isAllowed()) return null;

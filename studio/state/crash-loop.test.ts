@@ -12,7 +12,7 @@ beforeEach(() => {
 });
 
 describe('a loop of openings that end the page', () => {
-  it('is told after two, of the same scene only', () => {
+  it('is detected after two, of the same scene only', () => {
     expect([beginOpening('a'), beginOpening('a'), beginOpening('a')]).toEqual([false, false, true]);
     expect(beginOpening('b')).toBe(false);
     expect(beginOpening('a')).toBe(false);
@@ -33,7 +33,7 @@ describe('a loop of openings that end the page', () => {
     vi.useRealTimers();
   });
 
-  it('is never told where nothing can be stored, or the note is damaged', () => {
+  it('is never detected where nothing can be stored, or the note is damaged', () => {
     vi.stubGlobal('localStorage', {
       getItem: () => '{',
       setItem: () => {

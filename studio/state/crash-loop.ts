@@ -1,5 +1,5 @@
 /**
- * Tells scenes whose picture ends the page: the page notes which scene it opens, and crosses it out when the picture
+ * Detects scenes whose picture ends the page: the page notes which scene it opens, and crosses it out when the picture
  * stands, or when the page is left. A page that ended otherwise leaves its note.
  */
 const NOTE = 'ignis-opening';
@@ -27,7 +27,7 @@ function writeNote(note: Note | null): void {
     if (note) localStorage.setItem(NOTE, JSON.stringify(note));
     else localStorage.removeItem(NOTE);
   } catch {
-    // Where the browser stores nothing a loop cannot be told.
+    // Where the browser stores nothing a loop cannot be detected.
   }
 }
 

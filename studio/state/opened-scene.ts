@@ -2,7 +2,7 @@ import { useEffect, useState } from 'react';
 import { toast } from 'sonner';
 import { claimScene, type Claim } from '../storage/claim';
 import { loadScene, storedAs, watchScene } from '../storage/scenes';
-import { addAsset, beginStage, endStage, holdBack, warmUp, whenHung } from '../workers/engine';
+import { addAsset, beginStage, endStage, pausePictures, warmUp, whenHung } from '../workers/engine';
 import { tellAside } from './aside';
 import { flushSaves, shelve } from './autosave';
 import { useBench } from './bench';
@@ -40,8 +40,8 @@ export function useOpenedScene(id: string): { ready: string; fault: string | nul
     let stop = () => {};
     warmUp();
     setFault(null);
-    const release = beginOpening(id) ? holdBack() : null;
-    useBench.getState().set({ heldBack: release });
+    const release = beginOpening(id) ? pausePictures() : null;
+    useBench.getState().set({ resumePictures: release });
 
     const open = async () => {
       const found = await loadScene(id);
@@ -56,7 +56,7 @@ export function useOpenedScene(id: string): { ready: string; fault: string | nul
       beginStage();
       useBench.getState().open(id, scene);
       useBench.getState().set({
-        ...{ stored: storedAs(found.record), held: isHeld },
+        ...{ stored: storedAs(found.record), readOnly: !isHeld },
         ...{ cover: thumbnail, isShown: false },
       });
       setReady(id);
@@ -69,12 +69,12 @@ export function useOpenedScene(id: string): { ready: string; fault: string | nul
       held(is) {
         isHeld = is;
         if (useBench.getState().id !== id) return;
-        if (!is) useBench.getState().set({ held: false });
+        if (!is) useBench.getState().set({ readOnly: true });
         // What the other tab stored last is what is gone on from.
         else
           void loadScene(id).then(async (found) => {
             if (found) await follow(found.record);
-            if (isHeld) useBench.getState().set({ held: true });
+            if (isHeld) useBench.getState().set({ readOnly: false });
           });
       },
       handOver() {

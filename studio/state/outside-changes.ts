@@ -22,7 +22,7 @@ export async function follow(record: SceneRecord): Promise<void> {
 
 /** The scene was written, perhaps by another tab or the shelf. */
 export async function changedOutside(id: string, record: SceneRecord | undefined): Promise<void> {
-  const { id: here, held, saved, stored, scene } = useBench.getState();
+  const { id: here, readOnly, saved, stored, scene } = useBench.getState();
   // What this tab is writing is told apart when it is written.
   if (here !== id || saved === 'saving' || !stored) return;
   if (!record)
@@ -31,7 +31,7 @@ export async function changedOutside(id: string, record: SceneRecord | undefined
       description: 'It stays open here, and your next change puts it back.',
     });
   if ((record.revision ?? 0) <= stored.revision) return;
-  if (held && (scene !== stored.scene || isRenamed(stored.scene, record.scene)))
+  if (!readOnly && (scene !== stored.scene || isRenamed(stored.scene, record.scene)))
     await broughtTogether(scene, stored, record);
   else await follow(record);
 }

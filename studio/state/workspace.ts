@@ -50,14 +50,14 @@ export interface Workspace {
   saved: Saved;
   /** The scene as it is stored, so far as this page knows; null if it never was. */
   stored: Stored | null;
-  /** Whether this tab works on the scene, and not another that has it open too. */
-  held: boolean;
+  /** Whether another tab works on the scene, and this one only shows it. */
+  readOnly: boolean;
   /** The stored picture of the scene, until its own stands on the stage. */
   cover: Blob | null;
   /** Whether the stage has a picture of the scene. */
   isShown: boolean;
-  /** Where pictures are held back because they ended the page before: what has them made. */
-  heldBack: (() => void) | null;
+  /** Where pictures are paused because they ended the page before: what resumes them. */
+  resumePictures: (() => void) | null;
   /** Whether a new line is drawn by hand, and not anchor by anchor. */
   freehand: boolean;
   /** How far a line drawn by hand may be smoothed away from the hand, CSS px. */
@@ -77,8 +77,8 @@ export const EMPTY_WORKSPACE: Workspace = {
   ...{
     saved: 'saved',
     stored: null,
-    held: true,
-    heldBack: null,
+    readOnly: false,
+    resumePictures: null,
     cover: null,
     isShown: true,
     freehand: false,

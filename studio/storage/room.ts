@@ -12,18 +12,18 @@ export interface Room {
   used: number;
   total: number;
   /** Whether the browser keeps it until the artist deletes it, however full the disk gets. */
-  isKept: boolean;
+  isPersistent: boolean;
 }
 
 /** The room as it is now; null where the browser does not say. */
 export async function roomNow(): Promise<Room | null> {
   const { storage } = navigator;
   if (!storage?.estimate) return null;
-  const [{ usage = 0, quota = 0 }, isKept] = await Promise.all([
+  const [{ usage = 0, quota = 0 }, isPersistent] = await Promise.all([
     storage.estimate(),
     storage.persisted?.() ?? false,
   ]);
-  return quota > 0 ? { used: usage, total: quota, isKept } : null;
+  return quota > 0 ? { used: usage, total: quota, isPersistent } : null;
 }
 
 /** A scene and what it takes up. */

@@ -9,7 +9,7 @@ import { database, inDatabase, observe, pageChanged } from './connection';
 import type { SceneRecord } from './database';
 import { addEarlier, moveEarlier } from './earlier';
 import { withRoom } from './full';
-import { askToKeep } from './keep';
+import { requestPersistence } from './persistence';
 
 /** The artist's scenes. Where the browser gives no database, they last as long as the page. */
 
@@ -244,7 +244,7 @@ export async function createScene(
 ): Promise<string> {
   const id = newId();
   // Most browsers do not ask the artist; what they would refuse now they may grant later.
-  void askToKeep();
+  void requestPersistence();
   for (const [name, bytes] of assets) await saveAsset(name, bytes);
   await saveScene(id, scene, { thumbnail });
   return id;

@@ -1,7 +1,7 @@
 import { wrap, type Remote } from 'comlink';
 import type { CutOutShape, CutPicture } from '@ignis/core/cutout/cut-out';
 import type { Cutting } from './cutter.worker';
-import { watch, type Watched } from './watched';
+import { watch, type Watched } from './watchdog';
 
 /** The page's side of the worker that separates subjects from backgrounds. It starts when the first picture is to be cut. */
 

@@ -8,7 +8,7 @@ import type { Cutter, OpenCv } from '@ignis/core/cutout/grabcut';
 import { cutterFor } from '@ignis/core/cutout/grabcut';
 import { LABEL, knownLabels, tonesOf } from '@ignis/core/cutout/labels';
 import '@ignis/core/kernels/load';
-import { live } from './watched';
+import { live } from './watchdog';
 
 /** The library, started; it comes when the first picture is to be cut. */
 let starting: Promise<{ cv: OpenCv }> | null = null;

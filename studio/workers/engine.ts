@@ -21,7 +21,7 @@ import type {
   Preview,
   PreviewRequest,
 } from './protocol';
-import { watch, type Watched } from './watched';
+import { watch, type Watched } from './watchdog';
 
 /** The page's side of the workers. A worker that dies is replaced and the request tried once more. */
 
@@ -91,7 +91,7 @@ export const whenHung = (listener: () => void): void => void (onHung = listener)
 let allowed: Promise<void> = Promise.resolve();
 
 /** Has no worker make anything until what it returns is called. */
-export function holdBack(): () => void {
+export function pausePictures(): () => void {
   let release: () => void = () => undefined;
   allowed = new Promise((done) => (release = done));
   return release;

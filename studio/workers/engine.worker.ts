@@ -2,7 +2,7 @@
 /** The worker that computes: previews, small pictures, exports, and decoding. */
 import './errors';
 import { expose } from 'comlink';
-import { FileFault } from '@ignis/core/files/fault';
+import { FileFault, SAVE_AGAIN, damagedFile } from '@ignis/core/files/fault';
 import { assetName } from '@ignis/core/files/ignis-file';
 import { inspectPicture, isCutShort, refuseTooLarge } from '@ignis/core/files/picture-file';
 import { isPlainRgb, readPng, writePng } from '@ignis/core/files/png';
@@ -34,7 +34,7 @@ import { everyLayer } from '@ignis/core/scene/model/schema';
 import { transfer } from 'comlink';
 import { faceBytes } from '../files/face-bytes';
 import type { Engine } from './protocol';
-import { heartbeat, live } from './watched';
+import { heartbeat, live } from './watchdog';
 
 const files = new Map<string, Blob>();
 const pictures = new Map<string, Promise<Picture>>();
@@ -124,12 +124,7 @@ async function drawn(blob: Blob, name: string) {
   try {
     bitmap = await createImageBitmap(blob);
   } catch (cause) {
-    throw new FileFault(
-      name,
-      'is damaged or cut short',
-      'Save it again from where it came, and bring in the new copy.',
-      { cause },
-    );
+    throw damagedFile(name, cause);
   }
   const { width, height } = bitmap;
   // A header may say another size than there is.
@@ -291,12 +286,7 @@ const engine: Engine = {
   async bringIn(blob, name) {
     const bytes = new Uint8Array(await blob.arrayBuffer());
     const file = inspectPicture(bytes, name);
-    if (isCutShort(bytes, file.format))
-      throw new FileFault(
-        name,
-        'is cut short',
-        'Save it again from where it came, and bring in the new copy.',
-      );
+    if (isCutShort(bytes, file.format)) throw new FileFault(name, 'is cut short', SAVE_AGAIN);
     if (file.format === 'png' && !file.turned) {
       // Kept as it is, so that alpha and 16 bits stay exact; decoding it shows that it is whole.
       await readPng(bytes, name);

@@ -2,7 +2,7 @@ import { proxy, wrap, type Remote } from 'comlink';
 import type { SvgDrawing } from '@ignis/core/files/svg-lines';
 import type { Scene } from '@ignis/core/scene/model/schema';
 import type { FileWork, OpenedFile, PackedFile } from './files.worker';
-import { watch } from './watched';
+import { watch } from './watchdog';
 
 /** The page's side of the workers that pack and unpack scenes' files. */
 

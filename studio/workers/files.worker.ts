@@ -10,7 +10,7 @@ import { withoutAssets } from '@ignis/core/scene/model/salvage';
 import type { Scene } from '@ignis/core/scene/model/schema';
 import { FontFault, faceOf } from '@ignis/core/text/face';
 import { loadShaper } from '@ignis/core/text/shaper';
-import { live } from './watched';
+import { live } from './watchdog';
 
 /** A file that was opened: the scene without what is lost, and its pictures and fonts. */
 export interface OpenedFile extends Salvaged {

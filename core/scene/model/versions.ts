@@ -1,14 +1,7 @@
 /** Scenes of older versions, brought up to this one. */
 
-type Json = Record<string, unknown>;
-
-const isObject = (value: unknown): value is Json =>
-  typeof value === 'object' && value !== null && !Array.isArray(value);
-
-const each = (list: unknown, change: (item: Json) => unknown): unknown =>
-  Array.isArray(list)
-    ? (list as unknown[]).map((item) => (isObject(item) ? change(item) : item))
-    : list;
+import { each, isObject, type Json } from './json';
+import { withOwnIds } from './own-ids';
 
 /** Version 1 knew no groups, clips, masks or bodies, and ended its pictures plainly. */
 const fromFirst = (scene: Json): Json => ({
@@ -295,30 +288,6 @@ const oldVersion = (version: unknown): OldVersion | undefined =>
   typeof version === 'number' && Object.hasOwn(OLD_VERSIONS, version)
     ? OLD_VERSIONS[version]
     : undefined;
-
-/** For a while nothing kept two steps or passes of a layer from having one id: the later of them gets another. */
-function withOwnIds(scene: Json): Json {
-  const apart = (list: unknown): unknown => {
-    const seen = new Set<unknown>();
-    return each(list, (item) => {
-      let id = item.id;
-      for (let n = 2; seen.has(id) && typeof item.id === 'string'; n++)
-        id = `${item.id.slice(0, 60)}-${n}`;
-      seen.add(id);
-      return id === item.id ? item : { ...item, id };
-    });
-  };
-  const layers = (list: unknown): unknown =>
-    each(list, (l) => ({
-      ...l,
-      ...(l.steps === undefined ? {} : { steps: apart(l.steps) }),
-      ...(isObject(l.source) && l.source.passes !== undefined
-        ? { source: { ...l.source, passes: apart(l.source.passes) } }
-        : {}),
-      ...(l.layers === undefined ? {} : { layers: layers(l.layers) }),
-    }));
-  return { ...scene, layers: layers(scene.layers) };
-}
 
 /** A version of scenes that is no longer written: what it did not have, and what brings a scene to the next. */
 interface OldVersion {

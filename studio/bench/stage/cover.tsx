@@ -7,9 +7,9 @@ const SILENT = 300;
 
 /** Until the picture of the scene is made: the one that is stored of it, scaled, and a word that it is being made. */
 export function Cover() {
-  const { cover, isShown, view, width, height, heldBack } = useBench(
+  const { cover, isShown, view, width, height, resumePictures } = useBench(
     useShallow((s) => ({
-      ...{ cover: s.cover, isShown: s.isShown, view: s.view, heldBack: s.heldBack },
+      ...{ cover: s.cover, isShown: s.isShown, view: s.view, resumePictures: s.resumePictures },
       ...{ width: s.scene.width, height: s.scene.height },
     })),
   );
@@ -28,7 +28,7 @@ export function Cover() {
     return () => clearTimeout(timer);
   }, [isShown]);
 
-  if (isShown || heldBack) return null;
+  if (isShown || resumePictures) return null;
   return (
     <>
       {url && (

@@ -2,8 +2,8 @@ import { useBench } from '../state/bench';
 import { Button } from '../ui/button';
 
 /** Stands instead of the picture where making it ended the page, more than once. */
-export function HeldBack({ onSave }: { onSave(): void }) {
-  const make = useBench((s) => s.heldBack);
+export function PicturePaused({ onSave }: { onSave(): void }) {
+  const make = useBench((s) => s.resumePictures);
   if (!make) return null;
   return (
     <div role="alert" className="absolute inset-0 z-20 grid place-items-center bg-ground/90">
@@ -20,7 +20,7 @@ export function HeldBack({ onSave }: { onSave(): void }) {
             look="ember"
             onClick={() => {
               make();
-              useBench.getState().set({ heldBack: null });
+              useBench.getState().set({ resumePictures: null });
             }}
           >
             Make the picture

@@ -1,3 +1,3 @@
 /** Asks the browser to keep what is stored until the artist deletes it; returns whether it does. */
-export const askToKeep = async (): Promise<boolean> =>
+export const requestPersistence = async (): Promise<boolean> =>
   (await navigator.storage?.persist?.().catch(() => false)) ?? false;

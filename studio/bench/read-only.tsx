@@ -4,9 +4,9 @@ import { takeOver } from '../state/opened-scene';
 import { Button } from '../ui/button';
 
 /** Says that another tab works on the scene, and offers to go on in this one. */
-export function Elsewhere() {
-  const held = useBench((s) => s.held);
-  if (held) return null;
+export function ReadOnly() {
+  const readOnly = useBench((s) => s.readOnly);
+  if (!readOnly) return null;
   return (
     <div
       role="status"
