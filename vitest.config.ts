@@ -17,7 +17,7 @@ export default defineConfig({
         test: {
           ...shared,
           name: 'around it',
-          include: ['server/**/*.test.ts', 'studio/**/*.test.ts', 'scripts/**/*.test.ts'],
+          include: ['server', 'studio', 'scripts', 'benchmarks'].map((d) => `${d}/**/*.test.ts`),
         },
       },
     ],

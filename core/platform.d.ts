@@ -40,3 +40,9 @@ declare const DecompressionStream: new (format: 'deflate' | 'deflate-raw') => {
     };
   };
 };
+/** Pages that came over plain HTTP from another machine have no `subtle`. */
+declare const crypto: {
+  readonly subtle?: {
+    digest(name: 'SHA-256', bytes: Uint8Array<ArrayBuffer>): Promise<ArrayBuffer>;
+  };
+};

@@ -6,13 +6,9 @@ import { maskShapes } from '../core/masks/index';
 import { maskParameters } from '../core/masks/mask';
 import { brushParameters } from '../core/brush/stroke';
 import { weaveParameters } from '../core/weave/weave';
-import {
-  MAX_PIXELS,
-  MAX_SIDE,
-  VERSION,
-  endParameters,
-  lightParameters,
-} from '../core/scene/model/schema';
+import { endParameters, lightParameters } from '../core/scene/model/schema';
+import { MAX_PIXELS, MAX_SIDE } from '../core/scene/model/bounds';
+import { VERSION } from '../core/scene/model/version';
 import { sources } from '../core/sources/index';
 import { modifiers } from '../core/modifiers/index';
 import { OLD_VERSIONS } from '../core/scene/model/versions';

@@ -1,4 +1,4 @@
-import { sha256 } from 'hash-wasm';
+import { sha256 } from './hash';
 import { FONT_ASSET } from '../definitions/parameter';
 import type { Scene } from '../scene/model/schema';
 import { everyLayer } from '../scene/model/schema';

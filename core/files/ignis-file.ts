@@ -1,6 +1,7 @@
 import { strFromU8, strToU8, zipSync } from 'fflate';
-import { sha256 } from 'hash-wasm';
-import { assetsOf, placesOfAsset } from '../scene/model/needs';
+import { sha256 } from './hash';
+import { assetsOf } from '../scene/model/needs';
+import { placesOfAsset } from '../scene/model/assets-mentioned';
 import type { Fault } from '../scene/model/check';
 import { parseScene } from '../scene/model/check';
 import type { Scene } from '../scene/model/schema';

@@ -1,5 +1,5 @@
 import { imageSize } from 'image-size';
-import { MAX_PIXELS, MAX_SIDE } from '../scene/model/schema';
+import { MAX_PIXELS, MAX_SIDE } from '../scene/model/bounds';
 import { FileFault, SAVE_AGAIN } from './fault';
 
 /** The picture formats that can be brought in. */

@@ -1,7 +1,7 @@
 import { formatHex, parse } from 'culori';
 import { XMLParser } from 'fast-xml-parser';
 import type { Path } from '../geometry/path';
-import { MAX_SIDE } from '../scene/model/schema';
+import { MAX_SIDE } from '../scene/model/bounds';
 import { FileFault } from './fault';
 import type { SvgGradient } from './svg-gradients';
 import { gradientOf } from './svg-gradients';

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { CurvePoints } from './curve';
-import { curveAt } from './curve';
+import { curveAt, curveTable } from './curve';
 
 const points: fc.Arbitrary<CurvePoints> = fc
   .uniqueArray(fc.tuple(fc.integer({ min: 0, max: 100 }), fc.integer({ min: -100, max: 100 })), {
@@ -45,6 +45,21 @@ describe('a curve through points', () => {
       [1, 1],
     ];
     for (let x = 0; x <= 1; x += 0.05) expect(curveAt(p, x)).toBeCloseTo(2 * x - 1, 9);
+  });
+  it('is the same as a table, within 0–1', () => {
+    const turning = fc
+      .tuple(points, fc.array(fc.boolean(), { minLength: 8, maxLength: 8 }))
+      .map(([p, turns]) =>
+        p.map(([x, y], i): CurvePoints[number] => (turns[i] ? [x, y, 'corner'] : [x, y])),
+      );
+    fc.assert(
+      fc.property(turning, fc.integer({ min: 2, max: 1025 }), (p, size) => {
+        const each = Array.from({ length: size }, (_, i) => curveAt(p, i / (size - 1)));
+        const bounded = each.map((y) => Math.max(0, Math.min(1, y)));
+        expect(curveTable(p, size)).toEqual(Float32Array.from(bounded));
+      }),
+    );
+    expect([...curveTable([], 3)]).toEqual([0, 0, 0]);
   });
   it('is nought without points', () => expect(curveAt([], 0.5)).toBe(0));
 });

@@ -1,9 +1,7 @@
-import { byteStride } from './arguments';
 import type { ColourBuffer, Plane } from '../pixels/buffer';
 import { unwritten } from '../pixels/buffer';
 import { floats, scoped } from '../pixels/heap';
 import type { Region } from '../pixels/region';
-import { intersect } from '../pixels/region';
 import { onHeap, rowsOf, run } from './machine';
 
 /**
@@ -20,46 +18,23 @@ export function convolve<T extends ColourBuffer | Plane>(
     const { region } = source;
     const radius = weights.length - 1;
     const out = unwritten(wanted, channels);
-    // Only rows that the columns will ask for.
-    const rows = intersect(
-      { x: wanted.x, y: region.y, width: wanted.width, height: region.height },
-      { ...wanted, y: wanted.y - radius, height: wanted.height + 2 * radius },
-    );
-    if (rows.height === 0) {
-      out.data.fill(0);
-      return out as T;
-    }
-    const between = floats(wanted.width * rows.height * channels);
-    const [side, both] = [floats(radius + 1), floats(2 * radius + 1)];
-    weights.forEach((w, i) => (side[i] = both[radius - i] = both[radius + i] = w));
-    const row = wanted.width * channels * 4;
-    onHeap((at) => {
-      const b = at(between, 'write');
-      run('convolveAcross', rows.height, wanted.width * channels * weights.length, [
-        ...rowsOf(at, source, { ...region, y: rows.y }),
+    const side = floats(radius + 1);
+    side.set(weights);
+    onHeap((at) =>
+      run('convolveRows', wanted.height, 2 * wanted.width * channels * weights.length, [
+        ...rowsOf(at, source, region),
         region.x,
         region.width,
-        b,
-        byteStride(row),
+        region.height,
+        ...rowsOf(at, out, wanted, 'write'),
         wanted.x,
         wanted.width,
+        wanted.y - region.y,
         at(side),
         radius,
         channels,
-      ]);
-      run('weighDown', wanted.height, wanted.width * channels * weights.length, [
-        b,
-        byteStride(row),
-        rows.height,
-        at(out.data, 'write'),
-        byteStride(row),
-        wanted.width * channels,
-        wanted.y - rows.y - radius,
-        1,
-        at(both),
-        2 * radius + 1,
-      ]);
-    });
+      ]),
+    );
     return out as T;
   });
 }

@@ -5,7 +5,7 @@ import { blends } from '../blend/index';
 import { HEX } from '../definitions/parameter';
 import type { Edit } from '../scene/edits/edit';
 import { layerOf } from '../scene/edits/layer-edits';
-import { newId } from '../scene/model/make';
+import { newId } from '../scene/model/new-id';
 import type { Layer, Scene, Step } from '../scene/model/schema';
 import { dialSchema, stepSchema } from '../scene/model/schema';
 import { heightInScene, scaledTo } from '../scene/edits/style-edits';

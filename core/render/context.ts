@@ -25,6 +25,8 @@ export interface Context {
   memo: Memo;
   meter: Meter;
   shouldStop(): boolean;
+  /** Told each layer before it is laid on what lies beneath it. */
+  onLayer(id: string): void;
   /** The layer that is likely to change before the next render: what lies beneath it is cached. */
   focus: string | null;
   /** Whether the layer in focus makes its pixels for no more than the part that is asked for. */

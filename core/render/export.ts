@@ -5,7 +5,7 @@ import type { StraightImage } from '../pixels/picture';
 import type { Region } from '../pixels/region';
 import { covering, intersect, isEmpty, wholeScene } from '../pixels/region';
 import type { Scene } from '../scene/model/schema';
-import { MAX_PIXELS, MAX_SIDE } from '../scene/model/schema';
+import { MAX_PIXELS, MAX_SIDE } from '../scene/model/bounds';
 import { cacheOf } from './cache';
 import { endingOf } from './ending';
 import { render } from './render';

@@ -38,6 +38,8 @@ export interface RenderRequest {
   memo?: Memo;
   /** Asked between layers and steps; a render that should stop throws a Stopped. */
   shouldStop?(): boolean;
+  /** Told each layer before it is laid on what lies beneath it, to show how far a render is. */
+  onLayer?(id: string): void;
   /** The layer that is likely to change before the next render: what lies beneath it is cached as one. */
   focus?: string | null;
   /** What was last made of the layer in focus. */
@@ -91,6 +93,7 @@ export function contextOf(
     memo: request.memo ?? noMemo,
     meter: request.meter ?? noMeter,
     shouldStop: request.shouldStop ?? (() => false),
+    onLayer: request.onLayer ?? (() => undefined),
     focus: request.focus ?? null,
     local,
     lastMade: request.lastMade ?? null,

@@ -148,6 +148,7 @@ function landed(
 ): ColourBuffer {
   throwIfStopped(context);
   const { base, clipped } = unit;
+  context.onLayer(base.id);
   const { wanted, part } = asked;
   return scoped(() => {
     if (grades(base)) return graded(acc, base, asked, context);

@@ -1,7 +1,6 @@
 /** Made-up edits for tests: each kind that the bench makes, with values that no slider would let through. */
 import type { BrushStroke } from '../brush/stroke';
 import {
-  newId,
   newEcho,
   newFill,
   newGroup,
@@ -11,6 +10,7 @@ import {
   newStep,
   newTextLayer,
 } from '../scene/model/make';
+import { newId } from '../scene/model/new-id';
 import { colourLayer } from '../scene/edits/palette';
 import { putCrossings, setCrossings } from '../scene/edits/crossing-edits';
 import { darken } from '../scene/edits/darken';

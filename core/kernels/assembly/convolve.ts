@@ -2,62 +2,114 @@
 import { get, get4, put, put4, splat } from './access';
 import { scratchRow } from './scratch';
 
+/** Floats of a row that are worked on at a time: so many rows of them as a window has stay in the nearest caches. */
+const STRIP: i32 = 512;
+
 /**
- * Convolves along rows with symmetric weights: the middle, then one side. A row of `s` holds `sWidth` pixels from px `sx`; a row of `d` `dWidth` from
- * `dx`. Outside the row is nothing. Channels are interleaved.
+ * Sums of floats with symmetric weights (the middle, then one side) over what stands `step` bytes apart: px along a row,
+ * or rows beneath one another. `p` is where the middle of the first sum stands.
  */
-export function convolveAcross(
+// @ts-ignore: decorator
+@inline
+function convolved(
+  p: usize,
+  d: usize,
+  floats: i32,
+  weights: usize,
+  radius: i32,
+  step: i32,
+): void {
+  let i = 0;
+  for (; i + 15 < floats; i += 16) {
+    const m = p + (i << 2);
+    let w = splat(weights);
+    let a = f32x4.mul(get4(m), w);
+    let b = f32x4.mul(get4(m + 16), w);
+    let c = f32x4.mul(get4(m + 32), w);
+    let e = f32x4.mul(get4(m + 48), w);
+    let l = m;
+    let r = m;
+    for (let k = 1; k <= radius; k++) {
+      w = splat(weights + (k << 2));
+      l -= step;
+      r += step;
+      a = f32x4.add(a, f32x4.mul(f32x4.add(get4(l), get4(r)), w));
+      b = f32x4.add(b, f32x4.mul(f32x4.add(get4(l + 16), get4(r + 16)), w));
+      c = f32x4.add(c, f32x4.mul(f32x4.add(get4(l + 32), get4(r + 32)), w));
+      e = f32x4.add(e, f32x4.mul(f32x4.add(get4(l + 48), get4(r + 48)), w));
+    }
+    const at = d + (i << 2);
+    put4(at, a);
+    put4(at + 16, b);
+    put4(at + 32, c);
+    put4(at + 48, e);
+  }
+  for (; i < floats; i++) {
+    const m = p + (i << 2);
+    let v = get(m) * get(weights);
+    for (let k = 1; k <= radius; k++)
+      v += (get(m - k * step) + get(m + k * step)) * get(weights + (k << 2));
+    put(d + (i << 2), v);
+  }
+}
+
+/**
+ * Convolves along rows and columns with symmetric weights: the middle, then one side, of `radius` px. `s` holds
+ * `sHeight` rows from px `sx` on, `sWidth` px each; row y of `d` holds `dWidth` px from `dx` on, and stands at row
+ * `top` + y of `s`. Outside `s` is nothing. Channels are interleaved.
+ *
+ * A strip of columns at a time, so that the rows that are convolved across never leave the caches.
+ */
+export function convolveRows(
   s: usize,
   sStride: i32,
   sx: i32,
   sWidth: i32,
+  sHeight: i32,
   d: usize,
   dStride: i32,
   dx: i32,
   dWidth: i32,
+  top: i32,
   weights: usize,
   radius: i32,
   channels: i32,
   from: i32,
   to: i32,
 ): void {
-  const line = scratchRow();
-  const room = dWidth + 2 * radius;
-  // What the row has of the room's px, and where that begins in both.
-  const a = max(sx, dx - radius);
-  const b = min(sx + sWidth, dx + dWidth + radius);
-  const before = (a - dx + radius) * channels;
-  const count = max(0, b - a) * channels;
   const pixel = channels << 2;
-  const floats = dWidth * channels;
-  memory.fill(line, 0, (room * channels) << 2);
-  for (let y = from; y < to; y++) {
-    if (count > 0)
-      memory.copy(line + (before << 2), s + y * sStride + ((a - sx) * pixel), count << 2);
-    const middle = line + radius * pixel;
-    const dp = d + y * dStride;
-    let i = 0;
-    for (; i + 7 < floats; i += 8) {
-      const p = middle + (i << 2);
-      let w = splat(weights);
-      let s0 = f32x4.mul(get4(p), w);
-      let s1 = f32x4.mul(get4(p + 16), w);
-      for (let k = 1; k <= radius; k++) {
-        w = splat(weights + (k << 2));
-        const l = p - k * pixel;
-        const r = p + k * pixel;
-        s0 = f32x4.add(s0, f32x4.mul(f32x4.add(get4(l), get4(r)), w));
-        s1 = f32x4.add(s1, f32x4.mul(f32x4.add(get4(l + 16), get4(r + 16)), w));
+  const row = STRIP << 2;
+  const count = 2 * radius + 1;
+  const line = scratchRow();
+  const ring = line + ((STRIP + 2 * radius * channels) << 2);
+  const all = dWidth * channels;
+  for (let f0 = 0; f0 < all; f0 += STRIP) {
+    const floats = min(STRIP, all - f0);
+    // What the strip needs of a row, floats from the first of the source.
+    const first = (dx - sx - radius) * channels + f0;
+    const need = floats + 2 * radius * channels;
+    const isWithin = first >= 0 && first + need <= sWidth * channels;
+    const a = max(0, first);
+    const b = min(sWidth * channels, first + need);
+    if (!isWithin) memory.fill(line, 0, need << 2);
+    for (let j = top + from - radius; j < top + to + radius; j++) {
+      // Each row stands in the ring twice, so that those of a window always follow on one another.
+      const k = (j - top - from + radius) % count;
+      const slot = ring + k * row;
+      if (j < 0 || j >= sHeight || b <= a) memory.fill(slot, 0, floats << 2);
+      else {
+        let p = s + j * sStride + (first << 2);
+        if (!isWithin) {
+          memory.copy(line + ((a - first) << 2), s + j * sStride + (a << 2), (b - a) << 2);
+          p = line;
+        }
+        convolved(p + radius * pixel, slot, floats, weights, radius, pixel);
       }
-      put4(dp + (i << 2), s0);
-      put4(dp + (i << 2) + 16, s1);
-    }
-    for (; i < floats; i++) {
-      const p = middle + (i << 2);
-      let v = get(p) * get(weights);
-      for (let k = 1; k <= radius; k++)
-        v += (get(p - k * pixel) + get(p + k * pixel)) * get(weights + (k << 2));
-      put(dp + (i << 2), v);
+      memory.copy(slot + count * row, slot, floats << 2);
+      const y = j - top - radius;
+      if (y < from) continue;
+      const middle = slot + (radius + 1) * row;
+      convolved(middle, d + y * dStride + (f0 << 2), floats, weights, radius, row);
     }
   }
 }

@@ -1,7 +1,7 @@
 /** Everything the faces call. Kernels that end in `from, to` may be shared among threads by rows. */
 export { checkAgainst, heapBase } from './access';
 export { shareAcross, spreadAcross, spreadDown } from './cells';
-export { convolveAcross, weighDown } from './convolve';
+export { convolveRows, weighDown } from './convolve';
 export { composite, compositePlane, settleRows } from './composite';
 export { finishRows, unpackRows } from './colour';
 export { cutRows, gatherRows, overRows, rampRows, shareRows, nearRows, shadeRows } from './paint';
@@ -23,6 +23,14 @@ export { distanceAcross, distanceDown } from './distance';
 export { glossRows } from './gloss';
 export { divideRows, fitRows, guidedRows, productRows } from './guided';
 export { likenessRows } from './likeness';
+export {
+  depthRows,
+  gaussianRows,
+  lessonRows,
+  movedRows,
+  outlineRows,
+  wrongRows,
+} from './local-colours';
 export { gradeHue, gradeLight, gradeRamp } from './grade';
 export { halveRows, warpRows } from './resample';
 export {

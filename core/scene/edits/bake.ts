@@ -8,7 +8,8 @@ import { findLayer, layerOf } from './layer-edits';
 import { mapAround, placementOf } from '../arrange/placement';
 import type { Layer, Scene } from '../model/schema';
 import { grades } from '../model/traits';
-import { MAX_PIXELS, MAX_SIDE, endParameters } from '../model/schema';
+import { endParameters } from '../model/schema';
+import { MAX_PIXELS, MAX_SIDE } from '../model/bounds';
 
 /** Layers turned into plain pixels, on request. */
 

@@ -3,7 +3,7 @@ import type { Paint } from '../../paint/parameters';
 import type { GroupSource } from '../../sources/group';
 import type { Edit } from './edit';
 import { liveListEdits, within } from './live-list';
-import { newId } from '../model/make';
+import { newId } from '../model/new-id';
 import type { Placement } from '../../definitions/placement';
 import type { Guide, Layer, Scene, Step } from '../model/schema';
 import { rerefer } from '../model/references';

@@ -10,7 +10,7 @@ import type { Edit } from './edit';
 import { layerOf, sourceOf } from './layer-edits';
 import { isEcho } from '../model/traits';
 import { carry, liveListEdits, within } from './live-list';
-import { newId } from '../model/make';
+import { newId } from '../model/new-id';
 import type { Scene } from '../model/schema';
 
 /** What can be done to a line of light: its paths or shape, its modifiers, its passes. */

@@ -20,7 +20,7 @@ import { migrated } from '../model/versions';
 import { sceneFaults } from '../model/check';
 import { placementMap } from '../../definitions/placement';
 import type { Layer, Scene } from '../model/schema';
-import { VERSION } from '../model/schema';
+import { VERSION } from '../model/version';
 import {
   copyMask,
   invertSelection,

@@ -9,7 +9,8 @@ import { stepOfKind } from '../../steps/index';
 import { flatMesh } from '../../steps/warp/mesh-points';
 import type { Edit } from './edit';
 import { layerOf } from './layer-edits';
-import { newId, newStep } from '../model/make';
+import { newStep } from '../model/make';
+import { newId } from '../model/new-id';
 import { placed } from '../arrange/placement';
 import type { Layer, Step } from '../model/schema';
 

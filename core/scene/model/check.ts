@@ -3,7 +3,8 @@ import { inWords } from './issue-words';
 import { tooMany } from './amounts';
 import type { Scene } from './schema';
 import { migrated } from './versions';
-import { MAX_DEPTH, VERSION, sceneSchema } from './schema';
+import { MAX_DEPTH, sceneSchema } from './schema';
+import { VERSION } from './version';
 
 /** One thing wrong with a scene: where (a JSON path such as `$.layers[2].opacity`) and what. */
 export interface Fault {

@@ -7,7 +7,7 @@ import { layersOfSvg } from '../../files/svg-layers';
 import { edit, limited, redo, remember, undo, EMPTY_HISTORY } from '../edits/edit';
 import { SceneError, parseScene, sceneFaults } from './check';
 import { withinLimits } from './limits';
-import { shortened } from './schema';
+import { shortened } from './bounds';
 import { newEcho, newFill, newGroup, newScene, newStep } from './make';
 import type { Layer, Scene, Step } from './schema';
 

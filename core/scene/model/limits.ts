@@ -3,7 +3,8 @@ import { applyPatches, enablePatches } from 'immer';
 import * as v from 'valibot';
 import { SceneError, pathOf } from './check';
 import { inWords } from './issue-words';
-import { betweenSchema, layerSchema, sceneEntries, shortened } from './schema';
+import { betweenSchema, layerSchema, sceneEntries } from './schema';
+import { shortened } from './bounds';
 import type { Layer, Scene } from './schema';
 
 enablePatches();

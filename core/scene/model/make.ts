@@ -1,4 +1,3 @@
-import { nanoid } from 'nanoid/non-secure';
 import { defaultsOf } from '../../definitions/parameter';
 import type { Point } from '../../geometry/affine';
 import type { MaskShape } from '../../masks/index';
@@ -18,13 +17,12 @@ import { castShadowParameters } from '../../sources/cast-shadow-parameters';
 import { spillParameters } from '../../sources/spill';
 import { stepOfKind } from '../../steps/index';
 import { placed } from '../arrange/placement';
+import { newId } from './new-id';
 import type { Layer, Scene, Step } from './schema';
-import { VERSION, endParameters, lightParameters } from './schema';
+import { endParameters, lightParameters } from './schema';
+import { VERSION } from './version';
 import type { LayerOf } from './traits';
 import type { Source } from '../../sources/index';
-
-/** A new id: 10 letters, digits, - or _. */
-export const newId = (): string => nanoid(10);
 
 /** An empty scene of a size in px; background `#rrggbb`, or null for transparency. */
 export const newScene = (

@@ -5,7 +5,7 @@ import { defaultsOf } from '../../definitions/parameter';
 import { letterParameters } from '../../text/content';
 import { readScene } from './check';
 import type { Fault } from './check';
-import { placesOfAsset } from './needs';
+import { placesOfAsset } from './assets-mentioned';
 import { migrated } from './versions';
 import { endParameters, lightParameters } from './schema';
 import type { Scene } from './schema';

@@ -11,24 +11,14 @@ import { sourceSchema } from '../../sources/index';
 import { drawnTooMuch, tooMany } from './amounts';
 import { echoLoop } from './echo-loop';
 import { steps } from '../../steps/index';
-
-/** The version of scene.json that this program writes. */
-export const VERSION = 9;
-/** The longest side and the largest area of a scene or picture, px. */
-export const MAX_SIDE = 16_384;
-export const MAX_PIXELS = 100_000_000;
+import { MAX_NAME, MAX_PIXELS, MAX_SIDE } from './bounds';
+import { VERSION } from './version';
 
 /** How deep groups may stand in one another. */
 export const MAX_DEPTH = 16;
 
 const id = idSchema;
-/** The most letters of a name, UTF-16 units. */
-export const MAX_NAME = 200;
 const name = v.pipe(v.string(), v.maxLength(MAX_NAME, `A name has at most ${MAX_NAME} letters.`));
-
-/** The beginning of a text, of at most so many UTF-16 units, without half a character at its end. */
-export const shortened = (text: string, most: number): string =>
-  text.slice(0, most).replace(/[\ud800-\udbff]$/, '');
 
 const side = v.pipe(
   v.number(),

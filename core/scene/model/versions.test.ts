@@ -19,7 +19,8 @@ import {
 } from './make';
 import { migrated } from './versions';
 import type { Layer, Scene } from './schema';
-import { VERSION, everyLayer } from './schema';
+import { everyLayer } from './schema';
+import { VERSION } from './version';
 
 /** What passes of two colours said, up to version 5. */
 const OF_TWO = { colourEnd: '#ff5a1f', middle: 50, endOpacity: 100, space: 'oklab' };

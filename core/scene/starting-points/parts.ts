@@ -2,7 +2,7 @@ import type { Anchor } from '../../geometry/path';
 import type { LineShape } from '../../sources/line-shape';
 import type { Pass } from '../../sources/pass';
 import { newPass } from '../../sources/pass';
-import { newId } from '../model/make';
+import { newId } from '../model/new-id';
 import type { Layer } from '../model/schema';
 
 /** What starting points are put together from. */

@@ -1,6 +1,7 @@
 import type { StartingPoint } from './parts';
 import { tubePasses } from '../../sources/pass';
-import { newId, newLineOf, newShape } from '../model/make';
+import { newLineOf, newShape } from '../model/make';
+import { newId } from '../model/new-id';
 
 export const ring: StartingPoint = {
   name: 'ring',

@@ -1,7 +1,8 @@
 import type { StartingPoint } from './parts';
 import { corner, smooth } from '../../geometry/path';
 import { tubePasses } from '../../sources/pass';
-import { newId, newLineOf } from '../model/make';
+import { newLineOf } from '../model/make';
+import { newId } from '../model/new-id';
 import { open, at } from './parts';
 
 export const tube: StartingPoint = {

@@ -1,0 +1,100 @@
+import { edgeParameters } from '../cutout/cut-out';
+import { defaultsOf } from '../definitions/parameter';
+import { picture } from '../kernels/picture';
+import { finish } from '../kernels/finish';
+import { scoped } from '../pixels/heap';
+import { wholeScene } from '../pixels/region';
+import { putRecipe } from '../recipes/recipe';
+import { shippedRecipes } from '../recipes/shipped';
+import { placed } from '../scene/arrange/placement';
+import { edit } from '../scene/edits/edit';
+import {
+  newCastShadow,
+  newLine,
+  newMask,
+  newPicture,
+  newScene,
+  newSpill,
+  newTextLayer,
+} from '../scene/model/make';
+import { newId } from '../scene/model/new-id';
+import type { Scene } from '../scene/model/schema';
+import { newPass } from '../sources/pass';
+import { endingOf } from './ending';
+import { render } from './render';
+
+/**
+ * Renders that nobody sees: of small scenes that use what most scenes use. Compilers speed code up by running it; after a
+ * rehearsal the first picture of a scene need not wait for that.
+ */
+
+/** Px of the scenes. */
+const [WIDTH, HEIGHT] = [640, 400];
+/** How often each is rendered: compilers take some runs to notice. */
+const TIMES = 2;
+const ASSET = `${'0'.repeat(64)}.png`;
+
+/** A picture of a light disc on the dark, as colours and as labels of a cut-out. */
+const disc = picture({
+  width: WIDTH,
+  height: HEIGHT,
+  depth: 8,
+  data: Uint8ClampedArray.from({ length: WIDTH * HEIGHT * 4 }, (_, i) => {
+    const [x, y] = [(i >> 2) % WIDTH, Math.floor((i >> 2) / WIDTH)];
+    const away = Math.hypot(x - WIDTH / 2, y - HEIGHT / 2);
+    if (i % 4 === 3) return 255;
+    return away < 100 ? 255 : away < 120 ? 207 : away < 140 ? 48 : 0;
+  }),
+});
+
+/** Words in each of some recipes. */
+const dressedWords = (): Scene[] =>
+  shippedRecipes
+    .filter((_, i) => i % 4 === 0)
+    .map((recipe) => {
+      const scene = newScene('', WIDTH, HEIGHT, '#26282d');
+      const words = newTextLayer('Tide', { size: 190, colour: '#c9c9c9' });
+      words.placement = { ...placed(), x: 60, y: 250 };
+      scene.layers.push(words);
+      return edit(scene, '', putRecipe(words.id, recipe)).scene;
+    });
+
+/** A line in several colours, in front of and behind a subject that is cut out, and what they cast. */
+function subjectAndLine(): Scene {
+  const scene = newScene('', WIDTH, HEIGHT, null);
+  const middle = { x: WIDTH / 2, y: HEIGHT / 2 };
+  const source = { kind: 'picture', asset: ASSET, width: WIDTH, height: HEIGHT } as const;
+  const subject = newPicture('Disc', source, scene, middle, true);
+  subject.mask = newMask({
+    kind: 'cut-out',
+    ...{ asset: ASSET, width: WIDTH, height: HEIGHT, around: null, marks: [] },
+    found: { asset: ASSET, width: WIDTH, height: HEIGHT },
+    ...defaultsOf(edgeParameters),
+  });
+  const anchors = [80, 240, 400, 560].map((x, i) => ({
+    ...{ x, y: i % 2 ? 130 : 270, kind: 'smooth' as const, width: 1 },
+    ...{ in: { x: -60, y: 0 }, out: { x: 60, y: 0 } },
+  }));
+  const line = newLine('Line', { anchors, closed: false });
+  line.source.passes.push(
+    newPass(newId(), 'Streak', { paint: 'along', width: 20, blur: 3, start: 40, end: 60 }),
+  );
+  line.steps = [];
+  scene.layers.push(subject, newCastShadow(subject), line, newSpill(line));
+  return scene;
+}
+
+/**
+ * The renders of a rehearsal, one after another; each takes some tens of ms. The plain face must be at hand
+ * (`needFaces`).
+ */
+export const rehearsal = (): (() => void)[] =>
+  Array.from({ length: TIMES }, () => [...dressedWords(), subjectAndLine()])
+    .flat()
+    .map((scene) => () => {
+      scoped(() => {
+        const region = wholeScene(scene, 1);
+        const made = render(scene, { region, scale: 1, picture: () => disc });
+        finish(made, 8, endingOf(scene));
+      });
+    });

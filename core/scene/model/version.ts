@@ -1,0 +1,2 @@
+/** The version of scene.json that this program writes. */
+export const VERSION = 9;
