@@ -22,12 +22,18 @@ export const depth = (page: Page): Promise<string[]> =>
     .getByRole('textbox')
     .evaluateAll((fields) => fields.map((f) => (f as HTMLInputElement).value));
 
-/** Waits until the picture shows the scene as it is, at full fineness; asks at every frame. */
+/** Waits until the bench is built, and the picture shows the scene as it is, at full fineness; asks at every frame. */
 export async function settled(page: Page): Promise<void> {
   await page.waitForFunction(
-    () => document.querySelector('[data-testid=picture]')?.getAttribute('aria-busy') === 'false',
+    () =>
+      document.querySelector('[data-testid=picture]')?.getAttribute('aria-busy') === 'false' &&
+      document.querySelector('[aria-label="Depth strip"]') !== null,
     null,
     { timeout: 20_000 },
+  );
+  // The worker draws it: what it drew last is seen, and read, a frame later.
+  await page.evaluate(
+    () => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))),
   );
 }
 
@@ -79,17 +85,47 @@ export async function onPage(page: Page, [x, y]: XY): Promise<XY> {
   return [box.x + x * k, box.y + y * k];
 }
 
+/** Straight 8-bit RGBA, row by row. */
+interface Pixels {
+  width: number;
+  height: number;
+  data: Buffer;
+}
+
+/** The pixels of the settled picture, from one place of the page to another; all of them if these are left out. */
+export async function pixels(page: Page, from?: XY, to?: XY): Promise<Pixels> {
+  await settled(page);
+  const { text, ...size } = await page
+    .getByTestId('picture')
+    .locator('canvas:not([hidden])')
+    .evaluate(
+      async (canvas: HTMLCanvasElement, [from, to]) => {
+        const box = canvas.getBoundingClientRect();
+        const k = canvas.width / box.width;
+        const [x, y] = from ? [(from[0] - box.x) * k, (from[1] - box.y) * k] : [0, 0];
+        const width = to && from ? Math.max(1, (to[0] - from[0]) * k) : from ? 1 : canvas.width;
+        const height = to && from ? Math.max(1, (to[1] - from[1]) * k) : from ? 1 : canvas.height;
+        // A worker draws on it: only a copy can be read.
+        const copy = new OffscreenCanvas(canvas.width, canvas.height);
+        const context = copy.getContext('2d')!;
+        context.drawImage(canvas, 0, 0);
+        const [px, py] = from && !to ? [Math.round(x), Math.round(y)] : [x, y];
+        const image = context.getImageData(px, py, width, height);
+        const reader = new FileReader();
+        const read = new Promise((done) => (reader.onload = done));
+        reader.readAsDataURL(new Blob([image.data]));
+        await read;
+        return { width: image.width, height: image.height, text: reader.result as string };
+      },
+      [from, to] as const,
+    );
+  return { ...size, data: Buffer.from(text.slice(text.indexOf(',') + 1), 'base64') };
+}
+
 /** The colour of the settled picture at a place of the scene (scene px), 8 bits a channel, as the canvas holds it. */
 export async function colourAt(page: Page, at: XY): Promise<[number, number, number, number]> {
-  await settled(page);
-  const place = await onPage(page, at);
-  return page.getByTestId('picture').evaluate((canvas: HTMLCanvasElement, [x, y]) => {
-    const box = canvas.getBoundingClientRect();
-    const k = canvas.width / box.width;
-    const [px, py] = [Math.round((x - box.x) * k), Math.round((y - box.y) * k)];
-    const [r, g, b, a] = canvas.getContext('2d')!.getImageData(px, py, 1, 1).data;
-    return [r!, g!, b!, a!];
-  }, place);
+  const { data } = await pixels(page, await onPage(page, at));
+  return [data[0]!, data[1]!, data[2]!, data[3]!];
 }
 
 /** How much of a blue fill shows at a place of a new scene, over the dark: 0–1. */

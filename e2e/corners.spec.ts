@@ -6,6 +6,7 @@ import {
   dragBy,
   newScene,
   openExample,
+  pixels,
   savedScene,
   setValue,
   settled,
@@ -55,7 +56,7 @@ test('a line lies flat while its anchors are edited, and turned again after', as
   await page.keyboard.press('7');
   await dragBy(page, page.locator('[data-corner="0"]'), 90, 70);
   await settled(page);
-  const frame = () => page.getByTestId('picture').evaluate((c: HTMLCanvasElement) => c.toDataURL());
+  const frame = async () => (await pixels(page)).data.toString('base64');
   const turned = await frame();
   await page.getByRole('button', { name: 'turn into anchors' }).click();
   await page.keyboard.press('2');
@@ -77,7 +78,7 @@ test('a group with corners lies flat while a layer of it is worked on, so that i
   await page.keyboard.press('7');
   await dragBy(page, page.locator('[data-corner="0"]'), 120, 90);
   await settled(page);
-  const frame = () => page.getByTestId('picture').evaluate((c: HTMLCanvasElement) => c.toDataURL());
+  const frame = async () => (await pixels(page)).data.toString('base64');
   const turned = await frame();
   await card(page, 'Star').locator('[data-card]').click();
   await expect(page.getByText('Its group lies flat for now')).toBeVisible();

@@ -6,7 +6,7 @@ import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { expect, test, type Page } from './test';
 import { readPng } from '../core/files/png';
-import { card, depth, newScene, openExample, settled, setValue, value } from './bench-page';
+import { card, depth, newScene, openExample, pixels, settled, setValue, value } from './bench-page';
 
 const cardButton = (page: Page, name: string) => card(page, name).locator('[data-card]');
 
@@ -32,13 +32,11 @@ const choose = (page: Page, label: string, option: string) =>
   }).toPass({ timeout: 30_000 });
 
 /** The colour in the middle of the picture, as the canvas holds it. */
-const middle = (page: Page) =>
-  page.getByTestId('picture').evaluate((canvas: HTMLCanvasElement) => {
-    const { data } = canvas
-      .getContext('2d')!
-      .getImageData(canvas.width >> 1, canvas.height >> 1, 1, 1);
-    return [data[0], data[1], data[2]];
-  });
+async function middle(page: Page): Promise<number[]> {
+  const { width, height, data } = await pixels(page);
+  const at = 4 * ((height >> 1) * width + (width >> 1));
+  return [...data.subarray(at, at + 3)];
+}
 
 test('a card is dropped on another to clip, between others to change depth, into a group', async ({
   page,

@@ -8,6 +8,7 @@ import {
   depth,
   newScene,
   onPage,
+  pixels,
   pass,
   press,
   savedScene,
@@ -26,14 +27,12 @@ async function lineOf(page: Page, name: string): Promise<LineSource> {
 }
 
 /** The mean brightness of the picture on the stage, 0–255. */
-const brightness = (page: Page): Promise<number> =>
-  page.evaluate(() => {
-    const canvas = document.querySelector<HTMLCanvasElement>('[data-testid=picture]')!;
-    const { data } = canvas.getContext('2d')!.getImageData(0, 0, canvas.width, canvas.height);
-    let sum = 0;
-    for (let i = 0; i < data.length; i += 4) sum += data[i]! + data[i + 1]! + data[i + 2]!;
-    return sum / (data.length / 4) / 3;
-  });
+async function brightness(page: Page): Promise<number> {
+  const { data } = await pixels(page);
+  let sum = 0;
+  for (let i = 0; i < data.length; i += 4) sum += data[i]! + data[i + 1]! + data[i + 2]!;
+  return sum / (data.length / 4) / 3;
+}
 
 test('every starting point is added from the palette and lights the scene', async ({ page }) => {
   await newScene(page, 800, 500);

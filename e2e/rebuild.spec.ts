@@ -8,6 +8,7 @@ import {
   cards,
   add,
   card,
+  colourAt,
   dragBy,
   onPage,
   press,
@@ -64,16 +65,8 @@ async function carry(page: Page, to: XY, by: XY = [14, 0]): Promise<void> {
 
 /** How bright the stage is at a place of the scene, 0–255. */
 async function brightness(page: Page, at: XY): Promise<number> {
-  const [x, y] = await onPage(page, at);
-  return page.getByTestId('picture').evaluate(
-    (c: HTMLCanvasElement, [x, y]) => {
-      const r = c.getBoundingClientRect();
-      const k = c.width / r.width;
-      const { data } = c.getContext('2d')!.getImageData((x! - r.x) * k, (y! - r.y) * k, 1, 1);
-      return Math.max(data[0]!, data[1]!, data[2]!);
-    },
-    [x, y],
-  );
+  const [r, g, b] = await colourAt(page, at);
+  return Math.max(r, g, b);
 }
 
 test('Harbour wall is rebuilt from its picture: ring, mirrored lantern, wave, lamps, water', async ({

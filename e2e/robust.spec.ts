@@ -2,7 +2,7 @@
 import { readdir, readFile } from 'node:fs/promises';
 import { expect, test, type Worker } from './test';
 import { newScene as blankScene } from '../core/scene/model/make';
-import { assetsMentioned } from '../core/scene/model/needs';
+import { assetsMentioned } from '../core/scene/model/assets-mentioned';
 import { everyLayer, type Scene } from '../core/scene/model/schema';
 import {
   add,

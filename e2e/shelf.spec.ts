@@ -55,6 +55,38 @@ test('a saved scene is opened again from its file', async ({ page }) => {
   expect(await depth(page)).toEqual(['Pier at dusk', 'Ember line', 'Heron', 'Tide line']);
 });
 
+test('an example stands on the bench at once, is stopped there, and says there what is wrong', async ({
+  page,
+}) => {
+  const example = page.getByRole('button', { name: /^Lamp on the pier/ });
+  let answer = () => {};
+  const isAsked = new Promise<void>((done) => (answer = done));
+  await page.route('**/examples/*.ignis', async (route) => {
+    await isAsked;
+    await route.fulfill({ status: 500 });
+  });
+  await page.goto('/');
+  await example.click();
+  await expect(page.getByTestId('cover')).toBeVisible();
+  await expect(page.getByText('Opening Lamp on the pier…')).toBeVisible();
+  await page.getByRole('button', { name: 'Stop' }).click();
+  await expect(example).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Open / })).toHaveCount(2);
+
+  await example.click();
+  await expect(page.getByText('Opening Lamp on the pier…')).toBeVisible();
+  answer();
+  await expect(page.getByRole('alert')).toHaveText(/The server does not answer/);
+  await page.getByRole('button', { name: 'To the shelf' }).click();
+
+  await page.unroute('**/examples/*.ignis');
+  await example.click();
+  await settled(page);
+  await saved(page);
+  await page.getByRole('link', { name: 'Back to the shelf' }).click();
+  await expect(page.getByRole('button', { name: own('Lamp on the pier') })).toBeVisible();
+});
+
 test('a file whose picture is damaged opens without it, and is saved without what is lost', async ({
   page,
 }) => {

@@ -1,20 +1,18 @@
 /** What stands on the stage: patches on patches, and pages that may not share memory. */
 import { expect, test, type Page } from './test';
-import { cards, openExample, saved, settled, setValue, stage, value } from './bench-page';
+import {
+  cards,
+  openExample,
+  pixels as picturePixels,
+  saved,
+  settled,
+  setValue,
+  stage,
+  value,
+} from './bench-page';
 
 /** The bytes of the picture on the stage. */
-async function pixels(page: Page): Promise<Buffer> {
-  const text = await page.evaluate(async () => {
-    const canvas = document.querySelector<HTMLCanvasElement>('[data-testid=picture]')!;
-    const { data } = canvas.getContext('2d')!.getImageData(0, 0, canvas.width, canvas.height);
-    const reader = new FileReader();
-    const read = new Promise((done) => (reader.onload = done));
-    reader.readAsDataURL(new Blob([data]));
-    await read;
-    return reader.result as string;
-  });
-  return Buffer.from(text.slice(text.indexOf(',') + 1), 'base64');
-}
+const pixels = async (page: Page): Promise<Buffer> => (await picturePixels(page)).data;
 
 /** How many values differ, and by how much at most. */
 function compared(a: Buffer, b: Buffer): { count: number; most: number } {
@@ -99,7 +97,7 @@ test('until the picture of a scene is made its stored one stands there, and a wo
   await page.waitForURL(/\/scene\//);
   const cover = stage(page).locator('img');
   await expect(cover).toBeVisible();
-  await expect(stage(page).getByText('The picture is being made…')).toBeVisible();
+  await expect(stage(page).getByText('Making the picture…')).toBeVisible();
   const [stored, scene] = [
     await cover.boundingBox(),
     await page.getByTestId('scene-area').boundingBox(),
@@ -107,7 +105,7 @@ test('until the picture of a scene is made its stored one stands there, and a wo
   expect(stored).toEqual(scene);
   await settled(page);
   await expect(cover).toHaveCount(0);
-  await expect(stage(page).getByText('The picture is being made…')).toHaveCount(0);
+  await expect(stage(page).getByText('Making the picture…')).toHaveCount(0);
   // Cards get theirs after it.
   await expect(cards(page).first().locator('img')).toBeVisible();
 });

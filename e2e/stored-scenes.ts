@@ -1,6 +1,7 @@
 /** Scenes put into the browser's database as the app keeps them, without the app. */
 import type { Page } from '@playwright/test';
-import { VERSION, type Scene } from '../core/scene/model/schema';
+import { type Scene } from '../core/scene/model/schema';
+import { VERSION } from '../core/scene/model/version';
 
 /** Dexie's number for the version of the database that holds scenes of today. */
 const TODAY = VERSION * 10;

@@ -12,6 +12,7 @@ import {
   dragBy,
   newScene,
   onPage,
+  pixels,
   press,
   savedFile,
   savedScene,
@@ -41,22 +42,10 @@ const step = async (page: Page, name: string): Promise<void> => {
 
 /** How many px of the picture are bright, of a part of the scene. */
 async function bright(page: Page, from: XY, to: XY): Promise<number> {
-  await settled(page);
-  const [a, b] = [await onPage(page, from), await onPage(page, to)];
-  return page.getByTestId('picture').evaluate(
-    (canvas: HTMLCanvasElement, [x0, y0, x1, y1]) => {
-      const box = canvas.getBoundingClientRect();
-      const k = canvas.width / box.width;
-      const { data } = canvas
-        .getContext('2d')!
-        .getImageData((x0! - box.x) * k, (y0! - box.y) * k, (x1! - x0!) * k, (y1! - y0!) * k);
-      let n = 0;
-      for (let i = 0; i < data.length; i += 4)
-        if (data[i]! + data[i + 1]! + data[i + 2]! > 300) n++;
-      return n;
-    },
-    [...a, ...b],
-  );
+  const { data } = await pixels(page, await onPage(page, from), await onPage(page, to));
+  let n = 0;
+  for (let i = 0; i < data.length; i += 4) if (data[i]! + data[i + 1]! + data[i + 2]! > 300) n++;
+  return n;
 }
 
 test.beforeEach(async ({ page }) => newScene(page, 1000, 600));

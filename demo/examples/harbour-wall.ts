@@ -5,7 +5,6 @@ import {
   newEcho,
   newFill,
   newGroup,
-  newId,
   newLineOf,
   newModifier,
   newPicture,
@@ -13,6 +12,7 @@ import {
   newShape,
   newStep,
 } from '@ignis/core/scene/model/make';
+import { newId } from '@ignis/core/scene/model/new-id';
 import type { Layer } from '@ignis/core/scene/model/schema';
 import { tubePasses } from '@ignis/core/sources/pass';
 import { drawn, faded, named, start, wall, write, graded } from './make';

@@ -1,6 +1,7 @@
 /** Lantern Week: a neon sign of letters on the harbour wall, part of it out of order. */
 import { newGroup, newPicture, newScene, newShape } from '@ignis/core/scene/model/make';
-import { newEcho, newId, newLineOf, newStep } from '@ignis/core/scene/model/make';
+import { newEcho, newLineOf, newStep } from '@ignis/core/scene/model/make';
+import { newId } from '@ignis/core/scene/model/new-id';
 import { tubePasses } from '@ignis/core/sources/pass';
 import { dressed, faded, graded, lettered, named, start, tuned, wall, write } from './make';
 

@@ -1,7 +1,8 @@
 import { Plus } from 'lucide-react';
 import { Popover } from 'radix-ui';
 import { useEffect, useState } from 'react';
-import { newLineOf, newId, newScene, newShape } from '@ignis/core/scene/model/make';
+import { newLineOf, newScene, newShape } from '@ignis/core/scene/model/make';
+import { newId } from '@ignis/core/scene/model/new-id';
 import { fitted } from '@ignis/core/scene/arrange/placement';
 import type { Scene } from '@ignis/core/scene/model/schema';
 import { started, startingPoints } from '@ignis/core/scene/starting-points/index';

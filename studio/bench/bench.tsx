@@ -1,4 +1,13 @@
-import { lazy, Suspense, useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import {
+  lazy,
+  startTransition,
+  Suspense,
+  useCallback,
+  useEffect,
+  useMemo,
+  useRef,
+  useState,
+} from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { toast } from 'sonner';
 import { tinykeys } from 'tinykeys';
@@ -6,8 +15,10 @@ import type { Point } from '@ignis/core/geometry/affine';
 import { addInFront, findLayer } from '@ignis/core/scene/edits/layer-edits';
 import { paletteOf } from '@ignis/core/scene/edits/palette';
 import { newGroup, newPicture } from '@ignis/core/scene/model/make';
-import { bringInPicture, filesIn, isSceneFile, PICTURES } from '../files/bring-in';
-import { download, fileName, openSceneFile, sceneFile } from '../files/scene-file';
+import { bringInPicture } from '../files/bring-in';
+import { filesIn, isSceneFile, PICTURES } from '../files/accepted';
+import { openSceneFile, sceneFile } from '../files/scene-file';
+import { download, fileName } from '../files/download';
 import { useAutosave } from '../state/autosave';
 import { useBench } from '../state/bench';
 import { useOpenedScene } from '../state/opened-scene';
@@ -22,10 +33,12 @@ import { actions, type BenchDoes } from './actions';
 import { canPasteLayer, pasteLayer } from './commands/clipboard';
 import { middleOfView } from './commands/view';
 import { Chain } from './chain/chain';
+import { Opening } from './opening';
 import { ReadOnly } from './read-only';
 import { ExportDialog } from './export-dialog';
 import { Header } from './header';
 import { PicturePaused } from './picture-paused';
+import { BenchLayout } from './layout';
 import { LookSheet } from './look-sheet';
 import { Keys, Palette } from './palette';
 import { Stage } from './stage/stage';
@@ -43,7 +56,7 @@ export default function Bench() {
   const { ready, fault } = useOpenedScene(id);
 
   if (fault) return <Missing text={fault} />;
-  if (ready !== id) return null;
+  if (ready !== id) return <Opening id={id} />;
   return <Open />;
 }
 
@@ -85,6 +98,9 @@ async function addSvgLines(file: File): Promise<void> {
   }
 }
 
+/** How long the rest of the bench waits for the first picture, ms. */
+const LATEST = 600;
+
 const scenePalette = () => paletteOf(useBench.getState().scene);
 
 /** Opens a scene's file, and says how far that is; returns its id, or null if it was stopped. */
@@ -120,7 +136,17 @@ function Open() {
   );
   const name = useBench((s) => s.scene.name);
   const selected = useBench((s) => s.selected);
+  const [isWhole, setWhole] = useState(false);
+  const isShown = useBench((s) => s.isShown);
   useAutosave();
+
+  // The stage and its first picture stand before the rest of the bench, whose making would hold them up.
+  useEffect(() => {
+    const build = () => startTransition(() => setWhole(true));
+    if (isShown) return build();
+    const timer = setTimeout(build, LATEST);
+    return () => clearTimeout(timer);
+  }, [isShown]);
 
   // No picture is forgotten while the bench is open: undo may ask for it.
   useEffect(() => {
@@ -246,28 +272,36 @@ function Open() {
   };
   return (
     <ScenePalette value={scenePalette}>
-      <main className="flex h-full flex-col overflow-hidden">
-        <Header does={does} />
-        <div className="flex min-h-0 flex-1">
-          <div className="relative min-w-0 flex-1">
-            <FaultBoundary what="The stage" {...guard}>
-              <ReadOnly />
-              <PicturePaused onSave={() => void does.saveFile()} />
-              <LookSheet />
-              <Stage onFiles={(files, at, keepSize) => void addFiles(files, at, keepSize)} />
-            </FaultBoundary>
-          </div>
-          <FaultBoundary
-            what="The chain"
-            place="w-[316px] shrink-0 border-l border-line bg-panel"
-            {...guard}
-          >
-            <Chain />
+      <BenchLayout
+        name={name}
+        header={isWhole && <Header does={does} />}
+        stage={
+          <FaultBoundary what="The stage" {...guard}>
+            <ReadOnly />
+            <PicturePaused onSave={() => void does.saveFile()} />
+            <LookSheet />
+            <Stage onFiles={(files, at, keepSize) => void addFiles(files, at, keepSize)} />
           </FaultBoundary>
-        </div>
-        <FaultBoundary what="The depth strip" {...guard}>
-          <Strip onPicture={does.addPicture} onSvg={does.addSvg} />
-        </FaultBoundary>
+        }
+        chain={
+          isWhole && (
+            <FaultBoundary
+              what="The chain"
+              place="w-[316px] shrink-0 border-l border-line bg-panel"
+              {...guard}
+            >
+              <Chain />
+            </FaultBoundary>
+          )
+        }
+        strip={
+          isWhole && (
+            <FaultBoundary what="The depth strip" {...guard}>
+              <Strip onPicture={does.addPicture} onSvg={does.addSvg} />
+            </FaultBoundary>
+          )
+        }
+      >
         <FileInput
           ref={chooser}
           label="Add a picture"
@@ -306,7 +340,7 @@ function Open() {
             <Keys open onOpenChange={(o) => setWindow(o ? 'keys' : null)} actions={actions(does)} />
           )}
         </DialogFaultBoundary>
-      </main>
+      </BenchLayout>
     </ScenePalette>
   );
 }

@@ -10,7 +10,9 @@ import type { Scene } from '@ignis/core/scene/model/schema';
 import { stepOfKind } from '@ignis/core/steps/index';
 import { useBench } from '../state/bench';
 import { useCosts } from '../state/costs';
+import { useOpeningTimes } from '../state/opening-times';
 import { Dialog } from '../ui/dialog';
+import type { OpeningPart, Span } from '../workers/spans';
 
 charts([BarChart, GridComponent, TooltipComponent, SVGRenderer]);
 
@@ -122,6 +124,73 @@ function Chart({ scene, rows, onClose }: { scene: Scene; rows: Row[]; onClose():
   );
 }
 
+const OPENING: Record<OpeningPart, string> = {
+  file: 'reading the file',
+  bench: 'setting up the stage',
+  kernels: 'compiling the kernels',
+  fonts: 'fonts',
+  decoding: 'decoding pictures',
+  'coarse picture': 'coarse picture, by layers',
+  'fine picture': 'fine picture, by layers',
+};
+
+/** A part of the opening, from and to so many ms after the scene was chosen. */
+interface Stretch {
+  name: string;
+  from: number;
+  to: number;
+}
+
+/** The parts of an opening, each once, from its first beginning to its last end; those done before are left out. */
+function stretchesOf(began: number, spans: readonly Span[]): Stretch[] {
+  const parts = new Map<OpeningPart, Stretch>();
+  for (const { part, from, to } of spans) {
+    // Some are only looked up again.
+    if (to <= began || to - from < 1) continue;
+    const own = { name: OPENING[part], from: Math.max(0, from - began), to: to - began };
+    const known = parts.get(part);
+    parts.set(
+      part,
+      known
+        ? { ...known, from: Math.min(known.from, own.from), to: Math.max(known.to, own.to) }
+        : own,
+    );
+  }
+  return [...parts.values()].sort((a, b) => a.from - b.from);
+}
+
+/** What opening the scene took, as stretches of time. */
+function Opening() {
+  const { began, spans, isDone } = useOpeningTimes();
+  const stretches = useMemo(() => stretchesOf(began, spans), [began, spans]);
+  const whole = Math.max(1, ...stretches.map((s) => s.to));
+  if (!isDone || stretches.length === 0) return null;
+  return (
+    <section className="mt-4 border-t border-line pt-3">
+      <h3 className="mb-2 text-sm font-semibold">
+        Opening this scene took {ms(whole)}, to the fine picture
+      </h3>
+      <ul className="flex flex-col gap-1" data-testid="opening-times">
+        {stretches.map(({ name, from, to }) => (
+          <li key={name} className="flex items-center gap-3 text-[13px]">
+            <span className="w-44 shrink-0 text-right">{name}</span>
+            <span className="relative h-3.5 flex-1 overflow-hidden rounded-sm bg-raised">
+              <span
+                className="absolute inset-y-0 min-w-0.5 rounded-sm bg-ember"
+                style={{
+                  left: `${(100 * from) / whole}%`,
+                  width: `${(100 * (to - from)) / whole}%`,
+                }}
+              />
+            </span>
+            <span className="w-16 shrink-0 text-dim tabular-nums">{ms(to - from)}</span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
 /** How long the last full picture took, and what it holds, by layer. A click leads to the layer. */
 export default function Costs({ onClose }: { onClose(): void }) {
   const last = useCosts((s) => s.last);
@@ -149,7 +218,7 @@ export default function Costs({ onClose }: { onClose(): void }) {
             <span className="text-ink">{mb(last.cached)}</span>; all pixels together:{' '}
             <span className="text-ink">{mb(last.use.inUse)}</span>, at most {mb(last.use.most)}.
           </p>
-          <div className="max-h-[56vh] overflow-y-auto">
+          <div className="max-h-[40vh] overflow-y-auto">
             <Chart scene={scene} rows={rows} onClose={onClose} />
           </div>
           <p className="mt-3 text-sm text-dim">
@@ -160,6 +229,7 @@ export default function Costs({ onClose }: { onClose(): void }) {
       ) : (
         <p className="text-sm text-dim">Making the picture to see what it costs…</p>
       )}
+      <Opening />
     </Dialog>
   );
 }

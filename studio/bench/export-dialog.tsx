@@ -2,7 +2,7 @@ import { useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { exportRegion } from '@ignis/core/render/export';
 import { everyLayer } from '@ignis/core/scene/model/schema';
-import { download, fileName } from '../files/scene-file';
+import { download, fileName } from '../files/download';
 import { useBench } from '../state/bench';
 import { exportPng, type Exporting } from '../workers/engine';
 import { Button } from '../ui/button';

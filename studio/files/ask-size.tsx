@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { create } from 'zustand';
-import { MAX_SIDE } from '@ignis/core/scene/model/schema';
+import { MAX_SIDE } from '@ignis/core/scene/model/bounds';
 import { Button } from '../ui/button';
 import { Dialog } from '../ui/dialog';
 

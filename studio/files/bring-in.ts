@@ -4,10 +4,6 @@ import { saveAsset } from '../storage/assets';
 import { addAsset, bringIn } from '../workers/engine';
 import { askSize } from './ask-size';
 
-/** What a file chooser offers. */
-export const PICTURES =
-  'image/png,image/jpeg,image/webp,image/avif,image/gif,image/bmp,image/svg+xml,.svg,.bmp,.avif';
-
 /** What looks into pictures' files is loaded with the first of them. */
 const inspecting = () => import('@ignis/core/files/picture-file');
 
@@ -50,8 +46,3 @@ async function isSvg(file: File, name: string): Promise<boolean> {
   const { inspectPicture } = await inspecting();
   return inspectPicture(head, name).format === 'svg';
 }
-
-/** The files in a paste or a drop. */
-export const filesIn = (data: DataTransfer | null): File[] => [...(data?.files ?? [])];
-
-export const isSceneFile = (file: File): boolean => /\.(ignis|zip)$/i.test(file.name);

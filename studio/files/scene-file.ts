@@ -5,6 +5,7 @@ import { assetsOf } from '@ignis/core/scene/model/needs';
 import { tellAside } from '../state/aside';
 import { loadAssets } from '../storage/assets';
 import { createScene } from '../storage/scenes';
+import type { OpenedFile } from '../workers/files.worker';
 
 /** What packs and unpacks is loaded when a file is first opened or saved. */
 const packing = () => import('../workers/files');
@@ -15,17 +16,40 @@ export interface Reading {
   signal: AbortSignal;
 }
 
-/** Opens an `.ignis` file as a new scene, with a picture of it if there is one; returns its id. Throws with a message for the artist. */
+/** Opens an `.ignis` file as a new scene; returns its id. Throws with a message for the artist. */
 export async function openSceneFile(
   file: Blob,
   name: string,
   { progress, signal }: Reading,
-  cover: Blob | null = null,
 ): Promise<string> {
   const { openFile } = await packing();
   const { scene, assets, aside } = await openFile(file, name, progress, signal);
   tellAside(aside, 'The file still holds the scene as it was.');
-  return createScene(scene, assets, aside.length === 0 ? cover : null);
+  return createScene(scene, assets);
+}
+
+/** Where an example is served, and its picture. */
+export interface ExampleFile {
+  name: string;
+  url: string;
+  cover: string;
+}
+
+/** Fetches and opens an example, with a picture of it if there is one. Throws with a message for the artist. */
+export async function openExample(
+  { name, url, cover }: ExampleFile,
+  { progress, signal }: Reading,
+): Promise<OpenedFile & { thumbnail: Blob | null }> {
+  const [{ openFile }, file, picture] = await Promise.all([
+    packing(),
+    fetch(url, { signal }).catch(() => null),
+    fetch(cover, { signal }).catch(() => null),
+  ]);
+  signal.throwIfAborted();
+  if (!file?.ok) throw new Error('The server does not answer. Start it again with npm run demo.');
+  const opened = await openFile(await file.blob(), `${name}.ignis`, progress, signal);
+  const isWhole = opened.aside.length === 0;
+  return { ...opened, thumbnail: isWhole && picture?.ok ? await picture.blob() : null };
 }
 
 /**
@@ -45,17 +69,3 @@ export async function sceneFile(saved: Scene): Promise<Blob> {
   }
   return file;
 }
-
-/** Hands a file to the browser to be saved. */
-export function download(blob: Blob, name: string): void {
-  const url = URL.createObjectURL(blob);
-  const link = document.createElement('a');
-  link.href = url;
-  link.download = name;
-  link.click();
-  window.setTimeout(() => URL.revokeObjectURL(url), 10_000);
-}
-
-/** A name that any file system takes. */
-export const fileName = (name: string, ending: string): string =>
-  `${name.replace(/[^\p{L}\p{N} ._-]/gu, '').trim() || 'scene'}${ending}`;

@@ -1,6 +1,6 @@
 import type { Recipe } from '@ignis/core/recipes/recipe';
 import { parseRecipe } from '@ignis/core/recipes/recipe';
-import { download, fileName } from '../files/scene-file';
+import { download, fileName } from '../files/download';
 import { saveRecipe } from '../storage/recipes';
 
 /** Saves a recipe as a file to be shared. */

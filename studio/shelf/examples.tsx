@@ -4,10 +4,12 @@ import * as v from 'valibot';
 const listSchema = v.array(
   v.object({ id: v.string(), name: v.string(), width: v.number(), height: v.number() }),
 );
-type Example = v.InferOutput<typeof listSchema>[number];
+
+/** An example scene: its id on the server, its name, and its size, px. */
+export type Example = v.InferOutput<typeof listSchema>[number];
 
 /** The example scenes that the server has, with pictures of themselves. */
-export function Examples({ onOpen }: { onOpen(url: string, name: string, cover: string): void }) {
+export function Examples({ onOpen }: { onOpen(example: Example): void }) {
   const [list, setList] = useState<Example[] | 'away'>([]);
   useEffect(() => {
     fetch('/examples/index.json')
@@ -33,7 +35,7 @@ export function Examples({ onOpen }: { onOpen(url: string, name: string, cover: 
               <button
                 type="button"
                 className="group block w-full text-left"
-                onClick={() => onOpen(`/examples/${e.id}.ignis`, e.name, `/examples/${e.id}.webp`)}
+                onClick={() => onOpen(e)}
               >
                 <img
                   src={`/examples/${e.id}.webp`}

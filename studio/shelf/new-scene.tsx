@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { newScene } from '@ignis/core/scene/model/make';
 import type { Scene } from '@ignis/core/scene/model/schema';
-import { MAX_PIXELS, MAX_SIDE } from '@ignis/core/scene/model/schema';
+import { MAX_PIXELS, MAX_SIDE } from '@ignis/core/scene/model/bounds';
 import { Button } from '../ui/button';
 import { ColourField } from '../ui/colour-field';
 import { Dialog } from '../ui/dialog';

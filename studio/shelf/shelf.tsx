@@ -2,36 +2,42 @@ import { BookOpen, FolderOpen, Moon, Plus, Search, Sun } from 'lucide-react';
 import { lazy, Suspense, useCallback, useEffect, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { toast } from 'sonner';
-import { newPicture, newScene } from '@ignis/core/scene/model/make';
+import { newId } from '@ignis/core/scene/model/new-id';
 import type { Scene } from '@ignis/core/scene/model/schema';
-import { bringInPicture, filesIn, isSceneFile, PICTURES } from '../files/bring-in';
-import { download, fileName, openSceneFile, sceneFile, type Reading } from '../files/scene-file';
+import { filesIn, isSceneFile, PICTURES } from '../files/accepted';
+import type { Reading } from '../files/scene-file';
+import { download, fileName } from '../files/download';
+import { announce, useArriving, type Arriving } from '../state/arriving';
 import { switchTheme, useTheme } from '../state/theme';
 import { hasScene, type SceneRecord } from '../storage/database';
 import { removeUnusedAssets, retainingAssets } from '../storage/assets';
 import { storageFault } from '../storage/connection';
-import {
-  createScene,
-  removeScene,
-  renameScene,
-  restoreScene,
-  watchScenes,
-} from '../storage/scenes';
+import { removeScene, renameScene, restoreScene, watchScenes } from '../storage/records';
 import { Button } from '../ui/button';
 import { FileInput } from '../ui/file-input';
 import { Mark } from '../ui/mark';
-import { Examples } from './examples';
+import { Examples, type Example } from './examples';
 import { DamagedCard, nameOf, whatIsThere } from './damaged-card';
 import { BusyWith, type Busy } from './busy-with';
+import { prepareBench } from './prepare-bench';
 import { RoomLine } from './room';
 import { SceneCard } from './scene-card';
 import { tellFailure } from '../state/failure';
 
 const NewScene = lazy(() => import('./new-scene'));
 
+/** What looks into scenes is loaded when the first is opened, made or saved. */
+const sceneFiles = () => import('../files/scene-file');
+const scenesWithin = () => import('../storage/scenes');
+
 /** A new scene of a picture or of a saved scene; its id, or null if the artist called it off. */
 async function sceneOfFile(file: File, reading: Reading): Promise<string | null> {
-  if (isSceneFile(file)) return openSceneFile(file, file.name, reading);
+  if (isSceneFile(file)) return (await sceneFiles()).openSceneFile(file, file.name, reading);
+  const [{ bringInPicture }, { newPicture, newScene }, { createScene }] = await Promise.all([
+    import('../files/bring-in'),
+    import('@ignis/core/scene/model/make'),
+    scenesWithin(),
+  ]);
   const brought = await bringInPicture(file);
   if (!brought) return null;
   const { source, name } = brought;
@@ -57,6 +63,11 @@ export function Shelf() {
     void removeUnusedAssets();
     return watchScenes(setScenes);
   }, []);
+
+  useEffect(() => {
+    if (scenes) return prepareBench();
+    // Once, when the scenes are there.
+  }, [scenes === null]); // eslint-disable-line react-hooks/exhaustive-deps -- not at each change of them
 
   /** Runs a task that may fail, after those before it, and says so in its own words. */
   const last = useRef<Promise<void>>(Promise.resolve());
@@ -133,11 +144,30 @@ export function Shelf() {
   }, [openFiles]);
 
   const make = (scene: Scene) =>
-    attempt(
-      null,
-      'The scene could not be made',
-      async () => void navigate(`/scene/${await createScene(scene, new Map())}`),
-    );
+    attempt(null, 'The scene could not be made', async () => {
+      const { createScene } = await scenesWithin();
+      void navigate(`/scene/${await createScene(scene, new Map())}`);
+    });
+
+  /** Leads to the bench at once, which shows the example's picture while its file is fetched and opened. */
+  const open = ({ id, name, width, height }: Example) =>
+    attempt(null, 'The example could not be opened', async () => {
+      const stop = new AbortController();
+      const [url, cover] = [`/examples/${id}.ignis`, `/examples/${id}.webp`];
+      const { openExample } = await sceneFiles();
+      const opened = openExample(
+        { name, url, cover },
+        { progress: (done) => useArriving.setState({ done }), signal: stop.signal },
+      );
+      opened.catch(() => undefined);
+      goTo({ name, width, height, cover, id: newId(), file: { opened, stop: () => stop.abort() } });
+    });
+
+  /** Leads to the bench, which knows what it opens. */
+  const goTo = (scene: Arriving) => {
+    announce(scene);
+    void navigate(`/scene/${scene.id}`);
+  };
 
   const remove = (record: SceneRecord) =>
     attempt(null, 'The scene could not be deleted', async () => {
@@ -151,7 +181,7 @@ export function Shelf() {
   const save = (r: SceneRecord) =>
     attempt(null, 'The scene could not be saved', async () =>
       download(
-        hasScene(r) ? await sceneFile(r.scene) : whatIsThere(r),
+        hasScene(r) ? await (await sceneFiles()).sceneFile(r.scene) : whatIsThere(r),
         fileName(nameOf(r), hasScene(r) ? '.ignis' : '.json'),
       ),
     );
@@ -253,7 +283,12 @@ export function Shelf() {
                 <SceneCard
                   key={r.id}
                   record={r}
-                  onOpen={() => void navigate(`/scene/${r.id}`)}
+                  onOpen={() =>
+                    goTo({
+                      ...{ id: r.id, name: r.scene.name, cover: r.thumbnail, file: null },
+                      ...{ width: r.scene.width, height: r.scene.height },
+                    })
+                  }
                   onRename={(name) =>
                     void attempt(null, 'The scene could not be renamed', () =>
                       renameScene(r.id, name),
@@ -261,6 +296,7 @@ export function Shelf() {
                   }
                   onDuplicate={() =>
                     void attempt(null, 'The scene could not be copied', async () => {
+                      const { createScene } = await scenesWithin();
                       await createScene(
                         { ...r.scene, name: `${r.scene.name} copy` },
                         new Map(),
@@ -289,20 +325,7 @@ export function Shelf() {
           />
         </section>
 
-        <Examples
-          onOpen={(url, name, cover) =>
-            void attempt(`Opening ${name}…`, 'The example could not be opened', async (reading) => {
-              const [file, picture] = await Promise.all(
-                [url, cover].map((u) => fetch(u, { signal: reading.signal })),
-              );
-              if (!file!.ok)
-                throw new Error('The server does not answer. Start it again with npm run demo.');
-              const small = picture!.ok ? await picture!.blob() : null;
-              const id = await openSceneFile(await file!.blob(), `${name}.ignis`, reading, small);
-              void navigate(`/scene/${id}`);
-            })
-          }
-        />
+        <Examples onOpen={(example) => void open(example)} />
       </div>
 
       {making && (

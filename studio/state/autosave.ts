@@ -1,13 +1,8 @@
 import { useEffect } from 'react';
 import type { Scene } from '@ignis/core/scene/model/schema';
-import {
-  SceneConflict,
-  saveScene,
-  saveThumbnail,
-  storedAs,
-  type SavedAs,
-  type Stored,
-} from '../storage/scenes';
+import { SceneConflict, saveScene, storedAs, type SavedAs, type Stored } from '../storage/scenes';
+import { saveThumbnail } from '../storage/records';
+import { retainingAssets } from '../storage/assets';
 import { assetBytes, picture } from '../workers/engine';
 import { useBench } from './bench';
 import { tellFailure, withoutIt } from './failure';
@@ -35,9 +30,17 @@ const shelveLater = (id: string, scene: Scene): void => {
 };
 
 /** Writes a scene over what is stored of it, so far as is known; what others wrote meanwhile is not lost. */
-async function write(id: string, scene: Scene, over: Stored | null): Promise<SavedAs> {
+async function write(
+  id: string,
+  scene: Scene,
+  over: Stored | null,
+  thumbnail?: Blob | null,
+): Promise<SavedAs> {
   try {
-    return await saveScene(id, scene, { bytesOf: assetBytes, over });
+    // Its pictures are stored before it: on the way nobody may take them for unused, the bench being left perhaps.
+    return await retainingAssets(() =>
+      saveScene(id, scene, { bytesOf: assetBytes, over, thumbnail }),
+    );
   } catch (error) {
     if (!(error instanceof SceneConflict)) throw error;
     const theirs = storedAs(error.record);
@@ -54,10 +57,12 @@ function schedulerOfScene(id: string): SaveScheduler<Scene> {
     async (scene) => {
       const before = useBench.getState();
       if (before.id === id) known = before.stored;
-      const { where, stored } = await write(id, scene, known);
+      // A scene that was never stored may bring its picture along.
+      const first = known === null && before.id === id ? before.thumbnail : null;
+      const { where, stored } = await write(id, scene, known, first ?? undefined);
       known = stored;
-      if (useBench.getState().id === id) useBench.getState().set({ stored });
-      if (!useBench.getState().gesture) shelveLater(id, scene);
+      if (useBench.getState().id === id) useBench.getState().set({ stored, thumbnail: null });
+      if (!first && !useBench.getState().gesture) shelveLater(id, scene);
       return where;
     },
     (saved, error) => {
@@ -73,22 +78,32 @@ let scheduler: SaveScheduler<Scene> | null = null;
 /** Stores at once what of the scene on the bench is not stored yet. */
 export const flushSaves = (): Promise<void> => scheduler?.flush() ?? Promise.resolve();
 
+/** Whether something of the scene on the bench is not stored yet. */
+export const hasUnsaved = (): boolean => scheduler?.pending() ?? false;
+
 /**
  * Saves the scene on the bench in the browser, and when the page is hidden or left. Asks before the page is left with
  * something that is not saved.
  */
 export function useAutosave(): void {
   useEffect(() => {
-    let own = (scheduler = schedulerOfScene(useBench.getState().id));
+    const { id, scene, stored } = useBench.getState();
+    let own = (scheduler = schedulerOfScene(id));
+    if (!stored) own.changed(scene, false);
     const stop = useBench.subscribe((state, before) => {
       if (state.id !== before.id) {
         void own.flush();
         own = scheduler = schedulerOfScene(state.id);
         return;
       }
-      const isOfOthers = state.scene === state.stored?.scene;
+      const isOfOthers =
+        state.scene !== before.scene &&
+        state.stored !== before.stored &&
+        state.scene === state.stored?.scene;
+      // What was not written stands on the shelf beside it.
+      if (isOfOthers) return own.abandon();
       const dropped = before.gesture !== null && state.gesture === null;
-      if ((state.scene !== before.scene && !isOfOthers) || (dropped && own.pending()))
+      if (state.scene !== before.scene || (dropped && own.pending()))
         own.changed(state.scene, state.gesture !== null);
     });
     const hidden = () => document.visibilityState === 'hidden' && void own.flush();

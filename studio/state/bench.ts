@@ -181,3 +181,21 @@ export function liveEdit(label: string) {
     done: () => useBench.getState().drop(),
   };
 }
+
+/** How often what is throttled follows a drag, ms. */
+const THROTTLE = 500;
+
+const throttled = create<BenchState>()(() => useBench.getState());
+let following: ReturnType<typeof setTimeout> | undefined;
+useBench.subscribe((state) => {
+  const follow = () => {
+    following = undefined;
+    throttled.setState(useBench.getState(), true);
+  };
+  if (state.gesture) return void (following ??= setTimeout(follow, THROTTLE));
+  clearTimeout(following);
+  follow();
+});
+
+/** As `useBench`, for what need not follow every frame of a drag: only some times a second while one goes on. */
+export const useBenchThrottled = <T>(select: (state: BenchState) => T): T => throttled(select);

@@ -1,6 +1,6 @@
 import { create } from 'zustand';
 import type { CutOutShape, CutPicture, Mark } from '@ignis/core/cutout/cut-out';
-import { newId } from '@ignis/core/scene/model/make';
+import { newId } from '@ignis/core/scene/model/new-id';
 import { putCutOut } from '@ignis/core/scene/edits/cut-edits';
 import { bringIn, addAsset, assetBytes } from '../workers/engine';
 import type { CutUnderWay } from '../workers/cutter';

@@ -1,14 +1,27 @@
 import { useEffect, useState } from 'react';
 import { toast } from 'sonner';
+import type { Scene } from '@ignis/core/scene/model/schema';
 import { claimScene, type Claim } from '../storage/claim';
-import { loadScene, storedAs, watchScene } from '../storage/scenes';
-import { addAsset, beginStage, endStage, pausePictures, warmUp, whenHung } from '../workers/engine';
+import { requestPersistence } from '../storage/persistence';
+import { loadScene, storedAs, type Stored } from '../storage/scenes';
+import { watchScene } from '../storage/records';
+import {
+  addAsset,
+  beginStage,
+  endStage,
+  pausePictures,
+  prepareScene,
+  warmUp,
+  whenHung,
+} from '../workers/engine';
+import { arrived, arrivingAs, type ArrivingFile } from './arriving';
 import { tellAside } from './aside';
-import { flushSaves, shelve } from './autosave';
+import { flushSaves, hasUnsaved, shelve } from './autosave';
 import { useBench } from './bench';
 import { beginOpening, endOpening } from './crash-loop';
 import { tellFailure } from './failure';
-import { changedOutside, follow } from './outside-changes';
+import { beginTimes, noteNext } from './opening-times';
+import { changedOutside } from './outside-changes';
 
 /**
  * The scene that a bench is opened on: loaded, claimed for this tab, and followed where another tab works on it.
@@ -29,6 +42,35 @@ export const takeOver = (): void => {
   claim?.takeOver().catch((error) => tellFailure('The scene could not be taken over', error));
 };
 
+const unsaved = { isPending: hasUnsaved, flush: flushSaves };
+
+/** A scene as it comes to the bench. */
+interface Found {
+  scene: Scene;
+  assets: ReadonlyMap<string, Blob>;
+  /** As what it is stored; null if it is not yet: the first save does that. */
+  stored: Stored | null;
+  thumbnail: Blob | null;
+}
+
+/** A scene of a file, which need not be stored before it is seen. */
+async function fromFile({ opened }: ArrivingFile): Promise<Found> {
+  const { aside, ...found } = await opened;
+  // Most browsers do not ask the artist; what they would refuse now they may grant later.
+  void requestPersistence();
+  tellAside(aside, 'The file still holds the scene as it was.');
+  return { ...found, stored: null };
+}
+
+/** A scene of the shelf; null if it is not there. */
+async function fromShelf(id: string): Promise<Found | null> {
+  const found = await loadScene(id);
+  if (!found) return null;
+  tellAside(found.aside, 'The scene as it was stands on the shelf beside it.');
+  const { scene, thumbnail } = found.record;
+  return { scene, thumbnail, assets: found.assets, stored: storedAs(found.record) };
+}
+
 /** Opens a scene on the bench. Returns the id of the one that is open, and what is wrong if it cannot be opened. */
 export function useOpenedScene(id: string): { ready: string; fault: string | null } {
   const [fault, setFault] = useState<string | null>(null);
@@ -44,25 +86,28 @@ export function useOpenedScene(id: string): { ready: string; fault: string | nul
     useBench.getState().set({ resumePictures: release });
 
     const open = async () => {
-      const found = await loadScene(id);
+      const arriving = arrivingAs(id);
+      if (!arriving) beginTimes();
+      const found = arriving?.file ? await fromFile(arriving.file) : await fromShelf(id);
       if (isGone) return;
       if (!found)
         return setFault(
           'This scene is not on your shelf. It may have been deleted, or made in another browser.',
         );
-      for (const [name, bytes] of found.assets) addAsset(name, bytes);
-      tellAside(found.aside, 'The scene as it was stands on the shelf beside it.');
-      const { scene, thumbnail } = found.record;
+      const { scene, assets, stored, thumbnail } = found;
+      for (const [name, bytes] of assets) addAsset(name, bytes);
+      if (!release) prepareScene(scene);
+      noteNext('file');
       beginStage();
       useBench.getState().open(id, scene);
       useBench.getState().set({
-        ...{ stored: storedAs(found.record), readOnly: !isHeld },
-        ...{ cover: thumbnail, isShown: false },
+        ...{ stored, thumbnail, readOnly: !isHeld },
+        ...{ cover: arriving?.cover ?? thumbnail, isShown: false },
       });
+      arrived();
       setReady(id);
-      // A scene from a file or an example has no picture on the shelf yet.
-      if (!thumbnail) void shelve(id, scene);
-      stop = watchScene(id, (record) => void changedOutside(id, record));
+      if (stored && !thumbnail) void shelve(id, scene);
+      stop = watchScene(id, (record) => void changedOutside(id, record, unsaved));
     };
 
     const own = claimScene(id, {
@@ -73,7 +118,7 @@ export function useOpenedScene(id: string): { ready: string; fault: string | nul
         // What the other tab stored last is what is gone on from.
         else
           void loadScene(id).then(async (found) => {
-            if (found) await follow(found.record);
+            if (found) await changedOutside(id, found.record, unsaved);
             if (isHeld) useBench.getState().set({ readOnly: false });
           });
       },

@@ -1,29 +1,47 @@
 import { toast } from 'sonner';
 import { setScene } from '@ignis/core/scene/edits/layer-edits';
 import { assetsOf } from '@ignis/core/scene/model/needs';
-import { MAX_NAME, shortened, type Scene } from '@ignis/core/scene/model/schema';
+import { type Scene } from '@ignis/core/scene/model/schema';
+import { MAX_NAME, shortened } from '@ignis/core/scene/model/bounds';
 import { loadAssets } from '../storage/assets';
 import type { SceneRecord } from '../storage/database';
-import { createScene, storedAs, type Stored } from '../storage/scenes';
+import { createScene, saveScene, storedAs, type Stored } from '../storage/scenes';
 import { addAsset, assetBytes } from '../workers/engine';
 import { useBench } from './bench';
 
 /** What other tabs and the shelf write to the scene on the bench, brought together with what is on it, so that neither is lost. */
 
-/** Shows a scene as another tab has stored it. */
-export async function follow(record: SceneRecord): Promise<void> {
-  const now = useBench.getState();
-  const stored = storedAs(record);
-  if (now.id !== record.id || (now.stored && stored.revision <= now.stored.revision)) return;
-  const missing = assetsOf(stored.scene).filter((name) => !assetBytes(name));
+/** Loads the pictures that a stored scene has and the page has not. */
+async function bringAssets({ scene }: Stored): Promise<void> {
+  const missing = assetsOf(scene).filter((name) => !assetBytes(name));
   for (const [name, bytes] of await loadAssets(missing)) addAsset(name, bytes);
-  useBench.getState().follow(stored);
 }
 
-/** The scene was written, perhaps by another tab or the shelf. */
-export async function changedOutside(id: string, record: SceneRecord | undefined): Promise<void> {
+/** Whether what is stored is newer than what the bench has of the same scene. */
+function isNewer(id: string, { revision }: Stored): boolean {
+  const now = useBench.getState();
+  return now.id === id && (!now.stored || revision > now.stored.revision);
+}
+
+/** Shows a scene as another tab has stored it. */
+async function follow(record: SceneRecord): Promise<void> {
+  const stored = storedAs(record);
+  if (!isNewer(record.id, stored)) return;
+  await bringAssets(stored);
+  if (isNewer(record.id, stored)) useBench.getState().follow(stored);
+}
+
+/**
+ * The scene was written, perhaps by another tab or the shelf. What the bench has that is not stored is written by
+ * `flush`, which finds out about the other.
+ */
+export async function changedOutside(
+  id: string,
+  record: SceneRecord | undefined,
+  { isPending, flush }: { isPending(): boolean; flush(): Promise<void> },
+): Promise<void> {
   const { id: here, readOnly, saved, stored, scene } = useBench.getState();
-  // What this tab is writing is told apart when it is written.
+  // What this tab is writing finds that out by itself.
   if (here !== id || saved === 'saving' || !stored) return;
   if (!record)
     return void toast('This scene was deleted from the shelf', {
@@ -31,7 +49,8 @@ export async function changedOutside(id: string, record: SceneRecord | undefined
       description: 'It stays open here, and your next change puts it back.',
     });
   if ((record.revision ?? 0) <= stored.revision) return;
-  if (!readOnly && (scene !== stored.scene || isRenamed(stored.scene, record.scene)))
+  if (isPending()) await flush();
+  else if (!readOnly && isRenamed(stored.scene, record.scene))
     await broughtTogether(scene, stored, record);
   else await follow(record);
 }
@@ -49,7 +68,7 @@ export async function broughtTogether(
   stored: Stored | null,
   record: SceneRecord,
 ): Promise<Scene | null> {
-  const { id, set, change } = useBench.getState();
+  const { id, set, change, drop } = useBench.getState();
   const theirs = storedAs(record);
   if (stored && isRenamed(stored.scene, theirs.scene)) {
     if (id === record.id) set({ stored: theirs });
@@ -58,8 +77,19 @@ export async function broughtTogether(
     return { ...scene, name };
   }
   const name = shortened(`${scene.name}, from this tab`, MAX_NAME);
-  await createScene({ ...scene, name }, new Map(), record.thumbnail);
-  await follow(record);
+  const copy = await createScene({ ...scene, name }, new Map(), record.thumbnail);
+  await bringAssets(theirs);
+  // What was changed here meanwhile is stored too, before the other's takes its place.
+  for (let last = scene; isNewer(record.id, theirs);) {
+    drop();
+    const now = useBench.getState().scene;
+    if (now === last) {
+      useBench.getState().follow(theirs);
+      break;
+    }
+    last = now;
+    await saveScene(copy, { ...last, name });
+  }
   toast.warning('Another tab has changed this scene too', {
     description: `You see what it has stored. What you had here stands on the shelf as “${name}”.`,
     duration: 20_000,

@@ -17,6 +17,8 @@ let fails: boolean;
 let scheduler: SaveScheduler<string>;
 
 beforeEach(() => {
+  // What an earlier test left to be tried again writes no more.
+  vi.clearAllTimers();
   [written, states, errors, fails] = [[], [], [], false];
   scheduler = saveSchedulerOf<string>(
     async (value) => {
@@ -98,6 +100,31 @@ describe('a scheduler of saves', () => {
     scheduler.changed('c', false);
     await pass(600);
     expect(errors).toHaveLength(2);
+  });
+
+  it('writes no more of what is stored elsewhere, also if that is found out on the way', async () => {
+    fails = true;
+    scheduler.changed('a', false);
+    await pass(600);
+    scheduler.abandon();
+    fails = false;
+    await pass(20_000);
+    expect(written).toEqual([]);
+    expect(scheduler.pending()).toBe(false);
+    scheduler.changed('b', false);
+    await pass(320);
+    scheduler.changed('c', false);
+    scheduler.abandon();
+    await pass(2000);
+    expect(written).toEqual(['b']);
+    expect(states.at(-1)).toBe('saved');
+    fails = true;
+    scheduler.changed('d', false);
+    await pass(320);
+    scheduler.abandon();
+    await pass(20_000);
+    expect(states.at(-1)).toBe('saving');
+    expect(errors).toHaveLength(1);
   });
 
   it('writes at once when the page is left, what is newest last', async () => {

@@ -32,6 +32,8 @@ export interface SaveScheduler<T> {
   changed(value: T, dragging: boolean): void;
   /** Writes at once what is not written yet. */
   flush(): Promise<void>;
+  /** Writes no more of what is not written yet: it is stored elsewhere. */
+  abandon(): void;
   /** Whether something is not written. */
   pending(): boolean;
 }
@@ -64,10 +66,11 @@ export function saveSchedulerOf<T>(
     try {
       const where = await write(now.value);
       failures = 0;
-      if (next !== now) return tell('changed');
+      if (next && next !== now) return tell('changed');
       next = null;
       tell(where);
     } catch (error) {
+      if (!next) return;
       tell('failed', failures === 0 ? error : undefined);
       later(RETRIES[Math.min(failures++, RETRIES.length - 1)]!);
     }
@@ -94,6 +97,11 @@ export function saveSchedulerOf<T>(
       later(Math.min(rest, since + longest - clock.now()));
     },
     flush,
+    abandon() {
+      callOff();
+      next = null;
+      [since, failures] = [0, 0];
+    },
     pending: () => next !== null,
   };
 }

@@ -52,8 +52,10 @@ export interface Workspace {
   stored: Stored | null;
   /** Whether another tab works on the scene, and this one only shows it. */
   readOnly: boolean;
-  /** The stored picture of the scene, until its own stands on the stage. */
-  cover: Blob | null;
+  /** The stored picture of the scene, a file or its address, until its own stands on the stage. */
+  cover: Blob | string | null;
+  /** The picture that is to be stored with a scene that never was. */
+  thumbnail: Blob | null;
   /** Whether the stage has a picture of the scene. */
   isShown: boolean;
   /** Where pictures are paused because they ended the page before: what resumes them. */
@@ -80,6 +82,7 @@ export const EMPTY_WORKSPACE: Workspace = {
     readOnly: false,
     resumePictures: null,
     cover: null,
+    thumbnail: null,
     isShown: true,
     freehand: false,
     fidelity: 3,

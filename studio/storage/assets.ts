@@ -1,4 +1,4 @@
-import { assetsMentioned } from '@ignis/core/scene/model/needs';
+import { assetsMentioned } from '@ignis/core/scene/model/assets-mentioned';
 import { database, inDatabase } from './connection';
 import type { AssetRecord } from './database';
 import { withRoom } from './full';

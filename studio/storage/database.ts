@@ -1,9 +1,8 @@
 import Dexie, { type Table } from 'dexie';
 import type { Recipe } from '@ignis/core/recipes/recipe';
-import { readScene } from '@ignis/core/scene/model/check';
 import type { Delta } from '@ignis/core/scene/model/delta';
 import type { Scene } from '@ignis/core/scene/model/schema';
-import { VERSION } from '@ignis/core/scene/model/schema';
+import { VERSION } from '@ignis/core/scene/model/version';
 
 /** A scene of the artist's, as the browser keeps it. */
 export interface SceneRecord {
@@ -63,13 +62,14 @@ export class Database extends Dexie {
     this.version(1).stores({ scenes: 'id, changed', assets: 'name' });
     this.version(2).stores({ recipes: 'id, kept' });
     // The database is as new as the scenes in it: each version of these brings all that are kept up to date.
-    this.version(VERSION).upgrade((transaction) =>
-      transaction
+    this.version(VERSION).upgrade(async (transaction) => {
+      const { readScene } = await Dexie.waitFor(import('@ignis/core/scene/model/check'));
+      await transaction
         .table<SceneRecord>('scenes')
         .toCollection()
         // One that cannot be read stays as it is: the fault is named when it is opened.
-        .modify((record) => void (record.scene = readScene(record.scene).scene ?? record.scene)),
-    );
+        .modify((record) => void (record.scene = readScene(record.scene).scene ?? record.scene));
+    });
     // Deltas lead back from scenes of the version they were written in: the next version has to bring them along.
     this.version(9.1).stores({ earlier: '[scene+at], scene' });
   }

@@ -1,4 +1,4 @@
-import { newId } from '@ignis/core/scene/model/make';
+import { newId } from '@ignis/core/scene/model/new-id';
 import type { Recipe } from '@ignis/core/recipes/recipe';
 import type { RecipeRecord } from './database';
 import { database, inDatabase } from './connection';

@@ -3,8 +3,9 @@ import { readFileSync } from 'node:fs';
 import Dexie from 'dexie';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { parseScene } from '@ignis/core/scene/model/check';
-import { assetsMentioned } from '@ignis/core/scene/model/needs';
-import { VERSION, type Scene } from '@ignis/core/scene/model/schema';
+import { assetsMentioned } from '@ignis/core/scene/model/assets-mentioned';
+import { type Scene } from '@ignis/core/scene/model/schema';
+import { VERSION } from '@ignis/core/scene/model/version';
 import type { SceneRecord } from './database';
 
 /** A scene as that version saved it, from the examples of its time. */
@@ -32,8 +33,9 @@ async function keepAsBefore(id: string, scene: object): Promise<void> {
 /** The storage as a page that was just opened has it. */
 async function freshStorage() {
   vi.resetModules();
-  const [scenes, assets, connection, earlier, records] = await Promise.all([
+  const [scenes, records, assets, connection, earlier, types] = await Promise.all([
     import('./scenes'),
+    import('./records'),
     import('./assets'),
     import('./connection'),
     import('./earlier'),
@@ -42,12 +44,15 @@ async function freshStorage() {
   /** All scenes as the shelf shows them. */
   const listScenes = () =>
     new Promise<SceneRecord[]>((found) => {
-      const stop = scenes.watchScenes((records) => {
+      const stop = records.watchScenes((all) => {
         setTimeout(() => stop());
-        found(records);
+        found(all);
       });
     });
-  return { ...scenes, ...assets, ...connection, ...earlier, ...records, listScenes };
+  return {
+    ...{ ...scenes, ...records, ...assets, ...connection, ...earlier, ...types },
+    listScenes,
+  };
 }
 
 beforeEach(() => {

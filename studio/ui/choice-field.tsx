@@ -1,6 +1,7 @@
 import { Check, ChevronDown } from 'lucide-react';
 import { Select } from 'radix-ui';
 import { Fragment } from 'react';
+import { steady } from './steady';
 
 interface Props {
   label: string;
@@ -10,7 +11,7 @@ interface Props {
 }
 
 /** One of several words. */
-export function ChoiceField({ label, value, options, onChange }: Props) {
+export const ChoiceField = steady(function ChoiceField({ label, value, options, onChange }: Props) {
   return (
     <Select.Root value={value} onValueChange={onChange}>
       <Select.Trigger
@@ -51,4 +52,4 @@ export function ChoiceField({ label, value, options, onChange }: Props) {
       </Select.Portal>
     </Select.Root>
   );
-}
+});

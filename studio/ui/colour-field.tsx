@@ -4,6 +4,7 @@ import { lazy, Suspense, useRef, useState } from 'react';
 import { rememberColour, useColours } from '../state/colours';
 import type { ColourProps } from './colour-props';
 import { carried } from './carried';
+import { steady } from './steady';
 
 const Picker = lazy(() => import('./colour-picker'));
 
@@ -11,7 +12,12 @@ const Picker = lazy(() => import('./colour-picker'));
 const GAP = 10;
 
 /** A colour: a swatch that opens a picker. */
-export function ColourField({ label, value, onChange, onDone }: ColourProps) {
+export const ColourField = steady(function ColourField({
+  label,
+  value,
+  onChange,
+  onDone,
+}: ColourProps) {
   const trigger = useRef<HTMLButtonElement>(null);
   const [offset, setOffset] = useState(GAP);
   const [open, setOpen] = useState(false);
@@ -83,4 +89,4 @@ export function ColourField({ label, value, onChange, onDone }: ColourProps) {
       </Popover.Portal>
     </Popover.Root>
   );
-}
+});

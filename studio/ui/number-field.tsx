@@ -2,6 +2,7 @@ import clsx from 'clsx';
 import { useEffect, useRef, useState } from 'react';
 import type { NumberParameter } from '@ignis/core/definitions/parameter';
 import { arithmetic } from './arithmetic';
+import { steady } from './steady';
 
 interface Props {
   value: number;
@@ -22,7 +23,14 @@ const shown = (v: number, step: number) => String(Number(v.toFixed(places(step))
  * A number changed by drag, wheel, arrow keys (Shift ×10, Alt ÷10) and typing, sums included.
  * A right click resets it.
  */
-export function NumberField({ value, parameter, onChange, onDone, className, unit = true }: Props) {
+export const NumberField = steady(function NumberField({
+  value,
+  parameter,
+  onChange,
+  onDone,
+  className,
+  unit = true,
+}: Props) {
   const { label, min, max, step, default: initial } = parameter;
   const input = useRef<HTMLInputElement>(null);
   const [text, setText] = useState<string | null>(null);
@@ -133,4 +141,4 @@ export function NumberField({ value, parameter, onChange, onDone, className, uni
       {unit && <span className="w-8 text-xs text-dim">{parameter.unit}</span>}
     </label>
   );
-}
+});

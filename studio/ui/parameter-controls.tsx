@@ -17,6 +17,7 @@ import { NumberField } from './number-field';
 import { PictureField } from './picture-field';
 import { RampField } from './ramp-field';
 import { RegionsField } from './regions-field';
+import { steady } from './steady';
 
 interface Props {
   parameters: Parameters;
@@ -72,7 +73,7 @@ export function ParameterControls({ parameters, values, onChange, onDone, edits 
               </button>
             )}
           </span>
-          <Control
+          <SteadyControl
             parameter={p}
             value={values[key]}
             onChange={(v) => onChange({ [key]: v })}
@@ -87,11 +88,17 @@ export function ParameterControls({ parameters, values, onChange, onDone, edits 
 /** What takes all of the width. */
 const BROAD: ReadonlySet<string> = new Set(['ramp', 'regions', 'mesh']);
 
-/** A length as the share of a height that it is meant as. */
-const asShare = (p: Parameter): Parameter =>
-  p.kind === 'number' && p.unit === 'px'
-    ? { ...p, unit: '%', slider: [p.min < 0 ? -50 : 0, 50], step: 0.5 }
-    : p;
+const sharesOf = new WeakMap<Parameter, Parameter>();
+
+/** A length as the share of a height that it is meant as: the same object each time. */
+function asShare(p: Parameter): Parameter {
+  if (p.kind !== 'number' || p.unit !== 'px') return p;
+  const known = sharesOf.get(p);
+  if (known) return known;
+  const made: Parameter = { ...p, unit: '%', slider: [p.min < 0 ? -50 : 0, 50], step: 0.5 };
+  sharesOf.set(p, made);
+  return made;
+}
 
 interface ControlProps {
   parameter: Parameter;
@@ -203,6 +210,8 @@ function Control({ parameter: p, value, onChange, onDone }: ControlProps) {
       );
   }
 }
+
+const SteadyControl = steady(Control);
 
 /** A slider over the usual range, and the number itself, which may go beyond it. */
 function NumberControl({

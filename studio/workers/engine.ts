@@ -1,9 +1,10 @@
-import { proxy, releaseProxy, wrap, type Remote } from 'comlink';
+import { proxy, releaseProxy, transfer, wrap, type Remote } from 'comlink';
 import type { Region } from '@ignis/core/pixels/region';
 import { covering } from '@ignis/core/pixels/region';
 import type { Path } from '@ignis/core/geometry/path';
 import type { MaskOwner } from '@ignis/core/scene/edits/mask-edits';
 import { deltaOf } from '@ignis/core/scene/model/delta';
+import { facesOf, picturesOf } from '@ignis/core/scene/model/needs';
 import type { Crossing } from '@ignis/core/sources/crossings';
 import type { LineSource } from '@ignis/core/sources/line-source';
 import type { WeaveState } from '@ignis/core/render/weave-spans';
@@ -21,7 +22,7 @@ import type {
   Preview,
   PreviewRequest,
 } from './protocol';
-import { watch, type Watched } from './watchdog';
+import { watch, type Progress, type Watched } from './watchdog';
 
 /** The page's side of the workers. A worker that dies is replaced and the request tried once more. */
 
@@ -49,6 +50,22 @@ const newest = crossOriginIsolated ? new Int32Array(new SharedArrayBuffer(4)) : 
 let number = 0;
 const crew: (Running | null)[] = Array.from({ length: CREW }, () => null);
 
+/** Gives the canvases that a new worker draws on; null while there is no stage. */
+let screens: (() => OffscreenCanvas[]) | null = null;
+
+/** Has workers draw on canvases: `give` is called for each new one. Null ends that. */
+export function setScreens(give: (() => OffscreenCanvas[]) | null): void {
+  // Several workers cannot draw on one canvas.
+  screens = CREW === 1 ? give : null;
+  const running = crew[0];
+  if (running) handOver(running.remote);
+}
+
+function handOver(remote: Remote<Engine>): void {
+  const canvases = screens?.() ?? [];
+  void remote.useScreens(transfer(canvases, canvases));
+}
+
 function start(place: number | null): Running {
   const worker = new Worker(new URL('./engine.worker.ts', import.meta.url), { type: 'module' });
   const remote = wrap<Engine>(worker);
@@ -61,7 +78,11 @@ function start(place: number | null): Running {
     },
     (how) => new WorkerDied(how),
   );
+  worker.addEventListener('message', ({ data }: MessageEvent<Partial<Progress> | null>) => {
+    if (place !== null && typeof data?.progress === 'number') onProgress(data.progress);
+  });
   void remote.follow(newest);
+  if (place !== null) handOver(remote);
   for (const [name, bytes] of assets) void remote.addAsset(name, bytes);
   return { worker, remote, watched, scene: null };
 }
@@ -69,6 +90,20 @@ function start(place: number | null): Running {
 /** Starts the workers before they are needed, so that they are ready when the scene is. */
 export function warmUp(): void {
   for (let i = 0; i < CREW; i++) crew[i] ??= start(i);
+}
+
+/** Has the workers load and run what most scenes need, while nothing else is to be done. */
+export function rehearse(): void {
+  warmUp();
+  // It goes without: what fails is loaded again when a picture needs it.
+  for (const one of crew) one?.remote.rehearse().catch(() => undefined);
+}
+
+/** Has the workers load the fonts and decode the pictures of a scene whose picture will be asked for. */
+export function prepareScene(scene: Scene): void {
+  for (const one of crew)
+    // What fails is told when the picture is made.
+    one?.remote.prepare(facesOf(scene), picturesOf(scene)).catch(() => undefined);
 }
 
 /** The worker stopped, or did not get on, twice at the same task. */
@@ -86,6 +121,19 @@ export class WorkerDied extends Error {
 /** Called when a worker was ended that hung, before its task is tried again. */
 let onHung: () => void = () => undefined;
 export const whenHung = (listener: () => void): void => void (onHung = listener);
+
+/** Called with the share (0–1) of a picture that is made. */
+let onProgress: (done: number) => void = () => undefined;
+export const whenProgress = (listener: (done: number) => void): void =>
+  void (onProgress = listener);
+
+/** Whether a preview can be stopped: where the page and its workers share memory. */
+export const canStop = newest !== null;
+
+/** Stops the preview that is being made: it comes to null. */
+export function stopPreview(): void {
+  if (newest) Atomics.store(newest, 0, ++number);
+}
 
 /** Resolves when pictures may be made. */
 let allowed: Promise<void> = Promise.resolve();
@@ -179,6 +227,7 @@ const joined = (region: Region, bands: readonly Preview[]): Preview => ({
   region,
   patches: bands.flatMap((b) => b.patches),
   took: Math.max(...bands.map((b) => b.took)),
+  loaded: bands.flatMap((b) => b.loaded),
   costs: bands[0]!.costs && bands.flatMap((b) => b.costs ?? []),
   cached: bands.reduce((sum, b) => sum + b.cached, 0),
   use: {

@@ -15,7 +15,8 @@ import type { Picture } from '@ignis/core/kernels/picture';
 import { picture as pictureOf } from '@ignis/core/kernels/picture';
 import { crop } from '@ignis/core/pixels/buffer';
 import { heapUse, HeapFull, scoped } from '@ignis/core/pixels/heap';
-import { isEmpty, wholeScene } from '@ignis/core/pixels/region';
+import type { Region } from '@ignis/core/pixels/region';
+import { isEmpty, regionKey, wholeScene } from '@ignis/core/pixels/region';
 import { cacheOf } from '@ignis/core/render/cache';
 import { endingOf } from '@ignis/core/render/ending';
 import { exportScene } from '@ignis/core/render/export';
@@ -29,24 +30,34 @@ import { facesOf, picturesOf } from '@ignis/core/scene/model/needs';
 import { withDelta } from '@ignis/core/scene/model/delta';
 import type { Scene } from '@ignis/core/scene/model/schema';
 import { knotsOf } from '@ignis/core/sources/crossed-pass';
+import { PLAIN_FACE } from '@ignis/core/text/families';
 import { needFaces } from '@ignis/core/text/library';
 import { everyLayer } from '@ignis/core/scene/model/schema';
 import { transfer } from 'comlink';
 import { faceBytes } from '../files/face-bytes';
-import type { Engine } from './protocol';
-import { heartbeat, live } from './watchdog';
+import { drawPatches } from './draw-patches';
+import type { Engine, Patch } from './protocol';
+import { clock, spanLog } from './spans';
+import { goesOn, live, report } from './watchdog';
 
 const files = new Map<string, Blob>();
 const pictures = new Map<string, Promise<Picture>>();
 /** What intermediates may hold, bytes. */
 const cache = cacheOf(384 * 2 ** 20, () => performance.now());
 const mender = menderOf();
+const spans = spanLog();
+/** From when on the page is told how far a picture is, ms. */
+const LONG = 200;
+/** How long a frame is waited for, ms. */
+const HIDDEN = 50;
 /** The longer side of a mask that paths are drawn from, px. */
 const PATHS = 2048;
 /** The scene of the last request for a preview. */
 let logged: Scene | null = null;
 /** The last preview that was sent. */
 let sent: { number: number; ending: Ending } | null = null;
+/** The canvases of the stage, and what part of the scene each shows. */
+let screens: { canvas: OffscreenCanvas; shows: string }[] = [];
 let newest: Int32Array<SharedArrayBuffer> | null = null;
 
 async function decoded(name: string): Promise<Picture> {
@@ -63,20 +74,30 @@ async function decoded(name: string): Promise<Picture> {
   });
 }
 
-/** The pictures a scene needs, decoded, ready to be looked up; its fonts are at hand then too. */
-async function picturesFor(scene: Scene): Promise<(asset: string) => Picture> {
-  const fonts = needFaces(facesOf(scene), (name) => faceBytes(name, (asset) => files.get(asset)));
-  const ready = new Map<string, Picture>();
-  const names = picturesOf(scene);
+/** Makes fonts and pictures ready, by their names. */
+async function load(
+  faces: readonly string[],
+  names: readonly string[],
+): Promise<Map<string, Picture>> {
+  const fonts = spans.during('fonts', () =>
+    needFaces(faces, (name) => faceBytes(name, (asset) => files.get(asset))),
+  );
   // All at once: what the browser decodes itself goes on beside what is decoded here.
   for (const name of names) {
     if (pictures.has(name)) continue;
-    const found = decoded(name);
+    const found = spans.during('decoding', () => decoded(name));
     pictures.set(name, found);
     found.catch(() => pictures.delete(name));
   }
+  const ready = new Map<string, Picture>();
   for (const name of names) ready.set(name, await pictures.get(name)!);
   await fonts;
+  return ready;
+}
+
+/** The pictures a scene needs, decoded, ready to be looked up; its fonts are at hand then too. */
+async function picturesFor(scene: Scene): Promise<(asset: string) => Picture> {
+  const ready = await load(facesOf(scene), picturesOf(scene));
   return (asset) => ready.get(asset)!;
 }
 
@@ -100,8 +121,10 @@ function callHelpers(): void {
   }
 }
 
+const compiling = clock();
 callHelpers();
-whileWorking(heartbeat);
+spans.add({ part: 'kernels', from: compiling, to: clock() });
+whileWorking(goesOn);
 
 /** Runs some work again, with nothing kept from before, if there was no memory for it. */
 function withRoom<T>(work: () => T): T {
@@ -139,6 +162,41 @@ async function drawn(blob: Blob, name: string) {
 const pngBlob = (bytes: Uint8Array) =>
   new Blob([bytes as Uint8Array<ArrayBuffer>], { type: 'image/png' });
 
+/**
+ * Draws a preview on the screen that is seen if it shows the same part of the scene, else on the other; returns which. What
+ * it drew on the other is there when it returns.
+ */
+async function drawOnScreen(
+  seen: number,
+  place: string,
+  region: Region,
+  patches: Patch[],
+): Promise<number> {
+  const stays = screens[seen]!.shows === place;
+  const index = stays ? seen : 1 - seen;
+  const screen = screens[index]!;
+  screen.shows = place;
+  drawPatches(screen.canvas, { region, patches }, !stays);
+  // A page that is hidden has no frames.
+  if (!stays)
+    await Promise.race([
+      new Promise(requestAnimationFrame),
+      new Promise((done) => setTimeout(done, HIDDEN)),
+    ]);
+  return index;
+}
+
+/** Tells the page how far a picture of a scene is that takes long, by the layers that were begun. */
+function progressOf(scene: Scene, started: number): (id: string) => void {
+  const all = everyLayer(scene.layers).filter((l) => l.visible).length;
+  const begun = new Set<string>();
+  return (id) => {
+    begun.add(id);
+    // The frames of a drag are none of it.
+    if (performance.now() - started > LONG) report(begun.size / (all + 1));
+  };
+}
+
 const engine: Engine = {
   live,
 
@@ -146,11 +204,30 @@ const engine: Engine = {
     newest = cell;
   },
 
+  useScreens(canvases) {
+    screens = canvases.map((canvas) => ({ canvas, shows: '' }));
+  },
+
   addAsset(name, bytes) {
     files.set(name, bytes);
   },
 
-  async preview(number, { scene: delta, region, scale, focus, shown, measure }) {
+  async rehearse() {
+    const { rehearsal } = await import('@ignis/core/render/rehearsal');
+    await load([PLAIN_FACE], []);
+    for (const renderOne of rehearsal()) {
+      // What is asked for meanwhile comes first.
+      await new Promise((done) => setTimeout(done));
+      if (files.size > 0) return;
+      renderOne();
+    }
+  },
+
+  async prepare(faces, pictures) {
+    await load(faces, pictures);
+  },
+
+  async preview(number, { scene: delta, region, scale, focus, shown, measure, screen }) {
     const started = performance.now();
     // Before anything else is waited for: the next request goes on from this one.
     const scene = (logged = withDelta(logged, delta) as Scene);
@@ -162,16 +239,23 @@ const engine: Engine = {
     const read = performance.now() - started;
     if (read > 2)
       meter?.costs.push({ layer: null, part: 'pictures', took: read, bytes: 0, cached: false });
+    const place = `${regionKey(region)} ${scale}`;
+    const front = screens[screen];
     try {
       const patches = withRoom(() =>
         scoped(() => {
-          const ask = { region, scale, focus, picture, memo: cache.memo, shouldStop: stale, meter };
+          const onLayer = progressOf(scene, started);
+          const ask = {
+            ...{ region, scale, focus, picture, memo: cache.memo, meter },
+            ...{ shouldStop: stale, onLayer },
+          };
           const ending = endingOf(scene);
           // What lies beneath the layer in focus is measured layer by layer too.
           const { picture: made, changed } = meter
             ? { picture: render(scene, { ...ask, focus: null }), changed: region }
             : mender.mend(scene, ask);
-          const same = sent?.number === shown && isEqual(sent.ending, ending);
+          const stays = !front || front.shows === place;
+          const same = stays && sent?.number === shown && isEqual(sent.ending, ending);
           sent = meter ? null : { number, ending };
           const part = same && !meter ? changed : region;
           if (isEmpty(part)) return [];
@@ -182,8 +266,12 @@ const engine: Engine = {
       );
       const took = performance.now() - started;
       const [costs, cached, use] = [meter?.costs, cache.bytes(), heapUse()];
+      const loaded = spans.take();
+      const made = { number, region, scale, took, costs, cached, use, loaded };
+      if (front)
+        return { ...made, screen: await drawOnScreen(screen, place, region, patches), patches: [] };
       return transfer(
-        { number, region, scale, patches, took, costs, cached, use },
+        { ...made, screen: null, patches },
         patches.map((p) => p.pixels.buffer),
       );
     } catch (error) {

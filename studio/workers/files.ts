@@ -9,12 +9,29 @@ import { watch } from './watchdog';
 /** How long one may go without a heartbeat, s: packing is one long step. */
 const PATIENCE = 60;
 
+/** A worker that waits for its task. */
+let waiting: Worker | null = null;
+
+const newWorker = () =>
+  new Worker(new URL('./files.worker.ts', import.meta.url), { type: 'module' });
+
+/** Starts the worker of the next task before there is one. */
+export function prepare(): void {
+  if (waiting) return;
+  const own = (waiting = newWorker());
+  // One that could not be loaded would never answer.
+  own.addEventListener('error', () => {
+    if (waiting === own) waiting = null;
+  });
+}
+
 /** Runs a task in a worker of its own, which ends with it, or when the signal says so. */
 async function inWorker<T>(
   task: (remote: Remote<FileWork>) => Promise<T>,
   signal?: AbortSignal,
 ): Promise<T> {
-  const worker = new Worker(new URL('./files.worker.ts', import.meta.url), { type: 'module' });
+  const worker = waiting ?? newWorker();
+  waiting = null;
   const remote = wrap<FileWork>(worker);
   const watched = watch(
     worker,

@@ -8,6 +8,7 @@ import type { Delta } from '@ignis/core/scene/model/delta';
 import type { Scene } from '@ignis/core/scene/model/schema';
 import type { Crossing } from '@ignis/core/sources/crossings';
 import type { LineSource } from '@ignis/core/sources/line-source';
+import type { Span } from './spans';
 import type { Floor } from '@ignis/core/sources/shadow-sheets';
 
 export interface PreviewRequest {
@@ -20,6 +21,8 @@ export interface PreviewRequest {
   shown: number | null;
   /** Whether to make the whole picture, and measure what each part cost. */
   measure: boolean;
+  /** Which of the screens is seen: the worker draws on it, or on the other one. */
+  screen: number;
 }
 
 /** A request as it is sent: of the scene, what is new against the one in the last request. */
@@ -31,16 +34,23 @@ export interface Patch {
   pixels: Uint8ClampedArray<ArrayBuffer>;
 }
 
-/** A picture of `region`: the patches are laid on the one that was shown, or cover all of it. */
+/**
+ * A picture of `region`: drawn on a screen, or else in patches, which are laid on the one that was shown or cover all of
+ * it.
+ */
 export interface Preview {
   number: number;
   region: Region;
   scale: number;
+  /** The screen that it is drawn on; null if the patches are to be drawn. */
+  screen: number | null;
   patches: Patch[];
   /** How long the render took, ms. */
   took: number;
   /** What each part cost, if it was asked for. */
   costs: Cost[] | undefined;
+  /** What was loaded since the last preview. */
+  loaded: Span[];
   /** What is cached from render to render, bytes. */
   cached: number;
   /** What of the memory of pixels is in use, was at most, and its size, bytes. */
@@ -108,7 +118,13 @@ export interface Engine {
   follow(newest: Int32Array<SharedArrayBuffer> | null): void;
   /** Holds a lock of this name as long as the worker lives; resolves when it does. */
   live(lock: string): Promise<void>;
+  /** Two canvases that previews are drawn on. */
+  useScreens(canvases: OffscreenCanvas[]): void;
   addAsset(name: string, bytes: Blob): void;
+  /** Loads and runs what most scenes need, until one asks for its picture. */
+  rehearse(): Promise<void>;
+  /** Makes fonts and pictures ready, by their names, before a picture asks for them. */
+  prepare(faces: readonly string[], pictures: readonly string[]): Promise<void>;
   /** Null if a newer preview was asked for meanwhile. */
   preview(number: number, request: SentRequest): Promise<Preview | null>;
   /** A part of a scene, straight 8-bit RGBA. */

@@ -9,14 +9,40 @@ const INTERVAL = 500;
 /** How often the page looks whether one came, ms. */
 const LOOK = 1000;
 
-let sent = 0;
+/** Calls between two looks at the clock, which on some machines takes longer than a small kernel. */
+const SELDOM = 64;
 
-/** Called by a worker amid its work, as often as it likes: lets the page know that it goes on. */
-export function heartbeat(): void {
+let sent = 0;
+let calls = 0;
+
+/** Lets the page know that the worker goes on. */
+function heartbeat(): void {
   const now = performance.now();
   if (now - sent < INTERVAL) return;
   sent = now;
   postMessage(HEARTBEAT);
+}
+
+/** Called by a worker amid its work, thousands of times a second if it likes: sends a heartbeat now and then. */
+export function goesOn(): void {
+  if (++calls % SELDOM === 0) heartbeat();
+}
+
+/** How often the page is told how far some work is, ms. */
+const REPORT = 80;
+let reported = 0;
+
+/** Tells the page the share (0–1) of its work that a worker has done; now and then of many. */
+export function report(done: number): void {
+  const now = performance.now();
+  if (now - reported < REPORT) return;
+  reported = now;
+  postMessage({ progress: done } satisfies Progress);
+}
+
+/** How far some work is. */
+export interface Progress {
+  progress: number;
 }
 
 /**

@@ -9,8 +9,9 @@ import { boxOf } from '@ignis/core/scene/arrange/placement';
 import type { Layer } from '@ignis/core/scene/model/schema';
 import { selectionToMask } from '@ignis/core/scene/edits/selection-edits';
 import { subjectsFor } from '@ignis/core/scene/arrange/subjects';
-import { bringInPicture, PICTURES } from '../../files/bring-in';
-import { useBench } from '../../state/bench';
+import { bringInPicture } from '../../files/bring-in';
+import { PICTURES } from '../../files/accepted';
+import { useBench, useBenchThrottled } from '../../state/bench';
 import { useBrush } from '../../state/brush';
 import { Menu, type MenuEntry } from '../../ui/menu';
 import { beginMasking } from '../modes/mask/masking';
@@ -19,7 +20,7 @@ import { tellFailure } from '../../state/failure';
 /** What a mask can be made of, or have added. */
 export function AddPart({ layer, label }: { layer: Layer; label: string }) {
   const chooser = useRef<HTMLInputElement>(null);
-  const scene = useBench((s) => s.scene);
+  const scene = useBenchThrottled((s) => s.scene);
   const { change, set } = useBench.getState();
   const put = (shape: MaskShape, moves = true): string => {
     // What comes after others lies within them, as a second fade does.

@@ -1,6 +1,14 @@
+import { memo, type ComponentType } from 'react';
 import { blendParameter } from '@ignis/core/blend/parameter';
 import { percent } from '@ignis/core/definitions/parameter';
-import { clipBase, setEnd, setLayer, setLamp, setScene } from '@ignis/core/scene/edits/layer-edits';
+import {
+  clipBase,
+  findLayer,
+  setEnd,
+  setLayer,
+  setLamp,
+  setScene,
+} from '@ignis/core/scene/edits/layer-edits';
 import type { Layer, Scene } from '@ignis/core/scene/model/schema';
 import {
   bodyParameters,
@@ -9,7 +17,7 @@ import {
   mixingParameters,
 } from '@ignis/core/scene/model/schema';
 import { definitionOf } from '@ignis/core/sources/index';
-import { liveEdit, useBench, useSelectedLayer } from '../../state/bench';
+import { liveEdit, useBench, useBenchThrottled, useSelectedLayer } from '../../state/bench';
 import { ColourField } from '../../ui/colour-field';
 import { NameField } from '../../ui/name-field';
 import { NumberField } from '../../ui/number-field';
@@ -46,8 +54,6 @@ export function Chain() {
 function OfLayer({ layer }: { layer: Layer }) {
   const { change } = useBench.getState();
   const definition = definitionOf(layer.source);
-  const live = liveEdit('Change the blend');
-  const through = landsThrough(layer);
   return (
     <>
       <div className="mb-3 flex items-baseline justify-between gap-2">
@@ -62,27 +68,35 @@ function OfLayer({ layer }: { layer: Layer }) {
         <span className="text-sm text-dim">{definition.label}</span>
       </div>
       <div className="flex flex-col gap-3">
-        {!grades(layer) && <Look layer={layer} />}
-        <SourceNode layer={layer} />
-        <Placement layer={layer} />
+        {!grades(layer) && <nodes.Look layer={layer} />}
+        <nodes.Source layer={layer} />
+        <nodes.Placement layer={layer} />
         <div className="flex flex-col">
-          <Steps layer={layer} />
+          <nodes.Steps layer={layer} />
         </div>
-        {!grades(layer) && !through && <Body layer={layer} />}
-        <ClipNode layer={layer} />
-        <MaskNode layer={layer} />
-        <WeaveNode layer={layer} />
-        <Node title="Blend" last>
-          <ParameterControls
-            parameters={through ? OPACITY : BLEND}
-            values={{ blend: layer.blend, opacity: layer.opacity }}
-            onChange={(v) => live.change(setLayer(layer.id, v as Partial<Layer>))}
-            onDone={live.done}
-            edits={(v) => setLayer(layer.id, v as Partial<Layer>)}
-          />
-        </Node>
+        {!grades(layer) && !landsThrough(layer) && <nodes.Body layer={layer} />}
+        <nodes.Clip layer={layer} />
+        <nodes.Mask layer={layer} />
+        <nodes.Weave layer={layer} />
+        <nodes.Blend layer={layer} />
       </div>
     </>
+  );
+}
+
+/** How a layer is laid on what lies beneath it. */
+function Blend({ layer }: { layer: Layer }) {
+  const live = liveEdit('Change the blend');
+  return (
+    <Node title="Blend" last>
+      <ParameterControls
+        parameters={landsThrough(layer) ? OPACITY : BLEND}
+        values={{ blend: layer.blend, opacity: layer.opacity }}
+        onChange={(v) => live.change(setLayer(layer.id, v as Partial<Layer>))}
+        onDone={live.done}
+        edits={(v) => setLayer(layer.id, v as Partial<Layer>)}
+      />
+    </Node>
   );
 }
 
@@ -108,7 +122,7 @@ function Body({ layer }: { layer: Layer }) {
 /** Whether the layer shows only where the one beneath has coverage. */
 function ClipNode({ layer }: { layer: Layer }) {
   const { change } = useBench.getState();
-  const base = useBench((s) => clipBase(s.scene, layer.id));
+  const base = useBenchThrottled((s) => clipBase(s.scene, layer.id));
   if (!base && !layer.clip) return null;
   return (
     <Node
@@ -124,6 +138,32 @@ function ClipNode({ layer }: { layer: Layer }) {
     />
   );
 }
+
+/**
+ * A node that is rendered only when the parts of the layer change that it shows; of all else it sees what was some frames
+ * of a drag ago.
+ */
+function showing(parts: readonly (keyof Layer)[], Inner: ComponentType<{ layer: Layer }>) {
+  const Still = memo(Inner);
+  return function Showing({ layer }: { layer: Layer }) {
+    const before = useBenchThrottled((s) => findLayer(s.scene, layer.id));
+    const isSame = before && parts.every((part) => layer[part] === before[part]);
+    return <Still layer={isSame ? before : layer} />;
+  };
+}
+
+/** The nodes of a layer, and what of it each shows. */
+const nodes = {
+  Look: showing(['dials', 'steps'], Look),
+  Source: showing(['source', 'layers'], SourceNode),
+  Placement: showing(['placement'], Placement),
+  Steps: showing(['steps'], Steps),
+  Body: showing(['body'], Body),
+  Clip: showing(['clip'], ClipNode),
+  Mask: showing(['mask'], MaskNode),
+  Weave: showing(['weave'], WeaveNode),
+  Blend: showing(['blend', 'opacity'], Blend),
+};
 
 function OfScene() {
   const scene = useBench((s) => s.scene);

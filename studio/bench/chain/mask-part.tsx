@@ -13,7 +13,7 @@ import { findLayer } from '@ignis/core/scene/edits/layer-edits';
 import type { MaskOwner } from '@ignis/core/scene/edits/mask-edits';
 import { removePart, setPart, setPartShape } from '@ignis/core/scene/edits/mask-edits';
 import type { Scene } from '@ignis/core/scene/model/schema';
-import { liveEdit, useBench } from '../../state/bench';
+import { liveEdit, useBench, useBenchThrottled } from '../../state/bench';
 import { useBrush } from '../../state/brush';
 import { ChoiceField } from '../../ui/choice-field';
 import { NumberField } from '../../ui/number-field';
@@ -77,7 +77,7 @@ function PartValues({
 
 /** One part of a mask: what it does to those before it, and what it is. */
 export function Part({ owner, part }: { owner: MaskOwner; part: MaskPart }) {
-  const scene = useBench((s) => s.scene);
+  const scene = useBenchThrottled((s) => s.scene);
   const open = useBench((s) => s.part === part.id);
   const { change, set } = useBench.getState();
   const { shape } = part;

@@ -4,12 +4,12 @@ import { percent } from '@ignis/core/definitions/parameter';
 import { maskParameters } from '@ignis/core/masks/mask';
 import { brushParameters } from '@ignis/core/brush/stroke';
 import { canBake } from '@ignis/core/scene/edits/bake';
-import { newId } from '@ignis/core/scene/model/make';
+import { newId } from '@ignis/core/scene/model/new-id';
 import { putMask, setMask } from '@ignis/core/scene/edits/mask-edits';
 import type { Layer } from '@ignis/core/scene/model/schema';
 import { everyLayer } from '@ignis/core/scene/model/schema';
 import { copyMask, selectMaskOf, shareMask } from '@ignis/core/scene/edits/selection-edits';
-import { liveEdit, useBench } from '../../state/bench';
+import { liveEdit, useBench, useBenchThrottled } from '../../state/bench';
 import { useBrush } from '../../state/brush';
 import { Menu } from '../../ui/menu';
 import { ParameterControls } from '../../ui/parameter-controls';
@@ -79,7 +79,7 @@ export function MaskNode({ layer }: { layer: Layer }) {
 
 /** What else can be done with a mask. */
 function MaskMenu({ layer }: { layer: Layer }) {
-  const scene = useBench((s) => s.scene);
+  const scene = useBenchThrottled((s) => s.scene);
   const { change } = useBench.getState();
   const others = everyLayer(scene.layers)
     .filter((l) => l.id !== layer.id)

@@ -10,13 +10,13 @@ import {
   setLight,
   setPass,
 } from '@ignis/core/scene/edits/line-edits';
-import { newId } from '@ignis/core/scene/model/make';
+import { newId } from '@ignis/core/scene/model/new-id';
 import type { Layer } from '@ignis/core/scene/model/schema';
 import { everyLayer } from '@ignis/core/scene/model/schema';
 import type { LineSource } from '@ignis/core/sources/line-source';
 import type { Pass } from '@ignis/core/sources/pass';
 import { newPass, passParameters } from '@ignis/core/sources/pass';
-import { liveEdit, useBench } from '../../state/bench';
+import { liveEdit, useBench, useBenchThrottled } from '../../state/bench';
 import { Button } from '../../ui/button';
 import { ColourField } from '../../ui/colour-field';
 import { Menu, type MenuEntry } from '../../ui/menu';
@@ -31,7 +31,7 @@ import { isLine } from '@ignis/core/scene/model/traits';
 /** The passes of a line, front first, and the colour of its light. */
 export function Passes({ layer }: { layer: Layer & { source: LineSource } }) {
   const { source } = layer;
-  const layers = useBench((s) => s.scene.layers);
+  const layers = useBenchThrottled((s) => s.scene.layers);
   const { change, drag, drop } = useBench.getState();
   const open = useBench((s) => s.pass);
   const setOpen = (pass: string | null) => useBench.getState().set({ pass });

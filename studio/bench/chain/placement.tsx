@@ -9,7 +9,7 @@ import type { Quad } from '@ignis/core/geometry/quad';
 import { cornered, placed, repivoted } from '@ignis/core/scene/arrange/placement';
 import type { Placement as Place } from '@ignis/core/definitions/placement';
 import type { Layer } from '@ignis/core/scene/model/schema';
-import { liveEdit, useBench } from '../../state/bench';
+import { liveEdit, useBench, useBenchThrottled } from '../../state/bench';
 import { useFonts } from '../../state/fonts';
 import { NumberField } from '../../ui/number-field';
 import { PlaceFields } from '../../ui/place-fields';
@@ -20,7 +20,7 @@ export function Placement({ layer }: { layer: Layer }) {
   const { change } = useBench.getState();
   const pivot = useBench((s) => s.pivot);
   useFonts();
-  const scene = useBench((s) => s.scene);
+  const scene = useBenchThrottled((s) => s.scene);
   const box = ownBox(scene, layer);
   if (!box) return null;
   const live = liveEdit('Place');

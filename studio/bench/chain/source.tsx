@@ -15,7 +15,7 @@ import { spillParameters } from '@ignis/core/sources/spill';
 import type { TextSource } from '@ignis/core/sources/text';
 import { setLightOf, setLightOrShadow } from '@ignis/core/scene/edits/spill-edits';
 import { subjectsFor } from '@ignis/core/scene/arrange/subjects';
-import { liveEdit, useBench } from '../../state/bench';
+import { liveEdit, useBench, useBenchThrottled } from '../../state/bench';
 import { Button } from '../../ui/button';
 import { ChoiceField } from '../../ui/choice-field';
 import { ParameterControls } from '../../ui/parameter-controls';
@@ -89,7 +89,7 @@ function LightOrShadow({ id, source }: { id: string; source: SpillSource | CastS
   const isLight = definitionOf(source).reference?.as === 'light';
   const word = isLight ? 'light' : 'shadow';
   const edit = (v: object) => setLightOrShadow(id, v);
-  const scene = useBench((s) => s.scene);
+  const scene = useBenchThrottled((s) => s.scene);
   const { change } = useBench.getState();
   const live = liveEdit(`Change the ${word}`);
   const original = findLayer(scene, of);

@@ -13,8 +13,9 @@ import { everyLayer } from '@ignis/core/scene/model/schema';
 import { heightInScene, withLengths } from '@ignis/core/scene/edits/style-edits';
 import { keptForSelection } from '@ignis/core/scene/edits/selection-edits';
 import { pixelSteps, stepOfKind, steps } from '@ignis/core/steps/index';
-import { bringInPicture, PICTURES } from '../../files/bring-in';
-import { useBench } from '../../state/bench';
+import { bringInPicture } from '../../files/bring-in';
+import { PICTURES } from '../../files/accepted';
+import { useBench, useBenchThrottled } from '../../state/bench';
 import { ChoiceField } from '../../ui/choice-field';
 import { PictureChoice } from '../../ui/picture-context';
 import { LiveList } from './live-list';
@@ -52,8 +53,8 @@ const SELECTED = 'selected';
 
 /** The kept selection that a step works within, if there are any. */
 function StepWithin({ layer, id }: { layer: Layer; id: string }) {
-  const kept = useBench((s) => s.scene.kept);
-  const selected = useBench((s) => s.scene.selection !== null);
+  const kept = useBenchThrottled((s) => s.scene.kept);
+  const selected = useBenchThrottled((s) => s.scene.selection !== null);
   const step = layer.steps.find((s) => s.id === id);
   if (!step || stepOfKind(step.kind).works !== 'pixels') return null;
   if (kept.length === 0 && !selected && step.within === undefined) return null;
@@ -86,7 +87,7 @@ function StepWithin({ layer, id }: { layer: Layer; id: string }) {
 
 /** Lets controls within choose among the pictures of the scene, or bring in another. */
 export function WithPictures({ children }: { children: React.ReactNode }) {
-  const layers = useBench((s) => s.scene.layers);
+  const layers = useBenchThrottled((s) => s.scene.layers);
   const chooser = useRef<HTMLInputElement>(null);
   const answer = useRef<(asset: string | null) => void>(() => undefined);
   const value = useMemo(() => {

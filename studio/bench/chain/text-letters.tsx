@@ -11,7 +11,7 @@ import { hasFeature, offeredFeatures, withFeature } from '@ignis/core/text/featu
 import { isReady, layoutOf } from '@ignis/core/text/layout';
 import { faceNamed } from '@ignis/core/text/library';
 import { bringInFont, FONTS } from '../../files/bring-in-font';
-import { liveEdit, useBench } from '../../state/bench';
+import { liveEdit, useBench, useBenchThrottled } from '../../state/bench';
 import { FontChoice } from '../../ui/font-context';
 import { fontTitle } from '../../ui/font-words';
 import { ParameterControls } from '../../ui/parameter-controls';
@@ -31,7 +31,7 @@ export function LetterControls({
 }) {
   const chooser = useRef<HTMLInputElement>(null);
   const answer = useRef<(font: string | null) => void>(() => undefined);
-  const scene = useBench((s) => s.scene);
+  const scene = useBenchThrottled((s) => s.scene);
   const { source } = layer;
   const range = rangesOver(source, from, to)[0]!;
   const { style } = range;

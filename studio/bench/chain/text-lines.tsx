@@ -5,7 +5,7 @@ import { changeText, pathBeneath, putAlong } from '@ignis/core/scene/edits/text-
 import type { TextContent } from '@ignis/core/text/content';
 import { alongParameters, paragraphParameters } from '@ignis/core/text/content';
 import { isReady, layoutOf } from '@ignis/core/text/layout';
-import { liveEdit, useBench } from '../../state/bench';
+import { liveEdit, useBench, useBenchThrottled } from '../../state/bench';
 import { Menu } from '../../ui/menu';
 import { NumberField } from '../../ui/number-field';
 import { ParameterControls } from '../../ui/parameter-controls';
@@ -20,7 +20,7 @@ const SIDE = {
 
 /** How the lines stand: aligned, in a box, along a line of light. */
 export function Lines({ layer }: { layer: TextLayer }) {
-  const scene = useBench((s) => s.scene);
+  const scene = useBenchThrottled((s) => s.scene);
   const { change, select, set } = useBench.getState();
   const { source } = layer;
   const { box, along } = source;

@@ -1,6 +1,6 @@
 import { drawnLayer } from '@ignis/core/scene/bound/bind';
 import { addInFront, setLayer } from '@ignis/core/scene/edits/layer-edits';
-import { newId } from '@ignis/core/scene/model/make';
+import { newId } from '@ignis/core/scene/model/new-id';
 import { changeText, outlinedText, splitIntoLetters } from '@ignis/core/scene/edits/text-edits';
 import { staggerParameters } from '@ignis/core/text/content';
 import { isReady } from '@ignis/core/text/layout';

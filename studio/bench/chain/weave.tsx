@@ -8,7 +8,7 @@ import { subjectsFor } from '@ignis/core/scene/arrange/subjects';
 import { putWeave, setWeave } from '@ignis/core/scene/edits/weave-edits';
 import type { Weave } from '@ignis/core/weave/weave';
 import { weaveParameters } from '@ignis/core/weave/weave';
-import { liveEdit, useBench } from '../../state/bench';
+import { liveEdit, useBench, useBenchThrottled } from '../../state/bench';
 import { ChoiceField } from '../../ui/choice-field';
 import { ParameterControls } from '../../ui/parameter-controls';
 import { beginWeaving, weaveItself } from '../modes/weave/weaving';
@@ -84,7 +84,7 @@ function OtherNode({ layer }: { layer: Layer }) {
 }
 
 function OfWeave({ layer, weave }: { layer: Layer; weave: Weave }) {
-  const scene = useBench((s) => s.scene);
+  const scene = useBenchThrottled((s) => s.scene);
   const { change, set } = useBench.getState();
   const live = liveEdit('Change the weave');
   const subject = findLayer(scene, weave.with);

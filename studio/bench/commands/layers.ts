@@ -18,11 +18,11 @@ import {
   newFill,
   newGrade,
   newGroup,
-  newId,
   newLineOf,
   newShape,
   newStep,
 } from '@ignis/core/scene/model/make';
+import { newId } from '@ignis/core/scene/model/new-id';
 import type { Layer } from '@ignis/core/scene/model/schema';
 import { isShaped } from '@ignis/core/scene/model/traits';
 import type { StartingPoint } from '@ignis/core/scene/starting-points/index';

@@ -1,6 +1,6 @@
 import type { RefObject } from 'react';
 import type { Point } from '@ignis/core/geometry/affine';
-import { newId } from '@ignis/core/scene/model/make';
+import { newId } from '@ignis/core/scene/model/new-id';
 import { putGuide, removeGuide } from '@ignis/core/scene/edits/layer-edits';
 import type { Guide } from '@ignis/core/scene/model/schema';
 import { useShallow } from 'zustand/react/shallow';

@@ -1,56 +1,43 @@
-import { useEffect, useState } from 'react';
 import { useShallow } from 'zustand/react/shallow';
-import { useBench } from '../../state/bench';
+import { useBench, type View } from '../../state/bench';
+import { useUrl } from '../../ui/use-url';
 
-/** How long the stage may be without a picture before it says that one is being made, ms. */
-const SILENT = 300;
+interface Props {
+  cover: Blob | string | null;
+  view: View;
+  /** The size of the scene, px. */
+  width: number;
+  height: number;
+}
 
-/** Until the picture of the scene is made: the one that is stored of it, scaled, and a word that it is being made. */
+/** The stored picture of a scene where its own will stand. */
+export function CoverPicture({ cover, view, width, height }: Props) {
+  const url = useUrl(cover);
+  return (
+    url && (
+      <img
+        src={url}
+        alt=""
+        data-testid="cover"
+        className="absolute top-0 left-0 origin-top-left"
+        style={{
+          transform: `translate(${view.x}px, ${view.y}px)`,
+          width: width * view.zoom,
+          height: height * view.zoom,
+        }}
+      />
+    )
+  );
+}
+
+/** Until the picture of the scene is made: the one that is stored of it, scaled. */
 export function Cover() {
-  const { cover, isShown, view, width, height, resumePictures } = useBench(
+  const { isShown, resumePictures, ...cover } = useBench(
     useShallow((s) => ({
       ...{ cover: s.cover, isShown: s.isShown, view: s.view, resumePictures: s.resumePictures },
       ...{ width: s.scene.width, height: s.scene.height },
     })),
   );
-  const [url, setUrl] = useState<string | null>(null);
-  const [isSaid, setSaid] = useState(false);
-  useEffect(() => {
-    if (!cover) return setUrl(null);
-    const made = URL.createObjectURL(cover);
-    setUrl(made);
-    return () => URL.revokeObjectURL(made);
-  }, [cover]);
-  useEffect(() => {
-    setSaid(false);
-    if (isShown) return;
-    const timer = setTimeout(() => setSaid(true), SILENT);
-    return () => clearTimeout(timer);
-  }, [isShown]);
-
   if (isShown || resumePictures) return null;
-  return (
-    <>
-      {url && (
-        <img
-          src={url}
-          alt=""
-          className="absolute top-0 left-0 origin-top-left"
-          style={{
-            transform: `translate(${view.x}px, ${view.y}px)`,
-            width: width * view.zoom,
-            height: height * view.zoom,
-          }}
-        />
-      )}
-      {isSaid && (
-        <div
-          role="status"
-          className="absolute bottom-4 left-1/2 -translate-x-1/2 rounded-full border border-line bg-panel/90 px-4 py-1.5 text-sm text-dim"
-        >
-          The picture is being made…
-        </div>
-      )}
-    </>
-  );
+  return <CoverPicture {...cover} />;
 }

@@ -4,17 +4,26 @@ import { fittedRamp } from '@ignis/core/pixels/fitted-ramp';
 import { useColours } from '../../state/colours';
 import { rampCss } from '../../ui/ramp-css';
 import { follow, stagePoint } from './pointer';
+import type { Screens } from './screens';
 
 interface Props {
   stage: RefObject<HTMLElement | null>;
-  canvas: RefObject<HTMLCanvasElement | null>;
+  screens: RefObject<Screens | null>;
 }
 
 /** So many colours are read along a way. */
 const READ = 200;
 
+/** The pixels of a canvas that a worker draws on: the page can read only a copy. */
+function copyOf(canvas: HTMLCanvasElement): OffscreenCanvasRenderingContext2D {
+  const copy = new OffscreenCanvas(Math.max(1, canvas.width), Math.max(1, canvas.height));
+  const context = copy.getContext('2d', { willReadFrequently: true })!;
+  context.drawImage(canvas, 0, 0);
+  return context;
+}
+
 /** The stage while colours are picked from its picture: what is under the pointer, or along its way, is shown. */
-export function PickColour({ stage, canvas }: Props) {
+export function PickColour({ stage, screens }: Props) {
   const picking = useColours((s) => s.picking);
   const [at, setAt] = useState<(Point & { colour: string }) | null>(null);
   const [way, setWay] = useState<{ from: Point; to: Point; colours: string[] } | null>(null);
@@ -33,10 +42,11 @@ export function PickColour({ stage, canvas }: Props) {
   const place = (e: { clientX: number; clientY: number }) => stagePoint(stage.current!, e);
   /** The colours of the picture at places of the stage; those beside it are left out. */
   const seen = (places: readonly Point[]): string[] => {
-    const element = canvas.current!;
+    const element = screens.current?.front();
+    if (!element) return [];
     const origin = stage.current!.getBoundingClientRect();
     const box = element.getBoundingClientRect();
-    const context = element.getContext('2d')!;
+    const context = copyOf(element);
     return places.flatMap((p) => {
       const x = Math.floor(((p.x + origin.x - box.x) / box.width) * element.width);
       const y = Math.floor(((p.y + origin.y - box.y) / box.height) * element.height);

@@ -14,6 +14,7 @@ function bench(megapixels: number, perMegapixel: number) {
   const shown: [halvings: number, isFine: boolean][] = [];
   const state = {
     isBusy: false,
+    isLong: false,
     failures: [] as unknown[],
     perMegapixel,
     fails: false,
@@ -35,6 +36,7 @@ function bench(megapixels: number, perMegapixel: number) {
     show: ({ halvings }, isFine) => void shown.push([halvings, isFine]),
     took: ({ took }) => took,
     busy: (is) => void (state.isBusy = is),
+    long: (is) => void (state.isLong = is),
     failed: (error) => void state.failures.push(error),
   };
   return { scheduler: previewScheduler(ports), asked, shown, state };
@@ -97,6 +99,35 @@ describe('the scheduler of previews', () => {
     await vi.advanceTimersByTimeAsync(2000);
     expect(shown.at(-1)).toEqual([0, true]);
     expect(state.isBusy).toBe(false);
+  });
+
+  it('gives up a picture that takes long, and makes it when it is asked to', async () => {
+    const { scheduler, shown, state } = bench(1, 4000);
+    scheduler.changed();
+    await vi.advanceTimersByTimeAsync(100);
+    expect(state.isLong).toBe(true);
+    await vi.advanceTimersByTimeAsync(1500);
+    expect(shown).toEqual([[1, false]]);
+    expect(state.isLong).toBe(true);
+    scheduler.giveUp();
+    expect([state.isLong, state.isBusy]).toEqual([false, false]);
+    await vi.advanceTimersByTimeAsync(10_000);
+    expect(shown).toEqual([[1, false]]);
+    scheduler.refine();
+    await vi.advanceTimersByTimeAsync(10_000);
+    expect(shown.at(-1)).toEqual([0, true]);
+    expect(state.isLong).toBe(false);
+  });
+
+  it('does not count the frames of a drag among what takes long', async () => {
+    const { scheduler, state } = bench(1, 5);
+    scheduler.changed();
+    await vi.advanceTimersByTimeAsync(1000);
+    for (let i = 0; i < 5; i++) {
+      scheduler.changed();
+      await vi.advanceTimersByTimeAsync(4);
+      expect(state.isLong).toBe(false);
+    }
   });
 
   it('tells of a failure once, and goes on with the next change', async () => {

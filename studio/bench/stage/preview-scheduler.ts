@@ -11,6 +11,8 @@ const REST = 110;
 const AGAIN = 30;
 /** The most often the scale may be halved while things change. */
 const COARSEST = 2;
+/** How often the scale of the very first picture is halved: whatever it shows is not cached yet. */
+const FIRST = 1;
 /** How far the pace of one frame moves the one that is expected. */
 const LEARNS = 0.4;
 
@@ -34,6 +36,8 @@ export interface PreviewPorts<P> {
   took(made: P): number;
   /** Whether what is shown is still to be replaced. */
   busy(is: boolean): void;
+  /** Whether a picture is being made that may take long: the first of all, or a fine one. */
+  long(is: boolean): void;
   /** A picture could not be made; not called again until one could. */
   failed(error: unknown): void;
 }
@@ -43,6 +47,8 @@ export interface PreviewScheduler {
   changed(): void;
   /** Asks for a fine picture now. */
   refine(): void;
+  /** Gives up what is being made, and shows nothing finer until something changes, or `refine`. */
+  giveUp(): void;
   /** Ends it: nothing is asked for or shown any more. */
   stop(): void;
 }
@@ -50,7 +56,7 @@ export interface PreviewScheduler {
 /** A scheduler of previews. It asks for nothing until something changes. */
 export function previewScheduler<P>(ports: PreviewPorts<P>): PreviewScheduler {
   let stopped = false;
-  let flight: { isFine: boolean } | null = null;
+  let flight: { isFine: boolean; isFirst: boolean } | null = null;
   let isNext = false;
   let isNoted = false;
   let isFineShown = false;
@@ -58,7 +64,7 @@ export function previewScheduler<P>(ports: PreviewPorts<P>): PreviewScheduler {
   let resting: ReturnType<typeof setTimeout> | undefined;
   /** Time that a megapixel took lately, ms. */
   let pace = 40;
-  let halvings = 0;
+  let halvings = FIRST;
   /** How often the scale of the last picture was halved: the first at a scale has nothing cached. */
   let last: number | null = null;
   /** Changes so far: a picture made before the last one is not yet what shall be seen. */
@@ -78,10 +84,11 @@ export function previewScheduler<P>(ports: PreviewPorts<P>): PreviewScheduler {
       isNext = true;
       return;
     }
-    const own = { isFine };
+    const own = { isFine, isFirst: last === null };
     const seen = changes;
     flight = own;
-    if (!isFine) adapt();
+    ports.long(own.isFine || own.isFirst);
+    if (!isFine && last !== null) adapt();
     const used = isFine ? 0 : halvings;
     try {
       const asked = ports.request(used);
@@ -102,7 +109,12 @@ export function previewScheduler<P>(ports: PreviewPorts<P>): PreviewScheduler {
       hasFailed = true;
       ports.busy(false);
     }
-    if (flight === own) flight = null;
+    if (flight === own) {
+      flight = null;
+      ports.long(false);
+    }
+    // Nobody waits to see whether there are more changes before the first fine picture.
+    if (own.isFirst && last !== null && !isNext && !stopped) return void launch(true);
     if (isNext && !stopped) {
       isNext = false;
       void launch(false);
@@ -130,6 +142,13 @@ export function previewScheduler<P>(ports: PreviewPorts<P>): PreviewScheduler {
       resting = setTimeout(rest, REST);
     },
     refine: () => void launch(true),
+    giveUp() {
+      clearTimeout(resting);
+      flight = null;
+      isNext = false;
+      ports.long(false);
+      ports.busy(false);
+    },
     stop() {
       stopped = true;
       clearTimeout(resting);

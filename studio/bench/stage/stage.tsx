@@ -1,5 +1,5 @@
 import { useGesture } from '@use-gesture/react';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useLayoutEffect, useRef, useState } from 'react';
 import type { Point } from '@ignis/core/geometry/affine';
 import { findLayer } from '@ignis/core/scene/edits/layer-edits';
 import { useShallow } from 'zustand/react/shallow';
@@ -13,9 +13,11 @@ import { MaskCanvas, MovingEdge, useShownOver } from '../modes/mask/mask-shown';
 import { Grid, Guides, Rulers } from './aids';
 import { Cover } from './cover';
 import { LayerOutline } from './layer-outline';
+import { Making } from './making';
 import { ModeBar } from './mode-bar';
 import { PickColour } from './pick-colour';
 import { follow, scenePoint } from './pointer';
+import type { Screens } from './screens';
 import { shownScene, usePreview } from './use-preview';
 import { useSpacePressed } from './use-space-pressed';
 import { fitted, stageSize, zoomedAt } from './view';
@@ -28,7 +30,8 @@ interface Props {
 /** The picture, and over it the handles of what is selected. */
 export function Stage({ onFiles }: Props) {
   const element = useRef<HTMLDivElement>(null);
-  const canvas = useRef<HTMLCanvasElement>(null);
+  const picture = useRef<HTMLDivElement>(null);
+  const screens = useRef<Screens>(null);
   const [size, setSize] = useState({ width: 0, height: 0 });
   const [panning, setPanning] = useState(false);
   const space = useSpacePressed();
@@ -48,16 +51,18 @@ export function Stage({ onFiles }: Props) {
   const layer = useSelectedLayer() ?? null;
   const hovered = useBench((s) => findLayer(s.scene, s.hovered));
   const over = useShownOver(size);
-  usePreview(canvas, size);
+  usePreview(picture, screens, size);
   useFontsOfScene();
   useFonts();
 
-  useEffect(() => {
-    const watch = new ResizeObserver(([entry]) => {
-      const { width, height } = entry!.contentRect;
+  // The first size before the stage is seen, so that its picture need not wait for it.
+  useLayoutEffect(() => {
+    const sized = ({ width, height }: DOMRectReadOnly) => {
       Object.assign(stageSize, { width, height });
       setSize({ width: Math.round(width), height: Math.round(height) });
-    });
+    };
+    sized(element.current!.getBoundingClientRect());
+    const watch = new ResizeObserver(([entry]) => sized(entry!.contentRect));
     watch.observe(element.current!);
     return () => watch.disconnect();
   }, []);
@@ -189,11 +194,7 @@ export function Stage({ onFiles }: Props) {
         }}
       />
       <Cover />
-      <canvas
-        ref={canvas}
-        className="absolute top-0 left-0 origin-top-left"
-        data-testid="picture"
-      />
+      <div ref={picture} className="absolute top-0 left-0 origin-top-left" data-testid="picture" />
       {!comparing && over.view && over.look && (
         <MaskCanvas view={over.view} isNew={over.isNew} look={over.look} />
       )}
@@ -217,9 +218,10 @@ export function Stage({ onFiles }: Props) {
         {!comparing && <Guides stage={element} {...size} />}
         {overGuides && overlay}
         <Rulers stage={element} {...size} />
-        <PickColour stage={element} canvas={canvas} />
+        <PickColour stage={element} screens={screens} />
       </svg>
       <ModeBar />
+      <Making />
       {comparing && <Notice text="Comparing" />}
       {dropping && (
         <div className="pointer-events-none absolute inset-3 grid place-items-center rounded-2xl border-2 border-dashed border-ember bg-black/40 text-lg">

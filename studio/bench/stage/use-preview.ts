@@ -1,6 +1,6 @@
 import { useEffect, type RefObject } from 'react';
 import type { Region } from '@ignis/core/pixels/region';
-import { covering, intersect, isEmpty, regionKey, wholeScene } from '@ignis/core/pixels/region';
+import { covering, intersect, isEmpty, wholeScene } from '@ignis/core/pixels/region';
 import { edit } from '@ignis/core/scene/edits/edit';
 import { findLayer } from '@ignis/core/scene/edits/layer-edits';
 import { setMask } from '@ignis/core/scene/edits/mask-edits';
@@ -11,10 +11,13 @@ import { useBench } from '../../state/bench';
 import { modeOf } from '../modes/index';
 import { pictureStands } from '../../state/crash-loop';
 import { useCosts } from '../../state/costs';
-import { endStage, preview } from '../../workers/engine';
+import { endTimes, noteNext, noteTimes } from '../../state/opening-times';
+import { useMaking } from '../../state/making';
+import { endStage, preview, stopPreview, whenProgress } from '../../workers/engine';
 import type { Preview } from '../../workers/protocol';
 import { tellFailure } from '../../state/failure';
 import { previewScheduler } from './preview-scheduler';
+import { screensIn, type Screens } from './screens';
 
 /**
  * Called on a change before anything on the page is drawn again: the worker can begin while the page goes on.
@@ -36,6 +39,9 @@ useBench.subscribe((now, before) => {
 
 /** Pixels beyond the stage that are made as well, so that a small pan shows no edge. */
 const BEYOND = 48;
+
+/** Counts the pictures that may take long. */
+let madeSoFar = 0;
 
 interface Size {
   width: number;
@@ -75,16 +81,25 @@ const without = (layers: readonly Layer[], id: string): Layer[] =>
   }));
 
 /**
- * Keeps a canvas showing what of the scene the stage shows. While things change, frames that would
+ * Keeps the picture showing what of the scene the stage shows. While things change, frames that would
  * be slow are made coarser, and made fine at rest; pan and zoom move the last picture at once.
  */
-export function usePreview(canvas: RefObject<HTMLCanvasElement | null>, stage: Size): void {
+export function usePreview(
+  picture: RefObject<HTMLElement | null>,
+  screens: RefObject<Screens | null>,
+  stage: Size,
+): void {
+  useEffect(() => {
+    screens.current = screensIn(picture.current!);
+    return () => screens.current?.remove();
+  }, [picture, screens]);
   useEffect(() => {
     if (stage.width === 0) return;
     let shown: Preview | null = null;
+    let hasAsked = false;
 
     const place = () => {
-      const element = canvas.current;
+      const element = picture.current;
       if (!element || !shown) return;
       const { view } = useBench.getState();
       const k = view.zoom / shown.scale;
@@ -107,38 +122,64 @@ export function usePreview(canvas: RefObject<HTMLCanvasElement | null>, stage: S
         const scale = fullScale() / 2 ** halvings;
         const region = regionAt(scene, view, stage, scale);
         if (isEmpty(region)) return null;
+        if (!hasAsked) noteNext('bench');
+        hasAsked = true;
         const made = preview({
           ...{ scene, region, scale },
           focus: selected,
           shown: shown?.number ?? null,
           measure: halvings === 0 && useCosts.getState().watched,
+          screen: screens.current!.index(),
         });
         return { megapixels: megapixelsOf(region), made };
       },
       show(made, isFine) {
-        const element = canvas.current;
+        const element = picture.current;
         if (!element) return;
-        draw(element, shown, made);
+        screens.current!.show(made, shown);
         shown = { ...made, patches: [] };
+        noteTimes(made.loaded);
+        noteNext(isFine ? 'fine picture' : 'coarse picture');
         if (made.costs) useCosts.setState({ last: made });
         element.dataset.shown = isFine ? 'fine' : 'coarse';
         element.dataset.frame = String(Number(element.dataset.frame ?? 0) + 1);
         element.dataset.took = made.took.toFixed(1);
-        if (!useBench.getState().isShown) useBench.getState().set({ cover: null, isShown: true });
+        // The next picture is asked for before the page draws anything anew.
+        if (!useBench.getState().isShown)
+          setTimeout(() => useBench.getState().set({ cover: null, isShown: true }));
         if (isFine) {
           endStage();
+          endTimes();
           pictureStands();
         }
         place();
       },
       took: (made) => made.took,
-      busy: (is) => canvas.current?.setAttribute('aria-busy', String(is)),
+      busy: (is) => picture.current?.setAttribute('aria-busy', String(is)),
+      long(is) {
+        // Frames of a drag end here too: those change nothing.
+        if (is) useMaking.setState({ since: ++madeSoFar, done: 0, isStopped: false });
+        else if (useMaking.getState().since !== null) useMaking.setState({ since: null });
+      },
       failed(error) {
         endStage();
         tellFailure('The picture could not be made', error);
       },
     });
 
+    whenProgress((done) => useMaking.getState().since !== null && useMaking.setState({ done }));
+    useMaking.setState({
+      stop() {
+        stopPreview();
+        scheduler.giveUp();
+        endStage();
+        useMaking.setState({ isStopped: true });
+      },
+      resume() {
+        useMaking.setState({ isStopped: false });
+        scheduler.refine();
+      },
+    });
     const changed = () => {
       place();
       scheduler.changed();
@@ -151,28 +192,11 @@ export function usePreview(canvas: RefObject<HTMLCanvasElement | null>, stage: S
     changed();
     return () => {
       scheduler.stop();
+      useMaking.setState({ since: null, isStopped: false });
       listeners.delete(changed);
       stopWatching();
     };
-  }, [canvas, stage.width, stage.height]); // eslint-disable-line react-hooks/exhaustive-deps -- the stage is its two sides
-}
-
-/** Lays a picture's patches on the one before, or on nothing if it is of another region. */
-function draw(element: HTMLCanvasElement, before: Preview | null, made: Preview): void {
-  const { region, patches } = made;
-  // Setting a size, even the same, clears a canvas.
-  const same = before && regionKey(before.region) === regionKey(region);
-  if (!same || before.scale !== made.scale) {
-    element.width = region.width;
-    element.height = region.height;
-  }
-  const context = element.getContext('2d')!;
-  for (const { region: part, pixels } of patches)
-    context.putImageData(
-      new ImageData(pixels, part.width, part.height),
-      part.x - region.x,
-      part.y - region.y,
-    );
+  }, [picture, screens, stage.width, stage.height]); // eslint-disable-line react-hooks/exhaustive-deps -- the stage is its two sides
 }
 
 /** The pixels at a scale that the stage shows of the scene, and a little beyond. */

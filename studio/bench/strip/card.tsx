@@ -7,7 +7,7 @@ import { flipLayer } from '@ignis/core/scene/arrange/arrange';
 import { clipBase, setLayer, ungroup } from '@ignis/core/scene/edits/layer-edits';
 import { colourLayer } from '@ignis/core/scene/edits/palette';
 import type { Layer } from '@ignis/core/scene/model/schema';
-import { useBench } from '../../state/bench';
+import { useBench, useBenchThrottled } from '../../state/bench';
 import { COLOUR_TYPE } from '../../state/colours';
 import { Menu, WithContextMenu, type MenuEntry } from '../../ui/menu';
 import { NameField } from '../../ui/name-field';
@@ -39,7 +39,7 @@ export const Card = memo(function Card({ layer, small, drop }: Props) {
   const { attributes, listeners, setNodeRef, transform, isDragging } = useDraggable({
     id: layer.id,
   });
-  const base = useBench((s) => clipBase(s.scene, layer.id));
+  const base = useBenchThrottled((s) => clipBase(s.scene, layer.id));
   const { change, select, selectAlso, set } = useBench.getState();
   const items: MenuEntry[] = [
     { label: 'Duplicate', hint: 'Ctrl D', run: () => duplicate(layer) },

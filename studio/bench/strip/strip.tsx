@@ -8,7 +8,7 @@ import {
 } from '@dnd-kit/core';
 import { useEffect, useRef, useState } from 'react';
 import { everyLayer } from '@ignis/core/scene/model/schema';
-import { useBench } from '../../state/bench';
+import { useBench, useBenchThrottled } from '../../state/bench';
 import { walk } from '../commands/strip';
 import { AddLayer } from '../add-layer';
 import { Cards } from './cards';
@@ -17,7 +17,7 @@ import { restrict } from './restrict';
 
 /** The layers as cards, from the back on the left to the front on the right. */
 export function Strip({ onPicture, onSvg }: { onPicture(): void; onSvg(): void }) {
-  const layers = useBench((s) => s.scene.layers);
+  const layers = useBenchThrottled((s) => s.scene.layers);
   const selected = useBench((s) => s.selected);
   const list = useRef<HTMLUListElement>(null);
   const [drop, setDrop] = useState<Drop | null>(null);

@@ -3,7 +3,7 @@ import { drawnLayer } from '@ignis/core/scene/bound/bind';
 import { newGroup, newScene } from '@ignis/core/scene/model/make';
 import { mapAround, placementOf } from '@ignis/core/scene/arrange/placement';
 import type { Layer, Scene } from '@ignis/core/scene/model/schema';
-import { useBench } from '../../state/bench';
+import { useBench, useBenchThrottled } from '../../state/bench';
 import { picture } from '../../workers/engine';
 import { grades, isEcho, isLightOrShadow } from '@ignis/core/scene/model/traits';
 import { withoutIt } from '../../state/failure';
@@ -24,7 +24,7 @@ export function useThumbnail(own: Layer): string | null {
   const width = useBench((s) => s.scene.width);
   const height = useBench((s) => s.scene.height);
   const mixing = useBench((s) => s.scene.mixing);
-  const scene = useBench((s) => (needsOthers(own) ? s.scene : null));
+  const scene = useBenchThrottled((s) => (needsOthers(own) ? s.scene : null));
   const layer = useMemo(() => (scene && drawnLayer(scene, own.id)) ?? own, [scene, own]);
   const { source, placement, steps, layers } = layer;
   // It is seen where the groups round it carry it; a drag does not ask where that is now.

@@ -2,7 +2,7 @@ import { useEffect, useState, type RefObject } from 'react';
 import type { Point } from '@ignis/core/geometry/affine';
 import { apply, invert, meanScale } from '@ignis/core/geometry/affine';
 import type { CutOutShape, Mark } from '@ignis/core/cutout/cut-out';
-import { newId } from '@ignis/core/scene/model/make';
+import { newId } from '@ignis/core/scene/model/new-id';
 import { cutOutOf, freshCutOut, putCutOut } from '@ignis/core/scene/edits/cut-edits';
 import type { Layer } from '@ignis/core/scene/model/schema';
 import { useBench } from '../../../state/bench';

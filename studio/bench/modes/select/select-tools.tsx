@@ -1,5 +1,6 @@
 import type { Edit } from '@ignis/core/scene/edits/edit';
-import { FIRST_LIGHT, newId } from '@ignis/core/scene/model/make';
+import { FIRST_LIGHT } from '@ignis/core/scene/model/make';
+import { newId } from '@ignis/core/scene/model/new-id';
 import { putMask } from '@ignis/core/scene/edits/mask-edits';
 import type { Layer } from '@ignis/core/scene/model/schema';
 import type { SelectWay } from '@ignis/core/scene/edits/selection-edits';

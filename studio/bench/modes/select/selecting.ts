@@ -1,6 +1,7 @@
 import { toast } from 'sonner';
 import { addLayers } from '@ignis/core/scene/edits/layer-edits';
-import { FIRST_LIGHT, newId, newLineOf } from '@ignis/core/scene/model/make';
+import { FIRST_LIGHT, newLineOf } from '@ignis/core/scene/model/make';
+import { newId } from '@ignis/core/scene/model/new-id';
 import { tubePasses } from '@ignis/core/sources/pass';
 import { tellFailure } from '../../../state/failure';
 import { useBench } from '../../../state/bench';

@@ -1,0 +1,47 @@
+import { create } from 'zustand';
+import { beginTimes } from './opening-times';
+import type { OpenedFile } from '../workers/files.worker';
+
+/** A scene on its way from the shelf to the bench. What is known of it stands there at once; the rest follows. */
+export interface Arriving {
+  /** The id that it has, or will have, on the shelf. */
+  id: string;
+  name: string;
+  /** Its size, px. */
+  width: number;
+  height: number;
+  /** The picture that is stored of it: a file, or its address. */
+  cover: Blob | string | null;
+  /** The file that it is opened from, and stored from there; null for one that is stored. */
+  file: ArrivingFile | null;
+}
+
+/** A file that is being opened. */
+export interface ArrivingFile {
+  /** The scene, and the picture that is to be stored of it. Throws with a message for the artist. */
+  opened: Promise<OpenedFile & { thumbnail: Blob | null }>;
+  stop(): void;
+}
+
+interface State {
+  scene: Arriving | null;
+  /** How much of its file is read, 0–1. */
+  done: number;
+}
+
+export const useArriving = create<State>()(() => ({ scene: null, done: 0 }));
+
+/** Tells the bench what it will open next. */
+export function announce(scene: Arriving): void {
+  beginTimes();
+  useArriving.setState({ scene, done: 0 });
+}
+
+/** What is known of a scene that arrives; null if nothing is. */
+export const arrivingAs = (id: string): Arriving | null => {
+  const { scene } = useArriving.getState();
+  return scene?.id === id ? scene : null;
+};
+
+/** Called when a scene stands on the bench. */
+export const arrived = (): void => useArriving.setState({ scene: null, done: 0 });
