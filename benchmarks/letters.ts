@@ -12,7 +12,7 @@ import { needFaces } from '../core/text/library';
 import { shippedFace } from '../server/src/fonts';
 import { readScene } from '../server/src/scene-file';
 import { drag, openScene, taken, watch } from './page';
-import { dragged, median, informative, type Row } from './table';
+import { against, median, informative, type Row, type Drag, type DragRows } from './table';
 
 const FOLDER = fileURLToPath(new URL('../demo/scenes/night-seven', import.meta.url));
 
@@ -28,14 +28,19 @@ async function glassScene(): Promise<{ scene: Scene; assets: ReadonlyMap<string,
   return { scene: edit(scene, '', putRecipe(text.id, seaGlass)).scene, assets };
 }
 
-export async function letters(page: Page, section: string, steps: number): Promise<Row[]> {
+export async function letters(
+  page: Page,
+  section: string,
+  steps: number,
+  dragged: DragRows,
+): Promise<Row[]> {
   const { scene, assets } = await glassScene();
   await openScene(page, scene, assets);
   await page.locator('[data-card][aria-label="Glass"]').click();
   await settled(page);
   await watch(page);
   const rows: Row[] = [];
-  const add = (name: string, waits: number[]) => rows.push(...dragged(section, name, waits));
+  const add = (name: string, drag: Drag) => rows.push(...dragged(name, drag));
   for (const [style, label] of [
     ['Bevel', 'Width'],
     ['Shadow', 'Reach'],
@@ -57,6 +62,16 @@ export async function letters(page: Page, section: string, steps: number): Promi
     );
     await node.click();
   }
+  const took = (style: string) => rows.find((r) => r.name.includes(` of the ${style} of`))!.ours;
+  rows.push(
+    against(
+      section,
+      'dragging that bevel, against that shadow, medians',
+      took('bevel'),
+      took('shadow'),
+      1.2,
+    ),
+  );
   await page.keyboard.press('2');
   await page.keyboard.press('Control+a');
   await page.keyboard.type('S');

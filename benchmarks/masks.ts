@@ -2,12 +2,12 @@
 import type { Page } from '@playwright/test';
 import { onPage, openExample, settled } from '../e2e/bench-page';
 import { drag, watch } from './page';
-import { dragged, type Row } from './table';
+import { type Row, type Drag, type DragRows } from './table';
 
-export async function masks(page: Page, section: string, steps: number): Promise<Row[]> {
+export async function masks(page: Page, steps: number, dragged: DragRows): Promise<Row[]> {
   await openExample(page, 'Night seven');
   const rows: Row[] = [];
-  const add = (name: string, waits: number[]) => rows.push(...dragged(section, name, waits));
+  const add = (name: string, drag: Drag) => rows.push(...dragged(name, drag));
   const select = async (name: string) => {
     await page.locator(`[data-card][aria-label="${name}"]`).click();
     await settled(page);

@@ -1,4 +1,7 @@
-/** Measures what docs/performance.md reports: `npm run bench`, or `npm run bench -- --quick`, or of one part, `-- --only driven`. */
+/**
+ * Measures what docs/performance.md reports: `npm run bench`, or `npm run bench -- --quick`, or of one part, `-- --only
+ * driven`; of another build, `-- --studio FOLDER`; against a kept run, `-- --compare FILE`.
+ */
 import { writeFile } from 'node:fs/promises';
 import { fileURLToPath } from 'node:url';
 import { chromium } from '@playwright/test';
@@ -6,20 +9,31 @@ import { BROWSER } from '../e2e/browser';
 import { createApp } from '../server/src/app';
 import { callHelpers } from '../server/src/threads';
 import '../server/src/scene-file';
+import { keptRun, printWorse, worse } from './compare';
 import { cutouts } from './cutouts';
 import { driven } from './driven';
 import { growth } from './growth';
 import { large } from './large';
 import { kernels } from './kernels';
+import { machines } from './machines';
+import { opened } from './opening';
 import type { Row } from './table';
 import { print } from './table';
 
 const quick = process.argv.includes('--quick');
-const named = process.argv[process.argv.indexOf('--only') + 1];
-const only = process.argv.includes('--only') ? named : undefined;
+/** What stands after an option on the command line; undefined if it is not there. */
+const option = (name: string): string | undefined => {
+  const at = process.argv.indexOf(name);
+  return at < 0 ? undefined : process.argv[at + 1];
+};
+const only = option('--only');
+const compared = option('--compare');
+// Read before results.json is written anew.
+const kept = compared === undefined ? null : await keptRun(compared);
 const rounds = quick ? 3 : 9;
 const at = (path: string) => fileURLToPath(new URL(path, import.meta.url));
-const server = createApp({ studio: at('../studio/dist'), scenes: at('../demo/scenes') }).listen(0);
+const studio = option('--studio') ?? at('../studio/dist');
+const server = createApp({ studio, scenes: at('../demo/scenes') }).listen(0);
 callHelpers();
 const browser = await chromium.launch(BROWSER);
 
@@ -28,7 +42,8 @@ const { port } = server.address() as { port: number };
 const parts: Record<string, () => Row[] | Promise<Row[]>> = {
   kernels: () => kernels(browser, Math.max(5, rounds)),
   driven: () => driven(browser, `http://localhost:${port}`, rounds, quick),
-  ...(!quick && { large }),
+  opening: () => opened(browser, `http://localhost:${port}`, quick ? 1 : 3),
+  ...(!quick && { large, machines: () => machines(`http://localhost:${port}`) }),
   growth: () => growth(rounds),
   cutouts,
 };
@@ -40,6 +55,7 @@ try {
   for (const [name, measure] of Object.entries(parts))
     if (only === undefined || only === name) rows.push(...(await measure()));
   print(rows);
+  if (kept) printWorse(worse(kept, rows));
   await writeFile(at('results.json'), `${JSON.stringify(rows, null, 2)}\n`);
 } finally {
   await browser.close();

@@ -4,11 +4,16 @@ import sharp from 'sharp';
 import { dropOnStage, newScene, onPage, openExample, press, settled } from '../e2e/bench-page';
 import { subjectOver } from '../demo/cut-subjects';
 import { drag, watch } from './page';
-import { dragged, type Row, within } from './table';
+import { type Row, within, type Drag, type DragRows } from './table';
 
-export async function subjects(page: Page, section: string, steps: number): Promise<Row[]> {
+export async function subjects(
+  page: Page,
+  section: string,
+  steps: number,
+  dragged: DragRows,
+): Promise<Row[]> {
   const rows: Row[] = [];
-  const add = (name: string, waits: number[]) => rows.push(...dragged(section, name, waits));
+  const add = (name: string, drag: Drag) => rows.push(...dragged(name, drag));
   const select = async (name: string) => {
     await page.locator(`[data-card][aria-label="${name}"]`).click();
     await settled(page);

@@ -8,9 +8,23 @@ export interface Row {
   reference: number | null;
   unit: string;
   ratio: number | null;
+  /** How much single measurements of the row differ, as a share of it: half of what lies between its quartiles. */
+  spread?: number;
   goal: string;
   met: boolean;
 }
+
+/** What a row is asked to come to, and whether it did. */
+type Goal = Pick<Row, 'goal' | 'met'>;
+
+const row = (
+  [section, name, ours, unit]: [section: string, name: string, ours: number, unit: string],
+  goal: Goal,
+  reference: number | null = null,
+): Row => ({
+  ...{ section, name, ours, unit, reference, ...goal },
+  ratio: reference === null ? null : ours / reference,
+});
 
 /** A row against a reference: the ratio must not exceed `most`. */
 export const against = (
@@ -19,28 +33,16 @@ export const against = (
   ours: number,
   reference: number,
   most: number,
-): Row => ({
-  section,
-  name,
-  ours,
-  reference,
-  unit: 'ms',
-  ratio: ours / reference,
-  goal: `≤ ${most} ×`,
-  met: ours / reference <= most,
-});
+): Row =>
+  row(
+    [section, name, ours, 'ms'],
+    { goal: `≤ ${most} ×`, met: ours / reference <= most },
+    reference,
+  );
 
 /** A row whose own value must come to `least`. */
-export const atLeast = (section: string, name: string, ours: number, least: number): Row => ({
-  section,
-  name,
-  ours,
-  reference: null,
-  unit: '',
-  ratio: null,
-  goal: `≥ ${least}`,
-  met: ours >= least,
-});
+export const atLeast = (section: string, name: string, ours: number, least: number): Row =>
+  row([section, name, ours, ''], { goal: `≥ ${least}`, met: ours >= least });
 
 /** A row whose own value must not exceed `most`. */
 export const within = (
@@ -49,34 +51,40 @@ export const within = (
   ours: number,
   unit: string,
   most: number,
-): Row => ({
-  section,
-  name,
-  ours,
-  reference: null,
-  unit,
-  ratio: null,
-  goal: `≤ ${most} ${unit}`,
-  met: ours <= most,
-});
+): Row => row([section, name, ours, unit], { goal: `≤ ${most} ${unit}`, met: ours <= most });
 
 /** A row without a goal. */
-export const informative = (section: string, name: string, ours: number, unit: string): Row => ({
-  section,
-  name,
-  ours,
-  reference: null,
-  unit,
-  ratio: null,
-  goal: '–',
-  met: true,
-});
+export const informative = (section: string, name: string, ours: number, unit: string): Row =>
+  row([section, name, ours, unit], { goal: '–', met: true });
 
-/** What a drag took from input to picture (ms): its median within two frames of the screen, and its slow ones. */
-export const dragged = (section: string, name: string, waits: number[]): Row[] => [
-  within(section, `${name}: input to picture, median of ${waits.length}`, median(waits), 'ms', 33),
-  within(section, `${name}: 95th percentile`, quantile(waits, 0.95), 'ms', 80),
-];
+/** What a drag took, ms: from input to picture, and the page's own share of it. */
+export interface Drag {
+  waits: number[];
+  shares: number[];
+}
+
+/** Makes the rows of a drag: its median, and its slow frames. */
+export type DragRows = (name: string, drag: Drag) => Row[];
+
+/** The rows of drags over the empty round trip of the same run (its median, ms). */
+export const dragRows =
+  (section: string, empty: number): DragRows =>
+  (name, { waits }) => {
+    const over = (title: string, ours: number, most: number) =>
+      row(
+        [section, `${name}: ${title}`, ours, 'ms'],
+        { goal: `≤ reference + ${most} ms`, met: ours <= empty + most },
+        empty,
+      );
+    return [
+      { ...over('input to picture, median', median(waits), 17), spread: spreadOf(waits) },
+      over('95th percentile', quantile(waits, 0.95), 34),
+    ];
+  };
+
+/** How much measurements differ, as a share of their median: half of what lies between their quartiles. */
+export const spreadOf = (values: number[]): number =>
+  (quantile(values, 0.75) - quantile(values, 0.25)) / 2 / median(values);
 
 const figure = (v: number) => (v >= 100 ? v.toFixed(0) : v >= 10 ? v.toFixed(1) : v.toFixed(2));
 
