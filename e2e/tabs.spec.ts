@@ -101,18 +101,26 @@ test('where the browser has no locks, what two tabs made is both kept', async ({
   const other = await secondTab(context, page.url(), withoutLocks);
   await settled(other);
   await expect(readOnly(other)).toHaveCount(0);
-  // The other changes it, and cannot store that yet when the first does.
+  // The other changes it, cannot store that three times, and has it still to store when the first stores its own.
+  await other.clock.install();
   await other.evaluate(() => {
     const { put } = IDBObjectStore.prototype;
+    let refused = 0;
     IDBObjectStore.prototype.put = () => {
+      if (++refused === 3) {
+        IDBObjectStore.prototype.put = put;
+        document.body.dataset.refused = 'true';
+      }
       throw new DOMException('busy', 'UnknownError');
     };
-    setTimeout(() => (IDBObjectStore.prototype.put = put), 3000);
   });
   await rename(other, 'There');
   await expect(other.getByText('Not saved: trying again')).toBeVisible();
+  await expect(other.locator('body[data-refused]')).toBeAttached();
   await rename(page, 'Here');
   await expect(other.getByText('Another tab has changed this scene too')).toBeVisible();
+  expect(await depth(other)).toEqual(['Here']);
+  await other.clock.fastForward(20_000);
   await page.goto('/');
   await expect(page.getByRole('button', { name: /^Open Untitled/ })).toHaveCount(2);
   const names: string[] = [];
