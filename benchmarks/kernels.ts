@@ -86,7 +86,7 @@ export async function kernels(browser: Browser, rounds: number): Promise<Row[]> 
       },
       [width, height],
     );
-  await row('Gaussian blur, σ 20 px, against the browser’s canvas', blur(20), canvas, 0.5);
+  await row('Gaussian blur, σ 20 px, against the browser’s canvas', blur(20), canvas, 0.2);
   await page.close();
 
   const vips = (sigma: number) => () =>
@@ -94,14 +94,16 @@ export async function kernels(browser: Browser, rounds: number): Promise<Row[]> 
       .blur(sigma)
       .raw()
       .toBuffer();
-  await row('Gaussian blur, σ 20 px, against sharp', blur(20), vips(20), 0.15);
-  await row('Gaussian blur, σ 60 px, against sharp', blur(60), vips(60), 0.05);
-  await row('Gaussian blur, σ 250 px, against our own at σ 20', blur(250), blur(20), 1.2);
+  await row('Gaussian blur, σ 20 px, against sharp', blur(20), vips(20), 0.1);
+  await row('Gaussian blur, σ 60 px, against sharp', blur(60), vips(60), 0.03);
+  await row('Gaussian blur, σ 250 px, against our own at σ 20', blur(250), blur(20), 1.0);
+  for (const sigma of [1, 2, 3, 4])
+    await row(`Gaussian blur, σ ${sigma} px, against our own at σ 16`, blur(sigma), blur(16), 1.5);
   await row(
     'Gaussian blur, one plane, σ 20 px, against our own RGBA',
     onHeap(() => gaussianBlur(shape, 20, region)),
     blur(20),
-    0.35,
+    0.3,
   );
 
   const backdrop = noise(4);
@@ -109,8 +111,8 @@ export async function kernels(browser: Browser, rounds: number): Promise<Row[]> 
   const copied = new Float32Array(picture.data.length).fill(1);
   for (let i = 3; i < backdrop.data.length; i += 4) backdrop.data[i] = 1;
   for (const [names, most] of [
-    [['normal', 'screen', 'add', 'multiply', 'overlay', 'soft-light'], 2.5],
-    [['hue', 'saturation', 'color', 'luminosity'], 8],
+    [['normal', 'screen', 'add', 'multiply', 'overlay', 'soft-light'], 2],
+    [['hue', 'saturation', 'color', 'luminosity'], 2.5],
   ] as const)
     for (const name of names) {
       const { label, mode } = blendNamed(name);
@@ -127,7 +129,7 @@ export async function kernels(browser: Browser, rounds: number): Promise<Row[]> 
     'Distance field of a plane, against copying it',
     onHeap(() => distanceField(sparse(shape))),
     () => plane.set(planeCopied),
-    15,
+    8,
   );
 
   const path = Float64Array.from({ length: 4000 }, (_, i) => {
@@ -147,7 +149,7 @@ export async function kernels(browser: Browser, rounds: number): Promise<Row[]> 
       skia.fill();
       return skia.getImageData(0, 0, 1, 1);
     },
-    1.5,
+    0.7,
   );
   return rows;
 }

@@ -18,17 +18,10 @@ export const sharingVariance = (n: number): number => 1 / 6 + 1 / (12 * n * n);
 export const SPREADING_VARIANCE = 1 / 3;
 
 /**
- * Up to cells of this side, px are added up downward first, which works on whole rows whatever the
- * channels; the rows of larger ones lie too far apart for the processor's caches.
+ * Up to cells of this side, px are added up along rows and columns in one go; of larger ones a chunk of rows is few cells
+ * high, and what lies above it would be added up twice.
  */
-const DOWN_FIRST = 16;
-
-/** Rows of px or cells, one after another. */
-interface Rows {
-  data: Float32Array;
-  rows: number;
-  width: number;
-}
+const IN_ONE = 16;
 
 /** The cells that hold a region of px, grown by `by` cells. */
 export function cellRegion(r: Region, cell: number, by: number): Region {
@@ -60,54 +53,57 @@ export function shareAmongCells<T extends ColourBuffer | Plane>(
       weights[i] = (i + 0.5) / (cell * cell);
       weights[cell + i] = (cell - i - 0.5) / (cell * cell);
     }
-    const before: Rows = { data: source.data, rows: region.height, width: region.width };
-    const shared: Rows = { data: out.data, rows: cells.height, width: cells.width };
-    const between = (rows: number, width: number): Rows => ({
-      data: floats(rows * width * channels),
-      rows,
-      width,
-    });
+    const pxFloats = region.width * channels;
+    const cellFloats = cells.width * channels;
     onHeap((at) => {
       const w = at(weights);
-      const across = (from: Rows, to: Rows) =>
-        run('shareAcross', from.rows, from.width * channels, [
-          at(from.data),
-          strideOf(from.width * channels),
+      const falling = after(w, cell * 4);
+      if (cell <= IN_ONE)
+        return run('shareCells', cells.height, cell * pxFloats, [
+          at(source.data),
+          strideOf(pxFloats),
           region.x,
+          region.y,
           region.width,
-          at(to.data, 'write'),
-          strideOf(to.width * channels),
+          region.height,
+          at(out.data, 'write'),
+          strideOf(cellFloats),
           cells.x,
+          cells.y,
           cells.width,
           cell,
           w,
-          after(w, cell * 4),
+          falling,
           channels,
         ]);
+      const left = at(floats(region.height * cellFloats), 'write');
+      run('shareAcross', region.height, pxFloats, [
+        at(source.data),
+        strideOf(pxFloats),
+        region.x,
+        region.width,
+        left,
+        strideOf(cellFloats),
+        cells.x,
+        cells.width,
+        cell,
+        w,
+        falling,
+        channels,
+      ]);
       // The gap above a cell's middle rises towards it, the one below falls away.
-      const top = (cells.y - 1) * cell + cell / 2 - region.y;
-      const down = (from: Rows, to: Rows) =>
-        run('weighDown', to.rows, 2 * cell * to.width * channels, [
-          at(from.data),
-          strideOf(from.width * channels),
-          from.rows,
-          at(to.data, 'write'),
-          strideOf(to.width * channels),
-          to.width * channels,
-          top,
-          cell,
-          w,
-          2 * cell,
-        ]);
-      if (cell <= DOWN_FIRST) {
-        const left = between(cells.height, region.width);
-        down(before, left);
-        across(left, shared);
-      } else {
-        const left = between(region.height, cells.width);
-        across(before, left);
-        down(left, shared);
-      }
+      run('weighDown', cells.height, 2 * cell * cellFloats, [
+        left,
+        strideOf(cellFloats),
+        region.height,
+        at(out.data, 'write'),
+        strideOf(cellFloats),
+        cellFloats,
+        (cells.y - 1) * cell + cell / 2 - region.y,
+        cell,
+        w,
+        2 * cell,
+      ]);
     });
     return out as T;
   });
@@ -128,33 +124,20 @@ export function spreadCells<T extends ColourBuffer | Plane>(
     const weights = floats(4 * cell);
     for (let i = 0; i < cell; i++)
       splineWeights((i + 0.5) / cell).forEach((w, k) => (weights[k * cell + i] = w));
-    const across = floats(cells.height * wanted.width * channels);
-    const row = wanted.width * channels;
-    onHeap((at) => {
-      const w = at(weights);
-      const a = at(across, 'write');
-      run('spreadAcross', cells.height, row * 2, [
+    onHeap((at) =>
+      run('spreadRows', wanted.height, wanted.width * channels * 2, [
         ...rowsOf(at, source, cells),
         cells.x,
-        a,
-        strideOf(row),
-        wanted.x,
-        wanted.width,
-        cell,
-        w,
-        channels,
-      ]);
-      run('spreadDown', wanted.height, row * 2, [
-        a,
-        strideOf(row),
         cells.y,
         ...rowsOf(at, out, wanted, 'write'),
+        wanted.x,
         wanted.y,
-        row,
+        wanted.width,
         cell,
-        w,
-      ]);
-    });
+        at(weights),
+        channels,
+      ]),
+    );
     return out as T;
   });
 }

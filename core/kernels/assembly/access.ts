@@ -62,6 +62,14 @@ export function splat(at: usize): v128 {
   return v128.load32_splat(at);
 }
 
+/** Two floats, twice. */
+// @ts-ignore: decorator
+@inline
+export function splatPair(at: usize): v128 {
+  if (CHECKED) inside(at, 8);
+  return v128.load64_splat(at);
+}
+
 // @ts-ignore: decorator
 @inline
 export function getByte(at: usize): u32 {

@@ -7,7 +7,8 @@ const STRIP: i32 = 512;
 
 /**
  * Sums of floats with symmetric weights (the middle, then one side) over what stands `step` bytes apart: px along a row,
- * or rows beneath one another. `p` is where the middle of the first sum stands.
+ * or rows beneath one another. `p` is where the middle of the first sum stands. The sums are put at `d`, and again `twin`
+ * bytes on unless that is 0.
  */
 // @ts-ignore: decorator
 @inline
@@ -18,6 +19,7 @@ function convolved(
   weights: usize,
   radius: i32,
   step: i32,
+  twin: i32,
 ): void {
   let i = 0;
   for (; i + 15 < floats; i += 16) {
@@ -43,6 +45,12 @@ function convolved(
     put4(at + 16, b);
     put4(at + 32, c);
     put4(at + 48, e);
+    if (twin) {
+      put4(at + twin, a);
+      put4(at + twin + 16, b);
+      put4(at + twin + 32, c);
+      put4(at + twin + 48, e);
+    }
   }
   for (; i < floats; i++) {
     const m = p + (i << 2);
@@ -50,6 +58,7 @@ function convolved(
     for (let k = 1; k <= radius; k++)
       v += (get(m - k * step) + get(m + k * step)) * get(weights + (k << 2));
     put(d + (i << 2), v);
+    if (twin) put(d + (i << 2) + twin, v);
   }
 }
 
@@ -96,20 +105,21 @@ export function convolveRows(
       // Each row stands in the ring twice, so that those of a window always follow on one another.
       const k = (j - top - from + radius) % count;
       const slot = ring + k * row;
-      if (j < 0 || j >= sHeight || b <= a) memory.fill(slot, 0, floats << 2);
-      else {
+      if (j < 0 || j >= sHeight || b <= a) {
+        memory.fill(slot, 0, floats << 2);
+        memory.fill(slot + count * row, 0, floats << 2);
+      } else {
         let p = s + j * sStride + (first << 2);
         if (!isWithin) {
           memory.copy(line + ((a - first) << 2), s + j * sStride + (a << 2), (b - a) << 2);
           p = line;
         }
-        convolved(p + radius * pixel, slot, floats, weights, radius, pixel);
+        convolved(p + radius * pixel, slot, floats, weights, radius, pixel, count * row);
       }
-      memory.copy(slot + count * row, slot, floats << 2);
       const y = j - top - radius;
       if (y < from) continue;
       const middle = slot + (radius + 1) * row;
-      convolved(middle, d + y * dStride + (f0 << 2), floats, weights, radius, row);
+      convolved(middle, d + y * dStride + (f0 << 2), floats, weights, radius, row, 0);
     }
   }
 }

@@ -1,6 +1,6 @@
 /** Everything the faces call. Kernels that end in `from, to` may be shared among threads by rows. */
 export { checkAgainst, heapBase } from './access';
-export { shareAcross, spreadAcross, spreadDown } from './cells';
+export { shareAcross, shareCells, spreadRows } from './cells';
 export { convolveRows, weighDown } from './convolve';
 export { composite, compositePlane, settleRows } from './composite';
 export { finishRows, unpackRows } from './colour';
