@@ -2,9 +2,10 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { blendNamed, blends } from '../blend/index';
 import type { ColourBuffer, Plane } from '../pixels/buffer';
+import { colourBuffer } from '../pixels/buffer';
 import type { Straight } from '../testing/reference/blend';
 import { writtenComposite, writtenModes } from '../testing/reference/blend';
-import { composite, compositePlane } from './composite';
+import { composite, compositePlane, compositePlanes } from './composite';
 
 const region = { x: 0, y: 0, width: 1, height: 1 };
 const pixel = ([r, g, b, a]: Straight): ColourBuffer => ({
@@ -84,6 +85,37 @@ describe('compositing', () => {
         },
       ),
       { numRuns: 400 },
+    );
+  });
+
+  it('of many planes at once is that of one after the other, exactly, wherever they lie', () => {
+    const place = fc.record({
+      x: fc.integer({ min: -5, max: 600 }),
+      y: fc.integer({ min: -3, max: 4 }),
+      width: fc.integer({ min: 1, max: 700 }),
+      height: fc.integer({ min: 1, max: 4 }),
+    });
+    const pass = fc.record({
+      place,
+      colour: fc.tuple(over, over, over),
+      blend: fc.constantFrom(...blends),
+      opacity: share,
+    });
+    fc.assert(
+      fc.property(place, fc.array(pass, { maxLength: 4 }), (wanted, passes) => {
+        const lit = passes.map(({ place, colour, blend: { mode }, opacity }, i) => {
+          const data = Float32Array.from(
+            { length: place.width * place.height },
+            (_, k) => ((k * 7 + i) % 9) / 8,
+          );
+          return { shape: { channels: 1 as const, region: place, data }, colour, mode, opacity };
+        });
+        const one = colourBuffer(wanted);
+        for (const { shape, colour, mode, opacity } of lit)
+          compositePlane(one, shape, colour, mode, opacity);
+        expect(compositePlanes(wanted, lit)).toEqual(one);
+      }),
+      { numRuns: 60 },
     );
   });
 

@@ -3,7 +3,7 @@ import { contentKey } from '../definitions/content-key';
 import type { SourceDefinition } from '../definitions/source';
 import type { Affine, Box } from '../geometry/affine';
 import { boxUnder, meanScale, regionAround } from '../geometry/affine';
-import { composite, compositePlane } from '../kernels/composite';
+import { composite, compositePlane, compositePlanes, type Lit } from '../kernels/composite';
 import type { Plane } from '../pixels/buffer';
 import { colourBuffer } from '../pixels/buffer';
 import { rgb } from '../pixels/colour';
@@ -57,20 +57,28 @@ export const lineSource: SourceDefinition<LineSource> = {
   },
   assets: () => [],
   render(source, context) {
-    const drawn = shownPasses(source).map((pass) =>
-      pass.paint === 'one'
-        ? { pass, shape: crossedPass(source, pass, context, shapeOf) }
-        : { pass, colour: crossedPass(source, pass, context, paintedPass) },
+    const drawn = shownPasses(source).map((pass) => {
+      const lit = { mode: blendNamed(pass.blend).mode, opacity: pass.opacity / 100 };
+      if (pass.paint !== 'one')
+        return { ...lit, picture: crossedPass(source, pass, context, paintedPass) };
+      const shape = crossedPass(source, pass, context, shapeOf);
+      return { ...lit, shape, colour: rgb(pass.colour, context.mixing) };
+    });
+    const region = drawn.reduce(
+      (r, d) => unite(r, ('shape' in d ? d.shape : d.picture).region),
+      EMPTY,
     );
-    const region = drawn.reduce((r, d) => unite(r, (d.shape ?? d.colour).region), EMPTY);
-    const out = colourBuffer(region);
-    if (isEmpty(region)) return out;
-    for (const { pass, shape, colour } of drawn) {
-      const { mode } = blendNamed(pass.blend);
-      const opacity = pass.opacity / 100;
-      if (shape) compositePlane(out, shape, rgb(pass.colour, context.mixing), mode, opacity);
-      else composite(out, colour, mode, opacity);
+    if (isEmpty(region)) return colourBuffer(region);
+    // Those of one colour at the back, which mostly are all, cost one way over the memory.
+    const back: Lit[] = [];
+    for (const d of drawn) {
+      if (!('shape' in d)) break;
+      back.push(d);
     }
+    const out = compositePlanes(region, back);
+    for (const d of drawn.slice(back.length))
+      if ('shape' in d) compositePlane(out, d.shape, d.colour, d.mode, d.opacity);
+      else composite(out, d.picture, d.mode, d.opacity);
     return out;
   },
 };

@@ -86,6 +86,13 @@ export function getWord(at: usize): u32 {
 
 // @ts-ignore: decorator
 @inline
+export function getInt(at: usize): i32 {
+  if (CHECKED) inside(at, 4);
+  return load<i32>(at);
+}
+
+// @ts-ignore: decorator
+@inline
 export function putBytes(at: usize, v: u32): void {
   if (CHECKED) inside(at, 4);
   store<u32>(at, v);

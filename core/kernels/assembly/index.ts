@@ -2,7 +2,7 @@
 export { checkAgainst, heapBase } from './access';
 export { shareAcross, shareCells, spreadRows } from './cells';
 export { convolveRows, weighDown } from './convolve';
-export { composite, compositePlane, settleRows } from './composite';
+export { composite, compositePlane, compositePlanes, settleRows } from './composite';
 export { finishRows, unpackRows } from './colour';
 export { cutRows, gatherRows, overRows, rampRows, shareRows, nearRows, shadeRows } from './paint';
 export { coverRows, dabRows } from './brush';
