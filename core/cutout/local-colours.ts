@@ -1,14 +1,14 @@
 import { gaussianBlur } from '../kernels/blur';
 import { distanceField } from '../kernels/distance';
-import type { Sums } from '../kernels/local-colours';
+import type { Moments } from '../kernels/local-colours';
 import {
   CELL,
   depthOf,
   gaussiansOf,
-  lessons,
+  momentsOf,
   movedBy,
   outlineOf,
-  wrongBy,
+  errorsOf,
 } from '../kernels/local-colours';
 import { pasted } from '../kernels/rows';
 import type { ColourBuffer, Plane } from '../pixels/buffer';
@@ -25,7 +25,7 @@ import { LABEL } from './labels';
 
 /** The standard deviation of the window in which colours count as near, px. */
 const NEAR = 16;
-/** Farther from the outline than so many windows nothing is learnt. */
+/** Farther from the outline than so many windows colours are not sampled. */
 const FAR_OFF = 2.5;
 /** How often the outline moves. */
 const ROUNDS = 4;
@@ -63,11 +63,10 @@ const moved = (colours: ColourBuffer, from: Plane, band: number, labels: Uint8Ar
     const depth = depthOf(distanceField(outlineOf(from)), from);
     const far = FAR_OFF * NEAR;
     const spread = (buffer: ColourBuffer) => gaussianBlur(buffer, NEAR / CELL, buffer.region);
-    const learnt = ([means, squares, rest]: Sums) =>
+    const fitted = ([means, squares, rest]: Moments) =>
       gaussiansOf([spread(means), spread(squares), spread(rest)]);
-    const [outside, inside] = lessons(colours, depth, far);
-    const sides = { background: learnt(outside), subject: learnt(inside) };
-    // How often those are wrong about what is certain, for either side, about every cell.
-    const wrong = spread(wrongBy(colours, depth, far, sides));
-    return movedBy(colours, depth, labels, band, wrong, sides);
+    const [outside, inside] = momentsOf(colours, depth, far);
+    const sides = { background: fitted(outside), subject: fitted(inside) };
+    const errors = spread(errorsOf(colours, depth, far, sides));
+    return movedBy(colours, depth, labels, band, errors, sides);
   });

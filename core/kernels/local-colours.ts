@@ -15,8 +15,8 @@ export const CELL = 4;
 /** Floats of a Gaussian. */
 const GAUSSIAN = 11;
 
-/** Of one side, sums about every cell: red, green, blue and weight; rr, rg, rb and gg; gb and bb. */
-export type Sums = readonly [means: ColourBuffer, squares: ColourBuffer, rest: ColourBuffer];
+/** Of one side, the moments of its colours about every cell, as weighted sums: red, green, blue and weight; rr, rg, rb and gg; gb and bb. */
+export type Moments = readonly [means: ColourBuffer, squares: ColourBuffer, rest: ColourBuffer];
 
 /** The Gaussians of both sides, about every cell. */
 export interface Sides {
@@ -56,18 +56,18 @@ export function depthOf(away: Plane, from: Plane): Plane {
   return away;
 }
 
-/** What the px no farther than `far` px from the outline teach of the background and of the subject. */
-export function lessons(
+/** The moments of the colours of background and subject, from the px no farther than `far` px from the outline. */
+export function momentsOf(
   { region, data }: ColourBuffer,
   depth: Plane,
   far: number,
-): [background: Sums, subject: Sums] {
+): [background: Moments, subject: Moments] {
   const cells = cellsOf(region);
-  // The sums of a side stand one beneath another.
+  // The moments of a side stand one beneath another.
   const { width, height } = cells;
   const sides = [0, 1].map(() => colourBuffer({ ...cells, height: 3 * height }));
   onHeap((at) =>
-    run('lessonRows', height, region.width * CELL * 4, [
+    run('momentRows', height, region.width * CELL * 4, [
       ...([at(data), at(depth.data)] as const),
       ...([region.width, region.height, far] as const),
       ...([at(sides[0]!.data, 'write'), at(sides[1]!.data, 'write')] as const),
@@ -75,7 +75,7 @@ export function lessons(
       rowStride(cells, 4),
     ]),
   );
-  const sumsOf = (side: ColourBuffer): Sums => {
+  const momentsAt = (side: ColourBuffer): Moments => {
     const part = (i: number): ColourBuffer => ({
       channels: 4,
       region: cells,
@@ -83,11 +83,11 @@ export function lessons(
     });
     return [part(0), part(1), part(2)];
   };
-  return [sumsOf(sides[0]!), sumsOf(sides[1]!)];
+  return [momentsAt(sides[0]!), momentsAt(sides[1]!)];
 }
 
-/** The Gaussians that sums come to. */
-export function gaussiansOf([means, squares, rest]: Sums): Float32Array {
+/** The Gaussians that moments come to. */
+export function gaussiansOf([means, squares, rest]: Moments): Float32Array {
   const { region: cells } = means;
   const out = floats(cells.width * cells.height * GAUSSIAN);
   onHeap((at) =>
@@ -102,10 +102,10 @@ export function gaussiansOf([means, squares, rest]: Sums): Float32Array {
 }
 
 /**
- * How often the Gaussians are wrong, about every cell, of the px that taught them: within, of how many; outside, of how
- * many.
+ * The classification error of the Gaussians about every cell, over the samples they were fitted to: within, of how many;
+ * outside, of how many.
  */
-export function wrongBy(
+export function errorsOf(
   { region, data }: ColourBuffer,
   depth: Plane,
   far: number,
@@ -114,7 +114,7 @@ export function wrongBy(
   const cells = cellsOf(region);
   const out = colourBuffer(cells);
   onHeap((at) =>
-    run('wrongRows', cells.height, region.width * CELL * 8, [
+    run('errorRows', cells.height, region.width * CELL * 8, [
       at(out.data, 'write'),
       rowStride(cells, 4),
       ...([at(data), at(depth.data)] as const),
@@ -135,7 +135,7 @@ export function movedBy(
   depth: Plane,
   labels: Uint8Array,
   band: number,
-  wrong: ColourBuffer,
+  errors: ColourBuffer,
   { background, subject }: Sides,
 ): Plane {
   const out: Plane = unwritten(region, 1);
@@ -144,10 +144,10 @@ export function movedBy(
       ...([at(out.data, 'write'), at(labels), at(data), at(depth.data)] as const),
       region.width,
       band,
-      at(wrong.data),
-      rowStride(wrong.region, 4),
+      at(errors.data),
+      rowStride(errors.region, 4),
       ...([at(background), at(subject)] as const),
-      wrong.region.width,
+      errors.region.width,
     ]),
   );
   return out;

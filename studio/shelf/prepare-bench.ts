@@ -8,7 +8,7 @@ const REST = 400;
 export function prepareBench(): () => void {
   const load = () =>
     void Promise.all([
-      import('../workers/engine').then((engine) => engine.rehearse()),
+      import('../workers/engine').then((engine) => engine.warmUp()),
       import('../workers/files').then((files) => files.prepare()),
       import('../bench/bench'),
     ]).catch(() => undefined);

@@ -11,7 +11,7 @@ import {
   endStage,
   pausePictures,
   prepareScene,
-  warmUp,
+  startWorkers,
   whenHung,
 } from '../workers/engine';
 import { arrived, arrivingAs, type ArrivingFile } from './arriving';
@@ -80,7 +80,7 @@ export function useOpenedScene(id: string): { ready: string; fault: string | nul
     let isGone = false;
     let isHeld = false;
     let stop = () => {};
-    warmUp();
+    startWorkers();
     setFault(null);
     const release = beginOpening(id) ? pausePictures() : null;
     useBench.getState().set({ resumePictures: release });

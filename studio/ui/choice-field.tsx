@@ -1,7 +1,7 @@
 import { Check, ChevronDown } from 'lucide-react';
 import { Select } from 'radix-ui';
 import { Fragment } from 'react';
-import { steady } from './steady';
+import { withStableHandlers } from './with-stable-handlers';
 
 interface Props {
   label: string;
@@ -11,7 +11,12 @@ interface Props {
 }
 
 /** One of several words. */
-export const ChoiceField = steady(function ChoiceField({ label, value, options, onChange }: Props) {
+export const ChoiceField = withStableHandlers(function ChoiceField({
+  label,
+  value,
+  options,
+  onChange,
+}: Props) {
   return (
     <Select.Root value={value} onValueChange={onChange}>
       <Select.Trigger

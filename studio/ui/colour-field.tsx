@@ -4,7 +4,7 @@ import { lazy, Suspense, useRef, useState } from 'react';
 import { rememberColour, useColours } from '../state/colours';
 import type { ColourProps } from './colour-props';
 import { carried } from './carried';
-import { steady } from './steady';
+import { withStableHandlers } from './with-stable-handlers';
 
 const Picker = lazy(() => import('./colour-picker'));
 
@@ -12,7 +12,7 @@ const Picker = lazy(() => import('./colour-picker'));
 const GAP = 10;
 
 /** A colour: a swatch that opens a picker. */
-export const ColourField = steady(function ColourField({
+export const ColourField = withStableHandlers(function ColourField({
   label,
   value,
   onChange,

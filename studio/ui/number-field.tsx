@@ -2,7 +2,7 @@ import clsx from 'clsx';
 import { useEffect, useRef, useState } from 'react';
 import type { NumberParameter } from '@ignis/core/definitions/parameter';
 import { arithmetic } from './arithmetic';
-import { steady } from './steady';
+import { withStableHandlers } from './with-stable-handlers';
 
 interface Props {
   value: number;
@@ -23,7 +23,7 @@ const shown = (v: number, step: number) => String(Number(v.toFixed(places(step))
  * A number changed by drag, wheel, arrow keys (Shift ×10, Alt ÷10) and typing, sums included.
  * A right click resets it.
  */
-export const NumberField = steady(function NumberField({
+export const NumberField = withStableHandlers(function NumberField({
   value,
   parameter,
   onChange,

@@ -17,7 +17,7 @@ import { NumberField } from './number-field';
 import { PictureField } from './picture-field';
 import { RampField } from './ramp-field';
 import { RegionsField } from './regions-field';
-import { steady } from './steady';
+import { withStableHandlers } from './with-stable-handlers';
 
 interface Props {
   parameters: Parameters;
@@ -73,7 +73,7 @@ export function ParameterControls({ parameters, values, onChange, onDone, edits 
               </button>
             )}
           </span>
-          <SteadyControl
+          <StableControl
             parameter={p}
             value={values[key]}
             onChange={(v) => onChange({ [key]: v })}
@@ -211,7 +211,7 @@ function Control({ parameter: p, value, onChange, onDone }: ControlProps) {
   }
 }
 
-const SteadyControl = steady(Control);
+const StableControl = withStableHandlers(Control);
 
 /** A slider over the usual range, and the number itself, which may go beyond it. */
 function NumberControl({

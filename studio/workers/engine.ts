@@ -3,7 +3,7 @@ import type { Region } from '@ignis/core/pixels/region';
 import { covering } from '@ignis/core/pixels/region';
 import type { Path } from '@ignis/core/geometry/path';
 import type { MaskOwner } from '@ignis/core/scene/edits/mask-edits';
-import { deltaOf } from '@ignis/core/scene/model/delta';
+import { deltaOf, type Delta } from '@ignis/core/scene/model/delta';
 import { facesOf, picturesOf } from '@ignis/core/scene/model/needs';
 import type { Crossing } from '@ignis/core/sources/crossings';
 import type { LineSource } from '@ignis/core/sources/line-source';
@@ -88,15 +88,15 @@ function start(place: number | null): Running {
 }
 
 /** Starts the workers before they are needed, so that they are ready when the scene is. */
-export function warmUp(): void {
+export function startWorkers(): void {
   for (let i = 0; i < CREW; i++) crew[i] ??= start(i);
 }
 
 /** Has the workers load and run what most scenes need, while nothing else is to be done. */
-export function rehearse(): void {
-  warmUp();
+export function warmUp(): void {
+  startWorkers();
   // It goes without: what fails is loaded again when a picture needs it.
-  for (const one of crew) one?.remote.rehearse().catch(() => undefined);
+  for (const one of crew) one?.remote.warmUp().catch(() => undefined);
 }
 
 /** Has the workers load the fonts and decode the pictures of a scene whose picture will be asked for. */
@@ -182,6 +182,13 @@ async function twice<T>(task: (attempt: number) => Promise<T>): Promise<T> {
 const ask = <T>(task: (remote: Remote<Engine>) => Promise<T>): Promise<T> =>
   twice(() => askOnce(0, task));
 
+/** Asks about a scene, of which only what the worker has not is sent. */
+const askAbout = <T>(
+  scene: Scene,
+  task: (remote: Remote<Engine>, sent: Delta) => Promise<T>,
+): Promise<T> =>
+  twice(() => askOnce(0, (remote, running) => task(remote, deltaOf(running.scene, scene))));
+
 /** Makes a picture's file known to the workers. */
 export function addAsset(name: string, bytes: Blob): void {
   if (assets.has(name)) return;
@@ -245,12 +252,13 @@ function coarser(request: PreviewRequest): PreviewRequest {
 }
 
 /** A part of a scene, small, as one of many. */
-export const cell = (request: CellRequest): Promise<Patch> => ask((remote) => remote.cell(request));
+export const cell = (request: CellRequest): Promise<Patch> =>
+  askAbout(request.scene, (remote, scene) => remote.cell({ ...request, scene }));
 
 /** A small picture of a scene or of some of its layers, as PNG; made when the stage has its own. */
 export const picture = async (request: PictureRequest): Promise<Blob> => {
   await staged;
-  return ask((remote) => remote.picture(request));
+  return askAbout(request.scene, (remote, scene) => remote.picture({ ...request, scene }));
 };
 
 /** Where a line crosses itself, its own px. */
@@ -259,19 +267,22 @@ export const crossings = (source: LineSource): Promise<Crossing[]> =>
 
 /** Where a layer goes over and under what it is woven with; null if it is not woven. */
 export const weave = (scene: Scene, layer: string): Promise<WeaveState | null> =>
-  ask((remote) => remote.weave(scene, layer) as Promise<WeaveState | null>);
+  askAbout(scene, (remote, sent) => remote.weave(sent, layer) as Promise<WeaveState | null>);
 
 /** Where a shadow lies on the floor, its own px; null for a layer that is none. */
 export const shadowFloor = (scene: Scene, layer: string): Promise<Floor | null> =>
-  ask((remote) => remote.shadowFloor(scene, layer) as Promise<Floor | null>);
+  askAbout(scene, (remote, sent) => remote.shadowFloor(sent, layer) as Promise<Floor | null>);
 
 /** What a mask or selection shows; null if there is none. */
 export const maskView = (request: MaskRequest): Promise<MaskView | null> =>
-  ask((remote) => remote.maskView(request) as Promise<MaskView | null>);
+  askAbout(
+    request.scene,
+    (remote, scene) => remote.maskView({ ...request, scene }) as Promise<MaskView | null>,
+  );
 
 /** The edge of a mask or selection of the whole scene as closed paths, scene px; empty if there is none. */
 export const maskPaths = (scene: Scene, owner: MaskOwner): Promise<Path[]> =>
-  ask((remote) => remote.maskPaths(scene, owner));
+  askAbout(scene, (remote, sent) => remote.maskPaths(sent, owner));
 
 /** The colour of a place (scene px) of a scene, or of a layer alone; null where there is nothing. */
 export const colourAt = (
@@ -279,11 +290,11 @@ export const colourAt = (
   of: string | null,
   x: number,
   y: number,
-): Promise<string | null> => ask((remote) => remote.colourAt(scene, of, x, y));
+): Promise<string | null> => askAbout(scene, (remote, sent) => remote.colourAt(sent, of, x, y));
 
 /** The layers that show at a point (scene px), front first. */
 export const layersAt = (scene: Scene, x: number, y: number): Promise<string[]> =>
-  ask((remote) => remote.layersAt(scene, x, y));
+  askAbout(scene, (remote, sent) => remote.layersAt(sent, x, y));
 
 /** Reads a picture's file. Throws with a message for the artist. */
 export const bringIn = (bytes: Blob, name: string): Promise<BroughtIn> =>
@@ -311,7 +322,7 @@ export function exportPng(
     worker.terminate();
   };
   const done = Promise.race([
-    watched.during(remote.exportPng(scene, options, proxy(progress))),
+    watched.during(remote.exportPng(deltaOf(null, scene), options, proxy(progress))),
     cancelled,
   ]).finally(end);
   return { done, cancel };

@@ -27,7 +27,7 @@ import { colourAt, maskOver } from '@ignis/core/render/selection';
 import { render, Stopped } from '@ignis/core/render/render';
 import { shadowFloor } from '@ignis/core/render/shadow-floor';
 import { facesOf, picturesOf } from '@ignis/core/scene/model/needs';
-import { withDelta } from '@ignis/core/scene/model/delta';
+import { withDelta, type Delta } from '@ignis/core/scene/model/delta';
 import type { Scene } from '@ignis/core/scene/model/schema';
 import { knotsOf } from '@ignis/core/sources/crossed-pass';
 import { PLAIN_FACE } from '@ignis/core/text/families';
@@ -38,7 +38,7 @@ import { faceBytes } from '../files/face-bytes';
 import { drawPatches } from './draw-patches';
 import type { Engine, Patch } from './protocol';
 import { clock, spanLog } from './spans';
-import { goesOn, live, report } from './watchdog';
+import { live, reportProgress, throttledHeartbeat } from './watchdog';
 
 const files = new Map<string, Blob>();
 const pictures = new Map<string, Promise<Picture>>();
@@ -52,8 +52,12 @@ const LONG = 200;
 const HIDDEN = 50;
 /** The longer side of a mask that paths are drawn from, px. */
 const PATHS = 2048;
-/** The scene of the last request for a preview. */
-let logged: Scene | null = null;
+/** The scene of the last request for a preview: others are sent as what is new against it. */
+let base: Scene | null = null;
+
+/** A scene that was sent; to be asked for before anything else is waited for, as the next preview changes the base. */
+const received = (delta: Delta): Scene => withDelta(base, delta) as Scene;
+
 /** The last preview that was sent. */
 let sent: { number: number; ending: Ending } | null = null;
 /** The canvases of the stage, and what part of the scene each shows. */
@@ -124,7 +128,7 @@ function callHelpers(): void {
 const compiling = clock();
 callHelpers();
 spans.add({ part: 'kernels', from: compiling, to: clock() });
-whileWorking(goesOn);
+whileWorking(throttledHeartbeat);
 
 /** Runs some work again, with nothing kept from before, if there was no memory for it. */
 function withRoom<T>(work: () => T): T {
@@ -193,7 +197,7 @@ function progressOf(scene: Scene, started: number): (id: string) => void {
   return (id) => {
     begun.add(id);
     // The frames of a drag are none of it.
-    if (performance.now() - started > LONG) report(begun.size / (all + 1));
+    if (performance.now() - started > LONG) reportProgress(begun.size / (all + 1));
   };
 }
 
@@ -212,10 +216,10 @@ const engine: Engine = {
     files.set(name, bytes);
   },
 
-  async rehearse() {
-    const { rehearsal } = await import('@ignis/core/render/rehearsal');
+  async warmUp() {
+    const { warmUpRenders } = await import('@ignis/core/render/warm-up');
     await load([PLAIN_FACE], []);
-    for (const renderOne of rehearsal()) {
+    for (const renderOne of warmUpRenders()) {
       // What is asked for meanwhile comes first.
       await new Promise((done) => setTimeout(done));
       if (files.size > 0) return;
@@ -229,8 +233,7 @@ const engine: Engine = {
 
   async preview(number, { scene: delta, region, scale, focus, shown, measure, screen }) {
     const started = performance.now();
-    // Before anything else is waited for: the next request goes on from this one.
-    const scene = (logged = withDelta(logged, delta) as Scene);
+    const scene = (base = received(delta));
     const picture = await picturesFor(scene);
     forgetOthers(scene);
     const stale = () => newest !== null && Atomics.load(newest, 0) !== number;
@@ -280,7 +283,8 @@ const engine: Engine = {
     }
   },
 
-  async cell({ scene, region, scale, focus }) {
+  async cell({ scene: delta, region, scale, focus }) {
+    const scene = received(delta);
     const picture = await picturesFor(scene);
     const image = withRoom(() =>
       scoped(() => {
@@ -292,7 +296,8 @@ const engine: Engine = {
     return transfer({ region, pixels }, [pixels.buffer]);
   },
 
-  async picture({ scene, side, layers, background }) {
+  async picture({ scene: delta, side, layers, background }) {
+    const scene = received(delta);
     const scale = Math.min(1, side / Math.max(scene.width, scene.height));
     const picture = await picturesFor(scene);
     return pngBlob(
@@ -308,19 +313,22 @@ const engine: Engine = {
     );
   },
 
-  async weave(scene, layer) {
+  async weave(delta, layer) {
+    const scene = received(delta);
     const picture = await picturesFor(scene);
     return withRoom(() => weaveSpans(scene, layer, { picture, memo: cache.memo }));
   },
 
   crossings: (source) => Promise.resolve(knotsOf(source).crossings),
 
-  async shadowFloor(scene, layer) {
+  async shadowFloor(delta, layer) {
+    const scene = received(delta);
     const picture = await picturesFor(scene);
     return withRoom(() => shadowFloor(scene, layer, { picture, memo: cache.memo }));
   },
 
-  async maskView({ scene, owner, region, scale, pixels, edge }) {
+  async maskView({ scene: delta, owner, region, scale, pixels, edge }) {
+    const scene = received(delta);
     const picture = await picturesFor(scene);
     return withRoom(() => {
       const made = maskOver(scene, owner, { region, scale, picture, memo: cache.memo });
@@ -332,7 +340,8 @@ const engine: Engine = {
     });
   },
 
-  async maskPaths(scene, owner) {
+  async maskPaths(delta, owner) {
+    const scene = received(delta);
     const picture = await picturesFor(scene);
     const scale = Math.min(1, PATHS / Math.max(scene.width, scene.height));
     const region = wholeScene(scene, scale);
@@ -344,12 +353,14 @@ const engine: Engine = {
     });
   },
 
-  async colourAt(scene, of, x, y) {
+  async colourAt(delta, of, x, y) {
+    const scene = received(delta);
     const picture = await picturesFor(scene);
     return withRoom(() => colourAt(scene, of, { x, y }, { picture, memo: cache.memo }));
   },
 
-  async layersAt(scene, x, y) {
+  async layersAt(delta, x, y) {
+    const scene = received(delta);
     const picture = await picturesFor(scene);
     const region = { x: Math.floor(x), y: Math.floor(y), width: 1, height: 1 };
     const shows = (id: string) =>
@@ -360,7 +371,8 @@ const engine: Engine = {
       .reverse();
   },
 
-  async exportPng(scene, options, progress) {
+  async exportPng(delta, options, progress) {
+    const scene = received(delta);
     const picture = await picturesFor(scene);
     // Encoding is the last part of the work.
     const image = exportScene(scene, {

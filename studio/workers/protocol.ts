@@ -25,8 +25,8 @@ export interface PreviewRequest {
   screen: number;
 }
 
-/** A request as it is sent: of the scene, what is new against the one in the last request. */
-export type SentRequest = Omit<PreviewRequest, 'scene'> & { scene: Delta };
+/** A request as it is sent: of the scene, what is new against the one of the last preview. */
+export type Sent<T extends { scene: Scene }> = Omit<T, 'scene'> & { scene: Delta };
 
 /** Straight 8-bit RGBA over a part of a preview. */
 export interface Patch {
@@ -112,7 +112,7 @@ export interface MaskView {
   shows: Uint8ClampedArray<ArrayBuffer>;
 }
 
-/** What the worker can do. */
+/** What the worker can do. Scenes come as what is new in them against the one of the last preview. */
 export interface Engine {
   /** A cell that holds the number of the newest preview; older ones stop. */
   follow(newest: Int32Array<SharedArrayBuffer> | null): void;
@@ -122,31 +122,31 @@ export interface Engine {
   useScreens(canvases: OffscreenCanvas[]): void;
   addAsset(name: string, bytes: Blob): void;
   /** Loads and runs what most scenes need, until one asks for its picture. */
-  rehearse(): Promise<void>;
+  warmUp(): Promise<void>;
   /** Makes fonts and pictures ready, by their names, before a picture asks for them. */
   prepare(faces: readonly string[], pictures: readonly string[]): Promise<void>;
   /** Null if a newer preview was asked for meanwhile. */
-  preview(number: number, request: SentRequest): Promise<Preview | null>;
+  preview(number: number, request: Sent<PreviewRequest>): Promise<Preview | null>;
   /** A part of a scene, straight 8-bit RGBA. */
-  cell(request: CellRequest): Promise<Patch>;
+  cell(request: Sent<CellRequest>): Promise<Patch>;
   /** A small picture, as PNG. */
-  picture(request: PictureRequest): Promise<Blob>;
+  picture(request: Sent<PictureRequest>): Promise<Blob>;
   /** Where a layer goes over and under what it is woven with; null if it is not woven. */
-  weave(scene: Scene, layer: string): Promise<WeaveState | null>;
+  weave(scene: Delta, layer: string): Promise<WeaveState | null>;
   /** Where a line crosses itself, its own px. */
   crossings(source: LineSource): Promise<Crossing[]>;
   /** Where a shadow lies on the floor, its own px; null for a layer that is none. */
-  shadowFloor(scene: Scene, layer: string): Promise<Floor | null>;
+  shadowFloor(scene: Delta, layer: string): Promise<Floor | null>;
   /** What a mask or selection shows; null if there is none. */
-  maskView(request: MaskRequest): Promise<MaskView | null>;
+  maskView(request: Sent<MaskRequest>): Promise<MaskView | null>;
   /** The edge of a mask or selection of the whole scene as closed paths, scene px; empty if there is none. */
-  maskPaths(scene: Scene, owner: MaskOwner): Promise<Path[]>;
+  maskPaths(scene: Delta, owner: MaskOwner): Promise<Path[]>;
   /** The colour of a place (scene px) of a scene, or of a layer alone, `#rrggbb`; null where there is nothing. */
-  colourAt(scene: Scene, of: string | null, x: number, y: number): Promise<string | null>;
+  colourAt(scene: Delta, of: string | null, x: number, y: number): Promise<string | null>;
   /** The layers that show at a point (scene px), front first. */
-  layersAt(scene: Scene, x: number, y: number): Promise<string[]>;
+  layersAt(scene: Delta, x: number, y: number): Promise<string[]>;
   /** The whole scene as PNG. `progress` is called with the share done. */
-  exportPng(scene: Scene, options: ExportOptions, progress: (done: number) => void): Promise<Blob>;
+  exportPng(scene: Delta, options: ExportOptions, progress: (done: number) => void): Promise<Blob>;
   /** Decodes, checks and keeps upright a picture's file. Throws with a message for the artist. */
   bringIn(bytes: Blob, name: string): Promise<BroughtIn>;
 }

@@ -24,7 +24,7 @@ function heartbeat(): void {
 }
 
 /** Called by a worker amid its work, thousands of times a second if it likes: sends a heartbeat now and then. */
-export function goesOn(): void {
+export function throttledHeartbeat(): void {
   if (++calls % SELDOM === 0) heartbeat();
 }
 
@@ -33,7 +33,7 @@ const REPORT = 80;
 let reported = 0;
 
 /** Tells the page the share (0–1) of its work that a worker has done; now and then of many. */
-export function report(done: number): void {
+export function reportProgress(done: number): void {
   const now = performance.now();
   if (now - reported < REPORT) return;
   reported = now;

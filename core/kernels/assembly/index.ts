@@ -26,10 +26,10 @@ export { likenessRows } from './likeness';
 export {
   depthRows,
   gaussianRows,
-  lessonRows,
+  momentRows,
   movedRows,
   outlineRows,
-  wrongRows,
+  errorRows,
 } from './local-colours';
 export { gradeHue, gradeLight, gradeRamp } from './grade';
 export { halveRows, warpRows } from './resample';

@@ -1,12 +1,12 @@
 /**
  * Colours to either side of an outline, as a Gaussian about every cell of px, and where they move the outline. Strides
- * are in bytes. Sums are three buffers of cells, four floats each: red, green, blue and weight; rr, rg, rb and gg; gb, bb.
+ * are in bytes. Moments, of order 0 to 2, are three buffers of cells, four floats each: red, green, blue and weight; rr, rg, rb and gg; gb, bb.
  */
 import { get, getByte, put } from './access';
 
 /** A cell is so many px across. */
 const CELL: i32 = 4;
-/** Of the px, every so many-th of every so many-th line teaches. */
+/** Of the px, every so many-th of every so many-th line is a sample. */
 const EVERY: i32 = 2;
 /** So near to the outline px are not certain, px: they may be of both sides. */
 const MIXED: f64 = 1.5;
@@ -72,7 +72,7 @@ export function depthRows(
     }
 }
 
-/** How much is learnt from a px so far from the outline. */
+/** How much a sample so far from the outline counts. */
 // @ts-ignore: decorator
 @inline
 function certainty(d: f64): f64 {
@@ -86,10 +86,10 @@ function grow(at: usize, by: f64): void {
 }
 
 /**
- * Rows of cells: adds to the sums of the side it lies on what a px teaches that is no farther than `far` px from the
- * outline. `outside` and `inside` are their sums one after another, each `bytes` long.
+ * Rows of cells: adds each sample that is no farther than `far` px from the outline to the moments of the side it lies on.
+ * `outside` and `inside` are their three buffers one after another, each `bytes` long.
  */
-export function lessonRows(
+export function momentRows(
   colours: usize,
   depth: usize,
   width: i32,
@@ -129,7 +129,7 @@ export function lessonRows(
   }
 }
 
-/** Rows of the Gaussians that sums come to. */
+/** Rows of the Gaussians that moments come to. */
 export function gaussianRows(
   o: usize,
   means: usize,
@@ -201,10 +201,10 @@ function odds(background: usize, subject: usize, c: usize): f64 {
 }
 
 /**
- * Rows of cells: how much the odds of what teaches are wrong about, of what there is inside (two floats), and the same
+ * Rows of cells: the classification error of the samples inside, and how much they count (two floats), and the same
  * outside. The cells begin at 0.
  */
-export function wrongRows(
+export function errorRows(
   o: usize,
   stride: i32,
   colours: usize,
@@ -238,7 +238,7 @@ export function wrongRows(
 
 /**
  * Rows of what is the subject, 0–1: as a label says that is certain; within `band` px of the outline by colour and
- * place; else by the side. `wrong` is what `wrongRows` gave, about every cell.
+ * place; else by the side. `errors` is what `errorRows` gave, about every cell.
  */
 export function movedRows(
   o: usize,
@@ -247,7 +247,7 @@ export function movedRows(
   depth: usize,
   width: i32,
   band: f64,
-  wrong: usize,
+  errors: usize,
   stride: i32,
   background: usize,
   subject: usize,
@@ -266,7 +266,7 @@ export function movedRows(
         const row = y / CELL;
         const cell = x / CELL;
         const g = (row * columns + cell) * GAUSSIAN;
-        const k = wrong + row * stride + (cell << 4);
+        const k = errors + row * stride + (cell << 4);
         const missed = Math.max(
           (get(k) as f64) / Math.max(get(k + 4) as f64, TOO_LITTLE),
           (get(k + 8) as f64) / Math.max(get(k + 12) as f64, TOO_LITTLE),

@@ -143,7 +143,7 @@ function ClipNode({ layer }: { layer: Layer }) {
  * A node that is rendered only when the parts of the layer change that it shows; of all else it sees what was some frames
  * of a drag ago.
  */
-function showing(parts: readonly (keyof Layer)[], Inner: ComponentType<{ layer: Layer }>) {
+function memoByParts(parts: readonly (keyof Layer)[], Inner: ComponentType<{ layer: Layer }>) {
   const Still = memo(Inner);
   return function Showing({ layer }: { layer: Layer }) {
     const before = useBenchThrottled((s) => findLayer(s.scene, layer.id));
@@ -154,15 +154,15 @@ function showing(parts: readonly (keyof Layer)[], Inner: ComponentType<{ layer: 
 
 /** The nodes of a layer, and what of it each shows. */
 const nodes = {
-  Look: showing(['dials', 'steps'], Look),
-  Source: showing(['source', 'layers'], SourceNode),
-  Placement: showing(['placement'], Placement),
-  Steps: showing(['steps'], Steps),
-  Body: showing(['body'], Body),
-  Clip: showing(['clip'], ClipNode),
-  Mask: showing(['mask'], MaskNode),
-  Weave: showing(['weave'], WeaveNode),
-  Blend: showing(['blend', 'opacity'], Blend),
+  Look: memoByParts(['dials', 'steps'], Look),
+  Source: memoByParts(['source', 'layers'], SourceNode),
+  Placement: memoByParts(['placement'], Placement),
+  Steps: memoByParts(['steps'], Steps),
+  Body: memoByParts(['body'], Body),
+  Clip: memoByParts(['clip'], ClipNode),
+  Mask: memoByParts(['mask'], MaskNode),
+  Weave: memoByParts(['weave'], WeaveNode),
+  Blend: memoByParts(['blend', 'opacity'], Blend),
 };
 
 function OfScene() {

@@ -7,18 +7,20 @@ type Handler = (...args: unknown[]) => unknown;
  * what holds it, and are called as they were given last. Not for components that are given functions which they render
  * with.
  */
-export function steady<P extends object>(Inner: ComponentType<P>): (props: P) => ReactNode {
-  const Still = memo(Inner) as unknown as ComponentType<P>;
-  return function Steady(props: P) {
+export function withStableHandlers<P extends object>(
+  Inner: ComponentType<P>,
+): (props: P) => ReactNode {
+  const Memoised = memo(Inner) as unknown as ComponentType<P>;
+  return function WithStableHandlers(props: P) {
     const latest = useRef(props);
     const handlers = useRef<Record<string, Handler>>({});
     // Called only by events, which come after the render.
     latest.current = props;
-    const steadied: Record<string, Handler> = {};
+    const stable: Record<string, Handler> = {};
     for (const [key, value] of Object.entries(props))
       if (typeof value === 'function')
-        steadied[key] = handlers.current[key] ??= (...args) =>
+        stable[key] = handlers.current[key] ??= (...args) =>
           (latest.current as Record<string, Handler>)[key]!(...args);
-    return <Still {...props} {...steadied} />;
+    return <Memoised {...props} {...stable} />;
   };
 }

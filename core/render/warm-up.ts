@@ -3,6 +3,7 @@ import { defaultsOf } from '../definitions/parameter';
 import { picture } from '../kernels/picture';
 import { finish } from '../kernels/finish';
 import { scoped } from '../pixels/heap';
+import type { StraightImage } from '../pixels/picture';
 import { wholeScene } from '../pixels/region';
 import { putRecipe } from '../recipes/recipe';
 import { shippedRecipes } from '../recipes/shipped';
@@ -24,8 +25,8 @@ import { endingOf } from './ending';
 import { render } from './render';
 
 /**
- * Renders that nobody sees: of small scenes that use what most scenes use. Compilers speed code up by running it; after a
- * rehearsal the first picture of a scene need not wait for that.
+ * Warm-up: renders that nobody sees, of small scenes that use what most scenes use. Compilers speed code up once it has run;
+ * after a warm-up the first picture of a scene need not wait for that.
  */
 
 /** Px of the scenes. */
@@ -85,16 +86,17 @@ function subjectAndLine(): Scene {
 }
 
 /**
- * The renders of a rehearsal, one after another; each takes some tens of ms. The plain face must be at hand
+ * The renders of a warm-up, one after another; each takes some tens of ms and returns its picture, straight 8-bit RGBA. The plain face must be at hand
  * (`needFaces`).
  */
-export const rehearsal = (): (() => void)[] =>
+export const warmUpRenders = (): (() => StraightImage)[] =>
   Array.from({ length: TIMES }, () => [...dressedWords(), subjectAndLine()])
     .flat()
-    .map((scene) => () => {
-      scoped(() => {
-        const region = wholeScene(scene, 1);
-        const made = render(scene, { region, scale: 1, picture: () => disc });
-        finish(made, 8, endingOf(scene));
-      });
-    });
+    .map(
+      (scene) => () =>
+        scoped(() => {
+          const region = wholeScene(scene, 1);
+          const made = render(scene, { region, scale: 1, picture: () => disc });
+          return finish(made, 8, endingOf(scene));
+        }),
+    );
