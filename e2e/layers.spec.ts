@@ -182,6 +182,10 @@ test('what the picture costs is told by layer, and a bar leads to its layer', as
   await expect(chart).toBeVisible();
   await expect(chart).toHaveAttribute('aria-label', /Heron: [\d.]+ ms/);
   await expect(page.getByText(/The last full picture, \d+ × \d+ px, took/)).toBeVisible();
+  await expect(page.getByTestId('opening-times')).toHaveAttribute(
+    'aria-label',
+    /fine picture, by layers: [\d.]+ m?s/,
+  );
   const rows = (await chart.getAttribute('aria-label'))!.split(', ').map((r) => r.split(': ')[0]);
   const index = rows.indexOf('Mood');
   const bars = chart.locator('svg');

@@ -54,7 +54,7 @@ const dressedWords = (): Scene[] =>
     .filter((_, i) => i % 4 === 0)
     .map((recipe) => {
       const scene = newScene('', WIDTH, HEIGHT, '#26282d');
-      const words = newTextLayer('Tide', { size: 190, colour: '#c9c9c9' });
+      const words = newTextLayer('Tide', { font: 'noto-sans', size: 190, colour: '#c9c9c9' });
       words.placement = { ...placed(), x: 60, y: 250 };
       scene.layers.push(words);
       return edit(scene, '', putRecipe(words.id, recipe)).scene;
@@ -90,7 +90,7 @@ function subjectAndLine(): Scene {
  * (`needFaces`).
  */
 export const warmUpRenders = (): (() => StraightImage)[] =>
-  Array.from({ length: TIMES }, () => [...dressedWords(), subjectAndLine()])
+  Array.from({ length: TIMES }, () => [subjectAndLine(), ...dressedWords()])
     .flat()
     .map(
       (scene) => () =>

@@ -47,7 +47,7 @@ import { isLine } from '@ignis/core/scene/model/traits';
 import { tellFailure } from '../state/failure';
 
 /** Loaded when they are asked for. */
-const Costs = lazy(() => import('./costs'));
+const Costs = lazy(() => import('./costs/costs'));
 const EarlierDialog = lazy(() => import('./earlier-dialog'));
 
 /** The screen where one scene is made. */

@@ -1,5 +1,5 @@
 import { create } from 'zustand';
-import type { Span } from '../workers/spans';
+import type { OpeningPart, Span } from '../workers/spans';
 import { clock } from '../workers/spans';
 
 /** What opening the last scene took, part by part; parts go on beside one another. */
@@ -42,3 +42,26 @@ export function noteNext(part: Span['part']): void {
 
 /** The fine picture stands. */
 export const endTimes = (): void => setState({ isDone: true });
+
+/** A part of the opening, from and to so many ms after the scene was chosen. */
+export interface Stretch {
+  part: OpeningPart;
+  from: number;
+  to: number;
+}
+
+/**
+ * The parts of an opening that began at a time (ms by `clock`), by when they begin: each once, from its first beginning to
+ * its last end. What was done before, and what was only looked up again (under 1 ms), is left out.
+ */
+export function stretchesOf(began: number, spans: readonly Span[]): Stretch[] {
+  const parts = new Map<OpeningPart, Stretch>();
+  for (const { part, ...span } of spans) {
+    if (span.to <= began || span.to - span.from < 1) continue;
+    const from = Math.max(0, span.from - began);
+    const to = span.to - began;
+    const known = parts.get(part) ?? { from, to };
+    parts.set(part, { part, from: Math.min(known.from, from), to: Math.max(known.to, to) });
+  }
+  return [...parts.values()].sort((a, b) => a.from - b.from);
+}
