@@ -7,6 +7,7 @@ import { pathsOf } from '../core/sources/line-shape';
 import { letters } from './letters';
 import { lines, tracedLine } from './lines';
 import { masks } from './masks';
+import { paint } from './paint';
 import { subjects } from './subjects';
 import { drag, emptyRoundTrip, openScene, resident, taken, watch, watchWorkers } from './page';
 import {
@@ -153,6 +154,7 @@ export async function driven(
   add('dragging one of 10,000 anchors of a path', await manyAnchors(page, steps));
   rows.push(...(await letters(page, SECTION, steps, dragged)));
   rows.push(...(await masks(page, steps, dragged)));
+  rows.push(...(await paint(page, SECTION, steps, dragged)));
   rows.push(...(await subjects(page, SECTION, steps, dragged)));
   await openExample(page, 'Night seven');
   await watch(page);

@@ -31,6 +31,11 @@ export const test = base.extend<object, { shared: BrowserContext }>({
     },
     { scope: 'worker' },
   ],
+  page: async ({ page }, use) => {
+    // A shelf that is left after a moment need not get the bench ready meanwhile.
+    await page.addInitScript(() => (window.requestIdleCallback = () => 0));
+    await use(page);
+  },
   context: async ({ shared }, use) => {
     await use(shared);
     const last = await shared.newPage();

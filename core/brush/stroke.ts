@@ -2,6 +2,7 @@ import * as v from 'valibot';
 import type { Affine } from '../geometry/affine';
 import { apply, meanScale } from '../geometry/affine';
 import { coordinate } from '../geometry/coordinate';
+import { DAB } from '../kernels/brush';
 import { length, parameterEntries, percent } from '../definitions/parameter';
 
 /** A stroke of a brush on a mask. */
@@ -34,7 +35,7 @@ const spacingOf = (hardness: number): number => (hardness > 80 ? 0.03 : 0.07);
 const MAX_DABS = 60_000;
 
 /**
- * The dabs of a stroke under a map: x, y, radius (px of the render) and flow (0–1) in turn, evenly spaced along
+ * The dabs of a stroke under a map, px of the render, `DAB` floats each, evenly spaced along
  * it. One pass over a place covers it by the flow of the brush, however densely the dabs lie.
  */
 export function dabsOf(stroke: BrushStroke, map: Affine): Float32Array {
@@ -47,12 +48,12 @@ export function dabsOf(stroke: BrushStroke, map: Affine): Float32Array {
   const out: number[] = [];
   const put = (x: number, y: number, pressure: number) => {
     const p = apply(map, { x, y });
-    out.push(p.x, p.y, (size / 2) * pressure * scale, flow === 100 ? 1 : dab);
+    out.push(p.x, p.y, (size / 2) * pressure * scale, flow === 100 ? 1 : dab, 1, 0, 1, 0);
   };
   const at = (i: number) => [points[3 * i]!, points[3 * i + 1]!, points[3 * i + 2]!] as const;
   put(...at(0));
   let left = 0;
-  for (let i = 1; i < n && out.length < 4 * MAX_DABS; i++) {
+  for (let i = 1; i < n && out.length < DAB * MAX_DABS; i++) {
     const [x0, y0, p0] = at(i - 1);
     const [x1, y1, p1] = at(i);
     const length = Math.hypot(x1 - x0, y1 - y0);
@@ -67,7 +68,7 @@ export function dabsOf(stroke: BrushStroke, map: Affine): Float32Array {
       }
       const u = along / length;
       put(x0 + (x1 - x0) * u, y0 + (y1 - y0) * u, p0 + (p1 - p0) * u);
-      if (out.length >= 4 * MAX_DABS) break;
+      if (out.length >= DAB * MAX_DABS) break;
     }
   }
   // It goes as far as it was drawn.

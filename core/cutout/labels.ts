@@ -1,5 +1,5 @@
 import { scaling } from '../geometry/affine';
-import { dabbed } from '../kernels/brush';
+import { DAB, dabbed } from '../kernels/brush';
 import { distanceField } from '../kernels/distance';
 import { withinPaths } from '../kernels/within-paths';
 import { dabsOf } from '../brush/stroke';
@@ -59,7 +59,7 @@ export function marked(marks: readonly Mark[], says: Mark['says'], grid: Grid): 
         return [...dabsOf({ ...stroke, points }, scaling(grid.scale))];
       });
     // What is thinner than a px of the grid still says what it says.
-    for (let i = 2; i < dabs.length; i += 4) dabs[i] = Math.max(0.75, dabs[i]!);
+    for (let i = 2; i < dabs.length; i += DAB) dabs[i] = Math.max(0.75, dabs[i]!);
     return crop(dabbed(Float32Array.from(dabs), 1, region), region);
   });
 }

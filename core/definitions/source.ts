@@ -133,6 +133,8 @@ export interface SourceDefinition<S extends { kind: string }> {
   paths?(source: S): readonly Path[];
   /** Its one colour as a whole, `#rrggbb`; null, or left out, if it has none. */
   colour?(source: S): string | null;
+  /** What names its content in keys, where to write all of it would take long; left out, all of it. */
+  content?(source: S): object;
   /** Whatever of it holds colours that are seen; left out, all of it. */
   colours?(source: S): unknown;
   /** The source in another colour as a whole; left out, a layer of it is painted over. */

@@ -1,13 +1,21 @@
-import type { Plane } from '../pixels/buffer';
+import type { ColourBuffer, Plane } from '../pixels/buffer';
 import { plane } from '../pixels/buffer';
+import type { Rgb } from '../pixels/colour';
 import type { Region } from '../pixels/region';
-import { covering, intersect, isEmpty } from '../pixels/region';
+import { EMPTY, covering, intersect, isEmpty } from '../pixels/region';
 import { onHeap, rowsOf, run } from './machine';
 
-/** The region that dabs (x, y, radius, flow; px) may touch. */
-function dabsRegion(dabs: Float32Array): Region {
+/**
+ * The floats of a dab: x, y and radius (px), flow (0–1), the cosine and sine of the angle of its long axis, how many times
+ * longer that is than the other (from 1 on), and one to spare.
+ */
+export const DAB = 8;
+
+/** The region that dabs may touch; empty for none. */
+export function dabsRegion(dabs: Float32Array): Region {
+  if (dabs.length === 0) return EMPTY;
   let [x0, y0, x1, y1] = [Infinity, Infinity, -Infinity, -Infinity];
-  for (let i = 0; i < dabs.length; i += 4) {
+  for (let i = 0; i < dabs.length; i += DAB) {
     const r = Math.max(0.5, dabs[i + 2]!) + 1;
     x0 = Math.min(x0, dabs[i]! - r);
     y0 = Math.min(y0, dabs[i + 1]! - r);
@@ -18,15 +26,15 @@ function dabsRegion(dabs: Float32Array): Region {
 }
 
 /**
- * How much a stroke covers, 0–1, over the part of a region that it touches: `dabs` are x, y, radius (px) and flow
- * (0–1) in turn, in the order in which they are laid; up to `hardness` (0–1) of its radius each is whole.
+ * How much a stroke covers, 0–1, over the part of a region that it touches: `dabs` are `DAB` floats each, in the order
+ * in which they are laid; up to `hardness` (0–1) of its radius each is whole.
  */
 export function dabbed(dabs: Float32Array, hardness: number, region: Region): Plane {
   const part = intersect(dabsRegion(dabs), region);
   const out = plane(part);
-  if (isEmpty(part) || dabs.length === 0) return out;
+  if (isEmpty(part)) return out;
   const own = dabs.slice();
-  for (let i = 0; i < own.length; i += 4) {
+  for (let i = 0; i < own.length; i += DAB) {
     own[i] = own[i]! - part.x;
     own[i + 1] = own[i + 1]! - part.y;
   }
@@ -35,11 +43,25 @@ export function dabbed(dabs: Float32Array, hardness: number, region: Region): Pl
       ...rowsOf(at, out, part, 'write'),
       part.width,
       at(own),
-      own.length / 4,
+      own.length / DAB,
       hardness,
     ]),
   );
   return out;
+}
+
+/** The dabs of a stroke that touch a region, in their order. */
+export function dabsWithin(dabs: Float32Array, { x, y, width, height }: Region): Float32Array {
+  const out = new Float32Array(dabs.length);
+  let count = 0;
+  for (let i = 0; i < dabs.length; i += DAB) {
+    const r = Math.max(0.5, dabs[i + 2]!) + 1;
+    const [dx, dy] = [dabs[i]!, dabs[i + 1]!];
+    if (dx + r < x || dx - r > x + width || dy + r < y || dy - r > y + height) continue;
+    out.set(dabs.subarray(i, i + DAB), count);
+    count += DAB;
+  }
+  return out.subarray(0, count);
 }
 
 /** Covers a plane by a share (0–1) of another where both are, over what it has left, in place. */
@@ -52,6 +74,35 @@ export function cover(to: Plane, by: Plane, share: number): void {
       ...rowsOf(at, by, part),
       part.width,
       share,
+    ]),
+  );
+}
+
+/** Ways of laying a stroke on what is there; the kernel knows them by their place. */
+export const strokeWays = ['over', 'erase', 'behind', 'within'] as const;
+export type StrokeWay = (typeof strokeWays)[number];
+
+/**
+ * Lays a colour through a plane, times an opacity (0–1), on a buffer, in place: over what is there, taking that away, behind it,
+ * or only where there is something.
+ */
+export function layStroke(
+  to: ColourBuffer,
+  shape: Plane,
+  way: StrokeWay,
+  [r, g, b]: Rgb,
+  opacity: number,
+): void {
+  const part = intersect(to.region, shape.region);
+  if (isEmpty(part)) return;
+  onHeap((at) =>
+    run('strokeRows', part.height, part.width * 8, [
+      strokeWays.indexOf(way),
+      ...rowsOf(at, to, part, 'write'),
+      ...rowsOf(at, shape, part),
+      part.width,
+      ...([r, g, b] as const),
+      opacity,
     ]),
   );
 }

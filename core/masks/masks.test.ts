@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import '../kernels/load';
 import type { MaskContext } from '../definitions/mask';
 import { noMemo } from '../definitions/memo';
+import { DAB } from '../kernels/brush';
 import { IDENTITY, scaling } from '../geometry/affine';
 import { corner } from '../geometry/path';
 import { cacheOf } from '../render/cache';
@@ -170,13 +171,13 @@ describe('strokes of a brush', () => {
           const points = way.flatMap(([x, y]) => [x, y, 1]);
           const dabs = dabsOf(stroke({ points, size }), IDENTITY);
           const most = Math.max(0.25, size * 0.03) + 1e-3;
-          for (let i = 4; i < dabs.length; i += 4)
-            expect(Math.hypot(dabs[i]! - dabs[i - 4]!, dabs[i + 1]! - dabs[i - 3]!)).toBeLessThan(
-              most,
-            );
+          const from = (i: number, x: number, y: number) =>
+            Math.hypot(dabs[i]! - x, dabs[i + 1]! - y);
+          for (let i = DAB; i < dabs.length; i += DAB)
+            expect(from(i, dabs[i - DAB]!, dabs[i - DAB + 1]!)).toBeLessThan(most);
           expect([dabs[0], dabs[1]]).toEqual(way[0]);
           const [x, y] = way.at(-1)!;
-          expect(Math.hypot(dabs.at(-4)! - x, dabs.at(-3)! - y)).toBeLessThan(most);
+          expect(from(dabs.length - DAB, x, y)).toBeLessThan(most);
         },
       ),
     );

@@ -8,6 +8,7 @@ import type { ColourBuffer, Plane } from '../pixels/buffer';
 import type { Region } from '../pixels/region';
 import type { Mixing } from '../pixels/colour';
 import type { BoundLayer, BoundStep } from '../scene/bound/bound';
+import { definitionOf, type Source } from '../sources/index';
 import type { Meter } from './meter';
 
 /** Thrown when a render was asked to stop. */
@@ -84,6 +85,17 @@ export function cached<T extends ColourBuffer | Plane>(
   );
 }
 
+/** As `numberOf`, for a source. */
+export const sourceNumber = (source: Source): number =>
+  numberOf(source, () => contentKey(definitionOf(source).content?.(source) ?? source));
+
 /** As `numberOf`, for all of a layer that its pixels depend on. */
 export const contentOf = (layer: BoundLayer): number =>
-  numberOf(layer, () => contentKey({ ...layer, name: '', layers: layer.layers?.map(contentOf) }));
+  numberOf(layer, () =>
+    contentKey({
+      ...layer,
+      name: '',
+      source: sourceNumber(layer.source),
+      layers: layer.layers?.map(contentOf),
+    }),
+  );

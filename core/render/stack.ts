@@ -1,5 +1,4 @@
 import { blendNamed } from '../blend/index';
-import { numberOf } from '../definitions/content-key';
 import type { Affine } from '../geometry/affine';
 import type { Homography } from '../geometry/homography';
 import { composite, settle } from '../kernels/composite';
@@ -15,7 +14,7 @@ import { grades } from '../scene/model/traits';
 import { definitionOf } from '../sources/index';
 import { isStyled, pixelStepsOf, planOf, plainSizes } from './chain';
 import type { Context } from './context';
-import { contentOf, cached, throwIfStopped } from './context';
+import { cached, contentOf, sourceNumber, throwIfStopped } from './context';
 import { drawnRegion, shownRegion } from './drawing';
 import { laidDressed } from './laid-dressed';
 import type { Dressed } from './layer';
@@ -218,7 +217,7 @@ function layerPixels(layer: BoundLayer, asked: Asked, context: Context): Dressed
   const { map, scale, warp } = drawing;
   const key: unknown[] = layer.layers
     ? ['group', layer.layers.map(contentOf), map, scale, warp, first]
-    : ['layer', numberOf(layer.source), map, warp, first, lampFor(layer, context)];
+    : ['layer', sourceNumber(layer.source), map, warp, first, lampFor(layer, context)];
   // Of a line, what lies behind another layer is hidden pass by pass; of others, as by a mask.
   const woven = hidesByPass(layer) ? hiddenKey(layer) : null;
   if (woven) key.push(woven);

@@ -11,6 +11,8 @@ import { groupSchema, groupSource } from './group';
 import type { LineSource } from './line-source';
 import { lineSource } from './line';
 import { lineSchema } from './line-source';
+import type { PaintSource } from './paint';
+import { paintSchema, paintSource } from './paint';
 import type { PictureSource } from './picture';
 import { pictureSchema, pictureSource } from './picture';
 import type { CastShadowSource } from './cast-shadow';
@@ -24,6 +26,7 @@ export type Source =
   | PictureSource
   | LineSource
   | TextSource
+  | PaintSource
   | FillSource
   | GradeSource
   | GroupSource
@@ -36,6 +39,7 @@ export const sources = {
   picture: pictureSource,
   line: lineSource,
   text: textSource,
+  paint: paintSource,
   fill: fillSource,
   grade: gradeSource,
   group: groupSource,
@@ -50,6 +54,7 @@ export const sourceSchema = v.variant(
     pictureSchema,
     lineSchema,
     textSchema,
+    paintSchema,
     fillSchema,
     gradeSchema,
     groupSchema,

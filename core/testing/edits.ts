@@ -1,11 +1,14 @@
 /** Made-up edits for tests: each kind that the bench makes, with values that no slider would let through. */
+import { paintBrushParameters } from '../brush/paint-brush';
 import type { BrushStroke } from '../brush/stroke';
+import { defaultsOf } from '../definitions/parameter';
 import {
   newEcho,
   newFill,
   newGroup,
   newMask,
   newModifier,
+  newPaint,
   newPart,
   newStep,
   newTextLayer,
@@ -14,6 +17,7 @@ import { newId } from '../scene/model/new-id';
 import { colourLayer } from '../scene/edits/palette';
 import { putCrossings, setCrossings } from '../scene/edits/crossing-edits';
 import { darken } from '../scene/edits/darken';
+import { putStroke } from '../scene/edits/paint-edits';
 import type { Edit } from '../scene/edits/edit';
 import * as layers from '../scene/edits/layer-edits';
 import * as lines from '../scene/edits/line-edits';
@@ -63,6 +67,15 @@ export const EDITS: Readonly<Record<string, Make>> = {
   'add a fill': (_s, l, w) => layers.addInFront([newFill(w.text(), '#102030')], l.id, false),
   'add letters': (_s, l, w) =>
     layers.addInFront([newTextLayer(w.text(), { size: w.number() })], l.id, true),
+  'add paint': (_s, l, w) => (s) => {
+    const paint = newPaint(w.text());
+    layers.addInFront([paint], l.id, false)(s);
+    putStroke(paint.id, {
+      ...{ id: newId(), way: 'over', colour: '#ff5a1f' },
+      brush: { ...defaultsOf(paintBrushParameters), size: w.number(), angle: w.number() },
+      points: [[w.number(), w.number(), 1, 0, 0, 0]],
+    })(s);
+  },
   'add an echo': (_s, l, w) => layers.addInFront([newEcho(l, w.number())], l.id, true),
   'add a spill': (s, l) => spillOn(l, s.layers[0]!.id, newId()),
   'cast a shadow': (_s, l) => castShadowOf(l, newId()),

@@ -23,6 +23,7 @@ import {
   darkenScene,
   duplicate,
   echo,
+  paintOver,
   group,
   spill,
 } from './commands/layers';
@@ -152,6 +153,11 @@ export function actions(does: BenchDoes): Action[] {
       name: 'Spill its light on another layer',
       run: () => layer && spill(layer),
       enabled: !!layer && !grades(layer) && !isSpill(layer) && idle,
+    },
+    {
+      name: 'Paint over the layer',
+      run: () => layer && paintOver(layer),
+      enabled: !!layer && !grades(layer) && idle,
     },
     {
       name: 'Cast its shadow on a floor',

@@ -12,7 +12,14 @@ import { newPass } from '@ignis/core/sources/pass';
 import { Button } from '../ui/button';
 import { FontWords } from '../ui/font-words';
 import { picture } from '../workers/engine';
-import { addFill, addGrade, castChosenShadow, addShape, addStartingPoint } from './commands/layers';
+import {
+  addFill,
+  addGrade,
+  addPaint,
+  castChosenShadow,
+  addShape,
+  addStartingPoint,
+} from './commands/layers';
 import { startDrawing } from './modes/draw/drawing';
 import { startWriting } from './modes/write/writing';
 import { withoutIt } from '../state/failure';
@@ -93,11 +100,11 @@ export function AddLayer({ onPicture, onSvg }: { onPicture(): void; onSvg(): voi
           sideOffset={12}
           collisionPadding={10}
           aria-label="Add a layer"
-          className="z-50 max-h-[calc(100vh-80px)] w-[820px] max-w-[calc(100vw-20px)] overflow-y-auto rounded-xl border border-line bg-panel p-3 shadow-2xl"
+          className="z-50 max-h-[calc(100vh-80px)] w-[900px] max-w-[calc(100vw-20px)] overflow-y-auto rounded-xl border border-line bg-panel p-3 shadow-2xl"
           onCloseAutoFocus={(e) => e.preventDefault()}
         >
           <Heading>Draw, or bring in</Heading>
-          <div className="grid grid-cols-7 items-start gap-1">
+          <div className="grid grid-cols-8 items-start gap-1">
             <Kind
               label={sources.line.label}
               title="Draw it on the stage, anchor by anchor."
@@ -130,6 +137,9 @@ export function AddLayer({ onPicture, onSvg }: { onPicture(): void; onSvg(): voi
               onClick={choose(onSvg)}
             >
               <Picture url={outlines[6]} />
+            </Kind>
+            <Kind label={sources.paint.label} title={sources.paint.help} onClick={choose(addPaint)}>
+              <Strokes />
             </Kind>
             <Kind label={sources.fill.label} title={sources.fill.help} onClick={choose(addFill)}>
               <span className="block h-full bg-[#233a66]" />
@@ -185,6 +195,16 @@ const Heading = ({ children }: { children: React.ReactNode }) => (
 
 const Picture = ({ url }: { url: string | undefined }) =>
   url ? <img src={url} alt="" className="h-full w-full object-cover" /> : null;
+
+/** Two strokes of a soft brush. */
+const Strokes = () => (
+  <svg viewBox="0 0 100 62" className="h-full w-full" style={{ background: GROUND }}>
+    <g fill="none" strokeLinecap="round" style={{ filter: 'blur(3px)' }}>
+      <path d="M14 44 C 34 12, 48 54, 84 20" stroke="#d1457a" strokeWidth="15" />
+      <path d="M26 50 C 48 30, 60 56, 86 40" stroke="#f2b04c" strokeWidth="8" />
+    </g>
+  </svg>
+);
 
 const Pier = ({ filter }: { filter?: string }) => (
   <img

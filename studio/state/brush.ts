@@ -1,5 +1,7 @@
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
+import { brushParameters } from '@ignis/core/brush/stroke';
+import { percent } from '@ignis/core/definitions/parameter';
 import type { MaskPart } from '@ignis/core/masks/mask';
 import type { SelectWay } from '@ignis/core/scene/edits/selection-edits';
 
@@ -35,6 +37,15 @@ interface Brush {
   /** How far the brush stays behind an unsteady hand. */
   steady: number;
 }
+
+/** What can be set on every brush. */
+export const brushControls = {
+  ...brushParameters,
+  steady: {
+    ...percent('Steady', 20, 0, 95),
+    help: 'How far the brush stays behind an unsteady hand.',
+  },
+} as const;
 
 export const useBrush = create<Brush>()(
   persist<Brush>(

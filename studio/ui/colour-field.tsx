@@ -17,6 +17,7 @@ export const ColourField = withStableHandlers(function ColourField({
   value,
   onChange,
   onDone,
+  side = 'left',
 }: ColourProps) {
   const trigger = useRef<HTMLButtonElement>(null);
   const [offset, setOffset] = useState(GAP);
@@ -51,7 +52,7 @@ export const ColourField = withStableHandlers(function ColourField({
       <Popover.Portal>
         <Popover.Content
           aria-label={label}
-          side="left"
+          side={side}
           sideOffset={offset}
           collisionPadding={8}
           className="z-50 flex w-60 flex-col gap-3 rounded-lg border border-line bg-panel p-3 shadow-2xl"

@@ -3,4 +3,6 @@ export interface ColourProps {
   value: string;
   onChange(value: string): void;
   onDone(): void;
+  /** Where its picker opens; to the left if left out. */
+  side?: 'left' | 'bottom';
 }

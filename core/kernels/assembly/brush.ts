@@ -1,10 +1,15 @@
-/** Brush strokes, dab by dab. Strides are in bytes. */
-import { get, put } from './access';
+/** Brush strokes, dab by dab, and laying their colour. Strides are in bytes. */
+import { get, get4, put, put4, splat } from './access';
+import { alphaOf } from './pixel';
+
+/** The bytes of a dab. */
+const DAB: usize = 32;
 
 /**
  * Rows of a stroke: each dab brings what is there nearer to what it would cover itself, by its flow, and never
- * beyond: so however many lie over one another, edges stay as soft as those of one. Dabs are four floats each: x, y
- * (px from the first of the rows), radius, flow (0–1). Up to `hardness` (0–1) of the radius a dab is whole; from
+ * beyond: so however many lie over one another, edges stay as soft as those of one. Dabs are eight floats each: x, y
+ * (px from the first of the rows), radius, flow (0–1), the cosine and sine of the angle of its long axis, how many
+ * times longer that is than the other, and one to spare. Up to `hardness` (0–1) of the radius a dab is whole; from
  * there it falls off smoothly. A dab that has no room to fall off has an edge of a px.
  */
 export function dabRows(
@@ -21,7 +26,7 @@ export function dabRows(
     const row = o + y * oStride;
     const cy = (y as f32) + 0.5;
     for (let i = 0; i < count; i++) {
-      const dab = dabs + (i << 4);
+      const dab = dabs + i * DAB;
       const dy = cy - get(dab + 4);
       // Of a dab smaller than a px as much is left as it has of one.
       const own = get(dab + 8);
@@ -33,18 +38,64 @@ export function dabRows(
       const left = max<i32>(0, Mathf.ceil(dx - half - 0.5) as i32);
       const right = min<i32>(width - 1, Mathf.floor(dx + half - 0.5) as i32);
       const soft = r * (1 - hardness);
-      const edge = max<f32>(1, soft);
-      const end = r + 0.5 * max<f32>(0, 1 - soft);
-      for (let x = left; x <= right; x++) {
-        const ex = (x as f32) + 0.5 - dx;
-        const d = sqrt<f32>(ex * ex + dy * dy);
-        let t = min<f32>(1, max<f32>(0, (end - d) / edge));
-        if (soft > 1) t = t * t * (3 - 2 * t);
-        const p = row + (x << 2);
-        const v = get(p);
-        if (t > v) put(p, v + flow * (t - v));
-      }
+      const longer = get(dab + 24);
+      const p = row + (left << 2);
+      if (longer == 1) roundDab(p, left, right, dx, dy, r, soft, flow);
+      else ovalDab(p, left, right, dx, dy, r, soft, flow, get(dab + 16), get(dab + 20), longer);
     }
+  }
+}
+
+// @ts-ignore: decorator
+@inline
+function roundDab(
+  p: usize,
+  left: i32,
+  right: i32,
+  dx: f32,
+  dy: f32,
+  r: f32,
+  soft: f32,
+  flow: f32,
+): void {
+  const edge = max<f32>(1, soft);
+  const end = r + 0.5 * max<f32>(0, 1 - soft);
+  for (let x = left; x <= right; x++, p += 4) {
+    const ex = (x as f32) + 0.5 - dx;
+    let t = min<f32>(1, max<f32>(0, (end - sqrt<f32>(ex * ex + dy * dy)) / edge));
+    if (soft > 1) t = t * t * (3 - 2 * t);
+    const v = get(p);
+    if (t > v) put(p, v + flow * (t - v));
+  }
+}
+
+/** Distances are measured along the long axis; its slope says how many of those a px is. */
+// @ts-ignore: decorator
+@inline
+function ovalDab(
+  p: usize,
+  left: i32,
+  right: i32,
+  dx: f32,
+  dy: f32,
+  r: f32,
+  soft: f32,
+  flow: f32,
+  cos: f32,
+  sin: f32,
+  longer: f32,
+): void {
+  for (let x = left; x <= right; x++, p += 4) {
+    const ex = (x as f32) + 0.5 - dx;
+    const u = ex * cos + dy * sin;
+    const w = (dy * cos - ex * sin) * longer;
+    const d = sqrt<f32>(u * u + w * w);
+    const slope: f32 = d > 0 ? sqrt<f32>(u * u + w * w * longer * longer) / d : 1;
+    const end = r + 0.5 * max<f32>(0, slope - soft);
+    let t = min<f32>(1, max<f32>(0, (end - d) / max<f32>(slope, soft)));
+    if (soft > slope) t = t * t * (3 - 2 * t);
+    const v = get(p);
+    if (t > v) put(p, v + flow * (t - v));
   }
 }
 
@@ -65,6 +116,50 @@ export function coverRows(
     for (const end = d + (width << 2); d < end; d += 4, q += 4) {
       const v = get(d);
       put(d, v + get(q) * share * (1 - v));
+    }
+  }
+}
+
+/** Ways of laying a stroke on rows of premultiplied RGBA. */
+const OVER = 0;
+const ERASE = 1;
+const BEHIND = 2;
+
+/**
+ * Lays a colour (opaque) through a plane, times `share`, on rows of premultiplied RGBA, in place: over what is there, taking
+ * that away, behind it, or only where there is something (source-over, destination-out, destination-over and source-atop
+ * of Porter and Duff, "Compositing Digital Images", 1984).
+ */
+export function strokeRows(
+  way: i32,
+  b: usize,
+  bStride: i32,
+  s: usize,
+  sStride: i32,
+  width: i32,
+  red: f32,
+  green: f32,
+  blue: f32,
+  share: f32,
+  from: i32,
+  to: i32,
+): void {
+  const colour = f32x4(red, green, blue, 1);
+  const one = f32x4.splat(1);
+  for (let y = from; y < to; y++) {
+    let d = b + y * bStride;
+    let q = s + y * sStride;
+    for (const end = d + (width << 4); d < end; d += 16, q += 4) {
+      if (get(q) == 0) continue;
+      const a = f32x4.mul(splat(q), f32x4.splat(share));
+      const x = get4(d);
+      const left = f32x4.mul(x, f32x4.sub(one, a));
+      const laid = f32x4.mul(colour, a);
+      if (way == OVER) put4(d, f32x4.add(left, laid));
+      else if (way == ERASE) put4(d, left);
+      else if (way == BEHIND)
+        put4(d, f32x4.add(x, f32x4.mul(laid, f32x4.sub(one, alphaOf(x)))));
+      else put4(d, f32x4.add(left, f32x4.mul(laid, alphaOf(x))));
     }
   }
 }

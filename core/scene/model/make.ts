@@ -120,6 +120,10 @@ export const newTextLayer = (
 export const textName = (content: string): string =>
   content.trim().split(/\s+/).join(' ').slice(0, 32).trim() || 'Text';
 
+/** A layer of paint, without any yet. */
+export const newPaint = (name: string): LayerOf<'paint'> =>
+  newLayer(name, { source: { kind: 'paint', strokes: [] } });
+
 /** A layer of one colour. */
 export const newFill = (name: string, colour: string): LayerOf<'fill'> =>
   newLayer(name, {

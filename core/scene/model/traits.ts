@@ -17,6 +17,7 @@ export const isOf =
 export const isLine = isOf('line');
 export const isText = isOf('text');
 export const isPicture = isOf('picture');
+export const isPaint = isOf('paint');
 export const isFill = isOf('fill');
 export const isGroup = isOf('group');
 export const isEcho = isOf('echo');

@@ -1,8 +1,6 @@
 import { Ellipsis, Trash2 } from 'lucide-react';
 import { useEffect, useRef } from 'react';
-import { percent } from '@ignis/core/definitions/parameter';
 import { maskParameters } from '@ignis/core/masks/mask';
-import { brushParameters } from '@ignis/core/brush/stroke';
 import { canBake } from '@ignis/core/scene/edits/bake';
 import { newId } from '@ignis/core/scene/model/new-id';
 import { putMask, setMask } from '@ignis/core/scene/edits/mask-edits';
@@ -10,7 +8,7 @@ import type { Layer } from '@ignis/core/scene/model/schema';
 import { everyLayer } from '@ignis/core/scene/model/schema';
 import { copyMask, selectMaskOf, shareMask } from '@ignis/core/scene/edits/selection-edits';
 import { liveEdit, useBench, useBenchThrottled } from '../../state/bench';
-import { useBrush } from '../../state/brush';
+import { brushControls, useBrush } from '../../state/brush';
 import { Menu } from '../../ui/menu';
 import { ParameterControls } from '../../ui/parameter-controls';
 import { bake } from '../bake';
@@ -126,14 +124,6 @@ function MaskMenu({ layer }: { layer: Layer }) {
   );
 }
 
-const BRUSH = {
-  ...brushParameters,
-  steady: {
-    ...percent('Steady', 20, 0, 95),
-    help: 'How far the brush stays behind an unsteady hand.',
-  },
-} as const;
-
 /** The values of the brush, while a mask is painted. */
 export function BrushValues() {
   const brush = useBrush();
@@ -146,7 +136,7 @@ export function BrushValues() {
   return (
     <div ref={element} className="mb-2 rounded-md bg-ground/60 p-2" role="group" aria-label="Brush">
       <ParameterControls
-        parameters={BRUSH}
+        parameters={brushControls}
         values={{ ...brush }}
         onChange={(v) => useBrush.setState(v)}
         onDone={() => undefined}

@@ -19,6 +19,7 @@ import {
   newGrade,
   newGroup,
   newLineOf,
+  newPaint,
   newShape,
   newStep,
 } from '@ignis/core/scene/model/make';
@@ -131,6 +132,21 @@ function add(layer: Layer): void {
   const { selected, change, select } = bench();
   change(`Add ${layer.name}`, addInFront([layer], selected, false));
   select(layer.id);
+}
+
+/** A layer of paint, to be painted on at once. */
+export function addPaint(): void {
+  add(newPaint('Paint'));
+  bench().set({ mode: 'paint' });
+}
+
+/** A layer of paint that shows only where a layer does, in front of all that is clipped to that already. */
+export function paintOver(layer: Layer): void {
+  const { change, select, set } = bench();
+  const made = { ...newPaint(`Paint on ${layer.name}`), clip: true };
+  change(`Paint over ${layer.name}`, addInFront([made], layer.id, false));
+  select(made.id);
+  set({ mode: 'paint' });
 }
 
 export const addFill = (): void => add(newFill('Fill', '#233a66'));

@@ -11,6 +11,7 @@ import { letters } from './letters/mode';
 import { mask } from './mask/mode';
 import { measure } from './measure/mode';
 import type { Situation, StageMode } from './mode';
+import { paint } from './paint/mode';
 import { ramp } from './ramp/mode';
 import { repeat } from './repeat/mode';
 import { reshape } from './reshape/mode';
@@ -28,6 +29,7 @@ export const modes: readonly StageMode[] = [
   arrange,
   anchors,
   type,
+  paint,
   cutOut,
   mask,
   letters,

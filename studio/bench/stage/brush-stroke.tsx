@@ -3,55 +3,88 @@ import type { Affine, Point } from '@ignis/core/geometry/affine';
 import { apply, meanScale } from '@ignis/core/geometry/affine';
 import { steadied } from '@ignis/core/geometry/steady';
 import type { BrushStroke } from '@ignis/core/brush/stroke';
+import type { TrackPoint } from '@ignis/core/brush/track';
 import { penWidth } from '@ignis/core/brush/stroke';
 import { useBench } from '../../state/bench';
 import { useBrush } from '../../state/brush';
 import { follow, stagePoint } from './pointer';
 import { tenth } from './tenth';
 
-interface Stroking {
+/** The size of the brush, scene px, as px of what a stroke is drawn in, of which so many are one. */
+export function brushSize(scale: number): number {
+  // There and back through the zoom a size must not come to 89.99… px.
+  return Number((useBrush.getState().size * scale).toPrecision(6));
+}
+
+interface Hand {
   stage: Element;
   /** From CSS px of the stage to those that the stroke is drawn in. */
   back: Affine;
   /** Where the last stroke ended, to go on from with Shift; it is written. */
   last: { current: Point | null };
-  /** The stroke as it is so far. */
-  put(stroke: BrushStroke): void;
+  /** The hand has come to a point. */
+  add(point: TrackPoint): void;
+  /** The stroke is to be shown as it is so far. */
+  tell(): void;
   /** The pointer has moved to a place of the stage. */
   moved(at: Point): void;
+}
+
+/** Follows the hand, as far as the brush is steadied, from a press until it is let go: one step of undo. */
+export function followHand(
+  down: React.PointerEvent,
+  { stage, back, last, add, tell, moved }: Hand,
+): void {
+  const follower = steadied(useBrush.getState().steady / 100);
+  const began = down.timeStamp;
+  let at: Point = { x: 0, y: 0 };
+  const one = (e: PointerEvent) => {
+    at = follower(apply(back, stagePoint(stage, e)));
+    const time = e.timeStamp - began;
+    // A mouse has no pressure, and says ½ or 0.
+    if (e.pointerType !== 'pen') add({ ...at, pressure: 1, tiltX: 0, tiltY: 0, time });
+    else add({ ...at, pressure: e.pressure, tiltX: e.tiltX, tiltY: e.tiltY, time });
+  };
+  // From where the last stroke ended, straight.
+  if (down.shiftKey && last.current)
+    add({ ...last.current, pressure: 1, tiltX: 0, tiltY: 0, time: 0 });
+  one(down.nativeEvent);
+  tell();
+  follow(down.nativeEvent, {
+    move(e) {
+      // Between two frames a pen reports more places than one.
+      const all = e.getCoalescedEvents();
+      for (const c of all.length > 0 ? all : [e]) one(c);
+      moved(stagePoint(stage, e));
+      tell();
+    },
+    up() {
+      last.current = at;
+      useBench.getState().drop();
+    },
+  });
+}
+
+interface Stroking extends Pick<Hand, 'stage' | 'back' | 'last' | 'moved'> {
+  /** The stroke as it is so far. */
+  put(stroke: BrushStroke): void;
 }
 
 /** Follows a stroke of the brush, as the brush is set, from a press until it is let go: one step of undo. */
 export function followStroke(
   down: React.PointerEvent,
-  { stage, back, last, put, moved }: Stroking,
+  { stage, back, last, moved, put }: Stroking,
 ): void {
-  const { hides, size, hardness, flow, opacity, steady } = useBrush.getState();
-  const { view, drop } = useBench.getState();
-  // There and back through the zoom a size must not come to 89.99… px.
-  const own = Number((size * view.zoom * (meanScale(back) || 1)).toPrecision(6));
+  const { hides, hardness, flow, opacity } = useBrush.getState();
+  const size = brushSize(useBench.getState().view.zoom * (meanScale(back) || 1));
   const points: number[] = [];
-  const follower = steadied(steady / 100);
-  const add = (e: PointerEvent) => {
-    const at = follower(apply(back, stagePoint(stage, e)));
-    const width = e.pointerType === 'pen' ? penWidth(e.pressure, e.tiltX, e.tiltY) : 1;
-    points.push(tenth(at.x), tenth(at.y), Math.round(width * 100) / 100);
-  };
-  const tell = () => put({ hides, size: own, hardness, flow, opacity, points: [...points] });
-  // From where the last stroke ended, straight.
-  if (down.shiftKey && last.current) points.push(last.current.x, last.current.y, 1);
-  add(down.nativeEvent);
-  tell();
-  follow(down.nativeEvent, {
-    move(e) {
-      for (const c of e.getCoalescedEvents()) add(c);
-      moved(stagePoint(stage, e));
-      tell();
+  followHand(down, {
+    ...{ stage, back, last, moved },
+    add({ x, y, pressure, tiltX, tiltY }) {
+      const width = penWidth(pressure, tiltX, tiltY);
+      points.push(tenth(x), tenth(y), Math.round(width * 100) / 100);
     },
-    up() {
-      last.current = { x: points.at(-3)!, y: points.at(-2)! };
-      drop();
-    },
+    tell: () => put({ hides, size, hardness, flow, opacity, points: [...points] }),
   });
 }
 
@@ -78,6 +111,8 @@ interface Pointed {
   takes: boolean;
   /** Whether a press would do nothing. */
   idle?: boolean;
+  /** How wide the brush is across, of its size along (0–1), and the angle of its long axis, degrees; round if left out. */
+  oval?: { roundness: number; angle: number };
 }
 
 const IDLE = '#ff8d80';
@@ -86,7 +121,7 @@ const IDLE = '#ff8d80';
 export const brushColour = (hides: boolean): string => (hides ? '#8dbdf0' : '#ffb088');
 
 /** The brush at the pointer, and what it would do. */
-export function BrushPointer({ at, word, brush, takes, idle = false }: Pointed) {
+export function BrushPointer({ at, word, brush, takes, idle = false, oval }: Pointed) {
   const size = useBrush((s) => s.size);
   const zoom = useBench((s) => s.view.zoom);
   return (
@@ -98,11 +133,13 @@ export function BrushPointer({ at, word, brush, takes, idle = false }: Pointed) 
             [idle ? IDLE : brush, 1.5, 1],
           ] as const
         ).map(([stroke, strokeWidth, strokeOpacity]) => (
-          <circle
+          <ellipse
             key={stroke}
             cx={at.x}
             cy={at.y}
-            r={Math.max(2, (size / 2) * zoom)}
+            rx={Math.max(2, (size / 2) * zoom)}
+            ry={Math.max(2, (size / 2) * zoom * (oval?.roundness ?? 1))}
+            transform={oval && `rotate(${oval.angle} ${at.x} ${at.y})`}
             fill="none"
             {...{ stroke, strokeWidth, strokeOpacity }}
             strokeDasharray={takes ? '4 3' : undefined}

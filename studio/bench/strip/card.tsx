@@ -12,7 +12,7 @@ import { COLOUR_TYPE } from '../../state/colours';
 import { Menu, WithContextMenu, type MenuEntry } from '../../ui/menu';
 import { NameField } from '../../ui/name-field';
 import { grades, isShaped, landsThrough } from '@ignis/core/scene/model/traits';
-import { carry, castShadow, duplicate, echo, group, remove } from '../commands/layers';
+import { carry, castShadow, duplicate, echo, group, paintOver, remove } from '../commands/layers';
 import type { Drop } from './drop';
 import { useThumbnail } from './use-thumbnail';
 
@@ -44,6 +44,7 @@ export const Card = memo(function Card({ layer, small, drop }: Props) {
   const items: MenuEntry[] = [
     { label: 'Duplicate', hint: 'Ctrl D', run: () => duplicate(layer) },
     { label: 'Echo: a live copy', run: () => echo(layer) },
+    ...(grades(layer) ? [] : [{ label: 'Paint over it', run: () => paintOver(layer) }]),
     {
       label: 'Repeat with a step',
       run: () => {

@@ -1,0 +1,66 @@
+/** Paint in the demo scene: what a stroke costs, on an empty layer and on one of very many strokes. */
+import { fileURLToPath } from 'node:url';
+import type { Page } from '@playwright/test';
+import { onPage, settled } from '../e2e/bench-page';
+import type { PaintStroke } from '../core/brush/paint-brush';
+import { paintBrushParameters } from '../core/brush/paint-brush';
+import { defaultsOf } from '../core/definitions/parameter';
+import { newPaint } from '../core/scene/model/make';
+import { readScene } from '../server/src/scene-file';
+import { drag, openScene, watch } from './page';
+import { against, median, type DragRows, type Row } from './table';
+
+const FOLDER = fileURLToPath(new URL('../demo/scenes/night-seven', import.meta.url));
+
+/** So many strokes all over a scene, of twenty points each. */
+const strewn = (count: number, width: number, height: number): PaintStroke[] =>
+  Array.from({ length: count }, (_, i) => {
+    const at = (k: number) => Math.abs((Math.sin(i * 12.9898 + k * 78.233) * 43758.5453) % 1);
+    const [x, y, turn] = [at(1) * width, at(2) * height, at(3) * 2 * Math.PI];
+    const points = Array.from({ length: 20 }, (_, k) => [
+      Math.round(x + k * 8 * Math.cos(turn + k / 9)),
+      Math.round(y + k * 8 * Math.sin(turn + k / 9)),
+      ...[1, 0, 0, k * 8],
+    ]).flat();
+    return {
+      ...{ id: `strewn ${i}`, way: 'over' as const, colour: i % 2 ? '#d1457a' : '#2fb8c8' },
+      brush: { ...defaultsOf(paintBrushParameters), size: 8 + (i % 5) * 6, opacity: 40 },
+      points: [points],
+    };
+  });
+
+export async function paint(
+  page: Page,
+  section: string,
+  steps: number,
+  dragged: DragRows,
+): Promise<Row[]> {
+  const rows: Row[] = [];
+  const medians: number[] = [];
+  for (const [count, name] of [
+    [0, 'painting with a brush of 1,000 px'],
+    [10_000, 'painting with a brush of 1,000 px in a layer of 10,000 strokes'],
+  ] as const) {
+    const { scene, assets } = await readScene(FOLDER);
+    const layer = newPaint('Paint');
+    layer.source.strokes = strewn(count, scene.width, scene.height);
+    scene.layers.push(layer);
+    await openScene(page, scene, assets);
+    await page.locator('[data-card][aria-label="Paint"]').click();
+    await page.keyboard.press('2');
+    await page.getByRole('spinbutton', { name: 'Size', exact: true }).fill('1000');
+    await page.keyboard.press('Enter');
+    await settled(page);
+    await watch(page);
+    const [x, y] = await onPage(page, [1900, 1300]);
+    const middle = { x, y, width: 0, height: 0 };
+    await drag(page, middle, 6);
+    const took = await drag(page, middle, steps);
+    rows.push(...dragged(name, took));
+    medians.push(median(took.waits));
+  }
+  rows.push(
+    against(section, 'that with 10,000 strokes, against none', medians[1]!, medians[0]!, 1.15),
+  );
+  return rows;
+}

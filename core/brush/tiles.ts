@@ -1,0 +1,155 @@
+import type { Memo } from '../definitions/memo';
+import { copied, pasted } from '../kernels/rows';
+import type { ColourBuffer } from '../pixels/buffer';
+import { colourBuffer } from '../pixels/buffer';
+import { scoped } from '../pixels/heap';
+import type { Region } from '../pixels/region';
+import { isEmpty } from '../pixels/region';
+
+/**
+ * What strokes come to, in tiles: each knows the strokes that touch it, and caches what some of them come to. So a new stroke
+ * costs what it covers, to take it back what it uncovers, and to change an early one the tiles that it touches.
+ */
+
+/** The side of a tile, px of the render. */
+export const TILE = 256;
+/** After so many strokes, and before the last, what a tile holds is cached. */
+const CHECKPOINT = 16;
+
+/** How strokes of a kind are laid. */
+export interface Laying<S extends object> {
+  /** What the strokes stand under, as text: two that share it lay the same stroke the same. */
+  place: string;
+  /** All that a stroke may touch, px of the render. */
+  reach(stroke: S): Region;
+  /** Lays a stroke on what is there, in place, over the whole of a tile. */
+  lay(tile: ColourBuffer, stroke: S): void;
+  memo: Memo;
+}
+
+/** A number for each stroke, the same as long as it is the same object. */
+const numbers = new WeakMap<object, number>();
+let nextNumber = 0;
+export function identityOf(stroke: object): number {
+  let own = numbers.get(stroke);
+  if (own === undefined) numbers.set(stroke, (own = nextNumber++));
+  return own;
+}
+
+/** The strokes that touch a tile, in order. */
+interface Column<S> {
+  strokes: S[];
+  /** A number for each run of strokes from the first on: the same run, the same number. */
+  runs: number[];
+}
+
+/** Which tiles strokes touch, for one place. */
+interface Index<S> {
+  strokes: readonly S[];
+  columns: Map<string, Column<S>>;
+  /** The tiles of each stroke. */
+  touched: string[][];
+}
+
+/** Numbers of runs by the run that they go on from and the stroke that follows. */
+const runs = new Map<string, number>();
+const MAX_RUNS = 500_000;
+let nextRun = 1;
+function runAfter(run: number, stroke: object): number {
+  const key = `${run} ${identityOf(stroke)}`;
+  let own = runs.get(key);
+  if (own === undefined) {
+    // None is given twice: what was cached under the old ones is made again.
+    if (runs.size >= MAX_RUNS) runs.clear();
+    runs.set(key, (own = nextRun++));
+  }
+  return own;
+}
+
+const tileKey = (x: number, y: number) => `${x} ${y}`;
+
+/** The tiles that a region touches, as numbers of columns and rows. */
+function tilesOf({ x, y, width, height }: Region): [x: number, y: number][] {
+  const tiles: [number, number][] = [];
+  for (let ty = Math.floor(y / TILE); ty * TILE < y + height; ty++)
+    for (let tx = Math.floor(x / TILE); tx * TILE < x + width; tx++) tiles.push([tx, ty]);
+  return tiles;
+}
+
+/** The last indices, by their places: the next differs by few strokes. */
+const indices = new Map<string, Index<object>>();
+const MAX_INDICES = 24;
+
+function indexOf<S extends object>(strokes: readonly S[], { place, reach }: Laying<S>): Index<S> {
+  const index = (indices.get(place) ?? {
+    ...{ strokes: [], columns: new Map(), touched: [] },
+  }) as Index<S>;
+  indices.delete(place);
+  indices.set(place, index as unknown as Index<object>);
+  if (indices.size > MAX_INDICES) indices.delete(indices.keys().next().value!);
+  let same = 0;
+  while (same < strokes.length && strokes[same] === index.strokes[same]) same++;
+  // The strokes that are not the same any more stand last in their tiles.
+  for (const tiles of index.touched.splice(same).reverse())
+    for (const key of tiles) {
+      const column = index.columns.get(key)!;
+      column.strokes.pop();
+      column.runs.pop();
+    }
+  for (const stroke of strokes.slice(same)) {
+    const region = reach(stroke);
+    const tiles = isEmpty(region) ? [] : tilesOf(region).map(([x, y]) => tileKey(x, y));
+    for (const key of tiles) {
+      let column = index.columns.get(key);
+      if (!column) index.columns.set(key, (column = { strokes: [], runs: [] }));
+      column.runs.push(runAfter(column.runs.at(-1) ?? 0, stroke));
+      column.strokes.push(stroke);
+    }
+    index.touched.push(tiles);
+  }
+  index.strokes = strokes;
+  return index;
+}
+
+/** What strokes come to, laid on nothing one after the other, over exactly `wanted`, px of the render. */
+export function laidStrokes<S extends object>(
+  strokes: readonly S[],
+  wanted: Region,
+  laying: Laying<S>,
+): ColourBuffer {
+  const { columns } = indexOf(strokes, laying);
+  return scoped(() => {
+    const out = colourBuffer(wanted);
+    for (const [x, y] of tilesOf(wanted)) {
+      const column = columns.get(tileKey(x, y));
+      if (!column || column.strokes.length === 0) continue;
+      const region = { x: x * TILE, y: y * TILE, width: TILE, height: TILE };
+      scoped(() => void pasted(out, tileOf(column, region, laying)));
+    }
+    return out;
+  });
+}
+
+/** What the strokes of a tile come to. */
+function tileOf<S extends object>(
+  { strokes, runs: names }: Column<S>,
+  region: Region,
+  { place, lay, memo }: Laying<S>,
+): ColourBuffer {
+  const onward = (from: ColourBuffer | null, first: number, end: number): ColourBuffer => {
+    const out = from ? copied(from) : colourBuffer(region);
+    for (const stroke of strokes.slice(first, end)) lay(out, stroke);
+    return out;
+  };
+  const upTo = (n: number): ColourBuffer | null => {
+    if (n === 0) return null;
+    const last = Math.floor((n - 1) / CHECKPOINT) * CHECKPOINT;
+    return memo(
+      `tile ${tileKey(region.x, region.y)} ${names[n - 1]} ${place}`,
+      () => scoped(() => onward(upTo(last), last, n)),
+      (made) => made.data.byteLength,
+    );
+  };
+  const last = strokes.length - 1;
+  return onward(upTo(last), last, strokes.length);
+}

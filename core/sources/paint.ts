@@ -1,0 +1,95 @@
+import * as v from 'valibot';
+import { dabsFor } from '../brush/dabs-for';
+import { strokeBox } from '../brush/paint-dabs';
+import type { PaintStroke } from '../brush/paint-brush';
+import { paintStrokeSchema } from '../brush/paint-brush';
+import { identityOf, laidStrokes } from '../brush/tiles';
+import { checkedOnce } from '../definitions/checked-once';
+import type { SourceDefinition } from '../definitions/source';
+import type { Affine, Box } from '../geometry/affine';
+import { boxUnder, regionAround, unitedBox } from '../geometry/affine';
+import { dabbed, dabsWithin, layStroke } from '../kernels/brush';
+import { rgb } from '../pixels/colour';
+import type { Region } from '../pixels/region';
+import { EMPTY, intersect, unite } from '../pixels/region';
+import { scoped } from '../pixels/heap';
+
+export const paintSchema = v.strictObject({
+  kind: v.literal('paint'),
+  /** In the order in which they were drawn. */
+  strokes: v.pipe(
+    v.array(checkedOnce(paintStrokeSchema)),
+    v.maxLength(100_000, 'A layer has at most 100,000 strokes.'),
+  ),
+});
+
+export type PaintSource = v.InferOutput<typeof paintSchema>;
+
+/** The boxes of strokes, own px: one that grows is another each time. */
+const boxes = new WeakMap<PaintStroke, Box | null>();
+function boxOfStroke(stroke: PaintStroke): Box | null {
+  let box = boxes.get(stroke);
+  if (box === undefined) boxes.set(stroke, (box = strokeBox(stroke)));
+  return box;
+}
+
+/** The boxes of all strokes of a list. */
+const wholes = new WeakMap<readonly PaintStroke[], Box | null>();
+function boxOfAll(strokes: readonly PaintStroke[]): Box | null {
+  let whole = wholes.get(strokes);
+  if (whole === undefined) {
+    whole = strokes.reduce<Box | null>((sum, stroke) => {
+      const box = boxOfStroke(stroke);
+      return box ? unitedBox(sum, box) : sum;
+    }, null);
+    wholes.set(strokes, whole);
+  }
+  return whole;
+}
+
+/** All that a stroke may touch under a map, px of the render: its edge is a px wide. */
+function reachOf(stroke: PaintStroke, map: Affine): Region {
+  const box = boxOfStroke(stroke);
+  return box ? regionAround(boxUnder(map, box), 2) : EMPTY;
+}
+
+export const paintSource: SourceDefinition<PaintSource> = {
+  kind: 'paint',
+  label: 'Paint',
+  help: 'Strokes of a brush; each stays a stroke.',
+  schema: paintSchema,
+  shaped: true,
+  content: ({ kind, strokes }) => ({ kind, strokes: strokes.map(identityOf) }),
+  colours: ({ strokes }) => strokes.map((s) => s.colour),
+  recoloured: ({ strokes, ...rest }, colour) => ({
+    ...rest,
+    strokes: strokes.map((s) => ({ ...s, colour })),
+  }),
+  box: ({ strokes }) => boxOfAll(strokes),
+  extent({ strokes }, map) {
+    const box = boxOfAll(strokes);
+    return box ? regionAround(boxUnder(map, box), 2) : EMPTY;
+  },
+  difference({ strokes: before }, { strokes: after }, map) {
+    let same = 0;
+    while (same < before.length && before[same] === after[same]) same++;
+    const changed = [...before.slice(same), ...after.slice(same)];
+    return changed.reduce((sum, stroke) => unite(sum, reachOf(stroke, map)), EMPTY);
+  },
+  assets: () => [],
+  render({ strokes }, { map, wanted, mixing, memo }) {
+    const whole = boxOfAll(strokes);
+    const part = whole ? intersect(regionAround(boxUnder(map, whole), 2), wanted) : EMPTY;
+    return laidStrokes(strokes, part, {
+      ...{ memo, place: `${map.join()} ${mixing}` },
+      reach: (stroke) => reachOf(stroke, map),
+      lay: (tile, stroke) =>
+        scoped(() => {
+          const { brush, colour, way } = stroke;
+          const dabs = dabsWithin(dabsFor(stroke, map), tile.region);
+          const shape = dabbed(dabs, brush.hardness / 100, tile.region);
+          layStroke(tile, shape, way, rgb(colour, mixing), brush.opacity / 100);
+        }),
+    });
+  },
+};

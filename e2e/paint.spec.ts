@@ -1,0 +1,140 @@
+/** Paint: strokes of a brush on a layer of their own, each of which stays a stroke. */
+import { expect, test, type Page } from './test';
+import type { PaintStroke } from '../core/brush/paint-brush';
+import {
+  add,
+  card,
+  cards,
+  colourAt,
+  newScene,
+  onPage,
+  press,
+  savedScene,
+  saved,
+  settled,
+  setValue,
+  type XY,
+} from './bench-page';
+
+const strokesOf = async (page: Page): Promise<PaintStroke[]> => {
+  await settled(page);
+  const { source } = (await savedScene(page)).layers.find((l) => l.name === 'Paint')!;
+  return source.kind === 'paint' ? source.strokes : [];
+};
+
+/** How red a place is, 0–255, on a black ground. */
+const red = async (page: Page, at: XY): Promise<number> => {
+  await settled(page);
+  return (await colourAt(page, at))[0];
+};
+
+test.beforeEach(async ({ page }) => {
+  await newScene(page, 800, 500);
+  await add(page, 'Paint');
+});
+
+test('strokes are painted, erased and painted behind; one undo takes back one', async ({
+  page,
+}) => {
+  await page.mouse.move(...(await onPage(page, [300, 200])));
+  await expect(page.getByTestId('mask-word')).toHaveText('paints');
+  await press(page, [200, 250], [600, 250]);
+  expect(await red(page, [400, 250])).toBeGreaterThan(200);
+  expect(await red(page, [400, 100])).toBeLessThan(30);
+  // The digit of the mode goes between painting and erasing.
+  await page.keyboard.press('2');
+  await expect(page.getByTestId('mask-word')).toHaveText('erases');
+  await press(page, [400, 250], [410, 250]);
+  expect(await red(page, [405, 250])).toBeLessThan(40);
+  expect(await red(page, [250, 250])).toBeGreaterThan(200);
+  // What is painted behind fills what was erased, and nothing else changes.
+  await page.getByRole('button', { name: 'Behind' }).click();
+  await page.getByRole('button', { name: /^Colour of the brush/ }).click();
+  await page.getByLabel('Colour of the brush as #rrggbb').fill('#00ff00');
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('Escape');
+  await press(page, [380, 250], [430, 250]);
+  const [r, g] = await colourAt(page, [405, 250]);
+  expect(g).toBeGreaterThan(200);
+  expect(r).toBeLessThan(60);
+  expect((await colourAt(page, [250, 250]))[0]).toBeGreaterThan(200);
+  expect((await strokesOf(page)).map((s) => s.way)).toEqual(['over', 'erase', 'behind']);
+  await page.keyboard.press('Control+z');
+  await page.keyboard.press('Control+z');
+  expect(await red(page, [405, 250])).toBeGreaterThan(200);
+  await page.keyboard.press('Control+Shift+z');
+  expect(await red(page, [405, 250])).toBeLessThan(40);
+});
+
+test('a brush is set in the chain, and its strokes are as it was', async ({ page }) => {
+  await setValue(page, 'Size', '20');
+  await setValue(page, 'Hardness', '100');
+  await press(page, [100, 100], [700, 100]);
+  await setValue(page, 'Size', '80');
+  await setValue(page, 'Roundness', '20');
+  const opacity = page
+    .getByRole('group', { name: 'Brush' })
+    .getByRole('spinbutton', { name: 'Opacity' });
+  await opacity.fill('50');
+  await opacity.press('Enter');
+  await press(page, [100, 300], [700, 300]);
+  const [thin, flat] = await strokesOf(page);
+  expect(thin!.brush).toMatchObject({ size: 20, hardness: 100, roundness: 100, opacity: 100 });
+  expect(flat!.brush).toMatchObject({ size: 80, roundness: 20, opacity: 50 });
+  expect(await red(page, [400, 100])).toBeGreaterThan(240);
+  expect(await red(page, [400, 113])).toBeLessThan(30);
+  // 16 px high, and half of its colour.
+  const half = await red(page, [400, 300]);
+  expect(half).toBeGreaterThan(90);
+  expect(half).toBeLessThan(170);
+  expect(await red(page, [400, 312])).toBeLessThan(30);
+});
+
+test('a pen draws by its pressure, and one that is lifted outside the window ends its stroke', async ({
+  page,
+}) => {
+  await setValue(page, 'Size', '60');
+  await setValue(page, 'Hardness', '100');
+  const [x, y] = await onPage(page, [200, 250]);
+  const session = await page.context().newCDPSession(page);
+  const pen = (type: 'mousePressed' | 'mouseMoved' | 'mouseReleased', dx: number, force: number) =>
+    session.send('Input.dispatchMouseEvent', {
+      ...{ type, x: x + dx, y, button: 'left', buttons: type === 'mouseReleased' ? 0 : 1 },
+      ...{ clickCount: 1, pointerType: 'pen', force, tiltX: 20 },
+    });
+  await pen('mousePressed', 0, 0.2);
+  for (let dx = 10; dx <= 200; dx += 10) await pen('mouseMoved', dx, 0.2);
+  await pen('mouseReleased', 200, 0);
+  const [light] = await strokesOf(page);
+  expect(light!.points[0]![2]).toBeCloseTo(0.2, 1);
+  // A fifth of 60 px.
+  expect(await red(page, [260, 250])).toBeGreaterThan(200);
+  expect(await red(page, [260, 262])).toBeLessThan(30);
+  // Beyond the window.
+  await page.mouse.move(x, y + 60);
+  await page.mouse.down();
+  await page.mouse.move(-40, y + 60, { steps: 4 });
+  await page.mouse.up();
+  await page.mouse.move(x + 100, y + 100);
+  await page.mouse.move(x + 140, y + 100);
+  expect(await strokesOf(page)).toHaveLength(2);
+});
+
+test('paint has what other layers have, and is there after a reload', async ({ page }) => {
+  await press(page, [200, 250], [600, 250]);
+  await page.keyboard.press('1');
+  await expect(page.getByText('1 stroke')).toBeVisible();
+  const before = await red(page, [400, 250]);
+  await setValue(page, 'Opacity', '40');
+  expect(await red(page, [400, 250])).toBeLessThan(before / 1.8);
+  await saved(page);
+  await page.reload();
+  await settled(page);
+  await expect(cards(page)).toHaveCount(1);
+  await card(page, 'Paint').click();
+  await expect(page.getByText('1 stroke')).toBeVisible();
+  expect(await red(page, [400, 250])).toBeGreaterThan(20);
+  await page.getByRole('button', { name: 'Paint on it' }).click();
+  await press(page, [200, 400], [600, 400]);
+  expect(await strokesOf(page)).toHaveLength(2);
+});

@@ -1,0 +1,21 @@
+import { isPaint } from '@ignis/core/scene/model/traits';
+import { useBench } from '../../../state/bench';
+import { usePaint } from '../../../state/paint';
+import { layerMode } from '../mode';
+import { PaintTools } from './paint-tools';
+import { PaintWork } from './paint-work';
+
+/** Paints on a layer of paint. Its digit once more goes between painting and erasing. */
+export const paint = layerMode({
+  key: 'paint',
+  label: () => 'Paint',
+  action: 'Paint on the layer',
+  digit: () => '2',
+  fits: isPaint,
+  again: () => usePaint.setState(({ way }) => ({ way: way === 'erase' ? 'over' : 'erase' })),
+  begin: () => useBench.getState().set({ mode: 'paint' }),
+  liesFlat: true,
+  hasBrush: true,
+  Tools: PaintTools,
+  Overlay: ({ stage, layer }) => <PaintWork stage={stage} layer={layer} />,
+});

@@ -1,0 +1,95 @@
+import { useRef, type RefObject } from 'react';
+import type { PaintStroke } from '@ignis/core/brush/paint-brush';
+import { POINT } from '@ignis/core/brush/paint-brush';
+import { trackOf, type TrackPoint } from '@ignis/core/brush/track';
+import { invert, meanScale, type Affine, type Point } from '@ignis/core/geometry/affine';
+import { putStroke } from '@ignis/core/scene/edits/paint-edits';
+import { newId } from '@ignis/core/scene/model/new-id';
+import type { LayerOf } from '@ignis/core/scene/model/traits';
+import { useAround, useBench } from '../../../state/bench';
+import { paintBrush, usePaint } from '../../../state/paint';
+import { BrushPointer, brushSize, followHand, usePointed } from '../../stage/brush-stroke';
+import { toStage } from '../../stage/path-outline';
+import { WAYS } from './paint-tools';
+
+/** So many points of a stroke stand in an array of their own: what a stroke has does not change as it grows. */
+const SHARED = 64 * POINT;
+
+/** The points of a stroke that grows; what `all` gives shares all but the last of its arrays with what it gave before. */
+function growingPoints(): { add(point: TrackPoint): void; all(): number[][] } {
+  const full: number[][] = [];
+  let last: number[] = [];
+  return {
+    add(point) {
+      const { count, x, y, pressure, tiltX, tiltY, time } = trackOf([point]);
+      if (count === 0) return;
+      if (last.length === SHARED) {
+        full.push(last);
+        last = [];
+      }
+      last.push(x[0]!, y[0]!, pressure[0]!, tiltX[0]!, tiltY[0]!, time[0]!);
+    },
+    all: () => [...full, [...last]],
+  };
+}
+
+/** Follows a stroke of paint, as the brush is set, from a press until it is let go: one step of undo. */
+function followPaint(
+  down: React.PointerEvent,
+  id: string,
+  hand: { stage: Element; back: Affine; last: { current: Point | null }; moved(at: Point): void },
+): void {
+  const { way, colour } = usePaint.getState();
+  const { view, drag } = useBench.getState();
+  const points = growingPoints();
+  const own: Omit<PaintStroke, 'points'> = {
+    ...{ id: newId(), way, colour },
+    brush: { ...paintBrush(), size: brushSize(view.zoom * (meanScale(hand.back) || 1)) },
+  };
+  followHand(down, {
+    ...hand,
+    add: points.add,
+    tell: () =>
+      drag(way === 'erase' ? 'Erase' : 'Paint', putStroke(id, { ...own, points: points.all() })),
+  });
+}
+
+/** A layer of paint that is painted on. */
+export function PaintWork({
+  stage,
+  layer,
+}: {
+  stage: RefObject<HTMLElement | null>;
+  layer: LayerOf<'paint'>;
+}) {
+  const view = useBench((s) => s.view);
+  const around = useAround(layer.id);
+  const { way, colour, roundness, angle } = usePaint();
+  const { pointer, setPointer, surface } = usePointed(stage);
+  const last = useRef<Point | null>(null);
+  const back = invert(toStage(view, around, layer.placement));
+  if (!back) return null;
+  return (
+    <g>
+      <rect
+        {...surface}
+        className="cursor-none"
+        data-testid="painting"
+        onPointerDown={(down) => {
+          if (down.button !== 0) return;
+          down.stopPropagation();
+          followPaint(down, layer.id, { stage: stage.current!, back, last, moved: setPointer });
+        }}
+      />
+      {pointer && (
+        <BrushPointer
+          at={pointer}
+          word={WAYS.find((w) => w.way === way)!.word}
+          brush={way === 'erase' ? '#ffffff' : colour}
+          takes={way === 'erase'}
+          oval={{ roundness: roundness / 100, angle }}
+        />
+      )}
+    </g>
+  );
+}
