@@ -2,7 +2,7 @@ import * as v from 'valibot';
 import { dabsFor } from '../brush/dabs-for';
 import { strokeBox } from '../brush/paint-dabs';
 import type { PaintStroke } from '../brush/paint-brush';
-import { paintStrokeSchema } from '../brush/paint-brush';
+import { paintBrushParameters, paintStrokeSchema } from '../brush/paint-brush';
 import { identityOf, laidStrokes } from '../brush/tiles';
 import { checkedOnce } from '../definitions/checked-once';
 import type { SourceDefinition } from '../definitions/source';
@@ -58,6 +58,8 @@ export const paintSource: SourceDefinition<PaintSource> = {
   label: 'Paint',
   help: 'Strokes of a brush; each stays a stroke.',
   schema: paintSchema,
+  settings: { brush: paintBrushParameters },
+  note: 'A stroke has an `id`, a `way` (`over`, `erase`, `behind` or `within`), a `colour`, the `brush` as it was, and `points`: lists, some after others, of x, y (own px), pressure (0–1), tilt to the right and towards the hand (degrees) and time (ms) in turn.',
   shaped: true,
   content: ({ kind, strokes }) => ({ kind, strokes: strokes.map(identityOf) }),
   colours: ({ strokes }) => strokes.map((s) => s.colour),
