@@ -1,114 +1,106 @@
 import type { Affine, Box } from '../geometry/affine';
-import { apply, meanScale } from '../geometry/affine';
+import { meanScale } from '../geometry/affine';
 import { DAB } from '../kernels/brush';
 import type { PaintBrush, PaintStroke } from './paint-brush';
 import { POINT } from './paint-brush';
 
-/** The dabs of strokes of paint. */
+/** The dabs of strokes of paint. A scene may have millions of them, so that numbers are worked on and no objects. */
 
 /** No stroke has more dabs. */
 const MAX_DABS = 200_000;
-/** Dabs lie no nearer to each other, px. */
+/** Dabs lie no nearer to each other, px of the render: nobody would see it. */
 const NEAREST = 0.25;
 /** However light the hand, so much of a brush is left. */
 const LEAST = 0.02;
 
-/** A point of a stroke, or one between two. */
-interface At {
-  x: number;
-  y: number;
-  pressure: number;
-  tiltX: number;
-  tiltY: number;
-}
-
 /** How much a pressure (0–1) leaves of what it counts for by a share, %. */
 const left = (pressure: number, share: number): number =>
   Math.max(LEAST, 1 - (share / 100) * (1 - pressure));
+
+/** Collects dabs. */
+let room = new Float32Array(1024 * DAB);
+let used = 0;
 
 /**
  * The dabs of a stroke under a map (own px of the layer to px of the render), `DAB` floats each, evenly spaced along it. One
  * pass over a place covers it by the flow of the brush, however densely they lie.
  */
 export function paintDabs({ brush, points }: PaintStroke, map: Affine): Float32Array {
-  const all = points.flatMap((part) =>
-    Array.from({ length: part.length / POINT }, (_, i): At => {
-      const [x, y, pressure, tiltX, tiltY] = part.slice(i * POINT, (i + 1) * POINT);
-      return { x: x!, y: y!, pressure: pressure!, tiltX: tiltX!, tiltY: tiltY! };
-    }),
-  );
-  const [first] = all;
-  if (!first) return new Float32Array(0);
-  const out: number[] = [];
-  const put = dabber(brush, map, out);
-  const start = all.find((p) => p.x !== first.x || p.y !== first.y) ?? first;
-  put(first, Math.atan2(start.y - first.y, start.x - first.x));
+  used = 0;
+  const all = points.length === 1 ? points[0]! : points.flat();
+  const scale = meanScale(map);
+  const put = dabber(brush, map, scale);
+  const n = all.length / POINT;
+  if (n === 0) return new Float32Array(0);
+  put(all, 0, 0, 0, firstDirection(all));
   // How far along the way from a point to the next the last dab lies; below 0 before it.
   let done = 0;
-  for (let i = 1; i < all.length && out.length < DAB * MAX_DABS; i++) {
-    const [a, b] = [all[i - 1]!, all[i]!];
-    const length = Math.hypot(b.x - a.x, b.y - a.y);
+  for (let i = 1; i < n; i++) {
+    const [a, b] = [(i - 1) * POINT, i * POINT];
+    const dx = all[b]! - all[a]!;
+    const dy = all[b + 1]! - all[a + 1]!;
+    const length = Math.hypot(dx, dy);
     if (length === 0) continue;
-    const direction = Math.atan2(b.y - a.y, b.x - a.x);
-    for (;;) {
-      const here = between(a, b, Math.max(0, done) / length);
-      const next = done + spacingAt(brush, here);
-      if (next > length || out.length >= DAB * MAX_DABS) break;
+    const direction = Math.atan2(dy, dx);
+    while (used < MAX_DABS * DAB) {
+      const t = Math.max(0, done) / length;
+      const pressure = all[a + 2]! + (all[b + 2]! - all[a + 2]!) * t;
+      const next = done + spacingAt(brush, pressure, scale);
+      if (next > length) break;
       done = next;
-      put(between(a, b, done / length), direction);
+      put(all, a, b, done / length, direction);
     }
     done -= length;
   }
-  return Float32Array.from(out);
+  return room.slice(0, used);
 }
+
+/** The direction in which a stroke begins, radians. */
+function firstDirection(all: readonly number[]): number {
+  for (let i = POINT; i < all.length; i += POINT)
+    if (all[i] !== all[0] || all[i + 1] !== all[1])
+      return Math.atan2(all[i + 1]! - all[1]!, all[i]! - all[0]!);
+  return 0;
+}
+
+/** How wide a brush is across, own px. */
+const acrossAt = ({ size, roundness, pressureSize }: PaintBrush, pressure: number) =>
+  size * left(pressure, pressureSize) * (roundness / 100);
 
 /** The distance from a dab to the next, own px. */
-const spacingAt = ({ size, spacing, roundness, pressureSize }: PaintBrush, { pressure }: At) =>
-  Math.max(NEAREST, ((size * spacing) / 100) * left(pressure, pressureSize) * (roundness / 100));
+const spacingAt = (brush: PaintBrush, pressure: number, scale: number) =>
+  Math.max(NEAREST / scale, acrossAt(brush, pressure) * (brush.spacing / 100));
 
-function between(a: At, b: At, t: number): At {
-  const mix = (p: number, q: number) => p + (q - p) * t;
-  return {
-    x: mix(a.x, b.x),
-    y: mix(a.y, b.y),
-    pressure: mix(a.pressure, b.pressure),
-    tiltX: mix(a.tiltX, b.tiltX),
-    tiltY: mix(a.tiltY, b.tiltY),
-  };
-}
+/** Puts a dab between two points, which stand at `a` and `b` in a list; `direction` is that of the stroke, radians. */
+type Put = (all: readonly number[], a: number, b: number, t: number, direction: number) => void;
 
-/** Puts dabs into a list; `direction` is that of the stroke, radians. */
-function dabber(
-  brush: PaintBrush,
-  map: Affine,
-  out: number[],
-): (at: At, direction: number) => void {
-  const scale = meanScale(map);
-  const turned = Math.atan2(map[1], map[0]);
-  const { size, flow, spacing, roundness, pressureSize, pressureFlow } = brush;
-  const own = (brush.angle * Math.PI) / 180;
-  // Dabs that stand alone have all of the flow each.
-  const share = Math.min(1, (spacing / 100) * (roundness / 100));
-  return (at, direction) => {
-    const { x, y } = apply(map, at);
-    const amount = (flow / 100) * left(at.pressure, pressureFlow);
-    const from =
-      brush.follows === 'stroke'
-        ? direction
-        : brush.follows === 'pen'
-          ? Math.atan2(at.tiltY, at.tiltX)
-          : 0;
-    const angle = turned + own + from;
-    out.push(
-      x,
-      y,
-      (size / 2) * left(at.pressure, pressureSize) * scale,
-      amount >= 1 ? 1 : 1 - (1 - amount) ** share,
-      Math.cos(angle),
-      Math.sin(angle),
-      100 / roundness,
-      0,
-    );
+function dabber(brush: PaintBrush, map: Affine, scale: number): Put {
+  const turned = Math.atan2(map[1], map[0]) + (brush.angle * Math.PI) / 180;
+  const { size, flow, follows, roundness, pressureSize, pressureFlow } = brush;
+  return (all, a, b, t, direction) => {
+    const x = all[a]! + (all[b]! - all[a]!) * t;
+    const y = all[a + 1]! + (all[b + 1]! - all[a + 1]!) * t;
+    const pressure = all[a + 2]! + (all[b + 2]! - all[a + 2]!) * t;
+    const amount = (flow / 100) * left(pressure, pressureFlow);
+    // Dabs that stand alone have all of the flow each.
+    const share = Math.min(1, spacingAt(brush, pressure, scale) / acrossAt(brush, pressure));
+    let angle = turned;
+    if (follows === 'stroke') angle += direction;
+    else if (follows === 'pen') angle += Math.atan2(all[b + 4]!, all[b + 3]!);
+    if (used + DAB > room.length) {
+      const larger = new Float32Array(2 * room.length);
+      larger.set(room);
+      room = larger;
+    }
+    room[used] = map[0] * x + map[2] * y + map[4];
+    room[used + 1] = map[1] * x + map[3] * y + map[5];
+    room[used + 2] = (size / 2) * left(pressure, pressureSize) * scale;
+    room[used + 3] = amount >= 1 ? 1 : 1 - (1 - amount) ** share;
+    room[used + 4] = Math.cos(angle);
+    room[used + 5] = Math.sin(angle);
+    room[used + 6] = 100 / roundness;
+    room[used + 7] = 0;
+    used += DAB;
   };
 }
 

@@ -13,9 +13,6 @@ import { isEmpty } from '../pixels/region';
 
 /** The side of a tile, px of the render. */
 export const TILE = 256;
-/** After so many strokes, and before the last, what a tile holds is cached. */
-const CHECKPOINT = 16;
-
 /** How strokes of a kind are laid. */
 export interface Laying<S extends object> {
   /** What the strokes stand under, as text: two that share it lay the same stroke the same. */
@@ -143,7 +140,8 @@ function tileOf<S extends object>(
   };
   const upTo = (n: number): ColourBuffer | null => {
     if (n === 0) return null;
-    const last = Math.floor((n - 1) / CHECKPOINT) * CHECKPOINT;
+    // Without its lowest bit: few checkpoints lead to any number of strokes, close to one another only near its end.
+    const last = n & (n - 1);
     return memo(
       `tile ${tileKey(region.x, region.y)} ${names[n - 1]} ${place}`,
       () => scoped(() => onward(upTo(last), last, n)),

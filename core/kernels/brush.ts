@@ -50,18 +50,21 @@ export function dabbed(dabs: Float32Array, hardness: number, region: Region): Pl
   return out;
 }
 
-/** The dabs of a stroke that touch a region, in their order. */
+/** The dabs of a stroke that touch a region, in their order; the very same array if all do. */
 export function dabsWithin(dabs: Float32Array, { x, y, width, height }: Region): Float32Array {
-  const out = new Float32Array(dabs.length);
-  let count = 0;
-  for (let i = 0; i < dabs.length; i += DAB) {
+  const touches = (i: number) => {
     const r = Math.max(0.5, dabs[i + 2]!) + 1;
     const [dx, dy] = [dabs[i]!, dabs[i + 1]!];
-    if (dx + r < x || dx - r > x + width || dy + r < y || dy - r > y + height) continue;
-    out.set(dabs.subarray(i, i + DAB), count);
-    count += DAB;
-  }
-  return out.subarray(0, count);
+    return dx + r >= x && dx - r <= x + width && dy + r >= y && dy - r <= y + height;
+  };
+  let count = 0;
+  for (let i = 0; i < dabs.length; i += DAB) if (touches(i)) count += DAB;
+  if (count === dabs.length) return dabs;
+  const out = new Float32Array(count);
+  let at = 0;
+  for (let i = 0; i < dabs.length; i += DAB)
+    if (touches(i)) for (let k = 0; k < DAB; k++) out[at++] = dabs[i + k]!;
+  return out;
 }
 
 /** Covers a plane by a share (0–1) of another where both are, over what it has left, in place. */
