@@ -1,6 +1,11 @@
 /** Paint: strokes of a brush on a layer of their own, each of which stays a stroke. */
 import { expect, test, type Page } from './test';
+import { defaultsOf } from '../core/definitions/parameter';
 import type { PaintStroke } from '../core/brush/paint-brush';
+import { isPacked, paintBrushParameters } from '../core/brush/paint-brush';
+import { trackPoints } from '../core/brush/stroke-points';
+import { newPaint, newScene as blankScene } from '../core/scene/model/make';
+import { openStored } from './stored-scenes';
 import {
   add,
   card,
@@ -106,7 +111,7 @@ test('a pen draws by its pressure, and one that is lifted outside the window end
   for (let dx = 10; dx <= 200; dx += 10) await pen('mouseMoved', dx, 0.2);
   await pen('mouseReleased', 200, 0);
   const [light] = await strokesOf(page);
-  expect(light!.points[0]![2]).toBeCloseTo(0.2, 1);
+  expect(trackPoints(light!)[0]!.pressure).toBeCloseTo(0.2, 1);
   // A fifth of 60 px.
   expect(await red(page, [260, 250])).toBeGreaterThan(200);
   expect(await red(page, [260, 262])).toBeLessThan(30);
@@ -137,4 +142,34 @@ test('paint has what other layers have, and is there after a reload', async ({ p
   await page.getByRole('button', { name: 'Paint on it' }).click();
   await press(page, [200, 400], [600, 400]);
   expect(await strokesOf(page)).toHaveLength(2);
+});
+
+test('the points of many strokes go into a file, and all is as it was', async ({ page }) => {
+  const scene = blankScene('Strewn', 800, 500, '#000000');
+  const layer = newPaint('Paint');
+  for (let i = 0; i < 70; i++)
+    layer.source.strokes.push({
+      ...{ id: `s${i}`, way: 'over', colour: i === 69 ? '#ff0000' : '#0000ff' },
+      brush: { ...defaultsOf(paintBrushParameters), size: 30, hardness: 100 },
+      points: [[10 * i + 40, 100, 1, 0, 0, 0, 10 * i + 40, 140, 1, 0, 0, 9]],
+    });
+  scene.layers.push(layer);
+  await openStored(page, 'strewn', scene);
+  await settled(page);
+  await page.keyboard.press('2');
+  await press(page, [200, 400], [600, 400]);
+  await expect.poll(async () => (await strokesOf(page)).filter((s) => !isPacked(s)).length).toBe(0);
+  await saved(page);
+  // The step of undo is still that of the stroke.
+  await page.keyboard.press('Control+z');
+  expect(await red(page, [400, 400])).toBeLessThan(30);
+  await page.keyboard.press('Control+Shift+z');
+  expect(await red(page, [400, 400])).toBeGreaterThan(200);
+  await saved(page);
+  await page.reload();
+  await settled(page);
+  expect(await red(page, [730, 120])).toBeGreaterThan(200);
+  expect((await colourAt(page, [100, 120]))[2]).toBeGreaterThan(200);
+  expect(await red(page, [400, 400])).toBeGreaterThan(200);
+  expect(await strokesOf(page)).toHaveLength(71);
 });

@@ -33,26 +33,38 @@ export interface Pack {
   track(index: number): Track;
 }
 
+/** What reading gives; whatever is wrong with the bytes, they are damaged. */
+function sound<T>(read: () => T): T {
+  try {
+    return read();
+  } catch (cause) {
+    throw new RangeError('is damaged', { cause });
+  }
+}
+
 /** Reads a file of tracks. Throws a RangeError, in words that follow on the file's name, if it is none or is damaged. */
 export function decodePack(bytes: Uint8Array): Pack {
   const from = byteReader(bytes);
   if (!LETTERS.every((l, i) => bytes[i] === l)) throw new RangeError('holds no strokes');
   from.bytes(LETTERS.length);
-  const version = from.unsigned();
+  const version = sound(() => from.unsigned());
   if (version !== VERSION) throw new RangeError('was written by a newer version of Ignis');
-  const count = from.unsigned();
-  if (count > MAX_TRACKS || count > from.left()) throw new RangeError('is damaged');
-  const lengths = Array.from({ length: count }, () => from.unsigned());
-  const parts = lengths.map((length) => from.bytes(length));
+  const parts = sound(() => {
+    const count = from.unsigned();
+    if (count > MAX_TRACKS || count > from.left()) throw new RangeError(`${count} strokes`);
+    const lengths = Array.from({ length: count }, () => from.unsigned());
+    return lengths.map((length) => from.bytes(length));
+  });
   const tracks = new Map<number, Track>();
   return {
-    count,
+    count: parts.length,
     track(index) {
       const known = tracks.get(index);
       if (known) return known;
       const part = parts[index];
-      if (!part) throw new RangeError(`There is no stroke ${index + 1} in a file of ${count}.`);
-      const made = decodeTrack(part);
+      if (!part)
+        throw new RangeError(`There is no stroke ${index + 1} in a file of ${parts.length}.`);
+      const made = sound(() => decodeTrack(part));
       tracks.set(index, made);
       return made;
     },

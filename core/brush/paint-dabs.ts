@@ -3,6 +3,7 @@ import { meanScale } from '../geometry/affine';
 import { DAB } from '../kernels/brush';
 import type { PaintBrush, PaintStroke } from './paint-brush';
 import { POINT } from './paint-brush';
+import { pointsBox, pointsOf } from './stroke-points';
 
 /** The dabs of strokes of paint. A scene may have millions of them, so that numbers are worked on and no objects. */
 
@@ -25,9 +26,10 @@ let used = 0;
  * The dabs of a stroke under a map (own px of the layer to px of the render), `DAB` floats each, evenly spaced along it. One
  * pass over a place covers it by the flow of the brush, however densely they lie.
  */
-export function paintDabs({ brush, points }: PaintStroke, map: Affine): Float32Array {
+export function paintDabs(stroke: PaintStroke, map: Affine): Float32Array {
   used = 0;
-  const all = points.length === 1 ? points[0]! : points.flat();
+  const { brush } = stroke;
+  const all = pointsOf(stroke);
   const scale = meanScale(map);
   const put = dabber(brush, map, scale);
   const n = all.length / POINT;
@@ -56,7 +58,7 @@ export function paintDabs({ brush, points }: PaintStroke, map: Affine): Float32A
 }
 
 /** The direction in which a stroke begins, radians. */
-function firstDirection(all: readonly number[]): number {
+function firstDirection(all: ArrayLike<number>): number {
   for (let i = POINT; i < all.length; i += POINT)
     if (all[i] !== all[0] || all[i + 1] !== all[1])
       return Math.atan2(all[i + 1]! - all[1]!, all[i]! - all[0]!);
@@ -72,7 +74,7 @@ const spacingAt = (brush: PaintBrush, pressure: number, scale: number) =>
   Math.max(NEAREST / scale, acrossAt(brush, pressure) * (brush.spacing / 100));
 
 /** Puts a dab between two points, which stand at `a` and `b` in a list; `direction` is that of the stroke, radians. */
-type Put = (all: readonly number[], a: number, b: number, t: number, direction: number) => void;
+type Put = (all: ArrayLike<number>, a: number, b: number, t: number, direction: number) => void;
 
 function dabber(brush: PaintBrush, map: Affine, scale: number): Put {
   const turned = Math.atan2(map[1], map[0]) + (brush.angle * Math.PI) / 180;
@@ -105,15 +107,8 @@ function dabber(brush: PaintBrush, map: Affine, scale: number): Put {
 }
 
 /** The box round all that a stroke may touch, own px; null for one without points. */
-export function strokeBox({ brush, points }: PaintStroke): Box | null {
-  let [x0, y0, x1, y1] = [Infinity, Infinity, -Infinity, -Infinity];
-  for (const part of points)
-    for (let i = 0; i < part.length; i += POINT) {
-      x0 = Math.min(x0, part[i]!);
-      y0 = Math.min(y0, part[i + 1]!);
-      x1 = Math.max(x1, part[i]!);
-      y1 = Math.max(y1, part[i + 1]!);
-    }
-  const r = brush.size / 2;
-  return x0 > x1 ? null : { x0: x0 - r, y0: y0 - r, x1: x1 + r, y1: y1 + r };
+export function strokeBox(stroke: PaintStroke): Box | null {
+  const box = pointsBox(stroke);
+  const r = stroke.brush.size / 2;
+  return box && { x0: box.x0 - r, y0: box.y0 - r, x1: box.x1 + r, y1: box.y1 + r };
 }

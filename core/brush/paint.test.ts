@@ -10,8 +10,18 @@ import { colourBuffer, crop, type ColourBuffer } from '../pixels/buffer';
 import type { Region } from '../pixels/region';
 import { cacheOf } from '../render/cache';
 import { paintSource } from '../sources/paint';
+import { assetsOf, picturesOf } from '../scene/model/needs';
+import { parseScene } from '../scene/model/check';
+import { edit } from '../scene/edits/edit';
+import { looseStrokes, packOf, packStrokes } from '../scene/edits/paint-edits';
+import { newPaint, newScene } from '../scene/model/make';
+import type { PaintSource } from '../sources/paint';
+import { needPacks } from './library';
 import type { PaintBrush, PaintStroke } from './paint-brush';
-import { paintBrushParameters } from './paint-brush';
+import { isPacked, paintBrushParameters } from './paint-brush';
+import { strokeNumber } from './stroke-number';
+import { trackPoints } from './stroke-points';
+import { trackOf } from './track';
 import { paintDabs, strokeBox } from './paint-dabs';
 import { TILE } from './tiles';
 
@@ -339,3 +349,57 @@ describe('strokes in tiles', () => {
     expect(gone.x + gone.width).toBeGreaterThanOrEqual(308);
   });
 });
+
+describe('strokes in a file', () => {
+  it('are what they were in the scene, and leave all that is cached', async () => {
+    const scene = newScene('', 200, 120, null);
+    const layer = newPaint('Paint');
+    layer.source.strokes = [
+      stroke(
+        [
+          [20, 20, 0.5],
+          [150, 90.25, 1],
+        ],
+        { size: 30, hardness: 40 },
+      ),
+      stroke([], { size: 5 }),
+      stroke([[100, 20]], { size: 50, opacity: 40 }, { way: 'erase' }),
+    ].map(rounded);
+    scene.layers.push(layer);
+    const { strokes } = layer.source;
+    const bytes = packOf(strokes);
+    const pack = `${'e'.repeat(64)}.ink`;
+    const packed = edit(scene, '', packStrokes(layer.id, pack, strokes)).scene;
+    const inFile = (packed.layers[0]!.source as PaintSource).strokes;
+    expect(inFile.every(isPacked)).toBe(true);
+    expect(JSON.stringify(inFile)).not.toContain('"points":[');
+    expect(inFile.map(strokeNumber)).toEqual(strokes.map(strokeNumber));
+    expect(inFile.map((s) => strokeBox(s))).toEqual(strokes.map((s) => strokeBox(s)));
+    expect(parseScene(JSON.parse(JSON.stringify(packed)))).toEqual(packed);
+    expect(assetsOf(packed)).toEqual([pack]);
+    expect(picturesOf(packed)).toEqual([]);
+    await needPacks([pack], () => Promise.resolve(bytes));
+    expect(farthest(see([...inFile]).data, see([...strokes]).data)).toBe(0);
+    // What is packed already stays where it is.
+    expect(looseStrokes(packed.layers[0]!)).toEqual([]);
+  });
+
+  it('that is missing or damaged draw nothing', async () => {
+    const [lost, damaged] = [`${'d'.repeat(64)}.ink`, `${'c'.repeat(64)}.ink`];
+    const of = (pack: string): PaintStroke => ({
+      ...stroke([]),
+      points: { pack, index: 0, count: 2, box: [10, 10, 50, 50] },
+    });
+    await needPacks([lost, damaged], (name) =>
+      name === lost ? Promise.reject(new Error('gone')) : Promise.resolve(Uint8Array.of(1, 2)),
+    );
+    expect(sum(alphas(see([of(lost), of(damaged)])))).toBe(0);
+  });
+});
+
+/** A stroke as the bench makes it: pressures as a file has them. */
+const rounded = (one: PaintStroke): PaintStroke => {
+  const { count, x, y, pressure } = trackOf(trackPoints(one));
+  const points = Array.from({ length: count }, (_, i) => [x[i]!, y[i]!, pressure[i]!, 0, 0, 0]);
+  return { ...one, points: [points.flat()] };
+};

@@ -17,20 +17,13 @@ export const TILE = 256;
 export interface Laying<S extends object> {
   /** What the strokes stand under, as text: two that share it lay the same stroke the same. */
   place: string;
+  /** A number for each stroke: the same, the same stroke. */
+  name(stroke: S): number;
   /** All that a stroke may touch, px of the render. */
   reach(stroke: S): Region;
   /** Lays a stroke on what is there, in place, over the whole of a tile. */
   lay(tile: ColourBuffer, stroke: S): void;
   memo: Memo;
-}
-
-/** A number for each stroke, the same as long as it is the same object. */
-const numbers = new WeakMap<object, number>();
-let nextNumber = 0;
-export function identityOf(stroke: object): number {
-  let own = numbers.get(stroke);
-  if (own === undefined) numbers.set(stroke, (own = nextNumber++));
-  return own;
 }
 
 /** The strokes that touch a tile, in order. */
@@ -52,8 +45,8 @@ interface Index<S> {
 const runs = new Map<string, number>();
 const MAX_RUNS = 500_000;
 let nextRun = 1;
-function runAfter(run: number, stroke: object): number {
-  const key = `${run} ${identityOf(stroke)}`;
+function runAfter(run: number, stroke: number): number {
+  const key = `${run} ${stroke}`;
   let own = runs.get(key);
   if (own === undefined) {
     // None is given twice: what was cached under the old ones is made again.
@@ -77,7 +70,10 @@ function tilesOf({ x, y, width, height }: Region): [x: number, y: number][] {
 const indices = new Map<string, Index<object>>();
 const MAX_INDICES = 24;
 
-function indexOf<S extends object>(strokes: readonly S[], { place, reach }: Laying<S>): Index<S> {
+function indexOf<S extends object>(
+  strokes: readonly S[],
+  { place, name, reach }: Laying<S>,
+): Index<S> {
   const index = (indices.get(place) ?? {
     ...{ strokes: [], columns: new Map(), touched: [] },
   }) as Index<S>;
@@ -99,7 +95,7 @@ function indexOf<S extends object>(strokes: readonly S[], { place, reach }: Layi
     for (const key of tiles) {
       let column = index.columns.get(key);
       if (!column) index.columns.set(key, (column = { strokes: [], runs: [] }));
-      column.runs.push(runAfter(column.runs.at(-1) ?? 0, stroke));
+      column.runs.push(runAfter(column.runs.at(-1) ?? 0, name(stroke)));
       column.strokes.push(stroke);
     }
     index.touched.push(tiles);

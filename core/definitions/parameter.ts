@@ -149,6 +149,8 @@ export type Values<P extends Parameters> = { -readonly [K in keyof P]: ValueOf<P
 
 /** A font of the artist's own: the SHA-256 of its bytes and the extension of its format. */
 export const FONT_ASSET = /^[0-9a-f]{64}\.(ttf|otf)$/;
+/** Strokes of a brush, many in one file. */
+export const STROKES_ASSET = /^[0-9a-f]{64}\.ink$/;
 const PICTURE = /^([0-9a-f]{64}\.(png|jpg|webp|avif|gif|bmp))?$/;
 const FONT = /^([a-z0-9-]{1,60}|[0-9a-f]{64}\.(ttf|otf))$/;
 

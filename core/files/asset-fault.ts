@@ -1,5 +1,6 @@
 import { sha256 } from './hash';
-import { FONT_ASSET } from '../definitions/parameter';
+import { decodePack } from '../brush/pack';
+import { FONT_ASSET, STROKES_ASSET } from '../definitions/parameter';
 import type { Scene } from '../scene/model/schema';
 import { everyLayer } from '../scene/model/schema';
 import { FontFault, faceOf } from '../text/face';
@@ -17,11 +18,13 @@ export async function assetFault(
   bytes: Uint8Array | null,
 ): Promise<string | null> {
   const isFont = FONT_ASSET.test(asset);
-  const what = isFont ? 'font' : 'picture';
+  const isStrokes = STROKES_ASSET.test(asset);
+  const what = isFont ? 'font' : isStrokes ? 'file of strokes' : 'picture';
   const short = `${asset.slice(0, 12)}…`;
   if (!bytes) return `The ${what} ${short} that the scene needs is not there.`;
   if ((await sha256(bytes)) !== asset.split('.')[0])
     return `The ${what} ${short} was changed or damaged.`;
+  if (isStrokes) return strokesFault(bytes, short);
   return isFont ? fontFault(bytes, short) : pictureFault(scene, asset, bytes, short);
 }
 
@@ -33,6 +36,17 @@ async function fontFault(bytes: Uint8Array, short: string): Promise<string | nul
   } catch (error) {
     const fault = error instanceof FontFault ? error.message : 'cannot be read';
     return `The font ${short} ${fault}.`;
+  }
+}
+
+function strokesFault(bytes: Uint8Array, short: string): string | null {
+  try {
+    const pack = decodePack(bytes);
+    for (let i = 0; i < pack.count; i++) pack.track(i);
+    return null;
+  } catch (error) {
+    if (error instanceof RangeError) return `The file of strokes ${short} ${error.message}.`;
+    throw error;
   }
 }
 

@@ -2,8 +2,9 @@ import * as v from 'valibot';
 import { dabsFor } from '../brush/dabs-for';
 import { strokeBox } from '../brush/paint-dabs';
 import type { PaintStroke } from '../brush/paint-brush';
-import { paintBrushParameters, paintStrokeSchema } from '../brush/paint-brush';
-import { identityOf, laidStrokes } from '../brush/tiles';
+import { isPacked, paintBrushParameters, paintStrokeSchema } from '../brush/paint-brush';
+import { strokeNumber } from '../brush/stroke-number';
+import { laidStrokes } from '../brush/tiles';
 import { checkedOnce } from '../definitions/checked-once';
 import type { SourceDefinition } from '../definitions/source';
 import type { Affine, Box } from '../geometry/affine';
@@ -59,9 +60,9 @@ export const paintSource: SourceDefinition<PaintSource> = {
   help: 'Strokes of a brush; each stays a stroke.',
   schema: paintSchema,
   settings: { brush: paintBrushParameters },
-  note: 'A stroke has an `id`, a `way` (`over`, `erase`, `behind` or `within`), a `colour`, the `brush` as it was, and `points`: lists, some after others, of x, y (own px), pressure (0–1), tilt to the right and towards the hand (degrees) and time (ms) in turn.',
+  note: 'A stroke has an `id`, a `way` (`over`, `erase`, `behind` or `within`), a `colour`, the `brush` as it was, and `points`: lists, some after others, of x, y (own px), pressure (0–1), tilt to the right and towards the hand (degrees) and time (ms) in turn; or, where they stand in a file of strokes, its asset (`pack`), their `index` in it, their `count` and the `box` round them.',
   shaped: true,
-  content: ({ kind, strokes }) => ({ kind, strokes: strokes.map(identityOf) }),
+  content: ({ kind, strokes }) => ({ kind, strokes: strokes.map(strokeNumber) }),
   colours: ({ strokes }) => strokes.map((s) => s.colour),
   recoloured: ({ strokes, ...rest }, colour) => ({
     ...rest,
@@ -78,12 +79,15 @@ export const paintSource: SourceDefinition<PaintSource> = {
     const changed = [...before.slice(same), ...after.slice(same)];
     return changed.reduce((sum, stroke) => unite(sum, reachOf(stroke, map)), EMPTY);
   },
-  assets: () => [],
+  assets: ({ strokes }) => [
+    ...new Set(strokes.flatMap((s) => (isPacked(s) ? [s.points.pack] : []))),
+  ],
   render({ strokes }, { map, wanted, mixing, memo }) {
     const whole = boxOfAll(strokes);
     const part = whole ? intersect(regionAround(boxUnder(map, whole), 2), wanted) : EMPTY;
     return laidStrokes(strokes, part, {
       ...{ memo, place: `${map.join()} ${mixing}` },
+      name: strokeNumber,
       reach: (stroke) => reachOf(stroke, map),
       lay: (tile, stroke) =>
         scoped(() => {

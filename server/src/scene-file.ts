@@ -15,7 +15,8 @@ import './png-encoder';
 import type { Picture } from '@ignis/core/kernels/picture';
 import type { StraightImage } from '@ignis/core/pixels/picture';
 import { picture } from '@ignis/core/kernels/picture';
-import { picturesOf } from '@ignis/core/scene/model/needs';
+import { needPacks } from '@ignis/core/brush/library';
+import { packsOf, picturesOf } from '@ignis/core/scene/model/needs';
 import { readyFonts } from './fonts';
 
 /** Reads a scene from a path. Throws a FileFault or SceneError that says what is wrong. */
@@ -52,7 +53,7 @@ const folderFiles = (folder: string): Files => ({
 });
 
 /**
- * Makes ready what a scene is rendered with: its fonts, and its pictures, decoded: PNG by core, exactly; other
+ * Makes ready what a scene is rendered with: its fonts, its strokes, and its pictures, decoded: PNG by core, exactly; other
  * formats by sharp, upright. Adds to the pictures by name that are there already, if any are given, and returns them.
  */
 export async function decodeAssets(
@@ -60,6 +61,7 @@ export async function decodeAssets(
   out = new Map<string, Picture>(),
 ): Promise<Map<string, Picture>> {
   await readyFonts(scene, assets);
+  await needPacks(packsOf(scene), (name) => Promise.resolve(assets.get(name) ?? null));
   for (const name of picturesOf(scene))
     if (!out.has(name)) out.set(name, picture(await decodePicture(assets.get(name)!, name)));
   return out;

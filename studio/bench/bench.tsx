@@ -22,6 +22,7 @@ import { download, fileName } from '../files/download';
 import { useAutosave } from '../state/autosave';
 import { useBench } from '../state/bench';
 import { useOpenedScene } from '../state/opened-scene';
+import { usePacking } from '../state/packing';
 import { retainingAssets } from '../storage/assets';
 import { storageFault } from '../storage/connection';
 import { exportPng } from '../workers/engine';
@@ -139,6 +140,7 @@ function Open() {
   const [isWhole, setWhole] = useState(false);
   const isShown = useBench((s) => s.isShown);
   useAutosave();
+  usePacking();
 
   // The stage and its first picture stand before the rest of the bench, whose making would hold them up.
   useEffect(() => {

@@ -34,6 +34,16 @@ describe('the bench', () => {
     expect(bench().mode).toBe('arrange');
   });
 
+  it('rewrites a scene without a step of undo, and not in the middle of a drag', () => {
+    const { id } = bench().scene.layers[0]!;
+    bench().rewrite(setScene({ name: 'Night eight' }));
+    expect(bench().scene.name).toBe('Night eight');
+    expect(bench().undo()).toBeNull();
+    bench().drag('Opacity', setLayer(id, { opacity: 50 }));
+    bench().rewrite(setScene({ name: 'Night nine' }));
+    expect(bench().scene.name).toBe('Night eight');
+  });
+
   it('makes a drag of many moves one step of undo, counted from where it began', () => {
     const { id } = bench().scene.layers[0]!;
     const before = bench().scene;

@@ -2,7 +2,7 @@ import { useMemo } from 'react';
 import { toast } from 'sonner';
 import { create } from 'zustand';
 import type { Affine } from '@ignis/core/geometry/affine';
-import type { Edit } from '@ignis/core/scene/edits/edit';
+import { edit, type Edit } from '@ignis/core/scene/edits/edit';
 import { findLayer } from '@ignis/core/scene/edits/layer-edits';
 import { mapAround } from '@ignis/core/scene/arrange/placement';
 import { SceneError } from '@ignis/core/scene/model/check';
@@ -31,6 +31,8 @@ interface BenchState extends Document, Workspace {
   follow(stored: Stored): void;
   /** One change, one step of undo. */
   change(label: string, edit: Edit): void;
+  /** A change after which the scene means the same: no step of undo, and nothing in the middle of a drag. */
+  rewrite(edit: Edit): void;
   /** A change that is still going on: each call counts from where the drag began. */
   drag(label: string, edit: Edit): void;
   /** Ends a drag: it becomes one step of undo. */
@@ -111,6 +113,11 @@ export const useBench = create<BenchState>()((set, get) => {
       } catch (error) {
         tellRefusal(error);
       }
+    },
+
+    rewrite(change) {
+      const { scene, gesture, readOnly } = get();
+      if (!gesture && !readOnly) set({ scene: edit(scene, '', change).scene });
     },
 
     drag(label, change) {

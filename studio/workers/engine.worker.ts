@@ -26,9 +26,10 @@ import { weaveSpans } from '@ignis/core/render/weave-spans';
 import { colourAt, maskOver } from '@ignis/core/render/selection';
 import { render, Stopped } from '@ignis/core/render/render';
 import { shadowFloor } from '@ignis/core/render/shadow-floor';
-import { facesOf, picturesOf } from '@ignis/core/scene/model/needs';
+import { facesOf, packsOf, picturesOf } from '@ignis/core/scene/model/needs';
 import { withDelta, type Delta } from '@ignis/core/scene/model/delta';
 import type { Scene } from '@ignis/core/scene/model/schema';
+import { needPacks } from '@ignis/core/brush/library';
 import { knotsOf } from '@ignis/core/sources/crossed-pass';
 import { PLAIN_FACE } from '@ignis/core/text/families';
 import { needFaces } from '@ignis/core/text/library';
@@ -63,6 +64,12 @@ let sent: { number: number; ending: Ending } | null = null;
 /** The canvases of the stage, and what part of the scene each shows. */
 let screens: { canvas: OffscreenCanvas; shows: string }[] = [];
 let newest: Int32Array<SharedArrayBuffer> | null = null;
+
+/** The bytes of an asset; null if it is not here. */
+async function fileBytes(name: string): Promise<Uint8Array | null> {
+  const blob = files.get(name);
+  return blob ? new Uint8Array(await blob.arrayBuffer()) : null;
+}
 
 async function decoded(name: string): Promise<Picture> {
   const blob = files.get(name);
@@ -99,9 +106,12 @@ async function load(
   return ready;
 }
 
-/** The pictures a scene needs, decoded, ready to be looked up; its fonts are at hand then too. */
+/** The pictures a scene needs, decoded, ready to be looked up; its fonts and strokes are at hand then too. */
 async function picturesFor(scene: Scene): Promise<(asset: string) => Picture> {
-  const ready = await load(facesOf(scene), picturesOf(scene));
+  const [ready] = await Promise.all([
+    load(facesOf(scene), picturesOf(scene)),
+    needPacks(packsOf(scene), fileBytes),
+  ]);
   return (asset) => ready.get(asset)!;
 }
 

@@ -1,6 +1,10 @@
-import type { PaintStroke } from '../../brush/paint-brush';
+import { encodePack } from '../../brush/pack';
+import { isPacked, type PaintStroke } from '../../brush/paint-brush';
+import { countOf, pointsBox, trackPoints } from '../../brush/stroke-points';
+import { trackOf } from '../../brush/track';
 import type { Edit } from './edit';
 import { layerOf } from './layer-edits';
+import type { Layer } from '../model/schema';
 
 /** What can be done to the strokes of a layer of paint. */
 
@@ -19,4 +23,28 @@ export const removeStrokes =
     const { source } = layerOf(s, id);
     if (source.kind === 'paint')
       source.strokes = source.strokes.filter((stroke) => !strokes.includes(stroke.id));
+  };
+
+/** The strokes of a layer whose points stand in the scene, and not in a file. */
+export const looseStrokes = ({ source }: Layer): PaintStroke[] =>
+  source.kind === 'paint' ? source.strokes.filter((s) => !isPacked(s)) : [];
+
+/** The file of the points of some strokes, in their order. */
+export const packOf = (strokes: readonly PaintStroke[]): Uint8Array<ArrayBuffer> =>
+  encodePack(strokes.map((stroke) => trackOf(trackPoints(stroke))));
+
+/** Has the points of some strokes of a layer stand in a file, which `packOf` made of them: they stay what they are. */
+export const packStrokes =
+  (id: string, pack: string, strokes: readonly PaintStroke[]): Edit =>
+  (s) => {
+    const { source } = layerOf(s, id);
+    if (source.kind !== 'paint') return;
+    const places = new Map(strokes.map((stroke, i) => [stroke.id, i]));
+    source.strokes.forEach((stroke, i) => {
+      const index = places.get(stroke.id);
+      if (index === undefined || isPacked(stroke)) return;
+      const { x0, y0, x1, y1 } = pointsBox(stroke) ?? { x0: 0, y0: 0, x1: 0, y1: 0 };
+      const count = countOf(stroke);
+      source.strokes[i] = { ...stroke, points: { pack, index, count, box: [x0, y0, x1, y1] } };
+    });
   };

@@ -1,4 +1,4 @@
-import { FONT_ASSET } from '../../definitions/parameter';
+import { FONT_ASSET, STROKES_ASSET } from '../../definitions/parameter';
 import { maskShapeOf } from '../../masks/index';
 import type { Mask } from '../../masks/mask';
 import { definitionOf } from '../../sources/index';
@@ -24,7 +24,7 @@ export const facesOf = (scene: Scene): string[] => [
   ),
 ];
 
-/** The names of all assets a scene needs, pictures and fonts, each once. */
+/** The names of all assets a scene needs, pictures, fonts and strokes, each once. */
 export const assetsOf = (scene: Scene): string[] => [
   ...new Set([
     ...everyLayer(scene.layers).flatMap((l) => [
@@ -39,4 +39,8 @@ export const assetsOf = (scene: Scene): string[] => [
 
 /** The names of the pictures a scene needs, each once. */
 export const picturesOf = (scene: Scene): string[] =>
-  assetsOf(scene).filter((name) => !FONT_ASSET.test(name));
+  assetsOf(scene).filter((name) => !FONT_ASSET.test(name) && !STROKES_ASSET.test(name));
+
+/** The names of the files of strokes a scene needs, each once. */
+export const packsOf = (scene: Scene): string[] =>
+  assetsOf(scene).filter((name) => STROKES_ASSET.test(name));
