@@ -173,3 +173,47 @@ test('the points of many strokes go into a file, and all is as it was', async ({
   expect(await red(page, [400, 400])).toBeGreaterThan(200);
   expect(await strokesOf(page)).toHaveLength(71);
 });
+
+test('strokes are taken hold of: recoloured, resized, carried and deleted', async ({ page }) => {
+  await setValue(page, 'Hardness', '100');
+  await press(page, [100, 100], [700, 100]);
+  await press(page, [100, 300], [700, 300]);
+  await press(page, [400, 50], [400, 450]);
+  await page.getByRole('button', { name: 'Take hold' }).click();
+  await expect(page.getByText('Click a stroke, with Shift more of them')).toBeVisible();
+  await page.mouse.click(...(await onPage(page, [200, 300])));
+  await expect(page.getByTestId('chosen-stroke')).toHaveCount(1);
+  await page.getByRole('button', { name: /^Colour of the strokes/ }).click();
+  await page.getByLabel('Colour of the strokes as #rrggbb').fill('#00ff00');
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('Escape');
+  expect((await colourAt(page, [200, 300]))[1]).toBeGreaterThan(200);
+  expect(await red(page, [200, 100])).toBeGreaterThan(200);
+  // It lies beneath the one that was drawn after it, until it is carried to the front.
+  expect((await colourAt(page, [400, 300]))[1]).toBeLessThan(150);
+  await page.getByRole('button', { name: 'To the front' }).click();
+  await settled(page);
+  expect((await colourAt(page, [400, 300]))[1]).toBeGreaterThan(200);
+  // Its brush is in the chain.
+  await setValue(page, 'Size', '20');
+  await settled(page);
+  expect((await colourAt(page, [200, 330]))[1]).toBeLessThan(40);
+  expect((await colourAt(page, [200, 300]))[1]).toBeGreaterThan(200);
+  await page.keyboard.down('Shift');
+  await page.mouse.click(...(await onPage(page, [600, 100])));
+  await page.keyboard.up('Shift');
+  await expect(page.getByTestId('chosen-stroke')).toHaveCount(2);
+  // A box chooses what has a point in it.
+  await press(page, [60, 200], [140, 480]);
+  await expect(page.getByTestId('chosen-stroke')).toHaveCount(1);
+  await page.keyboard.press('Delete');
+  await settled(page);
+  expect((await colourAt(page, [200, 300]))[1]).toBeLessThan(40);
+  expect((await strokesOf(page)).map((s) => s.colour)).toEqual(['#ff5a1f', '#ff5a1f']);
+  await page.keyboard.press('Control+a');
+  await expect(page.getByTestId('chosen-stroke')).toHaveCount(2);
+  await page.keyboard.press('Escape');
+  await expect(page.getByTestId('chosen-stroke')).toHaveCount(0);
+  await page.keyboard.press('Escape');
+  await expect(page.getByTestId('painting')).toBeVisible();
+});

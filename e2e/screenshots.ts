@@ -3,6 +3,7 @@ import { fileURLToPath } from 'node:url';
 import { expect, test, type Page } from './test';
 import {
   act,
+  add,
   breakAt,
   dragBy,
   card,
@@ -11,7 +12,6 @@ import {
   press,
   settled,
   setValue,
-  startLine,
 } from './bench-page';
 
 const shot = async (page: Page, name: string) => {
@@ -71,22 +71,10 @@ test('selection, cut-out, cast shadows', async ({ page }) => {
   await shot(page, 'reshape');
 });
 
-test('bench, drawing, passes, steps, export', async ({ page }) => {
+test('bench, passes, steps, export', async ({ page }) => {
   await openExample(page, 'Heron in neon');
   await shot(page, 'bench');
 
-  await startLine(page);
-  await press(page, [1040, 230], [1130, 190]);
-  await press(page, [1300, 330], [1300, 400]);
-  await press(page, [1080, 420], [1000, 400]);
-  await page.mouse.move(...(await onPage(page, [960, 330])));
-  await settled(page);
-  await shot(page, 'drawing');
-
-  await page.keyboard.press('Escape');
-  await page.keyboard.press('Control+z');
-  await page.keyboard.press('Control+z');
-  await page.keyboard.press('Control+z');
   await card(page, 'Ember line').locator('[data-card]').click();
   await page.getByRole('button', { name: 'Colour', exact: true }).click();
   await setValue(page, 'Colour blur', '18');
@@ -137,6 +125,50 @@ test('Night seven: depth, mask, costs', async ({ page }) => {
   await settled(page);
   await page.getByRole('button', { name: 'What the picture costs' }).click();
   await shot(page, 'costs');
+});
+
+test('paint', async ({ page }) => {
+  await openExample(page, 'Night seven');
+  await card(page, 'Pier at dusk').locator('[data-card]').click();
+  await add(page, 'Paint');
+  const stage = page.getByRole('region', { name: 'Stage' });
+  const brush = page.getByRole('group', { name: 'Brush' });
+  const set = async (label: string, text: string) => {
+    const field = brush.getByRole('spinbutton', { name: label, exact: true });
+    await field.fill(text);
+    await field.press('Enter');
+  };
+  const colour = async (hex: string) => {
+    await stage.getByRole('button', { name: /^Colour of the brush/ }).click();
+    await page.getByLabel('Colour of the brush as #rrggbb').fill(hex);
+    await page.keyboard.press('Enter');
+    await page.keyboard.press('Escape');
+  };
+  await set('Hardness', '0');
+  await set('Flow', '30');
+  await set('Opacity', '55');
+  for (const [hex, size, from, to] of [
+    ['#b3246b', '1100', [500, 900], [2100, 1100]],
+    ['#1d6fb8', '900', [1500, 1750], [3400, 1500]],
+    ['#e8782e', '600', [900, 500], [1400, 700]],
+  ] as const) {
+    await colour(hex);
+    await set('Size', size);
+    await press(page, from, to);
+  }
+  await set('Size', '26');
+  await set('Opacity', '90');
+  await set('Hardness', '20');
+  await colour('#ffe3b0');
+  for (let i = 0; i < 14; i++) {
+    const at = [700 + ((i * 977) % 2500), 380 + ((i * 613) % 1300)] as const;
+    await press(page, at, [at[0] + 14, at[1] - 30]);
+  }
+  await page.getByLabel('Blend', { exact: true }).click();
+  await page.getByRole('option', { name: 'Screen', exact: true }).click();
+  await settled(page);
+  await page.mouse.move(...(await onPage(page, [2700, 900])));
+  await shot(page, 'paint');
 });
 
 test('weave, mask', async ({ page }) => {

@@ -38,3 +38,15 @@ export function paintBrush(): PaintBrush {
     ...{ pressureSize: own.pressureSize, pressureFlow: own.pressureFlow },
   };
 }
+
+/** The strokes that are taken hold of, in place of painting others. */
+interface Choosing {
+  /** The ids of the strokes that are chosen; null while strokes are painted. */
+  chosen: readonly string[] | null;
+}
+
+export const useChosenStrokes = create<Choosing>()(() => ({ chosen: null }));
+
+/** Chooses strokes, or goes back to painting. */
+export const chooseStrokes = (chosen: readonly string[] | null): void =>
+  useChosenStrokes.setState({ chosen });

@@ -25,6 +25,38 @@ export const removeStrokes =
       source.strokes = source.strokes.filter((stroke) => !strokes.includes(stroke.id));
   };
 
+/** Sets the colour of strokes, what they do, and values of their brushes, by their ids. */
+export const setStrokes =
+  (
+    id: string,
+    strokes: readonly string[],
+    {
+      brush,
+      ...values
+    }: Partial<Pick<PaintStroke, 'colour' | 'way'>> & {
+      brush?: Partial<PaintStroke['brush']>;
+    },
+  ): Edit =>
+  (s) => {
+    const { source } = layerOf(s, id);
+    if (source.kind !== 'paint') return;
+    source.strokes.forEach((stroke, i) => {
+      if (strokes.includes(stroke.id))
+        source.strokes[i] = { ...stroke, ...values, brush: { ...stroke.brush, ...brush } };
+    });
+  };
+
+/** Carries strokes in front of all others of their layer, or behind them; among themselves they keep their order. */
+export const carryStrokes =
+  (id: string, strokes: readonly string[], to: 'front' | 'back'): Edit =>
+  (s) => {
+    const { source } = layerOf(s, id);
+    if (source.kind !== 'paint') return;
+    const chosen = source.strokes.filter((stroke) => strokes.includes(stroke.id));
+    const others = source.strokes.filter((stroke) => !strokes.includes(stroke.id));
+    source.strokes = to === 'front' ? [...others, ...chosen] : [...chosen, ...others];
+  };
+
 /** The strokes of a layer whose points stand in the scene, and not in a file. */
 export const looseStrokes = ({ source }: Layer): PaintStroke[] =>
   source.kind === 'paint' ? source.strokes.filter((s) => !isPacked(s)) : [];

@@ -16,13 +16,12 @@ import type { TextSource } from '@ignis/core/sources/text';
 import { setLightOf, setLightOrShadow } from '@ignis/core/scene/edits/spill-edits';
 import { subjectsFor } from '@ignis/core/scene/arrange/subjects';
 import { liveEdit, useBench, useBenchThrottled } from '../../state/bench';
-import { brushControls, useBrush } from '../../state/brush';
-import { paintControls, usePaint } from '../../state/paint';
 import { Button } from '../../ui/button';
 import { ChoiceField } from '../../ui/choice-field';
 import { ParameterControls } from '../../ui/parameter-controls';
 import { Modifiers, ShapeNode } from './line-shape';
 import { Node } from './node';
+import { PaintNode } from './paint';
 import { Passes } from './passes';
 import { WithPictures } from './steps';
 import { TextNodes } from './text';
@@ -48,7 +47,7 @@ export function SourceNode({ layer }: { layer: Layer }) {
     case 'text':
       return <TextNodes layer={layer as Layer & { source: TextSource }} />;
     case 'paint':
-      return <Paint layer={layer as LayerOf<'paint'>} />;
+      return <PaintNode layer={layer as LayerOf<'paint'>} />;
     case 'picture':
       return <Node title="Source" aside={`${source.width} × ${source.height} px`} />;
     case 'fill':
@@ -63,36 +62,6 @@ export function SourceNode({ layer }: { layer: Layer }) {
     case 'shadow':
       return <LightOrShadow id={layer.id} source={source} />;
   }
-}
-
-const PAINT_BRUSH = { ...brushControls, ...paintControls };
-
-/** What the strokes of a layer are, and the brush for the next. */
-function Paint({ layer }: { layer: LayerOf<'paint'> }) {
-  const { length } = layer.source.strokes;
-  const painting = useBench((s) => s.mode === 'paint');
-  const brush = useBrush();
-  const own = usePaint();
-  return (
-    <Node title="Source" aside={length === 1 ? '1 stroke' : `${length} strokes`}>
-      {painting ? (
-        <div className="mb-2 rounded-md bg-ground/60 p-2" role="group" aria-label="Brush">
-          <ParameterControls
-            parameters={PAINT_BRUSH}
-            values={{ ...brush, ...own }}
-            onChange={(v) => {
-              const [[key]] = Object.entries(v) as [[string, unknown]];
-              if (key in brushControls) useBrush.setState(v);
-              else usePaint.setState(v);
-            }}
-            onDone={() => undefined}
-          />
-        </div>
-      ) : (
-        <Button onClick={() => useBench.getState().set({ mode: 'paint' })}>Paint on it</Button>
-      )}
-    </Node>
-  );
 }
 
 /** A fill has no shape but the scene's. */

@@ -7,9 +7,10 @@ import { putStroke } from '@ignis/core/scene/edits/paint-edits';
 import { newId } from '@ignis/core/scene/model/new-id';
 import type { LayerOf } from '@ignis/core/scene/model/traits';
 import { useAround, useBench } from '../../../state/bench';
-import { paintBrush, usePaint } from '../../../state/paint';
+import { paintBrush, useChosenStrokes, usePaint } from '../../../state/paint';
 import { BrushPointer, brushSize, followHand, usePointed } from '../../stage/brush-stroke';
 import { toStage } from '../../stage/path-outline';
+import { ChooseStrokes } from './choose-strokes';
 import { WAYS } from './paint-tools';
 
 /** So many points of a stroke stand in an array of their own: what a stroke has does not change as it grows. */
@@ -67,8 +68,11 @@ export function PaintWork({
   const { way, colour, roundness, angle } = usePaint();
   const { pointer, setPointer, surface } = usePointed(stage);
   const last = useRef<Point | null>(null);
-  const back = invert(toStage(view, around, layer.placement));
+  const map = toStage(view, around, layer.placement);
+  const back = invert(map);
+  const choosing = useChosenStrokes((s) => s.chosen !== null);
   if (!back) return null;
+  if (choosing) return <ChooseStrokes {...{ stage, layer, map, back }} />;
   return (
     <g>
       <rect

@@ -1,0 +1,62 @@
+import type { Box, Point } from '../geometry/affine';
+import { POINT, type PaintStroke } from './paint-brush';
+import { strokeBox } from './paint-dabs';
+import { pointsOf } from './stroke-points';
+
+/** Which strokes lie at a place, or touch a box. Strokes in files that are not at hand are nowhere. */
+
+/** How far a place is from the way of a stroke, own px; Infinity from one without points. */
+export function distanceTo(stroke: PaintStroke, { x, y }: Point): number {
+  const all = pointsOf(stroke);
+  let nearest = Infinity;
+  for (let i = 0; i < all.length; i += POINT) {
+    // From the point before, or from itself at the first.
+    const before = Math.max(0, i - POINT);
+    const [ax, ay] = [all[before]!, all[before + 1]!];
+    const [dx, dy] = [all[i]! - ax, all[i + 1]! - ay];
+    const length = dx * dx + dy * dy;
+    const t = length > 0 ? Math.min(1, Math.max(0, ((x - ax) * dx + (y - ay) * dy) / length)) : 0;
+    nearest = Math.min(nearest, Math.hypot(x - ax - dx * t, y - ay - dy * t));
+  }
+  return nearest;
+}
+
+/**
+ * The frontmost stroke at a place (own px of the layer); null if there is none. Thin ones count as `least` px wide to either
+ * side. What erases is found where nothing that paints is.
+ */
+export function strokeAt(
+  strokes: readonly PaintStroke[],
+  at: Point,
+  least: number,
+): PaintStroke | null {
+  let erasing: PaintStroke | null = null;
+  for (let i = strokes.length - 1; i >= 0; i--) {
+    const stroke = strokes[i]!;
+    const reach = Math.max(stroke.brush.size / 2, least);
+    const box = strokeBox(stroke);
+    const beyond = Math.max(0, least - stroke.brush.size / 2);
+    if (
+      !box ||
+      at.x < box.x0 - beyond ||
+      at.x > box.x1 + beyond ||
+      at.y < box.y0 - beyond ||
+      at.y > box.y1 + beyond ||
+      distanceTo(stroke, at) > reach
+    )
+      continue;
+    if (stroke.way !== 'erase') return stroke;
+    erasing ??= stroke;
+  }
+  return erasing;
+}
+
+/** The strokes whose way goes through a box, own px, in their order. */
+export const strokesWithin = (strokes: readonly PaintStroke[], box: Box): PaintStroke[] =>
+  strokes.filter((stroke) => {
+    const all = pointsOf(stroke);
+    for (let i = 0; i < all.length; i += POINT)
+      if (all[i]! >= box.x0 && all[i]! <= box.x1 && all[i + 1]! >= box.y0 && all[i + 1]! <= box.y1)
+        return true;
+    return false;
+  });

@@ -1,0 +1,77 @@
+import type { PaintStroke } from '@ignis/core/brush/paint-brush';
+import { paintBrushParameters } from '@ignis/core/brush/paint-brush';
+import { setStrokes } from '@ignis/core/scene/edits/paint-edits';
+import type { LayerOf } from '@ignis/core/scene/model/traits';
+import { liveEdit, useBench } from '../../state/bench';
+import { brushControls, useBrush } from '../../state/brush';
+import { chooseStrokes, paintControls, useChosenStrokes, usePaint } from '../../state/paint';
+import { Button } from '../../ui/button';
+import { ParameterControls } from '../../ui/parameter-controls';
+import { Node } from './node';
+
+const PAINT_BRUSH = { ...brushControls, ...paintControls };
+
+const paintOn = (): void => {
+  chooseStrokes(null);
+  useBench.getState().set({ mode: 'paint' });
+};
+
+/** What the strokes of a layer are, and the brush: of those that are chosen, or for the next. */
+export function PaintNode({ layer }: { layer: LayerOf<'paint'> }) {
+  const { strokes } = layer.source;
+  const painting = useBench((s) => s.mode === 'paint');
+  const chosen = useChosenStrokes((s) => s.chosen);
+  const first = chosen && strokes.find((s) => chosen.includes(s.id));
+  return (
+    <Node title="Source" aside={strokes.length === 1 ? '1 stroke' : `${strokes.length} strokes`}>
+      {painting ? (
+        <div className="mb-2 rounded-md bg-ground/60 p-2" role="group" aria-label="Brush">
+          {first ? <BrushOfStrokes {...{ layer, chosen, first }} /> : <BrushForStrokes />}
+        </div>
+      ) : (
+        <Button onClick={() => paintOn()}>Paint on it</Button>
+      )}
+    </Node>
+  );
+}
+
+/** The brush for the strokes to come. */
+function BrushForStrokes() {
+  const brush = useBrush();
+  const own = usePaint();
+  return (
+    <ParameterControls
+      parameters={PAINT_BRUSH}
+      values={{ ...brush, ...own }}
+      onChange={(v) => {
+        const [[key]] = Object.entries(v) as [[string, unknown]];
+        if (key in brushControls) useBrush.setState(v);
+        else usePaint.setState(v);
+      }}
+      onDone={() => undefined}
+    />
+  );
+}
+
+/** The brush of strokes that are chosen: what is changed is changed of all of them. */
+function BrushOfStrokes({
+  layer,
+  chosen,
+  first,
+}: {
+  layer: LayerOf<'paint'>;
+  chosen: readonly string[];
+  first: PaintStroke;
+}) {
+  const live = liveEdit('Change the brush of strokes');
+  return (
+    <ParameterControls
+      parameters={paintBrushParameters}
+      values={first.brush}
+      onChange={(v) =>
+        live.change(setStrokes(layer.id, chosen, { brush: v as Partial<PaintStroke['brush']> }))
+      }
+      onDone={live.done}
+    />
+  );
+}
