@@ -129,8 +129,10 @@ test('Night seven: depth, mask, costs', async ({ page }) => {
 
 test('paint', async ({ page }) => {
   await openExample(page, 'Night seven');
-  await card(page, 'Pier at dusk').locator('[data-card]').click();
+  await card(page, 'Dark edges').locator('[data-card]').click();
   await add(page, 'Paint');
+  await page.getByLabel('Blend', { exact: true }).click();
+  await page.getByRole('option', { name: 'Screen', exact: true }).click();
   const stage = page.getByRole('region', { name: 'Stage' });
   const brush = page.getByRole('group', { name: 'Brush' });
   const set = async (label: string, text: string) => {
@@ -145,12 +147,12 @@ test('paint', async ({ page }) => {
     await page.keyboard.press('Escape');
   };
   await set('Hardness', '0');
-  await set('Flow', '30');
-  await set('Opacity', '55');
+  await set('Flow', '80');
+  await set('Opacity', '75');
   for (const [hex, size, from, to] of [
-    ['#b3246b', '1100', [500, 900], [2100, 1100]],
-    ['#1d6fb8', '900', [1500, 1750], [3400, 1500]],
-    ['#e8782e', '600', [900, 500], [1400, 700]],
+    ['#8a1c5c', '1500', [300, 700], [1900, 1000]],
+    ['#14508c', '1300', [2300, 1500], [3500, 900]],
+    ['#b8521c', '800', [1150, 350], [1350, 600]],
   ] as const) {
     await colour(hex);
     await set('Size', size);
@@ -164,8 +166,7 @@ test('paint', async ({ page }) => {
     const at = [700 + ((i * 977) % 2500), 380 + ((i * 613) % 1300)] as const;
     await press(page, at, [at[0] + 14, at[1] - 30]);
   }
-  await page.getByLabel('Blend', { exact: true }).click();
-  await page.getByRole('option', { name: 'Screen', exact: true }).click();
+  await brush.getByRole('spinbutton', { name: 'Size', exact: true }).scrollIntoViewIfNeeded();
   await settled(page);
   await page.mouse.move(...(await onPage(page, [2700, 900])));
   await shot(page, 'paint');
