@@ -5,12 +5,19 @@ import { onPage, settled } from '../e2e/bench-page';
 import type { PaintStroke } from '../core/brush/paint-brush';
 import { paintBrushParameters } from '../core/brush/paint-brush';
 import { defaultsOf } from '../core/definitions/parameter';
+import { assetName } from '../core/files/ignis-file';
+import { edit } from '../core/scene/edits/edit';
+import { packOf, packStrokes } from '../core/scene/edits/paint-edits';
 import { newPaint } from '../core/scene/model/make';
+import type { Scene } from '../core/scene/model/schema';
 import { readScene } from '../server/src/scene-file';
 import { drag, openScene, watch } from './page';
 import { against, median, type DragRows, type Row } from './table';
 
 const FOLDER = fileURLToPath(new URL('../demo/scenes/night-seven', import.meta.url));
+
+/** So many strokes stand in a file. */
+const PACK = 512;
 
 /** So many strokes all over a scene, of twenty points each. */
 const strewn = (count: number, width: number, height: number): PaintStroke[] =>
@@ -29,6 +36,24 @@ const strewn = (count: number, width: number, height: number): PaintStroke[] =>
     };
   });
 
+/** A scene with the points of strokes of a layer in files, as the bench puts them there. */
+async function inPacks(
+  given: Scene,
+  layer: string,
+  strokes: readonly PaintStroke[],
+): Promise<{ scene: Scene; assets: Map<string, Uint8Array> }> {
+  const assets = new Map<string, Uint8Array>();
+  let scene = given;
+  for (let i = 0; i < strokes.length; i += PACK) {
+    const some = strokes.slice(i, i + PACK);
+    const bytes = packOf(some);
+    const name = await assetName(bytes, 'ink');
+    assets.set(name, bytes);
+    scene = edit(scene, '', packStrokes(layer, name, some)).scene;
+  }
+  return { scene, assets };
+}
+
 export async function paint(
   page: Page,
   section: string,
@@ -43,9 +68,11 @@ export async function paint(
   ] as const) {
     const { scene, assets } = await readScene(FOLDER);
     const layer = newPaint('Paint');
-    layer.source.strokes = strewn(count, scene.width, scene.height);
+    const strokes = strewn(count, scene.width, scene.height);
+    layer.source.strokes = strokes;
     scene.layers.push(layer);
-    await openScene(page, scene, assets);
+    const packed = await inPacks(scene, layer.id, strokes);
+    await openScene(page, packed.scene, new Map([...assets, ...packed.assets]));
     await page.locator('[data-card][aria-label="Paint"]').click();
     await page.keyboard.press('2');
     await page.getByRole('spinbutton', { name: 'Size', exact: true }).fill('1000');
