@@ -8,7 +8,7 @@ import { laidStrokes } from '../brush/tiles';
 import { checkedOnce } from '../definitions/checked-once';
 import type { SourceDefinition } from '../definitions/source';
 import type { Affine, Box } from '../geometry/affine';
-import { boxUnder, regionAround, unitedBox } from '../geometry/affine';
+import { boxUnder, regionAround } from '../geometry/affine';
 import { dabbed, dabsWithin, layStroke } from '../kernels/brush';
 import { rgb } from '../pixels/colour';
 import type { Region } from '../pixels/region';
@@ -38,14 +38,33 @@ function boxOfStroke(stroke: PaintStroke): Box | null {
 const wholes = new WeakMap<readonly PaintStroke[], Box | null>();
 function boxOfAll(strokes: readonly PaintStroke[]): Box | null {
   let whole = wholes.get(strokes);
-  if (whole === undefined) {
-    whole = strokes.reduce<Box | null>((sum, stroke) => {
-      const box = boxOfStroke(stroke);
-      return box ? unitedBox(sum, box) : sum;
-    }, null);
-    wholes.set(strokes, whole);
+  if (whole !== undefined) return whole;
+  let [x0, y0, x1, y1] = [Infinity, Infinity, -Infinity, -Infinity];
+  for (const stroke of strokes) {
+    const box = boxOfStroke(stroke);
+    if (!box) continue;
+    x0 = Math.min(x0, box.x0);
+    y0 = Math.min(y0, box.y0);
+    x1 = Math.max(x1, box.x1);
+    y1 = Math.max(y1, box.y1);
   }
+  whole = x0 > x1 ? null : { x0, y0, x1, y1 };
+  wholes.set(strokes, whole);
   return whole;
+}
+
+/** The files that strokes stand in, each once: many in a row stand in one. */
+const packs = new WeakMap<readonly PaintStroke[], string[]>();
+function packsOfStrokes(strokes: readonly PaintStroke[]): string[] {
+  const known = packs.get(strokes);
+  if (known) return known;
+  const found = new Set<string>();
+  let last = '';
+  for (const stroke of strokes)
+    if (isPacked(stroke) && stroke.points.pack !== last) found.add((last = stroke.points.pack));
+  const made = [...found];
+  packs.set(strokes, made);
+  return made;
 }
 
 /** All that a stroke may touch under a map, px of the render: its edge is a px wide. */
@@ -79,9 +98,7 @@ export const paintSource: SourceDefinition<PaintSource> = {
     const changed = [...before.slice(same), ...after.slice(same)];
     return changed.reduce((sum, stroke) => unite(sum, reachOf(stroke, map)), EMPTY);
   },
-  assets: ({ strokes }) => [
-    ...new Set(strokes.flatMap((s) => (isPacked(s) ? [s.points.pack] : []))),
-  ],
+  assets: ({ strokes }) => packsOfStrokes(strokes),
   render({ strokes }, { map, wanted, mixing, memo }) {
     const whole = boxOfAll(strokes);
     const part = whole ? intersect(regionAround(boxUnder(map, whole), 2), wanted) : EMPTY;
