@@ -7,9 +7,9 @@ const row = (name: string, ours: number, more: Partial<Row> = {}): Row => ({
   ...more,
 });
 
-describe('a run against one that was kept', () => {
+describe('a run against a baseline', () => {
   it('names what got slower beyond the spread of that run, the worst first', () => {
-    const kept = [
+    const baseline = [
       row('steady', 10, { spread: 0.1 }),
       row('wavering', 10, { spread: 0.6 }),
       row('of unknown spread', 10),
@@ -21,17 +21,17 @@ describe('a run against one that was kept', () => {
       row('of unknown spread', 14),
       row('new', 99),
     ];
-    expect(worse(kept, now).map((w) => w.name)).toEqual(['of unknown spread', 'steady']);
+    expect(worse(baseline, now).map((w) => w.name)).toEqual(['of unknown spread', 'steady']);
   });
 
   it('compares ratios where there are any, and knows where more is better', () => {
-    const kept = [
+    const baseline = [
       row('kernel', 10, { ratio: 0.5, spread: 0.1 }),
       row('overlap', 0.9, { goal: '≥ 0.8', spread: 0.02 }),
     ];
-    expect(worse(kept, [row('kernel', 20, { ratio: 0.5 })])).toEqual([]);
-    expect(worse(kept, [row('kernel', 10, { ratio: 0.6 })])).toHaveLength(1);
-    expect(worse(kept, [row('overlap', 0.95, { goal: '≥ 0.8' })])).toEqual([]);
-    expect(worse(kept, [row('overlap', 0.85, { goal: '≥ 0.8' })])).toHaveLength(1);
+    expect(worse(baseline, [row('kernel', 20, { ratio: 0.5 })])).toEqual([]);
+    expect(worse(baseline, [row('kernel', 10, { ratio: 0.6 })])).toHaveLength(1);
+    expect(worse(baseline, [row('overlap', 0.95, { goal: '≥ 0.8' })])).toEqual([]);
+    expect(worse(baseline, [row('overlap', 0.85, { goal: '≥ 0.8' })])).toHaveLength(1);
   });
 });

@@ -1,4 +1,4 @@
-/** What got slower than a run that was kept: `npm run bench -- --compare FILE`, where FILE is a copy of its results.json. */
+/** What got slower than a baseline: `npm run bench -- --compare FILE`, where FILE is a copy of its results.json. */
 import { readFile } from 'node:fs/promises';
 import * as v from 'valibot';
 import type { Row } from './table';
@@ -16,9 +16,9 @@ const rowSchema = v.array(
     goal: v.string(),
   }),
 );
-export type Kept = v.InferOutput<typeof rowSchema>;
+export type Baseline = v.InferOutput<typeof rowSchema>;
 
-/** A row that came out worse than in the kept run. */
+/** A row that came out worse than in the baseline. */
 export interface Worse {
   name: string;
   /** Ratios where the row has a reference, else its own value. */
@@ -28,8 +28,8 @@ export interface Worse {
   spread: number;
 }
 
-/** The rows of a kept run. Throws an Error that says what is wrong with the file. */
-export async function keptRun(path: string): Promise<Kept> {
+/** The rows of a baseline. Throws an Error that says what is wrong with the file. */
+export async function baselineOf(path: string): Promise<Baseline> {
   try {
     return v.parse(rowSchema, JSON.parse(await readFile(path, 'utf8')));
   } catch (cause) {
@@ -43,11 +43,11 @@ export async function keptRun(path: string): Promise<Kept> {
 }
 
 /**
- * The rows that got worse by more than the kept run's own spread, the worst first. Of rows against a reference the ratio
+ * The rows that got worse by more than the baseline's own spread, the worst first. Of rows against a reference the ratio
  * counts, as that of one machine does not change with its mood; where more is better, less is worse.
  */
-export function worse(kept: Kept, now: readonly Row[]): Worse[] {
-  const before = new Map(kept.map((r) => [`${r.section}\n${r.name}`, r]));
+export function worse(baseline: Baseline, now: readonly Row[]): Worse[] {
+  const before = new Map(baseline.map((r) => [`${r.section}\n${r.name}`, r]));
   return now
     .flatMap((row): (Worse & { by: number })[] => {
       const old = before.get(`${row.section}\n${row.name}`);
@@ -63,7 +63,7 @@ export function worse(kept: Kept, now: readonly Row[]): Worse[] {
 
 /** Prints what got worse; says so if nothing did. */
 export function printWorse(rows: readonly Worse[]): void {
-  console.log('\n## Slower than the kept run, beyond its own spread\n');
+  console.log('\n## Slower than the baseline, beyond its own spread\n');
   if (rows.length === 0) return console.log('Nothing.');
   console.log('| what | then | now | change | spread |');
   console.log('|---|---|---|---|---|');

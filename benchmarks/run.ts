@@ -1,6 +1,6 @@
 /**
  * Measures what docs/performance.md reports: `npm run bench`, or `npm run bench -- --quick`, or of one part, `-- --only
- * driven`; of another build, `-- --studio FOLDER`; against a kept run, `-- --compare FILE`.
+ * driven`; of another build, `-- --studio FOLDER`; against a baseline, `-- --compare FILE`.
  */
 import { writeFile } from 'node:fs/promises';
 import { fileURLToPath } from 'node:url';
@@ -9,7 +9,7 @@ import { BROWSER } from '../e2e/browser';
 import { createApp } from '../server/src/app';
 import { callHelpers } from '../server/src/threads';
 import '../server/src/scene-file';
-import { keptRun, printWorse, worse } from './compare';
+import { baselineOf, printWorse, worse } from './compare';
 import { cutouts } from './cutouts';
 import { driven } from './driven';
 import { growth } from './growth';
@@ -29,7 +29,7 @@ const option = (name: string): string | undefined => {
 const only = option('--only');
 const compared = option('--compare');
 // Read before results.json is written anew.
-const kept = compared === undefined ? null : await keptRun(compared);
+const baseline = compared === undefined ? null : await baselineOf(compared);
 const rounds = quick ? 3 : 9;
 const at = (path: string) => fileURLToPath(new URL(path, import.meta.url));
 const studio = option('--studio') ?? at('../studio/dist');
@@ -55,7 +55,7 @@ try {
   for (const [name, measure] of Object.entries(parts))
     if (only === undefined || only === name) rows.push(...(await measure()));
   print(rows);
-  if (kept) printWorse(worse(kept, rows));
+  if (baseline) printWorse(worse(baseline, rows));
   await writeFile(at('results.json'), `${JSON.stringify(rows, null, 2)}\n`);
 } finally {
   await browser.close();

@@ -26,7 +26,7 @@ export function encodePack(tracks: readonly Track[]): Uint8Array<ArrayBuffer> {
   return out.done();
 }
 
-/** The tracks of a file. Each is decoded when it is first asked for. */
+/** The tracks of a file. Each is decoded when it is asked for. */
 export interface Pack {
   count: number;
   /** Throws a RangeError if there is none, or if its bytes hold none. */
@@ -55,18 +55,13 @@ export function decodePack(bytes: Uint8Array): Pack {
     const lengths = Array.from({ length: count }, () => from.unsigned());
     return lengths.map((length) => from.bytes(length));
   });
-  const tracks = new Map<number, Track>();
   return {
     count: parts.length,
     track(index) {
-      const known = tracks.get(index);
-      if (known) return known;
       const part = parts[index];
       if (!part)
         throw new RangeError(`There is no stroke ${index + 1} in a file of ${parts.length}.`);
-      const made = sound(() => decodeTrack(part));
-      tracks.set(index, made);
-      return made;
+      return sound(() => decodeTrack(part));
     },
   };
 }

@@ -1,9 +1,9 @@
 import type { PaintStroke } from './paint-brush';
-import { countOf } from './stroke-points';
+import { isPacked } from './paint-brush';
 
 /**
- * Short names of strokes for keys. Where a stroke went never changes under one id but that it grows, so that its points are not
- * looked into: the same stroke has the same number wherever its points stand.
+ * Short names of strokes for keys: equal numbers, equal strokes. Those whose points stand in a file go by their place in it, as
+ * a file is named by its content; others go by the object, so that their points are not looked into.
  */
 
 const known = new WeakMap<PaintStroke, number>();
@@ -11,18 +11,20 @@ const met = new Map<string, number>();
 const MAX_MET = 200_000;
 let next = 0;
 
-/** The number of a stroke. */
+/** The number of a stroke. It must not be changed in place. */
 export function strokeNumber(stroke: PaintStroke): number {
-  const found = known.get(stroke);
-  if (found !== undefined) return found;
-  const { id, way, colour, brush } = stroke;
-  const content = JSON.stringify([id, way, colour, brush, countOf(stroke)]);
+  let own = known.get(stroke);
+  if (own === undefined) known.set(stroke, (own = isPacked(stroke) ? inFile(stroke) : next++));
+  return own;
+}
+
+function inFile({ way, colour, brush, points }: PaintStroke): number {
+  const content = JSON.stringify([way, colour, brush, points]);
   let own = met.get(content);
   if (own === undefined) {
     // None is given twice: what was cached under the old ones is made again.
     if (met.size >= MAX_MET) met.clear();
     met.set(content, (own = next++));
   }
-  known.set(stroke, own);
   return own;
 }

@@ -66,14 +66,15 @@ function tilesOf({ x, y, width, height }: Region): [x: number, y: number][] {
   return tiles;
 }
 
-/** The last indices, by their places: the next differs by few strokes. */
+/** The last indices, by place and first stroke: the next differs by few strokes. */
 const indices = new Map<string, Index<object>>();
 const MAX_INDICES = 24;
 
-function indexOf<S extends object>(
-  strokes: readonly S[],
-  { place, name, reach }: Laying<S>,
-): Index<S> {
+function indexOf<S extends object>(strokes: readonly S[], laying: Laying<S>): Index<S> {
+  const { name, reach } = laying;
+  const [first] = strokes;
+  // Layers at one place are distinguished by their first strokes.
+  const place = `${laying.place} ${first ? name(first) : ''}`;
   const index = (indices.get(place) ?? {
     ...{ strokes: [], columns: new Map(), touched: [] },
   }) as Index<S>;

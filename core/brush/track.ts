@@ -1,7 +1,7 @@
 import { byteReader, byteWriter } from './varint';
 
 /**
- * Where a pointer went in a stroke, point by point, and how a pen was held there. It is kept as whole numbers, each as what
+ * Where a pointer went in a stroke, point by point, and how a pen was held there. It is stored as whole numbers, each as what
  * it differs from the one before: some four bytes a point.
  */
 
@@ -61,17 +61,17 @@ export const emptyTrack = (count: number): Track => ({
 });
 
 /**
- * The track through points: rounded to what is kept of them. Points without a place are left out, pressures and tilts that
+ * The track through points: rounded to what is stored of them. Points without a place are left out, pressures and tilts that
  * are no numbers are those of a pointer that has none, time never goes back, and what is beyond `MAX_POINTS` is left out.
  */
 export function trackOf(points: readonly TrackPoint[]): Track {
-  const kept = points
+  const placed = points
     .filter(({ x, y }) => Number.isFinite(x) && Number.isFinite(y))
     .slice(0, MAX_POINTS);
-  const track = emptyTrack(kept.length);
+  const track = emptyTrack(placed.length);
   let last = 0;
-  kept.forEach(({ x, y, pressure, tiltX, tiltY, time }, i) => {
-    // Without the sign of a zero, which is not kept.
+  placed.forEach(({ x, y, pressure, tiltX, tiltY, time }, i) => {
+    // Without the sign of a zero, which is not stored.
     track.x[i] = Math.round(within(x, -FARTHEST, FARTHEST, 0) * PARTS) / PARTS + 0;
     track.y[i] = Math.round(within(y, -FARTHEST, FARTHEST, 0) * PARTS) / PARTS + 0;
     track.pressure[i] = Math.round(within(pressure, 0, 1, 1) * STEPS) / STEPS;

@@ -26,7 +26,7 @@ export interface Context {
   memo: Memo;
   meter: Meter;
   shouldStop(): boolean;
-  /** Told each layer before it is laid on what lies beneath it. */
+  /** Called with each layer before it is laid on what lies beneath it. */
   onLayer(id: string): void;
   /** The layer that is likely to change before the next render: what lies beneath it is cached. */
   focus: string | null;

@@ -38,7 +38,7 @@ export interface RenderRequest {
   memo?: Memo;
   /** Asked between layers and steps; a render that should stop throws a Stopped. */
   shouldStop?(): boolean;
-  /** Told each layer before it is laid on what lies beneath it, to show how far a render is. */
+  /** Called with each layer before it is laid on what lies beneath it, to show how far a render is. */
   onLayer?(id: string): void;
   /** The layer that is likely to change before the next render: what lies beneath it is cached as one. */
   focus?: string | null;

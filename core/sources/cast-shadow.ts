@@ -46,7 +46,7 @@ function laidDown(upright: Plane, fineness: number, map: Homography, wanted: Reg
  */
 export const castShadow: SourceDefinition<CastShadowSource> = {
   kind: 'shadow',
-  label: 'Shadow of a layer',
+  label: 'Cast shadow',
   help: 'The shadow that a layer casts on a floor or a wall, live.',
   schema: castShadowSchema,
   note: 'It is of the layer of the id in `of`, and waits while that is gone.',

@@ -67,11 +67,9 @@ function packsOfStrokes(strokes: readonly PaintStroke[]): string[] {
   return made;
 }
 
-/** All that a stroke may touch under a map, px of the render: its edge is a px wide. */
-function reachOf(stroke: PaintStroke, map: Affine): Region {
-  const box = boxOfStroke(stroke);
-  return box ? regionAround(boxUnder(map, box), 2) : EMPTY;
-}
+/** All that strokes within a box (own px) may touch under a map, px of the render: an edge is a px wide. */
+const reachOf = (box: Box | null, map: Affine): Region =>
+  box ? regionAround(boxUnder(map, box), 2) : EMPTY;
 
 export const paintSource: SourceDefinition<PaintSource> = {
   kind: 'paint',
@@ -88,24 +86,20 @@ export const paintSource: SourceDefinition<PaintSource> = {
     strokes: strokes.map((s) => ({ ...s, colour })),
   }),
   box: ({ strokes }) => boxOfAll(strokes),
-  extent({ strokes }, map) {
-    const box = boxOfAll(strokes);
-    return box ? regionAround(boxUnder(map, box), 2) : EMPTY;
-  },
+  extent: ({ strokes }, map) => reachOf(boxOfAll(strokes), map),
   difference({ strokes: before }, { strokes: after }, map) {
     let same = 0;
     while (same < before.length && before[same] === after[same]) same++;
     const changed = [...before.slice(same), ...after.slice(same)];
-    return changed.reduce((sum, stroke) => unite(sum, reachOf(stroke, map)), EMPTY);
+    return changed.reduce((sum, stroke) => unite(sum, reachOf(boxOfStroke(stroke), map)), EMPTY);
   },
   assets: ({ strokes }) => packsOfStrokes(strokes),
   render({ strokes }, { map, wanted, mixing, memo }) {
-    const whole = boxOfAll(strokes);
-    const part = whole ? intersect(regionAround(boxUnder(map, whole), 2), wanted) : EMPTY;
+    const part = intersect(reachOf(boxOfAll(strokes), map), wanted);
     return laidStrokes(strokes, part, {
       ...{ memo, place: `${map.join()} ${mixing}` },
       name: strokeNumber,
-      reach: (stroke) => reachOf(stroke, map),
+      reach: (stroke) => reachOf(boxOfStroke(stroke), map),
       lay: (tile, stroke) =>
         scoped(() => {
           const { brush, colour, way } = stroke;

@@ -5,7 +5,7 @@ import { boxUnder, multiply, regionAround, unitedBox } from '../geometry/affine'
 import { flatten } from '../geometry/flatten';
 import type { Path } from '../geometry/path';
 import { mapPath } from '../geometry/path';
-import { compositePlane } from '../kernels/composite';
+import { compositePlanes } from '../kernels/composite';
 import { coverage } from '../kernels/coverage';
 import { blendNamed } from '../blend/index';
 import { colourBuffer } from '../pixels/buffer';
@@ -78,14 +78,20 @@ export const textSource: SourceDefinition<TextSource> = {
       (g) => !isEmpty(intersect(glyphRegion(g, map), wanted)),
     );
     const region = glyphs.reduce((r, g) => unite(r, glyphRegion(g, map)), EMPTY);
-    const out = colourBuffer(intersect(region, wanted));
-    if (isEmpty(out.region)) return out;
+    const part = intersect(region, wanted);
+    if (isEmpty(part)) return colourBuffer(part);
     const { mode } = blendNamed('normal');
-    for (const [colour, some] of byColour(glyphs)) {
-      const polygons = some.flatMap((g) => polygonsOf(g, map));
-      compositePlane(out, coverage(polygons, 'nonzero', out.region), rgb(colour, mixing), mode, 1);
-    }
-    return out;
+    return compositePlanes(
+      part,
+      [...byColour(glyphs)].map(([colour, some]) => ({
+        shape: coverage(
+          some.flatMap((g) => polygonsOf(g, map)),
+          'nonzero',
+          part,
+        ),
+        ...{ colour: rgb(colour, mixing), mode, opacity: 1 },
+      })),
+    );
   },
 };
 

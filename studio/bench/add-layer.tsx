@@ -145,7 +145,7 @@ export function AddLayer({ onPicture, onSvg }: { onPicture(): void; onSvg(): voi
               <span className="block h-full bg-[#233a66]" />
             </Kind>
             <Kind
-              label="Cast shadow"
+              label={sources.shadow.label}
               title={sources.shadow.help}
               onClick={choose(castChosenShadow)}
             >

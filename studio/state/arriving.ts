@@ -31,7 +31,7 @@ interface State {
 
 export const useArriving = create<State>()(() => ({ scene: null, done: 0 }));
 
-/** Tells the bench what it will open next. */
+/** Announces what the bench will open next. */
 export function announce(scene: Arriving): void {
   beginTimes();
   useArriving.setState({ scene, done: 0 });

@@ -1,11 +1,12 @@
 import { toast } from 'sonner';
 import { setScene } from '@ignis/core/scene/edits/layer-edits';
+import { newId } from '@ignis/core/scene/model/new-id';
 import { assetsOf } from '@ignis/core/scene/model/needs';
 import { type Scene } from '@ignis/core/scene/model/schema';
 import { MAX_NAME, shortened } from '@ignis/core/scene/model/bounds';
 import { loadAssets } from '../storage/assets';
 import type { SceneRecord } from '../storage/database';
-import { createScene, saveScene, storedAs, type Stored } from '../storage/scenes';
+import { saveScene, storedAs, type Stored } from '../storage/scenes';
 import { addAsset, assetBytes } from '../workers/engine';
 import { useBench } from './bench';
 
@@ -77,7 +78,8 @@ export async function broughtTogether(
     return { ...scene, name };
   }
   const name = shortened(`${scene.name}, from this tab`, MAX_NAME);
-  const copy = await createScene({ ...scene, name }, new Map(), record.thumbnail);
+  const copy = newId();
+  await saveScene(copy, { ...scene, name }, { thumbnail: record.thumbnail, bytesOf: assetBytes });
   await bringAssets(theirs);
   // What was changed here meanwhile is stored too, before the other's takes its place.
   for (let last = scene; isNewer(record.id, theirs);) {
@@ -88,7 +90,7 @@ export async function broughtTogether(
       break;
     }
     last = now;
-    await saveScene(copy, { ...last, name });
+    await saveScene(copy, { ...last, name }, { bytesOf: assetBytes });
   }
   toast.warning('Another tab has changed this scene too', {
     description: `You see what it has stored. What you had here stands on the shelf as “${name}”.`,

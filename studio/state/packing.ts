@@ -1,4 +1,6 @@
 import { useEffect } from 'react';
+import type { PaintStroke } from '@ignis/core/brush/paint-brush';
+import { countOf } from '@ignis/core/brush/stroke-points';
 import { sha256 } from '@ignis/core/files/hash';
 import { findLayer } from '@ignis/core/scene/edits/layer-edits';
 import { looseStrokes, packOf, packStrokes } from '@ignis/core/scene/edits/paint-edits';
@@ -14,13 +16,21 @@ import { withoutIt } from './failure';
 
 /** So many strokes of a layer may have their points in the scene. */
 const LOOSE = 64;
-/** So many are put into one file, and no more at a time: the page must not stand still. */
+/** So many, of so many points together, are put into one file, and no more at a time: the page must not stand still. */
 const MOST = 512;
+const MOST_POINTS = 20_000;
 /** How long after the last change they are put into a file, ms. */
 const REST = 600;
 
+/** As many of some strokes, from the first on, as are put into one file. */
+function firstOf(strokes: readonly PaintStroke[]): PaintStroke[] {
+  let points = 0;
+  const end = strokes.findIndex((s, i) => (points += countOf(s)) > MOST_POINTS && i > 0);
+  return strokes.slice(0, Math.min(MOST, end < 0 ? strokes.length : end));
+}
+
 async function pack(layer: Layer): Promise<void> {
-  const strokes = looseStrokes(layer).slice(0, MOST);
+  const strokes = firstOf(looseStrokes(layer));
   const bytes = packOf(strokes);
   const name = `${await sha256(bytes)}.ink`;
   const { scene, gesture, rewrite } = useBench.getState();

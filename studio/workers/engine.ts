@@ -102,7 +102,7 @@ export function warmUp(): void {
 /** Has the workers load the fonts and decode the pictures of a scene whose picture will be asked for. */
 export function prepareScene(scene: Scene): void {
   for (const one of crew)
-    // What fails is told when the picture is made.
+    // What fails is reported when the picture is made.
     one?.remote.prepare(facesOf(scene), picturesOf(scene)).catch(() => undefined);
 }
 

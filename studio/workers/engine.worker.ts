@@ -47,7 +47,7 @@ const pictures = new Map<string, Promise<Picture>>();
 const cache = cacheOf(384 * 2 ** 20, () => performance.now());
 const mender = menderOf();
 const spans = spanLog();
-/** From when on the page is told how far a picture is, ms. */
+/** From when on progress is reported, ms. */
 const LONG = 200;
 /** How long a frame is waited for, ms. */
 const HIDDEN = 50;
@@ -200,7 +200,7 @@ async function drawOnScreen(
   return index;
 }
 
-/** Tells the page how far a picture of a scene is that takes long, by the layers that were begun. */
+/** Reports the progress of a picture that takes long, by the layers that were begun. */
 function progressOf(scene: Scene, started: number): (id: string) => void {
   const all = everyLayer(scene.layers).filter((l) => l.visible).length;
   const begun = new Set<string>();

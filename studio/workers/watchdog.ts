@@ -28,11 +28,11 @@ export function throttledHeartbeat(): void {
   if (++calls % SELDOM === 0) heartbeat();
 }
 
-/** How often the page is told how far some work is, ms. */
+/** How often progress is reported at most, ms. */
 const REPORT = 80;
 let reported = 0;
 
-/** Tells the page the share (0–1) of its work that a worker has done; now and then of many. */
+/** Reports the share (0–1) of its work that a worker has done; of many in quick succession, some. */
 export function reportProgress(done: number): void {
   const now = performance.now();
   if (now - reported < REPORT) return;

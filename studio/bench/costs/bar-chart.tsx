@@ -13,7 +13,7 @@ export interface Bar {
   to: number;
   /** What stands right of it. */
   label: string;
-  /** What is told where the pointer is on it, line by line; nothing if it is left out. */
+  /** The lines of its tooltip; none if they are left out. */
   lines?: string[];
   isDim?: boolean;
 }

@@ -25,7 +25,7 @@ interface Hand {
   /** The hand has come to a point. */
   add(point: TrackPoint): void;
   /** The stroke is to be shown as it is so far. */
-  tell(): void;
+  show(): void;
   /** The pointer has moved to a place of the stage. */
   moved(at: Point): void;
 }
@@ -33,7 +33,7 @@ interface Hand {
 /** Follows the hand, as far as the brush is steadied, from a press until it is let go: one step of undo. */
 export function followHand(
   down: React.PointerEvent,
-  { stage, back, last, add, tell, moved }: Hand,
+  { stage, back, last, add, show, moved }: Hand,
 ): void {
   const follower = steadied(useBrush.getState().steady / 100);
   const began = down.timeStamp;
@@ -49,14 +49,14 @@ export function followHand(
   if (down.shiftKey && last.current)
     add({ ...last.current, pressure: 1, tiltX: 0, tiltY: 0, time: 0 });
   one(down.nativeEvent);
-  tell();
+  show();
   follow(down.nativeEvent, {
     move(e) {
       // Between two frames a pen reports more places than one.
       const all = e.getCoalescedEvents();
       for (const c of all.length > 0 ? all : [e]) one(c);
       moved(stagePoint(stage, e));
-      tell();
+      show();
     },
     up() {
       last.current = at;
@@ -84,7 +84,7 @@ export function followStroke(
       const width = penWidth(pressure, tiltX, tiltY);
       points.push(tenth(x), tenth(y), Math.round(width * 100) / 100);
     },
-    tell: () => put({ hides, size, hardness, flow, opacity, points: [...points] }),
+    show: () => put({ hides, size, hardness, flow, opacity, points: [...points] }),
   });
 }
 

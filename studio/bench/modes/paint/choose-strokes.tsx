@@ -62,12 +62,12 @@ export function ChooseStrokes({ stage, layer, map, back }: Props) {
     if (down.button !== 0 || !ready) return;
     down.stopPropagation();
     const start = stagePoint(stage.current!, down);
-    const kept = down.shiftKey ? chosen : [];
+    const besides = down.shiftKey ? chosen : [];
     const found = strokeAt(strokes, apply(back, start), NEAR * meanScale(back));
     if (found) {
-      const held = chosen.includes(found.id);
+      const isChosen = chosen.includes(found.id);
       return chooseStrokes(
-        down.shiftKey && held ? chosen.filter((id) => id !== found.id) : [...kept, found.id],
+        down.shiftKey && isChosen ? chosen.filter((id) => id !== found.id) : [...besides, found.id],
       );
     }
     let box: Box | null = null;
@@ -81,7 +81,7 @@ export function ChooseStrokes({ stage, layer, map, back }: Props) {
       up() {
         setBand(null);
         const within = box ? strokesWithin(strokes, boxUnder(back, box)).map((s) => s.id) : [];
-        chooseStrokes([...new Set([...kept, ...within])]);
+        chooseStrokes([...new Set([...besides, ...within])]);
       },
     });
   };

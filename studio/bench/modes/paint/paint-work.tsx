@@ -1,7 +1,6 @@
 import { useRef, type RefObject } from 'react';
 import type { PaintStroke } from '@ignis/core/brush/paint-brush';
-import { POINT } from '@ignis/core/brush/paint-brush';
-import { trackOf, type TrackPoint } from '@ignis/core/brush/track';
+import { growingPoints } from '@ignis/core/brush/growing-points';
 import { invert, meanScale, type Affine, type Point } from '@ignis/core/geometry/affine';
 import { putStroke } from '@ignis/core/scene/edits/paint-edits';
 import { newId } from '@ignis/core/scene/model/new-id';
@@ -12,27 +11,6 @@ import { BrushPointer, brushSize, followHand, usePointed } from '../../stage/bru
 import { toStage } from '../../stage/path-outline';
 import { ChooseStrokes } from './choose-strokes';
 import { WAYS } from './paint-tools';
-
-/** So many points of a stroke stand in an array of their own: what a stroke has does not change as it grows. */
-const SHARED = 64 * POINT;
-
-/** The points of a stroke that grows; what `all` gives shares all but the last of its arrays with what it gave before. */
-function growingPoints(): { add(point: TrackPoint): void; all(): number[][] } {
-  const full: number[][] = [];
-  let last: number[] = [];
-  return {
-    add(point) {
-      const { count, x, y, pressure, tiltX, tiltY, time } = trackOf([point]);
-      if (count === 0) return;
-      if (last.length === SHARED) {
-        full.push(last);
-        last = [];
-      }
-      last.push(x[0]!, y[0]!, pressure[0]!, tiltX[0]!, tiltY[0]!, time[0]!);
-    },
-    all: () => [...full, [...last]],
-  };
-}
 
 /** Follows a stroke of paint, as the brush is set, from a press until it is let go: one step of undo. */
 function followPaint(
@@ -50,7 +28,7 @@ function followPaint(
   followHand(down, {
     ...hand,
     add: points.add,
-    tell: () =>
+    show: () =>
       drag(way === 'erase' ? 'Erase' : 'Paint', putStroke(id, { ...own, points: points.all() })),
   });
 }
