@@ -46,6 +46,14 @@ export function dabRows(
   }
 }
 
+/** Brings a px nearer to what a dab would cover of it, by its flow. */
+// @ts-ignore: decorator
+@inline
+function raise(p: usize, t: f32, flow: f32): void {
+  const v = get(p);
+  if (t > v) put(p, v + flow * (t - v));
+}
+
 // @ts-ignore: decorator
 @inline
 function roundDab(
@@ -64,8 +72,7 @@ function roundDab(
     const ex = (x as f32) + 0.5 - dx;
     let t = min<f32>(1, max<f32>(0, (end - sqrt<f32>(ex * ex + dy * dy)) / edge));
     if (soft > 1) t = t * t * (3 - 2 * t);
-    const v = get(p);
-    if (t > v) put(p, v + flow * (t - v));
+    raise(p, t, flow);
   }
 }
 
@@ -94,8 +101,7 @@ function ovalDab(
     const end = r + 0.5 * max<f32>(0, slope - soft);
     let t = min<f32>(1, max<f32>(0, (end - d) / max<f32>(slope, soft)));
     if (soft > slope) t = t * t * (3 - 2 * t);
-    const v = get(p);
-    if (t > v) put(p, v + flow * (t - v));
+    raise(p, t, flow);
   }
 }
 

@@ -1,6 +1,7 @@
 /** Everything the faces call. Kernels that end in `from, to` may be shared among threads by rows. */
 export { checkAgainst, heapBase } from './access';
-export { shareAcross, shareCells, spreadRows } from './cells';
+export { shareAcross, shareCells } from './share';
+export { spreadRows } from './spread';
 export { convolveRows, weighDown } from './convolve';
 export { composite, compositePlane, compositePlanes, settleRows } from './composite';
 export { finishRows, unpackRows } from './colour';

@@ -72,11 +72,12 @@ export function depthRows(
     }
 }
 
-/** How much a sample so far from the outline counts. */
+/** How much a sample so far from the outline counts; nothing beyond `far` px. */
 // @ts-ignore: decorator
 @inline
-function certainty(d: f64): f64 {
-  return LITTLE + Math.min(1, Math.max(0, Math.abs(d) + 1.5 - MIXED));
+function weightAt(d: f64, far: f64): f64 {
+  const away = Math.abs(d);
+  return away > far ? 0 : LITTLE + Math.min(1, Math.max(0, away + 1.5 - MIXED));
 }
 
 // @ts-ignore: decorator
@@ -108,8 +109,8 @@ export function momentRows(
       for (let x = 0; x < width; x += EVERY) {
         const i: usize = y * width + x;
         const d = get(depth + (i << 2)) as f64;
-        if (Math.abs(d) > far) continue;
-        const w = certainty(d);
+        const w = weightAt(d, far);
+        if (w == 0) continue;
         const c = colours + (i << 4);
         const r = get(c) as f64;
         const g = get(c + 4) as f64;
@@ -224,8 +225,8 @@ export function errorRows(
       for (let x = 0; x < width; x += EVERY) {
         const i: usize = y * width + x;
         const d = get(depth + (i << 2)) as f64;
-        if (Math.abs(d) > far) continue;
-        const w = certainty(d);
+        const w = weightAt(d, far);
+        if (w == 0) continue;
         const cell = x / CELL;
         const g = (row * columns + cell) * GAUSSIAN;
         const own = odds(background + g, subject + g, colours + (i << 4));
