@@ -2,20 +2,17 @@
 /** The worker that computes: previews, small pictures, exports, and decoding. */
 import './errors';
 import { expose } from 'comlink';
-import { FileFault, SAVE_AGAIN, damagedFile } from '@ignis/core/files/fault';
+import { FileFault, SAVE_AGAIN } from '@ignis/core/files/fault';
 import { assetName } from '@ignis/core/files/ignis-file';
-import { inspectPicture, isCutShort, refuseTooLarge } from '@ignis/core/files/picture-file';
-import { isPlainRgb, readPng, writePng } from '@ignis/core/files/png';
+import { inspectPicture, isCutShort } from '@ignis/core/files/picture-file';
+import { readPng, writePng } from '@ignis/core/files/png';
 import { pathsOfRings, ringsOf } from '@ignis/core/geometry/contours';
 import '@ignis/core/kernels/load';
 import type { Ending } from '@ignis/core/kernels/finish';
 import { finish } from '@ignis/core/kernels/finish';
 import { inviteHelper, whileWorking } from '@ignis/core/kernels/machine';
-import type { Picture } from '@ignis/core/kernels/picture';
-import { picture as pictureOf } from '@ignis/core/kernels/picture';
 import { crop } from '@ignis/core/pixels/buffer';
 import { heapUse, HeapFull, scoped } from '@ignis/core/pixels/heap';
-import type { Region } from '@ignis/core/pixels/region';
 import { isEmpty, regionKey, wholeScene } from '@ignis/core/pixels/region';
 import { cacheOf } from '@ignis/core/render/cache';
 import { endingOf } from '@ignis/core/render/ending';
@@ -26,31 +23,23 @@ import { weaveSpans } from '@ignis/core/render/weave-spans';
 import { colourAt, maskOver } from '@ignis/core/render/selection';
 import { render, Stopped } from '@ignis/core/render/render';
 import { shadowFloor } from '@ignis/core/render/shadow-floor';
-import { facesOf, packsOf, picturesOf } from '@ignis/core/scene/model/needs';
 import { withDelta, type Delta } from '@ignis/core/scene/model/delta';
 import type { Scene } from '@ignis/core/scene/model/schema';
-import { needPacks } from '@ignis/core/brush/library';
 import { knotsOf } from '@ignis/core/sources/crossed-pass';
 import { PLAIN_FACE } from '@ignis/core/text/families';
-import { needFaces } from '@ignis/core/text/library';
 import { everyLayer } from '@ignis/core/scene/model/schema';
 import { transfer } from 'comlink';
-import { faceBytes } from '../files/face-bytes';
-import { drawPatches } from './draw-patches';
-import type { Engine, Patch } from './protocol';
-import { clock, spanLog } from './spans';
+import { addFile, drawn, forgetOthers, hasFiles, load, picturesFor, spans } from './loaded-assets';
+import type { Engine } from './protocol';
+import { clock } from './spans';
+import { drawOnScreen, hasScreens, screenShows, useCanvases } from './stage-canvases';
 import { live, reportProgress, throttledHeartbeat } from './watchdog';
 
-const files = new Map<string, Blob>();
-const pictures = new Map<string, Promise<Picture>>();
 /** What intermediates may hold, bytes. */
 const cache = cacheOf(384 * 2 ** 20, () => performance.now());
 const mender = menderOf();
-const spans = spanLog();
 /** From when on progress is reported, ms. */
 const LONG = 200;
-/** How long a frame is waited for, ms. */
-const HIDDEN = 50;
 /** The longer side of a mask that paths are drawn from, px. */
 const PATHS = 2048;
 /** The scene of the last request for a preview: others are sent as what is new against it. */
@@ -61,69 +50,7 @@ const received = (delta: Delta): Scene => withDelta(base, delta) as Scene;
 
 /** The last preview that was sent. */
 let sent: { number: number; ending: Ending } | null = null;
-/** The canvases of the stage, and what part of the scene each shows. */
-let screens: { canvas: OffscreenCanvas; shows: string }[] = [];
 let newest: Int32Array<SharedArrayBuffer> | null = null;
-
-/** The bytes of an asset; null if it is not here. */
-async function fileBytes(name: string): Promise<Uint8Array | null> {
-  const blob = files.get(name);
-  return blob ? new Uint8Array(await blob.arrayBuffer()) : null;
-}
-
-async function decoded(name: string): Promise<Picture> {
-  const blob = files.get(name);
-  if (!blob) throw new Error(`The picture ${name.slice(0, 12)}… is not here.`);
-  const bytes = new Uint8Array(await blob.arrayBuffer());
-  if (name.endsWith('.png') && !isPlainRgb(bytes)) return pictureOf(await readPng(bytes, name));
-  const { context, width, height } = await drawn(blob, name);
-  return pictureOf({
-    width,
-    height,
-    depth: 8,
-    data: context.getImageData(0, 0, width, height).data,
-  });
-}
-
-/** Makes fonts and pictures ready, by their names. */
-async function load(
-  faces: readonly string[],
-  names: readonly string[],
-): Promise<Map<string, Picture>> {
-  const fonts = spans.during('fonts', () =>
-    needFaces(faces, (name) => faceBytes(name, (asset) => files.get(asset))),
-  );
-  // All at once: what the browser decodes itself goes on beside what is decoded here.
-  for (const name of names) {
-    if (pictures.has(name)) continue;
-    const found = spans.during('decoding', () => decoded(name));
-    pictures.set(name, found);
-    found.catch(() => pictures.delete(name));
-  }
-  const ready = new Map<string, Picture>();
-  for (const name of names) ready.set(name, await pictures.get(name)!);
-  await fonts;
-  return ready;
-}
-
-/** The pictures a scene needs, decoded, ready to be looked up; its fonts and strokes are at hand then too. */
-async function picturesFor(scene: Scene): Promise<(asset: string) => Picture> {
-  const [ready] = await Promise.all([
-    load(facesOf(scene), picturesOf(scene)),
-    needPacks(packsOf(scene), fileBytes),
-  ]);
-  return (asset) => ready.get(asset)!;
-}
-
-/** Lets go of the decoded pictures that the scene on the bench does not need. */
-function forgetOthers(scene: Scene): void {
-  const needed = new Set(picturesOf(scene));
-  for (const [name, picture] of pictures)
-    if (!needed.has(name)) {
-      pictures.delete(name);
-      void picture.then((p) => p.release());
-    }
-}
 
 /** Threads that share the rows of every kernel with this one, one for each further core. */
 function callHelpers(): void {
@@ -155,50 +82,8 @@ function withRoom<T>(work: () => T): T {
 const isEqual = (a: Ending, b: Ending) =>
   a.mixing === b.mixing && a.exposure === b.exposure && a.knee === b.knee;
 
-/** A file drawn upright by the browser's own decoder. */
-async function drawn(blob: Blob, name: string) {
-  let bitmap: ImageBitmap;
-  try {
-    bitmap = await createImageBitmap(blob);
-  } catch (cause) {
-    throw damagedFile(name, cause);
-  }
-  const { width, height } = bitmap;
-  // A header may say another size than there is.
-  refuseTooLarge(name, width, height);
-  const canvas = new OffscreenCanvas(width, height);
-  const context = canvas.getContext('2d', { willReadFrequently: true })!;
-  context.drawImage(bitmap, 0, 0);
-  bitmap.close();
-  return { canvas, context, width, height };
-}
-
 const pngBlob = (bytes: Uint8Array) =>
   new Blob([bytes as Uint8Array<ArrayBuffer>], { type: 'image/png' });
-
-/**
- * Draws a preview on the screen that is seen if it shows the same part of the scene, else on the other; returns which. What
- * it drew on the other is there when it returns.
- */
-async function drawOnScreen(
-  seen: number,
-  place: string,
-  region: Region,
-  patches: Patch[],
-): Promise<number> {
-  const stays = screens[seen]!.shows === place;
-  const index = stays ? seen : 1 - seen;
-  const screen = screens[index]!;
-  screen.shows = place;
-  drawPatches(screen.canvas, { region, patches }, !stays);
-  // A page that is hidden has no frames.
-  if (!stays)
-    await Promise.race([
-      new Promise(requestAnimationFrame),
-      new Promise((done) => setTimeout(done, HIDDEN)),
-    ]);
-  return index;
-}
 
 /** Reports the progress of a picture that takes long, by the layers that were begun. */
 function progressOf(scene: Scene, started: number): (id: string) => void {
@@ -219,11 +104,11 @@ const engine: Engine = {
   },
 
   useScreens(canvases) {
-    screens = canvases.map((canvas) => ({ canvas, shows: '' }));
+    useCanvases(canvases);
   },
 
   addAsset(name, bytes) {
-    files.set(name, bytes);
+    addFile(name, bytes);
   },
 
   async warmUp() {
@@ -232,7 +117,7 @@ const engine: Engine = {
     for (const renderOne of warmUpRenders()) {
       // What is asked for meanwhile comes first.
       await new Promise((done) => setTimeout(done));
-      if (files.size > 0) return;
+      if (hasFiles()) return;
       renderOne();
     }
   },
@@ -253,7 +138,7 @@ const engine: Engine = {
     if (read > 2)
       meter?.costs.push({ layer: null, part: 'pictures', took: read, bytes: 0, cached: false });
     const place = `${regionKey(region)} ${scale}`;
-    const front = screens[screen];
+    const draws = hasScreens();
     try {
       const patches = withRoom(() =>
         scoped(() => {
@@ -267,7 +152,7 @@ const engine: Engine = {
           const { picture: made, changed } = meter
             ? { picture: render(scene, { ...ask, focus: null }), changed: region }
             : mender.mend(scene, ask);
-          const stays = !front || front.shows === place;
+          const stays = !draws || screenShows(screen, place);
           const same = stays && sent?.number === shown && isEqual(sent.ending, ending);
           sent = meter ? null : { number, ending };
           const part = same && !meter ? changed : region;
@@ -281,7 +166,7 @@ const engine: Engine = {
       const [costs, cached, use] = [meter?.costs, cache.bytes(), heapUse()];
       const loaded = spans.take();
       const made = { number, region, scale, took, costs, cached, use, loaded };
-      if (front)
+      if (draws)
         return { ...made, screen: await drawOnScreen(screen, place, region, patches), patches: [] };
       return transfer(
         { ...made, screen: null, patches },
