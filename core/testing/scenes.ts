@@ -1,11 +1,9 @@
 import fc from 'fast-check';
-import { paintBrushParameters } from '../brush/paint-brush';
-import { defaultsOf } from '../definitions/parameter';
+import { paint } from './paint';
 import { boxPath } from '../geometry/box-paths';
 import type { Path } from '../geometry/path';
 import { smooth } from '../geometry/path';
 import type { Picture } from '../kernels/picture';
-import { strokeWays } from '../kernels/brush';
 import { picture } from '../kernels/picture';
 import type { MaskShape } from '../masks/index';
 import type { Mask } from '../masks/mask';
@@ -18,7 +16,6 @@ import {
   newLine,
   newMask,
   newModifier,
-  newPaint,
   newPicture,
   newScene,
   newShape,
@@ -60,31 +57,6 @@ export const lookUp = (): Picture => sample;
 
 const place = fc.integer({ min: 0, max: 100 });
 const pull = fc.integer({ min: -30, max: 30 });
-
-/** A layer of paint of a few strokes. */
-const paint: fc.Arbitrary<Layer> = fc
-  .array(
-    fc.record({
-      way: fc.constantFrom(...strokeWays),
-      colour: fc.constantFrom('#d05020', '#f0e8d0'),
-      points: fc.array(fc.tuple(place, place, fc.double({ min: 0.1, max: 1, noNaN: true }))),
-      size: fc.integer({ min: 2, max: 60 }),
-      hardness: fc.integer({ min: 0, max: 100 }),
-      roundness: fc.integer({ min: 20, max: 100 }),
-      opacity: fc.integer({ min: 20, max: 100 }),
-    }),
-    { maxLength: 4 },
-  )
-  .map((strokes) => {
-    const layer = newPaint('Paint');
-    for (const [i, { way, colour, points, ...values }] of strokes.entries())
-      layer.source.strokes.push({
-        ...{ id: `stroke ${i}`, way, colour },
-        brush: { ...defaultsOf(paintBrushParameters), spacing: 20, ...values },
-        points: [points.flatMap(([x, y, pressure]) => [x, y, pressure, 0, 0, 0])],
-      });
-    return layer;
-  });
 
 export const path: fc.Arbitrary<Path> = fc.record({
   closed: fc.boolean(),

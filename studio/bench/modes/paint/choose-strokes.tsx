@@ -102,7 +102,7 @@ export function ChooseStrokes({ stage, layer, map, back }: Props) {
             <path d={wayOf(stroke, map)} stroke="#000" strokeOpacity={0.6} strokeWidth={5} />
             <path
               d={wayOf(stroke, map)}
-              stroke="#ff7a3c"
+              stroke="#fff"
               strokeWidth={2.5}
               data-testid="chosen-stroke"
             />
