@@ -31,7 +31,7 @@ export function portOf(setting: string | undefined, otherwise: number): number {
 }
 
 /**
- * A server of an app that gives up who is slow, and answers what is no HTTP under the same policy as all else. It does
+ * A server of an app that gives up who is slow or silent, and answers what is no HTTP under the same policy as all else. It does
  * not listen yet.
  */
 export function serverOf(app: Express, patience: Partial<Patience> = {}): Server {
@@ -45,11 +45,6 @@ export function serverOf(app: Express, patience: Partial<Patience> = {}): Server
     },
     app,
   );
-  // One that was opened and never says a word is no request yet.
-  server.on('connection', (socket) => {
-    socket.setTimeout(headers, () => socket.destroy());
-    socket.once('data', () => socket.setTimeout(0));
-  });
   server.on('clientError', refuse);
   return server;
 }
