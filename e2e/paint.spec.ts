@@ -2,7 +2,8 @@
 import { expect, test, type Page } from './test';
 import { defaultsOf } from '../core/definitions/parameter';
 import type { PaintStroke } from '../core/brush/paint-brush';
-import { isPacked, paintBrushParameters } from '../core/brush/paint-brush';
+import { paintBrushParameters } from '../core/brush/paint-brush';
+import { isPacked } from '../core/brush/points';
 import { trackPoints } from '../core/brush/stroke-points';
 import { newPaint, newScene as blankScene } from '../core/scene/model/make';
 import { openStored } from './stored-scenes';

@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest';
 import { growingPoints } from './growing-points';
-import { POINT } from './paint-brush';
+import { POINT } from './points';
 import type { TrackPoint } from './track';
 
 const point = (x: number): TrackPoint => ({

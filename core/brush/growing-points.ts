@@ -1,4 +1,4 @@
-import { POINT } from './paint-brush';
+import { POINT } from './points';
 import { trackOf, type TrackPoint } from './track';
 
 /** So many numbers stand in an array of their own. */

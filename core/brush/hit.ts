@@ -1,5 +1,6 @@
 import type { Box, Point } from '../geometry/affine';
-import { POINT, type PaintStroke } from './paint-brush';
+import type { PaintStroke } from './paint-brush';
+import { POINT } from './points';
 import { strokeBox } from './paint-dabs';
 import { pointsOf } from './stroke-points';
 

@@ -1,25 +1,26 @@
-import type { PaintStroke } from './paint-brush';
-import { isPacked } from './paint-brush';
+import type { Stroked } from './points';
+import { isPacked } from './points';
 
 /**
  * Short names of strokes for keys: equal numbers, equal strokes. Those whose points stand in a file go by their place in it, as
  * a file is named by its content; others go by the object, so that their points are not looked into.
  */
 
-const known = new WeakMap<PaintStroke, number>();
+const known = new WeakMap<Stroked, number>();
 const met = new Map<string, number>();
 const MAX_MET = 200_000;
 let next = 0;
 
 /** The number of a stroke. It must not be changed in place. */
-export function strokeNumber(stroke: PaintStroke): number {
+export function strokeNumber(stroke: Stroked): number {
   let own = known.get(stroke);
   if (own === undefined) known.set(stroke, (own = isPacked(stroke) ? inFile(stroke) : next++));
   return own;
 }
 
-function inFile({ way, colour, brush, points }: PaintStroke): number {
-  const content = JSON.stringify([way, colour, brush, points]);
+/** By all that it is but its id. */
+function inFile(stroke: Stroked): number {
+  const content = JSON.stringify({ ...stroke, id: '' });
   let own = met.get(content);
   if (own === undefined) {
     // None is given twice: what was cached under the old ones is made again.

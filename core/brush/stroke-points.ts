@@ -1,15 +1,15 @@
 import type { Box } from '../geometry/affine';
 import { trackIn } from './library';
-import type { PaintStroke } from './paint-brush';
-import { POINT, isPacked } from './paint-brush';
+import type { Stroked } from './points';
+import { POINT, isPacked } from './points';
 import type { Track, TrackPoint } from './track';
 
 /** The points of strokes, wherever they stand. */
 
-const unpacked = new WeakMap<PaintStroke, Float32Array>();
+const unpacked = new WeakMap<Stroked, Float32Array>();
 
 /** The points of a stroke, `POINT` numbers each; none if they stand in a file that is not at hand. */
-export function pointsOf(stroke: PaintStroke): ArrayLike<number> {
+export function pointsOf(stroke: Stroked): ArrayLike<number> {
   if (!isPacked(stroke)) {
     const points = stroke.points as number[][];
     return points.length === 1 ? points[0]! : points.flat();
@@ -32,7 +32,7 @@ function numbersOf({ count, x, y, pressure, tiltX, tiltY, time }: Track): Float3
 }
 
 /** The points of a stroke one by one. */
-export function trackPoints(stroke: PaintStroke): TrackPoint[] {
+export function trackPoints(stroke: Stroked): TrackPoint[] {
   const all = pointsOf(stroke);
   return Array.from({ length: all.length / POINT }, (_, i): TrackPoint => {
     const at = (k: number) => all[i * POINT + k]!;
@@ -41,13 +41,13 @@ export function trackPoints(stroke: PaintStroke): TrackPoint[] {
 }
 
 /** How many points a stroke has. */
-export const countOf = (stroke: PaintStroke): number =>
+export const countOf = (stroke: Stroked): number =>
   isPacked(stroke)
     ? stroke.points.count
     : (stroke.points as number[][]).reduce((sum, p) => sum + p.length, 0) / POINT;
 
 /** The box round the points of a stroke, own px; null for one without points. */
-export function pointsBox(stroke: PaintStroke): Box | null {
+export function pointsBox(stroke: Stroked): Box | null {
   if (isPacked(stroke)) {
     const [x0, y0, x1, y1] = stroke.points.box;
     return stroke.points.count === 0 ? null : { x0, y0, x1, y1 };

@@ -1,4 +1,5 @@
 import * as v from 'valibot';
+import type { SmearStroke } from '../brush/smear-stroke';
 import { coordinate, pointSchema } from '../geometry/coordinate';
 import type { Point } from '../geometry/affine';
 import { isConvex } from '../geometry/quad';
@@ -95,6 +96,13 @@ export interface MeshParameter extends Described {
   default: Mesh | null;
 }
 
+/** Strokes of a brush, the layer's own px. */
+export interface StrokesParameter extends Described {
+  kind: 'strokes';
+  schema: v.GenericSchema<unknown, SmearStroke[]>;
+  default: SmearStroke[];
+}
+
 /** Four corners, top left first and clockwise. */
 export type CornerPoints = [Point, Point, Point, Point];
 
@@ -116,7 +124,8 @@ export type Parameter =
   | RegionsParameter
   | MeshParameter
   | CornersParameter
-  | PictureParameter;
+  | PictureParameter
+  | StrokesParameter;
 export type Parameters = Readonly<Record<string, Parameter>>;
 
 /** What a parameter of each kind holds; a choice is one of its options. */
@@ -133,6 +142,7 @@ interface ValueByKind {
   regions: ReshapedRegion[];
   mesh: Mesh | null;
   corners: CornerPoints | null;
+  strokes: SmearStroke[];
 }
 
 type ValueOf<P> = P extends { kind: 'choice'; options: readonly { value: infer V }[] }
@@ -196,6 +206,8 @@ export function parameterSchema(p: Parameter): v.GenericSchema<unknown> {
       );
     case 'mesh':
       return v.nullable(meshSchema);
+    case 'strokes':
+      return p.schema;
     case 'picture':
       return v.pipe(
         v.string(),

@@ -36,8 +36,12 @@ export interface StepContext {
   lamp: Lamp;
   /** A picture by its asset; throws if it is not there. */
   picture(asset: string): Picture;
+  /** Where the scene lies, px of the render. */
+  scene: Box;
   /** Keeps what can be used again in the next frame, such as a table; the key must name all it depends on. */
   memo: Memo;
+  /** Keeps what is made of what came in, by a name that says what else it depends on. */
+  keep<T extends ColourBuffer | Plane>(name: string, make: () => T): T;
 }
 
 /** One live operation of a chain: pixels in, pixels out. */
@@ -89,8 +93,6 @@ export interface PaintFrame {
 /** What a style is given beside the shape and its values. */
 export interface StyleContext extends StepContext {
   frame: PaintFrame;
-  /** Keeps a plane that several pieces of one style are made from, by a name. */
-  keep(name: string, make: () => Plane): Plane;
 }
 
 /**

@@ -273,6 +273,11 @@ export function sweep(args: OtherArguments['sweep']): void {
   working();
   machine!.exports.sweep(...args);
 }
+/** Lays dabs of the finger, which is one thread's work: each begins with what the one before it left (assembly/smear.ts). */
+export function smear(args: OtherArguments['smearDabs']): void {
+  working();
+  machine!.exports.smearDabs(...args);
+}
 export const layer = (args: OtherArguments['layer']): void => machine!.exports.layer(...args);
 export const pile = (args: OtherArguments['pile']): void => machine!.exports.pile(...args);
 

@@ -27,7 +27,7 @@ function throughStep(
   key: unknown[],
   context: Context,
 ): ColourBuffer {
-  const { mixing, lamp, picture, memo } = context;
+  const { mixing, lamp, picture, memo, scene } = context;
   throwIfStopped(context);
   const unit = unitOf(step, sizes);
   const within = step.keptMask;
@@ -36,12 +36,15 @@ function throughStep(
   const map = mapTo(layer, context);
   const place = definition.seesPlace ? map : null;
   const lit = definition.seesLamp ? context.lamp : null;
+  const cameIn = [...key];
   const limit = within ? [numberOf(within.mask), within.map, context.map] : null;
   key.push(step.kind, step.values, unit, wanted, seen, place, lit, limit);
   return cached(context, layer.id, step.id, key, () => {
     const made = definition.apply(pixels, step.values, {
-      ...{ scale: unit, wanted, mixing, map, lamp, picture, memo },
+      ...{ scale: unit, wanted, mixing, map, lamp, picture, memo, scene },
       mask: (region) => ownMask(layer, region, context),
+      keep: (name, make) =>
+        cached(context, layer.id, step.id, [...cameIn, step.kind, unit, map, scene, name], make),
     });
     if (!within) return made;
     // Elsewhere it is as if the step were not there.
@@ -90,7 +93,7 @@ export function dressed(
   context: Context,
 ): Dressed {
   const sizes = sizesOf(layer, context);
-  const { mixing, lamp, picture, memo } = context;
+  const { mixing, lamp, picture, memo, scene } = context;
   const map = mapTo(layer, context);
   let pixels = source;
   const pieces: Made[] = [];
@@ -120,8 +123,10 @@ export function dressed(
       shape = () =>
         cached(context, layer.id, step.id, ['shape', ...name], () =>
           (definition as ShapeStepDefinition).apply(before(), own(), step.values, {
-            ...{ scale: unit, wanted: seen, mixing, map, lamp, picture, memo },
+            ...{ scale: unit, wanted: seen, mixing, map, lamp, picture, memo, scene },
             mask: () => null,
+            keep: (part, make) =>
+              cached(context, layer.id, step.id, ['shape', ...name, part], make),
           }),
         );
     } else {
@@ -138,7 +143,7 @@ export function dressed(
       piecesOf(step).forEach((piece, i) => {
         const made = cached(context, layer.id, step.id, [...name, i, within], () => {
           const drawn = piece.draw(crop(plane, intersect(plane.region, seen)), {
-            ...{ scale: unit, wanted, mixing, map, frame, lamp, picture, memo },
+            ...{ scale: unit, wanted, mixing, map, frame, lamp, picture, memo, scene },
             mask: () => null,
             keep: (part, make) => cached(context, layer.id, step.id, [...name, part], make),
           });

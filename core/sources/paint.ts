@@ -2,7 +2,8 @@ import * as v from 'valibot';
 import { dabsFor } from '../brush/dabs-for';
 import { strokeBox } from '../brush/paint-dabs';
 import type { PaintStroke } from '../brush/paint-brush';
-import { isPacked, paintBrushParameters, paintStrokeSchema } from '../brush/paint-brush';
+import { paintBrushParameters, paintStrokeSchema } from '../brush/paint-brush';
+import { isPacked } from '../brush/points';
 import { strokeNumber } from '../brush/stroke-number';
 import { laidStrokes } from '../brush/tiles';
 import { checkedOnce } from '../definitions/checked-once';
@@ -96,7 +97,7 @@ export const paintSource: SourceDefinition<PaintSource> = {
   assets: ({ strokes }) => packsOfStrokes(strokes),
   render({ strokes }, { map, wanted, mixing, memo }) {
     const part = intersect(reachOf(boxOfAll(strokes), map), wanted);
-    return laidStrokes(strokes, part, {
+    return laidStrokes<PaintStroke>(strokes, part, {
       ...{ memo, place: `${map.join()} ${mixing}` },
       name: strokeNumber,
       reach: (stroke) => reachOf(boxOfStroke(stroke), map),

@@ -13,6 +13,7 @@ import { light } from './grade/light';
 import { tint } from './grade/tint';
 import { mesh } from './warp/mesh';
 import { reshape } from './warp/reshape';
+import { smear } from './warp/smear';
 import { feather } from './shape/feather';
 import { hollow } from './shape/hollow';
 import { inset } from './shape/inset';
@@ -34,6 +35,7 @@ export const steps: readonly AnyStep[] = [
   fringe,
   reshape,
   mesh,
+  smear,
   glow,
   shadow,
   bevel,

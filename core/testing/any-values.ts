@@ -1,5 +1,7 @@
 import fc from 'fast-check';
+import { smearBrushParameters, smearWays } from '../brush/smear-stroke';
 import type { Parameter, Parameters, Value, Values } from '../definitions/parameter';
+import { defaultsOf } from '../definitions/parameter';
 import { flatMesh } from '../steps/warp/mesh-points';
 import { boxPath } from '../geometry/box-paths';
 import { placed } from '../scene/arrange/placement';
@@ -98,6 +100,8 @@ export function anyValue(
         })),
         { maxLength: 1 },
       ) as fc.Arbitrary<Value>;
+    case 'strokes':
+      return fc.array(smear, { maxLength: 3 }) as fc.Arbitrary<Value>;
     case 'mesh':
       return fc.option(
         fc.array(fc.tuple(near, near), { minLength: 9, maxLength: 9 }).map((moves) => {
@@ -120,6 +124,24 @@ export function anyValue(
       ) as fc.Arbitrary<Value>;
   }
 }
+
+/** A stroke of the finger over a small picture. */
+const smear = fc
+  .record({
+    id: fc.uuid(),
+    way: fc.constantFrom(...smearWays.map((w) => w.way)),
+    strength: fc.integer({ min: 0, max: 100 }),
+    pickUp: fc.integer({ min: 0, max: 100 }),
+    points: fc.array(fc.tuple(near, near, fc.double({ min: 0, max: 1, noNaN: true })), {
+      minLength: 1,
+      maxLength: 4,
+    }),
+  })
+  .map(({ id, way, strength, pickUp, points }) => ({
+    ...{ id, enabled: true, way },
+    brush: { ...defaultsOf(smearBrushParameters), size: 12, strength, pickUp },
+    points: [points.flatMap(([x, y, pressure], t) => [x, y, pressure, 0, 0, 30 * t])],
+  }));
 
 /** Any values of a set of parameters. */
 export const anyValues = <P extends Parameters>(

@@ -15,7 +15,7 @@ export function stepContext(
   };
   const { map = IDENTITY, mixing = 'displayed' } = values;
   return {
-    ...{ scale: 1, wanted, map, mixing, picture, memo: noMemo },
+    ...{ scale: 1, wanted, map, mixing, picture, memo: noMemo, scene: box },
     mask: () => null,
     lamp: { angle: -120, height: 40, colour: '#ffffff' },
     frame: { map, box, scene: box, mixing, picture },

@@ -49,6 +49,7 @@ export {
 } from './rows';
 export { coneRows, textureRows, tileRows } from './texture';
 export { carryRows, sheetRows } from './sheet';
+export { displaceRows, smearDabs } from './smear';
 export { useScratch } from './scratch';
 export { layer, pile } from './crowd';
 export { sumRows } from './edges';

@@ -63,10 +63,10 @@ function cubicRow(s: usize, width: i32, height: i32, x: i32, y: i32, t: f32): v1
   );
 }
 
-/** Bicubic at a place in px of the source; lobes may not leave what coverage and colour can be. */
+/** Bicubic at a place in px of the source, lobes and all. */
 // @ts-ignore: decorator
 @inline
-export function bicubic(s: usize, width: i32, height: i32, sx: f64, sy: f64): v128 {
+export function spline(s: usize, width: i32, height: i32, sx: f64, sy: f64): v128 {
   const fx = Math.floor(sx);
   const fy = Math.floor(sy);
   if (!(fx >= -2 && fy >= -2 && fx <= (width as f64) && fy <= (height as f64)))
@@ -74,14 +74,20 @@ export function bicubic(s: usize, width: i32, height: i32, sx: f64, sy: f64): v1
   const x = (fx as i32) - 1;
   const y = (fy as i32) - 1;
   const tx = (sx - fx) as f32;
-  const v = cubic(
+  return cubic(
     cubicRow(s, width, height, x, y, tx),
     cubicRow(s, width, height, x, y + 1, tx),
     cubicRow(s, width, height, x, y + 2, tx),
     cubicRow(s, width, height, x, y + 3, tx),
     (sy - fy) as f32,
   );
-  const positive = f32x4.pmax(f32x4.splat(0), v);
+}
+
+/** The same of colours: lobes may not leave what coverage and colour can be. */
+// @ts-ignore: decorator
+@inline
+export function bicubic(s: usize, width: i32, height: i32, sx: f64, sy: f64): v128 {
+  const positive = f32x4.pmax(f32x4.splat(0), spline(s, width, height, sx, sy));
   return v128.bitselect(
     f32x4.pmin(positive, f32x4.splat(1)),
     positive,

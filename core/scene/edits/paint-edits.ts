@@ -1,5 +1,6 @@
 import { encodePack } from '../../brush/pack';
-import { isPacked, type PaintStroke } from '../../brush/paint-brush';
+import type { PaintStroke } from '../../brush/paint-brush';
+import { isPacked } from '../../brush/points';
 import { countOf, pointsBox, trackPoints } from '../../brush/stroke-points';
 import { trackOf } from '../../brush/track';
 import type { Edit } from './edit';

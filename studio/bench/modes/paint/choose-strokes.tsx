@@ -1,7 +1,8 @@
 import { useEffect, useState, type RefObject } from 'react';
 import { needPacks } from '@ignis/core/brush/library';
 import { strokeAt, strokesWithin } from '@ignis/core/brush/hit';
-import { POINT, type PaintStroke } from '@ignis/core/brush/paint-brush';
+import type { PaintStroke } from '@ignis/core/brush/paint-brush';
+import { POINT } from '@ignis/core/brush/points';
 import { pointsOf } from '@ignis/core/brush/stroke-points';
 import { apply, boxUnder, meanScale, type Affine, type Box } from '@ignis/core/geometry/affine';
 import { packsOf } from '@ignis/core/scene/model/needs';
