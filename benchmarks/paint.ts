@@ -7,7 +7,7 @@ import { paintBrushParameters } from '../core/brush/paint-brush';
 import { defaultsOf } from '../core/definitions/parameter';
 import { assetName } from '../core/files/ignis-file';
 import { edit } from '../core/scene/edits/edit';
-import { packOf, packStrokes } from '../core/scene/edits/paint-edits';
+import { packOf, packStrokes } from '../core/scene/edits/stroke-edits';
 import { newPaint } from '../core/scene/model/make';
 import type { Scene } from '../core/scene/model/schema';
 import { readScene } from '../server/src/scene-file';

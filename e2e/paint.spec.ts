@@ -204,7 +204,8 @@ test('strokes are taken hold of: recoloured, resized, carried and deleted', asyn
   await page.mouse.click(...(await onPage(page, [600, 100])));
   await page.keyboard.up('Shift');
   await expect(page.getByTestId('chosen-stroke')).toHaveCount(2);
-  // A box chooses what has a point in it.
+  // A box chooses what has a point in it; beside what is chosen, which would be moved.
+  await page.keyboard.press('Escape');
   await press(page, [60, 200], [140, 480]);
   await expect(page.getByTestId('chosen-stroke')).toHaveCount(1);
   await page.keyboard.press('Delete');

@@ -1,13 +1,19 @@
 import type { Box, Point } from '../geometry/affine';
-import type { PaintStroke } from './paint-brush';
+import { unitedBox } from '../geometry/affine';
+import type { Stroked } from './points';
 import { POINT } from './points';
-import { strokeBox } from './paint-dabs';
-import { pointsOf } from './stroke-points';
+import { pointsBox, pointsOf } from './stroke-points';
 
 /** Which strokes lie at a place, or touch a box. Strokes in files that are not at hand are nowhere. */
 
+/** A stroke of a brush of some size. */
+interface Drawn extends Stroked {
+  way: string;
+  brush: { size: number };
+}
+
 /** How far a place is from the way of a stroke, own px; Infinity from one without points. */
-export function distanceTo(stroke: PaintStroke, { x, y }: Point): number {
+export function distanceTo(stroke: Stroked, { x, y }: Point): number {
   const all = pointsOf(stroke);
   let nearest = Infinity;
   for (let i = 0; i < all.length; i += POINT) {
@@ -26,23 +32,22 @@ export function distanceTo(stroke: PaintStroke, { x, y }: Point): number {
  * The frontmost stroke at a place (own px of the layer); null if there is none. Thin ones count as `least` px wide to either
  * side. What erases is found where nothing that paints is.
  */
-export function strokeAt(
-  strokes: readonly PaintStroke[],
+export function strokeAt<S extends Drawn>(
+  strokes: readonly S[],
   at: Point,
   least: number,
-): PaintStroke | null {
-  let erasing: PaintStroke | null = null;
+): S | null {
+  let erasing: S | null = null;
   for (let i = strokes.length - 1; i >= 0; i--) {
     const stroke = strokes[i]!;
     const reach = Math.max(stroke.brush.size / 2, least);
-    const box = strokeBox(stroke);
-    const beyond = Math.max(0, least - stroke.brush.size / 2);
+    const box = pointsBox(stroke);
     if (
       !box ||
-      at.x < box.x0 - beyond ||
-      at.x > box.x1 + beyond ||
-      at.y < box.y0 - beyond ||
-      at.y > box.y1 + beyond ||
+      at.x < box.x0 - reach ||
+      at.x > box.x1 + reach ||
+      at.y < box.y0 - reach ||
+      at.y > box.y1 + reach ||
       distanceTo(stroke, at) > reach
     )
       continue;
@@ -52,8 +57,20 @@ export function strokeAt(
   return erasing;
 }
 
+/** The box round strokes with their brushes, own px; null for none. */
+export function boxOfStrokes(strokes: readonly Drawn[]): Box | null {
+  let all: Box | null = null;
+  for (const stroke of strokes) {
+    const box = pointsBox(stroke);
+    const r = stroke.brush.size / 2;
+    if (box)
+      all = unitedBox(all, { x0: box.x0 - r, y0: box.y0 - r, x1: box.x1 + r, y1: box.y1 + r });
+  }
+  return all;
+}
+
 /** The strokes whose way goes through a box, own px, in their order. */
-export const strokesWithin = (strokes: readonly PaintStroke[], box: Box): PaintStroke[] =>
+export const strokesWithin = <S extends Stroked>(strokes: readonly S[], box: Box): S[] =>
   strokes.filter((stroke) => {
     const all = pointsOf(stroke);
     for (let i = 0; i < all.length; i += POINT)

@@ -1,10 +1,10 @@
-import type { Affine, Box } from '../geometry/affine';
+import type { Affine } from '../geometry/affine';
 import { meanScale } from '../geometry/affine';
 import { DAB } from '../kernels/brush';
 import { along, nearest } from './along';
 import type { PaintBrush, PaintStroke } from './paint-brush';
 import { pressed } from './pressed';
-import { pointsBox, pointsOf } from './stroke-points';
+import { pointsOf } from './stroke-points';
 
 /** The dabs of strokes of paint. A scene may have millions of them, so that numbers are worked on and no objects. */
 
@@ -61,10 +61,3 @@ export function paintDabs(stroke: PaintStroke, map: Affine): Float32Array {
 /** How wide a brush is across, own px. */
 const acrossAt = ({ size, roundness, pressureSize }: PaintBrush, pressure: number) =>
   size * pressed(pressure, pressureSize) * (roundness / 100);
-
-/** The box round all that a stroke may touch, own px; null for one without points. */
-export function strokeBox(stroke: PaintStroke): Box | null {
-  const box = pointsBox(stroke);
-  const r = stroke.brush.size / 2;
-  return box && { x0: box.x0 - r, y0: box.y0 - r, x1: box.x1 + r, y1: box.y1 + r };
-}

@@ -13,7 +13,7 @@ import { paintSource } from '../sources/paint';
 import { assetsOf, picturesOf } from '../scene/model/needs';
 import { parseScene } from '../scene/model/check';
 import { edit } from '../scene/edits/edit';
-import { looseStrokes, packOf, packStrokes } from '../scene/edits/paint-edits';
+import { looseStrokes, packOf, packStrokes } from '../scene/edits/stroke-edits';
 import { newPaint, newScene } from '../scene/model/make';
 import type { PaintSource } from '../sources/paint';
 import { needPacks } from './library';
@@ -23,7 +23,8 @@ import { isPacked } from './points';
 import { strokeNumber } from './stroke-number';
 import { trackPoints } from './stroke-points';
 import { trackOf } from './track';
-import { paintDabs, strokeBox } from './paint-dabs';
+import { boxOfStrokes } from './hit';
+import { paintDabs } from './paint-dabs';
 import { TILE } from './tiles';
 
 const brush = (values: Partial<PaintBrush> = {}): PaintBrush => ({
@@ -196,8 +197,8 @@ describe('a stroke of paint', () => {
       ],
       { size: 50 },
     );
-    expect(strokeBox(one)).toEqual({ x0: 5, y0: 15, x1: 115, y1: 95 });
-    expect(strokeBox({ ...one, points: [] })).toBeNull();
+    expect(boxOfStrokes([one])).toEqual({ x0: 5, y0: 15, x1: 115, y1: 95 });
+    expect(boxOfStrokes([{ ...one, points: [] }])).toBeNull();
     expect(paintDabs({ ...one, points: [] }, IDENTITY)).toHaveLength(0);
   });
 });
@@ -384,7 +385,7 @@ describe('strokes in a file', () => {
     const inFile = (packed.layers[0]!.source as PaintSource).strokes;
     expect(inFile.every(isPacked)).toBe(true);
     expect(JSON.stringify(inFile)).not.toContain('"points":[');
-    expect(inFile.map((s) => strokeBox(s))).toEqual(strokes.map((s) => strokeBox(s)));
+    expect(inFile.map((s) => boxOfStrokes([s]))).toEqual(strokes.map((s) => boxOfStrokes([s])));
     expect(parseScene(JSON.parse(JSON.stringify(packed)))).toEqual(packed);
     expect(assetsOf(packed)).toEqual([pack]);
     expect(picturesOf(packed)).toEqual([]);

@@ -51,3 +51,17 @@ export type Packed<S extends Stroked> = S & { points: v.InferOutput<typeof inFil
 
 export const isPacked = <S extends Stroked>(stroke: S): stroke is Packed<S> =>
   !Array.isArray(stroke.points);
+
+/** The files that strokes stand in, each once: many in a row stand in one. */
+const packs = new WeakMap<readonly Stroked[], string[]>();
+export function packsOfStrokes(strokes: readonly Stroked[]): string[] {
+  const known = packs.get(strokes);
+  if (known) return known;
+  const found = new Set<string>();
+  let last = '';
+  for (const stroke of strokes)
+    if (isPacked(stroke) && stroke.points.pack !== last) found.add((last = stroke.points.pack));
+  const made = [...found];
+  packs.set(strokes, made);
+  return made;
+}

@@ -1,11 +1,11 @@
-import type { Affine, Box } from '../geometry/affine';
+import type { Affine } from '../geometry/affine';
 import { determinant, meanScale } from '../geometry/affine';
 import type { SmearAction } from '../kernels/smear';
 import { SMEAR_DAB } from '../kernels/smear';
 import { along } from './along';
 import { pressed } from './pressed';
 import type { SmearBrush, SmearStroke, SmearWay } from './smear-stroke';
-import { pointsBox, pointsOf } from './stroke-points';
+import { pointsOf } from './stroke-points';
 
 /** The dabs of strokes of the finger. */
 
@@ -83,13 +83,6 @@ export function actionOf(way: SmearWay, on: 'colours' | 'ways'): SmearAction {
     default:
       return way;
   }
-}
-
-/** The box round all that a stroke may touch, own px; null for one without points. */
-export function smearBox(stroke: SmearStroke): Box | null {
-  const box = pointsBox(stroke);
-  const r = stroke.brush.size / 2;
-  return box && { x0: box.x0 - r, y0: box.y0 - r, x1: box.x1 + r, y1: box.y1 + r };
 }
 
 /** The side of a square that holds any dab of some, and all that it looks at, px. */

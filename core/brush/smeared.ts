@@ -7,7 +7,8 @@ import { colourBuffer } from '../pixels/buffer';
 import { floats, scoped } from '../pixels/heap';
 import type { Region } from '../pixels/region';
 import { intersect, isEmpty, unite } from '../pixels/region';
-import { actionOf, sideOf, smearBox, smearDabs } from './smear-dabs';
+import { boxOfStrokes } from './hit';
+import { actionOf, sideOf, smearDabs } from './smear-dabs';
 import type { SmearStroke, SmearWay } from './smear-stroke';
 
 /**
@@ -39,7 +40,7 @@ function clustersOf(strokes: readonly SmearStroke[], map: Affine, scene: Region)
   };
   let clusters: Cluster[] = [];
   for (const stroke of strokes) {
-    const box = stroke.enabled ? smearBox(stroke) : null;
+    const box = stroke.enabled ? boxOfStrokes([stroke]) : null;
     if (!box) continue;
     let made: Cluster = {
       strokes: [stroke],

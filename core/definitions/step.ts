@@ -55,6 +55,8 @@ export interface StepDefinition<P extends Parameters = Parameters> extends Descr
   seesPlace?: boolean;
   /** Whether it looks at the lamp of the scene. */
   seesLamp?: boolean;
+  /** Whether what styles before it made goes through it as well. */
+  carriesStyles?: boolean;
   /**
    * The step's result, over what `wanted` shares with all it can touch. The input is not changed.
    * It may cover less than asked where there is nothing; outside it is transparent.

@@ -51,6 +51,7 @@ export function marginOf(steps: readonly BoundStep[], sizes: Sizes): number {
     else if (definition.works === 'shape') shape += own;
     else {
       pixels += own;
+      if (definition.carriesStyles) most += own;
       if (!definition.keepsShape) shape = pixels;
     }
   }
@@ -63,6 +64,8 @@ export interface PlannedStep {
   /** Of the pixels, and of the shape; EMPTY where nothing asks for it. */
   pixels: Region;
   shape: Region;
+  /** Of what styles made. */
+  styles: Region;
 }
 
 /**
@@ -77,24 +80,26 @@ export function planOf(
   const planned: PlannedStep[] = [];
   let pixels = wanted;
   let shape = EMPTY;
+  let styles = wanted;
   const grownIf = (r: Region, by: number) => (isEmpty(r) ? r : grow(r, by));
   for (const step of [...steps].reverse()) {
     const definition = stepOfKind(step.kind);
     const own = marginOfStep(step, sizes);
     if (definition.works === 'style') {
-      planned.unshift({ step, pixels, shape: grow(wanted, own) });
-      shape = unite(shape, grow(wanted, own));
+      planned.unshift({ step, pixels, shape: grow(styles, own), styles });
+      shape = unite(shape, grow(styles, own));
     } else if (definition.works === 'shape') {
-      planned.unshift({ step, pixels, shape });
+      planned.unshift({ step, pixels, shape, styles });
       shape = grownIf(shape, own);
     } else if (definition.keepsShape) {
-      planned.unshift({ step, pixels, shape });
+      planned.unshift({ step, pixels, shape, styles });
       pixels = grow(pixels, own);
     } else {
       // From here on the shape is that of these pixels.
       pixels = unite(pixels, shape);
-      planned.unshift({ step, pixels, shape: EMPTY });
+      planned.unshift({ step, pixels, shape: EMPTY, styles });
       pixels = grow(pixels, own);
+      if (definition.carriesStyles) styles = grow(styles, own);
       shape = EMPTY;
     }
   }

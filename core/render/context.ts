@@ -1,3 +1,5 @@
+import type { Stroked } from '../brush/points';
+import { strokeNumber } from '../brush/stroke-number';
 import { contentKey, numberOf } from '../definitions/content-key';
 import type { LastMade } from '../definitions/last-made';
 import type { Memo } from '../definitions/memo';
@@ -9,6 +11,7 @@ import type { Region } from '../pixels/region';
 import type { Mixing } from '../pixels/colour';
 import type { BoundLayer, BoundStep } from '../scene/bound/bound';
 import { definitionOf, type Source } from '../sources/index';
+import { stepOfKind } from '../steps/index';
 import type { Meter } from './meter';
 
 /** Thrown when a render was asked to stop. */
@@ -89,6 +92,16 @@ export function cached<T extends ColourBuffer | Plane>(
 export const sourceNumber = (source: Source): number =>
   numberOf(source, () => contentKey(definitionOf(source).content?.(source) ?? source));
 
+/** As `numberOf`, for the values of a step: of strokes, which ones they are. */
+export const valuesNumber = ({ kind, values }: BoundStep): number =>
+  numberOf(values, () =>
+    contentKey(
+      Object.entries(stepOfKind(kind).parameters).map(([key, p]) =>
+        p.kind === 'strokes' ? (values[key] as Stroked[]).map(strokeNumber) : values[key],
+      ),
+    ),
+  );
+
 /** As `numberOf`, for all of a layer that its pixels depend on. */
 export const contentOf = (layer: BoundLayer): number =>
   numberOf(layer, () =>
@@ -96,6 +109,7 @@ export const contentOf = (layer: BoundLayer): number =>
       ...layer,
       name: '',
       source: sourceNumber(layer.source),
+      steps: layer.steps.map((s) => ({ ...s, values: valuesNumber(s) })),
       layers: layer.layers?.map(contentOf),
     }),
   );

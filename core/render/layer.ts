@@ -13,7 +13,7 @@ import { stepOfKind } from '../steps/index';
 import type { PlannedStep, Sizes } from './chain';
 import { piecesOf, unitOf } from './chain';
 import type { Context } from './context';
-import { cached, throwIfStopped } from './context';
+import { cached, throwIfStopped, valuesNumber } from './context';
 import { selectionPlane, ownMask } from './masked';
 import { sizesOf } from './reach';
 
@@ -38,7 +38,7 @@ function throughStep(
   const lit = definition.seesLamp ? context.lamp : null;
   const cameIn = [...key];
   const limit = within ? [numberOf(within.mask), within.map, context.map] : null;
-  key.push(step.kind, step.values, unit, wanted, seen, place, lit, limit);
+  key.push(step.kind, valuesNumber(step), unit, wanted, seen, place, lit, limit);
   return cached(context, layer.id, step.id, key, () => {
     const made = definition.apply(pixels, step.values, {
       ...{ scale: unit, wanted, mixing, map, lamp, picture, memo, scene },
@@ -72,12 +72,14 @@ export function throughSteps(
 /** What a style made, ready to be laid down. */
 export interface Made extends Omit<Piece, 'draw'> {
   pixels: ColourBuffer;
+  /** What names the pixels. */
+  key: unknown[];
 }
 
 /** A layer as it is laid down: its own pixels, and what styles made of its shape. */
 export interface Dressed {
   pixels: ColourBuffer;
-  pieces: Made[];
+  pieces: readonly Made[];
 }
 
 /**
@@ -88,7 +90,6 @@ export function dressed(
   layer: BoundLayer,
   source: ColourBuffer,
   planned: readonly PlannedStep[],
-  wanted: Region,
   key: unknown[],
   context: Context,
 ): Dressed {
@@ -96,7 +97,7 @@ export function dressed(
   const { mixing, lamp, picture, memo, scene } = context;
   const map = mapTo(layer, context);
   let pixels = source;
-  const pieces: Made[] = [];
+  let pieces: Made[] = [];
   /** What names the shape as it stands: the pixels it is of, and how it was changed since. */
   let shapeKey: unknown[] = [...key];
   let changed = false;
@@ -104,10 +105,16 @@ export function dressed(
     cached(context, layer.id, 'shape', ['alpha', ...name], () => alphaOf(of));
   let shape: () => Plane = () => alpha(source, [...key]);
   let coverage = shape;
-  for (const { step, pixels: region, shape: seen } of planned) {
+  for (const { step, pixels: region, shape: seen, styles } of planned) {
     const definition = stepOfKind(step.kind);
     const unit = unitOf(step, sizes);
     if (definition.works === 'pixels') {
+      if (definition.carriesStyles)
+        pieces = pieces.map((p) => {
+          const own = [...p.key];
+          const carried = throughStep(layer, p.pixels, step, styles, sizes, own, context);
+          return { ...p, pixels: carried, key: own };
+        });
       pixels = throughStep(layer, pixels, step, region, sizes, key, context);
       if (definition.keepsShape) continue;
       const [made, name] = [pixels, [...key]];
@@ -117,7 +124,7 @@ export function dressed(
     } else if (definition.works === 'shape') {
       if (isEmpty(seen)) continue;
       const [before, own] = [shape, coverage];
-      shapeKey = [...shapeKey, step.kind, step.values, unit, seen];
+      shapeKey = [...shapeKey, step.kind, valuesNumber(step), unit, seen];
       const name = [...shapeKey];
       changed = true;
       shape = () =>
@@ -134,23 +141,24 @@ export function dressed(
       const frame = frameOf(layer, context);
       const name = [
         ...shapeKey,
-        ...[step.kind, step.values, unit, wanted, context.lamp],
+        ...[step.kind, valuesNumber(step), unit, styles, context.lamp],
         ...[frame.map, frame.box, frame.scene],
       ];
       // Taken here, where it outlives the making of a piece.
       const plane = shape();
       const within = changed;
       piecesOf(step).forEach((piece, i) => {
-        const made = cached(context, layer.id, step.id, [...name, i, within], () => {
+        const own = [...name, i, within];
+        const made = cached(context, layer.id, step.id, own, () => {
           const drawn = piece.draw(crop(plane, intersect(plane.region, seen)), {
-            ...{ scale: unit, wanted, mixing, map, frame, lamp, picture, memo, scene },
+            ...{ scale: unit, wanted: styles, mixing, map, frame, lamp, picture, memo, scene },
             mask: () => null,
             keep: (part, make) => cached(context, layer.id, step.id, [...name, part], make),
           });
           return piece.lands === 'within' && within ? masked(drawn, plane) : drawn;
         });
         const lands = piece.lands === 'within' && within ? 'above' : piece.lands;
-        pieces.push({ ...piece, lands, pixels: made });
+        pieces.push({ ...piece, lands, pixels: made, key: own });
       });
     }
   }

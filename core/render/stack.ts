@@ -232,16 +232,13 @@ function layerPixels(layer: BoundLayer, asked: Asked, context: Context): Dressed
     const shown = shownRegion(warp, upright.region);
     return warped(upright, warp, shown ? intersect(shown, first) : first);
   });
-  const made = dressed(layer, source, plan.planned, after.source, key, context);
+  const made = dressed(layer, source, plan.planned, key, context);
   if (around.length === 0) return made;
-  const onward = (pixels: ColourBuffer, own: unknown[]) =>
-    throughSteps(layer, pixels, after.planned, plain, [...key, ...own], context);
+  const onward = (pixels: ColourBuffer, own: readonly unknown[]) =>
+    throughSteps(layer, pixels, after.planned, plain, [...own], context);
   return {
-    pixels: onward(made.pixels, []),
-    pieces: made.pieces.map((p, i) => ({
-      ...p,
-      pixels: onward(p.pixels, ['piece', i, layer.steps]),
-    })),
+    pixels: onward(made.pixels, key),
+    pieces: made.pieces.map((p) => ({ ...p, pixels: onward(p.pixels, p.key) })),
   };
 }
 

@@ -1,9 +1,9 @@
 import * as v from 'valibot';
 import { dabsFor } from '../brush/dabs-for';
-import { strokeBox } from '../brush/paint-dabs';
+import { boxOfStrokes } from '../brush/hit';
 import type { PaintStroke } from '../brush/paint-brush';
 import { paintBrushParameters, paintStrokeSchema } from '../brush/paint-brush';
-import { isPacked } from '../brush/points';
+import { packsOfStrokes } from '../brush/points';
 import { strokeNumber } from '../brush/stroke-number';
 import { laidStrokes } from '../brush/tiles';
 import { checkedOnce } from '../definitions/checked-once';
@@ -31,7 +31,7 @@ export type PaintSource = v.InferOutput<typeof paintSchema>;
 const boxes = new WeakMap<PaintStroke, Box | null>();
 function boxOfStroke(stroke: PaintStroke): Box | null {
   let box = boxes.get(stroke);
-  if (box === undefined) boxes.set(stroke, (box = strokeBox(stroke)));
+  if (box === undefined) boxes.set(stroke, (box = boxOfStrokes([stroke])));
   return box;
 }
 
@@ -52,20 +52,6 @@ function boxOfAll(strokes: readonly PaintStroke[]): Box | null {
   whole = x0 > x1 ? null : { x0, y0, x1, y1 };
   wholes.set(strokes, whole);
   return whole;
-}
-
-/** The files that strokes stand in, each once: many in a row stand in one. */
-const packs = new WeakMap<readonly PaintStroke[], string[]>();
-function packsOfStrokes(strokes: readonly PaintStroke[]): string[] {
-  const known = packs.get(strokes);
-  if (known) return known;
-  const found = new Set<string>();
-  let last = '';
-  for (const stroke of strokes)
-    if (isPacked(stroke) && stroke.points.pack !== last) found.add((last = stroke.points.pack));
-  const made = [...found];
-  packs.set(strokes, made);
-  return made;
 }
 
 /** All that strokes within a box (own px) may touch under a map, px of the render: an edge is a px wide. */

@@ -17,7 +17,7 @@ import { newId } from '../scene/model/new-id';
 import { colourLayer } from '../scene/edits/palette';
 import { putCrossings, setCrossings } from '../scene/edits/crossing-edits';
 import { darken } from '../scene/edits/darken';
-import { putStroke } from '../scene/edits/paint-edits';
+import { putStroke } from '../scene/edits/stroke-edits';
 import type { Edit } from '../scene/edits/edit';
 import * as layers from '../scene/edits/layer-edits';
 import * as lines from '../scene/edits/line-edits';
@@ -70,11 +70,14 @@ export const EDITS: Readonly<Record<string, Make>> = {
   'add paint': (_s, l, w) => (s) => {
     const paint = newPaint(w.text());
     layers.addInFront([paint], l.id, false)(s);
-    putStroke(paint.id, {
-      ...{ id: newId(), way: 'over', colour: '#ff5a1f' },
-      brush: { ...defaultsOf(paintBrushParameters), size: w.number(), angle: w.number() },
-      points: [[w.number(), w.number(), 1, 0, 0, 0]],
-    })(s);
+    putStroke(
+      { layer: paint.id },
+      {
+        ...{ id: newId(), way: 'over', colour: '#ff5a1f' },
+        brush: { ...defaultsOf(paintBrushParameters), size: w.number(), angle: w.number() },
+        points: [[w.number(), w.number(), 1, 0, 0, 0]],
+      },
+    )(s);
   },
   'add an echo': (_s, l, w) => layers.addInFront([newEcho(l, w.number())], l.id, true),
   'add a spill': (s, l) => spillOn(l, s.layers[0]!.id, newId()),

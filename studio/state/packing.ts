@@ -1,9 +1,13 @@
 import { useEffect } from 'react';
-import type { PaintStroke } from '@ignis/core/brush/paint-brush';
 import { countOf } from '@ignis/core/brush/stroke-points';
 import { sha256 } from '@ignis/core/files/hash';
 import { findLayer } from '@ignis/core/scene/edits/layer-edits';
-import { looseStrokes, packOf, packStrokes } from '@ignis/core/scene/edits/paint-edits';
+import {
+  type AnyStroke,
+  looseStrokes,
+  packOf,
+  packStrokes,
+} from '@ignis/core/scene/edits/stroke-edits';
 import { everyLayer, type Layer } from '@ignis/core/scene/model/schema';
 import { addAsset } from '../workers/engine';
 import { useBench } from './bench';
@@ -23,7 +27,7 @@ const MOST_POINTS = 20_000;
 const REST = 600;
 
 /** As many of some strokes, from the first on, as are put into one file. */
-function firstOf(strokes: readonly PaintStroke[]): PaintStroke[] {
+function firstOf(strokes: readonly AnyStroke[]): AnyStroke[] {
   let points = 0;
   const end = strokes.findIndex((s, i) => (points += countOf(s)) > MOST_POINTS && i > 0);
   return strokes.slice(0, Math.min(MOST, end < 0 ? strokes.length : end));

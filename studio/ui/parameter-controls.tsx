@@ -4,6 +4,7 @@ import type { NumberParameter, Parameter, Parameters } from '@ignis/core/definit
 import { counts, lengthsIn } from '@ignis/core/definitions/parameter';
 import type { Edit } from '@ignis/core/scene/edits/edit';
 import { hasCandidates } from '@ignis/core/scene/edits/candidates';
+import type { SmearStroke } from '@ignis/core/brush/smear-stroke';
 import type { Mesh, ReshapedRegion } from '@ignis/core/definitions/warps';
 import type { CurvePoints } from '@ignis/core/geometry/curve';
 import { useSheet } from '../state/sheet';
@@ -17,6 +18,7 @@ import { NumberField } from './number-field';
 import { PictureField } from './picture-field';
 import { RampField } from './ramp-field';
 import { RegionsField } from './regions-field';
+import { StrokesField } from './strokes-field';
 import { withStableHandlers } from './with-stable-handlers';
 
 interface Props {
@@ -86,7 +88,7 @@ export function ParameterControls({ parameters, values, onChange, onDone, edits 
 }
 
 /** What takes all of the width. */
-const BROAD: ReadonlySet<string> = new Set(['ramp', 'regions', 'mesh']);
+const BROAD: ReadonlySet<string> = new Set(['ramp', 'regions', 'mesh', 'strokes']);
 
 const sharesOf = new WeakMap<Parameter, Parameter>();
 
@@ -161,6 +163,8 @@ function Control({ parameter: p, value, onChange, onDone }: ControlProps) {
       );
     case 'regions':
       return <RegionsField value={value as ReshapedRegion[]} onChange={onChange} onDone={onDone} />;
+    case 'strokes':
+      return <StrokesField value={value as SmearStroke[]} onChange={onChange} onDone={onDone} />;
     case 'mesh':
       return <MeshField value={value as Mesh | null} onChange={onChange} onDone={onDone} />;
     case 'picture':

@@ -39,7 +39,7 @@ export const regionsOf = (step: Step | undefined): ReshapedRegion[] =>
   (step?.values.regions as ReshapedRegion[] | undefined) ?? [];
 
 /** Puts a step in before the styles and changes of shape, so that those follow what it does. */
-function putIn(layer: Layer, step: Step): void {
+export function putIn(layer: Layer, step: Step): void {
   const at = layer.steps.findIndex((s) => stepOfKind(s.kind).works !== 'pixels');
   layer.steps.splice(at < 0 ? layer.steps.length : at, 0, step);
 }

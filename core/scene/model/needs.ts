@@ -1,3 +1,4 @@
+import { packsOfStrokes, type Stroked } from '../../brush/points';
 import { FONT_ASSET, STROKES_ASSET } from '../../definitions/parameter';
 import { maskShapeOf } from '../../masks/index';
 import type { Mask } from '../../masks/mask';
@@ -8,11 +9,12 @@ import { everyLayer } from './schema';
 
 /** What a scene needs besides itself. */
 
-/** The pictures that a step's values name. */
-const picturesOfStep = ({ kind, values }: Step): string[] =>
-  Object.entries(stepOfKind(kind).parameters)
-    .filter(([key, p]) => p.kind === 'picture' && values[key] !== '')
-    .map(([key]) => values[key] as string);
+/** The pictures, and the files of strokes, that a step's values name. */
+const assetsOfStep = ({ kind, values }: Step): string[] =>
+  Object.entries(stepOfKind(kind).parameters).flatMap(([key, p]) => {
+    if (p.kind === 'picture') return values[key] === '' ? [] : [values[key] as string];
+    return p.kind === 'strokes' ? packsOfStrokes(values[key] as Stroked[]) : [];
+  });
 
 const picturesOfMask = (mask: Mask | null): string[] =>
   mask?.parts.flatMap(({ shape }) => maskShapeOf(shape).assets(shape)) ?? [];
@@ -29,7 +31,7 @@ export const assetsOf = (scene: Scene): string[] => [
   ...new Set([
     ...everyLayer(scene.layers).flatMap((l) => [
       ...definitionOf(l.source).assets(l.source),
-      ...l.steps.flatMap(picturesOfStep),
+      ...l.steps.flatMap(assetsOfStep),
       ...picturesOfMask(l.mask),
     ]),
     ...picturesOfMask(scene.selection),

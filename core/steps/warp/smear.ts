@@ -17,6 +17,7 @@ export const smear = defineStep({
   margin: ({ strokes }, _scale, own) =>
     strokes.length === 0 ? 0 : Math.ceil(reachOfSmears(strokes) * own) + EDGES,
   seesPlace: true,
+  carriesStyles: true,
   apply: (input, { strokes }, { wanted, map, scene, keep }) =>
     smeared(input, strokes, {
       ...{ wanted, map, keep },

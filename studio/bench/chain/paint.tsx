@@ -1,6 +1,6 @@
 import type { PaintStroke } from '@ignis/core/brush/paint-brush';
 import { paintBrushParameters } from '@ignis/core/brush/paint-brush';
-import { setStrokes } from '@ignis/core/scene/edits/paint-edits';
+import { setStrokes } from '@ignis/core/scene/edits/stroke-edits';
 import type { LayerOf } from '@ignis/core/scene/model/traits';
 import { liveEdit, useBench } from '../../state/bench';
 import { brushControls, useBrush } from '../../state/brush';
@@ -69,7 +69,9 @@ function BrushOfStrokes({
       parameters={paintBrushParameters}
       values={first.brush}
       onChange={(v) =>
-        live.change(setStrokes(layer.id, chosen, { brush: v as Partial<PaintStroke['brush']> }))
+        live.change(
+          setStrokes({ layer: layer.id }, chosen, { brush: v as Partial<PaintStroke['brush']> }),
+        )
       }
       onDone={live.done}
     />

@@ -16,11 +16,20 @@ import { pixelSteps, stepOfKind, steps } from '@ignis/core/steps/index';
 import { bringInPicture } from '../../files/bring-in';
 import { PICTURES } from '../../files/accepted';
 import { useBench, useBenchThrottled } from '../../state/bench';
+import { brushControls, useBrush } from '../../state/brush';
+import { smearControls, useSmear } from '../../state/smear';
+import { Button } from '../../ui/button';
 import { ChoiceField } from '../../ui/choice-field';
+import { ParameterControls } from '../../ui/parameter-controls';
+import { smearAmongStyles } from '@ignis/core/scene/edits/smear-edits';
+import { strokesOfStep } from '@ignis/core/scene/edits/stroke-edits';
 import { PictureChoice } from '../../ui/picture-context';
 import { LiveList } from './live-list';
 import { grades, isPicture } from '@ignis/core/scene/model/traits';
 import { tellFailure } from '../../state/failure';
+
+const { size, hardness, steady } = brushControls;
+const FINGER = { size, hardness, steady, ...smearControls };
 
 /** The steps of a layer: what its pixels go through, and the styles made of its shape. */
 export const Steps = ({ layer }: { layer: Layer }) => (
@@ -43,10 +52,54 @@ export const Steps = ({ layer }: { layer: Layer }) => (
       set={(id, values) => setStep(layer.id, id, values)}
       remove={(id) => removeStep(layer.id, id)}
       move={(id, to) => moveStep(layer.id, id, to)}
-      after={(item) => <StepWithin layer={layer} id={item.id} />}
+      after={(item) => (
+        <>
+          <Smearing layer={layer} id={item.id} />
+          <StepWithin layer={layer} id={item.id} />
+        </>
+      )}
     />
   </WithPictures>
 );
+
+/** How a smear goes with the styles of its layer, and how it is worked on. */
+function Smearing({ layer, id }: { layer: Layer; id: string }) {
+  const smearing = useBench((s) => s.mode === 'smear');
+  if (!layer.steps.some((s) => s.id === id && strokesOfStep(s))) return null;
+  const among = smearAmongStyles(layer, id);
+  return (
+    <>
+      {among && <p className="text-sm text-dim">{among}</p>}
+      {smearing ? (
+        <div className="mt-2 rounded-md bg-ground/60 p-2" role="group" aria-label="Brush">
+          <FingerControls />
+        </div>
+      ) : (
+        <Button onClick={() => useBench.getState().set({ mode: 'smear', step: id })}>
+          Smear on it
+        </Button>
+      )}
+    </>
+  );
+}
+
+/** What can be set on the finger, for the strokes to come. */
+function FingerControls() {
+  const brush = useBrush();
+  const own = useSmear();
+  return (
+    <ParameterControls
+      parameters={FINGER}
+      values={{ ...brush, ...own }}
+      onChange={(v) => {
+        const [[key]] = Object.entries(v) as [[string, unknown]];
+        if (key in smearControls) useSmear.setState(v);
+        else useBrush.setState(v);
+      }}
+      onDone={() => undefined}
+    />
+  );
+}
 
 const EVERYWHERE = '';
 const SELECTED = 'selected';

@@ -16,6 +16,7 @@ import { ramp } from './ramp/mode';
 import { repeat } from './repeat/mode';
 import { reshape } from './reshape/mode';
 import { select } from './select/mode';
+import { smear } from './smear/mode';
 import { style } from './style/mode';
 import { type } from './type/mode';
 import { weave } from './weave/mode';
@@ -36,6 +37,7 @@ export const modes: readonly StageMode[] = [
   width,
   gaps,
   reshape,
+  smear,
   ramp,
   style,
   corners,

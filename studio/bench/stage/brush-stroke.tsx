@@ -28,29 +28,49 @@ interface Hand {
   show(): void;
   /** The pointer has moved to a place of the stage. */
   moved(at: Point): void;
+  /** Whether the stroke goes on while the hand rests. */
+  rests?: boolean;
 }
+
+/** A hand that rests is asked so often, ms. */
+const RESTS = 40;
 
 /** Follows the hand, as far as the brush is steadied, from a press until it is let go: one step of undo. */
 export function followHand(
   down: React.PointerEvent,
-  { stage, back, last, add, show, moved }: Hand,
+  { stage, back, last, add, show, moved, rests = false }: Hand,
 ): void {
   const follower = steadied(useBrush.getState().steady / 100);
   const began = down.timeStamp;
   let at: Point = { x: 0, y: 0 };
+  let latest: TrackPoint | null = null;
+  const put = (point: TrackPoint) => add((latest = point));
   const one = (e: PointerEvent) => {
     at = follower(apply(back, stagePoint(stage, e)));
     const time = e.timeStamp - began;
     // A mouse has no pressure, and says ½ or 0.
-    if (e.pointerType !== 'pen') add({ ...at, pressure: 1, tiltX: 0, tiltY: 0, time });
-    else add({ ...at, pressure: e.pressure, tiltX: e.tiltX, tiltY: e.tiltY, time });
+    if (e.pointerType !== 'pen') put({ ...at, pressure: 1, tiltX: 0, tiltY: 0, time });
+    else put({ ...at, pressure: e.pressure, tiltX: e.tiltX, tiltY: e.tiltY, time });
   };
   // From where the last stroke ended, straight.
   if (down.shiftKey && last.current)
     add({ ...last.current, pressure: 1, tiltX: 0, tiltY: 0, time: 0 });
   one(down.nativeEvent);
   show();
+  // Steadied as it is, a hand that rests would creep on: it rests where the brush came to.
+  const resting = rests
+    ? setInterval(() => {
+        const time = performance.now() - began;
+        if (!latest || time - latest.time < RESTS) return;
+        put({ ...latest, time });
+        show();
+      }, RESTS)
+    : undefined;
   follow(down.nativeEvent, {
+    cancel() {
+      clearInterval(resting);
+      useBench.getState().cancelDrag();
+    },
     move(e) {
       // Between two frames a pen reports more places than one.
       const all = e.getCoalescedEvents();
@@ -59,6 +79,7 @@ export function followHand(
       show();
     },
     up() {
+      clearInterval(resting);
       last.current = at;
       useBench.getState().drop();
     },

@@ -1,17 +1,29 @@
-import { useEffect, useState, type RefObject } from 'react';
+import { useEffect, useMemo, useState, type RefObject } from 'react';
 import { needPacks } from '@ignis/core/brush/library';
-import { strokeAt, strokesWithin } from '@ignis/core/brush/hit';
-import type { PaintStroke } from '@ignis/core/brush/paint-brush';
-import { POINT } from '@ignis/core/brush/points';
+import { boxOfStrokes, strokeAt, strokesWithin } from '@ignis/core/brush/hit';
+import { POINT, type Stroked } from '@ignis/core/brush/points';
 import { pointsOf } from '@ignis/core/brush/stroke-points';
-import { apply, boxUnder, meanScale, type Affine, type Box } from '@ignis/core/geometry/affine';
+import {
+  about,
+  apply,
+  boxUnder,
+  meanScale,
+  rotation,
+  translation,
+  type Affine,
+  type Box,
+} from '@ignis/core/geometry/affine';
+import { alongAxis, pulledMap } from '@ignis/core/geometry/box-handle';
 import { packsOf } from '@ignis/core/scene/model/needs';
-import type { LayerOf } from '@ignis/core/scene/model/traits';
+import type { StrokeHome } from '@ignis/core/scene/edits/stroke-edits';
+import { mapStrokes, strokesOf } from '@ignis/core/scene/edits/stroke-edits';
 import { useBench } from '../../../state/bench';
 import { chooseStrokes, useChosenStrokes } from '../../../state/paint';
 import { assetBytes } from '../../../workers/engine';
 import { Band } from '../../stage/band';
+import { BoxHandles } from '../../stage/box-handles';
 import { follow, stagePoint } from '../../stage/pointer';
+import { tenth } from '../../stage/tenth';
 
 /** How near a thin stroke a click takes hold of it, CSS px. */
 const NEAR = 6;
@@ -33,7 +45,7 @@ function usePacks(): boolean {
 }
 
 /** The way of a stroke on the stage, as SVG has it. */
-function wayOf(stroke: PaintStroke, map: Affine): string {
+function wayOf(stroke: Stroked, map: Affine): string {
   const all = pointsOf(stroke);
   const parts: string[] = [];
   for (let i = 0; i < all.length; i += POINT) {
@@ -46,31 +58,36 @@ function wayOf(stroke: PaintStroke, map: Affine): string {
 
 interface Props {
   stage: RefObject<HTMLElement | null>;
-  layer: LayerOf<'paint'>;
+  home: StrokeHome;
   /** From the layer's own px to CSS px of the stage, and back. */
   map: Affine;
   back: Affine;
 }
 
 /** Strokes that are there are taken hold of: by a click, with Shift besides others, or many by a box. */
-export function ChooseStrokes({ stage, layer, map, back }: Props) {
+export function ChooseStrokes({ stage, home, map, back }: Props) {
   const chosen = useChosenStrokes((s) => s.chosen) ?? [];
   const ready = usePacks();
   const [band, setBand] = useState<Box | null>(null);
-  const { strokes } = layer.source;
+  const strokes = useBench((s) => strokesOf(s.scene, home));
+
+  /** Chooses the stroke at the pointer, or lets it go; whether there is one. */
+  const chooseAt = (e: { clientX: number; clientY: number; shiftKey: boolean }): boolean => {
+    const at = apply(back, stagePoint(stage.current!, e));
+    const found = strokeAt(strokes, at, NEAR * meanScale(back));
+    if (!found) return false;
+    const { id } = found;
+    if (!e.shiftKey) chooseStrokes([id]);
+    else chooseStrokes(chosen.includes(id) ? chosen.filter((c) => c !== id) : [...chosen, id]);
+    return true;
+  };
 
   const press = (down: React.PointerEvent) => {
     if (down.button !== 0 || !ready) return;
     down.stopPropagation();
+    if (chooseAt(down)) return;
     const start = stagePoint(stage.current!, down);
     const besides = down.shiftKey ? chosen : [];
-    const found = strokeAt(strokes, apply(back, start), NEAR * meanScale(back));
-    if (found) {
-      const isChosen = chosen.includes(found.id);
-      return chooseStrokes(
-        down.shiftKey && isChosen ? chosen.filter((id) => id !== found.id) : [...besides, found.id],
-      );
-    }
     let box: Box | null = null;
     follow(down.nativeEvent, {
       move(e) {
@@ -109,7 +126,43 @@ export function ChooseStrokes({ stage, layer, map, back }: Props) {
             />
           </g>
         ))}
+      {ready && chosen.length > 0 && !band && (
+        <Handles {...{ stage, home, map, chosen }} click={(e) => chooseAt(e)} />
+      )}
       {band && <Band box={band} />}
     </g>
+  );
+}
+
+/** The box round strokes that are chosen: they are moved, turned, and made larger or smaller together. */
+function Handles({
+  stage,
+  home,
+  map,
+  chosen,
+  click,
+}: Omit<Props, 'back'> & { chosen: readonly string[]; click(e: PointerEvent): void }) {
+  const strokes = useBench((s) => strokesOf(s.scene, home));
+  const box = useMemo(
+    () => boxOfStrokes(strokes.filter((s) => chosen.includes(s.id))),
+    [strokes, chosen],
+  );
+  const { drag, drop } = useBench.getState();
+  if (!box) return null;
+  const put = (label: string, by: Affine) => drag(label, mapStrokes(home, chosen, by));
+  return (
+    <BoxHandles
+      {...{ stage, box, map, drop, click }}
+      move={(from, to, e) => {
+        const way = { x: to.x - from.x, y: to.y - from.y };
+        const { x, y } = e.shiftKey ? alongAxis(way) : way;
+        put('Move strokes', translation(tenth(x), tenth(y)));
+      }}
+      pull={(handle, to) => put('Scale strokes', pulledMap(box, handle, to))}
+      turn={(at, by, e) => {
+        const degrees = e.shiftKey ? Math.round(by / 15) * 15 : tenth(by);
+        put('Turn strokes', about(at, rotation((degrees * Math.PI) / 180)));
+      }}
+    />
   );
 }

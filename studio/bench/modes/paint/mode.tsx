@@ -2,7 +2,8 @@ import { isPaint } from '@ignis/core/scene/model/traits';
 import { useBench } from '../../../state/bench';
 import { chooseStrokes, useChosenStrokes, usePaint } from '../../../state/paint';
 import { layerMode } from '../mode';
-import { PaintTools, removeChosen } from './paint-tools';
+import { chooseAllStrokes, releaseStrokes, removeChosen } from './chosen-tools';
+import { PaintTools } from './paint-tools';
 import { PaintWork } from './paint-work';
 
 /** Paints on a layer of paint. Its digit once more goes between painting and erasing. */
@@ -24,16 +25,7 @@ export const paint = layerMode({
   hasBrush: true,
   Tools: PaintTools,
   Overlay: ({ stage, layer }) => <PaintWork stage={stage} layer={layer} />,
-  escape() {
-    const { chosen } = useChosenStrokes.getState();
-    if (!chosen) return false;
-    chooseStrokes(chosen.length > 0 ? [] : null);
-    return true;
-  },
-  remove: removeChosen,
-  chooseAll(layer) {
-    if (!useChosenStrokes.getState().chosen) return false;
-    chooseStrokes(layer.source.strokes.map((s) => s.id));
-    return true;
-  },
+  escape: releaseStrokes,
+  remove: (layer) => removeChosen({ layer: layer.id }),
+  chooseAll: (layer) => chooseAllStrokes({ layer: layer.id }),
 });

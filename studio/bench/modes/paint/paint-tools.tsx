@@ -1,10 +1,9 @@
 import type { PaintStroke } from '@ignis/core/brush/paint-brush';
-import { carryStrokes, removeStrokes, setStrokes } from '@ignis/core/scene/edits/paint-edits';
 import type { LayerOf } from '@ignis/core/scene/model/traits';
-import { liveEdit, useBench } from '../../../state/bench';
 import { chooseStrokes, useChosenStrokes, usePaint } from '../../../state/paint';
 import { ColourField } from '../../../ui/colour-field';
-import { Hint, Small, Way } from '../../stage/bar';
+import { Hint, Way } from '../../stage/bar';
+import { ChosenTools } from './chosen-tools';
 
 /** What a stroke does, and what it is called. */
 export const WAYS: readonly { way: PaintStroke['way']; label: string; word: string }[] = [
@@ -33,7 +32,7 @@ export function PaintTools({ layer }: { layer: LayerOf<'paint'> }) {
       ))}
       <Way on={chosen !== null} label="Take hold" onClick={() => chooseStrokes(chosen ?? [])} />
       {chosen !== null ? (
-        <ChosenTools layer={layer} chosen={chosen} />
+        <ChosenTools home={{ layer: layer.id }} chosen={chosen} />
       ) : (
         <>
           {way !== 'erase' && (
@@ -50,37 +49,4 @@ export function PaintTools({ layer }: { layer: LayerOf<'paint'> }) {
       )}
     </>
   );
-}
-
-/** What can be done with strokes that are chosen. */
-function ChosenTools({ layer, chosen }: { layer: LayerOf<'paint'>; chosen: readonly string[] }) {
-  const first = layer.source.strokes.find((s) => chosen.includes(s.id));
-  if (!first) return <Hint>Click a stroke, with Shift more of them; or drag a box round many</Hint>;
-  const live = liveEdit('Recolour strokes');
-  const carry = (to: 'front' | 'back') => () =>
-    useBench.getState().change('Carry strokes', carryStrokes(layer.id, chosen, to));
-  return (
-    <>
-      <ColourField
-        label="Colour of the strokes"
-        value={first.colour}
-        onChange={(c) => live.change(setStrokes(layer.id, chosen, { colour: c }))}
-        onDone={live.done}
-        side="bottom"
-      />
-      <Small label="To the front" onClick={carry('front')} />
-      <Small label="To the back" onClick={carry('back')} />
-      <Small label="Delete" onClick={() => removeChosen(layer)} />
-      <Hint>{chosen.length === 1 ? '1 stroke' : `${chosen.length} strokes`}</Hint>
-    </>
-  );
-}
-
-/** Deletes the strokes that are chosen; whether there were any. */
-export function removeChosen(layer: LayerOf<'paint'>): boolean {
-  const { chosen } = useChosenStrokes.getState();
-  if (!chosen || chosen.length === 0) return false;
-  useBench.getState().change('Delete strokes', removeStrokes(layer.id, chosen));
-  chooseStrokes([]);
-  return true;
 }

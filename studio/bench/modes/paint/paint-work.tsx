@@ -2,7 +2,7 @@ import { useRef, type RefObject } from 'react';
 import type { PaintStroke } from '@ignis/core/brush/paint-brush';
 import { growingPoints } from '@ignis/core/brush/growing-points';
 import { invert, meanScale, type Affine, type Point } from '@ignis/core/geometry/affine';
-import { putStroke } from '@ignis/core/scene/edits/paint-edits';
+import { putStroke } from '@ignis/core/scene/edits/stroke-edits';
 import { newId } from '@ignis/core/scene/model/new-id';
 import type { LayerOf } from '@ignis/core/scene/model/traits';
 import { useAround, useBench } from '../../../state/bench';
@@ -29,7 +29,10 @@ function followPaint(
     ...hand,
     add: points.add,
     show: () =>
-      drag(way === 'erase' ? 'Erase' : 'Paint', putStroke(id, { ...own, points: points.all() })),
+      drag(
+        way === 'erase' ? 'Erase' : 'Paint',
+        putStroke({ layer: id }, { ...own, points: points.all() }),
+      ),
   });
 }
 
@@ -50,7 +53,7 @@ export function PaintWork({
   const back = invert(map);
   const choosing = useChosenStrokes((s) => s.chosen !== null);
   if (!back) return null;
-  if (choosing) return <ChooseStrokes {...{ stage, layer, map, back }} />;
+  if (choosing) return <ChooseStrokes {...{ stage, map, back }} home={{ layer: layer.id }} />;
   return (
     <g>
       <rect

@@ -11,7 +11,7 @@ import {
   putStroke,
   removeStrokes,
   setStrokes,
-} from './paint-edits';
+} from './stroke-edits';
 
 const stroke = (id: string): PaintStroke => ({
   ...{ id, way: 'over', colour: '#ffffff' },
@@ -40,16 +40,16 @@ describe('the strokes of a layer of paint', () => {
   const { scene, id } = painted();
 
   it('are laid on those that there are, and taken away', () => {
-    const more = edit(scene, '', putStroke(id, stroke('d'))).scene;
+    const more = edit(scene, '', putStroke({ layer: id }, stroke('d'))).scene;
     expect(ids(more)).toBe('abcd');
-    expect(ids(edit(more, '', removeStrokes(id, ['b', 'd'])).scene)).toBe('ac');
+    expect(ids(edit(more, '', removeStrokes({ layer: id }, ['b', 'd'])).scene)).toBe('ac');
   });
 
   it('are set, those that are named and no others', () => {
     const set = edit(
       scene,
       '',
-      setStrokes(id, ['a', 'c'], { colour: '#00ff00', brush: { size: 7 } }),
+      setStrokes({ layer: id }, ['a', 'c'], { colour: '#00ff00', brush: { size: 7 } }),
     );
     expect(strokesOf(set.scene).map((s) => [s.colour, s.brush.size])).toEqual([
       ['#00ff00', 7],
@@ -62,12 +62,14 @@ describe('the strokes of a layer of paint', () => {
   });
 
   it('are carried to the front and to the back, among themselves as they were', () => {
-    expect(ids(edit(scene, '', carryStrokes(id, ['c', 'a'], 'front')).scene)).toBe('bac');
-    expect(ids(edit(scene, '', carryStrokes(id, ['c', 'b'], 'back')).scene)).toBe('bca');
+    expect(ids(edit(scene, '', carryStrokes({ layer: id }, ['c', 'a'], 'front')).scene)).toBe(
+      'bac',
+    );
+    expect(ids(edit(scene, '', carryStrokes({ layer: id }, ['c', 'b'], 'back')).scene)).toBe('bca');
   });
 
   it('are undone and redone whether their points stand in the scene or were packed meanwhile', () => {
-    const added = edit(scene, 'Paint', putStroke(id, stroke('d')));
+    const added = edit(scene, 'Paint', putStroke({ layer: id }, stroke('d')));
     const history = remember(EMPTY_HISTORY, added.change);
     const pack = `${'f'.repeat(64)}.ink`;
     const packed = edit(
@@ -87,10 +89,10 @@ describe('the strokes of a layer of paint', () => {
   it('of a layer that is none of paint are not there', () => {
     const fill = scene.layers[1]!.id;
     for (const change of [
-      putStroke(fill, stroke('d')),
-      removeStrokes(fill, ['a']),
-      setStrokes(fill, ['a'], { colour: '#000000' }),
-      carryStrokes(fill, ['a'], 'front'),
+      putStroke({ layer: fill }, stroke('d')),
+      removeStrokes({ layer: fill }, ['a']),
+      setStrokes({ layer: fill }, ['a'], { colour: '#000000' }),
+      carryStrokes({ layer: fill }, ['a'], 'front'),
       packStrokes(fill, 'x', []),
     ])
       expect(edit(scene, '', change).change.patches).toEqual([]);
