@@ -8,6 +8,7 @@ import { letters } from './letters';
 import { lines, tracedLine } from './lines';
 import { masks } from './masks';
 import { paint } from './paint';
+import { smears } from './smear';
 import { subjects } from './subjects';
 import { drag, emptyRoundTrip, openScene, resident, taken, watch, watchWorkers } from './page';
 import {
@@ -155,6 +156,7 @@ export async function driven(
   rows.push(...(await letters(page, SECTION, steps, dragged)));
   rows.push(...(await masks(page, steps, dragged)));
   rows.push(...(await paint(page, SECTION, steps, dragged)));
+  rows.push(...(await smears(page, steps, dragged)));
   rows.push(...(await subjects(page, SECTION, steps, dragged)));
   await openExample(page, 'Night seven');
   await watch(page);

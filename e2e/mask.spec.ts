@@ -1,10 +1,12 @@
 /** Masks: painted, drawn round, faded, and taken from other layers. */
 import { expect, test, type Page } from './test';
 import type { Mask } from '../core/masks/mask';
+import type { XY } from './bench-page';
 import {
   add,
   card,
   choose,
+  colourAt,
   newScene,
   onPage,
   press,
@@ -128,4 +130,37 @@ test('a mask is applied on request: the layer is a picture, and undo brings all 
   await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect.poll(async () => (await layer()).source.kind).toBe('fill');
   expect((await layer()).mask).not.toBeNull();
+});
+
+test('a step works by its amount, and where that is painted', async ({ page }) => {
+  await page.getByRole('button', { name: '+ add a step' }).click();
+  await page.getByRole('menuitem', { name: 'Brightness/contrast/exposure' }).click();
+  await setValue(page, 'Exposure', '4');
+  const bright = async (at: XY) => {
+    await settled(page);
+    return (await colourAt(page, at))[2];
+  };
+  const lit = await bright([400, 250]);
+  await setValue(page, 'Amount', '0');
+  const plain = await bright([400, 250]);
+  expect(lit).toBeGreaterThan(plain + 60);
+  await setValue(page, 'Amount', '100');
+  // The digit paints where the open step works, and the pointer says so.
+  await page.keyboard.press('8');
+  await page.mouse.move(...(await onPage(page, [200, 250])));
+  await expect(page.getByTestId('mask-word')).toHaveText(
+    'reveals · where Brightness/contrast/exposure works',
+  );
+  await press(page, [150, 250], [300, 250]);
+  expect(await bright([220, 250])).toBeGreaterThan(lit - 30);
+  expect(await bright([600, 250])).toBe(plain);
+  await page.keyboard.press('8');
+  await press(page, [220, 250], [240, 250]);
+  expect(await bright([230, 250])).toBeLessThan(plain + 40);
+  const { layers } = await savedScene(page);
+  const step = layers.at(-1)!.steps[0]!;
+  expect(step.where!.parts).toHaveLength(1);
+  await page.getByRole('combobox', { name: 'Where Brightness/contrast/exposure works' }).click();
+  await page.getByRole('option', { name: 'everywhere' }).click();
+  expect(await bright([600, 250])).toBe(lit);
 });

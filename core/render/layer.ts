@@ -14,7 +14,8 @@ import type { PlannedStep, Sizes } from './chain';
 import { piecesOf, unitOf } from './chain';
 import type { Context } from './context';
 import { cached, throwIfStopped, valuesNumber } from './context';
-import { selectionPlane, ownMask } from './masked';
+import { limitOf, partly } from './limited';
+import { ownMask } from './masked';
 import { sizesOf } from './reach';
 
 /** One step's result; each is cached under a key that goes on from that of what went in. */
@@ -30,26 +31,31 @@ function throughStep(
   const { mixing, lamp, picture, memo, scene } = context;
   throwIfStopped(context);
   const unit = unitOf(step, sizes);
-  const within = step.keptMask;
   const definition = stepOfKind(step.kind) as StepDefinition;
   const seen = definition.seesMask ? [numberOf(layer.mask ?? {}), layer.placement] : null;
   const map = mapTo(layer, context);
   const place = definition.seesPlace ? map : null;
   const lit = definition.seesLamp ? context.lamp : null;
   const cameIn = [...key];
-  const limit = within ? [numberOf(within.mask), within.map, context.map] : null;
-  key.push(step.kind, valuesNumber(step), unit, wanted, seen, place, lit, limit);
-  return cached(context, layer.id, step.id, key, () => {
-    const made = definition.apply(pixels, step.values, {
-      ...{ scale: unit, wanted, mixing, map, lamp, picture, memo, scene },
+  const limit = limitOf(layer, step, wanted, context);
+  key.push(step.kind, valuesNumber(step), unit, wanted, seen, place, lit, limit.key);
+  // What a step does not change costs nothing.
+  if (isEmpty(limit.region)) return pixels;
+  const make = () =>
+    definition.apply(pixels, step.values, {
+      ...{ scale: unit, wanted: limit.region, mixing, map, lamp, picture, memo, scene },
       mask: (region) => ownMask(layer, region, context),
       keep: (name, make) =>
         cached(context, layer.id, step.id, [...cameIn, step.kind, unit, map, scene, name], make),
     });
-    if (!within) return made;
-    // Elsewhere it is as if the step were not there.
+  if (limit.key === null) return cached(context, layer.id, step.id, key, make);
+  // What it would do where it is limited is cached apart: a stroke on its mask changes how much of that shows.
+  const own = [...cameIn, step.kind, valuesNumber(step), unit, limit.region, seen, place, lit];
+  const made = cached(context, layer.id, step.id, own, make);
+  return cached(context, layer.id, step.id, key, () => {
     const out = copied(crop(pixels, wanted));
-    mix(out, crop(made, wanted), 1, selectionPlane(within, context.map, wanted, context));
+    const { amount, plane, region } = limit;
+    mix(out, crop(made, wanted), amount, plane && crop(plane, region));
     return out;
   });
 }
@@ -125,20 +131,26 @@ export function dressed(
       if (isEmpty(seen)) continue;
       const [before, own] = [shape, coverage];
       shapeKey = [...shapeKey, step.kind, valuesNumber(step), unit, seen];
+      const limit = limitOf(layer, step, seen, context);
+      if (limit.key !== null) shapeKey.push(limit.key);
+      if (isEmpty(limit.region)) continue;
       const name = [...shapeKey];
       changed = true;
       shape = () =>
-        cached(context, layer.id, step.id, ['shape', ...name], () =>
-          (definition as ShapeStepDefinition).apply(before(), own(), step.values, {
+        cached(context, layer.id, step.id, ['shape', ...name], () => {
+          const made = (definition as ShapeStepDefinition).apply(before(), own(), step.values, {
             ...{ scale: unit, wanted: seen, mixing, map, lamp, picture, memo, scene },
             mask: () => null,
             keep: (part, make) =>
               cached(context, layer.id, step.id, ['shape', ...name, part], make),
-          }),
-        );
+          });
+          return limit.key === null ? made : partly(before(), made, limit);
+        });
     } else {
       throwIfStopped(context);
       const frame = frameOf(layer, context);
+      const limit = limitOf(layer, step, styles, context);
+      if (isEmpty(limit.region)) continue;
       const name = [
         ...shapeKey,
         ...[step.kind, valuesNumber(step), unit, styles, context.lamp],
@@ -148,17 +160,19 @@ export function dressed(
       const plane = shape();
       const within = changed;
       piecesOf(step).forEach((piece, i) => {
-        const own = [...name, i, within];
+        const own = [...name, i, within, limit.key];
         const made = cached(context, layer.id, step.id, own, () => {
           const drawn = piece.draw(crop(plane, intersect(plane.region, seen)), {
             ...{ scale: unit, wanted: styles, mixing, map, frame, lamp, picture, memo, scene },
             mask: () => null,
             keep: (part, make) => cached(context, layer.id, step.id, [...name, part], make),
           });
-          return piece.lands === 'within' && within ? masked(drawn, plane) : drawn;
+          const shown = piece.lands === 'within' && within ? masked(drawn, plane) : drawn;
+          return limit.plane ? masked(shown, limit.plane) : shown;
         });
         const lands = piece.lands === 'within' && within ? 'above' : piece.lands;
-        pieces.push({ ...piece, lands, pixels: made, key: own });
+        const opacity = piece.opacity * limit.amount;
+        pieces.push({ ...piece, opacity, lands, pixels: made, key: own });
       });
     }
   }

@@ -31,13 +31,13 @@ export const stepsOf = (layer: BoundLayer): BoundStep[] => layer.steps.filter((s
 
 /**
  * Whether a group's layers land one by one on what lies beneath: not if it is resampled as one, if styles
- * are made of its shape, or if steps carry its pixels from one place of it to another.
+ * are made of its shape, or if steps carry its pixels from one place of it to another or work in places of it.
  */
 export const isThrough = (layer: BoundLayer): boolean =>
   landsThrough(layer) &&
   layer.placement.corners === null &&
   !isStyled(layer) &&
-  !stepsOf(layer).some((s) => seesPlace(s.kind));
+  !stepsOf(layer).some((s) => seesPlace(s.kind) || s.where);
 
 /** Px of the render for the lengths of a layer's steps. */
 export const sizesOf = (layer: BoundLayer, { map, scale }: Standing): Sizes => ({

@@ -28,8 +28,10 @@ export function maskOver(scene: Scene, owner: MaskOwner, request: Request): Plan
   const context = contextOf(scene, request);
   if (owner !== 'selection' && 'layer' in owner) {
     const layer = findLayer(asDrawn(scene), owner.layer);
-    if (!layer?.mask) return null;
-    const on = { ...layer, mask: { ...layer.mask, enabled: true } };
+    const step = layer?.steps.find((s) => s.id === owner.step);
+    const mask = owner.step === undefined ? layer?.mask : step?.where;
+    if (!layer || !mask) return null;
+    const on = { ...layer, mask: { ...mask, enabled: true } };
     const inList = multiply(context.map, mapAround(scene.layers, layer.id));
     const standing: Context = { ...context, map: inList, scale: meanScale(inList) };
     return scoped(() => ownMask(on, region, standing)!);

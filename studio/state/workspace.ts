@@ -106,7 +106,8 @@ export function settled(scene: Scene, workspace: Workspace): Partial<Workspace> 
   const ifThere = (id: string | null, among: readonly { id: string }[]) =>
     among.some((a) => a.id === id) ? id : null;
   const paths = layer && isPathLine(layer) ? pathsOf(layer.source.shape) : [];
-  const parts = [...(layer?.mask?.parts ?? []), ...(scene.selection?.parts ?? [])];
+  const masks = [layer?.mask, ...(layer?.steps.map((k) => k.where) ?? []), scene.selection];
+  const parts = masks.flatMap((m) => m?.parts ?? []);
   return {
     selected: layer ? selected : null,
     others: layer ? others.filter((id) => findLayer(scene, id)) : [],

@@ -9,7 +9,7 @@ import { definitionOf, namedBy } from '../../sources/index';
 import { boxOf, mapAround, mapOf, placedBox, placedTwice } from '../arrange/placement';
 import { clipBase, findLayer } from '../edits/layer-edits';
 import { newFill, newGroup } from '../model/make';
-import type { Layer, Scene } from '../model/schema';
+import type { Layer, Scene, Step } from '../model/schema';
 import { everyLayer } from '../model/schema';
 import type {
   BoundLayer,
@@ -78,8 +78,11 @@ function boundAt(scene: Scene, looks: number): Binding {
     made.set(layer.id, out);
     return out;
   };
-  const limited = (layer: Layer, step: BoundStep): BoundStep =>
-    step.within === undefined ? step : { ...step, keptMask: keptFor(layer, step.within) };
+  const limited = (layer: Layer, step: Step | BoundStep): BoundStep => ({
+    ...(step as BoundStep),
+    ...(step.within !== undefined && { keptMask: keptFor(layer, step.within) }),
+    ...(step.where && looksOut(step.where) && { where: boundMask(layer, step.where) }),
+  });
   const copyOf = (layer: Layer, way: readonly string[]): BoundLayer => {
     if (!looksAt(layer)) return referred(layer, way);
     const { weave, mask } = layer;
@@ -215,7 +218,10 @@ const asOne = ({ layers, background }: BoundScene): BoundLayer => ({
 const looksAt = ({ weave, mask, steps }: Layer): boolean =>
   weave !== null ||
   looksOut(mask) ||
-  steps.some((s: BoundStep) => s.within !== undefined && s.keptMask === undefined);
+  steps.some(
+    (s: BoundStep) =>
+      (s.within !== undefined && s.keptMask === undefined) || looksOut(s.where ?? null),
+  );
 
 /** A mask without what it shows of other layers. */
 const blind = (mask: Mask): Mask => ({
@@ -236,6 +242,7 @@ const seesScene = (scene: Scene, mask: Mask, way: readonly string[] = []): boole
 const unlooking = (scene: Scene, layer: Layer): Layer => ({
   ...layer,
   mask: layer.mask && seesScene(scene, layer.mask) ? null : layer.mask,
+  steps: layer.steps.filter((s) => !s.where || !seesScene(scene, s.where)),
   ...(layer.layers && { layers: layer.layers.map((l) => unlooking(scene, l)) }),
 });
 
@@ -253,6 +260,7 @@ function unmasked(layer: Layer): Layer {
     ...layer,
     weave: null,
     mask: mask && mask.parts.length > 0 ? mask : null,
+    steps: layer.steps.map((s) => (s.where ? { ...s, where: blind(s.where) } : s)),
     ...(layer.layers && { layers: layer.layers.map(unmasked) }),
   };
 }

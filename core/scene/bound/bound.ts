@@ -39,7 +39,7 @@ export interface Limited {
 /** A source, with the layer it names and, of a light, what that falls on, if it minds. */
 export type BoundSource = Source & Looking & { surface?: Subject };
 export type BoundWeave = Weave & Looking;
-export type BoundStep = Step & Limited;
+export type BoundStep = Omit<Step, 'where'> & Limited & { where?: BoundMask | undefined };
 export type BoundShape = MaskShape & Looking & Limited;
 
 export interface BoundPart extends MaskPart {

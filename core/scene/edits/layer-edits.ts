@@ -300,3 +300,13 @@ export const limitStep =
     if (within === undefined) delete step.within;
     else step.within = within;
   };
+
+/** Sets how much of a step counts, %. */
+export const setAmount =
+  (layer: string, id: string, amount: number): Edit =>
+  (s) => {
+    const step = layerOf(s, layer).steps.find((x) => x.id === id);
+    if (!step) return;
+    if (amount === 100) delete step.amount;
+    else step.amount = amount;
+  };

@@ -8,8 +8,8 @@ import type { Scene } from '../model/schema';
 
 /** What can be done to masks: those of layers, what is selected, and selections that are kept. */
 
-/** Whose mask it is: a layer's, the scene's selection, or one that is kept. */
-export type MaskOwner = { layer: string } | { kept: string } | 'selection';
+/** Whose mask it is: a layer's, that of a step, the scene's selection, or one that is kept. */
+export type MaskOwner = { layer: string; step?: string } | { kept: string } | 'selection';
 
 /** What holds a mask. */
 interface Holder {
@@ -27,16 +27,33 @@ function holderOf(scene: Scene, owner: MaskOwner): Holder | null {
         scene.selection = mask;
       },
     };
-  if ('layer' in owner) return layerOf(scene, owner.layer);
+  if ('layer' in owner) {
+    const layer = layerOf(scene, owner.layer);
+    if (owner.step === undefined) return layer;
+    const step = layer.steps.find((s) => s.id === owner.step);
+    return (
+      (step && {
+        get mask() {
+          return step.where ?? null;
+        },
+        set mask(mask) {
+          if (mask) step.where = mask;
+          else delete step.where;
+        },
+      }) ??
+      null
+    );
+  }
   return (scene.kept.find((k) => k.id === owner.kept) as Holder | undefined) ?? null;
 }
 
 /** The mask of an owner; null if it has none, or if there is no such owner. */
 export function maskFor(scene: Scene, owner: MaskOwner): Mask | null {
   if (owner === 'selection') return scene.selection;
-  return 'layer' in owner
-    ? (findLayer(scene, owner.layer)?.mask ?? null)
-    : (scene.kept.find((k) => k.id === owner.kept)?.mask ?? null);
+  if ('kept' in owner) return scene.kept.find((k) => k.id === owner.kept)?.mask ?? null;
+  const layer = findLayer(scene, owner.layer);
+  if (owner.step === undefined) return layer?.mask ?? null;
+  return layer?.steps.find((s) => s.id === owner.step)?.where ?? null;
 }
 
 /** Gives an owner a mask, or takes it away; one that is kept stays what it is rather than nothing. */

@@ -33,6 +33,7 @@ export const assetsOf = (scene: Scene): string[] => [
       ...definitionOf(l.source).assets(l.source),
       ...l.steps.flatMap(assetsOfStep),
       ...picturesOfMask(l.mask),
+      ...l.steps.flatMap((s) => picturesOfMask(s.where ?? null)),
     ]),
     ...picturesOfMask(scene.selection),
     ...scene.kept.flatMap((k) => picturesOfMask(k.mask)),

@@ -5,7 +5,7 @@ import type { Layer } from './schema';
 
 /**
  * Gives a layer, and all that it holds, other names for what it refers to, in place: what its source names, what it is
- * woven with, and what its mask follows.
+ * woven with, and what its masks follow.
  */
 export function rerefer(layer: Layer, renamed: ReadonlyMap<string, string>): void {
   const named = (id: string) => renamed.get(id) ?? id;
@@ -14,7 +14,8 @@ export function rerefer(layer: Layer, renamed: ReadonlyMap<string, string>): voi
   const of = reference?.to(source) ?? null;
   if (of !== null) reference!.rename(source, named(of));
   if (weave) weave.with = named(weave.with);
-  for (const { shape } of mask?.parts ?? [])
+  const masks = [mask, ...layer.steps.map((s) => s.where)];
+  for (const { shape } of masks.flatMap((m) => m?.parts ?? []))
     if ('of' in shape && shape.of !== null) shape.of = named(shape.of);
   for (const inner of layer.layers ?? []) rerefer(inner, renamed);
 }

@@ -1,6 +1,6 @@
 import * as v from 'valibot';
 import { blends } from '../../blend/index';
-import { maskSchema } from '../../masks/mask';
+import { maskSchema, type Mask } from '../../masks/mask';
 import { weaveSchema } from '../../weave/weave';
 import type { Parameters, Value } from '../../definitions/parameter';
 import { HEX, angle, parametersSchema, percent } from '../../definitions/parameter';
@@ -37,6 +37,10 @@ export const stepSchema = v.variant(
       values: parametersSchema(s.parameters),
       /** The kept selection that it works within; everywhere if left out. */
       within: v.optional(id),
+      /** How much of it counts, %; all if left out. */
+      amount: v.optional(percentage),
+      /** A mask of its own, which it works through; everywhere if left out. */
+      where: v.optional(maskSchema),
     }),
   ),
   `There is no such step; there are ${steps.map((s) => s.kind).join(', ')}.`,
@@ -249,4 +253,6 @@ export interface Step {
   enabled: boolean;
   values: Record<string, Value>;
   within?: string | undefined;
+  amount?: number | undefined;
+  where?: Mask | undefined;
 }

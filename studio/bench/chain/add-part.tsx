@@ -6,32 +6,35 @@ import { tonesParameters } from '@ignis/core/masks/tones';
 import { newPart } from '@ignis/core/scene/model/make';
 import { addPart, setMask } from '@ignis/core/scene/edits/mask-edits';
 import { boxOf } from '@ignis/core/scene/arrange/placement';
-import type { Layer } from '@ignis/core/scene/model/schema';
+import type { Layer, Step } from '@ignis/core/scene/model/schema';
 import { selectionToMask } from '@ignis/core/scene/edits/selection-edits';
 import { subjectsFor } from '@ignis/core/scene/arrange/subjects';
 import { bringInPicture } from '../../files/bring-in';
 import { PICTURES } from '../../files/accepted';
 import { useBench, useBenchThrottled } from '../../state/bench';
-import { useBrush } from '../../state/brush';
+import { useBrush, type MaskTool } from '../../state/brush';
 import { Menu, type MenuEntry } from '../../ui/menu';
-import { beginMasking } from '../modes/mask/masking';
+import { beginMasking, beginWhere } from '../modes/mask/masking';
 import { tellFailure } from '../../state/failure';
 
 /** What a mask can be made of, or have added. */
-export function AddPart({ layer, label }: { layer: Layer; label: string }) {
+export function AddPart({ layer, step, label }: { layer: Layer; step?: Step; label: string }) {
   const chooser = useRef<HTMLInputElement>(null);
   const scene = useBenchThrottled((s) => s.scene);
   const { change, set } = useBench.getState();
+  const owner = { layer: layer.id, ...(step && { step: step.id }) };
+  const mask = step ? (step.where ?? null) : layer.mask;
+  const mode = step ? 'where' : 'mask';
   const put = (shape: MaskShape, moves = true): string => {
     // What comes after others lies within them, as a second fade does.
-    const part = newPart(shape, layer.mask?.parts.length ? 'intersect' : 'add');
-    const owner = { layer: layer.id };
-    change(layer.mask ? 'Add a part' : 'Add a mask', (s) => {
+    const part = newPart(shape, mask?.parts.length ? 'intersect' : 'add');
+    change(mask ? 'Add a part' : 'Add a mask', (s) => {
       addPart(owner, part)(s);
-      if (!layer.mask) setMask(owner, { moves })(s);
+      if (!mask) setMask(owner, { moves })(s);
     });
     return part.id;
   };
+  const begin = (tool: MaskTool) => (step ? beginWhere(step.id, tool) : beginMasking(tool));
   const fade = () => {
     // Across the layer from its top to its bottom; across the scene where it has no box.
     const box = boxOf(layer) ?? { x0: 0, y0: 0, x1: scene.width, y1: scene.height };
@@ -45,7 +48,7 @@ export function AddPart({ layer, label }: { layer: Layer; label: string }) {
       x1: x,
       y1: Math.round(box.y0 + span * 0.75),
     });
-    set({ mode: 'mask', part });
+    set({ mode, part, ...(step && { step: step.id }) });
     useBrush.setState({ tool: 'ends' });
   };
   const fromFile = async (file: File | undefined) => {
@@ -76,20 +79,20 @@ export function AddPart({ layer, label }: { layer: Layer; label: string }) {
         items={[
           {
             label: `${maskShapes.strokes.label}: reveal and hide`,
-            run: () => beginMasking('brush'),
+            run: () => begin('brush'),
           },
-          { label: 'Lasso', run: () => beginMasking('lasso') },
-          { label: 'Box', run: () => beginMasking('box') },
-          { label: 'Oval', run: () => beginMasking('oval') },
+          { label: 'Lasso', run: () => begin('lasso') },
+          { label: 'Box', run: () => begin('box') },
+          { label: 'Oval', run: () => begin('oval') },
           { label: maskShapes.fade.label, run: fade },
           { label: `${maskShapes.picture.label}…`, run: () => chooser.current?.click() },
           { label: maskShapes.full.label, run: () => void put({ kind: 'full' }) },
-          { label: maskShapes.reach.label, run: () => beginMasking('colour') },
+          { label: maskShapes.reach.label, run: () => begin('colour') },
           {
             label: `${maskShapes.tones.label} of the scene`,
             run: () => void put({ kind: 'tones', of: null, ...defaultsOf(tonesParameters) }),
           },
-          ...(scene.selection
+          ...(scene.selection && !step
             ? [
                 null,
                 {

@@ -50,6 +50,12 @@ function nameOf(scene: Scene, shape: MaskShape): string {
   return label;
 }
 
+/** The mode in which a mask is worked on, and what is open then. */
+function modeFor(owner: MaskOwner): { mode?: string; step?: string } {
+  if (owner === 'selection') return {};
+  return 'step' in owner && owner.step ? { mode: 'where', step: owner.step } : { mode: 'mask' };
+}
+
 /** The values of a part's shape, live. */
 function PartValues({
   owner,
@@ -124,7 +130,7 @@ export function Part({ owner, part }: { owner: MaskOwner; part: MaskPart }) {
           aria-expanded={isFade ? open : undefined}
           onClick={() => {
             if (!isFade) return;
-            set({ part: open ? null : part.id, ...(owner !== 'selection' && { mode: 'mask' }) });
+            set({ part: open ? null : part.id, ...modeFor(owner) });
             useBrush.setState({ tool: 'ends' });
           }}
           className={`min-w-0 flex-1 truncate text-left text-sm ${part.enabled ? '' : 'text-dim'}`}

@@ -1,17 +1,10 @@
 import { lengthsKey } from '@ignis/core/definitions/parameter';
 import { useMemo, useRef } from 'react';
-import {
-  addStep,
-  limitStep,
-  moveStep,
-  removeStep,
-  setStep,
-} from '@ignis/core/scene/edits/layer-edits';
+import { addStep, moveStep, removeStep, setStep } from '@ignis/core/scene/edits/layer-edits';
 import { newStep } from '@ignis/core/scene/model/make';
 import type { Layer } from '@ignis/core/scene/model/schema';
 import { everyLayer } from '@ignis/core/scene/model/schema';
 import { heightInScene, withLengths } from '@ignis/core/scene/edits/style-edits';
-import { keptForSelection } from '@ignis/core/scene/edits/selection-edits';
 import { pixelSteps, stepOfKind, steps } from '@ignis/core/steps/index';
 import { bringInPicture } from '../../files/bring-in';
 import { PICTURES } from '../../files/accepted';
@@ -19,12 +12,12 @@ import { useBench, useBenchThrottled } from '../../state/bench';
 import { brushControls, useBrush } from '../../state/brush';
 import { smearControls, useSmear } from '../../state/smear';
 import { Button } from '../../ui/button';
-import { ChoiceField } from '../../ui/choice-field';
 import { ParameterControls } from '../../ui/parameter-controls';
 import { smearAmongStyles } from '@ignis/core/scene/edits/smear-edits';
 import { strokesOfStep } from '@ignis/core/scene/edits/stroke-edits';
 import { PictureChoice } from '../../ui/picture-context';
 import { LiveList } from './live-list';
+import { StepLimits } from './step-limits';
 import { grades, isPicture } from '@ignis/core/scene/model/traits';
 import { tellFailure } from '../../state/failure';
 
@@ -55,7 +48,7 @@ export const Steps = ({ layer }: { layer: Layer }) => (
       after={(item) => (
         <>
           <Smearing layer={layer} id={item.id} />
-          <StepWithin layer={layer} id={item.id} />
+          <StepLimits layer={layer} id={item.id} />
         </>
       )}
     />
@@ -98,43 +91,6 @@ function FingerControls() {
       }}
       onDone={() => undefined}
     />
-  );
-}
-
-const EVERYWHERE = '';
-const SELECTED = 'selected';
-
-/** The kept selection that a step works within, if there are any. */
-function StepWithin({ layer, id }: { layer: Layer; id: string }) {
-  const kept = useBenchThrottled((s) => s.scene.kept);
-  const selected = useBenchThrottled((s) => s.scene.selection !== null);
-  const step = layer.steps.find((s) => s.id === id);
-  if (!step || stepOfKind(step.kind).works !== 'pixels') return null;
-  if (kept.length === 0 && !selected && step.within === undefined) return null;
-  const choose = (value: string) => {
-    const { scene, change } = useBench.getState();
-    const made = value === SELECTED ? keptForSelection(scene) : null;
-    change(`Limit ${stepOfKind(step.kind).label}`, (s) => {
-      made?.keep(s);
-      limitStep(layer.id, id, value === EVERYWHERE ? undefined : (made?.id ?? value))(s);
-    });
-  };
-  const gone = step.within !== undefined && !kept.some((k) => k.id === step.within);
-  return (
-    <div className="flex items-center justify-between text-sm text-dim">
-      Works
-      <ChoiceField
-        label="Where it works"
-        value={step.within ?? EVERYWHERE}
-        options={[
-          { value: EVERYWHERE, label: 'everywhere' },
-          ...kept.map((k) => ({ value: k.id, label: `within ${k.name}` })),
-          ...(selected ? [{ value: SELECTED, label: 'within what is selected' }] : []),
-          ...(gone ? [{ value: step.within!, label: 'within a selection that is gone' }] : []),
-        ]}
-        onChange={choose}
-      />
-    </div>
   );
 }
 

@@ -20,6 +20,7 @@ import { smear } from './smear/mode';
 import { style } from './style/mode';
 import { type } from './type/mode';
 import { weave } from './weave/mode';
+import { where } from './where/mode';
 import { width } from './width/mode';
 import { write } from './write/mode';
 
@@ -33,6 +34,7 @@ export const modes: readonly StageMode[] = [
   paint,
   cutOut,
   mask,
+  where,
   letters,
   width,
   gaps,

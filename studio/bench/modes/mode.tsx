@@ -31,7 +31,7 @@ export interface StageMode {
   /** Its name among the actions of the bench. */
   action: string;
   /** The digit that chooses it; of modes with one digit, the first in the list that applies has it. */
-  digit?(on: Situation): string;
+  digit?(on: Situation): string | undefined;
   /** Whether it can be worked in now. When that ends, the stage goes back to arranging. */
   applies(on: Situation): boolean;
   /** Whether the row over the stage offers it; as `applies`, if left out. */

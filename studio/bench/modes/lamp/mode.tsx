@@ -1,6 +1,7 @@
 import { useBench } from '../../../state/bench';
 import { Bar, Hint, Small } from '../../stage/bar';
 import type { StageMode } from '../mode';
+import { where } from '../where/mode';
 import { Lamp } from './lamp';
 
 /** Moves the scene light. */
@@ -8,7 +9,8 @@ export const lamp: StageMode = {
   key: 'lamp',
   label: () => 'Scene light',
   action: 'Move the scene light',
-  digit: () => '8',
+  // While a step is open 8 paints where it works.
+  digit: (on) => (where.applies(on) ? undefined : '8'),
   applies: () => true,
   offered: ({ layer }) =>
     layer?.steps.some((s) => s.enabled && s.values.follows === 'scene') === true,

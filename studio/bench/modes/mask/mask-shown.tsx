@@ -26,7 +26,8 @@ export function useShownOver(size: Props): {
   // A mask that is worked on is shown in place of what is selected, if it is to be seen.
   const cutting = mode === 'cut-out';
   const own =
-    masked?.mask && (cutting || (mode === 'mask' && (look !== 'picture' || moving)))
+    masked?.mask &&
+    (cutting || ((mode === 'mask' || mode === 'where') && (look !== 'picture' || moving)))
       ? masked.owner
       : null;
   const owner = own ?? (selected ? 'selection' : null);

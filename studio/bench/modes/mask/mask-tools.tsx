@@ -7,6 +7,7 @@ import type { MaskLook } from '../../../state/shown-mask';
 import { useShownMask } from '../../../state/shown-mask';
 import { useBench } from '../../../state/bench';
 import { DropDown, Hint, Small } from '../../stage/bar';
+import { useMasked } from './masked';
 
 /** What masks and selections are worked on with. */
 export const TOOLS: readonly { tool: MaskTool; label: string }[] = [
@@ -55,7 +56,9 @@ export function ToolChoice() {
 /** What the tool wants, in a sentence, and what can be set on it. */
 export function ToolHelp({ layer }: { layer: Layer | null }) {
   const { tool, hides, reachOf } = useBrush();
-  const selecting = useBench((s) => s.mode === 'select');
+  const mode = useBench((s) => s.mode);
+  const selecting = mode === 'select';
+  const digit = mode === 'where' ? '8' : '3';
   return (
     <>
       {tool === 'brush' && (
@@ -66,8 +69,8 @@ export function ToolHelp({ layer }: { layer: Layer | null }) {
                 ? 'Takes away'
                 : 'Adds'
               : hides
-                ? 'Hides · 3 to reveal'
-                : 'Reveals · 3 to hide'
+                ? `Hides · ${digit} to reveal`
+                : `Reveals · ${digit} to hide`
           }
           onClick={turnBrush}
         />
@@ -93,6 +96,7 @@ export function ToolHelp({ layer }: { layer: Layer | null }) {
 export function MaskTools({ layer }: { layer: Layer }) {
   const { tool, way } = useBrush();
   const look = useShownMask((s) => s.look);
+  const mask = useMasked()?.mask;
   return (
     <>
       <ToolChoice />
@@ -106,7 +110,7 @@ export function MaskTools({ layer }: { layer: Layer }) {
         />
       )}
       <ToolHelp layer={layer} />
-      {layer.mask && (
+      {mask && (
         <DropDown
           label={LOOKS.find((l) => l.look === look)!.label}
           items={LOOKS.map((l) => ({

@@ -4,12 +4,13 @@ import type { Mask } from '@ignis/core/masks/mask';
 import type { MaskOwner } from '@ignis/core/scene/edits/mask-edits';
 import { placementMap } from '@ignis/core/definitions/placement';
 import { placed } from '@ignis/core/scene/arrange/placement';
+import { stepOfKind } from '@ignis/core/steps/index';
 import type { Layer } from '@ignis/core/scene/model/schema';
 import { useAround, useBench, useSelectedLayer, type View } from '../../../state/bench';
 import type { MaskView } from '../../../workers/protocol';
 import { toStage } from '../../stage/path-outline';
 
-/** The mask that the stage works on: that of the selected layer, or the selection. */
+/** The mask that the stage works on: that of the selected layer or its open step, or the selection. */
 export interface Masked {
   owner: MaskOwner;
   mask: Mask | null;
@@ -28,6 +29,7 @@ export function useMasked(): Masked | null {
   const view = useBench((s) => s.view);
   const selection = useBench((s) => s.scene.selection);
   const layer = useSelectedLayer();
+  const open = useBench((s) => s.step);
   const around = useAround(layer?.id ?? '');
   const inner = (mask: Mask | null, outer: Affine) =>
     mask?.place ? multiply(outer, placementMap(mask.place)) : outer;
@@ -37,11 +39,13 @@ export function useMasked(): Masked | null {
     return { ...own, outer, map: inner(selection, outer) };
   }
   if (!layer) return null;
-  const { mask } = layer;
+  const step = mode === 'where' ? layer.steps.find((s) => s.id === open) : undefined;
+  const mask = step ? (step.where ?? null) : layer.mask;
   // A layer without a mask would get one that moves along.
   const outer = toStage(view, around, mask && !mask.moves ? placed() : layer.placement);
-  const owner = { layer: layer.id };
-  return { owner, mask, name: `mask of ${layer.name}`, layer, outer, map: inner(mask, outer) };
+  const owner = { layer: layer.id, ...(step && { step: step.id }) };
+  const name = step ? `where ${stepOfKind(step.kind).label} works` : `mask of ${layer.name}`;
+  return { owner, mask, name, layer, outer, map: inner(mask, outer) };
 }
 
 /** Whether a disc on the stage (CSS px) reaches what a mask shows; true as long as that is not known. */

@@ -24,7 +24,7 @@ export const mask: StageMode = {
       {
         name: 'Paint the mask the other way: reveal or hide',
         run: turnBrush,
-        enabled: mode === 'mask' || mode === 'select',
+        enabled: mode === 'mask' || mode === 'where' || mode === 'select',
       },
     ];
   },

@@ -1,0 +1,169 @@
+import { describe, expect, it } from 'vitest';
+import { paintBrushParameters } from '../brush/paint-brush';
+import { defaultsOf } from '../definitions/parameter';
+import { boxPath } from '../geometry/box-paths';
+import type { Mask } from '../masks/mask';
+import type { ColourBuffer } from '../pixels/buffer';
+import { addStroke, setMask } from '../scene/edits/mask-edits';
+import { edit } from '../scene/edits/edit';
+import { setAmount } from '../scene/edits/layer-edits';
+import {
+  newFill,
+  newGrade,
+  newGroup,
+  newMask,
+  newPaint,
+  newScene,
+  newStep,
+} from '../scene/model/make';
+import type { Layer, Scene, Step } from '../scene/model/schema';
+import { parseScene } from '../scene/model/check';
+import { meterBy } from './meter';
+import { render } from './render';
+
+/** How much steps do, and where. */
+
+const SIDE = 64;
+const region = { x: 0, y: 0, width: SIDE, height: SIDE };
+
+const see = (scene: Scene, more: object = {}): ColourBuffer =>
+  render(scene, {
+    ...{ region, scale: 1 },
+    picture: () => {
+      throw new Error();
+    },
+    ...more,
+  });
+const at = ({ data }: ColourBuffer, x: number, y: number) => [
+  ...data.slice((y * SIDE + x) * 4, (y * SIDE + x) * 4 + 4),
+];
+
+/** A mask that shows the left half. */
+const left = (): Mask =>
+  newMask({ kind: 'area', paths: [boxPath({ x0: -10, y0: -10, x1: 32, y1: 90 })] });
+
+function scene(...layers: Layer[]): Scene {
+  const made = newScene('', SIDE, SIDE, '#000000');
+  made.layers.push(...layers);
+  return made;
+}
+const stepped = (layer: Layer, ...steps: Step[]): Layer => {
+  layer.steps.push(...steps);
+  return layer;
+};
+/** Two stops darker: a quarter of the light. */
+const darker = (more: Partial<Step> = {}): Step => {
+  const step = newStep('grade.light');
+  step.values.exposure = -2;
+  return { ...step, ...more };
+};
+
+describe('a step', () => {
+  const plain = at(see(scene(stepped(newFill('', '#cccccc')))), 5, 5);
+  const whole = at(see(scene(stepped(newFill('', '#cccccc'), darker()))), 5, 5);
+
+  it('counts by its amount', () => {
+    const half = at(see(scene(stepped(newFill('', '#cccccc'), darker({ amount: 50 })))), 5, 5);
+    half.forEach((v, c) => expect(v).toBeCloseTo((plain[c]! + whole[c]!) / 2, 5));
+    const none = at(see(scene(stepped(newFill('', '#cccccc'), darker({ amount: 0 })))), 5, 5);
+    expect(none).toEqual(plain);
+  });
+
+  it('works where its mask shows, and nowhere else', () => {
+    const out = see(scene(stepped(newFill('', '#cccccc'), darker({ where: left() }))));
+    expect(at(out, 10, 20)).toEqual(whole);
+    expect(at(out, 50, 20)).toEqual(plain);
+    const off = { ...left(), enabled: false };
+    expect(at(see(scene(stepped(newFill('', '#cccccc'), darker({ where: off })))), 50, 20)).toEqual(
+      whole,
+    );
+  });
+
+  it('of a grade works so on what lies beneath', () => {
+    const grade = stepped(newGrade('', []), darker({ where: left(), amount: 50 }));
+    const out = see(scene(newFill('', '#cccccc'), grade));
+    expect(at(out, 50, 20)).toEqual(plain);
+    at(out, 10, 20).forEach((v, c) => expect(v).toBeCloseTo((plain[c]! + whole[c]!) / 2, 5));
+  });
+
+  it('of a group works so on its layers as one', () => {
+    const group = newGroup('', [newFill('', '#cccccc')], 'through');
+    const out = see(scene(stepped(group, darker({ where: left() }))));
+    expect(at(out, 50, 20)).toEqual(plain);
+    at(out, 10, 20).forEach((v, c) => expect(v).toBeCloseTo(whole[c]!, 5));
+  });
+
+  it('is computed only near where it does anything', () => {
+    const blur = newStep('blur.gaussian');
+    blur.values.sigma = 9;
+    const largest = (more: Partial<Step>): number => {
+      const meter = meterBy(() => 0);
+      const wide = { ...scene(stepped(newFill('', '#cccccc'), { ...blur, ...more })), width: 1200 };
+      const all = { ...region, width: 1200 };
+      render(wide, { region: all, scale: 1, picture: () => null as never, meter });
+      // The last is what it comes to over all; the one before what was computed for that.
+      const own = meter.costs.filter((c) => c.part === blur.id && c.bytes > 0).map((c) => c.bytes);
+      return Math.max(0, ...own.slice(0, -1));
+    };
+    expect(largest({ where: left() })).toBeLessThan((1200 * SIDE * 16) / 2);
+    expect(largest({ where: left(), amount: 0 })).toBe(0);
+  });
+});
+
+describe('a style and a change of shape', () => {
+  const disc = (step: Step) => {
+    const layer = newPaint('');
+    layer.source.strokes.push({
+      ...{ id: 'a', way: 'over', colour: '#ffffff' },
+      brush: { ...defaultsOf(paintBrushParameters), size: 24, hardness: 100 },
+      points: [[32, 32, 1, 0, 0, 0]],
+    });
+    return stepped(layer, step);
+  };
+  const glow = (more: Partial<Step> = {}): Step => ({ ...newStep('style.glow'), ...more });
+
+  it('are laid by their amount and where their mask shows', () => {
+    const [all, none, half] = [glow(), glow({ amount: 0 }), glow({ amount: 50 })].map((g) =>
+      see(scene(disc(g))),
+    );
+    const bare = see(scene(disc({ ...glow(), enabled: false })));
+    expect(none!.data).toEqual(bare.data);
+    let differs = 0;
+    for (let i = 0; i < all!.data.length; i++)
+      if (Math.abs(all!.data[i]! - bare.data[i]!) > 0.02) {
+        const share = (half!.data[i]! - bare.data[i]!) / (all!.data[i]! - bare.data[i]!);
+        expect(share).toBeGreaterThan(0.3);
+        expect(share).toBeLessThan(0.7);
+        differs++;
+      }
+    expect(differs).toBeGreaterThan(50);
+    const inLeft = see(scene(disc(glow({ where: left() }))));
+    for (let y = 0; y < SIDE; y += 5) {
+      expect(at(inLeft, 50, y)).toEqual(at(bare, 50, y));
+      expect(at(inLeft, 12, y)).toEqual(at(all!, 12, y));
+    }
+  });
+});
+
+describe('the mask of a step', () => {
+  it('is painted, set, and taken away like that of a layer', () => {
+    const step = darker();
+    const layer = stepped(newFill('', '#cccccc'), step);
+    const owner = { layer: layer.id, step: step.id };
+    const stroke = { hides: false, size: 20, hardness: 100, flow: 100, opacity: 100 };
+    const painted = edit(
+      scene(layer),
+      '',
+      addStroke(owner, { ...stroke, points: [20, 20, 1, 30, 20, 1] }, 'p'),
+    ).scene;
+    const out = see(painted);
+    expect(at(out, 25, 20)[0]).toBeLessThan(at(out, 50, 50)[0]! - 0.2);
+    const turned = edit(painted, '', setMask(owner, { invert: true })).scene;
+    expect(at(see(turned), 25, 20)[0]).toBeGreaterThan(at(see(turned), 50, 50)[0]! + 0.2);
+    expect(parseScene(JSON.parse(JSON.stringify(turned)))).toEqual(turned);
+    const amount = edit(painted, '', setAmount(layer.id, step.id, 40)).scene;
+    expect(amount.layers[0]!.steps[0]!.amount).toBe(40);
+    const whole = edit(amount, '', setAmount(layer.id, step.id, 100)).scene;
+    expect('amount' in whole.layers[0]!.steps[0]!).toBe(false);
+  });
+});

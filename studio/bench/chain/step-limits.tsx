@@ -1,0 +1,122 @@
+import { Paintbrush } from 'lucide-react';
+import { percent } from '@ignis/core/definitions/parameter';
+import { maskParameters } from '@ignis/core/masks/mask';
+import { limitStep, setAmount } from '@ignis/core/scene/edits/layer-edits';
+import { putMask, setMask } from '@ignis/core/scene/edits/mask-edits';
+import { keptForSelection } from '@ignis/core/scene/edits/selection-edits';
+import { newMask } from '@ignis/core/scene/model/make';
+import type { Layer, Step } from '@ignis/core/scene/model/schema';
+import { stepOfKind } from '@ignis/core/steps/index';
+import { liveEdit, useBench, useBenchThrottled } from '../../state/bench';
+import { ChoiceField } from '../../ui/choice-field';
+import { ParameterControls } from '../../ui/parameter-controls';
+import { beginWhere } from '../modes/mask/masking';
+import { AddPart } from './add-part';
+import { BrushValues } from './mask';
+import { Part } from './mask-part';
+
+const AMOUNT = { amount: { ...percent('Amount', 100), help: 'How much of the step counts.' } };
+
+/** How much of a step counts, and where. */
+export function StepLimits({ layer, id }: { layer: Layer; id: string }) {
+  const step = layer.steps.find((s) => s.id === id);
+  if (!step) return null;
+  const live = liveEdit(`Change the amount of ${stepOfKind(step.kind).label}`);
+  return (
+    <div className="mt-1 flex flex-col gap-1">
+      <ParameterControls
+        parameters={AMOUNT}
+        values={{ amount: step.amount ?? 100 }}
+        onChange={({ amount }) => live.change(setAmount(layer.id, id, amount as number))}
+        onDone={live.done}
+      />
+      <Works layer={layer} step={step} />
+      {step.where && <Where layer={layer} step={step} />}
+    </div>
+  );
+}
+
+const EVERYWHERE = 'everywhere';
+const PAINTED = 'painted';
+const SELECTED = 'selected';
+
+/** Where a step works: everywhere, where that is painted, or within a kept selection. */
+function Works({ layer, step }: { layer: Layer; step: Step }) {
+  const kept = useBenchThrottled((s) => s.scene.kept);
+  const selected = useBenchThrottled((s) => s.scene.selection !== null);
+  const owner = { layer: layer.id, step: step.id };
+  const { label } = stepOfKind(step.kind);
+  const choose = (value: string) => {
+    const { scene, change } = useBench.getState();
+    const made = value === SELECTED ? keptForSelection(scene) : null;
+    const isKept = value !== EVERYWHERE && value !== PAINTED;
+    change(`Limit ${label}`, (s) => {
+      made?.keep(s);
+      limitStep(layer.id, step.id, isKept ? (made?.id ?? value) : undefined)(s);
+      if (value !== PAINTED) putMask(owner, null)(s);
+      else if (!step.where) putMask(owner, newMask())(s);
+    });
+    if (value !== PAINTED) return;
+    beginWhere(step.id, 'brush');
+  };
+  const gone = step.within !== undefined && !kept.some((k) => k.id === step.within);
+  return (
+    <div className="grid min-h-7 grid-cols-[104px_1fr] items-center gap-2 text-sm text-dim">
+      Works
+      <span className="flex justify-end">
+        <ChoiceField
+          label={`Where ${label} works`}
+          value={step.where ? PAINTED : (step.within ?? EVERYWHERE)}
+          options={[
+            { value: EVERYWHERE, label: 'everywhere' },
+            { value: PAINTED, label: 'where I paint it' },
+            ...kept.map((k) => ({ value: k.id, label: `within ${k.name}` })),
+            ...(selected ? [{ value: SELECTED, label: 'within what is selected' }] : []),
+            ...(gone ? [{ value: step.within!, label: 'within a selection that is gone' }] : []),
+          ]}
+          onChange={choose}
+        />
+      </span>
+    </div>
+  );
+}
+
+/** The mask that a step works through: as a mask of a layer. */
+function Where({ layer, step }: { layer: Layer; step: Step }) {
+  const owner = { layer: layer.id, step: step.id };
+  const isPainting = useBench((s) => s.mode === 'where' && s.step === step.id);
+  const live = liveEdit('Change where a step works');
+  const where = step.where!;
+  return (
+    <div className="rounded-md border border-line p-2">
+      <div className="flex items-center justify-between text-sm text-dim">
+        {where.parts.length === 0 ? 'Nowhere yet: paint on the stage' : 'Works where this shows'}
+        {!isPainting && (
+          <button
+            type="button"
+            className="flex items-center gap-1 rounded px-1 hover:text-ink"
+            onClick={() => beginWhere(step.id, 'brush')}
+          >
+            <Paintbrush size={13} /> paint
+          </button>
+        )}
+      </div>
+      {isPainting && <BrushValues />}
+      {where.parts.map((part) => (
+        <Part key={part.id} owner={owner} part={part} />
+      ))}
+      <AddPart layer={layer} step={step} label="+ add a part" />
+      {where.parts.length > 0 && (
+        <ParameterControls
+          parameters={WHERE}
+          values={where}
+          onChange={(v) => live.change(setMask(owner, v))}
+          onDone={live.done}
+        />
+      )}
+    </div>
+  );
+}
+
+const { invert, feather, moves } = maskParameters;
+const WHERE = { invert, feather, moves };
