@@ -1,5 +1,6 @@
 import type { Box, Point } from '../geometry/affine';
 import { unitedBox } from '../geometry/affine';
+import { reachOfBrush, type PaintBrush } from './paint-brush';
 import type { Stroked } from './points';
 import { POINT } from './points';
 import { pointsBox, pointsOf } from './stroke-points';
@@ -9,7 +10,7 @@ import { pointsBox, pointsOf } from './stroke-points';
 /** A stroke of a brush of some size. */
 interface Drawn extends Stroked {
   way: string;
-  brush: { size: number };
+  brush: { size: number } & Partial<PaintBrush>;
 }
 
 /** How far a place is from the way of a stroke, own px; Infinity from one without points. */
@@ -62,7 +63,7 @@ export function boxOfStrokes(strokes: readonly Drawn[]): Box | null {
   let all: Box | null = null;
   for (const stroke of strokes) {
     const box = pointsBox(stroke);
-    const r = stroke.brush.size / 2;
+    const r = reachOfBrush(stroke.brush);
     if (box)
       all = unitedBox(all, { x0: box.x0 - r, y0: box.y0 - r, x1: box.x1 + r, y1: box.y1 + r });
   }

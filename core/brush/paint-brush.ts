@@ -2,12 +2,22 @@ import * as v from 'valibot';
 import {
   HEX,
   angle,
+  count,
+  defaultsOf,
+  length,
   parameterEntries,
   percent,
+  seed,
   type ChoiceParameter,
+  type CurveParameter,
+  type Parameters,
   type Values,
 } from '../definitions/parameter';
+import type { StrokeWay } from '../kernels/brush';
 import { strokeWays } from '../kernels/brush';
+import { textures } from '../kernels/texture';
+import { rampOf } from '../pixels/ramp';
+import type { Stroked } from './points';
 import { strokePointsSchema } from './points';
 import { brushParameters } from './stroke';
 
@@ -26,8 +36,8 @@ const follows: ChoiceParameter<'nothing' | 'stroke' | 'pen'> = {
   default: 'nothing',
 };
 
-/** What can be set on a brush for paint. */
-export const paintBrushParameters = {
+/** What can be set on every brush for paint. */
+const basics = {
   ...brushParameters,
   spacing: {
     ...percent('Spacing', 5, 1, 400),
@@ -48,19 +58,174 @@ export const paintBrushParameters = {
     ...percent('Pressure to flow', 0),
     help: 'How much of its flow a light hand takes away.',
   },
-} as const;
+} as const satisfies Parameters;
+
+/** How a pressure counts: evenly, or as a curve says. */
+const pressureCurve = (label: string): CurveParameter => ({
+  kind: 'curve',
+  label,
+  low: 0,
+  help: 'What a pressure (across) counts for.',
+  default: [
+    [0, 0],
+    [1, 1],
+  ],
+});
+
+const strewn = { scatters: [true] };
+
+/** What only some brushes have: a stroke says of it what is not as usual. */
+const specials = {
+  pressureOpacity: {
+    ...percent('Pressure to opacity', 0),
+    help: 'How much of its opacity a light hand takes away.',
+  },
+  sizeCurve: pressureCurve('Curve to size'),
+  flowCurve: pressureCurve('Curve to flow'),
+  opacityCurve: pressureCurve('Curve to opacity'),
+  smoothing: {
+    ...percent('Smoothing', 0),
+    help: 'Rounds the corners of its way between the places that the hand was at.',
+  },
+  rests: {
+    kind: 'switch',
+    label: 'Airbrush',
+    help: 'Goes on while the pointer rests.',
+    default: false,
+  },
+  taper: {
+    ...length('Tapered ends', 0, { max: 5000, slider: [0, 600] }),
+    help: 'Over so many px from either end it grows from nothing.',
+  },
+  tip: {
+    kind: 'choice',
+    label: 'Tip',
+    options: [
+      { value: 'round', label: 'Round' },
+      { value: 'soft', label: 'Soft' },
+      { value: 'bristle', label: 'Bristles' },
+      { value: 'spatter', label: 'Spatter' },
+      { value: 'stamp', label: 'A picture' },
+      { value: 'inside', label: 'Fills what it goes round' },
+    ],
+    default: 'round',
+  },
+  stamp: { kind: 'picture', label: 'Picture', needs: { tip: ['stamp'] }, default: '' },
+  ownColours: {
+    kind: 'switch',
+    label: 'In its own colours',
+    help: 'Otherwise what it covers is in the colour of the brush.',
+    needs: { tip: ['stamp'] },
+    default: true,
+  },
+  grain: {
+    kind: 'choice',
+    label: 'Grain',
+    help: 'A texture that lies still beneath the strokes.',
+    options: [{ value: 'none', label: 'None' }, ...textures],
+    default: 'none',
+  },
+  grainSize: length('Grain size', 60, { min: 2, max: 4000, slider: [4, 600] }),
+  grainDepth: { ...percent('Grain depth', 100), help: 'How much the grain takes away.' },
+  colours: {
+    kind: 'choice',
+    label: 'Colours',
+    options: [
+      { value: 'one', label: 'One' },
+      { value: 'pressure', label: 'Two, by pressure' },
+      { value: 'along', label: 'A ramp along it' },
+    ],
+    default: 'one',
+  },
+  lightColour: {
+    kind: 'colour',
+    label: 'Lightly pressed',
+    needs: { colours: ['pressure'] },
+    default: '#ffffff',
+  },
+  ramp: {
+    kind: 'ramp',
+    label: 'Ramp',
+    needs: { colours: ['along'] },
+    default: rampOf([
+      [0, '#ffd27a'],
+      [100, '#ff3d00'],
+    ]),
+  },
+  scatters: {
+    kind: 'switch',
+    label: 'Scatter',
+    help: 'Strews each dab by chance: sparks, dust and foam.',
+    default: false,
+  },
+  count: { ...count('Of each dab', 2, { max: 16 }), needs: strewn },
+  across: { ...percent('Strewn across', 100, 0, 1000), slider: [0, 400], needs: strewn },
+  along: { ...percent('Strewn along', 50, 0, 1000), slider: [0, 400], needs: strewn },
+  sizeSpread: { ...percent('Spread of size', 50), needs: strewn },
+  turnSpread: { ...percent('Spread of turn', 0), needs: strewn },
+  opacitySpread: { ...percent('Spread of opacity', 30), needs: strewn },
+  colourSpread: {
+    ...percent('Spread of colour', 0),
+    help: 'How far its colour goes towards white or black, by chance.',
+    needs: strewn,
+  },
+  seed: { ...seed(), needs: strewn },
+} as const satisfies Parameters;
+
+/** What can be set on a brush for paint. */
+export const paintBrushParameters = { ...basics, ...specials } as const;
 
 export type PaintBrush = Values<typeof paintBrushParameters>;
 
+/** A brush as a stroke has it: what is special says only what is not as usual. */
+export type StrokeBrush = Values<typeof basics> & Partial<Values<typeof specials>>;
+
+const usual = defaultsOf(specials);
+
+const wholes = new WeakMap<StrokeBrush, PaintBrush>();
+/** All of the brush of a stroke, which must not be changed in place. */
+export function wholeBrush(brush: StrokeBrush): PaintBrush {
+  let whole = wholes.get(brush);
+  if (!whole) wholes.set(brush, (whole = { ...usual, ...brush }));
+  return whole;
+}
+
+/** A brush as a stroke has it: what is special and as usual is left out. */
+export const strokeBrush = (brush: PaintBrush): StrokeBrush =>
+  Object.fromEntries(
+    Object.entries(brush).filter(
+      ([key, value]) =>
+        !(key in specials) ||
+        JSON.stringify(value) !== JSON.stringify(usual[key as keyof typeof usual]),
+    ),
+  ) as StrokeBrush;
+
+/** How far beyond its way a brush reaches at most, of its own px. */
+export function reachOfBrush(brush: { size: number } & Partial<PaintBrush>): number {
+  const { size, tip = 'round', scatters = false, across = 0, along = 0 } = brush;
+  // The corners of a tip lie farther out than its sides.
+  const own = (size / 2) * (tip === 'round' || tip === 'soft' ? 1 : Math.SQRT2);
+  return scatters ? own + (size * Math.hypot(across, along)) / 200 : own;
+}
+
 /** One stroke. */
-export const paintStrokeSchema = v.strictObject({
-  id: v.pipe(v.string(), v.minLength(1), v.maxLength(64)),
+export interface PaintStroke extends Stroked {
+  id: string;
   /** What it does to the paint that is there. */
+  way: StrokeWay;
+  colour: string;
+  brush: StrokeBrush;
+}
+
+export const paintStrokeSchema: v.GenericSchema<unknown, PaintStroke> = v.strictObject({
+  id: v.pipe(v.string(), v.minLength(1), v.maxLength(64)),
   way: v.picklist(strokeWays),
   colour: v.pipe(v.string(), v.regex(HEX, 'A stroke has a colour written #rrggbb.')),
-  brush: v.strictObject(parameterEntries(paintBrushParameters)),
-  /** Its points, the layer's own px. */
+  brush: v.strictObject({
+    ...parameterEntries(basics),
+    ...Object.fromEntries(
+      Object.entries(parameterEntries(specials)).map(([k, s]) => [k, v.optional(s)]),
+    ),
+  }) as unknown as v.GenericSchema<unknown, StrokeBrush>,
   points: strokePointsSchema,
 });
-
-export type PaintStroke = v.InferOutput<typeof paintStrokeSchema>;

@@ -1,63 +1,189 @@
 import type { Affine } from '../geometry/affine';
 import { meanScale } from '../geometry/affine';
+import { curveAt, type CurvePoints } from '../geometry/curve';
 import { DAB } from '../kernels/brush';
+import { rgb, type Mixing, type Rgb } from '../pixels/colour';
+import { rampTable } from '../pixels/ramp';
 import { along, nearest } from './along';
 import type { PaintBrush, PaintStroke } from './paint-brush';
+import { wholeBrush } from './paint-brush';
+import { POINT } from './points';
 import { pressed } from './pressed';
+import { smoothed } from './smoothed';
 import { pointsOf } from './stroke-points';
+import { chance } from './tips';
 
 /** The dabs of strokes of paint. A scene may have millions of them, so that numbers are worked on and no objects. */
 
 /** No stroke has more dabs. */
 const MAX_DABS = 200_000;
+/** Where an airbrush rests it lays a dab each so many ms. */
+const RESTING = 25;
 
-/** Collects dabs. */
-let room = new Float32Array(1024 * DAB);
+/** What a stroke comes to. */
+export interface PaintDabs {
+  /** `DAB` floats each. */
+  dabs: Float32Array;
+  /** Of each its colour, and the most that it covers (0–1), four floats; null where all have the colour of the stroke and no limit. */
+  tints: Float32Array | null;
+}
+
+/** Collects floats. */
+class Room {
+  floats = new Float32Array(1024 * DAB);
+  used = 0;
+  /** Where the next few floats stand. */
+  next(count: number): number {
+    if (this.used + count > this.floats.length) {
+      const larger = new Float32Array(2 * this.floats.length);
+      larger.set(this.floats);
+      this.floats = larger;
+    }
+    this.used += count;
+    return this.used - count;
+  }
+  taken(): Float32Array {
+    const own = this.floats.slice(0, this.used);
+    this.used = 0;
+    return own;
+  }
+}
+const dabRoom = new Room();
+const tintRoom = new Room();
+
+/** How much a pressure leaves of what it counts for by a share (%), bent by a curve that is not even. */
+function bent(pressure: number, share: number, curve: CurvePoints): number {
+  if (share === 0) return 1;
+  const even = curve.length === 2 && curve.every(([x, y]) => x === y);
+  return pressed(even ? pressure : curveAt(curve, pressure), share);
+}
+
+/** Whether dabs of a brush have colours or limits of their own. */
+const isTinted = ({
+  colours,
+  scatters,
+  opacitySpread,
+  colourSpread,
+  pressureOpacity,
+}: PaintBrush) =>
+  colours !== 'one' || pressureOpacity > 0 || (scatters && (opacitySpread > 0 || colourSpread > 0));
 
 /**
- * The dabs of a stroke under a map (own px of the layer to px of the render), `DAB` floats each, evenly spaced along it. One
- * pass over a place covers it by the flow of the brush, however densely they lie.
+ * The dabs of a stroke under a map (own px of the layer to px of the render), evenly spaced along it. One pass over a place covers
+ * it by the flow of the brush, however densely they lie.
  */
-export function paintDabs(stroke: PaintStroke, map: Affine): Float32Array {
-  const all = pointsOf(stroke);
-  const { brush } = stroke;
-  const { size, flow, follows, roundness, pressureSize, pressureFlow } = brush;
+export function paintDabs(
+  stroke: PaintStroke,
+  map: Affine,
+  mixing: Mixing = 'displayed',
+): PaintDabs {
+  const brush = wholeBrush(stroke.brush);
+  const all = smoothed(pointsOf(stroke), brush.smoothing / 100);
+  const { flow, follows, roundness, size, taper } = brush;
   const scale = meanScale(map);
   const turned = Math.atan2(map[1], map[0]) + (brush.angle * Math.PI) / 180;
-  const spacing = (pressure: number) => acrossAt(brush, pressure) * (brush.spacing / 100);
-  let used = 0;
+  const ends = taper > 0 ? lengthsOf(all) : null;
+  const longest = ends?.at(-1) ?? 0;
+  const sizeAt = (pressure: number) => size * bent(pressure, brush.pressureSize, brush.sizeCurve);
+  const acrossAt = (pressure: number) => sizeAt(pressure) * (roundness / 100);
+  const spacing = (pressure: number) => acrossAt(pressure) * (brush.spacing / 100);
+  const tinted = isTinted(brush);
+  const tintOf = tinted ? tinter(stroke, brush, mixing) : null;
+  const total = brush.colours === 'along' ? (lengthsOf(all).at(-1) ?? 0) : 0;
+  const reached = brush.colours === 'along' ? lengthsOf(all) : null;
+  const copies = brush.scatters ? brush.count : 1;
+  let number = 0;
   along(all, {
-    ...{ map, spacing, most: MAX_DABS },
+    ...{ map, spacing, most: Math.floor(MAX_DABS / copies) },
+    ...(brush.rests && { resting: RESTING }),
     put(a, b, t, direction) {
       const x = all[a]! + (all[b]! - all[a]!) * t;
       const y = all[a + 1]! + (all[b + 1]! - all[a + 1]!) * t;
       const pressure = all[a + 2]! + (all[b + 2]! - all[a + 2]!) * t;
-      const amount = (flow / 100) * pressed(pressure, pressureFlow);
+      const amount = (flow / 100) * bent(pressure, brush.pressureFlow, brush.flowCurve);
       // Dabs that stand alone have all of the flow each.
       const apart = Math.max(nearest(map), spacing(pressure));
-      const share = Math.min(1, apart / acrossAt(brush, pressure));
+      const share = Math.min(1, apart / acrossAt(pressure));
       let angle = turned;
       if (follows === 'stroke') angle += direction;
       else if (follows === 'pen') angle += Math.atan2(all[b + 4]!, all[b + 3]!);
-      if (used + DAB > room.length) {
-        const larger = new Float32Array(2 * room.length);
-        larger.set(room);
-        room = larger;
+      let own = sizeAt(pressure);
+      const place = (lengths: Float64Array) =>
+        lengths[a / POINT]! + (lengths[b / POINT]! - lengths[a / POINT]!) * t;
+      if (ends) {
+        const here = place(ends);
+        own *= Math.min(1, Math.min(here, longest - here) / Math.min(taper, longest / 2 || 1));
       }
-      room[used] = map[0] * x + map[2] * y + map[4];
-      room[used + 1] = map[1] * x + map[3] * y + map[5];
-      room[used + 2] = (size / 2) * pressed(pressure, pressureSize) * scale;
-      room[used + 3] = amount >= 1 ? 1 : 1 - (1 - amount) ** share;
-      room[used + 4] = Math.cos(angle);
-      room[used + 5] = Math.sin(angle);
-      room[used + 6] = 100 / roundness;
-      room[used + 7] = 0;
-      used += DAB;
+      const at = reached && total > 0 ? place(reached) / total : 0;
+      for (let k = 0; k < copies; k++, number++) {
+        let [cx, cy, r, turn] = [x, y, own / 2, angle];
+        if (brush.scatters) {
+          const by = (n: number) => chance(brush.seed * 65_537 + number, n);
+          const side = (own * brush.across * (by(1) - 0.5)) / 100;
+          const far = (own * brush.along * (by(2) - 0.5)) / 100;
+          cx += far * Math.cos(direction) - side * Math.sin(direction);
+          cy += far * Math.sin(direction) + side * Math.cos(direction);
+          r *= 1 - (brush.sizeSpread / 100) * by(3);
+          turn += (brush.turnSpread / 100) * 2 * Math.PI * (by(4) - 0.5);
+        }
+        const i = dabRoom.next(DAB);
+        const { floats } = dabRoom;
+        floats[i] = map[0] * cx + map[2] * cy + map[4];
+        floats[i + 1] = map[1] * cx + map[3] * cy + map[5];
+        floats[i + 2] = r * scale;
+        floats[i + 3] = amount >= 1 ? 1 : 1 - (1 - amount) ** share;
+        floats[i + 4] = Math.cos(turn);
+        floats[i + 5] = Math.sin(turn);
+        floats[i + 6] = 100 / roundness;
+        floats[i + 7] = 0;
+        if (tintOf) tintRoom.floats.set(tintOf(pressure, at, number), tintRoom.next(4));
+      }
     },
   });
-  return room.slice(0, used);
+  return { dabs: dabRoom.taken(), tints: tinted ? tintRoom.taken() : null };
 }
 
-/** How wide a brush is across, own px. */
-const acrossAt = ({ size, roundness, pressureSize }: PaintBrush, pressure: number) =>
-  size * pressed(pressure, pressureSize) * (roundness / 100);
+/** How long the way is from the first point to each, own px. */
+function lengthsOf(all: ArrayLike<number>): Float64Array {
+  const out = new Float64Array(all.length / POINT);
+  for (let i = 1; i < out.length; i++) {
+    const [a, b] = [(i - 1) * POINT, i * POINT];
+    out[i] = out[i - 1]! + Math.hypot(all[b]! - all[a]!, all[b + 1]! - all[a + 1]!);
+  }
+  return out;
+}
+
+const between = (a: Rgb, b: Rgb, t: number): Rgb => [
+  a[0] + (b[0] - a[0]) * t,
+  a[1] + (b[1] - a[1]) * t,
+  a[2] + (b[2] - a[2]) * t,
+];
+
+/** The colour of a dab, and the most that it covers: by its pressure, its place along the stroke (0–1) and its number. */
+function tinter(
+  { colour }: PaintStroke,
+  brush: PaintBrush,
+  mixing: Mixing,
+): (pressure: number, at: number, number: number) => [number, number, number, number] {
+  const [full, light] = [rgb(colour, mixing), rgb(brush.lightColour, mixing)];
+  const table = brush.colours === 'along' ? rampTable(brush.ramp, mixing) : null;
+  const white: Rgb = [1, 1, 1];
+  const black: Rgb = [0, 0, 0];
+  return (pressure, at, number) => {
+    let own: Rgb = brush.colours === 'pressure' ? between(light, full, pressure) : full;
+    let most = bent(pressure, brush.pressureOpacity, brush.opacityCurve);
+    if (table) {
+      const i = 4 * Math.round(at * (table.length / 4 - 1));
+      const a = table[i + 3]!;
+      own = a > 0 ? [table[i]! / a, table[i + 1]! / a, table[i + 2]! / a] : own;
+      most *= a;
+    }
+    if (brush.scatters) {
+      const by = (n: number) => chance(brush.seed * 65_537 + number, n);
+      most *= 1 - (brush.opacitySpread / 100) * by(5);
+      const far = (brush.colourSpread / 100) * (2 * by(6) - 1);
+      own = between(own, far > 0 ? white : black, Math.abs(far));
+    }
+    return [...own, most];
+  };
+}

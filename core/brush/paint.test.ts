@@ -1,13 +1,11 @@
 import fc from 'fast-check';
 import { beforeAll, describe, expect, it } from 'vitest';
 import '../kernels/load';
-import { defaultsOf } from '../definitions/parameter';
-import { noMemo } from '../definitions/memo';
-import type { SourceContext } from '../definitions/source';
-import { IDENTITY, scaling, translation, type Affine } from '../geometry/affine';
+import { IDENTITY, scaling, translation } from '../geometry/affine';
 import { DAB, dabbed, layStroke, strokeWays } from '../kernels/brush';
 import { colourBuffer, crop, type ColourBuffer } from '../pixels/buffer';
 import type { Region } from '../pixels/region';
+import { PAINTED, paintContext, paintStroke, painted, pxAt } from '../testing/painted';
 import { cacheOf } from '../render/cache';
 import { paintSource } from '../sources/paint';
 import { assetsOf, picturesOf } from '../scene/model/needs';
@@ -18,7 +16,6 @@ import { newPaint, newScene } from '../scene/model/make';
 import type { PaintSource } from '../sources/paint';
 import { needPacks } from './library';
 import type { PaintBrush, PaintStroke } from './paint-brush';
-import { paintBrushParameters } from './paint-brush';
 import { isPacked } from './points';
 import { strokeNumber } from './stroke-number';
 import { trackPoints } from './stroke-points';
@@ -27,42 +24,14 @@ import { boxOfStrokes } from './hit';
 import { paintDabs } from './paint-dabs';
 import { TILE } from './tiles';
 
-const brush = (values: Partial<PaintBrush> = {}): PaintBrush => ({
-  ...defaultsOf(paintBrushParameters),
-  ...{ size: 40, hardness: 100 },
-  ...values,
-});
-let number = 0;
-const stroke = (
-  way: readonly (readonly [x: number, y: number, pressure?: number])[],
-  values: Partial<PaintBrush> = {},
-  rest: Partial<PaintStroke> = {},
-): PaintStroke => ({
-  ...{ id: `s${number++}`, way: 'over', colour: '#ffffff' },
-  brush: brush(values),
-  points: [way.flatMap(([x, y, pressure = 1]) => [x, y, pressure, 0, 0, 0])],
-  ...rest,
-});
-const REGION = { x: 0, y: 0, width: 200, height: 120 };
-const context = (
-  wanted: Region = REGION,
-  memo = noMemo,
-  map: Affine = IDENTITY,
-): SourceContext => ({
-  ...{ map, wanted, memo, mixing: 'displayed' },
-  scene: { x0: 0, y0: 0, x1: REGION.width, y1: REGION.height },
-  picture: () => {
-    throw new Error('There are no pictures here.');
-  },
-});
-const see = (strokes: PaintStroke[], ...asked: Parameters<typeof context>): ColourBuffer => {
-  const { wanted } = context(...asked);
-  return crop(paintSource.render({ kind: 'paint', strokes }, context(...asked)), wanted);
-};
+const stroke = paintStroke;
+const REGION = PAINTED;
+const context = paintContext;
+const see = (strokes: PaintStroke[], ...asked: Parameters<typeof context>): ColourBuffer =>
+  painted(strokes, context(...asked));
 const alphas = ({ data }: ColourBuffer) => data.filter((_, i) => i % 4 === 3);
 const sum = (values: Float32Array) => values.reduce((s, v) => s + v, 0);
-const alphaAt = ({ region, data }: ColourBuffer, x: number, y: number) =>
-  data[4 * ((y - region.y) * region.width + x - region.x) + 3]!;
+const alphaAt = (made: ColourBuffer, x: number, y: number) => pxAt(made, x, y)[3]!;
 
 describe('a dab', () => {
   const profile = (hardness: number, d: number, r: number) => {
@@ -172,7 +141,7 @@ describe('a stroke of paint', () => {
         fc.integer({ min: 5, max: 200 }),
         fc.integer({ min: 2, max: 60 }),
         (way, size, spacing) => {
-          const dabs = paintDabs(stroke(way, { size, spacing }), IDENTITY);
+          const dabs = paintDabs(stroke(way, { size, spacing }), IDENTITY).dabs;
           const step = Math.max(0.25, (size * spacing) / 100);
           const length = way.reduce(
             (s, [x, y], i) => s + (i ? Math.hypot(x - way[i - 1]![0], y - way[i - 1]![1]) : 0),
@@ -199,7 +168,7 @@ describe('a stroke of paint', () => {
     );
     expect(boxOfStrokes([one])).toEqual({ x0: 5, y0: 15, x1: 115, y1: 95 });
     expect(boxOfStrokes([{ ...one, points: [] }])).toBeNull();
-    expect(paintDabs({ ...one, points: [] }, IDENTITY)).toHaveLength(0);
+    expect(paintDabs({ ...one, points: [] }, IDENTITY).dabs).toHaveLength(0);
   });
 });
 
@@ -248,7 +217,7 @@ function plainly(strokes: readonly PaintStroke[], region: Region): ColourBuffer 
   const out = colourBuffer(region);
   for (const { brush, colour, way, ...rest } of strokes) {
     const v = parseInt(colour.slice(1, 3), 16) / 255;
-    const dabs = paintDabs({ brush, colour, way, ...rest }, IDENTITY);
+    const dabs = paintDabs({ brush, colour, way, ...rest }, IDENTITY).dabs;
     layStroke(out, dabbed(dabs, brush.hardness / 100, region), way, [v, v, v], brush.opacity / 100);
   }
   return out;
@@ -407,7 +376,7 @@ describe('strokes in a file', () => {
       at(0),
       at(1),
       at(0, { colour: '#123456' }),
-      at(0, { brush: brush({ size: 3 }) }),
+      at(0, { brush: stroke([], { size: 3 }).brush }),
     ];
     expect(new Set(others.map(strokeNumber)).size).toBe(others.length);
   });

@@ -1,8 +1,9 @@
 import type { ColourBuffer, Plane } from '../pixels/buffer';
-import { plane } from '../pixels/buffer';
+import { colourBuffer, plane } from '../pixels/buffer';
 import type { Rgb } from '../pixels/colour';
 import type { Region } from '../pixels/region';
 import { EMPTY, covering, intersect, isEmpty } from '../pixels/region';
+import { NOWHERE } from './arguments';
 import { onHeap, rowsOf, run } from './machine';
 
 /**
@@ -16,7 +17,8 @@ export function dabsRegion(dabs: Float32Array): Region {
   if (dabs.length === 0) return EMPTY;
   let [x0, y0, x1, y1] = [Infinity, Infinity, -Infinity, -Infinity];
   for (let i = 0; i < dabs.length; i += DAB) {
-    const r = Math.max(0.5, dabs[i + 2]!) + 1;
+    // A tip reaches out to its corners.
+    const r = Math.max(0.5, dabs[i + 2]!) * Math.SQRT2 + 1;
     x0 = Math.min(x0, dabs[i]! - r);
     y0 = Math.min(y0, dabs[i + 1]! - r);
     x1 = Math.max(x1, dabs[i]! + r);
@@ -50,20 +52,22 @@ export function dabbed(dabs: Float32Array, hardness: number, region: Region): Pl
   return out;
 }
 
+/** Whether the dab that stands at `i` touches a region; a tip reaches out to its corners. */
+function touchesRegion(dabs: Float32Array, i: number, { x, y, width, height }: Region): boolean {
+  const r = Math.max(0.5, dabs[i + 2]!) * Math.SQRT2 + 1;
+  const [dx, dy] = [dabs[i]!, dabs[i + 1]!];
+  return dx + r >= x && dx - r <= x + width && dy + r >= y && dy - r <= y + height;
+}
+
 /** The dabs of a stroke that touch a region, in their order; the very same array if all do. */
-export function dabsWithin(dabs: Float32Array, { x, y, width, height }: Region): Float32Array {
-  const touches = (i: number) => {
-    const r = Math.max(0.5, dabs[i + 2]!) + 1;
-    const [dx, dy] = [dabs[i]!, dabs[i + 1]!];
-    return dx + r >= x && dx - r <= x + width && dy + r >= y && dy - r <= y + height;
-  };
+export function dabsWithin(dabs: Float32Array, region: Region): Float32Array {
   let count = 0;
-  for (let i = 0; i < dabs.length; i += DAB) if (touches(i)) count += DAB;
+  for (let i = 0; i < dabs.length; i += DAB) if (touchesRegion(dabs, i, region)) count += DAB;
   if (count === dabs.length) return dabs;
   const out = new Float32Array(count);
   let at = 0;
   for (let i = 0; i < dabs.length; i += DAB)
-    if (touches(i)) for (let k = 0; k < DAB; k++) out[at++] = dabs[i + k]!;
+    if (touchesRegion(dabs, i, region)) for (let k = 0; k < DAB; k++) out[at++] = dabs[i + k]!;
   return out;
 }
 
@@ -105,6 +109,77 @@ export function layStroke(
       ...rowsOf(at, shape, part),
       part.width,
       ...([r, g, b] as const),
+      opacity,
+    ]),
+  );
+}
+
+/** Of the colours and limits of dabs (four floats each) those whose dabs `dabsWithin` gives for a region. */
+export function tintsWithin(dabs: Float32Array, tints: Float32Array, region: Region): Float32Array {
+  const out: number[] = [];
+  for (let i = 0; i < dabs.length / DAB; i++)
+    if (touchesRegion(dabs, i * DAB, region)) out.push(...tints.subarray(4 * i, 4 * i + 4));
+  return Float32Array.from(out);
+}
+
+/** A tip: a square that lies over each dab, of coverage or of premultiplied RGBA. */
+export interface TipPixels {
+  side: number;
+  channels: 1 | 4;
+  data: Float32Array;
+}
+
+/**
+ * A stroke in colours over the part of a region that it touches: `dabs` and their `tints` (red, green, blue, and the most that each
+ * covers) in the order in which they are laid. As `dabbed`; a `hardness` below 0 falls off as a Gaussian. With a tip the dabs
+ * have its shape, and its colours if it has any.
+ */
+export function tinted(
+  dabs: Float32Array,
+  tints: Float32Array,
+  hardness: number,
+  tip: TipPixels | null,
+  region: Region,
+): ColourBuffer {
+  const part = intersect(dabsRegion(dabs), region);
+  const out = colourBuffer(part);
+  if (isEmpty(part)) return out;
+  const own = dabs.slice();
+  for (let i = 0; i < own.length; i += DAB) {
+    own[i] = own[i]! - part.x;
+    own[i + 1] = own[i + 1]! - part.y;
+  }
+  onHeap((at) =>
+    run('tintRows', part.height, part.width * 40, [
+      ...rowsOf(at, out, part, 'write'),
+      part.width,
+      at(own),
+      at(tints),
+      own.length / DAB,
+      hardness,
+      tip ? at(tip.data) : NOWHERE,
+      tip?.side ?? 0,
+      tip?.channels === 4 ? 1 : 0,
+    ]),
+  );
+  return out;
+}
+
+/** Lays pixels, times an opacity (0–1), on a buffer, in place, by a way. */
+export function layPixels(
+  to: ColourBuffer,
+  pixels: ColourBuffer,
+  way: StrokeWay,
+  opacity: number,
+): void {
+  const part = intersect(to.region, pixels.region);
+  if (isEmpty(part)) return;
+  onHeap((at) =>
+    run('layRows', part.height, part.width * 8, [
+      strokeWays.indexOf(way),
+      ...rowsOf(at, to, part, 'write'),
+      ...rowsOf(at, pixels, part),
+      part.width,
       opacity,
     ]),
   );

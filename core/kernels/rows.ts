@@ -57,18 +57,25 @@ export function pasted<T extends ColourBuffer | Plane>(to: T, from: T): void {
   );
 }
 
+/** Multiplies a buffer by a plane where both are, in place. */
+export function maskInPlace(buffer: ColourBuffer, mask: Plane): void {
+  const region = intersect(buffer.region, mask.region);
+  if (isEmpty(region)) return;
+  onHeap((at) =>
+    run('maskRows', region.height, region.width * 5, [
+      ...rowsOf(at, buffer, region, 'write'),
+      ...rowsOf(at, mask, region),
+      region.width,
+    ]),
+  );
+}
+
 /** A buffer times a plane, over what both have. */
 export function masked(buffer: ColourBuffer, mask: Plane): ColourBuffer {
   const region = intersect(buffer.region, mask.region);
   if (isEmpty(region)) return unwritten(region, 4);
   const out = cropped(buffer, region);
-  onHeap((at) =>
-    run('maskRows', region.height, region.width * 5, [
-      ...rowsOf(at, out, region, 'write'),
-      ...rowsOf(at, mask, region),
-      region.width,
-    ]),
-  );
+  maskInPlace(out, mask);
   return out;
 }
 

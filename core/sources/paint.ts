@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { dabsFor } from '../brush/dabs-for';
+import { layPaint } from '../brush/lay-paint';
 import { boxOfStrokes } from '../brush/hit';
 import type { PaintStroke } from '../brush/paint-brush';
 import { paintBrushParameters, paintStrokeSchema } from '../brush/paint-brush';
@@ -10,8 +10,6 @@ import { checkedOnce } from '../definitions/checked-once';
 import type { SourceDefinition } from '../definitions/source';
 import type { Affine, Box } from '../geometry/affine';
 import { boxUnder, regionAround } from '../geometry/affine';
-import { dabbed, dabsWithin, layStroke } from '../kernels/brush';
-import { rgb } from '../pixels/colour';
 import type { Region } from '../pixels/region';
 import { EMPTY, intersect, unite } from '../pixels/region';
 import { scoped } from '../pixels/heap';
@@ -54,6 +52,17 @@ function boxOfAll(strokes: readonly PaintStroke[]): Box | null {
   return whole;
 }
 
+/** The pictures that strokes stamp, each once. */
+const stamps = new WeakMap<readonly PaintStroke[], string[]>();
+function stampsOf(strokes: readonly PaintStroke[]): string[] {
+  let found = stamps.get(strokes);
+  if (!found) {
+    found = [...new Set(strokes.flatMap((s) => (s.brush.tip === 'stamp' && s.brush.stamp) || []))];
+    stamps.set(strokes, found);
+  }
+  return found;
+}
+
 /** All that strokes within a box (own px) may touch under a map, px of the render: an edge is a px wide. */
 const reachOf = (box: Box | null, map: Affine): Region =>
   box ? regionAround(boxUnder(map, box), 2) : EMPTY;
@@ -80,20 +89,14 @@ export const paintSource: SourceDefinition<PaintSource> = {
     const changed = [...before.slice(same), ...after.slice(same)];
     return changed.reduce((sum, stroke) => unite(sum, reachOf(boxOfStroke(stroke), map)), EMPTY);
   },
-  assets: ({ strokes }) => packsOfStrokes(strokes),
-  render({ strokes }, { map, wanted, mixing, memo }) {
+  assets: ({ strokes }) => [...packsOfStrokes(strokes), ...stampsOf(strokes)],
+  render({ strokes }, { map, wanted, mixing, memo, picture }) {
     const part = intersect(reachOf(boxOfAll(strokes), map), wanted);
     return laidStrokes<PaintStroke>(strokes, part, {
       ...{ memo, place: `${map.join()} ${mixing}` },
       name: strokeNumber,
       reach: (stroke) => reachOf(boxOfStroke(stroke), map),
-      lay: (tile, stroke) =>
-        scoped(() => {
-          const { brush, colour, way } = stroke;
-          const dabs = dabsWithin(dabsFor(stroke, map), tile.region);
-          const shape = dabbed(dabs, brush.hardness / 100, tile.region);
-          layStroke(tile, shape, way, rgb(colour, mixing), brush.opacity / 100);
-        }),
+      lay: (tile, stroke) => scoped(() => layPaint(tile, stroke, { map, mixing, picture, memo })),
     });
   },
 };

@@ -1,0 +1,177 @@
+import type { Memo } from '../definitions/memo';
+import type { Affine } from '../geometry/affine';
+import { apply, invert, multiply, scaling } from '../geometry/affine';
+import {
+  DAB,
+  dabbed,
+  dabsWithin,
+  layPixels,
+  layStroke,
+  tinted,
+  tintsWithin,
+  type TipPixels,
+} from '../kernels/brush';
+import { coverage } from '../kernels/coverage';
+import type { Picture } from '../kernels/picture';
+import { lookUp, times } from '../kernels/planes';
+import { alphaOf, level, maskInPlace } from '../kernels/rows';
+import { texturePlane } from '../kernels/texture';
+import type { ColourBuffer, Plane } from '../pixels/buffer';
+import { crop } from '../pixels/buffer';
+import type { Mixing } from '../pixels/colour';
+import { rgb } from '../pixels/colour';
+import { scoped } from '../pixels/heap';
+import type { Region } from '../pixels/region';
+import { regionKey } from '../pixels/region';
+import { dabsFor } from './dabs-for';
+import type { PaintBrush, PaintStroke } from './paint-brush';
+import { wholeBrush } from './paint-brush';
+import { POINT } from './points';
+import { pointsOf } from './stroke-points';
+import { tipFor } from './tips';
+
+/** What strokes of paint are laid under. */
+export interface Laying {
+  /** From own px of the layer to px of the render. */
+  map: Affine;
+  mixing: Mixing;
+  /** A picture by its asset; throws if it is not there. */
+  picture(asset: string): Picture;
+  memo: Memo;
+}
+
+/** Lays a stroke on paint, in place. */
+export function layPaint(to: ColourBuffer, stroke: PaintStroke, laying: Laying): void {
+  const { map, mixing } = laying;
+  const brush = wholeBrush(stroke.brush);
+  const { region } = to;
+  const opacity = brush.opacity / 100;
+  const colour = rgb(stroke.colour, mixing);
+  const grain = grainOf(brush, region, laying);
+  if (brush.tip === 'inside') {
+    const shape = inside(stroke, map, region);
+    if (grain) times(shape, grain);
+    return layStroke(to, shape, stroke.way, colour, opacity);
+  }
+  const made = dabsFor(stroke, map, mixing);
+  const dabs = dabsWithin(made.dabs, region);
+  if (brush.tip === 'round' && !made.tints) {
+    const shape = dabbed(dabs, brush.hardness / 100, region);
+    if (grain) times(shape, grain);
+    return layStroke(to, shape, stroke.way, colour, opacity);
+  }
+  const tints = made.tints
+    ? tintsWithin(made.dabs, made.tints, region)
+    : allOf([...colour, 1], dabs.length / DAB);
+  const hardness = brush.tip === 'soft' ? -1 : brush.hardness / 100;
+  const tip = tipOf(brush, made.dabs, laying);
+  const pixels = tinted(widened(dabs, tip?.wider ?? 1), tints, hardness, tip, region);
+  if (grain) maskInPlace(pixels, grain);
+  layPixels(to, pixels, stroke.way, opacity);
+}
+
+/** Dabs so many times as wide. */
+function widened(dabs: Float32Array, by: number): Float32Array {
+  if (by === 1) return dabs;
+  const out = dabs.slice();
+  for (let i = 2; i < out.length; i += DAB) out[i] = out[i]! * by;
+  return out;
+}
+
+/** The same four floats, so many times. */
+function allOf(four: readonly number[], count: number): Float32Array {
+  const out = new Float32Array(4 * count);
+  for (let i = 0; i < count; i++) out.set(four, 4 * i);
+  return out;
+}
+
+/** A texture is made so much steeper: from nothing to all between these. */
+const [LOW, HIGH] = [0.32, 0.62];
+const STEEP = Float32Array.from({ length: 257 }, (_, i) => {
+  const t = Math.min(1, Math.max(0, (i / 256 - LOW) / (HIGH - LOW)));
+  return t * t * (3 - 2 * t);
+});
+
+/** How much the grain of a brush lets through over a region, 0–1; null if it has none. */
+function grainOf(brush: PaintBrush, region: Region, { map, memo }: Laying): Plane | null {
+  const { grain, grainSize, grainDepth } = brush;
+  const back = invert(map);
+  if (grain === 'none' || grainDepth === 0 || !back) return null;
+  return memo(
+    `grain ${grain} ${grainSize} ${grainDepth} ${map.join()} ${regionKey(region)}`,
+    () =>
+      scoped(() => {
+        const plane = texturePlane(grain, multiply(scaling(1 / grainSize), back), 1, region);
+        lookUp(plane, STEEP);
+        level(plane, grainDepth / 100, 1 - grainDepth / 100);
+        return plane;
+      }),
+    (plane) => plane.data.byteLength,
+  );
+}
+
+/** What a stroke goes round, closed by a straight line, 0–1 over a region; where it crosses itself are holes. */
+function inside(stroke: PaintStroke, map: Affine, region: Region): Plane {
+  const all = pointsOf(stroke);
+  const outline = new Float64Array((all.length / POINT) * 2);
+  for (let i = 0; i < outline.length / 2; i++) {
+    const p = apply(map, { x: all[i * POINT]!, y: all[i * POINT + 1]! });
+    outline.set([p.x, p.y], 2 * i);
+  }
+  return coverage([outline], 'evenodd', region);
+}
+
+/** A tip, and how many times as wide as the dab its square is. */
+interface WideTip extends TipPixels {
+  wider: number;
+}
+
+/** The tip of a brush, about as fine as the largest of its dabs; null for a round one. */
+function tipOf(brush: PaintBrush, dabs: Float32Array, laying: Laying): WideTip | null {
+  const { tip } = brush;
+  if (tip === 'round' || tip === 'soft' || tip === 'inside') return null;
+  let across = 1;
+  for (let i = 2; i < dabs.length; i += DAB) across = Math.max(across, 2 * dabs[i]!);
+  if (tip === 'stamp') return stampOf(brush, across, laying);
+  const { side, coverage: data } = tipFor(tip, across);
+  return { side, channels: 1, data, wider: 1 };
+}
+
+/** A picture as a tip: in the middle of a square, as large as that. Null without a picture: the dab is round. */
+function stampOf(
+  { stamp, ownColours }: PaintBrush,
+  across: number,
+  { picture, mixing, memo }: Laying,
+): WideTip | null {
+  if (stamp === '') return null;
+  const image = picture(stamp);
+  const longer = Math.max(image.width, image.height);
+  const n = Math.max(0, Math.min(image.levels - 1, Math.floor(Math.log2(longer / across))));
+  const [width, height] = [image.width, image.height].map((v) =>
+    Math.max(1, Math.ceil(v / 2 ** n)),
+  );
+  // A px of nothing on every side, so that edges are smooth.
+  const side = Math.max(width!, height!) + 2;
+  const square: Region = {
+    x: -Math.floor((side - width!) / 2),
+    y: -Math.floor((side - height!) / 2),
+    width: side,
+    height: side,
+  };
+  const made = memo(
+    `stamp ${stamp} ${n} ${ownColours} ${mixing}`,
+    () =>
+      scoped((): ColourBuffer | Plane => {
+        const whole = { x: 0, y: 0, width: width!, height: height! };
+        const pixels = crop(crop(image.level(n, whole, mixing), whole), square);
+        return ownColours ? pixels : alphaOf(pixels);
+      }),
+    ({ data }) => data.byteLength,
+  );
+  return {
+    side,
+    channels: made.channels,
+    data: made.data,
+    wider: side / Math.max(width!, height!),
+  };
+}
