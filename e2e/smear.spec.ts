@@ -1,6 +1,6 @@
 /** Strokes of the finger: what is there is dragged along, and stays live. */
 import { expect, test, type Page } from './test';
-import type { SmearStroke } from '../core/brush/smear-stroke';
+import type { SmearStroke } from '../core/definitions/strokes';
 import { add, colourAt, newScene, onPage, press, savedScene, settled, type XY } from './bench-page';
 
 const strokesOf = async (page: Page): Promise<SmearStroke[]> => {

@@ -1,7 +1,7 @@
 import type { Box, Point } from '../geometry/affine';
 import { unitedBox } from '../geometry/affine';
 import { reachOfBrush, type PaintBrush } from './paint-brush';
-import type { Stroked } from './points';
+import type { Stroked } from '../definitions/strokes';
 import { POINT } from './points';
 import { pointsBox, pointsOf } from './stroke-points';
 

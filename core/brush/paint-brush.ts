@@ -17,7 +17,7 @@ import type { StrokeWay } from '../kernels/brush';
 import { strokeWays } from '../kernels/brush';
 import { textures } from '../kernels/texture';
 import { rampOf } from '../pixels/ramp';
-import type { Stroked } from './points';
+import type { Stroked } from '../definitions/strokes';
 import { strokePointsSchema } from './points';
 import { brushParameters } from './stroke';
 
@@ -217,15 +217,18 @@ export interface PaintStroke extends Stroked {
   brush: StrokeBrush;
 }
 
+/** What a stroke says of its brush. */
+export const strokeBrushSchema = v.strictObject({
+  ...parameterEntries(basics),
+  ...Object.fromEntries(
+    Object.entries(parameterEntries(specials)).map(([k, s]) => [k, v.optional(s)]),
+  ),
+}) as unknown as v.GenericSchema<unknown, StrokeBrush>;
+
 export const paintStrokeSchema: v.GenericSchema<unknown, PaintStroke> = v.strictObject({
   id: v.pipe(v.string(), v.minLength(1), v.maxLength(64)),
   way: v.picklist(strokeWays),
   colour: v.pipe(v.string(), v.regex(HEX, 'A stroke has a colour written #rrggbb.')),
-  brush: v.strictObject({
-    ...parameterEntries(basics),
-    ...Object.fromEntries(
-      Object.entries(parameterEntries(specials)).map(([k, s]) => [k, v.optional(s)]),
-    ),
-  }) as unknown as v.GenericSchema<unknown, StrokeBrush>,
+  brush: strokeBrushSchema,
   points: strokePointsSchema,
 });

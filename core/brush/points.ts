@@ -1,4 +1,5 @@
 import * as v from 'valibot';
+import type { PointsInFile, Stroked } from '../definitions/strokes';
 import { STROKES_ASSET } from '../definitions/parameter';
 import { MAX_TRACKS } from './pack';
 import { FARTHEST, MAX_POINTS } from './track';
@@ -40,14 +41,8 @@ export const strokePointsSchema = v.union(
   'The points of a stroke are lists of numbers, or name a file.',
 );
 
-/** What has points. */
-export interface Stroked {
-  /** Its points, the layer's own px. */
-  points: v.InferOutput<typeof strokePointsSchema>;
-}
-
 /** What has its points in a file. */
-export type Packed<S extends Stroked> = S & { points: v.InferOutput<typeof inFile> };
+export type Packed<S extends Stroked> = S & { points: PointsInFile };
 
 export const isPacked = <S extends Stroked>(stroke: S): stroke is Packed<S> =>
   !Array.isArray(stroke.points);

@@ -4,7 +4,7 @@ import type { SmearAction } from '../kernels/smear';
 import { SMEAR_DAB } from '../kernels/smear';
 import { along } from './along';
 import { pressed } from './pressed';
-import type { SmearBrush, SmearStroke, SmearWay } from './smear-stroke';
+import type { SmearBrush, SmearStroke, SmearWay } from '../definitions/strokes';
 import { pointsOf } from './stroke-points';
 
 /** The dabs of strokes of the finger. */

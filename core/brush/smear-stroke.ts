@@ -3,7 +3,7 @@ import { checkedOnce } from '../definitions/checked-once';
 import { hasOwnIds, idSchema } from '../definitions/id';
 import type { Parameters } from '../definitions/parameter';
 import { length, parameterEntries, percent } from '../definitions/parameter';
-import type { Stroked } from './points';
+import type { SmearStroke, SmearWay } from '../definitions/strokes';
 import { strokePointsSchema } from './points';
 
 /** A stroke of the finger: what it does, its brush as it was, and where it went. */
@@ -17,8 +17,7 @@ export const smearWays = [
   { way: 'swell', label: 'Swell', help: 'Makes what is there larger.' },
   { way: 'smooth', label: 'Smooth', help: 'Evens out what strokes before it did.' },
   { way: 'restore', label: 'Restore', help: 'Brings back what was there before.' },
-] as const;
-export type SmearWay = (typeof smearWays)[number]['way'];
+] as const satisfies readonly { way: SmearWay; label: string; help: string }[];
 
 /** What can be set on the finger. */
 export const smearBrushParameters = {
@@ -47,24 +46,6 @@ export const smearBrushParameters = {
     default: false,
   },
 } as const satisfies Parameters;
-
-/** The finger as it is set, by its parameters. */
-export interface SmearBrush {
-  size: number;
-  hardness: number;
-  strength: number;
-  pickUp: number;
-  pressureSize: number;
-  pressureStrength: number;
-  left: boolean;
-}
-
-export interface SmearStroke extends Stroked {
-  id: string;
-  enabled: boolean;
-  way: SmearWay;
-  brush: SmearBrush;
-}
 
 /** One stroke of the finger. */
 export const smearStrokeSchema: v.GenericSchema<unknown, SmearStroke> = v.strictObject({

@@ -13,7 +13,7 @@ import { pushedByHand, smearedByHand } from '../testing/reference/smear';
 import { SMEAR_DAB } from '../kernels/smear';
 import { smearDabs } from './smear-dabs';
 import { smearBrushParameters, smearStrokesSchema } from './smear-stroke';
-import type { SmearBrush, SmearStroke, SmearWay } from './smear-stroke';
+import type { SmearBrush, SmearStroke, SmearWay } from '../definitions/strokes';
 import { smeared, type Keep } from './smeared';
 import * as v from 'valibot';
 

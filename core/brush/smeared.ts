@@ -9,7 +9,7 @@ import type { Region } from '../pixels/region';
 import { intersect, isEmpty, unite } from '../pixels/region';
 import { boxOfStrokes } from './hit';
 import { actionOf, sideOf, smearDabs } from './smear-dabs';
-import type { SmearStroke, SmearWay } from './smear-stroke';
+import type { SmearStroke, SmearWay } from '../definitions/strokes';
 
 /**
  * What strokes of the finger make of pixels. Strokes that touch are worked on together, apart from all others, in the order in

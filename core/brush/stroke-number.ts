@@ -1,4 +1,4 @@
-import type { Stroked } from './points';
+import type { Stroked } from '../definitions/strokes';
 import { isPacked } from './points';
 
 /**

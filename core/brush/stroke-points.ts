@@ -1,6 +1,6 @@
 import type { Box } from '../geometry/affine';
 import { trackIn } from './library';
-import type { Stroked } from './points';
+import type { Stroked } from '../definitions/strokes';
 import { POINT, isPacked } from './points';
 import type { Track, TrackPoint } from './track';
 

@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import type { SmearStroke } from '../brush/smear-stroke';
+import type { SmearStroke } from './strokes';
 import { coordinate, pointSchema } from '../geometry/coordinate';
 import type { Point } from '../geometry/affine';
 import { isConvex } from '../geometry/quad';
@@ -290,6 +290,10 @@ export function defaultsOf<P extends Parameters>(parameters: P): Values<P> {
     Object.entries(parameters).map(([k, p]) => [k, p.default]),
   ) as Values<P>;
 }
+
+/** Of an object that holds the values of a set of parameters and more, those values. */
+export const valuesOf = <P extends Parameters>(parameters: P, all: Values<P>): Values<P> =>
+  Object.fromEntries(Object.keys(parameters).map((k) => [k, all[k as keyof P]])) as Values<P>;
 
 /** A percentage parameter, 0–100 unless said. */
 export const percent = (label: string, value: number, min = 0, max = 100): NumberParameter => ({

@@ -1,4 +1,4 @@
-import type { Stroked } from '../brush/points';
+import type { Stroked } from '../definitions/strokes';
 import { strokeNumber } from '../brush/stroke-number';
 import { contentKey, numberOf } from '../definitions/content-key';
 import type { LastMade } from '../definitions/last-made';

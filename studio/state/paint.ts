@@ -3,40 +3,31 @@ import { persist } from 'zustand/middleware';
 import type { PaintBrush, PaintStroke } from '@ignis/core/brush/paint-brush';
 import { paintBrushParameters } from '@ignis/core/brush/paint-brush';
 import { brushParameters } from '@ignis/core/brush/stroke';
-import { defaultsOf } from '@ignis/core/definitions/parameter';
+import { defaultsOf, valuesOf } from '@ignis/core/definitions/parameter';
 import { useBrush } from './brush';
 
-/** What the brush for paint has besides what all brushes have (`useBrush`). */
-type Own = Omit<PaintBrush, 'size' | 'hardness' | 'flow' | 'opacity'> &
-  Pick<PaintStroke, 'way' | 'colour'>;
+/** The brush for paint; what all brushes have is set for all of them (`useBrush`). */
+type Own = PaintBrush & Pick<PaintStroke, 'way' | 'colour'>;
 
 /** What can be set on a brush for paint, besides what can be on every brush. */
 export const paintControls = Object.fromEntries(
   Object.entries(paintBrushParameters).filter(([key]) => !(key in brushParameters)),
 );
 
-const { spacing, roundness, angle, follows, pressureSize, pressureFlow } =
-  defaultsOf(paintBrushParameters);
-
 export const usePaint = create<Own>()(
-  persist<Own>(
-    () => ({
-      ...{ way: 'over', colour: '#ff5a1f' },
-      ...{ spacing, roundness, angle, follows, pressureSize, pressureFlow },
-    }),
-    { name: 'ignis-paint' },
-  ),
+  persist<Own>(() => ({ way: 'over', colour: '#ff5a1f', ...defaultsOf(paintBrushParameters) }), {
+    name: 'ignis-paint',
+  }),
 );
 
 /** The brush for paint as it is set. */
-export function paintBrush(): PaintBrush {
-  const { size, hardness, flow, opacity } = useBrush.getState();
-  const own = usePaint.getState();
-  return {
-    ...{ size, hardness, flow, opacity },
-    ...{ spacing: own.spacing, roundness: own.roundness, angle: own.angle, follows: own.follows },
-    ...{ pressureSize: own.pressureSize, pressureFlow: own.pressureFlow },
-  };
+export const paintBrush = (): PaintBrush =>
+  valuesOf(paintBrushParameters, { ...usePaint.getState(), ...useBrush.getState() });
+
+/** Sets the brush for paint, and its colour. */
+export function takeBrush(brush: PaintBrush, colour: string): void {
+  useBrush.setState(valuesOf(brushParameters, brush));
+  usePaint.setState({ ...brush, colour });
 }
 
 /** The strokes that are taken hold of, in place of painting others. */

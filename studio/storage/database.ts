@@ -1,4 +1,5 @@
 import Dexie, { type Table } from 'dexie';
+import type { BookBrush } from '@ignis/core/recipes/brushes/book-brush';
 import type { Recipe } from '@ignis/core/recipes/recipe';
 import type { Delta } from '@ignis/core/scene/model/delta';
 import type { Scene } from '@ignis/core/scene/model/schema';
@@ -49,11 +50,20 @@ export interface RecipeRecord {
   kept: number;
 }
 
+/** A brush of the artist's own. */
+export interface BrushRecord {
+  id: string;
+  brush: BookBrush;
+  /** When it was kept. */
+  kept: number;
+}
+
 /** The browser's database. Names of assets are content hashes, so copies of a scene share them. */
 export class Database extends Dexie {
   scenes!: Table<SceneRecord, string>;
   assets!: Table<AssetRecord, string>;
   recipes!: Table<RecipeRecord, string>;
+  brushes!: Table<BrushRecord, string>;
   earlier!: Table<EarlierRecord, [scene: string, at: number]>;
 
   constructor() {
@@ -72,5 +82,6 @@ export class Database extends Dexie {
     });
     // Deltas lead back from scenes of the version they were written in: the next version has to bring them along.
     this.version(9.1).stores({ earlier: '[scene+at], scene' });
+    this.version(9.2).stores({ brushes: 'id, kept' });
   }
 }

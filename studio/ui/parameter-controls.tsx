@@ -4,7 +4,7 @@ import type { NumberParameter, Parameter, Parameters } from '@ignis/core/definit
 import { counts, lengthsIn } from '@ignis/core/definitions/parameter';
 import type { Edit } from '@ignis/core/scene/edits/edit';
 import { hasCandidates } from '@ignis/core/scene/edits/candidates';
-import type { SmearStroke } from '@ignis/core/brush/smear-stroke';
+import type { SmearStroke } from '@ignis/core/definitions/strokes';
 import type { Mesh, ReshapedRegion } from '@ignis/core/definitions/warps';
 import type { CurvePoints } from '@ignis/core/geometry/curve';
 import { useSheet } from '../state/sheet';

@@ -1,5 +1,5 @@
 import { Eye, EyeOff, Trash2 } from 'lucide-react';
-import type { SmearStroke } from '@ignis/core/brush/smear-stroke';
+import type { SmearStroke } from '@ignis/core/definitions/strokes';
 import { smearWays } from '@ignis/core/brush/smear-stroke';
 import { chooseStrokes, useChosenStrokes } from '../state/paint';
 

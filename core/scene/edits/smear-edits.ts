@@ -1,7 +1,7 @@
 import { stepOfKind } from '../../steps/index';
 import { newStep } from '../model/make';
 import type { Layer, Step } from '../model/schema';
-import type { SmearStroke } from '../../brush/smear-stroke';
+import type { SmearStroke } from '../../definitions/strokes';
 import type { Edit } from './edit';
 import { layerOf } from './layer-edits';
 import { putStroke } from './stroke-edits';

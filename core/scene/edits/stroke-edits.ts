@@ -1,7 +1,8 @@
 import { encodePack } from '../../brush/pack';
 import type { PaintStroke } from '../../brush/paint-brush';
-import { POINT, isPacked, type Stroked } from '../../brush/points';
-import type { SmearStroke } from '../../brush/smear-stroke';
+import { POINT, isPacked } from '../../brush/points';
+import type { Stroked } from '../../definitions/strokes';
+import type { SmearStroke } from '../../definitions/strokes';
 import { countOf, pointsBox, pointsOf, trackPoints } from '../../brush/stroke-points';
 import { trackOf } from '../../brush/track';
 import type { Affine } from '../../geometry/affine';

@@ -1,4 +1,5 @@
-import { packsOfStrokes, type Stroked } from '../../brush/points';
+import { packsOfStrokes } from '../../brush/points';
+import type { Stroked } from '../../definitions/strokes';
 import { FONT_ASSET, STROKES_ASSET } from '../../definitions/parameter';
 import { maskShapeOf } from '../../masks/index';
 import type { Mask } from '../../masks/mask';

@@ -1,5 +1,5 @@
 /** Strokes of the finger, one px after another in double precision, without tiles, caches or threads. */
-import type { SmearStroke } from '../../brush/smear-stroke';
+import type { SmearStroke } from '../../definitions/strokes';
 import { SMEAR_DAB } from '../../kernels/smear';
 import type { ColourBuffer } from '../../pixels/buffer';
 

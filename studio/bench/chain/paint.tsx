@@ -1,5 +1,7 @@
+import { BookOpen } from 'lucide-react';
+import { lazy, Suspense, useState } from 'react';
 import type { PaintStroke } from '@ignis/core/brush/paint-brush';
-import { paintBrushParameters } from '@ignis/core/brush/paint-brush';
+import { paintBrushParameters, wholeBrush } from '@ignis/core/brush/paint-brush';
 import { setStrokes } from '@ignis/core/scene/edits/stroke-edits';
 import type { LayerOf } from '@ignis/core/scene/model/traits';
 import { liveEdit, useBench } from '../../state/bench';
@@ -8,6 +10,9 @@ import { chooseStrokes, paintControls, useChosenStrokes, usePaint } from '../../
 import { Button } from '../../ui/button';
 import { ParameterControls } from '../../ui/parameter-controls';
 import { Node } from './node';
+import { WithPictures } from './steps';
+
+const BrushBook = lazy(() => import('../brushes/brush-book'));
 
 const PAINT_BRUSH = { ...brushControls, ...paintControls };
 
@@ -39,17 +44,30 @@ export function PaintNode({ layer }: { layer: LayerOf<'paint'> }) {
 function BrushForStrokes() {
   const brush = useBrush();
   const own = usePaint();
+  const [book, setBook] = useState(false);
   return (
-    <ParameterControls
-      parameters={PAINT_BRUSH}
-      values={{ ...brush, ...own }}
-      onChange={(v) => {
-        const [[key]] = Object.entries(v) as [[string, unknown]];
-        if (key in brushControls) useBrush.setState(v);
-        else usePaint.setState(v);
-      }}
-      onDone={() => undefined}
-    />
+    <>
+      <Button onClick={() => setBook(true)}>
+        <BookOpen size={15} /> Brushes
+      </Button>
+      {book && (
+        <Suspense>
+          <BrushBook onClose={() => setBook(false)} />
+        </Suspense>
+      )}
+      <WithPictures>
+        <ParameterControls
+          parameters={PAINT_BRUSH}
+          values={{ ...own, ...brush }}
+          onChange={(v) => {
+            const [[key]] = Object.entries(v) as [[string, unknown]];
+            if (key in brushControls) useBrush.setState(v);
+            else usePaint.setState(v);
+          }}
+          onDone={() => undefined}
+        />
+      </WithPictures>
+    </>
   );
 }
 
@@ -65,15 +83,17 @@ function BrushOfStrokes({
 }) {
   const live = liveEdit('Change the brush of strokes');
   return (
-    <ParameterControls
-      parameters={paintBrushParameters}
-      values={first.brush}
-      onChange={(v) =>
-        live.change(
-          setStrokes({ layer: layer.id }, chosen, { brush: v as Partial<PaintStroke['brush']> }),
-        )
-      }
-      onDone={live.done}
-    />
+    <WithPictures>
+      <ParameterControls
+        parameters={paintBrushParameters}
+        values={wholeBrush(first.brush)}
+        onChange={(v) =>
+          live.change(
+            setStrokes({ layer: layer.id }, chosen, { brush: v as Partial<PaintStroke['brush']> }),
+          )
+        }
+        onDone={live.done}
+      />
+    </WithPictures>
   );
 }

@@ -83,7 +83,7 @@ function FingerControls() {
   return (
     <ParameterControls
       parameters={FINGER}
-      values={{ ...brush, ...own }}
+      values={{ ...own, ...brush }}
       onChange={(v) => {
         const [[key]] = Object.entries(v) as [[string, unknown]];
         if (key in smearControls) useSmear.setState(v);

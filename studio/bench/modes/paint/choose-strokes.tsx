@@ -1,7 +1,8 @@
 import { useEffect, useMemo, useState, type RefObject } from 'react';
 import { needPacks } from '@ignis/core/brush/library';
 import { boxOfStrokes, strokeAt, strokesWithin } from '@ignis/core/brush/hit';
-import { POINT, type Stroked } from '@ignis/core/brush/points';
+import { POINT } from '@ignis/core/brush/points';
+import type { Stroked } from '@ignis/core/definitions/strokes';
 import { pointsOf } from '@ignis/core/brush/stroke-points';
 import {
   about,

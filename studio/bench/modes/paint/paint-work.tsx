@@ -1,5 +1,5 @@
 import { useRef, type RefObject } from 'react';
-import type { PaintStroke } from '@ignis/core/brush/paint-brush';
+import { strokeBrush, type PaintStroke } from '@ignis/core/brush/paint-brush';
 import { growingPoints } from '@ignis/core/brush/growing-points';
 import { invert, meanScale, type Affine, type Point } from '@ignis/core/geometry/affine';
 import { putStroke } from '@ignis/core/scene/edits/stroke-edits';
@@ -20,13 +20,20 @@ function followPaint(
 ): void {
   const { way, colour } = usePaint.getState();
   const { view, drag } = useBench.getState();
+  const brush = paintBrush();
   const points = growingPoints();
   const own: Omit<PaintStroke, 'points'> = {
     ...{ id: newId(), way, colour },
-    brush: { ...paintBrush(), size: brushSize(view.zoom * (meanScale(hand.back) || 1)) },
+    brush: strokeBrush({
+      ...brush,
+      size: brushSize(view.zoom * (meanScale(hand.back) || 1)),
+      // Each stroke is strewn otherwise.
+      ...(brush.scatters && { seed: Math.floor(Math.random() * 10_000) }),
+    }),
   };
   followHand(down, {
     ...hand,
+    rests: brush.rests,
     add: points.add,
     show: () =>
       drag(

@@ -1,6 +1,6 @@
 import { useRef, type RefObject } from 'react';
 import { growingPoints } from '@ignis/core/brush/growing-points';
-import type { SmearStroke } from '@ignis/core/brush/smear-stroke';
+import type { SmearStroke } from '@ignis/core/definitions/strokes';
 import { smearWays } from '@ignis/core/brush/smear-stroke';
 import { invert, meanScale, type Affine, type Point } from '@ignis/core/geometry/affine';
 import { newSmear, smearOf, smearWith } from '@ignis/core/scene/edits/smear-edits';

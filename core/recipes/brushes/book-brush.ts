@@ -1,0 +1,80 @@
+import * as v from 'valibot';
+import { HEX } from '../../definitions/parameter';
+import { inWords } from '../../scene/model/issue-words';
+import { strokeBrushSchema, type StrokeBrush } from '../../brush/paint-brush';
+
+/** Brushes that are kept in a brush book. */
+
+/** The version of brush files that this program writes. */
+export const BRUSH_VERSION = 1;
+
+/** The longest data URL of a picture in a brush file, letters. */
+const MAX_PICTURE = 16_000_000;
+
+const dataUrl = (types: string, what: string) =>
+  v.pipe(
+    v.string(),
+    v.maxLength(MAX_PICTURE, `${what} is larger than any brush can have.`),
+    v.regex(new RegExp(`^data:image/(${types});base64,[A-Za-z0-9+/=]*$`), `${what} is no picture.`),
+  );
+
+export const bookBrushSchema = v.strictObject({
+  format: v.literal('ignis-brush', 'This is no Ignis brush: "format" must be "ignis-brush".'),
+  version: v.literal(BRUSH_VERSION),
+  /** What it makes. */
+  name: v.pipe(v.string(), v.minLength(1, 'A brush has a name.'), v.maxLength(80)),
+  colour: v.pipe(v.string(), v.regex(HEX, 'The colour of a brush is written #rrggbb.')),
+  brush: strokeBrushSchema,
+  /** A stroke of it, as a picture. */
+  picture: v.optional(dataUrl('png', 'The picture of its stroke')),
+  /** The picture that it stamps. */
+  stamp: v.optional(dataUrl('png|jpeg|webp|avif|gif|bmp', 'What it stamps')),
+});
+
+export interface BookBrush {
+  format: 'ignis-brush';
+  version: typeof BRUSH_VERSION;
+  name: string;
+  colour: string;
+  brush: StrokeBrush;
+  picture?: string | undefined;
+  stamp?: string | undefined;
+}
+
+/** A brush that could not be read, and why, in the artist's words. */
+export class BrushError extends Error {
+  constructor(message: string, options?: { cause: unknown }) {
+    super(message, options);
+    this.name = 'BrushError';
+  }
+}
+
+/** The longest text of a brush, letters. */
+const MAX_TEXT = 40_000_000;
+
+/** What a text should hold, as a brush. Throws a BrushError that says what is wrong and where. */
+export function parseBrush(text: string, name: string): BookBrush {
+  if (text.length > MAX_TEXT)
+    throw new BrushError(`"${name}" is larger than any brush. Bring in one that was saved here.`);
+  let value: unknown;
+  try {
+    value = JSON.parse(text);
+  } catch (cause) {
+    throw new BrushError(`"${name}" is no brush. Bring in one that was saved here.`, { cause });
+  }
+  const version = (value as { version?: unknown } | null)?.version;
+  if (typeof version === 'number' && version > BRUSH_VERSION)
+    throw new BrushError(
+      `"${name}" was saved by a newer Ignis (version ${version}; this one reads up to ${BRUSH_VERSION}). Bring it in there.`,
+    );
+  const result = v.safeParse(bookBrushSchema, value);
+  if (!result.success) {
+    const issue = result.issues[0];
+    const inner = issue.issues?.[0] ?? issue;
+    throw new BrushError(
+      `"${name}" cannot be read at ${v.getDotPath(issue) ?? 'its start'}: ${inWords(inner).message}`,
+      { cause: new Error(inner.message) },
+    );
+  }
+  return result.output as BookBrush;
+}
