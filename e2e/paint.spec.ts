@@ -8,7 +8,9 @@ import { trackPoints } from '../core/brush/stroke-points';
 import { newPaint, newScene as blankScene } from '../core/scene/model/make';
 import { openStored } from './stored-scenes';
 import {
+  act,
   add,
+  bytesOf,
   card,
   cards,
   colourAt,
@@ -80,7 +82,7 @@ test('a brush is set in the chain, and its strokes are as it was', async ({ page
   await setValue(page, 'Roundness', '20');
   const opacity = page
     .getByRole('group', { name: 'Brush' })
-    .getByRole('spinbutton', { name: 'Opacity' });
+    .getByRole('spinbutton', { name: 'Opacity', exact: true });
   await opacity.fill('50');
   await opacity.press('Enter');
   await press(page, [100, 300], [700, 300]);
@@ -218,4 +220,88 @@ test('strokes are taken hold of: recoloured, resized, carried and deleted', asyn
   await expect(page.getByTestId('chosen-stroke')).toHaveCount(0);
   await page.keyboard.press('Escape');
   await expect(page.getByTestId('painting')).toBeVisible();
+});
+
+test('strokes are mirrored over an axis that is dragged, and round a point', async ({ page }) => {
+  await page.getByRole('button', { name: 'No mirror' }).click();
+  await page.getByRole('menuitem', { name: 'Across an axis' }).click();
+  await press(page, [100, 200], [200, 200]);
+  expect(await red(page, [650, 200])).toBeGreaterThan(200);
+  expect(await strokesOf(page)).toHaveLength(2);
+  await page.keyboard.press('Control+z');
+  expect(await red(page, [650, 200])).toBeLessThan(30);
+  // The axis is moved to the right by its middle.
+  await press(page, [400, 250], [450, 250]);
+  await press(page, [100, 200], [120, 200]);
+  expect(await red(page, [790, 200])).toBeGreaterThan(200);
+  await page.getByRole('button', { name: 'Across an axis' }).click();
+  await page.getByRole('menuitem', { name: 'Round a point' }).click();
+  await press(page, [450, 100], [450, 110]);
+  expect(await strokesOf(page)).toHaveLength(2 + 5);
+});
+
+test('a selection, a colour and what a stroke goes round are filled', async ({ page }) => {
+  await page.keyboard.press('0');
+  await page.getByRole('button', { name: 'Brush', exact: true }).click();
+  await page.getByRole('menuitem', { name: 'Box', exact: true }).click();
+  await press(page, [100, 100], [300, 300]);
+  await page.keyboard.press('2');
+  await page.getByRole('button', { name: 'Fill', exact: true }).click();
+  await page.getByRole('menuitem', { name: 'What is selected' }).click();
+  await expect.poll(() => red(page, [110, 110])).toBeGreaterThan(200);
+  expect(await red(page, [90, 110])).toBeLessThan(30);
+  // The dark around it, as far as it hangs together.
+  await page.getByRole('button', { name: /^Colour of the brush/ }).click();
+  await page.getByLabel('Colour of the brush as #rrggbb').fill('#00ff00');
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Fill', exact: true }).click();
+  await page.getByRole('menuitem', { name: 'A colour, by a click' }).click();
+  await press(page, [600, 400]);
+  await expect
+    .poll(async () => (await colourAt(page, [20, 20]))[1], { timeout: 15_000 })
+    .toBeGreaterThan(200);
+  expect(await red(page, [200, 200])).toBeGreaterThan(200);
+  expect((await strokesOf(page)).map((s) => s.brush.tip)).toEqual(['inside', 'inside']);
+});
+
+test('strokes become a line of light, and a line strokes', async ({ page }) => {
+  await press(page, [100, 250], [700, 250]);
+  await page.getByRole('button', { name: 'Take hold' }).click();
+  await press(page, [300, 250]);
+  await page.getByRole('button', { name: 'Becomes…' }).click();
+  await page.getByRole('menuitem', { name: 'A line of light' }).click();
+  await settled(page);
+  expect((await savedScene(page)).layers.map((l) => l.source.kind)).toEqual(['paint', 'line']);
+  await act(page, 'Strokes of paint along the line');
+  await settled(page);
+  const { layers } = await savedScene(page);
+  expect(layers.map((l) => l.source.kind)).toEqual(['paint', 'line', 'paint']);
+});
+
+test('a brush is taken from the book, kept, saved as a file and brought in again', async ({
+  page,
+}) => {
+  await page.getByRole('button', { name: 'Brushes' }).click();
+  await page.getByRole('button', { name: 'Take Comet tail' }).click();
+  await press(page, [100, 250], [700, 250]);
+  const [stroke] = await strokesOf(page);
+  expect(stroke!.brush).toMatchObject({ colours: 'along', taper: 260 });
+  await page.getByRole('button', { name: 'Brushes' }).click();
+  const book = page.getByRole('dialog', { name: 'Brushes' });
+  await book.getByRole('button', { name: 'Keep the brush as it is set' }).click();
+  await expect(book.getByRole('button', { name: 'Take Brush 1' })).toBeVisible();
+  const saving = page.waitForEvent('download');
+  await book.getByRole('button', { name: 'Save Brush 1 as a file' }).click();
+  const file = JSON.parse((await bytesOf(await saving)).toString()) as Record<string, unknown>;
+  expect(file.picture).toMatch(/^data:image\/png;base64,/);
+  const bring = (name: string, value: unknown) =>
+    book.getByLabel('Bring in a brush').setInputFiles({
+      ...{ name, mimeType: 'application/json' },
+      buffer: Buffer.from(JSON.stringify(value)),
+    });
+  await bring('newer.json', { ...file, version: 9 });
+  await expect(page.getByText('was saved by a newer Ignis')).toBeVisible();
+  await bring('mine.json', { ...file, name: 'Mine' });
+  await expect(book.getByRole('button', { name: 'Take Mine' })).toBeVisible();
 });

@@ -90,7 +90,7 @@ describe('strokes in colours', () => {
       [0.5, 1],
       [1, 1],
     ];
-    const values = { pressureOpacity: 100, pressureSize: 0, opacityCurve };
+    const values = { pressureOpacity: 100, pressureSize: 0, curves: true, opacityCurve };
     expect(alpha(painted([paintStroke(way, values)]), 100, 60)).toBeCloseTo(1, 3);
   });
 });

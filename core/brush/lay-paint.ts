@@ -1,6 +1,6 @@
 import type { Memo } from '../definitions/memo';
 import type { Affine } from '../geometry/affine';
-import { apply, invert, multiply, scaling } from '../geometry/affine';
+import { apply, invert, multiply, rotation, scaling } from '../geometry/affine';
 import {
   DAB,
   dabbed,
@@ -86,11 +86,14 @@ function allOf(four: readonly number[], count: number): Float32Array {
 }
 
 /** A texture is made so much steeper: from nothing to all between these. */
-const [LOW, HIGH] = [0.32, 0.62];
+const [LOW, HIGH] = [0.2, 0.7];
 const STEEP = Float32Array.from({ length: 257 }, (_, i) => {
   const t = Math.min(1, Math.max(0, (i / 256 - LOW) / (HIGH - LOW)));
   return t * t * (3 - 2 * t);
 });
+
+/** Textures lie aslant, so that no squares of theirs lie along the picture. */
+const SLANTED = rotation(0.5);
 
 /** How much the grain of a brush lets through over a region, 0–1; null if it has none. */
 function grainOf(brush: PaintBrush, region: Region, { map, memo }: Laying): Plane | null {
@@ -101,7 +104,12 @@ function grainOf(brush: PaintBrush, region: Region, { map, memo }: Laying): Plan
     `grain ${grain} ${grainSize} ${grainDepth} ${map.join()} ${regionKey(region)}`,
     () =>
       scoped(() => {
-        const plane = texturePlane(grain, multiply(scaling(1 / grainSize), back), 1, region);
+        const plane = texturePlane(
+          grain,
+          multiply(SLANTED, multiply(scaling(1 / grainSize), back)),
+          1,
+          region,
+        );
         lookUp(plane, STEEP);
         level(plane, grainDepth / 100, 1 - grainDepth / 100);
         return plane;

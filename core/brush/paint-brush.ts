@@ -66,6 +66,7 @@ const pressureCurve = (label: string): CurveParameter => ({
   label,
   low: 0,
   help: 'What a pressure (across) counts for.',
+  needs: { curves: [true] },
   default: [
     [0, 0],
     [1, 1],
@@ -79,6 +80,12 @@ const specials = {
   pressureOpacity: {
     ...percent('Pressure to opacity', 0),
     help: 'How much of its opacity a light hand takes away.',
+  },
+  curves: {
+    kind: 'switch',
+    label: 'Pressure by curves',
+    help: 'A curve each says what a pressure counts for.',
+    default: false,
   },
   sizeCurve: pressureCurve('Curve to size'),
   flowCurve: pressureCurve('Curve to flow'),

@@ -51,12 +51,9 @@ class Room {
 const dabRoom = new Room();
 const tintRoom = new Room();
 
-/** How much a pressure leaves of what it counts for by a share (%), bent by a curve that is not even. */
-function bent(pressure: number, share: number, curve: CurvePoints): number {
-  if (share === 0) return 1;
-  const even = curve.length === 2 && curve.every(([x, y]) => x === y);
-  return pressed(even ? pressure : curveAt(curve, pressure), share);
-}
+/** How much a pressure leaves of what it counts for by a share (%), if by a curve. */
+const bent = (pressure: number, share: number, curve: CurvePoints | null): number =>
+  share === 0 ? 1 : pressed(curve ? curveAt(curve, pressure) : pressure, share);
 
 /** Whether dabs of a brush have colours or limits of their own. */
 const isTinted = ({
@@ -84,7 +81,8 @@ export function paintDabs(
   const turned = Math.atan2(map[1], map[0]) + (brush.angle * Math.PI) / 180;
   const ends = taper > 0 ? lengthsOf(all) : null;
   const longest = ends?.at(-1) ?? 0;
-  const sizeAt = (pressure: number) => size * bent(pressure, brush.pressureSize, brush.sizeCurve);
+  const sizeAt = (pressure: number) =>
+    size * bent(pressure, brush.pressureSize, brush.curves ? brush.sizeCurve : null);
   const acrossAt = (pressure: number) => sizeAt(pressure) * (roundness / 100);
   const spacing = (pressure: number) => acrossAt(pressure) * (brush.spacing / 100);
   const tinted = isTinted(brush);
@@ -100,7 +98,8 @@ export function paintDabs(
       const x = all[a]! + (all[b]! - all[a]!) * t;
       const y = all[a + 1]! + (all[b + 1]! - all[a + 1]!) * t;
       const pressure = all[a + 2]! + (all[b + 2]! - all[a + 2]!) * t;
-      const amount = (flow / 100) * bent(pressure, brush.pressureFlow, brush.flowCurve);
+      const amount =
+        (flow / 100) * bent(pressure, brush.pressureFlow, brush.curves ? brush.flowCurve : null);
       // Dabs that stand alone have all of the flow each.
       const apart = Math.max(nearest(map), spacing(pressure));
       const share = Math.min(1, apart / acrossAt(pressure));
@@ -171,7 +170,7 @@ function tinter(
   const black: Rgb = [0, 0, 0];
   return (pressure, at, number) => {
     let own: Rgb = brush.colours === 'pressure' ? between(light, full, pressure) : full;
-    let most = bent(pressure, brush.pressureOpacity, brush.opacityCurve);
+    let most = bent(pressure, brush.pressureOpacity, brush.curves ? brush.opacityCurve : null);
     if (table) {
       const i = 4 * Math.round(at * (table.length / 4 - 1));
       const a = table[i + 3]!;

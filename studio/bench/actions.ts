@@ -23,6 +23,7 @@ import {
   darkenScene,
   duplicate,
   echo,
+  paintAlong,
   paintOver,
   group,
   spill,
@@ -158,6 +159,11 @@ export function actions(does: BenchDoes): Action[] {
       name: 'Paint over the layer',
       run: () => layer && paintOver(layer),
       enabled: !!layer && !grades(layer) && idle,
+    },
+    {
+      name: 'Strokes of paint along the line',
+      run: () => layer && paintAlong(layer),
+      enabled: !!layer && isLine(layer) && idle,
     },
     {
       name: 'Cast its shadow on a floor',

@@ -3,7 +3,8 @@ import { persist } from 'zustand/middleware';
 import type { PaintBrush, PaintStroke } from '@ignis/core/brush/paint-brush';
 import { paintBrushParameters } from '@ignis/core/brush/paint-brush';
 import { brushParameters } from '@ignis/core/brush/stroke';
-import { defaultsOf, valuesOf } from '@ignis/core/definitions/parameter';
+import { defaultsOf, length, valuesOf, type Values } from '@ignis/core/definitions/parameter';
+import { reachParameters } from '@ignis/core/masks/reach';
 import { useBrush } from './brush';
 
 /** The brush for paint; what all brushes have is set for all of them (`useBrush`). */
@@ -39,5 +40,36 @@ interface Choosing {
 export const useChosenStrokes = create<Choosing>()(() => ({ chosen: null }));
 
 /** Chooses strokes, or goes back to painting. */
-export const chooseStrokes = (chosen: readonly string[] | null): void =>
+export function chooseStrokes(chosen: readonly string[] | null): void {
   useChosenStrokes.setState({ chosen });
+  useFilling.setState({ on: false });
+}
+
+/** What can be set on fills of a colour. */
+export const fillingParameters = {
+  tolerance: reachParameters.tolerance,
+  touching: reachParameters.touching,
+  grow: {
+    ...length('Grown by', 2, { min: 0, max: 100, slider: [0, 20] }),
+    help: 'So that no rim stays.',
+  },
+  from: {
+    kind: 'choice',
+    label: 'Colours of',
+    options: [
+      { value: 'scene', label: 'all that shows' },
+      { value: 'layer', label: 'this layer' },
+    ],
+    default: 'scene',
+  },
+} as const;
+
+interface Filling extends Values<typeof fillingParameters> {
+  /** Whether a click fills, in place of painting. */
+  on: boolean;
+}
+
+export const useFilling = create<Filling>()(() => ({
+  on: false,
+  ...defaultsOf(fillingParameters),
+}));

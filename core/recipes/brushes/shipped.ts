@@ -32,9 +32,9 @@ const FADING = rampOf(
 
 /** The brushes that ship, named by what they make. */
 export const shippedBrushes: readonly BookBrush[] = [
-  brush('Soft light', '#ffd9a0', { tip: 'soft', size: 220, flow: 30 }),
-  brush('Ambient wash', '#c2410c', { tip: 'soft', size: 700, flow: 12, spacing: 8 }),
-  brush('Blush on a cheek', '#ff6a5a', { tip: 'soft', size: 160, flow: 14, pressureFlow: 80 }),
+  brush('Soft light', '#ffd9a0', { tip: 'soft', size: 220, flow: 45 }),
+  brush('Ambient wash', '#c2410c', { tip: 'soft', size: 700, flow: 28, spacing: 8 }),
+  brush('Blush on a cheek', '#ff6a5a', { tip: 'soft', size: 160, flow: 34, pressureFlow: 60 }),
   brush('Hard edge', '#ffffff', { hardness: 100, size: 60, spacing: 3 }),
   brush('Fine veins', '#e23a2c', {
     ...{ size: 5, hardness: 85, taper: 90, smoothing: 80, spacing: 4 },
@@ -57,15 +57,21 @@ export const shippedBrushes: readonly BookBrush[] = [
     ...{ tip: 'bristle', size: 110, follows: 'stroke', spacing: 3, grain: 'speckle' },
     ...{ grainSize: 40, grainDepth: 70 },
   }),
-  brush('Chalk', '#efe7d6', { hardness: 70, size: 46, grain: 'speckle', grainSize: 34 }),
+  brush('Chalk', '#efe7d6', {
+    hardness: 70,
+    size: 46,
+    grain: 'stone',
+    grainSize: 70,
+    grainDepth: 85,
+  }),
   brush('Charcoal', '#20222a', {
-    ...{ tip: 'soft', size: 90, flow: 60, grain: 'speckle', grainSize: 22, grainDepth: 90 },
+    ...{ tip: 'soft', size: 90, flow: 85, grain: 'stone', grainSize: 50, grainDepth: 90 },
   }),
   brush('Fog bank', '#aab7c8', {
-    ...{ tip: 'soft', size: 420, flow: 18, grain: 'clouds', grainSize: 320, grainDepth: 85 },
+    ...{ tip: 'soft', size: 420, flow: 55, grain: 'clouds', grainSize: 520, grainDepth: 80 },
   }),
   brush('Smoke trail', '#8c8f98', {
-    ...{ tip: 'soft', size: 130, flow: 24, grain: 'clouds', grainSize: 110, spacing: 14 },
+    ...{ tip: 'soft', size: 130, flow: 50, grain: 'clouds', grainSize: 200, spacing: 14 },
     ...{ scatters: true, count: 2, across: 60, along: 60, sizeSpread: 60, opacitySpread: 60 },
   }),
   brush('Sparks', '#ffb347', {

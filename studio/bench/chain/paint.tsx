@@ -6,7 +6,14 @@ import { setStrokes } from '@ignis/core/scene/edits/stroke-edits';
 import type { LayerOf } from '@ignis/core/scene/model/traits';
 import { liveEdit, useBench } from '../../state/bench';
 import { brushControls, useBrush } from '../../state/brush';
-import { chooseStrokes, paintControls, useChosenStrokes, usePaint } from '../../state/paint';
+import {
+  chooseStrokes,
+  fillingParameters,
+  paintControls,
+  useChosenStrokes,
+  useFilling,
+  usePaint,
+} from '../../state/paint';
 import { Button } from '../../ui/button';
 import { ParameterControls } from '../../ui/parameter-controls';
 import { Node } from './node';
@@ -26,17 +33,37 @@ export function PaintNode({ layer }: { layer: LayerOf<'paint'> }) {
   const { strokes } = layer.source;
   const painting = useBench((s) => s.mode === 'paint');
   const chosen = useChosenStrokes((s) => s.chosen);
+  const filling = useFilling((s) => s.on);
   const first = chosen && strokes.find((s) => chosen.includes(s.id));
   return (
     <Node title="Source" aside={strokes.length === 1 ? '1 stroke' : `${strokes.length} strokes`}>
       {painting ? (
         <div className="mb-2 rounded-md bg-ground/60 p-2" role="group" aria-label="Brush">
-          {first ? <BrushOfStrokes {...{ layer, chosen, first }} /> : <BrushForStrokes />}
+          {filling ? (
+            <FillControls />
+          ) : first ? (
+            <BrushOfStrokes {...{ layer, chosen, first }} />
+          ) : (
+            <BrushForStrokes />
+          )}
         </div>
       ) : (
         <Button onClick={() => paintOn()}>Paint on it</Button>
       )}
     </Node>
+  );
+}
+
+/** How far a fill of a colour reaches. */
+function FillControls() {
+  const filling = useFilling();
+  return (
+    <ParameterControls
+      parameters={fillingParameters}
+      values={{ ...filling }}
+      onChange={(v) => useFilling.setState(v)}
+      onDone={() => undefined}
+    />
   );
 }
 

@@ -11,6 +11,7 @@ import {
   removeLayer,
   standingOf,
 } from '@ignis/core/scene/edits/layer-edits';
+import { strokesAlong } from '@ignis/core/scene/edits/stroke-lines';
 import { castShadowOf, spillOn } from '@ignis/core/scene/edits/spill-edits';
 import {
   FIRST_LIGHT,
@@ -31,6 +32,7 @@ import { started } from '@ignis/core/scene/starting-points/index';
 import { tubePasses } from '@ignis/core/sources/pass';
 import { toast } from 'sonner';
 import { useBench } from '../../state/bench';
+import { paintBrush, usePaint } from '../../state/paint';
 import { middleOfView } from './view';
 
 /** What is done with whole layers, by key, menu or button. */
@@ -147,6 +149,14 @@ export function paintOver(layer: Layer): void {
   change(`Paint over ${layer.name}`, addInFront([made], layer.id, false));
   select(made.id);
   set({ mode: 'paint' });
+}
+
+/** Paint along a line, by the brush as it is set, in front of it. */
+export function paintAlong(line: Layer): void {
+  const { change, select } = bench();
+  const made = strokesAlong(line, paintBrush(), usePaint.getState().colour);
+  change('Paint along the line', addInFront([made], line.id, false));
+  select(made.id);
 }
 
 export const addFill = (): void => add(newFill('Fill', '#233a66'));

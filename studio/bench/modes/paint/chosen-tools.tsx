@@ -2,14 +2,19 @@ import type { PaintStroke } from '@ignis/core/brush/paint-brush';
 import type { AnyStroke, StrokeHome } from '@ignis/core/scene/edits/stroke-edits';
 import {
   carryStrokes,
+  putStroke,
   removeStrokes,
   setStrokes,
   strokesOf,
 } from '@ignis/core/scene/edits/stroke-edits';
+import { addInFront, findLayer } from '@ignis/core/scene/edits/layer-edits';
+import { insideOf, lineAlong } from '@ignis/core/scene/edits/stroke-lines';
+import { isPaint } from '@ignis/core/scene/model/traits';
+import { toast } from 'sonner';
 import { liveEdit, useBench } from '../../../state/bench';
-import { chooseStrokes, useChosenStrokes } from '../../../state/paint';
+import { chooseStrokes, paintBrush, useChosenStrokes, usePaint } from '../../../state/paint';
 import { ColourField } from '../../../ui/colour-field';
-import { Hint, Small } from '../../stage/bar';
+import { DropDown, Hint, Small } from '../../stage/bar';
 
 /** What can be done with strokes that are chosen, of paint or of a finger. */
 export function ChosenTools({ home, chosen }: { home: StrokeHome; chosen: readonly string[] }) {
@@ -40,6 +45,15 @@ export function ChosenTools({ home, chosen }: { home: StrokeHome; chosen: readon
       )}
       <Small label={isPainted(first) ? 'To the front' : 'Last'} onClick={carry('front')} />
       <Small label={isPainted(first) ? 'To the back' : 'First'} onClick={carry('back')} />
+      {isPainted(first) && (
+        <DropDown
+          label="Becomes…"
+          items={[
+            { label: 'A line of light', run: () => becomeLine(home, chosen) },
+            { label: 'A fill of what it goes round', run: () => becomeFill(home, chosen) },
+          ]}
+        />
+      )}
       <Small label="Delete" onClick={() => removeChosen(home)} />
       <Hint>
         {chosen.length === 1 ? '1 stroke' : `${chosen.length} strokes`}: drag it, its handles or its
@@ -47,6 +61,26 @@ export function ChosenTools({ home, chosen }: { home: StrokeHome; chosen: readon
       </Hint>
     </>
   );
+}
+
+/** A line of light along strokes, in front of their layer. */
+function becomeLine({ layer: id }: StrokeHome, chosen: readonly string[]): void {
+  const { scene, change, select } = useBench.getState();
+  const layer = findLayer(scene, id);
+  const line = layer && isPaint(layer) && lineAlong(layer, chosen);
+  if (!line) return void toast.info('A single dab has no way that could be a line');
+  change('Strokes become a line', addInFront([line], id, false));
+  select(line.id);
+}
+
+/** Fills of what strokes go round, in front of them. */
+function becomeFill(home: StrokeHome, chosen: readonly string[]): void {
+  const { scene, change } = useBench.getState();
+  const layer = findLayer(scene, home.layer);
+  if (!layer || !isPaint(layer)) return;
+  const fills = insideOf(layer, chosen, paintBrush(), usePaint.getState().colour);
+  change('Fill what strokes go round', (s) => fills.forEach((f) => putStroke(home, f)(s)));
+  chooseStrokes(fills.map((f) => f.id));
 }
 
 const isPainted = (stroke: AnyStroke): stroke is PaintStroke => 'colour' in stroke;

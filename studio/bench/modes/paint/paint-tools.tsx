@@ -1,8 +1,14 @@
 import type { PaintStroke } from '@ignis/core/brush/paint-brush';
+import { mirrorKinds, type Mirror } from '@ignis/core/brush/mirror';
+import { apply, invert } from '@ignis/core/geometry/affine';
+import { mapOf } from '@ignis/core/scene/arrange/placement';
 import type { LayerOf } from '@ignis/core/scene/model/traits';
-import { chooseStrokes, useChosenStrokes, usePaint } from '../../../state/paint';
+import { useBench } from '../../../state/bench';
+import { useMirror } from '../../../state/mirror';
+import { chooseStrokes, useChosenStrokes, useFilling, usePaint } from '../../../state/paint';
 import { ColourField } from '../../../ui/colour-field';
-import { Hint, Way } from '../../stage/bar';
+import { DropDown, Hint, Way } from '../../stage/bar';
+import { fillSelection } from './fill';
 import { ChosenTools } from './chosen-tools';
 
 /** What a stroke does, and what it is called. */
@@ -17,12 +23,14 @@ export const WAYS: readonly { way: PaintStroke['way']; label: string; word: stri
 export function PaintTools({ layer }: { layer: LayerOf<'paint'> }) {
   const { way, colour } = usePaint();
   const chosen = useChosenStrokes((s) => s.chosen);
+  const filling = useFilling((s) => s.on);
+  const mirror = useMirror();
   return (
     <>
       {WAYS.map((w) => (
         <Way
           key={w.way}
-          on={chosen === null && way === w.way}
+          on={chosen === null && !filling && way === w.way}
           label={w.label}
           onClick={() => {
             chooseStrokes(null);
@@ -44,9 +52,50 @@ export function PaintTools({ layer }: { layer: LayerOf<'paint'> }) {
               side="bottom"
             />
           )}
-          <Hint>Shift goes straight on from the last stroke; [ and ] change the size</Hint>
+          <DropDown
+            label={filling ? 'Fills a colour' : 'Fill'}
+            items={[
+              { label: 'What is selected', run: () => void fillSelection(layer) },
+              { label: 'A colour, by a click', run: () => useFilling.setState({ on: true }) },
+              ...(filling
+                ? [{ label: 'Back to painting', run: () => useFilling.setState({ on: false }) }]
+                : []),
+            ]}
+          />
+          <DropDown
+            label={mirrorKinds.find((k) => k.value === mirror.kind)!.label}
+            items={[
+              ...mirrorKinds.map(({ value, label }) => ({
+                label,
+                run: () => setMirror(layer, value),
+              })),
+              ...(mirror.kind === 'round'
+                ? [
+                    null,
+                    ...[3, 4, 5, 6, 8, 12].map((count) => ({
+                      label: `${count} times`,
+                      run: () => useMirror.setState({ count }),
+                    })),
+                  ]
+                : []),
+            ]}
+          />
+          <Hint>
+            {filling
+              ? 'Click a colour; how far it reaches is set in the chain'
+              : 'Shift goes straight on; [ and ] change the size'}
+          </Hint>
         </>
       )}
     </>
   );
+}
+
+/** Mirrors painting; where it was not mirrored before, over the middle of the scene. */
+function setMirror(layer: LayerOf<'paint'>, kind: Mirror['kind']): void {
+  const { scene } = useBench.getState();
+  const back = invert(mapOf(scene.layers, layer));
+  const isNew = useMirror.getState().kind === 'none';
+  const middle = { x: scene.width / 2, y: scene.height / 2 };
+  useMirror.setState({ kind, ...(isNew && back && { at: apply(back, middle) }) });
 }

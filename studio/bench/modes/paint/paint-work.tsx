@@ -1,14 +1,26 @@
 import { useRef, type RefObject } from 'react';
 import { strokeBrush, type PaintStroke } from '@ignis/core/brush/paint-brush';
+import { mirrorMaps } from '@ignis/core/brush/mirror';
 import { growingPoints } from '@ignis/core/brush/growing-points';
-import { invert, meanScale, type Affine, type Point } from '@ignis/core/geometry/affine';
+import {
+  IDENTITY,
+  apply,
+  invert,
+  meanScale,
+  type Affine,
+  type Point,
+} from '@ignis/core/geometry/affine';
 import { putStroke } from '@ignis/core/scene/edits/stroke-edits';
 import { newId } from '@ignis/core/scene/model/new-id';
 import type { LayerOf } from '@ignis/core/scene/model/traits';
 import { useAround, useBench } from '../../../state/bench';
-import { paintBrush, useChosenStrokes, usePaint } from '../../../state/paint';
+import { useMirror } from '../../../state/mirror';
+import { paintBrush, useChosenStrokes, useFilling, usePaint } from '../../../state/paint';
 import { BrushPointer, brushSize, followHand, usePointed } from '../../stage/brush-stroke';
 import { toStage } from '../../stage/path-outline';
+import { stagePoint } from '../../stage/pointer';
+import { fillColour, inScene } from './fill';
+import { MirrorAxes } from './mirror-axes';
 import { ChooseStrokes } from './choose-strokes';
 import { WAYS } from './paint-tools';
 
@@ -21,9 +33,11 @@ function followPaint(
   const { way, colour } = usePaint.getState();
   const { view, drag } = useBench.getState();
   const brush = paintBrush();
-  const points = growingPoints();
-  const own: Omit<PaintStroke, 'points'> = {
-    ...{ id: newId(), way, colour },
+  // Mirrored, it is drawn several times at once.
+  const maps = [IDENTITY, ...mirrorMaps(useMirror.getState())];
+  const copies = maps.map((map) => ({ map, id: newId(), points: growingPoints() }));
+  const own: Omit<PaintStroke, 'points' | 'id'> = {
+    ...{ way, colour },
     brush: strokeBrush({
       ...brush,
       size: brushSize(view.zoom * (meanScale(hand.back) || 1)),
@@ -34,12 +48,12 @@ function followPaint(
   followHand(down, {
     ...hand,
     rests: brush.rests,
-    add: points.add,
+    add: (point) => copies.forEach((c) => c.points.add({ ...point, ...apply(c.map, point) })),
     show: () =>
-      drag(
-        way === 'erase' ? 'Erase' : 'Paint',
-        putStroke({ layer: id }, { ...own, points: points.all() }),
-      ),
+      drag(way === 'erase' ? 'Erase' : 'Paint', (s) => {
+        for (const { id: stroke, points } of copies)
+          putStroke({ layer: id }, { ...own, id: stroke, points: points.all() })(s);
+      }),
   });
 }
 
@@ -58,6 +72,7 @@ export function PaintWork({
   const last = useRef<Point | null>(null);
   const map = toStage(view, around, layer.placement);
   const back = invert(map);
+  const filling = useFilling((s) => s.on);
   const choosing = useChosenStrokes((s) => s.chosen !== null);
   if (!back) return null;
   if (choosing) return <ChooseStrokes {...{ stage, map, back }} home={{ layer: layer.id }} />;
@@ -70,14 +85,17 @@ export function PaintWork({
         onPointerDown={(down) => {
           if (down.button !== 0) return;
           down.stopPropagation();
-          followPaint(down, layer.id, { stage: stage.current!, back, last, moved: setPointer });
+          if (filling) void fillColour(layer, inScene(stagePoint(stage.current!, down)));
+          else
+            followPaint(down, layer.id, { stage: stage.current!, back, last, moved: setPointer });
         }}
       />
+      <MirrorAxes {...{ stage, map, back }} />
       {pointer && (
         <BrushPointer
           at={pointer}
-          word={WAYS.find((w) => w.way === way)!.word}
-          brush={way === 'erase' ? '#ffffff' : colour}
+          word={filling ? 'fills all that is like this' : WAYS.find((w) => w.way === way)!.word}
+          brush={filling ? null : way === 'erase' ? '#ffffff' : colour}
           takes={way === 'erase'}
           oval={{ roundness: roundness / 100, angle }}
         />
