@@ -13,6 +13,8 @@ import { light } from './grade/light';
 import { tint } from './grade/tint';
 import { mesh } from './warp/mesh';
 import { reshape } from './warp/reshape';
+import { drip } from './warp/drip';
+import { fray } from './warp/fray';
 import { smear } from './warp/smear';
 import { feather } from './shape/feather';
 import { hollow } from './shape/hollow';
@@ -36,6 +38,8 @@ export const steps: readonly AnyStep[] = [
   reshape,
   mesh,
   smear,
+  drip,
+  fray,
   glow,
   shadow,
   bevel,
