@@ -1,51 +1,7 @@
 /** The examples of letters, rebuilt from nothing by mouse and keys. */
-import { expect, test, type Page } from './test';
-import {
-  act,
-  add,
-  newScene,
-  openExample,
-  press,
-  savedScene,
-  settled,
-  setValue,
-  type XY,
-} from './bench-page';
-
-/** Letters in a font and size at a place, in a recipe. */
-async function letters(
-  page: Page,
-  at: XY,
-  words: readonly string[],
-  font: string,
-  size: number,
-  recipe: string | null,
-): Promise<void> {
-  await act(page, 'Add a text');
-  await press(page, at);
-  for (const [i, line] of words.entries()) {
-    if (i > 0) await page.keyboard.press('Enter');
-    await page.keyboard.type(line);
-  }
-  await page.keyboard.press('Escape');
-  await expect(page.getByTestId('typing')).toHaveCount(0);
-  await page.getByRole('button', { name: /^Font/ }).click();
-  await page.getByRole('option', { name: font, exact: true }).click();
-  await setValue(page, 'Size', String(size));
-  if (recipe === null) return settled(page);
-  await page.getByRole('button', { name: 'recipes', exact: true }).click();
-  await page.getByRole('option', { name: new RegExp(recipe) }).click();
-  await settled(page);
-}
-
-test('Ember Pier: burning letters on the pier', async ({ page }) => {
-  await openExample(page, 'Blank pier');
-  await letters(page, [480, 520], ['EMBER', 'PIER'], 'Bowlby One', 260, 'Burning letters');
-  const made = await savedScene(page);
-  expect(made.layers.map((l) => l.source.kind)).toEqual(['picture', 'text']);
-  expect(made.layers[1]!.body).toBe(0);
-  expect(made.layers[1]!.steps.length).toBeGreaterThan(4);
-});
+import { expect, test } from './test';
+import { add, newScene, openExample, savedScene, settled } from './bench-page';
+import { letters } from './letters-page';
 
 test('Tide: a sea of a gradient, waves, and letters of glass', async ({ page }) => {
   await newScene(page, 1920, 1200);

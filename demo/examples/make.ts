@@ -1,6 +1,12 @@
 /** What the example scenes are made with. */
 import { mkdir, readFile, rm, writeFile } from 'node:fs/promises';
 import { assetName } from '@ignis/core/files/ignis-file';
+import type { PaintBrush, PaintStroke } from '@ignis/core/brush/paint-brush';
+import { strokeBrush, wholeBrush } from '@ignis/core/brush/paint-brush';
+import { smearBrushParameters } from '@ignis/core/brush/smear-stroke';
+import { defaultsOf } from '@ignis/core/definitions/parameter';
+import type { SmearBrush, SmearStroke, SmearWay } from '@ignis/core/definitions/strokes';
+import { shippedBrushes } from '@ignis/core/recipes/brushes/shipped';
 import { inspectPicture } from '@ignis/core/files/picture-file';
 import { smooth, type Path } from '@ignis/core/geometry/path';
 import type { Mask } from '@ignis/core/masks/mask';
@@ -9,8 +15,15 @@ import type { Paint } from '@ignis/core/paint/parameters';
 import { putRecipe } from '@ignis/core/recipes/recipe';
 import { shippedRecipes } from '@ignis/core/recipes/shipped';
 import { edit } from '@ignis/core/scene/edits/edit';
-import { newFill, newMask, newScene, newStep, newTextLayer } from '@ignis/core/scene/model/make';
-import type { Layer, Scene } from '@ignis/core/scene/model/schema';
+import {
+  newFill,
+  newMask,
+  newPaint,
+  newScene,
+  newStep,
+  newTextLayer,
+} from '@ignis/core/scene/model/make';
+import type { Layer, Scene, Step } from '@ignis/core/scene/model/schema';
 import { started, startingPoints } from '@ignis/core/scene/starting-points/index';
 import type { Pass } from '@ignis/core/sources/pass';
 
@@ -119,6 +132,51 @@ export function lettered(
   const layer = newTextLayer(words, style, rest);
   Object.assign(layer.placement, { x, y });
   return layer;
+}
+
+/** A stroke of a brush of the book through points (x, y and, if it matters, pressure), rounded between them. */
+export function brushed(
+  name: string,
+  colour: string | null,
+  way: readonly (readonly [x: number, y: number, pressure?: number])[],
+  values: Partial<PaintBrush> = {},
+): PaintStroke {
+  const found = shippedBrushes.find((b) => b.name === name)!;
+  return {
+    ...{ id: `stroke-${strokes++}`, way: 'over', colour: colour ?? found.colour },
+    brush: strokeBrush({ ...wholeBrush(found.brush), smoothing: 100, ...values }),
+    points: [way.flatMap(([x, y, pressure = 1], i) => [x, y, pressure, 0, 0, i * 30])],
+  };
+}
+let strokes = 1;
+
+/** A layer of paint of some strokes. */
+export function paintedBy(
+  name: string,
+  all: readonly PaintStroke[],
+  values: Partial<Layer> = {},
+): Layer {
+  const layer = newPaint(name);
+  layer.source.strokes = [...all];
+  return Object.assign(layer, values);
+}
+
+/** A stroke of the finger through points. */
+export const fingered = (
+  way: SmearWay,
+  points: readonly (readonly [x: number, y: number, pressure?: number])[],
+  values: Partial<SmearBrush>,
+): SmearStroke => ({
+  ...{ id: `finger-${strokes++}`, enabled: true, way },
+  brush: { ...defaultsOf(smearBrushParameters), ...values },
+  points: [points.flatMap(([x, y, pressure = 1], i) => [x, y, pressure, 0, 0, i * 30])],
+});
+
+/** A step of a kind with some values. */
+export function stepOf(kind: string, values: Record<string, unknown>): Step {
+  const step = newStep(kind);
+  Object.assign(step.values, values);
+  return step;
 }
 
 /** A fill with a paint. */

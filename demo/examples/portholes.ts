@@ -1,6 +1,7 @@
 /** Portholes: the dark glass of a brass helmet lit from within, cut out of its studio and set on the pier at night. */
 import type { Path } from '@ignis/core/geometry/path';
-import { corner, smooth } from '@ignis/core/geometry/path';
+import { mirrorMaps } from '@ignis/core/brush/mirror';
+import { mapped } from '@ignis/core/scene/edits/stroke-edits';
 import { edit } from '@ignis/core/scene/edits/edit';
 import {
   newEcho,
@@ -13,7 +14,7 @@ import {
 import type { Layer } from '@ignis/core/scene/model/schema';
 import { castShadowOf, setLightOrShadow, spillOn } from '@ignis/core/scene/edits/spill-edits';
 import { cutFrom } from './cut';
-import { graded, helmet, named, pier, ring, write } from './make';
+import { brushed, graded, helmet, named, paintedBy, pier, ring, stepOf, write } from './make';
 
 const scene = newScene('Portholes', 1920, 1200, '#05070c');
 scene.light = { ...scene.light, angle: -70, height: 30 };
@@ -64,24 +65,82 @@ const pupil = behindGlass(
   104,
   104,
 );
-/** Veins of light: from the pupil to the rim, thin and unsteady. */
-const veins = [20, 78, 141, 205, 262, 318].map((degrees, i) => {
+/** The middle of the eye, which painting was mirrored over. */
+const middle = { x: front.x + 6, y: front.y + 4 };
+/** Veins of light, painted once on the right and mirrored. */
+const drawnOnce = [-62, -22, 16, 58].map((degrees, i) => {
   const a = (degrees * Math.PI) / 180;
   const [c, s] = [Math.cos(a), Math.sin(a)];
-  const place = (r: number, aside: number) =>
-    [front.x + 6 + r * c - aside * s, front.y + 4 + r * s + aside * c] as const;
-  const [x0, y0] = place(52, 0);
-  const [x1, y1] = place(78, i % 2 ? 9 : -8);
-  const [x2, y2] = place(118, i % 2 ? -4 : 5);
-  const path: Path = {
-    closed: false,
-    anchors: [corner(x0, y0), smooth(x1, y1, 12 * c, 12 * s), corner(x2, y2)],
-  };
-  return named(
-    behindGlass(newLine(`Vein ${i + 1}`, path, LIGHT, 2.4), front.x, front.y, 106, 106),
-    `vein-${i + 1}`,
+  const place = (r: number, aside: number, pressure: number) =>
+    [middle.x + r * c - aside * s, middle.y + r * s + aside * c, pressure] as const;
+  const bend = i % 2 ? 8 : -7;
+  return brushed(
+    'Fine veins',
+    '#7fe9ff',
+    [place(50, 0, 1), place(66, bend, 0.9), place(82, -bend / 2, 0.7), place(112, bend, 0.3)],
+    { size: 4.5, taper: 30 },
   );
 });
+const across = mirrorMaps({ kind: 'axis', at: middle, angle: Math.PI / 2, count: 2 })[0]!;
+const veins = behindGlass(
+  paintedBy('Veins', [
+    ...drawnOnce,
+    ...drawnOnce.map((stroke, i) => ({
+      ...stroke,
+      id: `mirrored-${i + 1}`,
+      points: [mapped(stroke, across)],
+    })),
+  ]),
+  front.x,
+  front.y,
+  106,
+  106,
+);
+Object.assign(veins, { blend: 'screen' });
+veins.steps.push(
+  stepOf('style.glow', { side: 'outside', reach: 9, colour: '#35d8ff', opacity: 90 }),
+  stepOf('style.glow', { side: 'outside', reach: 30, colour: '#0a7dff', opacity: 55 }),
+);
+
+/** Depth painted into the glass: dark towards its rim, so that it is round. */
+const rim = (r: number, from: number, to: number) =>
+  Array.from({ length: 14 }, (_, i) => {
+    const a = ((from + ((to - from) * i) / 13) * Math.PI) / 180;
+    return [front.x + r * Math.cos(a), front.y + r * Math.sin(a)] as const;
+  });
+const depth = behindGlass(
+  paintedBy('Depth in the glass', [
+    brushed('Soft light', '#01040a', rim(92, 20, 200), { size: 84, flow: 70 }),
+    brushed('Soft light', '#01040a', rim(98, 200, 330), { size: 56, flow: 55 }),
+  ]),
+  front.x,
+  front.y,
+  104,
+  104,
+);
+Object.assign(depth, { opacity: 82 });
+/** Sparks that drift in the glass, and two glints on it. */
+const sparks = behindGlass(
+  paintedBy('Sparks in the glass', [
+    brushed('Stars', '#d9f8ff', rim(62, -150, 60), { size: 4, across: 1000, along: 800 }),
+    brushed(
+      'Glint in an eye',
+      '#ffffff',
+      [
+        [front.x - 46, front.y - 52],
+        [front.x - 30, front.y - 62],
+        [front.x - 12, front.y - 66],
+      ],
+      { size: 10, taper: 20 },
+    ),
+    brushed('Glint in an eye', '#ffffff', [[middle.x - 5, middle.y - 6]], { size: 9 }),
+  ]),
+  front.x,
+  front.y,
+  104,
+  104,
+);
+Object.assign(sparks, { blend: 'add' });
 const glint = behindGlass(
   newLine('Side eye', ring(side.x, side.y, 34), LIGHT, 11),
   side.x,
@@ -108,9 +167,11 @@ const given = (of: Layer, id: string, opacity: number): Layer => {
 scene.layers.push(
   named(night, 'pier'),
   named(brass, 'helmet'),
-  ...veins,
+  named(depth, 'depth'),
+  named(veins, 'veins'),
   named(eye, 'eye'),
   named(pupil, 'pupil'),
+  named(sparks, 'sparks'),
   named(glint, 'side'),
 );
 const reflections = [given(eye, 'eye-below', 55), given(pupil, 'pupil-below', 55)];

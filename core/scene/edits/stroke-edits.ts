@@ -127,8 +127,8 @@ export const mapStrokes = (home: StrokeHome, ids: readonly string[], map: Affine
   });
 };
 
-/** The points of a stroke under a map. */
-function mapped(stroke: Stroked, map: Affine): number[] {
+/** The points of a stroke under a map, as one list. */
+export function mapped(stroke: Stroked, map: Affine): number[] {
   const all = Array.from(pointsOf(stroke));
   for (let i = 0; i < all.length; i += POINT) {
     const { x, y } = apply(map, { x: all[i]!, y: all[i + 1]! });
