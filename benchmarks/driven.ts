@@ -7,10 +7,8 @@ import { pathsOf } from '../core/sources/line-shape';
 import { letters } from './letters';
 import { lines, tracedLine } from './lines';
 import { masks } from './masks';
-import { paint } from './paint';
-import { smears } from './smear';
 import { subjects } from './subjects';
-import { drag, emptyRoundTrip, openScene, resident, taken, watch, watchWorkers } from './page';
+import { drag, emptyRoundTrip, openScene, resident, taken, watch, benchPage } from './page';
 import {
   against,
   dragRows,
@@ -93,15 +91,7 @@ export async function driven(
 ): Promise<Row[]> {
   const steps = quick ? 12 : 72;
   const rows: Row[] = [];
-  const context = await browser.newContext({
-    ...{ viewport: { width: 1280, height: 800 }, baseURL },
-    // It stores all of the app on the first visit, which takes a minute of this machine.
-    serviceWorkers: 'block',
-  });
-  // The compiler that runs this file names functions by a helper that a page does not have.
-  await context.addInitScript('globalThis.__name = (f) => f');
-  await watchWorkers(context);
-  const page = await context.newPage();
+  const page = await benchPage(browser, baseURL);
   await openExample(page, 'Night seven');
   await page.waitForTimeout(1500);
   await watch(page);
@@ -155,8 +145,6 @@ export async function driven(
   add('dragging one of 10,000 anchors of a path', await manyAnchors(page, steps));
   rows.push(...(await letters(page, SECTION, steps, dragged)));
   rows.push(...(await masks(page, steps, dragged)));
-  rows.push(...(await paint(page, SECTION, steps, dragged)));
-  rows.push(...(await smears(page, steps, dragged)));
   rows.push(...(await subjects(page, SECTION, steps, dragged)));
   await openExample(page, 'Night seven');
   await watch(page);
@@ -290,7 +278,7 @@ export async function driven(
       }),
   );
   rows.push(within(SECTION, 'cancelling an export: click to done', cancelled, 'ms', 200));
-  await context.close();
+  await page.context().close();
 
   const folder = new URL('../studio/dist/', import.meta.url);
   const html = await readFile(new URL('index.html', folder), 'utf8');

@@ -1,6 +1,6 @@
 /** How the bench is driven, and how long it takes to answer. */
 import { execFileSync } from 'node:child_process';
-import type { BrowserContext, Page } from '@playwright/test';
+import type { Browser, BrowserContext, Page } from '@playwright/test';
 import { settled } from '../e2e/bench-page';
 import { packScene } from '../core/files/ignis-file';
 import type { Scene } from '../core/scene/model/schema';
@@ -28,6 +28,19 @@ export const watchWorkers = (context: BrowserContext, first = ''): Promise<unkno
     }`;
     await route.fulfill({ response, body: first + prelude + (await response.text()) });
   });
+
+/** A page of a browser as the bench is driven on. */
+export async function benchPage(browser: Browser, baseURL: string): Promise<Page> {
+  const context = await browser.newContext({
+    ...{ viewport: { width: 1280, height: 800 }, baseURL },
+    // It stores all of the app on the first visit, which takes a minute of this machine.
+    serviceWorkers: 'block',
+  });
+  // The compiler that runs this file names functions by a helper that a page does not have.
+  await context.addInitScript('globalThis.__name = (f) => f');
+  await watchWorkers(context);
+  return context.newPage();
+}
 
 /**
  * Notes, in the page, when input came, when the page was free again, and when the frame came that shows the next

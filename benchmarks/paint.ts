@@ -11,8 +11,9 @@ import { packOf, packStrokes } from '../core/scene/edits/stroke-edits';
 import { newPaint } from '../core/scene/model/make';
 import type { Scene } from '../core/scene/model/schema';
 import { readScene } from '../server/src/scene-file';
-import { drag, openScene, watch } from './page';
-import { against, median, type DragRows, type Row } from './table';
+import { countOf } from '../core/brush/stroke-points';
+import { drag, openScene, resident, taken, watch } from './page';
+import { against, median, within, type DragRows, type Row } from './table';
 
 const FOLDER = fileURLToPath(new URL('../demo/scenes/night-seven', import.meta.url));
 
@@ -54,6 +55,91 @@ async function inPacks(
   return { scene, assets };
 }
 
+/** The demo scene with a layer of so many strokes in front. */
+async function paintedScene(
+  count: number,
+): Promise<{ scene: Scene; assets: Map<string, Uint8Array>; points: number; packed: number }> {
+  const { scene, assets } = await readScene(FOLDER);
+  const layer = newPaint('Paint');
+  const strokes = strewn(count, scene.width, scene.height);
+  layer.source.strokes = strokes;
+  scene.layers.push(layer);
+  const own = await inPacks(scene, layer.id, strokes);
+  return {
+    ...{ scene: own.scene, assets: new Map([...assets, ...own.assets]) },
+    points: strokes.reduce((n, s) => n + countOf(s), 0),
+    packed: [...own.assets.values()].reduce((n, b) => n + b.length, 0),
+  };
+}
+
+/** How long the page takes until the picture on the stage is the fine one, ms, from now on. */
+const untilFine = (page: Page): Promise<number> =>
+  page.evaluate(
+    () =>
+      new Promise<number>((done) => {
+        const start = performance.now();
+        const picture = () => document.querySelector<HTMLElement>('[data-testid=picture]');
+        const look = () =>
+          picture()?.dataset.shown === 'fine'
+            ? done(performance.now() - start)
+            : requestAnimationFrame(look);
+        requestAnimationFrame(look);
+      }),
+  );
+
+/** What else is done with a scene of very many strokes: saving, undoing, opening it again and exporting it. */
+async function manyStrokes(page: Page, section: string, size: Row): Promise<Row[]> {
+  const [x, y] = await onPage(page, [1900, 1300]);
+  const undone: number[] = [];
+  for (let i = 0; i < 5; i++) {
+    await page.mouse.move(x + 10 * i, y);
+    await page.mouse.down();
+    await page.mouse.move(x + 10 * i + 40, y + 8, { steps: 4 });
+    await page.mouse.up();
+    await settled(page);
+    await watch(page);
+    await page.keyboard.press('Control+z');
+    await settled(page);
+    undone.push(median((await taken(page)).waits));
+  }
+  const saving = page.getByText('Saved', { exact: true });
+  await saving.waitFor();
+  await page.mouse.click(x, y);
+  const saved = await page.evaluate(
+    () =>
+      new Promise<number>((done) => {
+        const start = performance.now();
+        const isSaved = () => document.body.innerText.includes('Saved');
+        let changed = !isSaved();
+        const look = () => {
+          changed ||= !isSaved();
+          if (changed && isSaved()) done(performance.now() - start);
+          else setTimeout(look, 5);
+        };
+        look();
+      }),
+  );
+  const memory = resident();
+  await page.reload();
+  const opened = await untilFine(page);
+  await settled(page);
+  await page.getByRole('button', { name: 'Export', exact: true }).click();
+  const start = performance.now();
+  await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('dialog').getByRole('button', { name: 'Export', exact: true }).click(),
+  ]);
+  const exported = performance.now() - start;
+  return [
+    within(section, 'undo of one stroke among 10,000', median(undone), 'ms', 50),
+    within(section, 'saving a scene of 10,000 strokes, pause and all', saved, 'ms', 1000),
+    within(section, 'opening it, fine', opened, 'ms', 2500),
+    size,
+    within(section, 'memory of the tab with it (resident)', memory, 'GB', 1.3),
+    within(section, 'exporting it, 3840 × 2160, PNG', exported / 1000, 's', 5),
+  ];
+}
+
 export async function paint(
   page: Page,
   section: string,
@@ -62,17 +148,14 @@ export async function paint(
 ): Promise<Row[]> {
   const rows: Row[] = [];
   const medians: number[] = [];
+  let size: Row | null = null;
   for (const [count, name] of [
     [0, 'painting with a brush of 1,000 px'],
     [10_000, 'painting with a brush of 1,000 px in a layer of 10,000 strokes'],
   ] as const) {
-    const { scene, assets } = await readScene(FOLDER);
-    const layer = newPaint('Paint');
-    const strokes = strewn(count, scene.width, scene.height);
-    layer.source.strokes = strokes;
-    scene.layers.push(layer);
-    const packed = await inPacks(scene, layer.id, strokes);
-    await openScene(page, packed.scene, new Map([...assets, ...packed.assets]));
+    const { scene, assets, points, packed } = await paintedScene(count);
+    size = within(section, 'points of its strokes in files, a point', packed / points, 'bytes', 12);
+    await openScene(page, scene, assets);
     await page.locator('[data-card][aria-label="Paint"]').click();
     await page.keyboard.press('2');
     await page.getByRole('spinbutton', { name: 'Size', exact: true }).fill('1000');
@@ -88,6 +171,7 @@ export async function paint(
   }
   rows.push(
     against(section, 'that with 10,000 strokes, against none', medians[1]!, medians[0]!, 1.15),
+    ...(await manyStrokes(page, section, size!)),
   );
   return rows;
 }

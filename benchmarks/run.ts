@@ -11,6 +11,7 @@ import { callHelpers } from '../server/src/threads';
 import '../server/src/scene-file';
 import { baselineOf, printWorse, worse } from './compare';
 import { cutouts } from './cutouts';
+import { brushes } from './brushes';
 import { driven } from './driven';
 import { growth } from './growth';
 import { large } from './large';
@@ -42,6 +43,7 @@ const { port } = server.address() as { port: number };
 const parts: Record<string, () => Row[] | Promise<Row[]>> = {
   kernels: () => kernels(browser, Math.max(5, rounds)),
   driven: () => driven(browser, `http://localhost:${port}`, rounds, quick),
+  brushes: () => brushes(browser, `http://localhost:${port}`, quick),
   opening: () => opened(browser, `http://localhost:${port}`, quick ? 1 : 3),
   ...(!quick && { large, machines: () => machines(`http://localhost:${port}`) }),
   growth: () => growth(rounds),

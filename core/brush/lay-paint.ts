@@ -25,7 +25,7 @@ import type { Region } from '../pixels/region';
 import { regionKey } from '../pixels/region';
 import { dabsFor } from './dabs-for';
 import type { PaintBrush, PaintStroke } from './paint-brush';
-import { wholeBrush } from './paint-brush';
+import { isPlain, wholeBrush } from './paint-brush';
 import { POINT } from './points';
 import { pointsOf } from './stroke-points';
 import { tipFor } from './tips';
@@ -43,10 +43,15 @@ export interface Laying {
 /** Lays a stroke on paint, in place. */
 export function layPaint(to: ColourBuffer, stroke: PaintStroke, laying: Laying): void {
   const { map, mixing } = laying;
-  const brush = wholeBrush(stroke.brush);
   const { region } = to;
-  const opacity = brush.opacity / 100;
+  const opacity = stroke.brush.opacity / 100;
   const colour = rgb(stroke.colour, mixing);
+  if (isPlain(stroke.brush)) {
+    const dabs = dabsWithin(dabsFor(stroke, map, mixing).dabs, region);
+    const shape = dabbed(dabs, stroke.brush.hardness / 100, region);
+    return layStroke(to, shape, stroke.way, colour, opacity);
+  }
+  const brush = wholeBrush(stroke.brush);
   const grain = grainOf(brush, region, laying);
   if (brush.tip === 'inside') {
     const shape = inside(stroke, map, region);

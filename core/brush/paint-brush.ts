@@ -189,6 +189,10 @@ export type StrokeBrush = Values<typeof basics> & Partial<Values<typeof specials
 
 const usual = defaultsOf(specials);
 
+const BASICS = Object.keys(basics).length;
+/** Whether a stroke says nothing special of its brush: most do not, and there may be very many. */
+export const isPlain = (brush: StrokeBrush): boolean => Object.keys(brush).length === BASICS;
+
 const wholes = new WeakMap<StrokeBrush, PaintBrush>();
 /** All of the brush of a stroke, which must not be changed in place. */
 export function wholeBrush(brush: StrokeBrush): PaintBrush {

@@ -6,7 +6,7 @@ import { rgb, type Mixing, type Rgb } from '../pixels/colour';
 import { rampTable } from '../pixels/ramp';
 import { along, nearest } from './along';
 import type { PaintBrush, PaintStroke } from './paint-brush';
-import { wholeBrush } from './paint-brush';
+import { isPlain, wholeBrush } from './paint-brush';
 import { POINT } from './points';
 import { pressed } from './pressed';
 import { smoothed } from './smoothed';
@@ -34,13 +34,14 @@ class Room {
   used = 0;
   /** Where the next few floats stand. */
   next(count: number): number {
-    if (this.used + count > this.floats.length) {
+    const at = this.used;
+    this.used = at + count;
+    if (this.used > this.floats.length) {
       const larger = new Float32Array(2 * this.floats.length);
       larger.set(this.floats);
       this.floats = larger;
     }
-    this.used += count;
-    return this.used - count;
+    return at;
   }
   taken(): Float32Array {
     const own = this.floats.slice(0, this.used);
@@ -50,6 +51,64 @@ class Room {
 }
 const dabRoom = new Room();
 const tintRoom = new Room();
+
+/** Lays down a dab: its place and radius (px of the render), flow, the angle of its long axis and how many times longer that is. */
+function putDab(
+  x: number,
+  y: number,
+  r: number,
+  flow: number,
+  angle: number,
+  longer: number,
+): void {
+  const i = dabRoom.next(DAB);
+  const { floats } = dabRoom;
+  floats[i] = x;
+  floats[i + 1] = y;
+  floats[i + 2] = r;
+  floats[i + 3] = flow;
+  floats[i + 4] = angle === 0 ? 1 : Math.cos(angle);
+  floats[i + 5] = angle === 0 ? 0 : Math.sin(angle);
+  floats[i + 6] = longer;
+  floats[i + 7] = 0;
+}
+
+/** The dabs of a stroke of a plain brush: there may be millions of them. */
+function plainDabs({ brush, ...stroke }: PaintStroke, map: Affine): Float32Array {
+  const all = pointsOf(stroke);
+  const { size, flow, follows, roundness, pressureSize, pressureFlow } = brush;
+  const [ma, mb, mc, md, me, mf] = map;
+  const scale = meanScale(map);
+  const turned = Math.atan2(mb, ma) + (brush.angle * Math.PI) / 180;
+  const across = (size * roundness) / 100;
+  const share = brush.spacing / 100;
+  const least = nearest(map);
+  along(all, {
+    map,
+    most: MAX_DABS,
+    spacing: (pressure) => across * pressed(pressure, pressureSize) * share,
+    put(a, b, t, direction) {
+      const x = all[a]! + (all[b]! - all[a]!) * t;
+      const y = all[a + 1]! + (all[b + 1]! - all[a + 1]!) * t;
+      const pressure = all[a + 2]! + (all[b + 2]! - all[a + 2]!) * t;
+      const left = pressed(pressure, pressureSize);
+      const amount = (flow / 100) * pressed(pressure, pressureFlow);
+      const part = Math.min(1, Math.max(share, least / (across * left)));
+      let angle = turned;
+      if (follows === 'stroke') angle += direction;
+      else if (follows === 'pen') angle += Math.atan2(all[b + 4]!, all[b + 3]!);
+      putDab(
+        ma * x + mc * y + me,
+        mb * x + md * y + mf,
+        (size / 2) * left * scale,
+        amount >= 1 ? 1 : 1 - (1 - amount) ** part,
+        angle,
+        100 / roundness,
+      );
+    },
+  });
+  return dabRoom.taken();
+}
 
 /** How much a pressure leaves of what it counts for by a share (%), if by a curve. */
 const bent = (pressure: number, share: number, curve: CurvePoints | null): number =>
@@ -74,6 +133,7 @@ export function paintDabs(
   map: Affine,
   mixing: Mixing = 'displayed',
 ): PaintDabs {
+  if (isPlain(stroke.brush)) return { dabs: plainDabs(stroke, map), tints: null };
   const brush = wholeBrush(stroke.brush);
   const all = smoothed(pointsOf(stroke), brush.smoothing / 100);
   const { flow, follows, roundness, size, taper } = brush;
@@ -125,16 +185,14 @@ export function paintDabs(
           r *= 1 - (brush.sizeSpread / 100) * by(3);
           turn += (brush.turnSpread / 100) * 2 * Math.PI * (by(4) - 0.5);
         }
-        const i = dabRoom.next(DAB);
-        const { floats } = dabRoom;
-        floats[i] = map[0] * cx + map[2] * cy + map[4];
-        floats[i + 1] = map[1] * cx + map[3] * cy + map[5];
-        floats[i + 2] = r * scale;
-        floats[i + 3] = amount >= 1 ? 1 : 1 - (1 - amount) ** share;
-        floats[i + 4] = Math.cos(turn);
-        floats[i + 5] = Math.sin(turn);
-        floats[i + 6] = 100 / roundness;
-        floats[i + 7] = 0;
+        putDab(
+          map[0] * cx + map[2] * cy + map[4],
+          map[1] * cx + map[3] * cy + map[5],
+          r * scale,
+          amount >= 1 ? 1 : 1 - (1 - amount) ** share,
+          turn,
+          100 / roundness,
+        );
         if (tintOf) tintRoom.floats.set(tintOf(pressure, at, number), tintRoom.next(4));
       }
     },

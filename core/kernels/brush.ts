@@ -52,22 +52,31 @@ export function dabbed(dabs: Float32Array, hardness: number, region: Region): Pl
   return out;
 }
 
-/** Whether the dab that stands at `i` touches a region; a tip reaches out to its corners. */
-function touchesRegion(dabs: Float32Array, i: number, { x, y, width, height }: Region): boolean {
+/** Whether the dab that stands at `i` touches a region, from its corner to that opposite; a tip reaches out to its corners. */
+function touches(
+  dabs: Float32Array,
+  i: number,
+  x0: number,
+  y0: number,
+  x1: number,
+  y1: number,
+): boolean {
   const r = Math.max(0.5, dabs[i + 2]!) * Math.SQRT2 + 1;
-  const [dx, dy] = [dabs[i]!, dabs[i + 1]!];
-  return dx + r >= x && dx - r <= x + width && dy + r >= y && dy - r <= y + height;
+  const dx = dabs[i]!;
+  const dy = dabs[i + 1]!;
+  return dx + r >= x0 && dx - r <= x1 && dy + r >= y0 && dy - r <= y1;
 }
 
 /** The dabs of a stroke that touch a region, in their order; the very same array if all do. */
-export function dabsWithin(dabs: Float32Array, region: Region): Float32Array {
+export function dabsWithin(dabs: Float32Array, { x, y, width, height }: Region): Float32Array {
+  const [x1, y1] = [x + width, y + height];
   let count = 0;
-  for (let i = 0; i < dabs.length; i += DAB) if (touchesRegion(dabs, i, region)) count += DAB;
+  for (let i = 0; i < dabs.length; i += DAB) if (touches(dabs, i, x, y, x1, y1)) count += DAB;
   if (count === dabs.length) return dabs;
   const out = new Float32Array(count);
   let at = 0;
   for (let i = 0; i < dabs.length; i += DAB)
-    if (touchesRegion(dabs, i, region)) for (let k = 0; k < DAB; k++) out[at++] = dabs[i + k]!;
+    if (touches(dabs, i, x, y, x1, y1)) for (let k = 0; k < DAB; k++) out[at++] = dabs[i + k]!;
   return out;
 }
 
@@ -115,11 +124,19 @@ export function layStroke(
 }
 
 /** Of the colours and limits of dabs (four floats each) those whose dabs `dabsWithin` gives for a region. */
-export function tintsWithin(dabs: Float32Array, tints: Float32Array, region: Region): Float32Array {
-  const out: number[] = [];
+export function tintsWithin(
+  dabs: Float32Array,
+  tints: Float32Array,
+  { x, y, width, height }: Region,
+): Float32Array {
+  const out = new Float32Array(tints.length);
+  let at = 0;
   for (let i = 0; i < dabs.length / DAB; i++)
-    if (touchesRegion(dabs, i * DAB, region)) out.push(...tints.subarray(4 * i, 4 * i + 4));
-  return Float32Array.from(out);
+    if (touches(dabs, i * DAB, x, y, x + width, y + height)) {
+      out.set(tints.subarray(4 * i, 4 * i + 4), at);
+      at += 4;
+    }
+  return out.subarray(0, at);
 }
 
 /** A tip: a square that lies over each dab, of coverage or of premultiplied RGBA. */

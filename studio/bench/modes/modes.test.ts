@@ -42,26 +42,29 @@ const on = (layer: Layer | null, values: Partial<Situation> = {}): Situation => 
   ...{ others: [], pass: null, step: null, ...values },
 });
 const offered = (situation: Situation) =>
-  all.offeredModes(situation).map(({ mode, digit }) => `${digit} ${mode.label(situation)}`);
+  all
+    .offeredModes(situation)
+    .map(({ mode, digit }) => `${digit ?? ''} ${mode.label(situation)}`.trim());
 
 describe('the modes of the stage', () => {
   it('that a layer is offered follow from what it is and what of it is open', () => {
     expect(offered(on(null))).toEqual(['0 Select']);
     expect(offered(on(picture))).toEqual([
-      ...['1 Arrange', '2 Cut out', '3 Mask', '5 Reshape', '7 Corners', '9 Weave', '0 Select'],
+      ...['1 Arrange', '2 Cut out', '3 Mask', '5 Reshape', 'Smear', '7 Corners', '9 Weave'],
+      '0 Select',
     ]);
     expect(offered(on(newTextLayer('TIDE'))).slice(0, 5)).toEqual([
       ...['1 Arrange', '2 Type', '3 Mask', '4 Letters', '5 Reshape'],
     ]);
     expect(offered(on(line))).toEqual([
-      ...['1 Arrange', '2 Anchors', '3 Mask', '4 Width', '5 Gaps', '7 Corners', '9 Weave'],
+      ...['1 Arrange', '2 Anchors', '3 Mask', '4 Width', '5 Gaps', 'Smear', '7 Corners', '9 Weave'],
       '0 Select',
     ]);
     const ready = structuredClone(line);
     ready.source.shape = newShape('ring');
     expect(offered(on(ready))).not.toContain('2 Anchors');
     expect(offered(on(newGrade('Grade', [])))).toEqual([
-      ...['1 Arrange', '3 Mask', '5 Reshape', '0 Select'],
+      ...['1 Arrange', '3 Mask', '5 Reshape', 'Smear', '0 Select'],
     ]);
     expect(offered(on(newFill('Fill', '#102030')))).not.toContain('7 Corners');
     expect(offered(on(newCastShadow(line)))).toContain('6 Lay down');
@@ -79,8 +82,19 @@ describe('the modes of the stage', () => {
     expect(offered(on(lit, { step: step.id }))).not.toContain('6 Gradient');
     for (const layer of [null, picture, line, lit, newTextLayer('A'), newFill('F', '#000000')]) {
       const digits = all.offeredModes(on(layer, { step: step.id })).map((m) => m.digit);
-      expect(new Set(digits).size).toBe(digits.length);
+      const given = digits.filter((d) => d !== undefined);
+      expect(new Set(given).size).toBe(given.length);
     }
+  });
+
+  it('paint where a step works while it is open, and the scene light gives way to that', () => {
+    const lit = newTextLayer('A');
+    const step = newStep('style.bevel');
+    step.values.follows = 'scene';
+    lit.steps.push(step);
+    expect(offered(on(lit))).toContain('8 Scene light');
+    expect(offered(on(lit, { step: step.id }))).toContain('8 Where it works');
+    expect(offered(on(lit, { step: step.id }))).toContain('Scene light');
   });
 
   it('end with what they are for', () => {
