@@ -1,3 +1,4 @@
+import { TILE } from '../brush/tiles';
 import { finish } from '../kernels/finish';
 import type { Picture } from '../kernels/picture';
 import { scoped } from '../pixels/heap';
@@ -41,7 +42,7 @@ export function exportScene(scene: Scene, request: ExportRequest): StraightImage
   const { width, height } = region;
   const out =
     depth === 8 ? new Uint8ClampedArray(width * height * 4) : new Uint16Array(width * height * 4);
-  const rows = Math.max(64, Math.floor(BAND_PIXELS / width));
+  const rows = bandOf(width);
   const cache = cacheOf(64 * 2 ** 20);
   const { memo } = cache;
   for (let y = 0; y < height; y += rows) {
@@ -54,6 +55,12 @@ export function exportScene(scene: Scene, request: ExportRequest): StraightImage
   }
   cache.clear();
   return { width, height, depth, data: out };
+}
+
+/** The height of a band: whole tiles of paint, where there is room for them. */
+function bandOf(width: number): number {
+  const rows = Math.floor(BAND_PIXELS / width);
+  return rows < TILE ? Math.max(64, rows) : rows - (rows % TILE);
 }
 
 /** The pixels an export will have. Throws a RangeError if there would be none or too many. */
