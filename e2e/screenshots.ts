@@ -3,7 +3,6 @@ import { fileURLToPath } from 'node:url';
 import { expect, test, type Page } from './test';
 import {
   act,
-  add,
   breakAt,
   dragBy,
   card,
@@ -128,48 +127,27 @@ test('Night seven: depth, mask, costs', async ({ page }) => {
 });
 
 test('paint', async ({ page }) => {
-  await openExample(page, 'Night seven');
-  await card(page, 'Dark edges').locator('[data-card]').click();
-  await add(page, 'Paint');
-  await page.getByLabel('Blend', { exact: true }).click();
-  await page.getByRole('option', { name: 'Screen', exact: true }).click();
-  const stage = page.getByRole('region', { name: 'Stage' });
-  const brush = page.getByRole('group', { name: 'Brush' });
-  const set = async (label: string, text: string) => {
-    const field = brush.getByRole('spinbutton', { name: label, exact: true });
-    await field.fill(text);
-    await field.press('Enter');
-  };
-  const colour = async (hex: string) => {
-    await stage.getByRole('button', { name: /^Colour of the brush/ }).click();
-    await page.getByLabel('Colour of the brush as #rrggbb').fill(hex);
-    await page.keyboard.press('Enter');
-    await page.keyboard.press('Escape');
-  };
-  await set('Hardness', '0');
-  await set('Flow', '80');
-  await set('Opacity', '75');
-  for (const [hex, size, from, to] of [
-    ['#8a1c5c', '1500', [300, 700], [1900, 1000]],
-    ['#14508c', '1300', [2300, 1500], [3500, 900]],
-    ['#b8521c', '800', [1150, 350], [1350, 600]],
-  ] as const) {
-    await colour(hex);
-    await set('Size', size);
-    await press(page, from, to);
-  }
-  await set('Size', '26');
-  await set('Opacity', '90');
-  await set('Hardness', '20');
-  await colour('#ffe3b0');
-  for (let i = 0; i < 14; i++) {
-    const at = [700 + ((i * 977) % 2500), 380 + ((i * 613) % 1300)] as const;
-    await press(page, at, [at[0] + 14, at[1] - 30]);
-  }
-  await brush.getByRole('spinbutton', { name: 'Size', exact: true }).scrollIntoViewIfNeeded();
+  await openExample(page, 'Saltmere bloom');
+  await card(page, 'Sparks').locator('[data-card]').click();
+  await page.keyboard.press('2');
+  await page.getByRole('button', { name: 'Brushes' }).click();
+  await page.getByRole('button', { name: 'Take Sparks' }).click();
+  await press(page, [1180, 420], [1330, 700]);
   await settled(page);
-  await page.mouse.move(...(await onPage(page, [2700, 900])));
+  await page.mouse.move(...(await onPage(page, [1200, 640])));
   await shot(page, 'paint');
+});
+
+test('smear', async ({ page }) => {
+  await openExample(page, 'Ember Pier');
+  await card(page, 'EMBER PIER').locator('[data-card]').click();
+  await act(page, 'Smear: drag along what is there');
+  await page.getByRole('button', { name: 'Take hold' }).click();
+  const [x, y] = await onPage(page, [1195, 300]);
+  await page.mouse.click(x, y);
+  await page.locator('[data-step="warp.smear"]').scrollIntoViewIfNeeded();
+  await settled(page);
+  await shot(page, 'smear');
 });
 
 test('weave, mask', async ({ page }) => {
@@ -187,15 +165,11 @@ test('weave, mask', async ({ page }) => {
   await shot(page, 'mask');
 });
 
-test('the palette, Harbour wall', async ({ page }) => {
+test('the palette', async ({ page }) => {
   await openExample(page, 'Bend of light');
   await page.getByRole('button', { name: 'Add a layer' }).click();
   await page.waitForTimeout(4000);
   await shot(page, 'palette');
-  await openExample(page, 'Harbour wall');
-  await card(page, 'Lantern').locator('[data-card]').click();
-  await settled(page);
-  await shot(page, 'harbour-wall');
 });
 
 test('text, styles, recipes, a look sheet', async ({ page }) => {

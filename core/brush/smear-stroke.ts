@@ -36,7 +36,7 @@ export const smearBrushParameters = {
     help: 'How much of its size a light hand takes away.',
   },
   pressureStrength: {
-    ...percent('Pressure to strength', 0),
+    ...percent('Pen to strength', 0),
     help: 'How much of its strength a light hand takes away.',
   },
   left: {
