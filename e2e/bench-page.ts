@@ -162,11 +162,22 @@ export async function drawClosed(page: Page, ...points: XY[]): Promise<void> {
   await settled(page);
 }
 
-export async function setValue(page: Page, label: string, text: string): Promise<void> {
-  await value(page, label).click();
-  await value(page, label).fill(text);
-  await value(page, label).press('Enter');
+/** Types a value into a number's field, as a hand does. */
+export async function typeInto(field: Locator, text: string): Promise<void> {
+  await field.click();
+  await field.fill(text);
+  await field.press('Enter');
 }
+
+export const setValue = (page: Page, label: string, text: string): Promise<void> =>
+  typeInto(value(page, label), text);
+
+/** Sets a value of the last step of the selected layer. */
+export const setOfStep = (page: Page, label: string, text: string): Promise<void> =>
+  typeInto(
+    page.locator('[data-step]').last().getByRole('spinbutton', { name: label, exact: true }),
+    text,
+  );
 
 /** Exports through the dialog, after `choose` has set it up; gives the file's bytes. */
 export async function exported(page: Page, choose?: () => Promise<void>): Promise<Buffer> {

@@ -20,6 +20,7 @@ import {
   press,
   saved,
   savedFile,
+  setOfStep,
   setValue,
   settled,
   stage,
@@ -251,7 +252,7 @@ test('steps are built from their definitions and change the picture', async ({ p
     const before = await picture.screenshot();
     await page.getByRole('button', { name: '+ add a step' }).click();
     await page.getByRole('menuitem', { name: step }).click();
-    await setValue(page, label, text);
+    await setOfStep(page, label, text);
     await settled(page);
     expect(Buffer.compare(await picture.screenshot(), before)).not.toBe(0);
   }

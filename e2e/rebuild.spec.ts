@@ -14,6 +14,7 @@ import {
   press,
   savedScene,
   settled,
+  setOfStep,
   setValue,
   startLine,
 } from './bench-page';
@@ -45,7 +46,7 @@ async function addPicture(page: Page, name: string): Promise<void> {
 async function step(page: Page, kind: string, label: string, text: string): Promise<void> {
   await page.getByRole('button', { name: '+ add a step' }).click();
   await page.getByRole('menuitem', { name: kind }).click();
-  await setValue(page, label, text);
+  await setOfStep(page, label, text);
   await settled(page);
 }
 

@@ -1,7 +1,18 @@
 /** Strokes of the finger: what is there is dragged along, and stays live. */
 import { expect, test, type Page } from './test';
 import type { SmearStroke } from '../core/definitions/strokes';
-import { add, colourAt, newScene, onPage, press, savedScene, settled, type XY } from './bench-page';
+import type { DripChange } from '../core/definitions/warps';
+import {
+  add,
+  colourAt,
+  dragBy,
+  newScene,
+  onPage,
+  press,
+  savedScene,
+  settled,
+  type XY,
+} from './bench-page';
 
 const strokesOf = async (page: Page): Promise<SmearStroke[]> => {
   await settled(page);
@@ -71,4 +82,27 @@ test('strokes are taken hold of: chosen, moved, turned off and deleted', async (
   await page.keyboard.press('Delete');
   expect(await red(page, [450, 130])).toBeLessThan(20);
   expect(await strokesOf(page)).toEqual([]);
+});
+
+test('drips hang from a shape; one is dragged longer, and one taken away', async ({ page }) => {
+  await page.getByRole('button', { name: '+ add a step' }).click();
+  await page.getByRole('menuitem', { name: 'Drip', exact: true }).click();
+  await page.getByRole('button', { name: 'Drips', exact: true }).click();
+  const handles = page.getByTestId('drips').getByRole('button');
+  await expect(handles.first()).toBeVisible();
+  const count = await handles.count();
+  await dragBy(page, handles.first(), 0, 40);
+  await settled(page);
+  const changes = async () => {
+    const layer = (await savedScene(page)).layers.at(-1)!;
+    return layer.steps.find((s) => s.kind === 'warp.drip')!.values.drips as DripChange[];
+  };
+  const [longer] = await changes();
+  expect(longer!.longer).toBeGreaterThan(1.05);
+  await page.keyboard.press('Delete');
+  await settled(page);
+  expect((await changes())[0]!.removed).toBe(true);
+  await expect(handles).toHaveCount(count - 1);
+  await page.getByRole('button', { name: /^Put back/ }).click();
+  await expect(handles).toHaveCount(count);
 });

@@ -185,11 +185,11 @@ test('styles follow the scene light; a gradient is dragged on the stage', async 
   await step(page, 'Shadow');
   await step(page, 'Bevel');
   await step(page, 'Paint');
-  await page.getByRole('combobox', { name: 'Paint' }).click();
+  await page.getByRole('combobox', { name: 'Paint', exact: true }).click();
   await page.getByRole('option', { name: 'Linear gradient' }).click();
   await page.keyboard.press('6');
   await dragBy(page, page.getByRole('button', { name: 'Where the gradient ends' }), 60, 10);
-  await page.keyboard.press('8');
+  await act(page, 'Move the scene light');
   const lamp = page.getByRole('button', { name: 'Scene light' }).last();
   await dragBy(page, lamp, 120, 160);
   const made = await savedScene(page);

@@ -47,6 +47,8 @@ const range = (p: Parameter): string => {
       return '`null`, or `x0`, `y0`, `x1`, `y1`, px of the layer';
     case 'regions':
       return 'a list of parts: `id`, `path`, `soft` px, and the placement `to` that carries it; px of the layer';
+    case 'drips':
+      return 'a list of changes: the place `x`, `y` of a drip, `across` px, times `longer`, `removed`; px of the layer';
     case 'strokes':
       return 'a list of strokes: `id`, `enabled`, `way`, `brush` and `points` as those of paint; px of the layer';
     case 'corners':

@@ -4,14 +4,12 @@ import { POINT } from './points';
 
 /** Walks along strokes, and stops where dabs are laid. */
 
-/** Dabs lie no nearer to each other, px of the render: nobody would see it. */
+/** Dabs of up to 4 px lie no nearer to each other, px of the render: nobody would see it. */
 const NEAREST = 0.25;
 
 /** How a stroke is walked along. */
 interface Walk {
-  /** From its own px to px of the render. */
-  map: Affine;
-  /** How far the next dab lies from one of a pressure (0–1), own px. */
+  /** How far the next dab lies from one of a pressure (0–1), own px: no nearer than `nearest`. */
   spacing(pressure: number): number;
   /** Where the brush rests it lays a dab each so many ms; left out, none. */
   resting?: number;
@@ -26,17 +24,22 @@ interface Walk {
   put(a: number, b: number, t: number, direction: number): void;
 }
 
-/** The least that dabs lie apart under a map, own px. */
-export const nearest = (map: Affine): number => NEAREST / meanScale(map);
+/**
+ * The least that dabs of a width (own px) lie apart under a map, own px. An edge sags between two by the square of that over eight
+ * radii: by the same fraction of a px, 1/256, whatever they are wide.
+ */
+export function nearest(map: Affine, width: number): number {
+  const scale = meanScale(map);
+  return (NEAREST * Math.sqrt(Math.max(1, (width * scale) / 4))) / scale;
+}
 
 /** Walks along the points of a stroke (`POINT` numbers each); a dab lies on the first, and evenly from there on. */
 export function along(
   all: ArrayLike<number>,
-  { map, spacing, resting, ends = false, most, put }: Walk,
+  { spacing, resting, ends = false, most, put }: Walk,
 ): void {
   const n = all.length / POINT;
   if (n === 0) return;
-  const least = nearest(map);
   let direction = firstDirection(all);
   put(0, 0, 0, direction);
   let count = 1;
@@ -59,7 +62,7 @@ export function along(
     while (count < most) {
       const t = Math.max(0, done) / length;
       const pressure = all[a + 2]! + (all[b + 2]! - all[a + 2]!) * t;
-      const next = done + Math.max(least, spacing(pressure));
+      const next = done + spacing(pressure);
       if (next > length) break;
       done = next;
       put(a, b, done / length, direction);

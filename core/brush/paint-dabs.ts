@@ -82,18 +82,18 @@ function plainDabs({ brush, ...stroke }: PaintStroke, map: Affine): Float32Array
   const turned = Math.atan2(mb, ma) + (brush.angle * Math.PI) / 180;
   const across = (size * roundness) / 100;
   const share = brush.spacing / 100;
-  const least = nearest(map);
+  /** How far dabs of a width lie apart. */
+  const apartOf = (wide: number) => Math.max(nearest(map, wide), wide * share);
   along(all, {
-    map,
     most: MAX_DABS,
-    spacing: (pressure) => across * pressed(pressure, pressureSize) * share,
+    spacing: (pressure) => apartOf(across * pressed(pressure, pressureSize)),
     put(a, b, t, direction) {
       const x = all[a]! + (all[b]! - all[a]!) * t;
       const y = all[a + 1]! + (all[b + 1]! - all[a + 1]!) * t;
       const pressure = all[a + 2]! + (all[b + 2]! - all[a + 2]!) * t;
       const left = pressed(pressure, pressureSize);
       const amount = (flow / 100) * pressed(pressure, pressureFlow);
-      const part = Math.min(1, Math.max(share, least / (across * left)));
+      const part = Math.min(1, apartOf(across * left) / (across * left));
       let angle = turned;
       if (follows === 'stroke') angle += direction;
       else if (follows === 'pen') angle += Math.atan2(all[b + 4]!, all[b + 3]!);
@@ -144,7 +144,10 @@ export function paintDabs(
   const sizeAt = (pressure: number) =>
     size * bent(pressure, brush.pressureSize, brush.curves ? brush.sizeCurve : null);
   const acrossAt = (pressure: number) => sizeAt(pressure) * (roundness / 100);
-  const spacing = (pressure: number) => acrossAt(pressure) * (brush.spacing / 100);
+  const spacing = (pressure: number) => {
+    const wide = acrossAt(pressure);
+    return Math.max(nearest(map, wide), wide * (brush.spacing / 100));
+  };
   const tinted = isTinted(brush);
   const tintOf = tinted ? tinter(stroke, brush, mixing) : null;
   const total = brush.colours === 'along' ? (lengthsOf(all).at(-1) ?? 0) : 0;
@@ -152,7 +155,7 @@ export function paintDabs(
   const copies = brush.scatters ? brush.count : 1;
   let number = 0;
   along(all, {
-    ...{ map, spacing, most: Math.floor(MAX_DABS / copies) },
+    ...{ spacing, most: Math.floor(MAX_DABS / copies) },
     ...(brush.rests && { resting: RESTING }),
     put(a, b, t, direction) {
       const x = all[a]! + (all[b]! - all[a]!) * t;
@@ -161,8 +164,7 @@ export function paintDabs(
       const amount =
         (flow / 100) * bent(pressure, brush.pressureFlow, brush.curves ? brush.flowCurve : null);
       // Dabs that stand alone have all of the flow each.
-      const apart = Math.max(nearest(map), spacing(pressure));
-      const share = Math.min(1, apart / acrossAt(pressure));
+      const share = Math.min(1, spacing(pressure) / acrossAt(pressure));
       let angle = turned;
       if (follows === 'stroke') angle += direction;
       else if (follows === 'pen') angle += Math.atan2(all[b + 4]!, all[b + 3]!);

@@ -142,7 +142,7 @@ describe('a stroke of paint', () => {
         fc.integer({ min: 2, max: 60 }),
         (way, size, spacing) => {
           const dabs = paintDabs(stroke(way, { size, spacing }), IDENTITY).dabs;
-          const step = Math.max(0.25, (size * spacing) / 100);
+          const step = Math.max(0.25 * Math.sqrt(Math.max(1, size / 4)), (size * spacing) / 100);
           const length = way.reduce(
             (s, [x, y], i) => s + (i ? Math.hypot(x - way[i - 1]![0], y - way[i - 1]![1]) : 0),
             0,

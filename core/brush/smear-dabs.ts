@@ -11,6 +11,8 @@ import { pointsOf } from './stroke-points';
 
 /** No stroke has more dabs. */
 const MAX_DABS = 20_000;
+/** Dabs lie no nearer to each other, px of the render. */
+const LEAST = 0.25;
 /** The farthest that dabs lie apart, of the size. */
 const APART = 1 / 12;
 /** So much of a share of the border of a brush may a push move at once: at 2/3 a border could fold. */
@@ -43,8 +45,8 @@ export function smearDabs({ brush, way, ...stroke }: SmearStroke, map: Affine): 
   // A mirrored layer is turned the other way.
   const turn = TURN * (brush.left ? 1 : -1) * (determinant(map) < 0 ? 1 : -1);
   along(all, {
-    ...{ map, most: MAX_DABS, ends: way === 'push' },
-    spacing: (pressure) => sizeAt(pressure) * apart,
+    ...{ most: MAX_DABS, ends: way === 'push' },
+    spacing: (pressure) => Math.max(LEAST / scale, sizeAt(pressure) * apart),
     ...(way !== 'smear' && way !== 'push' && { resting: RESTING }),
     put(a, b, t) {
       const x = all[a]! + (all[b]! - all[a]!) * t;

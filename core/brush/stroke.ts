@@ -2,7 +2,8 @@ import * as v from 'valibot';
 import type { Affine } from '../geometry/affine';
 import { apply, meanScale } from '../geometry/affine';
 import { coordinate } from '../geometry/coordinate';
-import { DAB } from '../kernels/brush';
+import { along, nearest } from './along';
+import { POINT } from './points';
 import { length, parameterEntries, percent } from '../definitions/parameter';
 
 /** A stroke of a brush on a mask. */
@@ -33,6 +34,8 @@ export type BrushStroke = v.InferOutput<typeof strokeSchema>;
 const spacingOf = (hardness: number): number => (hardness > 80 ? 0.03 : 0.07);
 /** No stroke has more dabs. */
 const MAX_DABS = 60_000;
+/** However narrow it is drawn, so much of a brush counts for the spacing. */
+const LEAST = 0.05;
 
 /**
  * The dabs of a stroke under a map, px of the render, `DAB` floats each, evenly spaced along
@@ -40,39 +43,26 @@ const MAX_DABS = 60_000;
  */
 export function dabsOf(stroke: BrushStroke, map: Affine): Float32Array {
   const { points, size, hardness, flow } = stroke;
-  const n = points.length / 3;
-  if (n === 0) return new Float32Array(0);
   const scale = meanScale(map);
   const share = spacingOf(hardness);
-  const dab = 1 - (1 - flow / 100) ** share;
-  const out: number[] = [];
-  const put = (x: number, y: number, pressure: number) => {
-    const p = apply(map, { x, y });
-    out.push(p.x, p.y, (size / 2) * pressure * scale, flow === 100 ? 1 : dab, 1, 0, 1, 0);
+  const all = new Float64Array((points.length / 3) * POINT);
+  for (let i = 0; i < points.length / 3; i++) all.set(points.slice(3 * i, 3 * i + 3), POINT * i);
+  const spacing = (width: number) => {
+    const wide = size * Math.max(LEAST, width);
+    return Math.max(nearest(map, wide), wide * share);
   };
-  const at = (i: number) => [points[3 * i]!, points[3 * i + 1]!, points[3 * i + 2]!] as const;
-  put(...at(0));
-  let left = 0;
-  for (let i = 1; i < n && out.length < DAB * MAX_DABS; i++) {
-    const [x0, y0, p0] = at(i - 1);
-    const [x1, y1, p1] = at(i);
-    const length = Math.hypot(x1 - x0, y1 - y0);
-    let along = left;
-    for (;;) {
-      const t = length > 0 ? along / length : 0;
-      const step = Math.max(0.25, size * share * Math.max(0.05, p0 + (p1 - p0) * t));
-      along += step;
-      if (along > length) {
-        left = along - length - step;
-        break;
-      }
-      const u = along / length;
-      put(x0 + (x1 - x0) * u, y0 + (y1 - y0) * u, p0 + (p1 - p0) * u);
-      if (out.length >= DAB * MAX_DABS) break;
-    }
-  }
-  // It goes as far as it was drawn.
-  if (left < 0) put(...at(n - 1));
+  const out: number[] = [];
+  along(all, {
+    ...{ spacing, most: MAX_DABS, ends: true },
+    put(a, b, t) {
+      const at = (k: number) => all[a + k]! + (all[b + k]! - all[a + k]!) * t;
+      const p = apply(map, { x: at(0), y: at(1) });
+      const width = at(2);
+      const part = Math.min(1, spacing(width) / (size * Math.max(LEAST, width)));
+      const amount = flow === 100 ? 1 : 1 - (1 - flow / 100) ** part;
+      out.push(p.x, p.y, (size / 2) * width * scale, amount, 1, 0, 1, 0);
+    },
+  });
   return Float32Array.from(out);
 }
 

@@ -3,8 +3,8 @@ import type { SmearStroke } from './strokes';
 import { coordinate, pointSchema } from '../geometry/coordinate';
 import type { Point } from '../geometry/affine';
 import { isConvex } from '../geometry/quad';
-import type { Mesh, ReshapedRegion } from './warps';
-import { meshSchema, regionsSchema } from './warps';
+import type { DripChange, Mesh, ReshapedRegion } from './warps';
+import { dripsSchema, meshSchema, regionsSchema } from './warps';
 import type { CurvePoints } from '../geometry/curve';
 import type { Ends, Ramp } from '../pixels/ramp';
 import { rampSpaces } from '../pixels/ramp';
@@ -103,6 +103,12 @@ export interface StrokesParameter extends Described {
   default: SmearStroke[];
 }
 
+/** What was done to single drips by hand. */
+export interface DripsParameter extends Described {
+  kind: 'drips';
+  default: DripChange[];
+}
+
 /** Four corners, top left first and clockwise. */
 export type CornerPoints = [Point, Point, Point, Point];
 
@@ -125,7 +131,8 @@ export type Parameter =
   | MeshParameter
   | CornersParameter
   | PictureParameter
-  | StrokesParameter;
+  | StrokesParameter
+  | DripsParameter;
 export type Parameters = Readonly<Record<string, Parameter>>;
 
 /** What a parameter of each kind holds; a choice is one of its options. */
@@ -143,6 +150,7 @@ interface ValueByKind {
   mesh: Mesh | null;
   corners: CornerPoints | null;
   strokes: SmearStroke[];
+  drips: DripChange[];
 }
 
 type ValueOf<P> = P extends { kind: 'choice'; options: readonly { value: infer V }[] }
@@ -208,6 +216,8 @@ export function parameterSchema(p: Parameter): v.GenericSchema<unknown> {
       return v.nullable(meshSchema);
     case 'strokes':
       return p.schema;
+    case 'drips':
+      return dripsSchema;
     case 'picture':
       return v.pipe(
         v.string(),

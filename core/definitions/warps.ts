@@ -66,3 +66,24 @@ export const meshSchema = v.pipe(
 export type ReshapedRegion = v.InferOutput<typeof regionsSchema>[number];
 /** Points over a box, each of which may be moved. */
 export type Mesh = v.InferOutput<typeof meshSchema>;
+
+/** As many drips of one step are changed by hand. */
+export const MAX_DRIPS = 500;
+
+export const dripsSchema = v.pipe(
+  v.array(
+    v.strictObject({
+      /** Where it was found to hang, the layer's own px: the nearest to it is meant. */
+      x: coordinate,
+      y: coordinate,
+      /** How far it was moved along the edge, px, and how many times longer it was made. */
+      across: coordinate,
+      longer: v.pipe(v.number(), v.minValue(0), v.maxValue(50)),
+      removed: v.boolean(),
+    }),
+  ),
+  v.maxLength(MAX_DRIPS, `At most ${MAX_DRIPS} drips of a step are changed by hand.`),
+);
+
+/** What was done to one drip, or tongue, by hand. */
+export type DripChange = v.InferOutput<typeof dripsSchema>[number];

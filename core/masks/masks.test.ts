@@ -11,6 +11,7 @@ import { newMask, newPart } from '../scene/model/make';
 import type { AreaShape } from './area';
 import type { Mask } from './mask';
 import { maskPlane } from './mask';
+import { nearest } from '../brush/along';
 import type { BrushStroke } from '../brush/stroke';
 import { dabsOf, penWidth } from '../brush/stroke';
 
@@ -170,7 +171,7 @@ describe('strokes of a brush', () => {
         (way, size) => {
           const points = way.flatMap(([x, y]) => [x, y, 1]);
           const dabs = dabsOf(stroke({ points, size }), IDENTITY);
-          const most = Math.max(0.25, size * 0.03) + 1e-3;
+          const most = Math.max(nearest(IDENTITY, size), size * 0.03) + 1e-3;
           const from = (i: number, x: number, y: number) =>
             Math.hypot(dabs[i]! - x, dabs[i + 1]! - y);
           for (let i = DAB; i < dabs.length; i += DAB)

@@ -100,6 +100,14 @@ export function anyValue(
         })),
         { maxLength: 1 },
       ) as fc.Arbitrary<Value>;
+    case 'drips':
+      return fc.array(
+        fc.record({
+          ...{ x: near, y: near, across: near, removed: fc.boolean() },
+          longer: fc.double({ min: 0, max: 3, noNaN: true }),
+        }),
+        { maxLength: 3 },
+      ) as fc.Arbitrary<Value>;
     case 'strokes':
       return fc.array(smear, { maxLength: 3 }) as fc.Arbitrary<Value>;
     case 'mesh':

@@ -5,12 +5,13 @@ import { counts, lengthsIn } from '@ignis/core/definitions/parameter';
 import type { Edit } from '@ignis/core/scene/edits/edit';
 import { hasCandidates } from '@ignis/core/scene/edits/candidates';
 import type { SmearStroke } from '@ignis/core/definitions/strokes';
-import type { Mesh, ReshapedRegion } from '@ignis/core/definitions/warps';
+import type { DripChange, Mesh, ReshapedRegion } from '@ignis/core/definitions/warps';
 import type { CurvePoints } from '@ignis/core/geometry/curve';
 import { useSheet } from '../state/sheet';
 import { ChoiceField } from './choice-field';
 import { ColourField } from './colour-field';
 import { CurveField } from './curve-field';
+import { DripsField } from './drips-field';
 import { FontField } from './font-field';
 import type { Ramp } from '@ignis/core/pixels/ramp';
 import { MeshField } from './mesh-field';
@@ -163,6 +164,8 @@ function Control({ parameter: p, value, onChange, onDone }: ControlProps) {
       );
     case 'regions':
       return <RegionsField value={value as ReshapedRegion[]} onChange={onChange} onDone={onDone} />;
+    case 'drips':
+      return <DripsField value={value as DripChange[]} onChange={onChange} onDone={onDone} />;
     case 'strokes':
       return <StrokesField value={value as SmearStroke[]} onChange={onChange} onDone={onDone} />;
     case 'mesh':

@@ -9,6 +9,7 @@ import type { Crossing } from '@ignis/core/sources/crossings';
 import type { LineSource } from '@ignis/core/sources/line-source';
 import type { WeaveState } from '@ignis/core/render/weave-spans';
 import type { Scene } from '@ignis/core/scene/model/schema';
+import type { Drawn } from '@ignis/core/steps/warp/drawn-out';
 import type { Floor } from '@ignis/core/sources/shadow-sheets';
 import type {
   BroughtIn,
@@ -272,6 +273,10 @@ export const weave = (scene: Scene, layer: string): Promise<WeaveState | null> =
 /** Where a shadow lies on the floor, its own px; null for a layer that is none. */
 export const shadowFloor = (scene: Scene, layer: string): Promise<Floor | null> =>
   askAbout(scene, (remote, sent) => remote.shadowFloor(sent, layer) as Promise<Floor | null>);
+
+/** What a step of a layer draws out of its edges, its own px. */
+export const drips = (scene: Scene, layer: string, step: string): Promise<Drawn[]> =>
+  askAbout(scene, (remote, sent) => remote.drips(sent, layer, step) as Promise<Drawn[]>);
 
 /** What a mask or selection shows; null if there is none. */
 export const maskView = (request: MaskRequest): Promise<MaskView | null> =>

@@ -22,6 +22,7 @@ import { meterBy } from '@ignis/core/render/meter';
 import { weaveSpans } from '@ignis/core/render/weave-spans';
 import { colourAt, maskOver } from '@ignis/core/render/selection';
 import { render, Stopped } from '@ignis/core/render/render';
+import { dripsOf } from '@ignis/core/render/drips';
 import { shadowFloor } from '@ignis/core/render/shadow-floor';
 import { withDelta, type Delta } from '@ignis/core/scene/model/delta';
 import type { Scene } from '@ignis/core/scene/model/schema';
@@ -220,6 +221,12 @@ const engine: Engine = {
     const scene = received(delta);
     const picture = await picturesFor(scene);
     return withRoom(() => shadowFloor(scene, layer, { picture, memo: cache.memo }));
+  },
+
+  async drips(delta, layer, step) {
+    const scene = received(delta);
+    const picture = await picturesFor(scene);
+    return withRoom(() => dripsOf(scene, layer, step, { picture, memo: cache.memo }));
   },
 
   async maskView({ scene: delta, owner, region, scale, pixels, edge }) {

@@ -9,6 +9,7 @@ import type { Scene } from '@ignis/core/scene/model/schema';
 import type { Crossing } from '@ignis/core/sources/crossings';
 import type { LineSource } from '@ignis/core/sources/line-source';
 import type { Span } from './spans';
+import type { Drawn } from '@ignis/core/steps/warp/drawn-out';
 import type { Floor } from '@ignis/core/sources/shadow-sheets';
 
 export interface PreviewRequest {
@@ -137,6 +138,8 @@ export interface Engine {
   crossings(source: LineSource): Promise<Crossing[]>;
   /** Where a shadow lies on the floor, its own px; null for a layer that is none. */
   shadowFloor(scene: Delta, layer: string): Promise<Floor | null>;
+  /** What a step of a layer draws out of its edges, its own px. */
+  drips(scene: Delta, layer: string, step: string): Promise<Drawn[]>;
   /** What a mask or selection shows; null if there is none. */
   maskView(request: Sent<MaskRequest>): Promise<MaskView | null>;
   /** The edge of a mask or selection of the whole scene as closed paths, scene px; empty if there is none. */

@@ -7,7 +7,8 @@ import { crop } from '../../pixels/buffer';
 import type { Region } from '../../pixels/region';
 import { grow } from '../../pixels/region';
 import { stepContext } from '../../testing/step-context';
-import { drip } from './drip';
+import { allDrawn } from './drawn-out';
+import { drip, dripping } from './drip';
 import { fray } from './fray';
 
 const WHOLE: Region = { x: 0, y: 0, width: 240, height: 200 };
@@ -83,6 +84,49 @@ describe('drips', () => {
     const made = see(drip, { ...drips, bead: 150, waves: 0, spread: 0, apart: 60 });
     const wide = (y: number) => alphaRow(made, y).reduce((s, a) => s + a, 0);
     expect(Math.max(wide(150), wide(153), wide(156))).toBeGreaterThan(1.25 * wide(135));
+  });
+});
+
+describe('drips that are changed by hand', () => {
+  const values = { ...drips, waves: 0, spread: 0, apart: 40 };
+  const all = (own: object) => allDrawn(bar(WHOLE), dripping({ ...values, ...own }), IDENTITY);
+  const [one] = all({});
+  const change = (own: object) => [{ ...one!.found, across: 0, longer: 1, removed: false, ...own }];
+
+  it('hang where they are said to: their roots on the edge, their ends below', () => {
+    for (const { at: root, end } of all({})) {
+      expect(root.y).toBeCloseTo(100, 5);
+      expect(end.x).toBeCloseTo(root.x, 5);
+      expect(end.y - root.y).toBeCloseTo(60, 5);
+    }
+  });
+
+  it('are longer, moved along the edge, or gone, and the others stay', () => {
+    const others = (own: object) => all(own).slice(1);
+    const [longer] = all({ drips: change({ longer: 1.5 }) });
+    expect(longer!.end.y - longer!.at.y).toBeCloseTo(90, 5);
+    const [moved] = all({ drips: change({ across: 12 }) });
+    expect(Math.abs(moved!.at.x - one!.at.x)).toBeCloseTo(12, 5);
+    expect(moved!.found).toEqual(one!.found);
+    expect(all({ drips: change({ removed: true }) })).toEqual(others({}));
+    expect(others({ drips: change({ longer: 1.5 }) })).toEqual(others({}));
+  });
+
+  it('follow the layer under any map', () => {
+    const map = multiply(translation(20, 10), scaling(0.5));
+    const small = bar({ x: 20, y: 10, width: 120, height: 100 }, 1);
+    // The bar at half its size, moved.
+    for (let y = 0; y < 100; y++)
+      for (let x = 0; x < 120; x++) {
+        const px = at(bar(WHOLE), 2 * x, 2 * y);
+        small.data.set(px, (y * 120 + x) * 4);
+      }
+    const seen = allDrawn(small, dripping(values), map);
+    expect(seen).toHaveLength(all({}).length);
+    seen.forEach(({ at: root }, i) => {
+      expect(Math.abs(root.x - all({})[i]!.at.x)).toBeLessThan(1.5);
+      expect(Math.abs(root.y - 100)).toBeLessThan(1.5);
+    });
   });
 });
 

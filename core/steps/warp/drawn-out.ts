@@ -1,5 +1,7 @@
 import type { StepContext } from '../../definitions/step';
-import { meanScale } from '../../geometry/affine';
+import type { DripChange } from '../../definitions/warps';
+import type { Affine, Point } from '../../geometry/affine';
+import { apply, invert, meanScale } from '../../geometry/affine';
 import { chance } from '../../brush/tips';
 import { pasted } from '../../kernels/rows';
 import type { ColourBuffer } from '../../pixels/buffer';
@@ -29,6 +31,8 @@ export interface DrawnOut {
   /** How far they sway, of their width, 0–2. */
   waves: number;
   seed: number;
+  /** What was done to single ones by hand. */
+  drips: readonly DripChange[];
 }
 
 /** Where something is drawn out of an edge, px of the render. */
@@ -38,6 +42,8 @@ interface Root {
   length: number;
   width: number;
   phase: number;
+  /** Where it was found, before it was moved by hand, px of the layer. */
+  found: Point;
 }
 
 /** A throat is so many times as wide as what hangs from it, and so many widths long. */
@@ -48,9 +54,15 @@ const NECK = 0.72;
 const GAP = 2;
 /** An edge must have so much of the shape behind it, and so much room before it, widths. */
 const [BEHIND, BEFORE] = [0.4, 0.8];
+/** One that is moved by hand follows the edge up or down by so much, widths. */
+const FOLLOWS = 4;
 
 /** How far beyond a region must be known what is drawn out, px of the layer. */
-export const reachOfDrawn = ({ length, width }: DrawnOut): number => length + 5 * width + 2;
+export function reachOfDrawn({ length, width, drips }: DrawnOut): number {
+  const longest = drips.reduce((most, d) => Math.max(most, d.longer), 1);
+  const farthest = drips.reduce((most, d) => Math.max(most, Math.abs(d.across)), 0);
+  return length * longest + farthest + 5 * width + 2;
+}
 
 /** Half of the width at a way down from the edge, px; 0 beyond the end. */
 function halfWidth(s: number, { length, width }: Root, bead: number): number {
@@ -75,15 +87,9 @@ export function drawnOut(
   { map, wanted }: Pick<StepContext, 'map' | 'wanted'>,
 ): ColourBuffer {
   const scale = meanScale(map);
-  const turn = (values.direction * Math.PI) / 180;
-  // The way down, and across it, px of the render.
-  const [gx, gy] = unit(
-    map[0] * Math.cos(turn) + map[2] * Math.sin(turn),
-    map[1] * Math.cos(turn) + map[3] * Math.sin(turn),
-  );
-  const [ax, ay] = [-gy, gx];
-  const roots = rootsOf(input, values, map, scale, [gx, gy], [ax, ay]);
-  const reach = (values.length + 4 * values.width) * scale + 2;
+  const { down, across } = waysOf(values, map);
+  const roots = rootsOf(input, values, map, scale);
+  const reach = reachOfDrawn(values) * scale + 2;
   const touched = roots.reduce(
     (r, { x, y }) => unite(r, covering(x - reach, y - reach, x + reach, y + reach)),
     input.region,
@@ -93,9 +99,36 @@ export function drawnOut(
     const out = colourBuffer(region);
     if (isEmpty(region)) return out;
     pasted(out, input);
-    for (const root of roots) drawOne(out, input, root, values, [gx, gy], [ax, ay]);
+    for (const root of roots) drawOne(out, input, root, values, down, across);
     return out;
   });
+}
+
+/** The way down and the way across it, px of the render. */
+function waysOf({ direction }: DrawnOut, map: Affine): { down: Way; across: Way } {
+  const turn = (direction * Math.PI) / 180;
+  const [c, s] = [Math.cos(turn), Math.sin(turn)];
+  const [x, y] = unit(map[0] * c + map[2] * s, map[1] * c + map[3] * s);
+  return { down: [x, y], across: [-y, x] };
+}
+
+/** One that is drawn out, px of the layer: where it was found, where it hangs, and where it ends. */
+export interface Drawn {
+  found: Point;
+  at: Point;
+  end: Point;
+}
+
+/** All that is drawn out of the edges of some pixels under a map (own px of the layer to theirs). */
+export function allDrawn(input: ColourBuffer, values: DrawnOut, map: Affine): Drawn[] {
+  const back = invert(map);
+  if (!back) return [];
+  const { down } = waysOf(values, map);
+  return rootsOf(input, values, map, meanScale(map)).map(({ x, y, length, found }) => ({
+    found,
+    at: apply(back, { x, y }),
+    end: apply(back, { x: x + down[0] * length, y: y + down[1] * length }),
+  }));
 }
 
 const unit = (x: number, y: number): [number, number] => {
@@ -121,14 +154,13 @@ function coverageOf({ region, data }: ColourBuffer): (x: number, y: number) => n
 type Way = readonly [number, number];
 
 /** Every place where something is drawn out, within reach of the pixels. */
-function rootsOf(
-  input: ColourBuffer,
-  { apart, share, length, spread, width, seed }: DrawnOut,
-  map: StepContext['map'],
-  scale: number,
-  [gx, gy]: Way,
-  [ax, ay]: Way,
-): Root[] {
+function rootsOf(input: ColourBuffer, values: DrawnOut, map: Affine, scale: number): Root[] {
+  const { apart, share, length, spread, width, seed, drips } = values;
+  const ways = waysOf(values, map);
+  const [gx, gy] = ways.down;
+  const [ax, ay] = ways.across;
+  const back = invert(map);
+  if (!back) return [];
   const { region } = input;
   if (isEmpty(region)) return [];
   const cover = coverageOf(input);
@@ -151,6 +183,22 @@ function rootsOf(
   const [top, bottom] = [Math.floor(Math.min(...down)) - 1, Math.ceil(Math.max(...down)) + 1];
   const roots: Root[] = [];
   const w = width * scale;
+  /** Where one hangs that was moved along the edge: on the edge there, if that is near; on the same level if not. */
+  const movedTo = (by: number, u: number, edge: number): Point => {
+    const at = (s: number) => ({
+      x: origin.x + ax * (u + by) + gx * s,
+      y: origin.y + ay * (u + by) + gy * s,
+    });
+    const covered = (s: number) => {
+      const p = at(s);
+      return cover(p.x, p.y);
+    };
+    for (let far = 0; far <= FOLLOWS * w; far++)
+      for (const s of [edge + far, edge - far])
+        if (covered(s - 1) >= 0.5 && covered(s) < 0.5)
+          return at(s - 1 + (covered(s - 1) - 0.5) / (covered(s - 1) - covered(s)));
+    return at(edge);
+  };
   for (let k = first; k <= last; k++) {
     if (chance(seed * 7919 + 3, k) > share) continue;
     const u = (k + 0.2 + 0.6 * chance(seed * 7919 + 1, k)) * step;
@@ -167,18 +215,35 @@ function rootsOf(
         if (at(edge - BEHIND * w) >= 0.5 && at(edge + BEFORE * w) < 0.5) {
           // Several edges in one column differ too: by about where they stand.
           const n = k * 613 + Math.round(edge / scale / (6 * width));
-          roots.push({
-            ...place(edge),
-            length: length * scale * (1 - spread * chance(seed * 7919 + 5, n)),
-            width: w * (0.65 + 0.35 * chance(seed * 7919 + 7, n)),
-            phase: 2 * Math.PI * chance(seed * 7919 + 9, n),
-          });
+          const found = apply(back, place(edge));
+          const change = nearestOf(drips, found, apart);
+          if (!change?.removed)
+            roots.push({
+              ...(change ? movedTo(change.across * scale, u, edge) : place(edge)),
+              ...{ found, width: w * (0.65 + 0.35 * chance(seed * 7919 + 7, n)) },
+              length:
+                length *
+                scale *
+                (1 - spread * chance(seed * 7919 + 5, n)) *
+                Math.max(0.02, change?.longer ?? 1),
+              phase: 2 * Math.PI * chance(seed * 7919 + 9, n),
+            });
         }
       }
       before = here;
     }
   }
   return roots;
+}
+
+/** The change that is meant for one that was found at a place: the nearest, if that is near. */
+function nearestOf(drips: readonly DripChange[], at: Point, apart: number): DripChange | null {
+  let [best, least]: [DripChange | null, number] = [null, apart / 2];
+  for (const d of drips) {
+    const far = Math.hypot(d.x - at.x, d.y - at.y);
+    if (far < least) [best, least] = [d, far];
+  }
+  return best;
 }
 
 /** Draws one behind what is there, in place, in the colours of the edge that it hangs from. */

@@ -1,8 +1,11 @@
 import { defineStep } from '../../definitions/step';
 import { angle, length, percent, seed } from '../../definitions/parameter';
+import type { DripChange } from '../../definitions/warps';
+import type { DrawnOut } from './drawn-out';
 import { drawnOut, reachOfDrawn } from './drawn-out';
 
-const valuesOf = (v: {
+/** How drips are drawn out. */
+export const dripping = (v: {
   direction: number;
   apart: number;
   share: number;
@@ -12,7 +15,8 @@ const valuesOf = (v: {
   bead: number;
   waves: number;
   seed: number;
-}) => ({
+  drips: readonly DripChange[];
+}): DrawnOut => ({
   ...v,
   share: v.share / 100,
   spread: v.spread / 100,
@@ -38,8 +42,9 @@ export const drip = defineStep({
     waves: { ...percent('Waviness', 15, 0, 200), help: 'How far they sway, of their width.' },
     direction: angle('Gravity', 90, { help: 'Where down is, clockwise from the right.' }),
     seed: seed(),
+    drips: { kind: 'drips', label: 'By hand', default: [] },
   },
-  margin: (v, _scale, own) => Math.ceil(reachOfDrawn(valuesOf(v)) * own) + 4,
+  margin: (v, _scale, own) => Math.ceil(reachOfDrawn(dripping(v)) * own) + 4,
   seesPlace: true,
-  apply: (input, v, context) => drawnOut(input, valuesOf(v), context),
+  apply: (input, v, context) => drawnOut(input, dripping(v), context),
 });

@@ -1,10 +1,11 @@
 import { defineStep } from '../../definitions/step';
 import { angle, length, percent, seed } from '../../definitions/parameter';
+import type { DripChange } from '../../definitions/warps';
 import type { DrawnOut } from './drawn-out';
 import { drawnOut, reachOfDrawn } from './drawn-out';
 
 /** How tongues are drawn out: they end in points. */
-const tongues = (v: {
+export const tongues = (v: {
   apart: number;
   share: number;
   length: number;
@@ -13,6 +14,7 @@ const tongues = (v: {
   waves: number;
   direction: number;
   seed: number;
+  drips: readonly DripChange[];
 }): DrawnOut => ({
   ...v,
   share: v.share / 100,
@@ -38,6 +40,7 @@ export const fray = defineStep({
     waves: { ...percent('Waviness', 90, 0, 200), help: 'How far they sway, of their width.' },
     direction: angle('Towards', -90, { help: 'Where they are drawn, clockwise from the right.' }),
     seed: seed(),
+    drips: { kind: 'drips', label: 'By hand', default: [] },
   },
   margin: (v, _scale, own) => Math.ceil(reachOfDrawn(tongues(v)) * own) + 4,
   seesPlace: true,

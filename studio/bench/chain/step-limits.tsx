@@ -24,12 +24,15 @@ export function StepLimits({ layer, id }: { layer: Layer; id: string }) {
   const live = liveEdit(`Change the amount of ${stepOfKind(step.kind).label}`);
   return (
     <div className="mt-1 flex flex-col gap-1">
-      <ParameterControls
-        parameters={AMOUNT}
-        values={{ amount: step.amount ?? 100 }}
-        onChange={({ amount }) => live.change(setAmount(layer.id, id, amount as number))}
-        onDone={live.done}
-      />
+      {/* Some have an amount of their own, which is the same. */}
+      {!('amount' in stepOfKind(step.kind).parameters) && (
+        <ParameterControls
+          parameters={AMOUNT}
+          values={{ amount: step.amount ?? 100 }}
+          onChange={({ amount }) => live.change(setAmount(layer.id, id, amount as number))}
+          onDone={live.done}
+        />
+      )}
       <Works layer={layer} step={step} />
       {step.where && <Where layer={layer} step={step} />}
     </div>

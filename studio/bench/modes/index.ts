@@ -5,6 +5,7 @@ import { arrange } from './arrange/mode';
 import { corners } from './corners/mode';
 import { cutOut } from './cut-out/mode';
 import { draw } from './draw/mode';
+import { drips } from './drips/mode';
 import { gaps } from './gaps/mode';
 import { lamp } from './lamp/mode';
 import { letters } from './letters/mode';
@@ -40,6 +41,7 @@ export const modes: readonly StageMode[] = [
   gaps,
   reshape,
   smear,
+  drips,
   ramp,
   style,
   corners,
