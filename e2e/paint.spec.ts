@@ -36,6 +36,12 @@ const red = async (page: Page, at: XY): Promise<number> => {
   return (await colourAt(page, at))[0];
 };
 
+/** How green a place is, 0–255. */
+const green = async (page: Page, at: XY): Promise<number> => {
+  await settled(page);
+  return (await colourAt(page, at))[1];
+};
+
 test.beforeEach(async ({ page }) => {
   await newScene(page, 800, 500);
   await add(page, 'Paint');
@@ -259,7 +265,7 @@ test('a selection, a colour and what a stroke goes round are filled', async ({ p
   await page.getByRole('menuitem', { name: 'A colour, by a click' }).click();
   await press(page, [600, 400]);
   await expect
-    .poll(async () => (await colourAt(page, [20, 20]))[1], { timeout: 15_000 })
+    .poll(() => green(page, [20, 20]), { timeout: 15_000 })
     .toBeGreaterThan(200);
   expect(await red(page, [200, 200])).toBeGreaterThan(200);
   expect((await strokesOf(page)).map((s) => s.brush.tip)).toEqual(['inside', 'inside']);
