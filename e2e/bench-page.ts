@@ -95,30 +95,29 @@ interface Pixels {
 /** The pixels of the settled picture, from one place of the page to another; all of them if these are left out. */
 export async function pixels(page: Page, from?: XY, to?: XY): Promise<Pixels> {
   await settled(page);
-  const { text, ...size } = await page
-    .getByTestId('picture')
-    .locator('canvas:not([hidden])')
-    .evaluate(
-      async (canvas: HTMLCanvasElement, [from, to]) => {
-        const box = canvas.getBoundingClientRect();
-        const k = canvas.width / box.width;
-        const [x, y] = from ? [(from[0] - box.x) * k, (from[1] - box.y) * k] : [0, 0];
-        const width = to && from ? Math.max(1, (to[0] - from[0]) * k) : from ? 1 : canvas.width;
-        const height = to && from ? Math.max(1, (to[1] - from[1]) * k) : from ? 1 : canvas.height;
-        // A worker draws on it: only a copy can be read.
-        const copy = new OffscreenCanvas(canvas.width, canvas.height);
-        const context = copy.getContext('2d')!;
-        context.drawImage(canvas, 0, 0);
-        const [px, py] = from && !to ? [Math.round(x), Math.round(y)] : [x, y];
-        const image = context.getImageData(px, py, width, height);
-        const reader = new FileReader();
-        const read = new Promise((done) => (reader.onload = done));
-        reader.readAsDataURL(new Blob([image.data]));
-        await read;
-        return { width: image.width, height: image.height, text: reader.result as string };
-      },
-      [from, to] as const,
-    );
+  const { text, ...size } = await page.getByTestId('picture').evaluate(
+    async (picture, [from, to]) => {
+      // Looked for here: of its two canvases either may be the one that is seen.
+      const canvas = picture.querySelector<HTMLCanvasElement>('canvas:not([hidden])')!;
+      const box = canvas.getBoundingClientRect();
+      const k = canvas.width / box.width;
+      const [x, y] = from ? [(from[0] - box.x) * k, (from[1] - box.y) * k] : [0, 0];
+      const width = to && from ? Math.max(1, (to[0] - from[0]) * k) : from ? 1 : canvas.width;
+      const height = to && from ? Math.max(1, (to[1] - from[1]) * k) : from ? 1 : canvas.height;
+      // A worker draws on it: only a copy can be read.
+      const copy = new OffscreenCanvas(canvas.width, canvas.height);
+      const context = copy.getContext('2d')!;
+      context.drawImage(canvas, 0, 0);
+      const [px, py] = from && !to ? [Math.round(x), Math.round(y)] : [x, y];
+      const image = context.getImageData(px, py, width, height);
+      const reader = new FileReader();
+      const read = new Promise((done) => (reader.onload = done));
+      reader.readAsDataURL(new Blob([image.data]));
+      await read;
+      return { width: image.width, height: image.height, text: reader.result as string };
+    },
+    [from, to] as const,
+  );
   return { ...size, data: Buffer.from(text.slice(text.indexOf(',') + 1), 'base64') };
 }
 

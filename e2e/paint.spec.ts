@@ -264,9 +264,7 @@ test('a selection, a colour and what a stroke goes round are filled', async ({ p
   await page.getByRole('button', { name: 'Fill', exact: true }).click();
   await page.getByRole('menuitem', { name: 'A colour, by a click' }).click();
   await press(page, [600, 400]);
-  await expect
-    .poll(() => green(page, [20, 20]), { timeout: 15_000 })
-    .toBeGreaterThan(200);
+  await expect.poll(() => green(page, [20, 20]), { timeout: 15_000 }).toBeGreaterThan(200);
   expect(await red(page, [200, 200])).toBeGreaterThan(200);
   expect((await strokesOf(page)).map((s) => s.brush.tip)).toEqual(['inside', 'inside']);
 });
