@@ -116,6 +116,14 @@ describe('a brush that scatters', () => {
     );
   });
 
+  it('has a colour for each of very many dabs', () => {
+    const s = paintStroke(LINE, { ...values, size: 3, spacing: 1, count: 16 });
+    const { dabs, tints } = paintDabs(s, IDENTITY);
+    expect(dabs.length / DAB).toBeGreaterThan(4096);
+    expect(tints!.length / 4).toBe(dabs.length / DAB);
+    for (let i = 0; i < tints!.length; i += 4) expect(tints![i + 3]).toBeGreaterThan(0);
+  });
+
   it('lays so many dabs in place of each', () => {
     const count = (n: number) =>
       paintDabs(paintStroke(LINE, { ...values, count: n }), IDENTITY).dabs.length;
@@ -233,6 +241,13 @@ describe('smoothing', () => {
       expect(round.some((v, i) => i % 6 === 0 && v === x && round[i + 1] === y)).toBe(true);
     expect(round.some((v, i) => i % 6 === 0 && v > 101)).toBe(true);
     expect(round.slice(-6)).toEqual(corner.slice(-6));
+  });
+
+  it('of very many points comes to a bounded number', () => {
+    const long = Array.from({ length: 6 * 50_000 }, (_, i) =>
+      i % 6 === 0 ? (i % 7) * 90 : i % 11,
+    );
+    expect(smoothed(long, 1).length / 6).toBeLessThan(250_000);
   });
 });
 

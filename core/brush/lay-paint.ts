@@ -3,6 +3,7 @@ import type { Affine } from '../geometry/affine';
 import { apply, invert, multiply, rotation, scaling } from '../geometry/affine';
 import {
   DAB,
+  TIP_REACH,
   dabbed,
   dabsWithin,
   layPixels,
@@ -25,7 +26,7 @@ import type { Region } from '../pixels/region';
 import { regionKey } from '../pixels/region';
 import { dabsFor } from './dabs-for';
 import type { PaintBrush, PaintStroke } from './paint-brush';
-import { isPlain, wholeBrush } from './paint-brush';
+import { isPlain, reachesCorners, wholeBrush } from './paint-brush';
 import { POINT } from './points';
 import { pointsOf } from './stroke-points';
 import { tipFor } from './tips';
@@ -59,14 +60,15 @@ export function layPaint(to: ColourBuffer, stroke: PaintStroke, laying: Laying):
     return layStroke(to, shape, stroke.way, colour, opacity);
   }
   const made = dabsFor(stroke, map, mixing);
-  const dabs = dabsWithin(made.dabs, region);
+  const radii = reachesCorners(brush.tip) ? TIP_REACH : 1;
+  const dabs = dabsWithin(made.dabs, region, radii);
   if (brush.tip === 'round' && !made.tints) {
     const shape = dabbed(dabs, brush.hardness / 100, region);
     if (grain) times(shape, grain);
     return layStroke(to, shape, stroke.way, colour, opacity);
   }
   const tints = made.tints
-    ? tintsWithin(made.dabs, made.tints, region)
+    ? tintsWithin(made.dabs, made.tints, region, radii)
     : allOf([...colour, 1], dabs.length / DAB);
   const hardness = brush.tip === 'soft' ? -1 : brush.hardness / 100;
   const tip = tipOf(brush, made.dabs, laying);

@@ -14,7 +14,7 @@ import {
   type Values,
 } from '../definitions/parameter';
 import type { StrokeWay } from '../kernels/brush';
-import { strokeWays } from '../kernels/brush';
+import { TIP_REACH, strokeWays } from '../kernels/brush';
 import { textures } from '../kernels/texture';
 import { rampOf } from '../pixels/ramp';
 import type { Stroked } from '../definitions/strokes';
@@ -211,11 +211,14 @@ export const strokeBrush = (brush: PaintBrush): StrokeBrush =>
     ),
   ) as StrokeBrush;
 
+/** Whether a tip is a square, whose corners lie farther out than its sides. */
+export const reachesCorners = (tip: PaintBrush['tip']): boolean =>
+  tip === 'bristle' || tip === 'spatter' || tip === 'stamp';
+
 /** How far beyond its way a brush reaches at most, of its own px. */
 export function reachOfBrush(brush: { size: number } & Partial<PaintBrush>): number {
   const { size, tip = 'round', scatters = false, across = 0, along = 0 } = brush;
-  // The corners of a tip lie farther out than its sides.
-  const own = (size / 2) * (tip === 'round' || tip === 'soft' ? 1 : Math.SQRT2);
+  const own = (size / 2) * (reachesCorners(tip) ? TIP_REACH : 1);
   return scatters ? own + (size * Math.hypot(across, along)) / 200 : own;
 }
 

@@ -32,6 +32,9 @@ export interface PaintDabs {
 class Room {
   floats = new Float32Array(1024 * DAB);
   used = 0;
+  empty(): void {
+    this.used = 0;
+  }
   /** Where the next few floats stand. */
   next(count: number): number {
     const at = this.used;
@@ -44,9 +47,7 @@ class Room {
     return at;
   }
   taken(): Float32Array {
-    const own = this.floats.slice(0, this.used);
-    this.used = 0;
-    return own;
+    return this.floats.slice(0, this.used);
   }
 }
 const dabRoom = new Room();
@@ -133,14 +134,16 @@ export function paintDabs(
   map: Affine,
   mixing: Mixing = 'displayed',
 ): PaintDabs {
+  dabRoom.empty();
+  tintRoom.empty();
   if (isPlain(stroke.brush)) return { dabs: plainDabs(stroke, map), tints: null };
   const brush = wholeBrush(stroke.brush);
   const all = smoothed(pointsOf(stroke), brush.smoothing / 100);
   const { flow, follows, roundness, size, taper } = brush;
   const scale = meanScale(map);
   const turned = Math.atan2(map[1], map[0]) + (brush.angle * Math.PI) / 180;
-  const ends = taper > 0 ? lengthsOf(all) : null;
-  const longest = ends?.at(-1) ?? 0;
+  const lengths = taper > 0 || brush.colours === 'along' ? lengthsOf(all) : null;
+  const longest = lengths?.at(-1) ?? 0;
   const sizeAt = (pressure: number) =>
     size * bent(pressure, brush.pressureSize, brush.curves ? brush.sizeCurve : null);
   const acrossAt = (pressure: number) => sizeAt(pressure) * (roundness / 100);
@@ -150,8 +153,6 @@ export function paintDabs(
   };
   const tinted = isTinted(brush);
   const tintOf = tinted ? tinter(stroke, brush, mixing) : null;
-  const total = brush.colours === 'along' ? (lengthsOf(all).at(-1) ?? 0) : 0;
-  const reached = brush.colours === 'along' ? lengthsOf(all) : null;
   const copies = brush.scatters ? brush.count : 1;
   let number = 0;
   along(all, {
@@ -169,13 +170,12 @@ export function paintDabs(
       if (follows === 'stroke') angle += direction;
       else if (follows === 'pen') angle += Math.atan2(all[b + 4]!, all[b + 3]!);
       let own = sizeAt(pressure);
-      const place = (lengths: Float64Array) =>
-        lengths[a / POINT]! + (lengths[b / POINT]! - lengths[a / POINT]!) * t;
-      if (ends) {
-        const here = place(ends);
+      const here = lengths
+        ? lengths[a / POINT]! + (lengths[b / POINT]! - lengths[a / POINT]!) * t
+        : 0;
+      if (taper > 0)
         own *= Math.min(1, Math.min(here, longest - here) / Math.min(taper, longest / 2 || 1));
-      }
-      const at = reached && total > 0 ? place(reached) / total : 0;
+      const at = longest > 0 ? here / longest : 0;
       for (let k = 0; k < copies; k++, number++) {
         let [cx, cy, r, turn] = [x, y, own / 2, angle];
         if (brush.scatters) {
@@ -195,7 +195,11 @@ export function paintDabs(
           turn,
           100 / roundness,
         );
-        if (tintOf) tintRoom.floats.set(tintOf(pressure, at, number), tintRoom.next(4));
+        if (tintOf) {
+          // Room is made first: it may be made elsewhere.
+          const i = tintRoom.next(4);
+          tintRoom.floats.set(tintOf(pressure, at, number), i);
+        }
       }
     },
   });

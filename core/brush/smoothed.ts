@@ -2,8 +2,9 @@ import { POINT } from './points';
 
 /** So far apart points stand on a way that was rounded, at most, own px. */
 const APART = 3;
-/** No stretch between two points is parted into more. */
+/** No stretch between two points is parted into more, nor a whole way. */
 const MOST = 24;
+const MOST_OF_ALL = 200_000;
 
 /**
  * Points of a stroke (`POINT` numbers each) on a way without corners through them, by a share of 0 to 1 between the straight one
@@ -13,10 +14,11 @@ export function smoothed(all: ArrayLike<number>, share: number): ArrayLike<numbe
   const n = all.length / POINT;
   if (share === 0 || n < 3) return all;
   const out: number[] = [];
+  const most = Math.max(1, Math.min(MOST, Math.floor(MOST_OF_ALL / n)));
   const at = (i: number, k: number) => all[Math.min(n - 1, Math.max(0, i)) * POINT + k]!;
   for (let i = 0; i < n - 1; i++) {
     const length = Math.hypot(at(i + 1, 0) - at(i, 0), at(i + 1, 1) - at(i, 1));
-    const parts = Math.min(MOST, Math.max(1, Math.ceil(length / APART)));
+    const parts = Math.min(most, Math.max(1, Math.ceil(length / APART)));
     for (let p = 0; p < parts; p++) {
       const t = p / parts;
       for (let k = 0; k < POINT; k++) {

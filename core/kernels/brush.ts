@@ -12,13 +12,15 @@ import { onHeap, rowsOf, run } from './machine';
  */
 export const DAB = 8;
 
-/** The region that dabs may touch; empty for none. */
-export function dabsRegion(dabs: Float32Array): Region {
+/** The corners of a tip lie so many radii from its middle. */
+export const TIP_REACH = Math.SQRT2;
+
+/** The region that dabs may touch, each so many radii about its place; empty for none. */
+function dabsRegion(dabs: Float32Array, radii: number): Region {
   if (dabs.length === 0) return EMPTY;
   let [x0, y0, x1, y1] = [Infinity, Infinity, -Infinity, -Infinity];
   for (let i = 0; i < dabs.length; i += DAB) {
-    // A tip reaches out to its corners.
-    const r = Math.max(0.5, dabs[i + 2]!) * Math.SQRT2 + 1;
+    const r = Math.max(0.5, dabs[i + 2]!) * radii + 1;
     x0 = Math.min(x0, dabs[i]! - r);
     y0 = Math.min(y0, dabs[i + 1]! - r);
     x1 = Math.max(x1, dabs[i]! + r);
@@ -32,14 +34,10 @@ export function dabsRegion(dabs: Float32Array): Region {
  * in which they are laid; up to `hardness` (0–1) of its radius each is whole.
  */
 export function dabbed(dabs: Float32Array, hardness: number, region: Region): Plane {
-  const part = intersect(dabsRegion(dabs), region);
+  const part = intersect(dabsRegion(dabs, 1), region);
   const out = plane(part);
   if (isEmpty(part)) return out;
-  const own = dabs.slice();
-  for (let i = 0; i < own.length; i += DAB) {
-    own[i] = own[i]! - part.x;
-    own[i + 1] = own[i + 1]! - part.y;
-  }
+  const own = fromCorner(dabs, part);
   onHeap((at) =>
     run('dabRows', part.height, part.width * 20, [
       ...rowsOf(at, out, part, 'write'),
@@ -52,31 +50,62 @@ export function dabbed(dabs: Float32Array, hardness: number, region: Region): Pl
   return out;
 }
 
-/** Whether the dab that stands at `i` touches a region, from its corner to that opposite; a tip reaches out to its corners. */
+/** Dabs whose places are counted from the corner of a region. */
+function fromCorner(dabs: Float32Array, { x, y }: Region): Float32Array {
+  const own = dabs.slice();
+  for (let i = 0; i < own.length; i += DAB) {
+    own[i] = own[i]! - x;
+    own[i + 1] = own[i + 1]! - y;
+  }
+  return own;
+}
+
+/** Whether the dab that stands at `i`, so many radii about its place, touches what lies from one corner to that opposite. */
 function touches(
   dabs: Float32Array,
   i: number,
+  radii: number,
   x0: number,
   y0: number,
   x1: number,
   y1: number,
 ): boolean {
-  const r = Math.max(0.5, dabs[i + 2]!) * Math.SQRT2 + 1;
+  const r = Math.max(0.5, dabs[i + 2]!) * radii + 1;
   const dx = dabs[i]!;
   const dy = dabs[i + 1]!;
   return dx + r >= x0 && dx - r <= x1 && dy + r >= y0 && dy - r <= y1;
 }
 
-/** The dabs of a stroke that touch a region, in their order; the very same array if all do. */
-export function dabsWithin(dabs: Float32Array, { x, y, width, height }: Region): Float32Array {
+/** The dabs of a stroke that touch a region, each so many radii about its place, in their order; the very same array if all do. */
+export const dabsWithin = (dabs: Float32Array, region: Region, radii = 1): Float32Array =>
+  ofThoseWithin(dabs, dabs, DAB, region, radii);
+
+/** Of the colours and limits of dabs (four floats each) those whose dabs `dabsWithin` gives for a region. */
+export const tintsWithin = (
+  dabs: Float32Array,
+  tints: Float32Array,
+  region: Region,
+  radii = 1,
+): Float32Array => ofThoseWithin(dabs, tints, 4, region, radii);
+
+/** Of a list that has so many floats for each dab, those of the dabs that touch a region; the very same list if all do. */
+function ofThoseWithin(
+  dabs: Float32Array,
+  list: Float32Array,
+  each: number,
+  { x, y, width, height }: Region,
+  radii: number,
+): Float32Array {
   const [x1, y1] = [x + width, y + height];
+  const isIn = (i: number) => touches(dabs, i * DAB, radii, x, y, x1, y1);
+  const all = dabs.length / DAB;
   let count = 0;
-  for (let i = 0; i < dabs.length; i += DAB) if (touches(dabs, i, x, y, x1, y1)) count += DAB;
-  if (count === dabs.length) return dabs;
-  const out = new Float32Array(count);
+  for (let i = 0; i < all; i++) if (isIn(i)) count++;
+  if (count === all) return list;
+  const out = new Float32Array(count * each);
   let at = 0;
-  for (let i = 0; i < dabs.length; i += DAB)
-    if (touches(dabs, i, x, y, x1, y1)) for (let k = 0; k < DAB; k++) out[at++] = dabs[i + k]!;
+  for (let i = 0; i < all; i++)
+    if (isIn(i)) for (let k = 0; k < each; k++) out[at++] = list[i * each + k]!;
   return out;
 }
 
@@ -123,22 +152,6 @@ export function layStroke(
   );
 }
 
-/** Of the colours and limits of dabs (four floats each) those whose dabs `dabsWithin` gives for a region. */
-export function tintsWithin(
-  dabs: Float32Array,
-  tints: Float32Array,
-  { x, y, width, height }: Region,
-): Float32Array {
-  const out = new Float32Array(tints.length);
-  let at = 0;
-  for (let i = 0; i < dabs.length / DAB; i++)
-    if (touches(dabs, i * DAB, x, y, x + width, y + height)) {
-      out.set(tints.subarray(4 * i, 4 * i + 4), at);
-      at += 4;
-    }
-  return out.subarray(0, at);
-}
-
 /** A tip: a square that lies over each dab, of coverage or of premultiplied RGBA. */
 export interface TipPixels {
   side: number;
@@ -158,14 +171,10 @@ export function tinted(
   tip: TipPixels | null,
   region: Region,
 ): ColourBuffer {
-  const part = intersect(dabsRegion(dabs), region);
+  const part = intersect(dabsRegion(dabs, tip ? TIP_REACH : 1), region);
   const out = colourBuffer(part);
   if (isEmpty(part)) return out;
-  const own = dabs.slice();
-  for (let i = 0; i < own.length; i += DAB) {
-    own[i] = own[i]! - part.x;
-    own[i + 1] = own[i + 1]! - part.y;
-  }
+  const own = fromCorner(dabs, part);
   onHeap((at) =>
     run('tintRows', part.height, part.width * 40, [
       ...rowsOf(at, out, part, 'write'),
