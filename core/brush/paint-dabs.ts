@@ -1,5 +1,6 @@
 import type { Affine } from '../geometry/affine';
 import { meanScale } from '../geometry/affine';
+import { chance } from '../geometry/chance';
 import { curveAt, type CurvePoints } from '../geometry/curve';
 import { DAB } from '../kernels/brush';
 import { rgb, type Mixing, type Rgb } from '../pixels/colour';
@@ -11,7 +12,6 @@ import { POINT } from './points';
 import { pressed } from './pressed';
 import { smoothed } from './smoothed';
 import { pointsOf } from './stroke-points';
-import { chance } from './tips';
 
 /** The dabs of strokes of paint. A scene may have millions of them, so that numbers are worked on and no objects. */
 
@@ -115,6 +115,10 @@ function plainDabs({ brush, ...stroke }: PaintStroke, map: Affine): Float32Array
 const bent = (pressure: number, share: number, curve: CurvePoints | null): number =>
   share === 0 ? 1 : pressed(curve ? curveAt(curve, pressure) : pressure, share);
 
+/** The `n`-th number in [0, 1) that a dab of a brush is strewn by. */
+const chanceOf = ({ seed }: PaintBrush, dab: number, n: number): number =>
+  chance(seed * 65_537 + dab, n);
+
 /** Whether dabs of a brush have colours or limits of their own. */
 const isTinted = ({
   colours,
@@ -179,7 +183,7 @@ export function paintDabs(
       for (let k = 0; k < copies; k++, number++) {
         let [cx, cy, r, turn] = [x, y, own / 2, angle];
         if (brush.scatters) {
-          const by = (n: number) => chance(brush.seed * 65_537 + number, n);
+          const by = (n: number) => chanceOf(brush, number, n);
           const side = (own * brush.across * (by(1) - 0.5)) / 100;
           const far = (own * brush.along * (by(2) - 0.5)) / 100;
           cx += far * Math.cos(direction) - side * Math.sin(direction);
@@ -242,7 +246,7 @@ function tinter(
       most *= a;
     }
     if (brush.scatters) {
-      const by = (n: number) => chance(brush.seed * 65_537 + number, n);
+      const by = (n: number) => chanceOf(brush, number, n);
       most *= 1 - (brush.opacitySpread / 100) * by(5);
       const far = (brush.colourSpread / 100) * (2 * by(6) - 1);
       own = between(own, far > 0 ? white : black, Math.abs(far));

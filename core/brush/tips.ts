@@ -1,3 +1,5 @@
+import { chance } from '../geometry/chance';
+
 /** Tips of brushes that are no discs: squares of coverage, 0–1, made once by chance. */
 
 /** The side of a tip at its finest, px. */
@@ -7,14 +9,6 @@ const SIDE = 128;
 export interface Tip {
   side: number;
   coverage: Float32Array;
-}
-
-/** A number between 0 and 1 by chance: the same for the same numbers (Mulberry32; Ettinger, 2017). */
-export function chance(a: number, b: number): number {
-  let t = (Math.imul(a + 1, 0x9e3779b1) ^ Math.imul(b + 1, 0x85ebca6b)) + 0x6d2b79f5;
-  t = Math.imul(t ^ (t >>> 15), t | 1);
-  t ^= t + Math.imul(t ^ (t >>> 7), t | 61);
-  return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
 }
 
 /** A disc in a tip, in shares of its side. */

@@ -5,6 +5,7 @@ import type { Mixing } from '../pixels/colour';
 import type { Region } from '../pixels/region';
 import type { Memo } from './memo';
 import type { Parameters, Values } from './parameter';
+import type { DrawnOut } from './warps';
 
 /** What every step says of itself. */
 interface Described<P extends Parameters> {
@@ -57,6 +58,8 @@ export interface StepDefinition<P extends Parameters = Parameters> extends Descr
   seesLamp?: boolean;
   /** Whether what styles before it made goes through it as well. */
   carriesStyles?: boolean;
+  /** How it draws edges out into drips or tongues, which are then taken hold of one by one; left out, it does not. */
+  drawsOut?(values: Values<P>): DrawnOut;
   /**
    * The step's result, over what `wanted` shares with all it can touch. The input is not changed.
    * It may cover less than asked where there is nothing; outside it is transparent.

@@ -87,3 +87,23 @@ export const dripsSchema = v.pipe(
 
 /** What was done to one drip, or tongue, by hand. */
 export type DripChange = v.InferOutput<typeof dripsSchema>[number];
+
+/** How edges are drawn out; lengths in px of the layer. */
+export interface DrawnOut {
+  /** The way they are drawn, clockwise from the right, degrees, the layer's own. */
+  direction: number;
+  /** How far apart they hang, and the share of them that there are, 0–1. */
+  apart: number;
+  share: number;
+  length: number;
+  /** How much their lengths differ, 0–1. */
+  spread: number;
+  width: number;
+  /** How much wider the bead at the end is, 0–2; below 0 they end in a point. */
+  bead: number;
+  /** How far they sway, of their width, 0–2. */
+  waves: number;
+  seed: number;
+  /** What was done to single ones by hand. */
+  drips: readonly DripChange[];
+}

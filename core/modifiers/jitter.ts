@@ -3,7 +3,7 @@ import { defineModifier, pointsEach } from '../definitions/modifier';
 import type { Strand } from '../geometry/strand';
 import { displaced, lengthsOf, normalsOf, refined } from '../geometry/strand';
 import { piece } from '../geometry/dash';
-import { chance, eitherWay, jag } from './chance';
+import { chance, eitherWay, jag } from '../geometry/chance';
 
 /** Displaces a strand to both sides by jagged noise: each octave half as far, twice as fine. */
 function jagged(strand: Strand, far: number, detail: number, seed: number, most: number): Strand {

@@ -7,7 +7,7 @@ import { corner } from '../geometry/path';
 import type { Strand } from '../geometry/strand';
 import { lengthsOf, strandsBox, strandsOf } from '../geometry/strand';
 import { path } from '../testing/scenes';
-import { chance, drift } from './chance';
+import { chance, drift } from '../geometry/chance';
 import { modifierOfKind, modifiers } from './index';
 
 const fine = { tolerance: 0.05, turn: Infinity };

@@ -3,7 +3,7 @@ import { copiable, defineModifier } from '../definitions/modifier';
 import { multiply, rotation, scaling, translation } from '../geometry/affine';
 import { piece } from '../geometry/dash';
 import { lengthsOf, mapped, strandsBox } from '../geometry/strand';
-import { chance, eitherWay } from './chance';
+import { chance, eitherWay } from '../geometry/chance';
 
 export const scatter = defineModifier({
   kind: 'scatter',

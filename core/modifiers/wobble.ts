@@ -1,7 +1,7 @@
 import { length, seed } from '../definitions/parameter';
 import { defineModifier, pointsEach } from '../definitions/modifier';
 import { displaced, lengthsOf, normalsOf, refined } from '../geometry/strand';
-import { drift } from './chance';
+import { drift } from '../geometry/chance';
 
 /** Shorter irregularities nobody sees, px. */
 const LEAST = 1e-3;

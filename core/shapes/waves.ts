@@ -1,7 +1,7 @@
 import { count, length, seed } from '../definitions/parameter';
 import { defineShape } from '../definitions/shape';
 import { smooth } from '../geometry/path';
-import { eitherWay } from '../modifiers/chance';
+import { eitherWay } from '../geometry/chance';
 import { polygonPath } from './round';
 
 const size = {

@@ -9,7 +9,7 @@ import {
   translation,
   unitedBox,
 } from '../geometry/affine';
-import { eitherWay } from '../modifiers/chance';
+import { eitherWay } from '../geometry/chance';
 import { alongPath } from './along';
 import type { TextContent } from './content';
 import type { Face } from './face';

@@ -8,7 +8,7 @@ import type { Region } from '../../pixels/region';
 import { grow } from '../../pixels/region';
 import { stepContext } from '../../testing/step-context';
 import { allDrawn } from './drawn-out';
-import { drip, dripping } from './drip';
+import { drip } from './drip';
 import { fray } from './fray';
 
 const WHOLE: Region = { x: 0, y: 0, width: 240, height: 200 };
@@ -73,6 +73,12 @@ describe('drips', () => {
     expect(see(drip, drips).data).not.toEqual(see(drip, { ...drips, seed: 2 }).data);
   });
 
+  it('are never nearer than half of their width: the work is bounded', () => {
+    const many = { ...drips, apart: 2, width: 40, length: 10 };
+    const all = allDrawn(bar(WHOLE), drip.drawsOut!(many), IDENTITY);
+    expect(all.length).toBeLessThanOrEqual(160 / 20 + 2);
+  });
+
   it('fall the way that gravity does', () => {
     const made = see(drip, { ...drips, direction: 0 });
     const column = Array.from({ length: 200 }, (_, y) => at(made, 212, y)[3]!);
@@ -89,7 +95,8 @@ describe('drips', () => {
 
 describe('drips that are changed by hand', () => {
   const values = { ...drips, waves: 0, spread: 0, apart: 40 };
-  const all = (own: object) => allDrawn(bar(WHOLE), dripping({ ...values, ...own }), IDENTITY);
+  const all = (own: object) =>
+    allDrawn(bar(WHOLE), drip.drawsOut!({ ...values, ...own }), IDENTITY);
   const [one] = all({});
   const change = (own: object) => [{ ...one!.found, across: 0, longer: 1, removed: false, ...own }];
 
@@ -121,7 +128,7 @@ describe('drips that are changed by hand', () => {
         const px = at(bar(WHOLE), 2 * x, 2 * y);
         small.data.set(px, (y * 120 + x) * 4);
       }
-    const seen = allDrawn(small, dripping(values), map);
+    const seen = allDrawn(small, drip.drawsOut!(values), map);
     expect(seen).toHaveLength(all({}).length);
     seen.forEach(({ at: root }, i) => {
       expect(Math.abs(root.x - all({})[i]!.at.x)).toBeLessThan(1.5);

@@ -1,8 +1,8 @@
 import type { StepContext } from '../../definitions/step';
-import type { DripChange } from '../../definitions/warps';
+import type { DrawnOut, DripChange } from '../../definitions/warps';
 import type { Affine, Point } from '../../geometry/affine';
 import { apply, invert, meanScale } from '../../geometry/affine';
-import { chance } from '../../brush/tips';
+import { chance } from '../../geometry/chance';
 import { pasted } from '../../kernels/rows';
 import type { ColourBuffer } from '../../pixels/buffer';
 import { colourBuffer } from '../../pixels/buffer';
@@ -14,26 +14,6 @@ import { scoped } from '../../pixels/heap';
  * Edges of a shape drawn out into drips, or into tongues of flame. Where one hangs follows from its place in the layer alone, and how
  * long it is from the seed: so a part of a picture comes out as the same part of the whole, at any size.
  */
-
-/** How edges are drawn out; lengths in px of the layer. */
-export interface DrawnOut {
-  /** The way they are drawn, clockwise from the right, degrees, the layer's own. */
-  direction: number;
-  /** How far apart they hang, and the share of them that there are, 0–1. */
-  apart: number;
-  share: number;
-  length: number;
-  /** How much their lengths differ, 0–1. */
-  spread: number;
-  width: number;
-  /** How much wider the bead at the end is, 0–2; below 0 they end in a point. */
-  bead: number;
-  /** How far they sway, of their width, 0–2. */
-  waves: number;
-  seed: number;
-  /** What was done to single ones by hand. */
-  drips: readonly DripChange[];
-}
 
 /** Where something is drawn out of an edge, px of the render. */
 interface Root {
@@ -176,7 +156,8 @@ function rootsOf(input: ColourBuffer, values: DrawnOut, map: Affine, scale: numb
   const downOf = (x: number, y: number) => (x - origin.x) * gx + (y - origin.y) * gy;
   const across = corners.map(([x, y]) => acrossOf(x, y));
   const down = corners.map(([x, y]) => downOf(x, y));
-  const step = apart * scale;
+  // No nearer than half of their width: however many are asked for, what is drawn is bounded.
+  const step = Math.max(apart, width / 2) * scale;
   const first = Math.floor(Math.min(...across) / step) - 1;
   const last = Math.ceil(Math.max(...across) / step) + 1;
   // Whole steps from the origin, so that every part looks at the same places.
@@ -216,7 +197,7 @@ function rootsOf(input: ColourBuffer, values: DrawnOut, map: Affine, scale: numb
           // Several edges in one column differ too: by about where they stand.
           const n = k * 613 + Math.round(edge / scale / (6 * width));
           const found = apply(back, place(edge));
-          const change = nearestOf(drips, found, apart);
+          const change = nearestOf(drips, found, Math.max(apart, width / 2));
           if (!change?.removed)
             roots.push({
               ...(change ? movedTo(change.across * scale, u, edge) : place(edge)),

@@ -26,16 +26,16 @@ interface Asked {
 /** What a step draws out, as the scene changes. */
 function useDrawn(layer: string, step: string): Drawn[] {
   const scene = useBench((s) => s.scene);
-  const [told, setTold] = useState<{ of: string; all: Drawn[] } | null>(null);
+  const [latest, setLatest] = useState<{ of: string; all: Drawn[] } | null>(null);
   const [ask] = useState(() =>
     newestOnly(
       'The handles of the drips could not be placed',
       (asked: Asked) => drips(asked.scene, asked.layer, asked.step),
-      (asked, all) => setTold({ of: asked.step, all }),
+      (asked, all) => setLatest({ of: asked.step, all }),
     ),
   );
   useEffect(() => ask({ scene, layer, step }), [ask, scene, layer, step]);
-  return told?.of === step ? told.all : [];
+  return latest?.of === step ? latest.all : [];
 }
 
 const far = (a: Point, b: Point) => Math.hypot(a.x - b.x, a.y - b.y);

@@ -1,4 +1,5 @@
 import type { Layer } from '@ignis/core/scene/model/schema';
+import { stepOfKind } from '@ignis/core/steps/index';
 import { changeDrip } from '@ignis/core/scene/edits/drip-edits';
 import { useBench } from '../../../state/bench';
 import { useChosenDrip } from '../../../state/drips';
@@ -12,7 +13,7 @@ export const drips = layerMode({
   key: 'drips',
   label: ({ layer, step }) => {
     const own = layer && drippingStep(layer, step);
-    return own?.kind === 'warp.fray' ? 'Tongues' : 'Drips';
+    return own ? stepOfKind(own.kind).parameters.drips!.label : 'Drips';
   },
   action: 'Take hold of drips or tongues',
   fits: (layer): layer is Layer => layer !== null,
