@@ -1,5 +1,5 @@
 import type { Affine } from '../geometry/affine';
-import { boxUnder, determinant, regionAround } from '../geometry/affine';
+import { IDENTITY, boxUnder, determinant, regionAround } from '../geometry/affine';
 import { SMEAR_DAB, displaced, laySmear, type SmearDabs } from '../kernels/smear';
 import { pasted } from '../kernels/rows';
 import type { ColourBuffer, Plane } from '../pixels/buffer';
@@ -85,57 +85,83 @@ const WORKS_ON: Readonly<Record<SmearWay, Run['on'] | null>> = {
   ...{ smooth: null, restore: null },
 };
 
-/** The dabs of strokes as they were last asked for. */
-const dabsOfStrokes = new WeakMap<SmearStroke, { place: string; dabs: Float32Array }>();
-function dabsOf(stroke: SmearStroke, map: Affine): Float32Array {
-  const place = map.join();
-  const known = dabsOfStrokes.get(stroke);
-  if (known?.place === place) return known.dabs;
+/** Words of 32 bits mixed into two sums, which hardly ever agree by chance for different words (rounds of MurmurHash3; Appleby, 2008). */
+class Sum {
+  #a = 0x9e3779b9;
+  #b = 0x85ebca6b;
+  words(list: Iterable<number>): this {
+    for (const word of list) {
+      this.#a = round(this.#a, word, 0xcc9e2d51, 0x1b873593);
+      this.#b = round(this.#b, word, 0x239b961b, 0x38b34ae5);
+    }
+    return this;
+  }
+  text(text: string): this {
+    return this.words(Array.from(text, (c) => c.charCodeAt(0)));
+  }
+  toString(): string {
+    return `${(this.#a >>> 0).toString(36)} ${(this.#b >>> 0).toString(36)}`;
+  }
+}
+
+function round(sum: number, word: number, first: number, second: number): number {
+  let k = Math.imul(word, first);
+  k = Math.imul((k << 15) | (k >>> 17), second);
+  const mixed = sum ^ k;
+  return Math.imul((mixed << 13) | (mixed >>> 19), 5) + 0xe6546b64;
+}
+
+/** The legs of strokes as they were last asked for, dabs in px of the render: each named by itself alone. */
+const legsOfStrokes = new WeakMap<SmearStroke, { place: string; legs: Leg[] }>();
+function legsOf(stroke: SmearStroke, on: Run['on'], map: Affine): Leg[] {
+  const place = `${on} ${map.join()}`;
+  const known = legsOfStrokes.get(stroke);
+  if (known?.place === place) return known.legs;
+  const { brush, way } = stroke;
+  const action = actionOf(way, on);
   const dabs = smearDabs(stroke, map);
-  dabsOfStrokes.set(stroke, { place, dabs });
-  return dabs;
+  const [hardness, pickUp, side] = [brush.hardness / 100, brush.pickUp / 100, sideOf(dabs, action)];
+  const legs: Leg[] = [];
+  for (let i = 0; i < dabs.length; i += LEG * SMEAR_DAB) {
+    const own = dabs.slice(i, i + LEG * SMEAR_DAB);
+    const goesOn = i > 0;
+    const name = new Sum()
+      .text([action, hardness, pickUp, side, goesOn].join())
+      .words(new Uint32Array(own.buffer, own.byteOffset, own.length))
+      .toString();
+    legs.push({ action, dabs: own, hardness, pickUp, side, goesOn, name });
+  }
+  legsOfStrokes.set(stroke, { place, legs });
+  return legs;
 }
 
-/** A name for what goes on from another by some numbers: two sums of 32 bits each, which hardly ever agree by chance. */
-function nameAfter(before: string, dabs: Float32Array, rest: string): string {
-  let [a, b] = [0x9e3779b9, 0x85ebca6b];
-  const take = (word: number) => {
-    a = Math.imul(a ^ word, 0x01000193);
-    b = Math.imul((b << 13) | (b >>> 19), 0x1b873593) + word;
-  };
-  for (const part of [before, rest]) for (let i = 0; i < part.length; i++) take(part.charCodeAt(i));
-  for (const word of new Uint32Array(dabs.buffer, dabs.byteOffset, dabs.length)) take(word);
-  return `${(a >>> 0).toString(36)}${(b >>> 0).toString(36)}`;
-}
-
-/** The work of a cluster, in order. */
-function runsOf({ strokes, region }: Cluster, map: Affine): Run[] {
+/** The work of a cluster, in order; its legs are named by all that was laid before as well. */
+function runsOf(strokes: readonly SmearStroke[], map: Affine): Run[] {
   const runs: Run[] = [];
   let name = '';
   for (const stroke of strokes) {
-    const { brush, way } = stroke;
+    const { way } = stroke;
     let on = WORKS_ON[way];
     // What restores brings back colours once colours were mixed; what smooths, what the strokes before it did.
     if (way === 'restore' && runs.some((r) => r.on === 'colours')) on = 'colours';
     on ??= runs.at(-1)?.on ?? 'ways';
     if (runs.at(-1)?.on !== on) runs.push({ on, legs: [] });
-    const action = actionOf(way, on);
-    const dabs = dabsOf(stroke, map).slice();
-    for (let i = 0; i < dabs.length; i += SMEAR_DAB) {
-      dabs[i] = dabs[i]! - region.x;
-      dabs[i + 1] = dabs[i + 1]! - region.y;
-    }
-    const hardness = brush.hardness / 100;
-    const pickUp = brush.pickUp / 100;
-    const side = sideOf(dabs, action);
-    for (let i = 0; i < dabs.length; i += LEG * SMEAR_DAB) {
-      const own = dabs.slice(i, i + LEG * SMEAR_DAB);
-      const goesOn = i > 0;
-      name = nameAfter(name, own, [action, hardness, pickUp, side, goesOn].join());
-      runs.at(-1)!.legs.push({ action, dabs: own, hardness, pickUp, side, goesOn, name });
+    for (const leg of legsOf(stroke, on, map)) {
+      name = new Sum().text(name).text(leg.name).toString();
+      runs.at(-1)!.legs.push({ ...leg, name });
     }
   }
   return runs;
+}
+
+/** A leg whose dabs are counted from the corner of a region. */
+function fromCorner(leg: Leg, { x, y }: Region): Leg {
+  const dabs = leg.dabs.slice();
+  for (let i = 0; i < dabs.length; i += SMEAR_DAB) {
+    dabs[i] = dabs[i]! - x;
+    dabs[i + 1] = dabs[i + 1]! - y;
+  }
+  return { ...leg, dabs };
 }
 
 /** A state while dabs are laid: what they are laid on, and behind it room for the finger. */
@@ -147,7 +173,7 @@ const stateOf = (data: Float32Array): Plane => ({
 
 /** What a cluster makes of pixels, over its region. */
 function worked(
-  { region, ...cluster }: Cluster,
+  { region, strokes }: Cluster,
   pixels: ColourBuffer,
   map: Affine,
   keep: Keep,
@@ -156,7 +182,7 @@ function worked(
   const place = Object.values(region).join();
   const input = colourBuffer(region);
   pasted(input, pixels);
-  const runs = runsOf({ ...cluster, region }, map);
+  const runs = runsOf(strokes, map);
   return runs.reduce((from, { on, legs }, i) => {
     /** The state after the first legs of the run: the next is laid on a copy. */
     const onward = (n: number, end: number): Plane => {
@@ -168,7 +194,7 @@ function worked(
       else if (on === 'colours') state.set(from.data);
       else state.fill(0, 0, area);
       for (const leg of legs.slice(n, end))
-        laySmear(state, region, leg, on === 'colours' ? input.data : null);
+        laySmear(state, region, fromCorner(leg, region), on === 'colours' ? input.data : null);
       return stateOf(state);
     };
     const upTo = (n: number): Plane | null =>
@@ -213,11 +239,19 @@ export function smeared(
   });
 }
 
+/** What was found of lists of strokes: it is asked for several times a frame. */
+const reaches = new WeakMap<readonly SmearStroke[], number>();
+
 /** How far beyond a region strokes look, px of the layer: as far as the largest cluster goes. */
 export function reachOfSmears(strokes: readonly SmearStroke[]): number {
-  const all: Region = { x: -1e6, y: -1e6, width: 2e6, height: 2e6 };
-  return clustersOf(strokes, [1, 0, 0, 1, 0, 0], all).reduce(
-    (most, { region }) => Math.max(most, Math.hypot(region.width, region.height)),
-    0,
-  );
+  let reach = reaches.get(strokes);
+  if (reach === undefined) {
+    const all: Region = { x: -1e6, y: -1e6, width: 2e6, height: 2e6 };
+    reach = clustersOf(strokes, IDENTITY, all).reduce(
+      (most, { region }) => Math.max(most, Math.hypot(region.width, region.height)),
+      0,
+    );
+    reaches.set(strokes, reach);
+  }
+  return reach;
 }

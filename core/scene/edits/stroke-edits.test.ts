@@ -1,12 +1,14 @@
 import { describe, expect, it } from 'vitest';
 import { paintBrushParameters, type PaintStroke } from '../../brush/paint-brush';
 import { defaultsOf } from '../../definitions/parameter';
+import { multiply, rotation, scaling, translation } from '../../geometry/affine';
 import { newFill, newPaint, newScene } from '../model/make';
 import type { Scene } from '../model/schema';
 import { edit, redo, undo, EMPTY_HISTORY, remember } from './edit';
 import {
   carryStrokes,
   looseStrokes,
+  mapStrokes,
   packStrokes,
   putStroke,
   removeStrokes,
@@ -43,6 +45,19 @@ describe('the strokes of a layer of paint', () => {
     const more = edit(scene, '', putStroke({ layer: id }, stroke('d'))).scene;
     expect(ids(more)).toBe('abcd');
     expect(ids(edit(more, '', removeStrokes({ layer: id }, ['b', 'd'])).scene)).toBe('ac');
+  });
+
+  it('are taken away in one patch, however many follow', () => {
+    const { change } = edit(scene, '', removeStrokes({ layer: id }, ['a']));
+    expect(change.patches).toHaveLength(1);
+  });
+
+  it('are moved, turned and resized with their brushes', () => {
+    const by = multiply(translation(10, 0), multiply(rotation(Math.PI / 2), scaling(2)));
+    const [a, b] = strokesOf(edit(scene, '', mapStrokes({ layer: id }, ['a'], by)).scene);
+    expect(a!.points).toEqual([[6, 2, 1, 0, 0, 0, -8, 10, 1, 0, 0, 8]]);
+    expect([a!.brush.size, a!.brush.angle]).toEqual([240, 90]);
+    expect(b).toBe(strokesOf(scene)[1]);
   });
 
   it('are set, those that are named and no others', () => {

@@ -1,8 +1,7 @@
 import { encodePack } from '../../brush/pack';
 import type { PaintStroke } from '../../brush/paint-brush';
 import { POINT, isPacked } from '../../brush/points';
-import type { Stroked } from '../../definitions/strokes';
-import type { SmearStroke } from '../../definitions/strokes';
+import type { SmearStroke, Stroked } from '../../definitions/strokes';
 import { countOf, pointsBox, pointsOf, trackPoints } from '../../brush/stroke-points';
 import { trackOf } from '../../brush/track';
 import type { Affine } from '../../geometry/affine';
@@ -23,63 +22,73 @@ export interface StrokeHome {
 /** A stroke of paint, or of a finger. */
 export type AnyStroke = PaintStroke | SmearStroke;
 
-/** The strokes of a step; null if it has no such thing. */
-export function strokesOfStep({ kind, values }: Step): SmearStroke[] | null {
-  const found = Object.entries(stepOfKind(kind).parameters).find(([, p]) => p.kind === 'strokes');
-  return found ? (values[found[0]] as SmearStroke[]) : null;
+/** A list of strokes where it stands: written, all of it is another. */
+interface StrokeList {
+  strokes: AnyStroke[];
 }
 
+/** The strokes of a step; null if it has no such thing. */
+function listOfStep({ kind, values }: Step): StrokeList | null {
+  const key = Object.entries(stepOfKind(kind).parameters).find(
+    ([, p]) => p.kind === 'strokes',
+  )?.[0];
+  if (key === undefined) return null;
+  return {
+    get strokes() {
+      return values[key] as SmearStroke[];
+    },
+    set strokes(strokes) {
+      values[key] = strokes as SmearStroke[];
+    },
+  };
+}
+
+/** The strokes of a step; null if it has no such thing. */
+export const strokesOfStep = (step: Step): SmearStroke[] | null =>
+  (listOfStep(step)?.strokes as SmearStroke[] | undefined) ?? null;
+
 /** Every list of strokes of a layer: its paint, and those of its steps. */
-const listsOf = ({ source, steps }: Layer): AnyStroke[][] => [
-  ...(source.kind === 'paint' ? [source.strokes] : []),
-  ...steps.map(strokesOfStep).filter((list) => list !== null),
-];
+const listsOf = ({ source, steps }: Layer): StrokeList[] =>
+  [source.kind === 'paint' ? source : null, ...steps.map(listOfStep)].filter((l) => l !== null);
+
+/** The strokes of a home; null if it is gone. */
+function listAt(scene: Scene, { layer, step }: StrokeHome): StrokeList | null {
+  const found = findLayer(scene, layer);
+  if (!found) return null;
+  if (step === undefined) return found.source.kind === 'paint' ? found.source : null;
+  const own = found.steps.find((s) => s.id === step);
+  return own ? listOfStep(own) : null;
+}
 
 /** What is gone has none. */
 const NONE: AnyStroke[] = [];
 
-/** The strokes of a home; none if it is gone. Within an edit they may be changed in place. */
-export function strokesOf(scene: Scene, { layer, step }: StrokeHome): AnyStroke[] {
-  const found = findLayer(scene, layer);
-  if (!found) return NONE;
-  if (step === undefined) return found.source.kind === 'paint' ? found.source.strokes : NONE;
-  const own = found.steps.find((s) => s.id === step);
-  return (own && strokesOfStep(own)) ?? NONE;
-}
+/** The strokes of a home; none if it is gone. */
+export const strokesOf = (scene: Scene, home: StrokeHome): readonly AnyStroke[] =>
+  listAt(scene, home)?.strokes ?? NONE;
 
 /** Lays a stroke of paint, or of a finger, on those that there are. */
 export const putStroke =
   (home: StrokeHome, stroke: AnyStroke): Edit =>
-  (s) => {
-    const list = strokesOf(s, home);
-    if (list !== NONE) list.push(stroke);
-  };
+  (s) =>
+    void listAt(s, home)?.strokes.push(stroke);
 
 /** Changes strokes, by their ids, each to what comes of it. */
 const eachOf =
   (home: StrokeHome, ids: readonly string[], changed: (stroke: AnyStroke) => AnyStroke): Edit =>
   (s) => {
-    const list = strokesOf(s, home);
-    list.forEach((stroke, i) => {
-      if (ids.includes(stroke.id)) list[i] = changed(stroke);
+    const strokes = listAt(s, home)?.strokes;
+    strokes?.forEach((stroke, i) => {
+      if (ids.includes(stroke.id)) strokes[i] = changed(stroke);
     });
   };
-
-/** Puts a list in the place of the strokes of a home. */
-function replace(list: AnyStroke[], by: readonly AnyStroke[]): void {
-  list.length = 0;
-  for (const stroke of by) list.push(stroke);
-}
 
 /** Takes strokes away, by their ids. */
 export const removeStrokes =
   (home: StrokeHome, ids: readonly string[]): Edit =>
   (s) => {
-    const list = strokesOf(s, home);
-    replace(
-      list,
-      list.filter((stroke) => !ids.includes(stroke.id)),
-    );
+    const list = listAt(s, home);
+    if (list) list.strokes = list.strokes.filter((stroke) => !ids.includes(stroke.id));
   };
 
 /** What can be set of strokes. */
@@ -106,10 +115,11 @@ export const setStrokes = (
 export const carryStrokes =
   (home: StrokeHome, ids: readonly string[], to: 'front' | 'back'): Edit =>
   (s) => {
-    const list = strokesOf(s, home);
-    const chosen = list.filter((stroke) => ids.includes(stroke.id));
-    const others = list.filter((stroke) => !ids.includes(stroke.id));
-    replace(list, to === 'front' ? [...others, ...chosen] : [...chosen, ...others]);
+    const list = listAt(s, home);
+    if (!list) return;
+    const chosen = list.strokes.filter((stroke) => ids.includes(stroke.id));
+    const others = list.strokes.filter((stroke) => !ids.includes(stroke.id));
+    list.strokes = to === 'front' ? [...others, ...chosen] : [...chosen, ...others];
   };
 
 /** The largest and the smallest that a brush can be, px. */
@@ -123,6 +133,8 @@ export const mapStrokes = (home: StrokeHome, ids: readonly string[], map: Affine
     const size = Math.min(LARGEST, Math.max(SMALLEST, stroke.brush.size * scale));
     const brush = { ...stroke.brush, size: Number(size.toPrecision(6)) };
     if ('follows' in brush && brush.follows === 'nothing') brush.angle += turned;
+    if ('taper' in brush && brush.taper !== undefined)
+      brush.taper = Math.min(5000, brush.taper * scale);
     return { ...stroke, brush, points: [mapped(stroke, map)] } as AnyStroke;
   });
 };
@@ -140,7 +152,7 @@ export function mapped(stroke: Stroked, map: Affine): number[] {
 
 /** The strokes of a layer whose points stand in the scene, and not in a file. */
 export const looseStrokes = (layer: Layer): AnyStroke[] =>
-  listsOf(layer).flatMap((list) => list.filter((s) => !isPacked(s)));
+  listsOf(layer).flatMap(({ strokes }) => strokes.filter((s) => !isPacked(s)));
 
 /** The file of the points of some strokes, in their order. */
 export const packOf = (strokes: readonly Stroked[]): Uint8Array<ArrayBuffer> =>
@@ -153,7 +165,7 @@ export const packStrokes =
     const layer = findLayer(s, id);
     if (!layer) return;
     const places = new Map(strokes.map((stroke, i) => [stroke.id, i]));
-    for (const list of listsOf(layer))
+    for (const { strokes: list } of listsOf(layer))
       list.forEach((stroke, i) => {
         const index = places.get(stroke.id);
         if (index === undefined || isPacked(stroke)) return;
