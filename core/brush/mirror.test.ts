@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { apply } from '../geometry/affine';
+import { apply, multiply, rotation, scaling, translation } from '../geometry/affine';
 import { mirrorMaps, type Mirror } from './mirror';
 
 const mirror = (kind: Mirror['kind'], rest: Partial<Mirror> = {}): Mirror => ({
@@ -31,5 +31,15 @@ describe('a mirror', () => {
       [120, 40],
     ]);
     expect(seen(mirror('round', { count: 2 }))).toEqual([[90, 30]]);
+  });
+
+  it('lies in the scene, however the layer is placed', () => {
+    const map = multiply(translation(30, -20), multiply(rotation(0.7), scaling(2)));
+    const [own] = mirrorMaps(mirror('axis'), map);
+    const p = { x: 12, y: 5 };
+    const [a, b] = [apply(map, p), apply(map, apply(own!, p))];
+    expect(b.x).toBeCloseTo(200 - a.x, 6);
+    expect(b.y).toBeCloseTo(a.y, 6);
+    expect(mirrorMaps(mirror('axes'), scaling(0))).toEqual([]);
   });
 });

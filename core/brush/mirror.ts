@@ -1,5 +1,5 @@
 import type { Affine, Point } from '../geometry/affine';
-import { about, multiply, rotation, scaling } from '../geometry/affine';
+import { IDENTITY, about, invert, multiply, rotation, scaling } from '../geometry/affine';
 
 /** Painting that is mirrored: each stroke is laid several times at once. */
 
@@ -12,7 +12,7 @@ export const mirrorKinds = [
 
 export interface Mirror {
   kind: (typeof mirrorKinds)[number]['value'];
-  /** The point that the axes go through, or that strokes go round, the layer's own px. */
+  /** The point that the axes go through, or that strokes go round, scene px. */
   at: Point;
   /** The angle of the (first) axis, radians: 0 lies level. */
   angle: number;
@@ -20,8 +20,16 @@ export interface Mirror {
   count: number;
 }
 
-/** The maps that a stroke is laid under besides itself, of the layer's own px. */
-export function mirrorMaps({ kind, at, angle, count }: Mirror): Affine[] {
+/**
+ * The maps that a stroke is laid under besides itself, of the own px of a layer, which `map` takes to the scene; none where it
+ * takes them to nothing.
+ */
+export function mirrorMaps(mirror: Mirror, map: Affine = IDENTITY): Affine[] {
+  const back = invert(map);
+  return back ? inScene(mirror).map((m) => multiply(back, multiply(m, map))) : [];
+}
+
+function inScene({ kind, at, angle, count }: Mirror): Affine[] {
   const across = (by: number): Affine =>
     about(at, multiply(rotation(by), multiply(scaling(1, -1), rotation(-by))));
   switch (kind) {

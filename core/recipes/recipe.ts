@@ -1,6 +1,6 @@
 import { current } from 'immer';
 import * as v from 'valibot';
-import { inWords } from '../scene/model/issue-words';
+import { parseKept } from './kept-file';
 import { blends } from '../blend/index';
 import { HEX } from '../definitions/parameter';
 import type { Edit } from '../scene/edits/edit';
@@ -49,35 +49,17 @@ export class RecipeError extends Error {
   }
 }
 
-/** The longest text of a recipe, letters. */
-const MAX_TEXT = 20_000_000;
-
 /** What a text should hold, as a recipe. Throws a RecipeError that says what is wrong and where. */
-export function parseRecipe(text: string, name: string): Recipe {
-  if (text.length > MAX_TEXT)
-    throw new RecipeError(`"${name}" is larger than any recipe. Bring in one that was kept here.`);
-  let value: unknown;
-  try {
-    value = JSON.parse(text);
-  } catch (cause) {
-    throw new RecipeError(`"${name}" is no recipe. Bring in one that was kept here.`, { cause });
-  }
-  const version = (value as { version?: unknown } | null)?.version;
-  if (typeof version === 'number' && version > RECIPE_VERSION)
-    throw new RecipeError(
-      `"${name}" was kept by a newer Ignis (version ${version}; this one reads up to ${RECIPE_VERSION}). Bring it in there.`,
-    );
-  const result = v.safeParse(recipeSchema, value);
-  if (!result.success) {
-    const issue = result.issues[0];
-    const inner = issue.issues?.[0] ?? issue;
-    throw new RecipeError(
-      `"${name}" cannot be read at ${v.getDotPath(issue) ?? 'its start'}: ${inWords(inner).message}`,
-      { cause: new Error(inner.message) },
-    );
-  }
-  return result.output as Recipe;
-}
+export const parseRecipe = (text: string, name: string): Recipe =>
+  parseKept(
+    {
+      ...{ what: 'recipe', made: 'kept', version: RECIPE_VERSION, longest: 20_000_000 },
+      schema: recipeSchema as unknown as v.GenericSchema<unknown, Recipe>,
+      fault: (message, options) => new RecipeError(message, options),
+    },
+    text,
+    name,
+  );
 
 /** A layer's look as a recipe, made for the height that its shape has in the scene. */
 export function recipeOf(scene: Scene, layer: Layer, name: string): Recipe {

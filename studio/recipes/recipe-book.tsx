@@ -14,6 +14,7 @@ import type { RecipeRecord } from '../storage/database';
 import { saveRecipe, listRecipes, removeRecipe, restoreRecipe } from '../storage/recipes';
 import { Button } from '../ui/button';
 import { Mark } from '../ui/mark';
+import { IconButton } from '../ui/icon-button';
 import { NameField } from '../ui/name-field';
 import { cell } from '../workers/engine';
 import { bringInRecipe, downloadRecipe } from './recipe-file';
@@ -119,9 +120,12 @@ export default function RecipeBook() {
                   }
                   className="min-w-0 flex-1 text-sm"
                 />
-                <Small label={`Delete ${record.recipe.name}`} onClick={() => void remove(record)}>
+                <IconButton
+                  label={`Delete ${record.recipe.name}`}
+                  onClick={() => void remove(record)}
+                >
                   <Trash2 size={14} />
-                </Small>
+                </IconButton>
               </Card>
             ))}
           </div>
@@ -192,30 +196,10 @@ function Card({
       />
       <div className="flex h-10 items-center gap-1 px-3">
         {children}
-        <Small label={`Save ${recipe.name} as a file`} onClick={() => downloadRecipe(recipe)}>
+        <IconButton label={`Save ${recipe.name} as a file`} onClick={() => downloadRecipe(recipe)}>
           <Download size={14} />
-        </Small>
+        </IconButton>
       </div>
     </article>
   );
 }
-
-const Small = ({
-  label,
-  onClick,
-  children,
-}: {
-  label: string;
-  onClick(): void;
-  children: React.ReactNode;
-}) => (
-  <button
-    type="button"
-    aria-label={label}
-    title={label}
-    onClick={onClick}
-    className="rounded p-1.5 text-dim hover:bg-raised hover:text-ink"
-  >
-    {children}
-  </button>
-);

@@ -1,6 +1,6 @@
 import * as v from 'valibot';
 import { HEX } from '../../definitions/parameter';
-import { inWords } from '../../scene/model/issue-words';
+import { parseKept } from '../kept-file';
 import { strokeBrushSchema, type StrokeBrush } from '../../brush/paint-brush';
 
 /** Brushes that are kept in a brush book. */
@@ -49,32 +49,14 @@ export class BrushError extends Error {
   }
 }
 
-/** The longest text of a brush, letters. */
-const MAX_TEXT = 40_000_000;
-
 /** What a text should hold, as a brush. Throws a BrushError that says what is wrong and where. */
-export function parseBrush(text: string, name: string): BookBrush {
-  if (text.length > MAX_TEXT)
-    throw new BrushError(`"${name}" is larger than any brush. Bring in one that was saved here.`);
-  let value: unknown;
-  try {
-    value = JSON.parse(text);
-  } catch (cause) {
-    throw new BrushError(`"${name}" is no brush. Bring in one that was saved here.`, { cause });
-  }
-  const version = (value as { version?: unknown } | null)?.version;
-  if (typeof version === 'number' && version > BRUSH_VERSION)
-    throw new BrushError(
-      `"${name}" was saved by a newer Ignis (version ${version}; this one reads up to ${BRUSH_VERSION}). Bring it in there.`,
-    );
-  const result = v.safeParse(bookBrushSchema, value);
-  if (!result.success) {
-    const issue = result.issues[0];
-    const inner = issue.issues?.[0] ?? issue;
-    throw new BrushError(
-      `"${name}" cannot be read at ${v.getDotPath(issue) ?? 'its start'}: ${inWords(inner).message}`,
-      { cause: new Error(inner.message) },
-    );
-  }
-  return result.output as BookBrush;
-}
+export const parseBrush = (text: string, name: string): BookBrush =>
+  parseKept(
+    {
+      ...{ what: 'brush', made: 'saved', version: BRUSH_VERSION, longest: 40_000_000 },
+      schema: bookBrushSchema,
+      fault: (message, options) => new BrushError(message, options),
+    },
+    text,
+    name,
+  );

@@ -12,6 +12,7 @@ import { listBrushes, putBrush, removeBrush, saveBrush } from '../../storage/bru
 import type { BrushRecord } from '../../storage/database';
 import { Button } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
+import { IconButton } from '../../ui/icon-button';
 import { NameField } from '../../ui/name-field';
 import { assetBytes } from '../../workers/engine';
 import { HEIGHT, WIDTH, sample, stampAsset } from './sample';
@@ -125,9 +126,9 @@ export default function BrushBook({ onClose }: { onClose(): void }) {
               }
               className="min-w-0 flex-1 text-sm"
             />
-            <Small label={`Delete ${record.brush.name}`} onClick={() => void remove(record)}>
+            <IconButton label={`Delete ${record.brush.name}`} onClick={() => void remove(record)}>
               <Trash2 size={13} />
-            </Small>
+            </IconButton>
           </Card>
         ))}
         {shippedBrushes.map((brush) => (
@@ -182,33 +183,13 @@ function Card({
       </button>
       <div className="flex h-8 items-center gap-1 px-2">
         {children}
-        <Small
+        <IconButton
           label={`Save ${brush.name} as a file`}
           onClick={() => void saveAsFile(brush).catch(withoutIt('The brush could not be saved'))}
         >
           <Download size={13} />
-        </Small>
+        </IconButton>
       </div>
     </li>
   );
 }
-
-const Small = ({
-  label,
-  onClick,
-  children,
-}: {
-  label: string;
-  onClick(): void;
-  children: React.ReactNode;
-}) => (
-  <button
-    type="button"
-    aria-label={label}
-    title={label}
-    onClick={onClick}
-    className="rounded p-1 text-dim hover:bg-raised hover:text-ink"
-  >
-    {children}
-  </button>
-);

@@ -1,7 +1,7 @@
 import { toast } from 'sonner';
 import type { PaintStroke } from '@ignis/core/brush/paint-brush';
 import type { Point } from '@ignis/core/geometry/affine';
-import { apply, invert } from '@ignis/core/geometry/affine';
+import { invert } from '@ignis/core/geometry/affine';
 import type { ReachShape } from '@ignis/core/masks/reach';
 import { mapOf } from '@ignis/core/scene/arrange/placement';
 import { fillWithin } from '@ignis/core/scene/edits/stroke-lines';
@@ -67,9 +67,3 @@ export async function fillColour(layer: LayerOf<'paint'>, at: Point): Promise<vo
     tellFailure('The colour could not be filled', error);
   }
 }
-
-/** A place of the stage as scene px. */
-export const inScene = (at: Point): Point => {
-  const { zoom, x, y } = useBench.getState().view;
-  return apply([1 / zoom, 0, 0, 1 / zoom, -x / zoom, -y / zoom], at);
-};

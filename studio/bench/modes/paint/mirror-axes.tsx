@@ -1,8 +1,9 @@
 import type { RefObject } from 'react';
-import { apply, type Affine, type Point } from '@ignis/core/geometry/affine';
-import { useMirror } from '../../../state/mirror';
+import type { Point } from '@ignis/core/geometry/affine';
+import { useBench } from '../../../state/bench';
+import { mirrorOf, useMirror } from '../../../state/mirror';
 import { Handle } from '../../stage/handle';
-import { follow, stagePoint } from '../../stage/pointer';
+import { follow, scenePoint } from '../../stage/pointer';
 import { tenth } from '../../stage/tenth';
 
 /** How far from the middle an axis is taken hold of to turn it, CSS px. */
@@ -10,23 +11,16 @@ const ARM = 90;
 /** Axes go on beyond the stage, CSS px. */
 const LONG = 6000;
 
-interface Props {
-  stage: RefObject<HTMLElement | null>;
-  /** From the layer's own px to CSS px of the stage, and back. */
-  map: Affine;
-  back: Affine;
-}
-
 /** The axes that painting is mirrored over: dragged by their middle, and turned by an arm. */
-export function MirrorAxes({ stage, map, back }: Props) {
-  const { kind, at, angle, count } = useMirror();
+export function MirrorAxes({ stage }: { stage: RefObject<HTMLElement | null> }) {
+  const id = useBench((s) => s.id);
+  const { zoom, x: viewX, y: viewY } = useBench((s) => s.view);
+  const { kind, at, angle, count } = mirrorOf(useMirror(), id);
   if (kind === 'none') return null;
-  const middle = apply(map, at);
-  const along = apply(map, { x: at.x + Math.cos(angle), y: at.y + Math.sin(angle) });
-  const seen = Math.atan2(along.y - middle.y, along.x - middle.x);
+  const middle = { x: at.x * zoom + viewX, y: at.y * zoom + viewY };
   const arm: Point = {
-    x: middle.x + ARM * Math.cos(seen),
-    y: middle.y + ARM * Math.sin(seen),
+    x: middle.x + ARM * Math.cos(angle),
+    y: middle.y + ARM * Math.sin(angle),
   };
   const lines =
     kind === 'axis'
@@ -38,7 +32,7 @@ export function MirrorAxes({ stage, map, back }: Props) {
     if (down.button !== 0) return;
     down.stopPropagation();
     follow(down.nativeEvent, {
-      move: (e) => move(apply(back, stagePoint(stage.current!, e)), e),
+      move: (e) => move(scenePoint(stage.current!, e), e),
       up: () => undefined,
       cancel: () => undefined,
     });
@@ -46,7 +40,7 @@ export function MirrorAxes({ stage, map, back }: Props) {
   return (
     <g data-testid="mirror">
       {lines.map((by) => {
-        const [x, y] = [LONG * Math.cos(seen + by), LONG * Math.sin(seen + by)];
+        const [x, y] = [LONG * Math.cos(angle + by), LONG * Math.sin(angle + by)];
         // Round a point they are rays; axes go to both sides.
         const from = kind === 'round' ? middle : { x: middle.x - x, y: middle.y - y };
         return (

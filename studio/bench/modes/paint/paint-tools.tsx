@@ -1,10 +1,8 @@
 import type { PaintStroke } from '@ignis/core/brush/paint-brush';
 import { mirrorKinds, type Mirror } from '@ignis/core/brush/mirror';
-import { apply, invert } from '@ignis/core/geometry/affine';
-import { mapOf } from '@ignis/core/scene/arrange/placement';
 import type { LayerOf } from '@ignis/core/scene/model/traits';
 import { useBench } from '../../../state/bench';
-import { useMirror } from '../../../state/mirror';
+import { mirrorOf, useMirror } from '../../../state/mirror';
 import { chooseStrokes, useChosenStrokes, useFilling, usePaint } from '../../../state/paint';
 import { ColourField } from '../../../ui/colour-field';
 import { DropDown, Hint, Way } from '../../stage/bar';
@@ -24,7 +22,10 @@ export function PaintTools({ layer }: { layer: LayerOf<'paint'> }) {
   const { way, colour } = usePaint();
   const chosen = useChosenStrokes((s) => s.chosen);
   const filling = useFilling((s) => s.on);
-  const mirror = useMirror();
+  const mirror = mirrorOf(
+    useMirror(),
+    useBench((s) => s.id),
+  );
   return (
     <>
       {WAYS.map((w) => (
@@ -67,14 +68,14 @@ export function PaintTools({ layer }: { layer: LayerOf<'paint'> }) {
             items={[
               ...mirrorKinds.map(({ value, label }) => ({
                 label,
-                run: () => setMirror(layer, value),
+                run: () => setMirror({ kind: value }),
               })),
               ...(mirror.kind === 'round'
                 ? [
                     null,
                     ...[3, 4, 5, 6, 8, 12].map((count) => ({
                       label: `${count} times`,
-                      run: () => useMirror.setState({ count }),
+                      run: () => setMirror({ count }),
                     })),
                   ]
                 : []),
@@ -92,10 +93,9 @@ export function PaintTools({ layer }: { layer: LayerOf<'paint'> }) {
 }
 
 /** Mirrors painting; where it was not mirrored before, over the middle of the scene. */
-function setMirror(layer: LayerOf<'paint'>, kind: Mirror['kind']): void {
-  const { scene } = useBench.getState();
-  const back = invert(mapOf(scene.layers, layer));
-  const isNew = useMirror.getState().kind === 'none';
+function setMirror(values: Partial<Mirror>): void {
+  const { id, scene } = useBench.getState();
+  const before = mirrorOf(useMirror.getState(), id);
   const middle = { x: scene.width / 2, y: scene.height / 2 };
-  useMirror.setState({ kind, ...(isNew && back && { at: apply(back, middle) }) });
+  useMirror.setState({ ...before, ...(before.kind === 'none' && { at: middle }), ...values });
 }

@@ -10,16 +10,17 @@ import {
   type Affine,
   type Point,
 } from '@ignis/core/geometry/affine';
+import { mapOf } from '@ignis/core/scene/arrange/placement';
 import { putStroke } from '@ignis/core/scene/edits/stroke-edits';
 import { newId } from '@ignis/core/scene/model/new-id';
 import type { LayerOf } from '@ignis/core/scene/model/traits';
 import { useAround, useBench } from '../../../state/bench';
-import { useMirror } from '../../../state/mirror';
+import { mirrorOf, useMirror } from '../../../state/mirror';
 import { paintBrush, useChosenStrokes, useFilling, usePaint } from '../../../state/paint';
 import { BrushPointer, brushSize, followHand, usePointed } from '../../stage/brush-stroke';
 import { toStage } from '../../stage/path-outline';
-import { stagePoint } from '../../stage/pointer';
-import { fillColour, inScene } from './fill';
+import { scenePoint } from '../../stage/pointer';
+import { fillColour } from './fill';
 import { MirrorAxes } from './mirror-axes';
 import { ChooseStrokes } from './choose-strokes';
 import { WAYS } from './paint-tools';
@@ -27,14 +28,15 @@ import { WAYS } from './paint-tools';
 /** Follows a stroke of paint, as the brush is set, from a press until it is let go: one step of undo. */
 function followPaint(
   down: React.PointerEvent,
-  id: string,
+  layer: LayerOf<'paint'>,
   hand: { stage: Element; back: Affine; last: { current: Point | null }; moved(at: Point): void },
 ): void {
   const { way, colour } = usePaint.getState();
-  const { view, drag } = useBench.getState();
+  const { id, scene, view, drag } = useBench.getState();
   const brush = paintBrush();
   // Mirrored, it is drawn several times at once.
-  const maps = [IDENTITY, ...mirrorMaps(useMirror.getState())];
+  const mirror = mirrorOf(useMirror.getState(), id);
+  const maps = [IDENTITY, ...mirrorMaps(mirror, mapOf(scene.layers, layer))];
   const copies = maps.map((map) => ({ map, id: newId(), points: growingPoints() }));
   const own: Omit<PaintStroke, 'points' | 'id'> = {
     ...{ way, colour },
@@ -52,7 +54,7 @@ function followPaint(
     show: () =>
       drag(way === 'erase' ? 'Erase' : 'Paint', (s) => {
         for (const { id: stroke, points } of copies)
-          putStroke({ layer: id }, { ...own, id: stroke, points: points.all() })(s);
+          putStroke({ layer: layer.id }, { ...own, id: stroke, points: points.all() })(s);
       }),
   });
 }
@@ -85,12 +87,11 @@ export function PaintWork({
         onPointerDown={(down) => {
           if (down.button !== 0) return;
           down.stopPropagation();
-          if (filling) void fillColour(layer, inScene(stagePoint(stage.current!, down)));
-          else
-            followPaint(down, layer.id, { stage: stage.current!, back, last, moved: setPointer });
+          if (filling) void fillColour(layer, scenePoint(stage.current!, down));
+          else followPaint(down, layer, { stage: stage.current!, back, last, moved: setPointer });
         }}
       />
-      <MirrorAxes {...{ stage, map, back }} />
+      <MirrorAxes stage={stage} />
       {pointer && (
         <BrushPointer
           at={pointer}
