@@ -1,11 +1,9 @@
 import * as v from 'valibot';
 import {
-  HEX,
   angle,
   count,
   defaultsOf,
   length,
-  parameterEntries,
   percent,
   seed,
   type ChoiceParameter,
@@ -13,6 +11,7 @@ import {
   type Parameters,
   type Values,
 } from '../definitions/parameter';
+import { HEX, parameterEntries } from '../definitions/parameter-schema';
 import type { StrokeWay } from '../kernels/brush';
 import { TIP_REACH, strokeWays } from '../kernels/brush';
 import { textures } from '../kernels/texture';

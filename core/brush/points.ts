@@ -1,6 +1,6 @@
 import * as v from 'valibot';
 import type { PointsInFile, Stroked } from '../definitions/strokes';
-import { STROKES_ASSET } from '../definitions/parameter';
+import { STROKES_ASSET } from '../definitions/parameter-schema';
 import { MAX_TRACKS } from './pack';
 import { FARTHEST, MAX_POINTS } from './track';
 

@@ -1,5 +1,6 @@
 import * as v from 'valibot';
-import { parameterEntries, percent, length } from '../definitions/parameter';
+import { percent, length } from '../definitions/parameter';
+import { parameterEntries } from '../definitions/parameter-schema';
 import { coordinate } from '../geometry/coordinate';
 import { pathSchema } from '../geometry/path-schema';
 import { pictureAsset, pictureSide } from '../sources/picture';

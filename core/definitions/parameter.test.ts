@@ -1,12 +1,7 @@
 import * as v from 'valibot';
 import { describe, expect, it } from 'vitest';
-import {
-  defaultsOf,
-  parameterSchema,
-  parametersSchema,
-  percent,
-  type Parameter,
-} from './parameter';
+import { defaultsOf, percent, type Parameter } from './parameter';
+import { parameterSchema, parametersSchema } from './parameter-schema';
 
 const size: Parameter = {
   kind: 'number',

@@ -1,13 +1,9 @@
-import * as v from 'valibot';
-import type { SmearStroke } from './strokes';
-import { coordinate, pointSchema } from '../geometry/coordinate';
+import type * as v from 'valibot';
 import type { Point } from '../geometry/affine';
-import { isConvex } from '../geometry/quad';
-import type { DripChange, Mesh, ReshapedRegion } from './warps';
-import { dripsSchema, meshSchema, regionsSchema } from './warps';
 import type { CurvePoints } from '../geometry/curve';
 import type { Ends, Ramp } from '../pixels/ramp';
-import { rampSpaces } from '../pixels/ramp';
+import type { SmearStroke } from './strokes';
+import type { DripChange, Mesh, ReshapedRegion } from './warps';
 
 /** What every parameter says of itself: controls, schema, docs and command line all read it. */
 interface Described {
@@ -164,135 +160,6 @@ export type Value = ValueByKind[keyof ValueByKind];
 
 /** The values that a set of parameters takes. */
 export type Values<P extends Parameters> = { -readonly [K in keyof P]: ValueOf<P[K]> };
-
-/** A font of the artist's own: the SHA-256 of its bytes and the extension of its format. */
-export const FONT_ASSET = /^[0-9a-f]{64}\.(ttf|otf)$/;
-/** Strokes of a brush, many in one file. */
-export const STROKES_ASSET = /^[0-9a-f]{64}\.ink$/;
-const PICTURE = /^([0-9a-f]{64}\.(png|jpg|webp|avif|gif|bmp))?$/;
-const FONT = /^([a-z0-9-]{1,60}|[0-9a-f]{64}\.(ttf|otf))$/;
-
-export const HEX = /^#[0-9a-f]{6}$/i;
-
-/** The schema of one parameter's value. Its messages name the range in the artist's words. */
-export function parameterSchema(p: Parameter): v.GenericSchema<unknown> {
-  switch (p.kind) {
-    case 'number': {
-      const range = `${p.label} must be a number from ${p.min} to ${p.max}${p.unit ? ` ${p.unit}` : ''}.`;
-      return v.pipe(
-        v.number(range),
-        v.finite(range),
-        v.minValue(p.min, range),
-        v.maxValue(p.max, range),
-      );
-    }
-    case 'colour':
-      return v.pipe(v.string(), v.regex(HEX, `${p.label} must be a colour written #rrggbb.`));
-    case 'font':
-      return v.pipe(
-        v.string(),
-        v.regex(FONT, `${p.label} must be the name of a family or of a font's asset.`),
-      );
-    case 'ramp':
-      return rampSchema(p.label);
-    case 'ends': {
-      return v.nullable(
-        v.strictObject({ x0: coordinate, y0: coordinate, x1: coordinate, y1: coordinate }),
-      );
-    }
-    case 'regions':
-      return regionsSchema;
-    case 'corners':
-      return v.nullable(
-        v.pipe(
-          v.strictTuple([pointSchema, pointSchema, pointSchema, pointSchema]),
-          v.check(
-            (q) => isConvex(q),
-            `${p.label} must go round one way, and none may lie on a line with two others.`,
-          ),
-        ),
-      );
-    case 'mesh':
-      return v.nullable(meshSchema);
-    case 'strokes':
-      return p.schema;
-    case 'drips':
-      return dripsSchema;
-    case 'picture':
-      return v.pipe(
-        v.string(),
-        v.regex(PICTURE, `${p.label} must be the name of a picture's asset, or empty.`),
-      );
-    case 'switch':
-      return v.boolean(`${p.label} must be true or false.`);
-    case 'choice': {
-      const names = p.options.map((o) => o.value);
-      return v.picklist(names, `${p.label} must be one of ${names.join(', ')}.`);
-    }
-    case 'curve': {
-      const point = `${p.label} is a list of points [x, y]: x from 0 to 1, y from ${p.low ?? -1} to 1, "corner" after them where it turns sharply.`;
-      const within = (min: number) =>
-        v.pipe(v.number(point), v.minValue(min, point), v.maxValue(1, point));
-      return v.pipe(
-        v.array(
-          v.union(
-            [
-              v.strictTuple([within(0), within(p.low ?? -1)]),
-              v.strictTuple([within(0), within(p.low ?? -1), v.literal('corner')]),
-            ],
-            point,
-          ),
-          point,
-        ),
-        v.maxLength(100, `${p.label} has at most 100 points.`),
-        v.check(
-          (all) => all.every((q, i) => i === 0 || q[0] > all[i - 1]![0]),
-          `The points of ${p.label} must stand from left to right.`,
-        ),
-      );
-    }
-  }
-}
-
-/** The schema of a ramp. */
-const rampSchema = (label: string) => {
-  const share = v.pipe(v.number(), v.minValue(0), v.maxValue(100));
-  const middle = v.pipe(v.number(), v.minValue(1), v.maxValue(99));
-  const rising = <T extends { at: number }>(stops: readonly T[]) =>
-    stops.every((s, i) => i === 0 || s.at >= stops[i - 1]!.at);
-  const order = `The stops of ${label} must stand in the order of their places.`;
-  return v.strictObject({
-    colours: v.pipe(
-      v.array(
-        v.strictObject({
-          at: share,
-          colour: v.pipe(v.string(), v.regex(HEX, `${label} has colours written #rrggbb.`)),
-          middle,
-        }),
-      ),
-      v.minLength(1, `${label} has at least one colour.`),
-      v.maxLength(64, `${label} has at most 64 colours.`),
-      v.check((stops) => rising(stops), order),
-    ),
-    opacities: v.pipe(
-      v.array(v.strictObject({ at: share, opacity: share, middle })),
-      v.minLength(1, `${label} has at least one opacity.`),
-      v.maxLength(64, `${label} has at most 64 opacities.`),
-      v.check((stops) => rising(stops), order),
-    ),
-    space: v.picklist(rampSpaces.map((s) => s.value)),
-  });
-};
-
-/** The schema of an object that holds exactly these parameters' values. */
-export const parametersSchema = <P extends Parameters>(parameters: P): v.GenericSchema<Values<P>> =>
-  v.strictObject(parameterEntries(parameters)) as unknown as v.GenericSchema<Values<P>>;
-
-/** The entries of an object schema that hold these parameters' values, beside others. */
-export const parameterEntries = <P extends Parameters>(parameters: P) =>
-  Object.fromEntries(
-    Object.entries(parameters).map(([k, p]) => [k, parameterSchema(p)]),
-  ) as unknown as { [K in keyof P]: v.GenericSchema<Values<P>[K]> };
 
 /** Every parameter's default. */
 export function defaultsOf<P extends Parameters>(parameters: P): Values<P> {

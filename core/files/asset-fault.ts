@@ -1,6 +1,6 @@
 import { sha256 } from './hash';
 import { decodePack } from '../brush/pack';
-import { FONT_ASSET, STROKES_ASSET } from '../definitions/parameter';
+import { FONT_ASSET, STROKES_ASSET } from '../definitions/parameter-schema';
 import type { Scene } from '../scene/model/schema';
 import { everyLayer } from '../scene/model/schema';
 import { FontFault, faceOf } from '../text/face';

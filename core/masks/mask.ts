@@ -1,7 +1,8 @@
 import * as v from 'valibot';
 import { numberOf } from '../definitions/content-key';
 import type { Before, MaskContext } from '../definitions/mask';
-import { length, parameterEntries, percent } from '../definitions/parameter';
+import { length, percent } from '../definitions/parameter';
+import { parameterEntries } from '../definitions/parameter-schema';
 import { placementSchema } from '../definitions/placement';
 import { blurMargin, gaussianBlur } from '../kernels/blur';
 import { cover } from '../kernels/brush';

@@ -1,6 +1,7 @@
 import * as v from 'valibot';
 import type { Look, MaskContext, MaskShapeDefinition } from '../definitions/mask';
-import { HEX, parameterEntries, percent } from '../definitions/parameter';
+import { percent } from '../definitions/parameter';
+import { HEX, parameterEntries } from '../definitions/parameter-schema';
 import { apply, invert, multiply } from '../geometry/affine';
 import { coordinate } from '../geometry/coordinate';
 import { likeness } from '../kernels/likeness';

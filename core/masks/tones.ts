@@ -1,6 +1,7 @@
 import * as v from 'valibot';
 import type { MaskShapeDefinition } from '../definitions/mask';
-import { parameterEntries, percent } from '../definitions/parameter';
+import { percent } from '../definitions/parameter';
+import { parameterEntries } from '../definitions/parameter-schema';
 import { lookUp } from '../kernels/planes';
 import { copied } from '../kernels/rows';
 import { plane } from '../pixels/buffer';

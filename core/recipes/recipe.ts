@@ -2,7 +2,7 @@ import { current } from 'immer';
 import * as v from 'valibot';
 import { parseKept } from './kept-file';
 import { blends } from '../blend/index';
-import { HEX } from '../definitions/parameter';
+import { HEX } from '../definitions/parameter-schema';
 import type { Edit } from '../scene/edits/edit';
 import { layerOf } from '../scene/edits/layer-edits';
 import { newId } from '../scene/model/new-id';

@@ -1,6 +1,7 @@
 import * as v from 'valibot';
 import type { Run } from '../definitions/source';
-import { length, parameterEntries } from '../definitions/parameter';
+import { length } from '../definitions/parameter';
+import { parameterEntries } from '../definitions/parameter-schema';
 import type { Point } from '../geometry/affine';
 import type { Strand } from '../geometry/strand';
 import { lengthsOf, thinned } from '../geometry/strand';

@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { HEX } from '../definitions/parameter';
+import { HEX } from '../definitions/parameter-schema';
 import type { SourceDefinition } from '../definitions/source';
 import { unwritten } from '../pixels/buffer';
 import { EMPTY } from '../pixels/region';

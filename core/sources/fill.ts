@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { parametersSchema } from '../definitions/parameter';
+import { parametersSchema } from '../definitions/parameter-schema';
 import type { SourceDefinition } from '../definitions/source';
 import { filled } from '../kernels/rows';
 import { paintParameters } from '../paint/parameters';

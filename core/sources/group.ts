@@ -1,6 +1,6 @@
 import * as v from 'valibot';
 import type { Parameters } from '../definitions/parameter';
-import { parameterSchema } from '../definitions/parameter';
+import { parameterSchema } from '../definitions/parameter-schema';
 import type { SourceDefinition } from '../definitions/source';
 import { unwritten } from '../pixels/buffer';
 import { EMPTY } from '../pixels/region';

@@ -1,7 +1,7 @@
 import * as v from 'valibot';
 import type { Value } from '../definitions/parameter';
 import type { Run } from '../definitions/source';
-import { parametersSchema } from '../definitions/parameter';
+import { parametersSchema } from '../definitions/parameter-schema';
 import type { Affine, Box } from '../geometry/affine';
 import { IDENTITY, meanScale, unitedBox } from '../geometry/affine';
 import { pathBox, pathDifference } from '../geometry/blocks';

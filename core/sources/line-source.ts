@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { HEX } from '../definitions/parameter';
+import { HEX } from '../definitions/parameter-schema';
 import { crossingsSchema } from './crossings';
 import { gapSchema, lineShapeSchema, modifierSchema } from './line-shape';
 import { passesSchema } from './pass';

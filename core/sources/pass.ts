@@ -3,15 +3,8 @@ import { seenColours } from '../paint/seen-colours';
 import { blendParameter } from '../blend/parameter';
 import { hasOwnIds } from '../definitions/id';
 import type { Parameters, Values } from '../definitions/parameter';
-import {
-  HEX,
-  angle,
-  defaultsOf,
-  length,
-  parameterSchema,
-  percent,
-  place,
-} from '../definitions/parameter';
+import { angle, defaultsOf, length, percent, place } from '../definitions/parameter';
+import { HEX, parameterSchema } from '../definitions/parameter-schema';
 import { lighten, relight } from '../pixels/colour';
 import type { Ramp } from '../pixels/ramp';
 import { rampOf } from '../pixels/ramp';

@@ -1,6 +1,7 @@
 import * as v from 'valibot';
 import type { Parameters, Values } from '../definitions/parameter';
-import { length, parametersSchema, percent } from '../definitions/parameter';
+import { length, percent } from '../definitions/parameter';
+import { parametersSchema } from '../definitions/parameter-schema';
 import type { SourceDefinition } from '../definitions/source';
 import { curveTable } from '../geometry/curve';
 import { meanScale } from '../geometry/affine';

@@ -1,15 +1,7 @@
 import * as v from 'valibot';
 import type { Parameters, Values } from '../definitions/parameter';
-import {
-  FONT_ASSET,
-  angle,
-  count,
-  length,
-  parametersSchema,
-  percent,
-  place,
-  seed,
-} from '../definitions/parameter';
+import { angle, count, length, percent, place, seed } from '../definitions/parameter';
+import { FONT_ASSET, parametersSchema } from '../definitions/parameter-schema';
 import { coordinate } from '../geometry/coordinate';
 import { pathSchema } from '../geometry/path-schema';
 import { familyOf } from './families';

@@ -21,7 +21,9 @@ export const DripsField = ({ value, onChange, onDone }: Props) => (
         Put back {value.length}
       </Button>
     ) : (
-      <Button onClick={() => useBench.getState().set({ mode: 'drips' })}>Take hold</Button>
+      <Button onClick={() => useBench.getState().set({ mode: 'drips' })}>
+        Change on the stage
+      </Button>
     )}
   </div>
 );

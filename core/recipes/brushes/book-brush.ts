@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { HEX } from '../../definitions/parameter';
+import { HEX } from '../../definitions/parameter-schema';
 import { parseKept } from '../kept-file';
 import { strokeBrushSchema, type StrokeBrush } from '../../brush/paint-brush';
 

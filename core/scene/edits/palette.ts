@@ -1,4 +1,4 @@
-import { HEX } from '../../definitions/parameter';
+import { HEX } from '../../definitions/parameter-schema';
 import { current } from 'immer';
 import type { Edit } from './edit';
 import { layerOf } from './layer-edits';

@@ -1,6 +1,6 @@
 import { packsOfStrokes } from '../../brush/points';
 import type { Stroked } from '../../definitions/strokes';
-import { FONT_ASSET, STROKES_ASSET } from '../../definitions/parameter';
+import { FONT_ASSET, STROKES_ASSET } from '../../definitions/parameter-schema';
 import { maskShapeOf } from '../../masks/index';
 import type { Mask } from '../../masks/mask';
 import { definitionOf } from '../../sources/index';
