@@ -3,7 +3,7 @@ import { fileURLToPath } from 'node:url';
 import type { Page } from '@playwright/test';
 import { onPage, settled } from '../e2e/bench-page';
 import type { PaintStroke } from '../core/brush/paint-brush';
-import { paintBrushParameters } from '../core/brush/paint-brush';
+import { paintBrushParameters, strokeBrush } from '../core/brush/paint-brush';
 import { defaultsOf } from '../core/definitions/parameter';
 import { assetName } from '../core/files/ignis-file';
 import { edit } from '../core/scene/edits/edit';
@@ -32,7 +32,10 @@ const strewn = (count: number, width: number, height: number): PaintStroke[] =>
     ]).flat();
     return {
       ...{ id: `strewn ${i}`, way: 'over' as const, colour: i % 2 ? '#d1457a' : '#2fb8c8' },
-      brush: { ...defaultsOf(paintBrushParameters), size: 8 + (i % 5) * 6, opacity: 40 },
+      brush: strokeBrush({
+        ...defaultsOf(paintBrushParameters),
+        ...{ size: 8 + (i % 5) * 6, opacity: 40 },
+      }),
       points: [points],
     };
   });

@@ -1,4 +1,5 @@
 import type { Memo } from '../definitions/memo';
+import type { Grounds } from '../definitions/source';
 import type { Affine } from '../geometry/affine';
 import { apply, invert, multiply, rotation, scaling } from '../geometry/affine';
 import {
@@ -8,14 +9,16 @@ import {
   dabsWithin,
   layPixels,
   layStroke,
+  layStrokes,
   tinted,
   tintsWithin,
+  type DabbedStroke,
   type TipPixels,
 } from '../kernels/brush';
 import { coverage } from '../kernels/coverage';
 import type { Picture } from '../kernels/picture';
 import { lookUp, times } from '../kernels/planes';
-import { alphaOf, level, maskInPlace } from '../kernels/rows';
+import { alphaOf, level, maskInPlace, masked } from '../kernels/rows';
 import { texturePlane } from '../kernels/texture';
 import type { ColourBuffer, Plane } from '../pixels/buffer';
 import { crop } from '../pixels/buffer';
@@ -23,12 +26,13 @@ import type { Mixing } from '../pixels/colour';
 import { rgb } from '../pixels/colour';
 import { scoped } from '../pixels/heap';
 import type { Region } from '../pixels/region';
-import { regionKey } from '../pixels/region';
+import { isEmpty, regionKey } from '../pixels/region';
 import { dabsFor } from './dabs-for';
 import type { PaintBrush, PaintStroke } from './paint-brush';
-import { isPlain, reachesCorners, wholeBrush } from './paint-brush';
+import { isPlain, isTaking, reachesCorners, wholeBrush } from './paint-brush';
 import { POINT } from './points';
 import { pointsOf } from './stroke-points';
+import { takenFor } from './taken';
 import { tipFor } from './tips';
 
 /** What strokes of paint are laid under. */
@@ -39,42 +43,95 @@ export interface Laying {
   /** A picture by its asset; throws if it is not there. */
   picture(asset: string): Picture;
   memo: Memo;
+  /** What lies beneath the layer, for strokes that take from it. */
+  grounds?: Grounds | undefined;
 }
 
-/** Lays a stroke on paint, in place. */
-export function layPaint(to: ColourBuffer, stroke: PaintStroke, laying: Laying): void {
-  const { map, mixing } = laying;
-  const { region } = to;
+/** Lays strokes on paint one after the other, in place. */
+export function layPaint(to: ColourBuffer, strokes: readonly PaintStroke[], laying: Laying): void {
+  let plain: PaintStroke[] = [];
+  const layPlain = () => {
+    if (plain.length > 0) scoped(() => layPlainStrokes(to, plain, laying));
+    plain = [];
+  };
+  // Those of plain brushes are laid together: a layer may have thousands of them.
+  for (const stroke of strokes)
+    if (isPlain(stroke.brush)) plain.push(stroke);
+    else {
+      layPlain();
+      scoped(() => layOne(to, stroke, laying));
+    }
+  layPlain();
+}
+
+/** So many floats of dabs are laid at a time, at most about: 8 MB. */
+const AT_A_TIME = 2_000_000;
+
+function layPlainStrokes(
+  to: ColourBuffer,
+  strokes: readonly PaintStroke[],
+  { map, mixing }: Laying,
+): void {
+  let some: DabbedStroke[] = [];
+  let floats = 0;
+  for (const stroke of strokes) {
+    const dabs = dabsWithin(dabsFor(stroke, map, mixing).dabs, to.region);
+    some.push({
+      ...{ dabs, way: stroke.way, colour: rgb(stroke.colour, mixing) },
+      hardness: stroke.brush.hardness / 100,
+      opacity: stroke.brush.opacity / 100,
+    });
+    floats += dabs.length;
+    if (floats < AT_A_TIME) continue;
+    layStrokes(to, some);
+    [some, floats] = [[], 0];
+  }
+  layStrokes(to, some);
+}
+
+function layOne(to: ColourBuffer, stroke: PaintStroke, laying: Laying): void {
+  const { map, mixing, grounds } = laying;
+  const { way, offset = [0, 0] } = stroke;
   const opacity = stroke.brush.opacity / 100;
-  const colour = rgb(stroke.colour, mixing);
-  if (isPlain(stroke.brush)) {
-    const dabs = dabsWithin(dabsFor(stroke, map, mixing).dabs, region);
-    const shape = dabbed(dabs, stroke.brush.hardness / 100, region);
-    return layStroke(to, shape, stroke.way, colour, opacity);
-  }
   const brush = wholeBrush(stroke.brush);
-  const grain = grainOf(brush, region, laying);
-  if (brush.tip === 'inside') {
-    const shape = inside(stroke, map, region);
-    if (grain) times(shape, grain);
-    return layStroke(to, shape, stroke.way, colour, opacity);
+  const shape = shapeOf(stroke, brush, to.region, laying);
+  if (isEmpty(shape.region)) return;
+  if (!isTaking(stroke)) {
+    if (shape.channels === 4) return layPixels(to, shape, way, opacity);
+    return layStroke(to, shape, way, rgb(stroke.colour, mixing), opacity);
   }
+  const taken = takenFor(grounds?.[brush.takes], offset, map, shape.region);
+  const cover = shape.channels === 1 ? shape : alphaOf(shape);
+  layPixels(to, masked(taken, cover), way, opacity);
+}
+
+/** What a stroke covers of a region, 0–1; of one with colours of its own those too, premultiplied. */
+function shapeOf(
+  stroke: PaintStroke,
+  brush: PaintBrush,
+  region: Region,
+  laying: Laying,
+): Plane | ColourBuffer {
+  const { map, mixing } = laying;
+  const grain = grainOf(brush, region, laying);
+  const grained = (shape: Plane): Plane => {
+    if (grain) times(shape, grain);
+    return shape;
+  };
+  if (brush.tip === 'inside') return grained(inside(stroke, map, region));
   const made = dabsFor(stroke, map, mixing);
   const radii = reachesCorners(brush.tip) ? TIP_REACH : 1;
   const dabs = dabsWithin(made.dabs, region, radii);
-  if (brush.tip === 'round' && !made.tints) {
-    const shape = dabbed(dabs, brush.hardness / 100, region);
-    if (grain) times(shape, grain);
-    return layStroke(to, shape, stroke.way, colour, opacity);
-  }
+  if (brush.tip === 'round' && !made.tints)
+    return grained(dabbed(dabs, brush.hardness / 100, region));
   const tints = made.tints
     ? tintsWithin(made.dabs, made.tints, region, radii)
-    : allOf([...colour, 1], dabs.length / DAB);
+    : allOf([...rgb(stroke.colour, mixing), 1], dabs.length / DAB);
   const hardness = brush.tip === 'soft' ? -1 : brush.hardness / 100;
   const tip = tipOf(brush, made.dabs, laying);
   const pixels = tinted(widened(dabs, tip?.wider ?? 1), tints, hardness, tip, region);
   if (grain) maskInPlace(pixels, grain);
-  layPixels(to, pixels, stroke.way, opacity);
+  return pixels;
 }
 
 /** Dabs so many times as wide. */

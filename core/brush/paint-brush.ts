@@ -19,6 +19,7 @@ import { rampOf } from '../pixels/ramp';
 import type { Stroked } from '../definitions/strokes';
 import { strokePointsSchema } from './points';
 import { brushParameters } from './stroke';
+import { FARTHEST } from './track';
 
 /** A stroke of paint: the brush as it was, and where it went. */
 
@@ -73,6 +74,7 @@ const pressureCurve = (label: string): CurveParameter => ({
 });
 
 const strewn = { scatters: [true] };
+const fromElsewhere = { colours: ['elsewhere'] };
 
 /** What only some brushes have: a stroke says of it what is not as usual. */
 const specials = {
@@ -140,6 +142,7 @@ const specials = {
       { value: 'one', label: 'One' },
       { value: 'pressure', label: 'Two, by pressure' },
       { value: 'along', label: 'A ramp along it' },
+      { value: 'elsewhere', label: 'Taken from elsewhere' },
     ],
     default: 'one',
   },
@@ -157,6 +160,28 @@ const specials = {
       [0, '#ffd27a'],
       [100, '#ff3d00'],
     ]),
+  },
+  takes: {
+    kind: 'choice',
+    label: 'Taken from',
+    help: 'What the colours at the mark are those of.',
+    needs: fromElsewhere,
+    options: [
+      { value: 'beneath', label: 'All beneath' },
+      { value: 'base', label: 'The layer beneath' },
+    ],
+    default: 'beneath',
+  },
+  mark: {
+    kind: 'choice',
+    label: 'The mark',
+    help: 'Whether the next stroke goes on as far from the mark as this one, or begins at it again.',
+    needs: fromElsewhere,
+    options: [
+      { value: 'along', label: 'Goes along' },
+      { value: 'again', label: 'Stays for every stroke' },
+    ],
+    default: 'along',
   },
   scatters: {
     kind: 'switch',
@@ -228,7 +253,13 @@ export interface PaintStroke extends Stroked {
   way: StrokeWay;
   colour: string;
   brush: StrokeBrush;
+  /** If its colours are taken from elsewhere: how far to the right and down that lies of where it paints, own px. */
+  offset?: [x: number, y: number] | undefined;
 }
+
+/** Whether a stroke is one of paint that takes its colours from elsewhere. */
+export const isTaking = ({ way, brush }: { way: string; brush: object }): boolean =>
+  way !== 'erase' && 'colours' in brush && brush.colours === 'elsewhere';
 
 /** What a stroke says of its brush. */
 export const strokeBrushSchema = v.strictObject({
@@ -238,10 +269,17 @@ export const strokeBrushSchema = v.strictObject({
   ),
 }) as unknown as v.GenericSchema<unknown, StrokeBrush>;
 
+const offsetSchema = v.pipe(
+  v.number('How far colours are taken from is a number.'),
+  v.minValue(-FARTHEST),
+  v.maxValue(FARTHEST),
+);
+
 export const paintStrokeSchema: v.GenericSchema<unknown, PaintStroke> = v.strictObject({
   id: v.pipe(v.string(), v.minLength(1), v.maxLength(64)),
   way: v.picklist(strokeWays),
   colour: v.pipe(v.string(), v.regex(HEX, 'A stroke has a colour written #rrggbb.')),
   brush: strokeBrushSchema,
+  offset: v.optional(v.tuple([offsetSchema, offsetSchema])),
   points: strokePointsSchema,
 });

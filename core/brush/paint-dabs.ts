@@ -74,9 +74,48 @@ function putDab(
   floats[i + 7] = 0;
 }
 
+/** Dabs that lie no farther apart, % of their size, make one shape whose edges are straight. */
+const DENSE = 10;
+
+/** Whether all that a stroke of a plain brush covers is what lies about its way: its dabs are whole, alike and dense. */
+const isDrawnOut = (
+  { flow, spacing, roundness, pressureSize, pressureFlow }: PaintStroke['brush'],
+  all: ArrayLike<number>,
+): boolean => {
+  if (flow < 100 || spacing > DENSE || roundness < 100) return false;
+  if (pressureSize === 0 && pressureFlow === 0) return true;
+  for (let i = 2; i < all.length; i += POINT) if (all[i] !== 1) return false;
+  return true;
+};
+
+/** A dab for each piece of a way, drawn out along it. */
+function drawnOutDabs(all: ArrayLike<number>, size: number, map: Affine): Float32Array {
+  const [ma, mb, mc, md, me, mf] = map;
+  const r = (size / 2) * meanScale(map);
+  const last = Math.max(POINT, all.length - POINT);
+  for (let a = 0; a < last; a += POINT) {
+    const b = Math.min(a + POINT, all.length - POINT);
+    const [x, y] = [all[a]!, all[a + 1]!];
+    const [dx, dy] = [all[b]! - x, all[b + 1]! - y];
+    const i = dabRoom.next(DAB);
+    const { floats } = dabRoom;
+    floats[i] = ma * x + mc * y + me;
+    floats[i + 1] = mb * x + md * y + mf;
+    floats[i + 2] = r;
+    floats[i + 3] = 1;
+    floats[i + 4] = ma * dx + mc * dy;
+    floats[i + 5] = mb * dx + md * dy;
+    floats[i + 6] = 1;
+    floats[i + 7] = 1;
+  }
+  return dabRoom.taken();
+}
+
 /** The dabs of a stroke of a plain brush: there may be millions of them. */
 function plainDabs({ brush, ...stroke }: PaintStroke, map: Affine): Float32Array {
   const all = pointsOf(stroke);
+  if (all.length === 0) return new Float32Array(0);
+  if (isDrawnOut(brush, all)) return drawnOutDabs(all, brush.size, map);
   const { size, flow, follows, roundness, pressureSize, pressureFlow } = brush;
   const [ma, mb, mc, md, me, mf] = map;
   const scale = meanScale(map);
@@ -127,7 +166,10 @@ const isTinted = ({
   colourSpread,
   pressureOpacity,
 }: PaintBrush) =>
-  colours !== 'one' || pressureOpacity > 0 || (scatters && (opacitySpread > 0 || colourSpread > 0));
+  colours === 'pressure' ||
+  colours === 'along' ||
+  pressureOpacity > 0 ||
+  (scatters && (opacitySpread > 0 || colourSpread > 0));
 
 /**
  * The dabs of a stroke under a map (own px of the layer to px of the render), evenly spaced along it. One pass over a place covers

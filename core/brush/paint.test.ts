@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { beforeAll, describe, expect, it } from 'vitest';
 import '../kernels/load';
 import { IDENTITY, scaling, translation } from '../geometry/affine';
-import { DAB, dabbed, layStroke, strokeWays } from '../kernels/brush';
+import { DAB, dabbed, layStroke, layStrokes, strokeWays } from '../kernels/brush';
 import { colourBuffer, crop, type ColourBuffer } from '../pixels/buffer';
 import type { Region } from '../pixels/region';
 import { PAINTED, paintContext, paintStroke, painted, pxAt } from '../testing/painted';
@@ -32,6 +32,19 @@ const see = (strokes: PaintStroke[], ...asked: Parameters<typeof context>): Colo
 const alphas = ({ data }: ColourBuffer) => data.filter((_, i) => i % 4 === 3);
 const sum = (values: Float32Array) => values.reduce((s, v) => s + v, 0);
 const alphaAt = (made: ColourBuffer, x: number, y: number) => pxAt(made, x, y)[3]!;
+
+/** How far a place is from a straight piece of a way. */
+function fromPiece(
+  x: number,
+  y: number,
+  [ax, ay]: readonly number[],
+  [bx, by]: readonly number[],
+): number {
+  const [dx, dy] = [bx! - ax!, by! - ay!];
+  const t = dx || dy ? ((x - ax!) * dx + (y - ay!) * dy) / (dx * dx + dy * dy) : 0;
+  const k = Math.min(1, Math.max(0, t));
+  return Math.hypot(x - ax! - k * dx, y - ay! - k * dy);
+}
 
 describe('a dab', () => {
   const profile = (hardness: number, d: number, r: number) => {
@@ -141,7 +154,7 @@ describe('a stroke of paint', () => {
         fc.integer({ min: 5, max: 200 }),
         fc.integer({ min: 2, max: 60 }),
         (way, size, spacing) => {
-          const dabs = paintDabs(stroke(way, { size, spacing }), IDENTITY).dabs;
+          const dabs = paintDabs(stroke(way, { size, spacing, flow: 90 }), IDENTITY).dabs;
           const step = Math.max(0.25 * Math.sqrt(Math.max(1, size / 4)), (size * spacing) / 100);
           const length = way.reduce(
             (s, [x, y], i) => s + (i ? Math.hypot(x - way[i - 1]![0], y - way[i - 1]![1]) : 0),
@@ -158,6 +171,37 @@ describe('a stroke of paint', () => {
     );
   });
 
+  it('at full flow covers by the distance from its way', () => {
+    const place = fc.tuple(fc.integer({ min: -20, max: 220 }), fc.integer({ min: -20, max: 140 }));
+    fc.assert(
+      fc.property(
+        fc.array(place, { minLength: 1, maxLength: 5 }),
+        fc.integer({ min: 3, max: 60 }),
+        fc.constantFrom(0, 40, 100),
+        (way, size, hardness) => {
+          const values = { size, hardness, spacing: 1 };
+          const made = see([stroke(way, values)]);
+          const r = size / 2;
+          const soft = r * (1 - hardness / 100);
+          const end = r + 0.5 * Math.max(0, 1 - soft);
+          for (let i = 0; i < 200; i++) {
+            const [x, y] = [(i * 37) % 200, (i * 53) % 120];
+            const far = Math.min(
+              ...way.map((b, k) => fromPiece(x + 0.5, y + 0.5, way[Math.max(0, k - 1)]!, b)),
+            );
+            const t = Math.min(1, Math.max(0, (end - far) / Math.max(1, soft)));
+            const exact = soft > 1 ? t * t * (3 - 2 * t) : t;
+            expect(Math.abs(alphaAt(made, x, y) - exact)).toBeLessThan(1e-3);
+          }
+          // Laid dab by dab it covers no more: the last dab lies before its end.
+          const dabs = see([stroke(way, { ...values, flow: 99.9999 })]);
+          expect(made.data.every((v, i) => v > dabs.data[i]! - 2e-3)).toBe(true);
+        },
+      ),
+      { numRuns: 40 },
+    );
+  });
+
   it('lies within its box', () => {
     const one = stroke(
       [
@@ -169,6 +213,40 @@ describe('a stroke of paint', () => {
     expect(boxOfStrokes([one])).toEqual({ x0: 5, y0: 15, x1: 115, y1: 95 });
     expect(boxOfStrokes([{ ...one, points: [] }])).toBeNull();
     expect(paintDabs({ ...one, points: [] }, IDENTITY).dabs).toHaveLength(0);
+  });
+});
+
+describe('many strokes', () => {
+  it('laid together are what they are one by one', () => {
+    const region = { x: 3, y: 5, width: 90, height: 70 };
+    const dab = fc
+      .tuple(
+        ...[100, 80].map((max) => fc.integer({ min: -10, max })),
+        fc.integer({ min: 1, max: 30 }),
+      )
+      .chain(([x, y, r]) =>
+        fc.constantFrom(
+          [x!, y!, r!, 0.6, 1, 0, 1, 0],
+          [x!, y!, r!, 1, 0.8, 0.6, 2.5, 0],
+          [x!, y!, r!, 1, 30, -12, 1, 1],
+        ),
+      );
+    const one = fc.record({
+      dabs: fc.array(dab, { maxLength: 5 }).map((all) => Float32Array.from(all.flat())),
+      hardness: fc.constantFrom(0, 0.5, 1),
+      way: fc.constantFrom(...strokeWays),
+      colour: fc.constantFrom<[number, number, number]>([1, 0, 0.5], [0.2, 3, 0]),
+      opacity: fc.constantFrom(0.3, 1),
+    });
+    fc.assert(
+      fc.property(fc.array(one, { maxLength: 6 }), (strokes) => {
+        const [together, apart] = [colourBuffer(region), colourBuffer(region)];
+        layStrokes(together, strokes);
+        for (const { dabs, hardness, way, colour, opacity } of strokes)
+          layStroke(apart, dabbed(dabs, hardness, region), way, colour, opacity);
+        expect(together.data.findIndex((v, i) => v !== apart.data[i])).toBe(-1);
+      }),
+    );
   });
 });
 

@@ -21,8 +21,8 @@ export interface Laying<S extends object> {
   name(stroke: S): number;
   /** All that a stroke may touch, px of the render. */
   reach(stroke: S): Region;
-  /** Lays a stroke on what is there, in place, over the whole of a tile. */
-  lay(tile: ColourBuffer, stroke: S): void;
+  /** Lays strokes one after the other on what is there, in place, over the whole of a tile. */
+  lay(tile: ColourBuffer, strokes: readonly S[]): void;
   memo: Memo;
 }
 
@@ -132,7 +132,7 @@ function tileOf<S extends object>(
 ): ColourBuffer {
   const onward = (from: ColourBuffer | null, first: number, end: number): ColourBuffer => {
     const out = from ? copied(from) : colourBuffer(region);
-    for (const stroke of strokes.slice(first, end)) lay(out, stroke);
+    lay(out, strokes.slice(first, end));
     return out;
   };
   const upTo = (n: number): ColourBuffer | null => {

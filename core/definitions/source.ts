@@ -42,13 +42,27 @@ export interface Caster {
   under(to: Affine, region: Region): Plane;
   /** The box round what it covers by half or more, px that its light or shadow is placed on; null for nothing. */
   box(): Box | null;
-  /** What it falls on, over exactly a region. Only if it minds. */
-  surface?(region: Region): ColourBuffer;
   /** Its one colour as a whole, if it has one. */
   colour: string | null;
   /** The lamp of the scene. */
   lamp: Lamp;
 }
+
+/** What lies beneath a layer: the next that is not clipped, or all that the scene shows there. */
+export type Ground = 'base' | 'beneath';
+
+/** The pictures of what lies beneath a layer. */
+export type Grounds = Partial<
+  Record<
+    Ground,
+    {
+      /** Names all that it depends on under the map of the render: the same name, the same colours. */
+      key: string;
+      /** Its colours over exactly a region, px of the render. */
+      colours(region: Region): ColourBuffer;
+    }
+  >
+>;
 
 /** What a source is given to draw itself. */
 export interface SourceContext {
@@ -66,6 +80,8 @@ export interface SourceContext {
   hidden?: Hidden;
   /** The layer whose light or shadow it is. */
   light?: Caster;
+  /** What of what lies beneath it sees: nothing where that is gone. */
+  grounds?: Grounds;
   /** What was last made of a source that changes, over the whole region of which a part is wanted now. */
   lastMade?: { parts: LastMade; whole: Region };
   /** How colours shall stand in the buffer. */
@@ -85,9 +101,8 @@ export type Reference<S> = {
       copied<B extends { kind: string }>(source: S, original: B): B;
     }
   | {
-      /** It is the light that the layer throws, and may look at what that falls on. */
+      /** It is the light that the layer throws. */
       as: 'light';
-      seesSurface(source: S): boolean;
     }
   | {
       /** It is the shadow that the layer casts, as that is by itself. */
@@ -123,6 +138,8 @@ export interface SourceDefinition<S extends { kind: string }> {
   followsLamp?(source: S): boolean;
   /** The layer that it names; left out, it names none. */
   reference?: Reference<S>;
+  /** What lies beneath it that it looks at to be drawn; left out, nothing. */
+  sees?(source: S): readonly Ground[];
   /** What of it can be set, by the key that it stands under. */
   settings?: Readonly<Record<string, Parameters>>;
   /** What else is to be said of it in docs/format.md: Markdown. */

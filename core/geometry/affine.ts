@@ -50,6 +50,12 @@ export const apply = (m: Affine, p: Point): Point => ({
   y: m[1] * p.x + m[3] * p.y + m[5],
 });
 
+/** A way under the linear part of a map: its shift does not count. */
+export const applyToWay = ([a, b, c, d]: Affine, { x, y }: Point): Point => ({
+  x: a * x + c * y,
+  y: b * x + d * y,
+});
+
 /** The mean scale of a map: the square root of how much areas grow. */
 export const meanScale = (m: Affine): number => Math.sqrt(Math.abs(determinant(m)));
 

@@ -8,7 +8,8 @@ import { onHeap, rowsOf, run } from './machine';
 
 /**
  * The floats of a dab: x, y and radius (px), flow (0–1), the cosine and sine of the angle of its long axis, how many times
- * longer that is than the other (from 1 on), and one to spare.
+ * longer that is than the other (from 1 on), and whether it is drawn out (0 or 1): then it is round, and instead of the angle
+ * stands how far to the right and down it is drawn, px, so that it covers all about a piece of a line.
  */
 export const DAB = 8;
 
@@ -21,10 +22,12 @@ function dabsRegion(dabs: Float32Array, radii: number): Region {
   let [x0, y0, x1, y1] = [Infinity, Infinity, -Infinity, -Infinity];
   for (let i = 0; i < dabs.length; i += DAB) {
     const r = Math.max(0.5, dabs[i + 2]!) * radii + 1;
-    x0 = Math.min(x0, dabs[i]! - r);
-    y0 = Math.min(y0, dabs[i + 1]! - r);
-    x1 = Math.max(x1, dabs[i]! + r);
-    y1 = Math.max(y1, dabs[i + 1]! + r);
+    const drawn = dabs[i + 7]!;
+    const [ox, oy] = [drawn * dabs[i + 4]!, drawn * dabs[i + 5]!];
+    x0 = Math.min(x0, dabs[i]! + Math.min(0, ox) - r);
+    y0 = Math.min(y0, dabs[i + 1]! + Math.min(0, oy) - r);
+    x1 = Math.max(x1, dabs[i]! + Math.max(0, ox) + r);
+    y1 = Math.max(y1, dabs[i + 1]! + Math.max(0, oy) + r);
   }
   return covering(x0, y0, x1, y1);
 }
@@ -51,13 +54,18 @@ export function dabbed(dabs: Float32Array, hardness: number, region: Region): Pl
 }
 
 /** Dabs whose places are counted from the corner of a region. */
-function fromCorner(dabs: Float32Array, { x, y }: Region): Float32Array {
+function fromCorner(dabs: Float32Array, region: Region): Float32Array {
   const own = dabs.slice();
-  for (let i = 0; i < own.length; i += DAB) {
-    own[i] = own[i]! - x;
-    own[i + 1] = own[i + 1]! - y;
-  }
+  placeFromCorner(own, region);
   return own;
+}
+
+/** Counts the places of dabs from the corner of a region, in place. */
+function placeFromCorner(dabs: Float32Array, { x, y }: Region): void {
+  for (let i = 0; i < dabs.length; i += DAB) {
+    dabs[i] = dabs[i]! - x;
+    dabs[i + 1] = dabs[i + 1]! - y;
+  }
 }
 
 /** Whether the dab that stands at `i`, so many radii about its place, touches what lies from one corner to that opposite. */
@@ -71,9 +79,16 @@ function touches(
   y1: number,
 ): boolean {
   const r = Math.max(0.5, dabs[i + 2]!) * radii + 1;
-  const dx = dabs[i]!;
-  const dy = dabs[i + 1]!;
-  return dx + r >= x0 && dx - r <= x1 && dy + r >= y0 && dy - r <= y1;
+  const x = dabs[i]!;
+  const y = dabs[i + 1]!;
+  const ox = dabs[i + 7]! * dabs[i + 4]!;
+  const oy = dabs[i + 7]! * dabs[i + 5]!;
+  return (
+    Math.max(x, x + ox) + r >= x0 &&
+    Math.min(x, x + ox) - r <= x1 &&
+    Math.max(y, y + oy) + r >= y0 &&
+    Math.min(y, y + oy) - r <= y1
+  );
 }
 
 /** The dabs of a stroke that touch a region, each so many radii about its place, in their order; the very same array if all do. */
@@ -148,6 +163,47 @@ export function layStroke(
       part.width,
       ...([r, g, b] as const),
       opacity,
+    ]),
+  );
+}
+
+/** A stroke of round dabs in one colour. */
+export interface DabbedStroke {
+  /** `DAB` floats each, px of the render. */
+  dabs: Float32Array;
+  /** 0–1. */
+  hardness: number;
+  way: StrokeWay;
+  colour: Rgb;
+  /** 0–1. */
+  opacity: number;
+}
+
+/** The floats of a stroke: how many dabs it has, hardness, way, red, green, blue, opacity, and one to spare. */
+const STROKE = 8;
+
+/** Lays strokes one after the other on a buffer, in place, each as `dabbed` and `layStroke` would. */
+export function layStrokes(to: ColourBuffer, strokes: readonly DabbedStroke[]): void {
+  const { region } = to;
+  const list = new Float32Array(strokes.length * STROKE);
+  const dabs = new Float32Array(strokes.reduce((sum, s) => sum + s.dabs.length, 0));
+  let used = 0;
+  strokes.forEach((stroke, i) => {
+    const { hardness, way, colour, opacity } = stroke;
+    const count = stroke.dabs.length / DAB;
+    list.set([count, hardness, strokeWays.indexOf(way), ...colour, opacity], i * STROKE);
+    dabs.set(stroke.dabs, used);
+    used += stroke.dabs.length;
+  });
+  if (used === 0) return;
+  placeFromCorner(dabs, region);
+  onHeap((at) =>
+    run('paintRows', region.height, region.width * 20 * Math.ceil(strokes.length / 4), [
+      ...rowsOf(at, to, region, 'write'),
+      region.width,
+      at(list),
+      strokes.length,
+      at(dabs),
     ]),
   );
 }

@@ -1,21 +1,19 @@
-import type { Region } from '../pixels/region';
 import type { SourceContext } from '../definitions/source';
 import type { BoundLayer } from '../scene/bound/bound';
 import { definitionOf } from '../sources/index';
 import type { Context } from './context';
-import { coloursOf, coverageOf, coveredBox } from './coverage';
+import { coverageOf, coveredBox } from './coverage';
 
 /** Layers that are the light or the shadow of another. */
 
 /** What a spill or a cast shadow needs of its caster. */
 export function casterFor({ source }: BoundLayer, context: Context): Pick<SourceContext, 'light'> {
-  const { subject, surface: on } = source;
+  const { subject } = source;
   if (!subject) return {};
   return {
     light: {
       coverage: (region) => coverageOf(subject, context.map, region, context),
       under: (to, region) => coverageOf(subject, to, region, context),
-      ...(on && { surface: (region: Region) => coloursOf(on, context.map, region, context) }),
       box: () => coveredBox(subject, context),
       colour: colourOf(subject.layer),
       lamp: context.lamp,

@@ -9,8 +9,8 @@ import type { Picture } from '../kernels/picture';
 import type { ColourBuffer, Plane } from '../pixels/buffer';
 import type { Region } from '../pixels/region';
 import type { Mixing } from '../pixels/colour';
-import type { BoundLayer, BoundStep } from '../scene/bound/bound';
-import { definitionOf, type Source } from '../sources/index';
+import type { BoundLayer, BoundSource, BoundStep } from '../scene/bound/bound';
+import { definitionOf } from '../sources/index';
 import { stepOfKind } from '../steps/index';
 import type { Meter } from './meter';
 
@@ -88,9 +88,15 @@ export function cached<T extends ColourBuffer | Plane>(
   );
 }
 
-/** As `numberOf`, for a source. */
-export const sourceNumber = (source: Source): number =>
-  numberOf(source, () => contentKey(definitionOf(source).content?.(source) ?? source));
+/** As `numberOf`, for a source, with what it sees of what lies beneath it. */
+export const sourceNumber = (source: BoundSource): number =>
+  numberOf(source, () => {
+    const { grounds, ...own } = source;
+    const seen = Object.entries(grounds ?? {}).map(([ground, { layer, map }]) => [
+      ...[ground, contentOf(layer), map],
+    ]);
+    return contentKey([definitionOf(source).content?.(source) ?? own, seen]);
+  });
 
 /** As `numberOf`, for the values of a step: of strokes, which ones they are. */
 export const valuesNumber = ({ kind, values }: BoundStep): number =>

@@ -16,6 +16,7 @@ import { isStyled, pixelStepsOf, planOf, plainSizes } from './chain';
 import type { Context } from './context';
 import { cached, contentOf, sourceNumber, throwIfStopped } from './context';
 import { drawnRegion, shownRegion } from './drawing';
+import { groundsFor } from './ground';
 import { laidDressed } from './laid-dressed';
 import type { Dressed } from './layer';
 import { dressed, throughSteps } from './layer';
@@ -272,6 +273,7 @@ function drawn(
     mixing,
     ...(hidden && { hidden }),
     ...casterFor(layer, context),
+    ...groundsFor(layer, context),
     ...(lastMade && layer.id === focus && { lastMade: { parts: lastMade, whole: wanted } }),
   });
 }

@@ -2,17 +2,21 @@ import * as v from 'valibot';
 import { layPaint } from '../brush/lay-paint';
 import { boxOfStrokes } from '../brush/hit';
 import type { PaintStroke } from '../brush/paint-brush';
-import { paintBrushParameters, paintStrokeSchema } from '../brush/paint-brush';
+import {
+  isTaking,
+  paintBrushParameters,
+  paintStrokeSchema,
+  wholeBrush,
+} from '../brush/paint-brush';
 import { packsOfStrokes } from '../brush/points';
 import { strokeNumber } from '../brush/stroke-number';
 import { laidStrokes } from '../brush/tiles';
 import { checkedOnce } from '../definitions/checked-once';
-import type { SourceDefinition } from '../definitions/source';
+import type { Ground, SourceDefinition } from '../definitions/source';
 import type { Affine, Box } from '../geometry/affine';
 import { boxUnder, regionAround } from '../geometry/affine';
 import type { Region } from '../pixels/region';
 import { EMPTY, intersect, unite } from '../pixels/region';
-import { scoped } from '../pixels/heap';
 
 export const paintSchema = v.strictObject({
   kind: v.literal('paint'),
@@ -63,6 +67,18 @@ function stampsOf(strokes: readonly PaintStroke[]): string[] {
   return found;
 }
 
+/** What strokes take colours from, each once. */
+const taken = new WeakMap<readonly PaintStroke[], readonly Ground[]>();
+function groundsOf(strokes: readonly PaintStroke[]): readonly Ground[] {
+  let found = taken.get(strokes);
+  if (!found) {
+    const takers = strokes.filter(isTaking);
+    found = [...new Set(takers.map((s) => wholeBrush(s.brush).takes))];
+    taken.set(strokes, found);
+  }
+  return found;
+}
+
 /** All that strokes within a box (own px) may touch under a map, px of the render: an edge is a px wide. */
 const reachOf = (box: Box | null, map: Affine): Region =>
   box ? regionAround(boxUnder(map, box), 2) : EMPTY;
@@ -73,7 +89,7 @@ export const paintSource: SourceDefinition<PaintSource> = {
   help: 'Strokes of a brush; each stays a stroke.',
   schema: paintSchema,
   settings: { brush: paintBrushParameters },
-  note: 'A stroke has an `id`, a `way` (`over`, `erase`, `behind` or `within`), a `colour`, the `brush` as it was, and `points`: lists, some after others, of x, y (own px), pressure (0–1), tilt to the right and towards the hand (degrees) and time (ms) in turn; or, where they stand in a file of strokes, its asset (`pack`), their `index` in it, their `count` and the `box` round them.',
+  note: 'A stroke has an `id`, a `way` (`over`, `erase`, `behind` or `within`), a `colour`, the `brush` as it was, an `offset` (if its colours are taken from elsewhere: how far to the right and down that lies, own px), and `points`: lists, some after others, of x, y (own px), pressure (0–1), tilt to the right and towards the hand (degrees) and time (ms) in turn; or, where they stand in a file of strokes, its asset (`pack`), their `index` in it, their `count` and the `box` round them.',
   shaped: true,
   content: ({ kind, strokes }) => ({ kind, strokes: strokes.map(strokeNumber) }),
   colours: ({ strokes }) => strokes.map((s) => s.colour),
@@ -90,13 +106,15 @@ export const paintSource: SourceDefinition<PaintSource> = {
     return changed.reduce((sum, stroke) => unite(sum, reachOf(boxOfStroke(stroke), map)), EMPTY);
   },
   assets: ({ strokes }) => [...packsOfStrokes(strokes), ...stampsOf(strokes)],
-  render({ strokes }, { map, wanted, mixing, memo, picture }) {
+  sees: ({ strokes }) => groundsOf(strokes),
+  render({ strokes }, { map, wanted, mixing, memo, picture, grounds }) {
     const part = intersect(reachOf(boxOfAll(strokes), map), wanted);
     return laidStrokes<PaintStroke>(strokes, part, {
-      ...{ memo, place: `${map.join()} ${mixing}` },
+      memo,
+      place: [map, mixing, ...Object.values(grounds ?? {}).map((g) => g.key)].join(),
       name: strokeNumber,
       reach: (stroke) => reachOf(boxOfStroke(stroke), map),
-      lay: (tile, stroke) => scoped(() => layPaint(tile, stroke, { map, mixing, picture, memo })),
+      lay: (tile, some) => layPaint(tile, some, { map, mixing, picture, memo, grounds }),
     });
   },
 };

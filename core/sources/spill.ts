@@ -123,12 +123,12 @@ export const spillSource: SourceDefinition<SpillSource> = {
     rename: (source, id) => {
       source.of = id;
     },
-    seesSurface: ({ values }) => values.facing > 0,
   },
+  sees: ({ values }) => (values.facing > 0 ? ['base'] : []),
   box: () => null,
   extent: () => null,
   assets: () => [],
-  render({ values }, { wanted, mixing, map, light }) {
+  render({ values }, { wanted, mixing, map, light, grounds }) {
     const reach = values.reach * meanScale(map);
     if (!light || reach <= 0) return unwritten(EMPTY, 4);
     return scoped(() => {
@@ -139,10 +139,10 @@ export const spillSource: SourceDefinition<SpillSource> = {
       const soft = Math.max(1, reach * (1 - values.core / 100));
       level(shares, -1 / soft, reach / soft);
       lookUp(shares, curveTable(values.falloff, 1024));
-      if (values.facing > 0 && light.surface) {
+      if (values.facing > 0 && grounds?.base) {
         const edge = values.edge * meanScale(map);
         const near = grow(wanted, 1);
-        const seen = light.surface(grow(near, blurMargin(edge / 2)));
+        const seen = grounds.base.colours(grow(near, blurMargin(edge / 2)));
         const heights = reliefOf(seen, edge, near);
         facing(shares, crop(distances, near), heights, values.facing / 100);
       }

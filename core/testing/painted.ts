@@ -1,4 +1,9 @@
-import { paintBrushParameters, type PaintBrush, type PaintStroke } from '../brush/paint-brush';
+import {
+  paintBrushParameters,
+  strokeBrush,
+  type PaintBrush,
+  type PaintStroke,
+} from '../brush/paint-brush';
 import { defaultsOf } from '../definitions/parameter';
 import { noMemo } from '../definitions/memo';
 import type { SourceContext } from '../definitions/source';
@@ -19,7 +24,10 @@ export const paintStroke = (
   rest: Partial<PaintStroke> = {},
 ): PaintStroke => ({
   ...{ id: `s${number++}`, way: 'over', colour: '#ffffff' },
-  brush: { ...defaultsOf(paintBrushParameters), size: 40, hardness: 100, ...values },
+  brush: strokeBrush({
+    ...defaultsOf(paintBrushParameters),
+    ...{ size: 40, hardness: 100, ...values },
+  }),
   points: [way.flatMap(([x, y, pressure = 1]) => [x, y, pressure, 0, 0, 0])],
   ...rest,
 });

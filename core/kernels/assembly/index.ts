@@ -6,7 +6,7 @@ export { convolveRows, weighDown } from './convolve';
 export { composite, compositePlane, compositePlanes, settleRows } from './composite';
 export { finishRows, unpackRows } from './colour';
 export { cutRows, gatherRows, overRows, rampRows, shareRows, nearRows, shadeRows } from './paint';
-export { coverRows, dabRows, layRows, strokeRows, tintRows } from './brush';
+export { coverRows, dabRows, paintRows, layRows, strokeRows, tintRows } from './brush';
 export { contourRows, edgeRows } from './contour';
 export {
   addRows,

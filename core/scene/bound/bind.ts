@@ -1,4 +1,5 @@
 import { contentKey } from '../../definitions/content-key';
+import type { Ground } from '../../definitions/source';
 import type { Box } from '../../geometry/affine';
 import { IDENTITY, invert, multiply } from '../../geometry/affine';
 import type { Path } from '../../geometry/path';
@@ -26,7 +27,12 @@ import { lookOf, looksOut, withinOf } from './bound';
 /** Binds what layers name by ids, and what masks, weaves and steps look at, to what they name: the scene as it is drawn. */
 
 /** Whether what a layer draws depends on another. */
-const follows = (layer: Layer): boolean => looksAt(layer) || namedBy(layer.source) !== null;
+const follows = (layer: Layer): boolean =>
+  looksAt(layer) || namedBy(layer.source) !== null || seenBeneath(layer).length > 0;
+
+/** What a layer looks at of what lies beneath it; one that is hidden, at nothing. */
+const seenBeneath = ({ source, visible }: Layer): readonly Ground[] =>
+  visible ? (definitionOf(source).sees?.(source) ?? []) : [];
 
 /** What was bound of a scene: several ask for it in one render. */
 const bound = new WeakMap<Scene, BoundScene>();
@@ -93,8 +99,30 @@ function boundAt(scene: Scene, looks: number): Binding {
       mask: mask && boundMask(layer, mask),
     };
   };
-  /** A layer whose mask, weave and steps look at nothing, with what its source names. */
+  /** A layer whose mask, weave and steps look at nothing, with what its source names and sees. */
   const referred = (layer: Layer, way: readonly string[]): BoundLayer => {
+    const out = named(layer, way);
+    const seen = seenBeneath(layer).flatMap((ground) => {
+      const subject = ground === 'base' ? baseOf(layer) : beneath(layer);
+      return subject ? [[ground, subject] as const] : [];
+    });
+    return seen.length > 0
+      ? { ...out, source: { ...out.source, grounds: Object.fromEntries(seen) } }
+      : out;
+  };
+  /** What a layer is clipped to. */
+  const baseOf = (layer: Layer): Subject | null => {
+    const base = looks <= MAX_LOOKS ? clipBase(scene, layer.id) : undefined;
+    return base ? subjectFrom(layer, base.id) : null;
+  };
+  /** All that the scene shows beneath a layer. What is in front is hidden, so that none looks at itself by that way. */
+  const beneath = (layer: Layer): Subject | null => {
+    const back = invert(mapAround(scene.layers, layer.id));
+    if (!back) return null;
+    const hidden = drawnAt({ ...scene, layers: hidingFrom(scene.layers, layer.id) }, looks);
+    return { layer: asOne({ ...hidden, layers: shownOf(hidden.layers) }), map: back };
+  };
+  const named = (layer: Layer, way: readonly string[]): BoundLayer => {
     const { source } = layer;
     const on = [...way, layer.id];
     const { reference } = definitionOf(source);
@@ -111,9 +139,7 @@ function boundAt(scene: Scene, looks: number): Binding {
         // Of its light it minds where that goes behind others.
         const light = on.includes(of) ? null : findLayer(scene, of);
         const seen = light ? seenFrom(layer, resolved(light, on)) : null;
-        const base = reference.seesSurface(source) ? clipBase(scene, layer.id) : undefined;
-        const surface = base && looks <= MAX_LOOKS ? subjectFrom(layer, base.id) : null;
-        return withSource({ ...boundTo(source, seen), ...(surface && { surface }) });
+        return withSource(boundTo(source, seen));
       }
       case 'shadow':
         // A shadow is of a layer as it is by itself, wherever that goes behind others.
@@ -199,8 +225,10 @@ function boundAt(scene: Scene, looks: number): Binding {
 }
 
 /** A layer of a list as it is drawn, or of a group in it; undefined if there is none of that id. */
-const findIn = (layers: readonly BoundLayer[], id: string): BoundLayer | undefined =>
-  everyLayer(layers).find((l) => l.id === id);
+const findIn = <L extends { id: string; layers?: L[] }>(
+  layers: readonly L[],
+  id: string,
+): L | undefined => everyLayer(layers).find((l) => l.id === id);
 
 /** Stands for the scene itself where a layer is asked for. */
 const WHOLE = { ...newGroup('', [], 'one'), id: '' } as BoundLayer;
@@ -213,6 +241,20 @@ const asOne = ({ layers, background }: BoundScene): BoundLayer => ({
     ...layers,
   ],
 });
+
+/** Layers, of which one and all in front of it are hidden, in the groups that hold it too. */
+function hidingFrom(layers: readonly Layer[], id: string): Layer[] {
+  const at = layers.findIndex((l) => l.id === id || findIn(l.layers ?? [], id));
+  return layers.map((l, i) => {
+    if (at < 0 || i < at) return l;
+    if (i === at && l.layers && l.id !== id) return { ...l, layers: hidingFrom(l.layers, id) };
+    return { ...l, visible: false };
+  });
+}
+
+/** Layers without those that are hidden. */
+const shownOf = (layers: readonly BoundLayer[]): BoundLayer[] =>
+  layers.filter((l) => l.visible).map((l) => (l.layers ? { ...l, layers: shownOf(l.layers) } : l));
 
 /** Whether a layer looks at others, or at kept selections, to be drawn. */
 const looksAt = ({ weave, mask, steps }: Layer): boolean =>

@@ -1,3 +1,4 @@
+import type { Ground } from '../../definitions/source';
 import type { Affine } from '../../geometry/affine';
 import type { MaskShape } from '../../masks/index';
 import type { Mask, MaskPart } from '../../masks/mask';
@@ -36,8 +37,8 @@ export interface Limited {
   keptMask?: KeptMask | null;
 }
 
-/** A source, with the layer it names and, of a light, what that falls on, if it minds. */
-export type BoundSource = Source & Looking & { surface?: Subject };
+/** A source, with the layer it names, and what it sees of what lies beneath it. */
+export type BoundSource = Source & Looking & { grounds?: Partial<Record<Ground, Subject>> };
 export type BoundWeave = Weave & Looking;
 export type BoundStep = Omit<Step, 'where'> & Limited & { where?: BoundMask | undefined };
 export type BoundShape = MaskShape & Looking & Limited;

@@ -96,6 +96,7 @@ export interface StrokeValues {
   colour?: string;
   way?: AnyStroke['way'];
   enabled?: boolean;
+  offset?: [x: number, y: number];
   brush?: Partial<AnyStroke['brush']>;
 }
 

@@ -17,6 +17,7 @@ import {
 import { Button } from '../../ui/button';
 import { ParameterControls } from '../../ui/parameter-controls';
 import { Node } from './node';
+import { PaintedStrokes } from './painted-strokes';
 import { WithPictures } from './steps';
 
 const BrushBook = lazy(() => import('../brushes/brush-book'));
@@ -37,6 +38,7 @@ export function PaintNode({ layer }: { layer: LayerOf<'paint'> }) {
   const first = chosen && strokes.find((s) => chosen.includes(s.id));
   return (
     <Node title="Source" aside={strokes.length === 1 ? '1 stroke' : `${strokes.length} strokes`}>
+      {painting && chosen !== null && <PaintedStrokes layer={layer.id} strokes={strokes} />}
       {painting ? (
         <div className="mb-2 rounded-md bg-ground/60 p-2" role="group" aria-label="Brush">
           {filling ? (

@@ -1,6 +1,6 @@
-import { useEffect, useMemo, useState, type RefObject } from 'react';
-import { needPacks } from '@ignis/core/brush/library';
+import { useMemo, useState, type RefObject } from 'react';
 import { boxOfStrokes, strokeAt, strokesWithin } from '@ignis/core/brush/hit';
+import { isTaking, type PaintStroke } from '@ignis/core/brush/paint-brush';
 import { POINT } from '@ignis/core/brush/points';
 import type { Stroked } from '@ignis/core/definitions/strokes';
 import { pointsOf } from '@ignis/core/brush/stroke-points';
@@ -15,35 +15,21 @@ import {
   type Box,
 } from '@ignis/core/geometry/affine';
 import { alongAxis, pulledMap } from '@ignis/core/geometry/box-handle';
-import { packsOf } from '@ignis/core/scene/model/needs';
 import type { StrokeHome } from '@ignis/core/scene/edits/stroke-edits';
 import { mapStrokes, strokesOf } from '@ignis/core/scene/edits/stroke-edits';
 import { useBench } from '../../../state/bench';
 import { chooseStrokes, useChosenStrokes } from '../../../state/paint';
-import { assetBytes } from '../../../workers/engine';
 import { Band } from '../../stage/band';
 import { BoxHandles } from '../../stage/box-handles';
 import { follow, stagePoint } from '../../stage/pointer';
 import { tenth } from '../../stage/tenth';
+import { StrokeMark } from './mark';
+import { usePacks } from './use-packs';
 
 /** How near a thin stroke a click takes hold of it, CSS px. */
 const NEAR = 6;
 /** Of very many chosen strokes not all are drawn. */
 const MOST_SHOWN = 400;
-
-/** Whether the files that strokes of the scene stand in are at hand on the page. */
-function usePacks(): boolean {
-  const names = useBench((s) => packsOf(s.scene).join());
-  const [ready, setReady] = useState('');
-  useEffect(() => {
-    const load = async (name: string) => {
-      const blob = assetBytes(name);
-      return blob ? new Uint8Array(await blob.arrayBuffer()) : null;
-    };
-    void needPacks(names ? names.split(',') : [], load).then(() => setReady(names));
-  }, [names]);
-  return ready === names;
-}
 
 /** The way of a stroke on the stage, as SVG has it. */
 function wayOf(stroke: Stroked, map: Affine): string {
@@ -129,6 +115,9 @@ export function ChooseStrokes({ stage, home, map, back }: Props) {
         ))}
       {ready && chosen.length > 0 && !band && (
         <Handles {...{ stage, home, map, chosen }} click={(e) => chooseAt(e)} />
+      )}
+      {ready && shown.length === 1 && isTaking(shown[0]!) && (
+        <StrokeMark {...{ stage, home, map }} stroke={shown[0] as PaintStroke} />
       )}
       {band && <Band box={band} />}
     </g>

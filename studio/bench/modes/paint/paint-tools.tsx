@@ -1,4 +1,3 @@
-import type { PaintStroke } from '@ignis/core/brush/paint-brush';
 import { mirrorKinds, type Mirror } from '@ignis/core/brush/mirror';
 import type { LayerOf } from '@ignis/core/scene/model/traits';
 import { useBench } from '../../../state/bench';
@@ -8,14 +7,7 @@ import { ColourField } from '../../../ui/colour-field';
 import { DropDown, Hint, Way } from '../../stage/bar';
 import { fillSelection } from './fill';
 import { ChosenTools } from './chosen-tools';
-
-/** What a stroke does, and what it is called. */
-export const WAYS: readonly { way: PaintStroke['way']; label: string; word: string }[] = [
-  { way: 'over', label: 'Paint', word: 'paints' },
-  { way: 'erase', label: 'Erase', word: 'erases' },
-  { way: 'behind', label: 'Behind', word: 'paints behind what is there' },
-  { way: 'within', label: 'Within', word: 'paints only where there is paint' },
-];
+import { WAYS } from './ways';
 
 /** What strokes do, and their colour; or what is done with those that are chosen. */
 export function PaintTools({ layer }: { layer: LayerOf<'paint'> }) {

@@ -5,6 +5,7 @@ import { growingPoints } from '@ignis/core/brush/growing-points';
 import {
   IDENTITY,
   apply,
+  applyToWay,
   invert,
   meanScale,
   type Affine,
@@ -15,6 +16,7 @@ import { putStroke } from '@ignis/core/scene/edits/stroke-edits';
 import { newId } from '@ignis/core/scene/model/new-id';
 import type { LayerOf } from '@ignis/core/scene/model/traits';
 import { useAround, useBench } from '../../../state/bench';
+import { beginAtMark, carryMark } from '../../../state/mark';
 import { mirrorOf, useMirror } from '../../../state/mirror';
 import { paintBrush, useChosenStrokes, useFilling, usePaint } from '../../../state/paint';
 import { BrushPointer, brushSize, followHand, usePointed } from '../../stage/brush-stroke';
@@ -22,8 +24,11 @@ import { toStage } from '../../stage/path-outline';
 import { scenePoint } from '../../stage/pointer';
 import { fillColour } from './fill';
 import { MirrorAxes } from './mirror-axes';
+import { TakingMark } from './mark';
 import { ChooseStrokes } from './choose-strokes';
-import { WAYS } from './paint-tools';
+import { WAYS } from './ways';
+
+const pair = ({ x, y }: Point): [x: number, y: number] => [x, y];
 
 /** Follows a stroke of paint, as the brush is set, from a press until it is let go: one step of undo. */
 function followPaint(
@@ -36,8 +41,19 @@ function followPaint(
   const brush = paintBrush();
   // Mirrored, it is drawn several times at once.
   const mirror = mirrorOf(useMirror.getState(), id);
-  const maps = [IDENTITY, ...mirrorMaps(mirror, mapOf(scene.layers, layer))];
-  const copies = maps.map((map) => ({ map, id: newId(), points: growingPoints() }));
+  const place = mapOf(scene.layers, layer);
+  const maps = [IDENTITY, ...mirrorMaps(mirror, place)];
+  const inverse = invert(place);
+  // Taken from elsewhere, its colours lie as far away all along it.
+  const takes = brush.colours === 'elsewhere' && way !== 'erase';
+  const away =
+    takes && inverse
+      ? applyToWay(inverse, beginAtMark(id, scene, scenePoint(hand.stage, down), brush.mark))
+      : null;
+  const copies = maps.map((map) => ({
+    ...{ map, points: growingPoints() },
+    named: { id: newId(), ...(away && { offset: pair(applyToWay(map, away)) }) },
+  }));
   const own: Omit<PaintStroke, 'points' | 'id'> = {
     ...{ way, colour },
     brush: strokeBrush({
@@ -51,10 +67,14 @@ function followPaint(
     ...hand,
     rests: brush.rests,
     add: (point) => copies.forEach((c) => c.points.add({ ...point, ...apply(c.map, point) })),
+    moved(at) {
+      hand.moved(at);
+      if (takes) carryMark({ x: (at.x - view.x) / view.zoom, y: (at.y - view.y) / view.zoom });
+    },
     show: () =>
       drag(way === 'erase' ? 'Erase' : 'Paint', (s) => {
-        for (const { id: stroke, points } of copies)
-          putStroke({ layer: layer.id }, { ...own, id: stroke, points: points.all() })(s);
+        for (const { points, named } of copies)
+          putStroke({ layer: layer.id }, { ...own, ...named, points: points.all() })(s);
       }),
   });
 }
@@ -69,7 +89,8 @@ export function PaintWork({
 }) {
   const view = useBench((s) => s.view);
   const around = useAround(layer.id);
-  const { way, colour, roundness, angle } = usePaint();
+  const { way, colour, roundness, angle, colours } = usePaint();
+  const takes = colours === 'elsewhere' && way !== 'erase';
   const { pointer, setPointer, surface } = usePointed(stage);
   const last = useRef<Point | null>(null);
   const map = toStage(view, around, layer.placement);
@@ -92,10 +113,17 @@ export function PaintWork({
         }}
       />
       <MirrorAxes stage={stage} />
+      {takes && <TakingMark {...{ stage, pointer }} />}
       {pointer && (
         <BrushPointer
           at={pointer}
-          word={filling ? 'fills all that is like this' : WAYS.find((w) => w.way === way)!.word}
+          word={
+            filling
+              ? 'fills all that is like this'
+              : takes
+                ? 'paints what lies at the mark'
+                : WAYS.find((w) => w.way === way)!.word
+          }
           brush={filling ? null : way === 'erase' ? '#ffffff' : colour}
           takes={way === 'erase'}
           oval={{ roundness: roundness / 100, angle }}
