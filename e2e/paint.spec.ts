@@ -42,6 +42,14 @@ const green = async (page: Page, at: XY): Promise<number> => {
   return (await colourAt(page, at))[1];
 };
 
+/** Sets the colour of the brush. */
+async function setColour(page: Page, colour: string): Promise<void> {
+  await page.getByRole('button', { name: /^Colour of the brush/ }).click();
+  await page.getByLabel('Colour of the brush as #rrggbb').fill(colour);
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('Escape');
+}
+
 test.beforeEach(async ({ page }) => {
   await newScene(page, 800, 500);
   await add(page, 'Paint');
@@ -63,10 +71,7 @@ test('strokes are painted, erased and painted behind; one undo takes back one', 
   expect(await red(page, [250, 250])).toBeGreaterThan(200);
   // What is painted behind fills what was erased, and nothing else changes.
   await page.getByRole('button', { name: 'Behind' }).click();
-  await page.getByRole('button', { name: /^Colour of the brush/ }).click();
-  await page.getByLabel('Colour of the brush as #rrggbb').fill('#00ff00');
-  await page.keyboard.press('Enter');
-  await page.keyboard.press('Escape');
+  await setColour(page, '#00ff00');
   await press(page, [380, 250], [430, 250]);
   const [r, g] = await colourAt(page, [405, 250]);
   expect(g).toBeGreaterThan(200);
@@ -257,10 +262,7 @@ test('a selection, a colour and what a stroke goes round are filled', async ({ p
   await expect.poll(() => red(page, [110, 110])).toBeGreaterThan(200);
   expect(await red(page, [90, 110])).toBeLessThan(30);
   // The dark around it, as far as it hangs together.
-  await page.getByRole('button', { name: /^Colour of the brush/ }).click();
-  await page.getByLabel('Colour of the brush as #rrggbb').fill('#00ff00');
-  await page.keyboard.press('Enter');
-  await page.keyboard.press('Escape');
+  await setColour(page, '#00ff00');
   await page.getByRole('button', { name: 'Fill', exact: true }).click();
   await page.getByRole('menuitem', { name: 'A colour, by a click' }).click();
   await press(page, [600, 400]);
@@ -308,4 +310,53 @@ test('a brush is taken from the book, kept, saved as a file and brought in again
   await expect(page.getByText('was saved by a newer Ignis')).toBeVisible();
   await bring('mine.json', { ...file, name: 'Mine' });
   await expect(book.getByRole('button', { name: 'Take Mine' })).toBeVisible();
+});
+
+test('colours are taken from a mark that goes along; strokes are listed by small pictures', async ({
+  page,
+}) => {
+  // Green on the left, red where nothing is green.
+  await setColour(page, '#00ff00');
+  await press(page, [150, 120], [150, 400]);
+  await setColour(page, '#ff0000');
+  await press(page, [320, 120], [320, 400]);
+  await add(page, 'Paint');
+  await page.getByRole('combobox', { name: 'Colours' }).click();
+  await page.getByRole('option', { name: 'From elsewhere' }).click();
+
+  // The mark lies in the middle until it is dragged.
+  const mark = page.getByTestId('mark').getByRole('button');
+  const box = (await mark.boundingBox())!;
+  const [fromX, fromY] = [box.x + box.width / 2, box.y + box.height / 2];
+  expect(Math.hypot(fromX - (await onPage(page, [400, 250]))[0], 0)).toBeLessThan(2);
+  await page.mouse.move(fromX, fromY);
+  await page.mouse.down();
+  await page.mouse.move(...(await onPage(page, [150, 200])), { steps: 4 });
+  await page.mouse.up();
+
+  await press(page, [550, 200], [550, 330]);
+  expect(await green(page, [550, 200])).toBeGreaterThan(200);
+  expect(await red(page, [550, 330])).toBeLessThan(60);
+  // The next goes on as far from it: what lies 400 px to the left.
+  await press(page, [720, 200], [720, 330]);
+  expect(await red(page, [720, 260])).toBeGreaterThan(200);
+  await page.keyboard.press('Control+z');
+  expect(await red(page, [720, 260])).toBeLessThan(60);
+  await page.keyboard.press('Control+Shift+z');
+
+  await page.getByRole('button', { name: 'Take hold' }).click();
+  const list = page.getByRole('list', { name: 'Strokes' });
+  await expect(list.getByRole('listitem')).toHaveCount(2);
+  await list.getByRole('button', { name: 'Paint 1', exact: true }).click();
+  // Its own mark is dragged: it takes from the red one now.
+  const own = page.getByRole('button', { name: 'The stroke takes its colours from here' });
+  const at = (await own.boundingBox())!;
+  await page.mouse.move(at.x + at.width / 2, at.y + at.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(...(await onPage(page, [320, 200])), { steps: 4 });
+  await page.mouse.up();
+  expect(await red(page, [550, 260])).toBeGreaterThan(200);
+  await list.getByRole('button', { name: 'Delete Paint 2' }).click();
+  await expect(list.getByRole('listitem')).toHaveCount(1);
+  expect(await red(page, [720, 260])).toBeLessThan(60);
 });

@@ -142,7 +142,7 @@ const specials = {
       { value: 'one', label: 'One' },
       { value: 'pressure', label: 'Two, by pressure' },
       { value: 'along', label: 'A ramp along it' },
-      { value: 'elsewhere', label: 'Taken from elsewhere' },
+      { value: 'elsewhere', label: 'From elsewhere' },
     ],
     default: 'one',
   },

@@ -10,6 +10,7 @@ import { definitionOf, namedBy } from '../../sources/index';
 import { boxOf, mapAround, mapOf, placedBox, placedTwice } from '../arrange/placement';
 import { clipBase, findLayer } from '../edits/layer-edits';
 import { newFill, newGroup } from '../model/make';
+import { groundsOf } from '../model/traits';
 import type { Layer, Scene, Step } from '../model/schema';
 import { everyLayer } from '../model/schema';
 import type {
@@ -31,8 +32,7 @@ const follows = (layer: Layer): boolean =>
   looksAt(layer) || namedBy(layer.source) !== null || seenBeneath(layer).length > 0;
 
 /** What a layer looks at of what lies beneath it; one that is hidden, at nothing. */
-const seenBeneath = ({ source, visible }: Layer): readonly Ground[] =>
-  visible ? (definitionOf(source).sees?.(source) ?? []) : [];
+const seenBeneath = (layer: Layer): readonly Ground[] => (layer.visible ? groundsOf(layer) : []);
 
 /** What was bound of a scene: several ask for it in one render. */
 const bound = new WeakMap<Scene, BoundScene>();

@@ -1,3 +1,4 @@
+import type { Ground } from '../../definitions/source';
 import type { Source } from '../../sources/index';
 import { isPath } from '../../sources/line-shape';
 import { definitionOf } from '../../sources/index';
@@ -30,6 +31,10 @@ export const isLightOrShadow = (layer: Layer): layer is LayerOf<'spill' | 'shado
 
 /** Whether a layer draws nothing of its own, but sends what lies beneath through its steps. */
 export const grades = ({ source }: Layer): boolean => definitionOf(source).grades === true;
+
+/** What lies beneath a layer that it looks at to be drawn. */
+export const groundsOf = ({ source }: Layer): readonly Ground[] =>
+  definitionOf(source).sees?.(source) ?? [];
 
 /** Whether a layer has edges of its own: it can cast a shadow, and its corners can be carried. */
 export const isShaped = ({ source }: Layer): boolean => definitionOf(source).shaped;

@@ -1,14 +1,14 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { Trash2 } from 'lucide-react';
 import { useEffect, useEffectEvent, useRef } from 'react';
-import type { PaintStroke } from '@ignis/core/brush/paint-brush';
+import { isTaking, type PaintStroke } from '@ignis/core/brush/paint-brush';
 import { POINT } from '@ignis/core/brush/points';
 import { pointsBox, pointsOf } from '@ignis/core/brush/stroke-points';
 import { removeStrokes } from '@ignis/core/scene/edits/stroke-edits';
 import { useBench } from '../../state/bench';
 import { chooseStrokes, useChosenStrokes } from '../../state/paint';
 import { usePacks } from '../modes/paint/use-packs';
-import { WAYS } from '../modes/paint/ways';
+import { MARK_COLOUR, WAYS } from '../modes/paint/ways';
 
 /** The height of a row, and the size of its picture, CSS px. */
 const ROW = 30;
@@ -97,6 +97,10 @@ export function PaintedStrokes({
   );
 }
 
+/** What a stroke is shown in: one that erases or takes its colours from elsewhere has none of its own. */
+const colourOf = (stroke: PaintStroke): string =>
+  stroke.way === 'erase' ? '#3a3f4b' : isTaking(stroke) ? MARK_COLOUR : stroke.colour;
+
 /** A small picture of a stroke: its way in its colour, as wide as it is, on dark. */
 function Small({ stroke }: { stroke: PaintStroke }) {
   const box = pointsBox(stroke);
@@ -121,7 +125,7 @@ function Small({ stroke }: { stroke: PaintStroke }) {
       <path
         d={`M${parts.join('L')}L${place(count - 1)}h0.01`}
         fill="none"
-        stroke={stroke.way === 'erase' ? '#3a3f4b' : stroke.colour}
+        stroke={colourOf(stroke)}
         strokeOpacity={Math.max(0.35, opacity / 100)}
         strokeWidth={Math.max(size, 1.5 / scale)}
         strokeLinecap="round"

@@ -5,7 +5,7 @@ import { mapAround, placementOf } from '@ignis/core/scene/arrange/placement';
 import type { Layer, Scene } from '@ignis/core/scene/model/schema';
 import { useBench, useBenchThrottled } from '../../state/bench';
 import { picture } from '../../workers/engine';
-import { grades, isEcho, isLightOrShadow } from '@ignis/core/scene/model/traits';
+import { grades, groundsOf, isEcho, isLightOrShadow } from '@ignis/core/scene/model/traits';
 import { withoutIt } from '../../state/failure';
 
 /** The longer side of a card's picture, px. */
@@ -41,7 +41,7 @@ export function useThumbnail(own: Layer): string | null {
     if (now.every((v, i) => v === shown.current[i])) return;
     let gone = false;
     const all = useBench.getState().scene;
-    const asked = isLightOrShadow(layer) ? among(all, own.id) : alone(all, own.id, layer);
+    const asked = standsAmong(layer) ? among(all, own.id) : alone(all, own.id, layer);
     // The picture on the stage comes first.
     const wait = window.setTimeout(async () => {
       const blob = await picture({ ...asked, side: SIDE, background: false }).catch(
@@ -62,8 +62,11 @@ export function useThumbnail(own: Layer): string | null {
   return url;
 }
 
-/** Whether a layer is nothing without another: a copy of it, its light or its shadow. */
-const needsOthers = (layer: Layer) => isEcho(layer) || isLightOrShadow(layer);
+/** Whether a layer is its own only with others beneath it: it is their light or shadow, or looks at them. */
+const standsAmong = (layer: Layer) => isLightOrShadow(layer) || groundsOf(layer).length > 0;
+
+/** Whether a layer is nothing without another. */
+const needsOthers = (layer: Layer) => isEcho(layer) || standsAmong(layer);
 
 /** A layer as it is by itself, whatever it is laid on. */
 const plain = (layer: Layer): Layer => ({

@@ -10,10 +10,9 @@ import { useBrush } from '../../../state/brush';
 import { usePaint } from '../../../state/paint';
 import { Handle } from '../../stage/handle';
 import { follow, scenePoint, stagePoint } from '../../stage/pointer';
+import { MARK_COLOUR } from './ways';
 
 /** Where colours are taken from, on the stage. */
-
-const FILL = '#8dbdf0';
 
 /** A mark with a cross through it. */
 function Cross({
@@ -30,8 +29,8 @@ function Cross({
   return (
     <g data-testid="mark">
       <path d={d} stroke="#000" strokeOpacity={0.6} strokeWidth={4} pointerEvents="none" />
-      <path d={d} stroke={FILL} strokeWidth={2} pointerEvents="none" />
-      <Handle small at={at} fill={FILL} title={title} onPointerDown={onPointerDown} />
+      <path d={d} stroke={MARK_COLOUR} strokeWidth={2} pointerEvents="none" />
+      <Handle small at={at} fill={MARK_COLOUR} title={title} onPointerDown={onPointerDown} />
     </g>
   );
 }
@@ -71,7 +70,7 @@ export function TakingMark({
           cy={pointer.y + offset.y * view.zoom}
           r={Math.max(2, (size / 2) * view.zoom)}
           fill="none"
-          stroke={FILL}
+          stroke={MARK_COLOUR}
           strokeDasharray="2 4"
           pointerEvents="none"
           data-testid="taken"

@@ -11,7 +11,8 @@ import { WAYS } from './ways';
 
 /** What strokes do, and their colour; or what is done with those that are chosen. */
 export function PaintTools({ layer }: { layer: LayerOf<'paint'> }) {
-  const { way, colour } = usePaint();
+  const { way, colour, colours } = usePaint();
+  const takes = colours === 'elsewhere' && way !== 'erase';
   const chosen = useChosenStrokes((s) => s.chosen);
   const filling = useFilling((s) => s.on);
   const mirror = mirrorOf(
@@ -36,7 +37,7 @@ export function PaintTools({ layer }: { layer: LayerOf<'paint'> }) {
         <ChosenTools home={{ layer: layer.id }} chosen={chosen} />
       ) : (
         <>
-          {way !== 'erase' && (
+          {way !== 'erase' && !takes && (
             <ColourField
               label="Colour of the brush"
               value={colour}
@@ -76,7 +77,9 @@ export function PaintTools({ layer }: { layer: LayerOf<'paint'> }) {
           <Hint>
             {filling
               ? 'Click a colour; how far it reaches is set in the chain'
-              : 'Shift goes straight on; [ and ] change the size'}
+              : takes
+                ? 'Drag the mark to where colours are taken from'
+                : 'Shift goes straight on; [ and ] change the size'}
           </Hint>
         </>
       )}

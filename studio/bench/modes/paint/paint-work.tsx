@@ -26,7 +26,7 @@ import { fillColour } from './fill';
 import { MirrorAxes } from './mirror-axes';
 import { TakingMark } from './mark';
 import { ChooseStrokes } from './choose-strokes';
-import { WAYS } from './ways';
+import { MARK_COLOUR, WAYS } from './ways';
 
 const pair = ({ x, y }: Point): [x: number, y: number] => [x, y];
 
@@ -124,7 +124,7 @@ export function PaintWork({
                 ? 'paints what lies at the mark'
                 : WAYS.find((w) => w.way === way)!.word
           }
-          brush={filling ? null : way === 'erase' ? '#ffffff' : colour}
+          brush={filling ? null : way === 'erase' ? '#ffffff' : takes ? MARK_COLOUR : colour}
           takes={way === 'erase'}
           oval={{ roundness: roundness / 100, angle }}
         />
