@@ -360,3 +360,21 @@ test('colours are taken from a mark that goes along; strokes are listed by small
   await expect(list.getByRole('listitem')).toHaveCount(1);
   expect(await red(page, [720, 260])).toBeLessThan(60);
 });
+
+test('a brush stamps what a layer looks like, one press one stamp', async ({ page }) => {
+  await setColour(page, '#00ff00');
+  await setValue(page, 'Size', '60');
+  await press(page, [100, 120], [180, 120]);
+  await act(page, 'A brush that stamps the layer');
+  await expect(page.getByText('The brush stamps Paint')).toBeVisible();
+  await page.mouse.click(...(await onPage(page, [500, 300])));
+  await settled(page);
+  // As large as the stroke was, about where it was pressed, and nothing between.
+  expect(await green(page, [470, 300])).toBeGreaterThan(200);
+  expect(await green(page, [530, 300])).toBeGreaterThan(200);
+  expect(await green(page, [500, 345])).toBeLessThan(60);
+  expect(await green(page, [300, 200])).toBeLessThan(60);
+  await saved(page);
+  await page.reload();
+  expect(await green(page, [530, 300])).toBeGreaterThan(200);
+});

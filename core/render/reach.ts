@@ -1,11 +1,13 @@
 import type { Affine } from '../geometry/affine';
-import { largestScale, meanScale, multiply, scaling } from '../geometry/affine';
+import { IDENTITY, largestScale, meanScale, multiply, scaling } from '../geometry/affine';
 import { compose, projective } from '../geometry/homography';
 import type { Region } from '../pixels/region';
-import { EMPTY, grow, isEmpty, unite } from '../pixels/region';
+import { EMPTY, grow, intersect, isEmpty, unite, wholeScene } from '../pixels/region';
 import { placementMap } from '../definitions/placement';
 import { cornersMap } from '../scene/arrange/placement';
+import { asDrawn } from '../scene/bound/bind';
 import type { BoundLayer, BoundStep } from '../scene/bound/bound';
+import type { Scene } from '../scene/model/schema';
 import { heightUnder } from '../scene/edits/style-edits';
 import { grades, landsThrough } from '../scene/model/traits';
 import { definitionOf } from '../sources/index';
@@ -107,6 +109,14 @@ export function extentOf(layer: BoundLayer, standing: Standing): Reach {
     ? shownRegion(drawing.warp, uprightExtent(layer, drawing, standing))
     : contentExtent(layer, drawing, standing);
   return shown && grow(shown, ownMargin(layer, standing));
+}
+
+/** What of a scene a layer may show in, scene px; all of it for one without edges. */
+export function extentInScene(scene: Scene, id: string): Region {
+  const whole = wholeScene(scene, 1);
+  const standing = { map: IDENTITY, scale: 1, around: [] };
+  const reach = influenceOf(asDrawn(scene).layers, id, standing);
+  return reach ? intersect(whole, reach) : whole;
 }
 
 /**

@@ -9,7 +9,7 @@ import { resizeBrush } from '../state/brush';
 import { switchTheme } from '../state/theme';
 import { aidActions } from './aid-actions';
 import { openRecipes } from './chain/look';
-import { bake } from './bake';
+import { bake, stampWith } from './bake';
 import type { Action } from './commands/action';
 import { chooseAll, letGo, nudge, removeChosen } from './commands/chosen';
 import { copyLayer } from './commands/clipboard';
@@ -173,6 +173,11 @@ export function actions(does: BenchDoes): Action[] {
     {
       name: 'Bake the layer: a picture of it, with its steps and its mask',
       run: () => layer && void bake(layer),
+      enabled: !!layer && canBake(scene, layer.id) && idle,
+    },
+    {
+      name: 'A brush that stamps the layer',
+      run: () => layer && void stampWith(layer),
       enabled: !!layer && canBake(scene, layer.id) && idle,
     },
     {

@@ -1,4 +1,5 @@
 import { useRef, type RefObject } from 'react';
+import { toast } from 'sonner';
 import { strokeBrush, type PaintStroke } from '@ignis/core/brush/paint-brush';
 import { mirrorMaps } from '@ignis/core/brush/mirror';
 import { growingPoints } from '@ignis/core/brush/growing-points';
@@ -20,6 +21,8 @@ import { beginAtMark, carryMark } from '../../../state/mark';
 import { mirrorOf, useMirror } from '../../../state/mirror';
 import { paintBrush, useChosenStrokes, useFilling, usePaint } from '../../../state/paint';
 import { BrushPointer, brushSize, followHand, usePointed } from '../../stage/brush-stroke';
+import { loadAssets } from '../../../storage/assets';
+import { addAsset, assetBytes } from '../../../workers/engine';
 import { toStage } from '../../stage/path-outline';
 import { scenePoint } from '../../stage/pointer';
 import { fillColour } from './fill';
@@ -79,6 +82,22 @@ function followPaint(
   });
 }
 
+/** Whether the picture that the brush stamps, if it is one that does, is at hand; says so if it is not. */
+function hasStamp(): boolean {
+  const { tip, stamp } = paintBrush();
+  if (tip !== 'stamp' || stamp === '' || assetBytes(stamp)) return true;
+  // It may stand in the store from another scene: the next press finds it.
+  void loadAssets([stamp]).then((found) => {
+    const bytes = found.get(stamp);
+    if (bytes) addAsset(stamp, bytes);
+    else
+      toast.info('The picture that the brush stamps is gone', {
+        description: 'Choose another one in the chain, at Picture, or a brush of the book.',
+      });
+  });
+  return false;
+}
+
 /** A layer of paint that is painted on. */
 export function PaintWork({
   stage,
@@ -109,7 +128,8 @@ export function PaintWork({
           if (down.button !== 0) return;
           down.stopPropagation();
           if (filling) void fillColour(layer, scenePoint(stage.current!, down));
-          else followPaint(down, layer, { stage: stage.current!, back, last, moved: setPointer });
+          else if (hasStamp())
+            followPaint(down, layer, { stage: stage.current!, back, last, moved: setPointer });
         }}
       />
       <MirrorAxes stage={stage} />
