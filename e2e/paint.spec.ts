@@ -356,6 +356,19 @@ test('colours are taken from a mark that goes along; strokes are listed by small
   await page.mouse.move(...(await onPage(page, [320, 200])), { steps: 4 });
   await page.mouse.up();
   expect(await red(page, [550, 260])).toBeGreaterThan(200);
+  // Another brush, as large as it was.
+  await page.getByRole('button', { name: 'Brushes' }).click();
+  await page
+    .getByRole('button', { name: /^Take / })
+    .first()
+    .click();
+  await page.keyboard.press('Escape');
+  const [first, second] = (await savedScene(page)).layers.flatMap((l) =>
+    l.source.kind === 'paint' ? [l.source.strokes[0]!] : [],
+  );
+  expect(second!.brush.size).toBe(first!.brush.size);
+  expect(second!.brush).not.toEqual({ ...first!.brush });
+  await page.keyboard.press('Control+z');
   await list.getByRole('button', { name: 'Delete Paint 2' }).click();
   await expect(list.getByRole('listitem')).toHaveCount(1);
   expect(await red(page, [720, 260])).toBeLessThan(60);

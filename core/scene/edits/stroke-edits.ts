@@ -1,5 +1,6 @@
 import { encodePack } from '../../brush/pack';
-import type { PaintStroke } from '../../brush/paint-brush';
+import type { PaintBrush, PaintStroke } from '../../brush/paint-brush';
+import { strokeBrush } from '../../brush/paint-brush';
 import { POINT, isPacked } from '../../brush/points';
 import type { SmearStroke, Stroked } from '../../definitions/strokes';
 import { countOf, pointsBox, pointsOf, trackPoints } from '../../brush/stroke-points';
@@ -111,6 +112,13 @@ export const setStrokes = (
     ids,
     (stroke) => ({ ...stroke, ...values, brush: { ...stroke.brush, ...brush } }) as AnyStroke,
   );
+
+/** Gives strokes of paint another brush, by their ids; each keeps its size. */
+export const giveBrush = (home: StrokeHome, ids: readonly string[], brush: PaintBrush): Edit =>
+  eachOf(home, ids, (stroke) => ({
+    ...(stroke as PaintStroke),
+    brush: strokeBrush({ ...brush, size: stroke.brush.size }),
+  }));
 
 /** Carries strokes in front of all others of their home, or behind them; among themselves they keep their order. */
 export const carryStrokes =

@@ -4,10 +4,10 @@ import { toast } from 'sonner';
 import type { BookBrush } from '@ignis/core/recipes/brushes/book-brush';
 import { BRUSH_VERSION, parseBrush } from '@ignis/core/recipes/brushes/book-brush';
 import { shippedBrushes } from '@ignis/core/recipes/brushes/shipped';
-import { strokeBrush, wholeBrush } from '@ignis/core/brush/paint-brush';
+import { strokeBrush, wholeBrush, type PaintBrush } from '@ignis/core/brush/paint-brush';
 import { download, fileName } from '../../files/download';
 import { tellFailure, withoutIt } from '../../state/failure';
-import { paintBrush, takeBrush, usePaint } from '../../state/paint';
+import { paintBrush, usePaint } from '../../state/paint';
 import { listBrushes, putBrush, removeBrush, saveBrush } from '../../storage/brushes';
 import type { BrushRecord } from '../../storage/database';
 import { Button } from '../../ui/button';
@@ -50,7 +50,14 @@ async function saveAsFile(brush: BookBrush): Promise<void> {
 }
 
 /** All brushes, those that ship and the artist's own, with pictures of their strokes; a click takes one. */
-export default function BrushBook({ onClose }: { onClose(): void }) {
+export default function BrushBook({
+  onTake,
+  onClose,
+}: {
+  /** A brush is taken, and its colour. */
+  onTake(brush: PaintBrush, colour: string): void;
+  onClose(): void;
+}) {
   const [own, setOwn] = useState<BrushRecord[]>([]);
   const chooser = useRef<HTMLInputElement>(null);
   const refresh = useCallback(async () => setOwn(await listBrushes()), []);
@@ -59,7 +66,7 @@ export default function BrushBook({ onClose }: { onClose(): void }) {
   }, [refresh]);
   const take = (brush: BookBrush) => {
     void stampAsset(brush).then(() => {
-      takeBrush(wholeBrush(brush.brush), brush.colour);
+      onTake(wholeBrush(brush.brush), brush.colour);
       onClose();
     }, withoutIt('The picture of a brush could not be read'));
   };

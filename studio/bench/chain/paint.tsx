@@ -1,8 +1,8 @@
 import { BookOpen } from 'lucide-react';
 import { lazy, Suspense, useState } from 'react';
-import type { PaintStroke } from '@ignis/core/brush/paint-brush';
+import type { PaintBrush, PaintStroke } from '@ignis/core/brush/paint-brush';
 import { paintBrushParameters, wholeBrush } from '@ignis/core/brush/paint-brush';
-import { setStrokes } from '@ignis/core/scene/edits/stroke-edits';
+import { giveBrush, setStrokes } from '@ignis/core/scene/edits/stroke-edits';
 import type { LayerOf } from '@ignis/core/scene/model/traits';
 import { liveEdit, useBench } from '../../state/bench';
 import { brushControls, useBrush } from '../../state/brush';
@@ -10,6 +10,7 @@ import {
   chooseStrokes,
   fillingParameters,
   paintControls,
+  takeBrush,
   useChosenStrokes,
   useFilling,
   usePaint,
@@ -69,21 +70,30 @@ function FillControls() {
   );
 }
 
+/** The brush book, behind a button. */
+function Brushes({ onTake }: { onTake(brush: PaintBrush, colour: string): void }) {
+  const [open, setOpen] = useState(false);
+  return (
+    <>
+      <Button onClick={() => setOpen(true)}>
+        <BookOpen size={15} /> Brushes
+      </Button>
+      {open && (
+        <Suspense>
+          <BrushBook onTake={onTake} onClose={() => setOpen(false)} />
+        </Suspense>
+      )}
+    </>
+  );
+}
+
 /** The brush for the strokes to come. */
 function BrushForStrokes() {
   const brush = useBrush();
   const own = usePaint();
-  const [book, setBook] = useState(false);
   return (
     <>
-      <Button onClick={() => setBook(true)}>
-        <BookOpen size={15} /> Brushes
-      </Button>
-      {book && (
-        <Suspense>
-          <BrushBook onClose={() => setBook(false)} />
-        </Suspense>
-      )}
+      <Brushes onTake={takeBrush} />
       <WithPictures>
         <ParameterControls
           parameters={PAINT_BRUSH}
@@ -110,19 +120,25 @@ function BrushOfStrokes({
   chosen: readonly string[];
   first: PaintStroke;
 }) {
+  const home = { layer: layer.id };
   const live = liveEdit('Change the brush of strokes');
   return (
-    <WithPictures>
-      <ParameterControls
-        parameters={paintBrushParameters}
-        values={wholeBrush(first.brush)}
-        onChange={(v) =>
-          live.change(
-            setStrokes({ layer: layer.id }, chosen, { brush: v as Partial<PaintStroke['brush']> }),
-          )
+    <>
+      <Brushes
+        onTake={(brush) =>
+          useBench.getState().change('Another brush', giveBrush(home, chosen, brush))
         }
-        onDone={live.done}
       />
-    </WithPictures>
+      <WithPictures>
+        <ParameterControls
+          parameters={paintBrushParameters}
+          values={wholeBrush(first.brush)}
+          onChange={(v) =>
+            live.change(setStrokes(home, chosen, { brush: v as Partial<PaintStroke['brush']> }))
+          }
+          onDone={live.done}
+        />
+      </WithPictures>
+    </>
   );
 }
