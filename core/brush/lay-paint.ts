@@ -16,6 +16,7 @@ import {
   type TipPixels,
 } from '../kernels/brush';
 import { coverage } from '../kernels/coverage';
+import { brighten } from '../kernels/grade';
 import type { Picture } from '../kernels/picture';
 import { lookUp, times } from '../kernels/planes';
 import { alphaOf, level, maskInPlace, masked } from '../kernels/rows';
@@ -77,7 +78,7 @@ function layPlainStrokes(
   for (const stroke of strokes) {
     const dabs = dabsWithin(dabsFor(stroke, map, mixing).dabs, to.region);
     some.push({
-      ...{ dabs, way: stroke.way, colour: rgb(stroke.colour, mixing) },
+      ...{ dabs, way: stroke.way, colour: rgb(stroke.colour, mixing, stroke.brush.intensity) },
       hardness: stroke.brush.hardness / 100,
       opacity: stroke.brush.opacity / 100,
     });
@@ -96,13 +97,17 @@ function layOne(to: ColourBuffer, stroke: PaintStroke, laying: Laying): void {
   const brush = wholeBrush(stroke.brush);
   const shape = shapeOf(stroke, brush, to.region, laying);
   if (isEmpty(shape.region)) return;
-  if (!isTaking(stroke)) {
-    if (shape.channels === 4) return layPixels(to, shape, way, opacity);
-    return layStroke(to, shape, way, rgb(stroke.colour, mixing), opacity);
-  }
-  const taken = takenFor(grounds?.[brush.takes], offset, map, shape.region);
-  const cover = shape.channels === 1 ? shape : alphaOf(shape);
-  layPixels(to, masked(taken, cover), way, opacity);
+  const { intensity = 0 } = brush;
+  if (!isTaking(stroke) && shape.channels === 1)
+    return layStroke(to, shape, way, rgb(stroke.colour, mixing, intensity), opacity);
+  const pixels = isTaking(stroke)
+    ? masked(
+        takenFor(grounds?.[brush.takes], offset, map, shape.region),
+        shape.channels === 1 ? shape : alphaOf(shape),
+      )
+    : (shape as ColourBuffer);
+  brighten(pixels, mixing, intensity);
+  layPixels(to, pixels, way, opacity);
 }
 
 /** What a stroke covers of a region, 0–1; of one with colours of its own those too, premultiplied. */

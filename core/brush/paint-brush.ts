@@ -2,7 +2,8 @@ import * as v from 'valibot';
 import {
   angle,
   count,
-  defaultsOf,
+  absentOf,
+  intensity,
   length,
   percent,
   seed,
@@ -78,6 +79,7 @@ const fromElsewhere = { colours: ['elsewhere'] };
 
 /** What only some brushes have: a stroke says of it what is not as usual. */
 const specials = {
+  intensity,
   pressureOpacity: {
     ...percent('Pressure to opacity', 0),
     help: 'How much of its opacity a light hand takes away.',
@@ -211,11 +213,15 @@ export type PaintBrush = Values<typeof paintBrushParameters>;
 /** A brush as a stroke has it: what is special says only what is not as usual. */
 export type StrokeBrush = Values<typeof basics> & Partial<Values<typeof specials>>;
 
-const usual = defaultsOf(specials);
+/** What special is as usual, whether a brush that says all says it or not. */
+const usual = Object.fromEntries(
+  Object.entries(specials).map(([k, p]) => [k, absentOf(p) ?? p.default]),
+) as Required<Values<typeof specials>>;
 
 const BASICS = Object.keys(basics).length;
-/** Whether a stroke says nothing special of its brush: most do not, and there may be very many. */
-export const isPlain = (brush: StrokeBrush): boolean => Object.keys(brush).length === BASICS;
+/** Whether a stroke says nothing special of its brush but its intensity: most do not, and there may be very many. */
+export const isPlain = (brush: StrokeBrush): boolean =>
+  Object.keys(brush).length === BASICS + (brush.intensity === undefined ? 0 : 1);
 
 const wholes = new WeakMap<StrokeBrush, PaintBrush>();
 /** All of the brush of a stroke, which must not be changed in place. */

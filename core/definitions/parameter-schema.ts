@@ -2,7 +2,8 @@ import * as v from 'valibot';
 import { coordinate, pointSchema } from '../geometry/coordinate';
 import { isConvex } from '../geometry/quad';
 import { rampSpaces } from '../pixels/ramp';
-import type { Parameter, Parameters, Values } from './parameter';
+import type { Omissible, Parameter, Parameters, ValueOf, Values } from './parameter';
+import { absentOf } from './parameter';
 import { dripsSchema, meshSchema, regionsSchema } from './warps';
 
 /** What values of parameters must be, and what is said of those that are not. */
@@ -17,7 +18,10 @@ const FONT = /^([a-z0-9-]{1,60}|[0-9a-f]{64}\.(ttf|otf))$/;
 export const HEX = /^#[0-9a-f]{6}$/i;
 
 /** The schema of one parameter's value. Its messages name the range in the artist's words. */
-export function parameterSchema(p: Parameter): v.GenericSchema<unknown> {
+export const parameterSchema = (p: Parameter): v.GenericSchema<unknown> =>
+  absentOf(p) === undefined ? givenSchema(p) : v.optional(givenSchema(p));
+
+function givenSchema(p: Parameter): v.GenericSchema<unknown> {
   switch (p.kind) {
     case 'number': {
       const range = `${p.label} must be a number from ${p.min} to ${p.max}${p.unit ? ` ${p.unit}` : ''}.`;
@@ -130,8 +134,15 @@ const rampSchema = (label: string) => {
 export const parametersSchema = <P extends Parameters>(parameters: P): v.GenericSchema<Values<P>> =>
   v.strictObject(parameterEntries(parameters)) as unknown as v.GenericSchema<Values<P>>;
 
+/** The schemas of parameters, by their keys. */
+type Entries<P extends Parameters> = {
+  [K in keyof P]: P[K] extends Omissible
+    ? v.OptionalSchema<v.GenericSchema<ValueOf<P[K]>>, undefined>
+    : v.GenericSchema<ValueOf<P[K]>>;
+};
+
 /** The entries of an object schema that hold these parameters' values, beside others. */
 export const parameterEntries = <P extends Parameters>(parameters: P) =>
   Object.fromEntries(
     Object.entries(parameters).map(([k, p]) => [k, parameterSchema(p)]),
-  ) as unknown as { [K in keyof P]: v.GenericSchema<Values<P>[K]> };
+  ) as unknown as Entries<P>;

@@ -26,6 +26,8 @@ export interface NumberParameter extends Described {
   /** Whether it grows with the shape when a look is put on one of another size; lengths always do. */
   grows?: boolean;
   default: number;
+  /** What it is where a scene leaves it out, as those do that are older than it: only with this it may be left out. */
+  absent?: number;
 }
 
 export interface ColourParameter extends Described {
@@ -36,6 +38,8 @@ export interface ColourParameter extends Described {
 export interface SwitchParameter extends Described {
   kind: 'switch';
   default: boolean;
+  /** As of a number. */
+  absent?: boolean;
 }
 
 export interface ChoiceParameter<V extends string = string> extends Described {
@@ -45,6 +49,8 @@ export interface ChoiceParameter<V extends string = string> extends Described {
   /** Options that belong together may say under which heading. */
   options: readonly { value: V; label: string; family?: string }[];
   default: V;
+  /** As of a number. */
+  absent?: V;
 }
 
 /** A curve from x = 0 to 1, its values −1 to 1, or from `low` on. */
@@ -149,7 +155,8 @@ interface ValueByKind {
   drips: DripChange[];
 }
 
-type ValueOf<P> = P extends { kind: 'choice'; options: readonly { value: infer V }[] }
+/** What one parameter holds. */
+export type ValueOf<P> = P extends { kind: 'choice'; options: readonly { value: infer V }[] }
   ? V
   : P extends { kind: infer K extends keyof ValueByKind }
     ? ValueByKind[K]
@@ -158,19 +165,39 @@ type ValueOf<P> = P extends { kind: 'choice'; options: readonly { value: infer V
 /** Whatever a parameter may hold. */
 export type Value = ValueByKind[keyof ValueByKind];
 
-/** The values that a set of parameters takes. */
-export type Values<P extends Parameters> = { -readonly [K in keyof P]: ValueOf<P[K]> };
+/** A parameter that scenes may leave out. */
+export interface Omissible {
+  absent: unknown;
+}
 
-/** Every parameter's default. */
+/** The values that a set of parameters takes. */
+export type Values<P extends Parameters> = {
+  -readonly [K in keyof P as P[K] extends Omissible ? never : K]: ValueOf<P[K]>;
+} & {
+  -readonly [K in keyof P as P[K] extends Omissible ? K : never]?: ValueOf<P[K]> | undefined;
+};
+
+/** Every parameter's default; what means the same where it is left out is left out. */
 export function defaultsOf<P extends Parameters>(parameters: P): Values<P> {
   return Object.fromEntries(
-    Object.entries(parameters).map(([k, p]) => [k, p.default]),
+    Object.entries(parameters).flatMap(([k, p]) =>
+      absentOf(p) === p.default ? [] : [[k, p.default]],
+    ),
   ) as Values<P>;
 }
 
-/** Of an object that holds the values of a set of parameters and more, those values. */
+/** What a parameter is where it is left out; undefined if it may not be. */
+export const absentOf = (p: Parameter): number | boolean | string | undefined =>
+  'absent' in p ? p.absent : undefined;
+
+/** Of an object that holds the values of a set of parameters and more, those values that it says. */
 export const valuesOf = <P extends Parameters>(parameters: P, all: Values<P>): Values<P> =>
-  Object.fromEntries(Object.keys(parameters).map((k) => [k, all[k as keyof P]])) as Values<P>;
+  Object.fromEntries(
+    Object.keys(parameters).flatMap((k) => {
+      const value = (all as Readonly<Record<string, unknown>>)[k];
+      return value === undefined ? [] : [[k, value]];
+    }),
+  ) as Values<P>;
 
 /** A percentage parameter, 0–100 unless said. */
 export const percent = (label: string, value: number, min = 0, max = 100): NumberParameter => ({
@@ -182,6 +209,20 @@ export const percent = (label: string, value: number, min = 0, max = 100): Numbe
   step: 1,
   default: value,
 });
+
+/** How bright light is, in stops: each doubles it. It multiplies linear light, however the scene mixes. */
+export const intensity = {
+  kind: 'number',
+  label: 'Intensity',
+  help: 'How bright its light is: each stop doubles it. What is brighter than white burns towards it.',
+  unit: 'stops',
+  min: -6,
+  max: 8,
+  slider: [-3, 6],
+  step: 0.1,
+  default: 0,
+  absent: 0,
+} as const satisfies NumberParameter;
 
 type Range = Partial<Pick<NumberParameter, 'min' | 'max' | 'slider' | 'step' | 'help' | 'needs'>>;
 

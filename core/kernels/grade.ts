@@ -3,6 +3,7 @@ import type { ColourBuffer } from '../pixels/buffer';
 import { floats, scoped } from '../pixels/heap';
 import type { Mixing } from '../pixels/colour';
 import { onHeap, run } from './machine';
+import { copied } from './rows';
 
 /**
  * Grades of single pixels, in place. Each works on straight, sRGB-encoded colour and leaves alpha
@@ -10,6 +11,27 @@ import { onHeap, run } from './machine';
  */
 
 const isLight = (mixing: Mixing) => (mixing === 'light' ? 1 : 0);
+
+/** Multiplies the light of a buffer by 2 to the power of an intensity (stops), in place: coverage stays, and nothing is cut at white. */
+export function brighten({ region, data }: ColourBuffer, mixing: Mixing, intensity: number): void {
+  if (intensity === 0) return;
+  onHeap((at) =>
+    run('gainRows', region.height, region.width * 8, [
+      at(data, 'write'),
+      rowStride(region, 4),
+      region.width,
+      isLight(mixing),
+      2 ** intensity,
+    ]),
+  );
+}
+
+/** A copy of a buffer, its light multiplied as `brighten` does. */
+export function brightened(buffer: ColourBuffer, mixing: Mixing, intensity: number): ColourBuffer {
+  const out = copied(buffer);
+  brighten(out, mixing, intensity);
+  return out;
+}
 
 /** Linear light times `gain`, then v → (v − ½) · slope + ½ + lift. */
 export function gradeLight(

@@ -7,9 +7,13 @@ export type Rgb = readonly [red: number, green: number, blue: number];
 export type Mixing = 'displayed' | 'light';
 
 const toLight = converter('lrgb');
+const toRgb = converter('rgb');
 
 /** From an sRGB-encoded component to linear light (IEC 61966-2-1). */
 export const linear = (v: number): number => toLight({ mode: 'rgb', r: v, g: 0, b: 0 }).r;
+
+/** From a component of linear light to an sRGB-encoded one (IEC 61966-2-1). */
+export const shown = (v: number): number => toRgb({ mode: 'lrgb', r: v, g: 0, b: 0 }).r;
 
 const toOklch = converter('oklch');
 const toOklab = converter('oklab');
@@ -20,13 +24,20 @@ export function oklab(hex: string): [l: number, a: number, b: number] {
   return [l, a, b];
 }
 
-/** The components of a `#rrggbb` colour. Throws an Error that names the text if it is no colour. */
-export function rgb(hex: string, mixing: Mixing = 'displayed'): Rgb {
+/**
+ * The components of a `#rrggbb` colour, its linear light times 2 to the power of an intensity (stops): above 1 where that is brighter
+ * than white, on along the same curve. Throws an Error that names the text if it is no colour.
+ */
+export function rgb(hex: string, mixing: Mixing = 'displayed', intensity = 0): Rgb {
   const c = parse(hex);
   if (!c || c.mode !== 'rgb') throw new Error(`"${hex}" is not a colour; write it as #rrggbb.`);
-  if (mixing === 'displayed') return [c.r, c.g, c.b];
+  if (mixing === 'displayed' && intensity === 0) return [c.r, c.g, c.b];
   const { r, g, b } = toLight(c);
-  return [r, g, b];
+  const gain = 2 ** intensity;
+  const light: Rgb = [r * gain, g * gain, b * gain];
+  if (mixing === 'light') return light;
+  const shown = toRgb({ mode: 'lrgb', r: light[0], g: light[1], b: light[2] });
+  return [shown.r, shown.g, shown.b];
 }
 
 /** A colour as `#rrggbb`; what is brighter than the screen, or darker, is cut there. */

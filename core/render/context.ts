@@ -99,7 +99,7 @@ export const sourceNumber = (source: BoundSource): number =>
   });
 
 /** As `numberOf`, for the values of a step: of strokes, which ones they are. */
-export const valuesNumber = ({ kind, values }: BoundStep): number =>
+export const valuesNumber = ({ kind, values }: Pick<BoundStep, 'kind' | 'values'>): number =>
   numberOf(values, () =>
     contentKey(
       Object.entries(stepOfKind(kind).parameters).map(([key, p]) =>
@@ -107,6 +107,15 @@ export const valuesNumber = ({ kind, values }: BoundStep): number =>
       ),
     ),
   );
+
+const plain = new WeakMap<object, BoundStep['values']>();
+/** As `valuesNumber`, whatever the intensity: what a style draws is brightened afterwards. */
+export function drawnNumber({ kind, values }: BoundStep): number {
+  if (values.intensity === undefined) return valuesNumber({ kind, values });
+  let rest = plain.get(values);
+  if (!rest) plain.set(values, (rest = { ...values, intensity: undefined as never }));
+  return valuesNumber({ kind, values: rest });
+}
 
 /** As `numberOf`, for all of a layer that its pixels depend on. */
 export const contentOf = (layer: BoundLayer): number =>

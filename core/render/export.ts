@@ -7,6 +7,7 @@ import type { Region } from '../pixels/region';
 import { covering, intersect, isEmpty, wholeScene } from '../pixels/region';
 import type { Scene } from '../scene/model/schema';
 import { MAX_PIXELS, MAX_SIDE } from '../scene/model/bounds';
+import { brightestOf } from './brightest';
 import { cacheOf } from './cache';
 import { endingOf } from './ending';
 import { render } from './render';
@@ -45,10 +46,12 @@ export function exportScene(scene: Scene, request: ExportRequest): StraightImage
   const rows = bandOf(width);
   const cache = cacheOf(64 * 2 ** 20);
   const { memo } = cache;
+  // Of the whole scene, so that a part has the end of the whole.
+  const ending = endingOf(scene, () => brightestOf(scene, { picture: request.picture }));
   for (let y = 0; y < height; y += rows) {
     const band = { x: region.x, y: region.y + y, width, height: Math.min(rows, height - y) };
     const strip = scoped(() =>
-      finish(render(scene, { ...request, region: band, memo }), depth, endingOf(scene)),
+      finish(render(scene, { ...request, region: band, memo }), depth, ending),
     );
     out.set(strip.data, y * width * 4);
     request.progress?.((y + band.height) / height);

@@ -1,6 +1,7 @@
 import { numberOf } from '../definitions/content-key';
 import type { PaintFrame, Piece, ShapeStepDefinition, StepDefinition } from '../definitions/step';
 import { multiply } from '../geometry/affine';
+import { brightened } from '../kernels/grade';
 import { alphaOf, copied, masked, mix } from '../kernels/rows';
 import type { ColourBuffer, Plane } from '../pixels/buffer';
 import { crop } from '../pixels/buffer';
@@ -13,7 +14,7 @@ import { stepOfKind } from '../steps/index';
 import type { PlannedStep, Sizes } from './chain';
 import { piecesOf, unitOf } from './chain';
 import type { Context } from './context';
-import { cached, throwIfStopped, valuesNumber } from './context';
+import { cached, drawnNumber, throwIfStopped, valuesNumber } from './context';
 import { limitOf, partly } from './limited';
 import { ownMask } from './masked';
 import { sizesOf } from './reach';
@@ -153,7 +154,7 @@ export function dressed(
       if (isEmpty(limit.region)) continue;
       const name = [
         ...shapeKey,
-        ...[step.kind, valuesNumber(step), unit, styles, context.lamp],
+        ...[step.kind, drawnNumber(step), unit, styles, context.lamp],
         ...[frame.map, frame.box, frame.scene],
       ];
       // Taken here, where it outlives the making of a piece.
@@ -170,13 +171,28 @@ export function dressed(
           const shown = piece.lands === 'within' && within ? masked(drawn, plane) : drawn;
           return limit.plane ? masked(shown, limit.plane) : shown;
         });
+        const lit = bright(layer.id, step.id, made, own, step.values.intensity, context);
         const lands = piece.lands === 'within' && within ? 'above' : piece.lands;
         const opacity = piece.opacity * limit.amount;
-        pieces.push({ ...piece, opacity, lands, pixels: made, key: own });
+        pieces.push({ ...piece, opacity, lands, pixels: lit, key: own });
       });
     }
   }
   return { pixels, pieces };
+}
+
+/** Pixels under an intensity (stops), which is added to what names them: cached apart, so that what was drawn is found again. */
+export function bright(
+  layer: string,
+  part: string,
+  pixels: ColourBuffer,
+  key: unknown[],
+  intensity: unknown,
+  context: Context,
+): ColourBuffer {
+  if (typeof intensity !== 'number' || intensity === 0) return pixels;
+  key.push('intensity', intensity);
+  return cached(context, layer, part, key, () => brightened(pixels, context.mixing, intensity));
 }
 
 /** From a layer's own px to px of the render, but for corners. */

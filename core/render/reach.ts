@@ -38,6 +38,7 @@ export const stepsOf = (layer: BoundLayer): BoundStep[] => layer.steps.filter((s
 export const isThrough = (layer: BoundLayer): boolean =>
   landsThrough(layer) &&
   layer.placement.corners === null &&
+  !layer.intensity &&
   !isStyled(layer) &&
   !stepsOf(layer).some((s) => seesPlace(s.kind) || s.where);
 

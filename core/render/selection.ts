@@ -1,7 +1,8 @@
 import type { Point } from '../geometry/affine';
 import { meanScale, multiply } from '../geometry/affine';
 import type { Plane } from '../pixels/buffer';
-import { hexOf } from '../pixels/colour';
+import type { Rgb } from '../pixels/colour';
+import { hexOf, linear, luma } from '../pixels/colour';
 import { scoped } from '../pixels/heap';
 import type { Region } from '../pixels/region';
 import { asDrawn, selectionAsDrawn } from '../scene/bound/bind';
@@ -53,9 +54,41 @@ const AROUND = 2;
 export function colourAt(
   scene: Scene,
   of: string | null,
-  { x, y }: Point,
+  at: Point,
   request: Pick<RenderRequest, 'picture' | 'memo'>,
 ): string | null {
+  const found = meanAt(scene, of, at, request);
+  return found && hexOf(found, scene.mixing);
+}
+
+/** What a light meter reads, stops: 0 is what the screen shows as white, −Infinity is black. */
+export interface Light {
+  /** As bright as it is to the eye. */
+  luminance: number;
+  /** Its brightest channel: above 0 it is beyond the screen. */
+  brightest: number;
+}
+
+/** The light round a place of a scene (scene px) under its exposure, before the rest of its end, as `colourAt`; null where there is nothing. */
+export function lightAt(
+  scene: Scene,
+  at: Point,
+  request: Pick<RenderRequest, 'picture' | 'memo'>,
+): Light | null {
+  const found = meanAt(scene, null, at, request);
+  if (!found) return null;
+  const [r, g, b] = scene.mixing === 'light' ? found : found.map(linear);
+  const stops = (v: number) => Math.log2(Math.max(0, v)) + scene.end.exposure;
+  return { luminance: stops(luma(r!, g!, b!)), brightest: stops(Math.max(r!, g!, b!)) };
+}
+
+/** The mean of five by five px round a place (scene px), not premultiplied, as the scene mixes; null where there is nothing. */
+function meanAt(
+  scene: Scene,
+  of: string | null,
+  { x, y }: Point,
+  request: Pick<RenderRequest, 'picture' | 'memo'>,
+): Rgb | null {
   const side = 2 * AROUND + 1;
   const region: Region = {
     ...{ x: Math.floor(x) - AROUND, y: Math.floor(y) - AROUND },
@@ -66,5 +99,5 @@ export function colourAt(
   const [r, g, b, a] = [0, 1, 2, 3].map((c) =>
     data.reduce((sum, v, i) => (i % 4 === c ? sum + v : sum), 0),
   ) as [number, number, number, number];
-  return a > 0.01 ? hexOf([r / a, g / a, b / a], scene.mixing) : null;
+  return a > 0.01 ? [r / a, g / a, b / a] : null;
 }

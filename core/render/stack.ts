@@ -19,7 +19,7 @@ import { drawnRegion, shownRegion } from './drawing';
 import { groundsFor } from './ground';
 import { laidDressed } from './laid-dressed';
 import type { Dressed } from './layer';
-import { dressed, throughSteps } from './layer';
+import { bright, dressed, throughSteps } from './layer';
 import { maskOf } from './masked';
 import {
   drawingOf,
@@ -233,7 +233,8 @@ function layerPixels(layer: BoundLayer, asked: Asked, context: Context): Dressed
     const shown = shownRegion(warp, upright.region);
     return warped(upright, warp, shown ? intersect(shown, first) : first);
   });
-  const made = dressed(layer, source, plan.planned, key, context);
+  const lit = bright(layer.id, 'source', source, key, layer.intensity, context);
+  const made = dressed(layer, lit, plan.planned, key, context);
   if (around.length === 0) return made;
   const onward = (pixels: ColourBuffer, own: readonly unknown[]) =>
     throughSteps(layer, pixels, after.planned, plain, [...own], context);

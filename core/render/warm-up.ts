@@ -94,6 +94,10 @@ export const warmUpRenders = (): (() => StraightImage)[] =>
       scoped(() => {
         const region = wholeScene(scene, 1);
         const made = render(scene, { region, scale: 1, picture: () => disc });
-        return finish(made, 8, endingOf(scene));
+        return finish(
+          made,
+          8,
+          endingOf(scene, () => 1),
+        );
       }),
   );

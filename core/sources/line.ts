@@ -4,7 +4,8 @@ import type { SourceDefinition } from '../definitions/source';
 import type { Affine, Box } from '../geometry/affine';
 import { boxUnder, meanScale, regionAround } from '../geometry/affine';
 import { composite, compositePlane, compositePlanes, type Lit } from '../kernels/composite';
-import type { Plane } from '../pixels/buffer';
+import { brightened } from '../kernels/grade';
+import type { ColourBuffer, Plane } from '../pixels/buffer';
 import { colourBuffer } from '../pixels/buffer';
 import { rgb } from '../pixels/colour';
 import type { Region } from '../pixels/region';
@@ -60,9 +61,9 @@ export const lineSource: SourceDefinition<LineSource> = {
     const drawn = shownPasses(source).map((pass) => {
       const lit = { mode: blendNamed(pass.blend).mode, opacity: pass.opacity / 100 };
       if (pass.paint !== 'one')
-        return { ...lit, picture: crossedPass(source, pass, context, paintedPass) };
+        return { ...lit, picture: crossedPass(source, pass, context, brightPass) };
       const shape = crossedPass(source, pass, context, shapeOf);
-      return { ...lit, shape, colour: rgb(pass.colour, context.mixing) };
+      return { ...lit, shape, colour: rgb(pass.colour, context.mixing, pass.intensity) };
     });
     const region = drawn.reduce(
       (r, d) => unite(r, ('shape' in d ? d.shape : d.picture).region),
@@ -85,6 +86,12 @@ export const lineSource: SourceDefinition<LineSource> = {
 
 const shapeOf = (source: PartOfLine, pass: Pass, context: PassContext): Plane =>
   within(passPlane(source, pass, context), context.wanted);
+
+/** The light of a pass that has more than one colour, as bright as it is. */
+function brightPass(source: PartOfLine, pass: Pass, context: PassContext): ColourBuffer {
+  const made = paintedPass(source, pass, context);
+  return pass.intensity ? brightened(made, context.mixing, pass.intensity) : made;
+}
 
 /** All that a part of a line within a box lights up. */
 function litBy(source: LineSource, box: Box, map: Affine): Region {

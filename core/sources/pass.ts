@@ -2,9 +2,9 @@ import * as v from 'valibot';
 import { seenColours } from '../paint/seen-colours';
 import { blendParameter } from '../blend/parameter';
 import { hasOwnIds } from '../definitions/id';
-import type { Parameters, Values } from '../definitions/parameter';
-import { angle, defaultsOf, length, percent, place } from '../definitions/parameter';
-import { HEX, parameterSchema } from '../definitions/parameter-schema';
+import type { Parameters } from '../definitions/parameter';
+import { angle, defaultsOf, intensity, length, percent, place } from '../definitions/parameter';
+import { HEX, parameterEntries } from '../definitions/parameter-schema';
 import { lighten, relight } from '../pixels/colour';
 import type { Ramp } from '../pixels/ramp';
 import { rampOf } from '../pixels/ramp';
@@ -80,6 +80,7 @@ export const passParameters = {
   },
   paintAngle: angle('Direction', 0, { needs: { paint: ['linear'] } }),
   ends: { kind: 'ends', label: 'Ends', default: null, needs: { paint: ['linear', 'radial'] } },
+  intensity,
   opacity: percent('Opacity', 100),
   blend: blendParameter('Blend', 'normal'),
   tapers: {
@@ -162,9 +163,7 @@ export const passSchema = v.strictObject({
   id: v.pipe(v.string(), v.minLength(1)),
   name: v.string(),
   enabled: v.boolean(),
-  ...(Object.fromEntries(
-    Object.entries(passParameters).map(([k, p]) => [k, parameterSchema(p)]),
-  ) as { [K in keyof typeof passParameters]: v.GenericSchema<Values<typeof passParameters>[K]> }),
+  ...parameterEntries(passParameters),
   /** The colours as they were chosen for a light: what they are when the light changes follows from these. */
   kept: v.nullable(v.strictObject({ light: hex, colour: hex, ramp: v.array(hex) })),
 });

@@ -49,6 +49,16 @@ export function aidActions(): Action[] {
       run: () => aids.flip('grid'),
       enabled: true,
     },
+    {
+      name: aids.meter ? 'Put the light meter away' : 'Light meter at the pointer',
+      run: () => aids.flip('meter'),
+      enabled: true,
+    },
+    {
+      name: aids.beyond ? 'No marks beyond the screen' : 'Mark what is beyond the screen',
+      run: () => aids.flip('beyond'),
+      enabled: true,
+    },
     ...[25, 50, 100, 200].map((px) => ({
       name: `Grid of ${px} px`,
       run: () => {

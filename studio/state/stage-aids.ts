@@ -11,7 +11,11 @@ interface StageAids {
   grid: boolean;
   /** From one line of the grid to the next, scene px. */
   gridStep: number;
-  flip(key: 'rulers' | 'guides' | 'locked' | 'snapping' | 'grid'): void;
+  /** What is brighter than the screen can show is marked. */
+  beyond: boolean;
+  /** The pointer says how bright the picture is there. */
+  meter: boolean;
+  flip(key: 'rulers' | 'guides' | 'locked' | 'snapping' | 'grid' | 'beyond' | 'meter'): void;
   setStep(px: number): void;
 }
 
@@ -24,6 +28,8 @@ export const useStageAids = create<StageAids>()(
       snapping: true,
       grid: false,
       gridStep: 100,
+      beyond: false,
+      meter: false,
       flip: (key) => set({ [key]: !get()[key] }),
       setStep: (gridStep) => set({ gridStep }),
     }),

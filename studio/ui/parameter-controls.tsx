@@ -1,7 +1,7 @@
 import { LayoutGrid } from 'lucide-react';
 import { Slider, Switch } from 'radix-ui';
 import type { NumberParameter, Parameter, Parameters } from '@ignis/core/definitions/parameter';
-import { counts, lengthsIn } from '@ignis/core/definitions/parameter';
+import { absentOf, counts, lengthsIn } from '@ignis/core/definitions/parameter';
 import type { Edit } from '@ignis/core/scene/edits/edit';
 import { hasCandidates } from '@ignis/core/scene/edits/candidates';
 import type { SmearStroke } from '@ignis/core/definitions/strokes';
@@ -60,12 +60,12 @@ export function ParameterControls({ parameters, values, onChange, onDone, edits 
                   useSheet.getState().open({
                     title: p.label,
                     parameter: p,
-                    value: values[key],
+                    value: values[key] ?? absentOf(p),
                     edit: (value, other) =>
                       edits({ [key]: value, ...(other && { [other.key]: other.value }) }),
                     others: shown.flatMap(([k, q]) =>
                       q.kind === 'number' && k !== key && p.kind === 'number'
-                        ? [{ key: k, parameter: q, value: values[k] as number }]
+                        ? [{ key: k, parameter: q, value: (values[k] ?? q.absent) as number }]
                         : [],
                     ),
                   })
@@ -78,7 +78,7 @@ export function ParameterControls({ parameters, values, onChange, onDone, edits 
           </span>
           <StableControl
             parameter={p}
-            value={values[key]}
+            value={values[key] ?? absentOf(p)}
             onChange={(v) => onChange({ [key]: v })}
             onDone={onDone}
           />

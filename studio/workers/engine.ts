@@ -8,6 +8,7 @@ import { facesOf, picturesOf } from '@ignis/core/scene/model/needs';
 import type { Crossing } from '@ignis/core/sources/crossings';
 import type { LineSource } from '@ignis/core/sources/line-source';
 import type { WeaveState } from '@ignis/core/render/weave-spans';
+import type { Light } from '@ignis/core/render/selection';
 import type { Scene } from '@ignis/core/scene/model/schema';
 import type { Drawn } from '@ignis/core/steps/warp/drawn-out';
 import type { Floor } from '@ignis/core/sources/shadow-sheets';
@@ -296,6 +297,10 @@ export const colourAt = (
   x: number,
   y: number,
 ): Promise<string | null> => askAbout(scene, (remote, sent) => remote.colourAt(sent, of, x, y));
+
+/** What a light meter reads at a point (scene px); null where there is nothing. */
+export const lightAt = (scene: Scene, x: number, y: number): Promise<Light | null> =>
+  askAbout(scene, (remote, sent) => remote.lightAt(sent, x, y));
 
 /** The layers that show at a point (scene px), front first. */
 export const layersAt = (scene: Scene, x: number, y: number): Promise<string[]> =>

@@ -15,13 +15,14 @@ import { crop } from '@ignis/core/pixels/buffer';
 import { heapUse, HeapFull, scoped } from '@ignis/core/pixels/heap';
 import { isEmpty, regionKey, wholeScene } from '@ignis/core/pixels/region';
 import { cacheOf } from '@ignis/core/render/cache';
+import { brightestOf } from '@ignis/core/render/brightest';
 import { endingOf } from '@ignis/core/render/ending';
 import { exportScene } from '@ignis/core/render/export';
 import { menderOf } from '@ignis/core/render/mend';
 import { meterBy } from '@ignis/core/render/meter';
 import { weaveSpans } from '@ignis/core/render/weave-spans';
-import { colourAt, maskOver } from '@ignis/core/render/selection';
-import { render, Stopped } from '@ignis/core/render/render';
+import { colourAt, lightAt, maskOver } from '@ignis/core/render/selection';
+import { render, Stopped, type RenderRequest } from '@ignis/core/render/render';
 import { dripsOf } from '@ignis/core/render/drips';
 import { shadowFloor } from '@ignis/core/render/shadow-floor';
 import { withDelta, type Delta } from '@ignis/core/scene/model/delta';
@@ -81,7 +82,24 @@ function withRoom<T>(work: () => T): T {
 }
 
 const isEqual = (a: Ending, b: Ending) =>
-  a.mixing === b.mixing && a.exposure === b.exposure && a.knee === b.knee;
+  Object.entries(a).every(([key, value]) => b[key as keyof Ending] === value);
+
+/** The brightest light that was last measured, and of which layers. */
+let measured: { layers: Scene['layers'] | null; brightest: number } = {
+  layers: null,
+  brightest: 1,
+};
+
+/** The end of a scene; while it is `steady` its brightest light is the last one that was measured. */
+const endOf = (scene: Scene, picture: RenderRequest['picture'], steady = false): Ending =>
+  endingOf(scene, () => {
+    if (!steady && measured.layers !== scene.layers)
+      measured = {
+        layers: scene.layers,
+        brightest: brightestOf(scene, { picture, memo: cache.memo }),
+      };
+    return measured.brightest;
+  });
 
 const pngBlob = (bytes: Uint8Array) =>
   new Blob([bytes as Uint8Array<ArrayBuffer>], { type: 'image/png' });
@@ -127,7 +145,8 @@ const engine: Engine = {
     await load(faces, pictures);
   },
 
-  async preview(number, { scene: delta, region, scale, focus, shown, measure, screen }) {
+  async preview(number, request) {
+    const { scene: delta, region, scale, focus, shown, measure, steady, beyond, screen } = request;
     const started = performance.now();
     const scene = (base = received(delta));
     const picture = await picturesFor(scene);
@@ -148,7 +167,7 @@ const engine: Engine = {
             ...{ region, scale, focus, picture, memo: cache.memo, meter },
             ...{ shouldStop: stale, onLayer },
           };
-          const ending = endingOf(scene);
+          const ending = { ...endOf(scene, picture, steady), marks: beyond };
           // What lies beneath the layer in focus is measured layer by layer too.
           const { picture: made, changed } = meter
             ? { picture: render(scene, { ...ask, focus: null }), changed: region }
@@ -185,7 +204,7 @@ const engine: Engine = {
     const image = withRoom(() =>
       scoped(() => {
         const made = render(scene, { region, scale, focus, picture, memo: cache.memo });
-        return finish(made, 8, endingOf(scene));
+        return finish(made, 8, endOf(scene, picture));
       }),
     );
     const pixels = image.data as Uint8ClampedArray<ArrayBuffer>;
@@ -202,7 +221,7 @@ const engine: Engine = {
           scoped(() => {
             const region = wholeScene(scene, scale);
             const made = render(scene, { region, scale, layers, background, picture });
-            return finish(made, 8, endingOf(scene));
+            return finish(made, 8, endOf(scene, picture));
           }),
         ),
       ),
@@ -259,6 +278,12 @@ const engine: Engine = {
     const scene = received(delta);
     const picture = await picturesFor(scene);
     return withRoom(() => colourAt(scene, of, { x, y }, { picture, memo: cache.memo }));
+  },
+
+  async lightAt(delta, x, y) {
+    const scene = received(delta);
+    const picture = await picturesFor(scene);
+    return withRoom(() => lightAt(scene, { x, y }, { picture, memo: cache.memo }));
   },
 
   async layersAt(delta, x, y) {

@@ -5,6 +5,7 @@ import type { Region } from '@ignis/core/pixels/region';
 import type { Path } from '@ignis/core/geometry/path';
 import type { MaskOwner } from '@ignis/core/scene/edits/mask-edits';
 import type { Delta } from '@ignis/core/scene/model/delta';
+import type { Light } from '@ignis/core/render/selection';
 import type { Scene } from '@ignis/core/scene/model/schema';
 import type { Crossing } from '@ignis/core/sources/crossings';
 import type { LineSource } from '@ignis/core/sources/line-source';
@@ -22,6 +23,10 @@ export interface PreviewRequest {
   shown: number | null;
   /** Whether to make the whole picture, and measure what each part cost. */
   measure: boolean;
+  /** Whether it is one of many while something is dragged: what is measured of the whole scene stays for so long. */
+  steady: boolean;
+  /** Whether what is brighter than the screen can show is marked. */
+  beyond: boolean;
   /** Which of the screens is seen: the worker draws on it, or on the other one. */
   screen: number;
 }
@@ -146,6 +151,8 @@ export interface Engine {
   maskPaths(scene: Delta, owner: MaskOwner): Promise<Path[]>;
   /** The colour of a place (scene px) of a scene, or of a layer alone, `#rrggbb`; null where there is nothing. */
   colourAt(scene: Delta, of: string | null, x: number, y: number): Promise<string | null>;
+  /** What a light meter reads at a point (scene px); null where there is nothing. */
+  lightAt(scene: Delta, x: number, y: number): Promise<Light | null>;
   /** The layers that show at a point (scene px), front first. */
   layersAt(scene: Delta, x: number, y: number): Promise<string[]>;
   /** The whole scene as PNG. `progress` is called with the share done. */

@@ -117,6 +117,13 @@ export function change(mode: i32, x: v128, s: v128, ab: v128, as4: v128): v128 {
   return most(f32x4.neg(cb), f32x4.sub(cs, f32x4.mul(f32x4.mul(ab, as4), less)));
 }
 
+/** Whether a bounded mode lays light on: what its source has above 1 is added, so that nothing is lost of it. */
+// @ts-ignore: decorator
+@inline
+export function laysLight(mode: i32): bool {
+  return mode == SCREEN || mode == COLOR_DODGE || mode == HARD_LIGHT;
+}
+
 /** Whether a separable mode's formula assumes 0–1. */
 // @ts-ignore: decorator
 @inline

@@ -1,5 +1,5 @@
 /** sRGB's transfer functions (IEC 61966-2-1) on four floats at once, and colour to and from bytes. */
-import { get4, getByte, getWord, put4, putBytes, putWords } from './access';
+import { get, get4, getByte, getWord, put4, putBytes, putWords } from './access';
 
 /**
  * The constants of the curves, in memory: a broadcast from there is one instruction, while a constant
@@ -107,6 +107,34 @@ export function exposed(v: v128, gain: f32, root: f32): v128 {
   return v128.bitselect(encode(f32x4.mul(decode(v), f32x4.splat(gain))), near, crosses);
 }
 
+/** Multiplies the linear light of rows of premultiplied RGBA, in place. */
+export function gainRows(
+  b: usize,
+  stride: i32,
+  width: i32,
+  isLight: i32,
+  gain: f32,
+  from: i32,
+  to: i32,
+): void {
+  const root = Mathf.pow(gain, 1.0 / 2.4);
+  const gains = f32x4(gain, gain, gain, 1);
+  for (let y = from; y < to; y++) {
+    let p = b + y * stride;
+    for (const end = p + (width << 4); p < end; p += 16) {
+      const v = get4(p);
+      const alpha = f32x4.extract_lane(v, 3);
+      if (!(alpha > 0)) continue;
+      if (isLight) put4(p, f32x4.mul(v, gains));
+      else {
+        const a = f32x4.splat(alpha);
+        const straight = alpha < 1 ? f32x4.div(v, a) : v;
+        put4(p, withAlpha(f32x4.mul(exposed(straight, gain, root), a), v));
+      }
+    }
+  }
+}
+
 // @ts-ignore: decorator
 @inline
 function withAlpha(v: v128, from: v128): v128 {
@@ -161,10 +189,67 @@ function rounded(v: v128): v128 {
 /** The side of the square after which the dither repeats, px. */
 const TILE = 256;
 
+/** From linear sRGB to the responses of the cones and back, column by column (Oklab; Ottosson, 2020). */
+const CONES = memory.data<f32>([
+  0.4122214708, 0.2119034982, 0.0883024619, 0, 0.5363325363, 0.6806995451, 0.2817188376, 0,
+  0.0514459929, 0.1073969566, 0.6299787005, 0, 4.0767416621, -1.2684380046, -0.0041960863, 0,
+  -3.3077115913, 2.6097574011, -0.7034186147, 0, 0.2309699292, -0.3413193965, 1.7076147010, 0,
+]);
+
+/** The first three lanes times the matrix whose columns stand at `m`. */
+// @ts-ignore: decorator
+@inline
+function turned(m: usize, v: v128): v128 {
+  const r = v128.shuffle<f32>(v, v, 0, 0, 0, 0);
+  const g = v128.shuffle<f32>(v, v, 1, 1, 1, 1);
+  const b = v128.shuffle<f32>(v, v, 2, 2, 2, 2);
+  return f32x4.add(
+    f32x4.mul(r, get4(m)),
+    f32x4.add(f32x4.mul(g, get4(m + 16)), f32x4.mul(b, get4(m + 32))),
+  );
+}
+
+/** The brightest of the first three lanes. */
+// @ts-ignore: decorator
+@inline
+function brightest(v: v128): f32 {
+  return max<f32>(
+    f32x4.extract_lane(v, 0),
+    max<f32>(f32x4.extract_lane(v, 1), f32x4.extract_lane(v, 2)),
+  );
+}
+
+/** What is as bright as the screen can show is not marked, whatever a sum of floats makes of it. */
+const BEYOND: f32 = 1.0005;
+
+/** Entries of the table of `burnt` for each doubling of the light, as a power of two. */
+const BURN_STEPS = 6;
+
 /**
- * The end of every picture: straight colour under exposure (`gain`, of linear light) and highlight
- * roll-off (`knee`; 1 or more is none), encoded, clamped and written as RGBA of 8 (dithered by
- * `noise`) or 16 bits.
+ * Linear light of which a channel is above 1 as a screen can show it: the brightest channel full, the hue as it was, and so far on
+ * the way to white as `table` says for how bright it is (kernels/burn.ts). Both ways of the mix run between cube roots of the
+ * responses of cones, where hue stays.
+ */
+function burnt(v: v128, table: usize, last: i32): v128 {
+  const top = brightest(v);
+  // The bits of a float count its doublings: those after them are the way between two entries.
+  const bits = reinterpret<i32>(top) - 0x3f800000;
+  const i = bits >> (23 - BURN_STEPS);
+  if (i >= last) return f32x4.splat(1);
+  const f = ((bits & ((1 << (23 - BURN_STEPS)) - 1)) as f32) / ((1 << (23 - BURN_STEPS)) as f32);
+  const a = get(table + (i << 2));
+  const t = f32x4.splat(a + (get(table + ((i + 1) << 2)) - a) * f);
+  const cones = f32x4.pmax(k(18), turned(CONES, f32x4.div(v, f32x4.splat(top))));
+  const root = exp2(f32x4.mul(log2(cones), f32x4.splat(1.0 / 3.0)));
+  const on = f32x4.add(root, f32x4.mul(f32x4.sub(f32x4.splat(1), root), t));
+  const made = turned(CONES + 48, f32x4.mul(on, f32x4.mul(on, on)));
+  return f32x4.pmax(f32x4.splat(0), f32x4.div(made, f32x4.splat(brightest(made))));
+}
+
+/**
+ * The end of every picture: straight colour under exposure (`gain`, of linear light), highlight
+ * roll-off (`knee`; 1 or more is none; `arrival` is 1/t² of where it arrives at white, 0 for never) and, unless `burn` is 0, burnt to
+ * white by its table of `burnLast` entries; unless `marks` is 0, stripes mark what was beyond the screen before that; encoded, clamped and written as RGBA of 8 (dithered by `noise`) or 16 bits.
  */
 export function finishRows(
   s: usize,
@@ -178,6 +263,10 @@ export function finishRows(
   isLight: i32,
   gain: f32,
   knee: f32,
+  arrival: f32,
+  burn: usize,
+  burnLast: i32,
+  marks: i32,
   noise: usize,
   from: i32,
   to: i32,
@@ -203,14 +292,29 @@ export function finishRows(
         continue;
       }
       let v = alpha < 1 ? f32x4.div(premultiplied, a) : premultiplied;
-      if (isLight) v = encode(gain != 1 ? f32x4.mul(v, f32x4.splat(gain)) : v);
-      else if (gain != 1) v = exposed(v, gain, root);
+      let marked = false;
+      if (isLight) {
+        if (gain != 1) v = f32x4.mul(v, f32x4.splat(gain));
+        marked = marks != 0 && brightest(v) > BEYOND;
+        // Without a roll-off before it, the burn needs no way there and back.
+        if (burn && knee >= 1 && brightest(v) > 1) v = burnt(v, burn, burnLast);
+        v = encode(v);
+      } else {
+        if (gain != 1) v = exposed(v, gain, root);
+        marked = marks != 0 && brightest(v) > BEYOND;
+      }
       if (knee < 1 && v128.any_true(f32x4.gt(v, start))) {
-        // Above the knee k + (1 − k)·t/(1 + t): slope 1 where it begins, 1 where it never arrives.
+        // Above the knee k + (1 − k)·t·(1 + t·arrival)/(1 + t): slope 1 where it begins, 1 where it arrives.
         const t = f32x4.div(f32x4.sub(v, start), room);
-        const rolled = f32x4.add(start, f32x4.mul(room, f32x4.div(t, f32x4.add(one, t))));
+        const bent = f32x4.div(
+          f32x4.mul(t, f32x4.add(one, f32x4.mul(t, f32x4.splat(arrival)))),
+          f32x4.add(one, t),
+        );
+        const rolled = f32x4.add(start, f32x4.mul(room, bent));
         v = v128.bitselect(rolled, v, f32x4.gt(v, start));
       }
+      if (burn && brightest(v) > 1) v = encode(burnt(decode(v), burn, burnLast));
+      if (marked) v = ((x0 + x + y0 + y) & 4) == 0 ? f32x4(1, 0.1, 0.65, 1) : f32x4(0, 0, 0, 1);
       v = f32x4.mul(f32x4.pmin(one, f32x4.pmax(zero, withAlpha(v, a))), top);
       const near = f32x4.floor(f32x4.add(v, half));
       if (bytes == 1) {

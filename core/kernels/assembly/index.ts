@@ -4,7 +4,7 @@ export { shareAcross, shareCells } from './share';
 export { spreadRows } from './spread';
 export { convolveRows, weighDown } from './convolve';
 export { composite, compositePlane, compositePlanes, settleRows } from './composite';
-export { finishRows, unpackRows } from './colour';
+export { finishRows, gainRows, unpackRows } from './colour';
 export { cutRows, gatherRows, overRows, rampRows, shareRows, nearRows, shadeRows } from './paint';
 export { coverRows, dabRows, paintRows, layRows, strokeRows, tintRows } from './brush';
 export { contourRows, edgeRows } from './contour';

@@ -156,6 +156,8 @@ function boundAt(scene: Scene, looks: number): Binding {
           // A kept selection lies in the scene, wherever the original stands.
           steps: [...base.steps.map((s) => limited(layer, s)), ...layer.steps],
           placement: placedTwice(layer.placement, base.placement),
+          // The copy is as bright as what it copies, and by its own intensity more.
+          ...withIntensity((layer.intensity ?? 0) + (base.intensity ?? 0)),
         };
       }
     }
@@ -223,6 +225,9 @@ function boundAt(scene: Scene, looks: number): Binding {
     },
   };
 }
+
+/** An intensity, where there is one to say. */
+const withIntensity = (stops: number) => (stops === 0 ? {} : { intensity: stops });
 
 /** A layer of a list as it is drawn, or of a group in it; undefined if there is none of that id. */
 const findIn = <L extends { id: string; layers?: L[] }>(

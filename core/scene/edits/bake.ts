@@ -38,7 +38,7 @@ export function toBake(scene: Scene, id: string): Scene {
   return {
     ...scene,
     background: null,
-    end: defaultsOf(endParameters),
+    end: { ...defaultsOf(endParameters), burn: scene.end.burn },
     layers: alone(scene.layers),
   };
 }
@@ -59,6 +59,7 @@ export const putBaked =
     layer.mask = null;
     layer.dials = [];
     layer.body = 100;
+    delete layer.intensity;
     layer.weave = null;
     delete layer.layers;
   };

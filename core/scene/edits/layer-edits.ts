@@ -197,7 +197,7 @@ export const moveLayer =
     if (!list[at - 1]?.clip && !list[at + 1]?.clip) layer.clip = false;
   };
 
-type Settable = 'name' | 'visible' | 'opacity' | 'blend' | 'clip' | 'body';
+type Settable = 'name' | 'visible' | 'opacity' | 'blend' | 'clip' | 'body' | 'intensity';
 
 export const setLayer =
   (id: string, values: Partial<Pick<Layer, Settable>>): Edit =>

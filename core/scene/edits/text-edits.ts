@@ -78,6 +78,7 @@ export const splitIntoLetters =
       blend: layer.blend,
       opacity: layer.opacity,
       body: layer.body,
+      ...(layer.intensity !== undefined && { intensity: layer.intensity }),
       clip: layer.clip,
       mask: layer.mask,
     };

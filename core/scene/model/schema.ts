@@ -3,8 +3,8 @@ import { blends } from '../../blend/index';
 import { maskSchema, type Mask } from '../../masks/mask';
 import { weaveSchema } from '../../weave/weave';
 import type { Parameters, Value } from '../../definitions/parameter';
-import { angle, percent } from '../../definitions/parameter';
-import { HEX, parametersSchema } from '../../definitions/parameter-schema';
+import { angle, intensity, percent } from '../../definitions/parameter';
+import { HEX, parameterEntries, parametersSchema } from '../../definitions/parameter-schema';
 import { hasOwnIds, idSchema } from '../../definitions/id';
 import { placementSchema } from '../../definitions/placement';
 import { coordinate } from '../../geometry/coordinate';
@@ -74,6 +74,8 @@ const layerEntries = {
   clip: v.boolean(),
   /** How much of its own pixels shows, apart from the styles made from its shape. */
   body: percentage,
+  /** How bright its own pixels are, stops. */
+  ...parameterEntries({ intensity }),
   mask: v.nullable(maskSchema),
   weave: v.nullable(weaveSchema),
   placement: placementSchema,
@@ -114,6 +116,7 @@ export const bodyParameters = {
     ...percent('Body', 100),
     help: 'How much of its own pixels shows, apart from what is made of its shape.',
   },
+  intensity,
 } as const satisfies Parameters;
 
 /** How the light of a scene mixes. */
@@ -130,6 +133,8 @@ export const mixingParameters = {
   },
 } as const satisfies Parameters;
 
+const rolls = { rollOff: [true] };
+
 /** What happens to the whole picture at its end. */
 export const endParameters = {
   exposure: {
@@ -142,6 +147,13 @@ export const endParameters = {
     slider: [-4, 4],
     step: 0.1,
     default: 0,
+  },
+  burn: {
+    kind: 'switch',
+    label: 'Burn to white',
+    help: 'What is brighter than the screen can show goes over to white, as on film, and keeps its hue on the way.',
+    default: true,
+    absent: false,
   },
   rollOff: {
     kind: 'switch',
@@ -158,6 +170,33 @@ export const endParameters = {
     max: 99,
     step: 1,
     default: 80,
+    needs: rolls,
+  },
+  arrives: {
+    kind: 'choice',
+    label: 'White is',
+    help: 'Which light the roll-off takes to white.',
+    options: [
+      { value: 'brightest', label: 'The brightest' },
+      { value: 'set', label: 'Set by hand' },
+      { value: 'never', label: 'Never reached' },
+    ],
+    needs: rolls,
+    default: 'brightest',
+    absent: 'never',
+  },
+  whiteAt: {
+    kind: 'number',
+    label: 'White at',
+    help: 'So many stops brighter than the screen can show.',
+    unit: 'stops',
+    min: 0,
+    max: 12,
+    slider: [0, 6],
+    step: 0.1,
+    needs: { rollOff: [true], arrives: ['set'] },
+    default: 3,
+    absent: 0,
   },
 } as const satisfies Parameters;
 

@@ -28,6 +28,8 @@ const OF_TWO = { colourEnd: '#ff5a1f', middle: 50, endOpacity: 100, space: 'okla
 /** A scene whose ramps begin with the colours of their passes, as they did up to version 5. */
 function begun(...layers: Layer[]): Scene {
   const made = structuredClone({ ...newScene('', 10, 10, null), layers });
+  // Nor did the end say how bright light is shown.
+  made.end = { exposure: 0, rollOff: false, knee: 80 };
   for (const { source } of everyLayer(made.layers)) {
     const lit = source.kind === 'line' ? source : source.kind === 'echo' ? source.own : null;
     for (const p of lit?.passes ?? [])

@@ -1,6 +1,6 @@
 import { blendParameter } from '../../blend/parameter';
 import type { Parameters, Values } from '../../definitions/parameter';
-import { length, percent } from '../../definitions/parameter';
+import { intensity, length, percent } from '../../definitions/parameter';
 import type { StyleContext } from '../../definitions/step';
 import { defineStyle } from '../../definitions/step';
 import { blurMargin, gaussianBlur } from '../../kernels/blur';
@@ -73,6 +73,7 @@ const parameters = {
   ...lampParameters,
   colour: { kind: 'colour', label: 'Colour', default: '#ffffff' },
   blend: blendParameter('Blend', 'screen'),
+  intensity,
   opacity: opacity(70),
   lengths,
 } as const satisfies Parameters;

@@ -1,6 +1,6 @@
 import { blendParameter } from '../../blend/parameter';
 import type { Values } from '../../definitions/parameter';
-import { length, percent, place, seed } from '../../definitions/parameter';
+import { intensity, length, percent, place, seed } from '../../definitions/parameter';
 import type { Piece, StyleContext } from '../../definitions/step';
 import { defineStyle } from '../../definitions/step';
 import { curveTable } from '../../geometry/curve';
@@ -86,6 +86,7 @@ export const glow = defineStyle({
       default: false,
     },
     blend: blendParameter('Blend', 'screen'),
+    intensity,
     opacity: opacity(),
     lengths,
   },

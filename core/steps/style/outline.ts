@@ -1,5 +1,5 @@
 import { blendParameter } from '../../blend/parameter';
-import { length } from '../../definitions/parameter';
+import { intensity, length } from '../../definitions/parameter';
 import { defineStyle } from '../../definitions/step';
 import { band, signedDistance } from '../../kernels/contour';
 import { paintParameters } from '../../paint/parameters';
@@ -37,6 +37,7 @@ export const outline = defineStyle({
     },
     ...paintParameters,
     blend: blendParameter('Blend', 'normal'),
+    intensity,
     opacity: opacity(),
     lengths,
   },

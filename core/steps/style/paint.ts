@@ -1,3 +1,4 @@
+import { intensity } from '../../definitions/parameter';
 import { blendParameter } from '../../blend/parameter';
 import { defineStyle } from '../../definitions/step';
 import { paintParameters } from '../../paint/parameters';
@@ -12,7 +13,12 @@ export const paint = defineStyle({
   kind: 'style.paint',
   label: 'Paint',
   help: 'A colour, a gradient, a texture or a pattern over the body.',
-  parameters: { ...paintParameters, blend: blendParameter('Blend', 'normal'), opacity: opacity() },
+  parameters: {
+    ...paintParameters,
+    blend: blendParameter('Blend', 'normal'),
+    intensity,
+    opacity: opacity(),
+  },
   margin: () => 0,
   pieces: (v) => [
     {

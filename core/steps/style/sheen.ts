@@ -1,5 +1,5 @@
 import { blendParameter } from '../../blend/parameter';
-import { angle, length } from '../../definitions/parameter';
+import { angle, intensity, length } from '../../definitions/parameter';
 import { defineStyle } from '../../definitions/step';
 import { curveTable } from '../../geometry/curve';
 import { blurMargin, gaussianBlur } from '../../kernels/blur';
@@ -70,6 +70,7 @@ export const sheen = defineStyle({
     invert: { kind: 'switch', label: 'Invert', default: true },
     colour: { kind: 'colour', label: 'Colour', default: '#ffffff' },
     blend: blendParameter('Blend', 'soft-light'),
+    intensity,
     opacity: opacity(60),
     lengths,
   },

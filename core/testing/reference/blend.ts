@@ -83,13 +83,17 @@ const bounded = new Set([
 /** Every mode there is a formula for. */
 export const writtenModes = [...Object.keys(separable), ...Object.keys(together)];
 
+/** The bounded modes that lay light on: what their source has above 1 is added. */
+const laysLight = new Set(['screen', 'color-dodge', 'hard-light']);
+
 /** B(cb, cs) of a mode on any values ≥ 0; bounded modes carry the backdrop's excess over 1 through. */
 export function writtenBlend(mode: string, cb: Triple, cs: Triple): Triple {
   const clamp = (c: Triple) => c.map((v) => Math.min(1, v)) as Triple;
   const [b, s] = bounded.has(mode) ? [clamp(cb), clamp(cs)] : [cb, cs];
   const one = separable[mode];
   const out = one ? (b.map((v, i) => one(v, s[i]!)) as Triple) : together[mode]!(b, s);
-  return out.map((v, i) => v + (cb[i]! - b[i]!)) as Triple;
+  const more = laysLight.has(mode) ? cs.map((v, i) => v - s[i]!) : [0, 0, 0];
+  return out.map((v, i) => v + (cb[i]! - b[i]!) + more[i]!) as Triple;
 }
 
 /** A pixel: red, green, blue, not premultiplied, and alpha. */

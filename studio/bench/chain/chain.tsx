@@ -32,7 +32,7 @@ import { SourceNode } from './source';
 import { Steps } from './steps';
 import { grades, landsThrough } from '@ignis/core/scene/model/traits';
 
-const END = { exposure: endParameters.exposure, rollOff: endParameters.rollOff };
+const LIGHT = { intensity: bodyParameters.intensity };
 
 const OPACITY = { opacity: percent('Opacity', 100) };
 const BLEND = { blend: blendParameter('Blend', 'normal'), ...OPACITY };
@@ -115,7 +115,15 @@ function Body({ layer }: { layer: Layer }) {
           />
         </span>
       }
-    />
+    >
+      <ParameterControls
+        parameters={LIGHT}
+        values={{ intensity: layer.intensity }}
+        onChange={(v) => live.change(setLayer(layer.id, v as Partial<Layer>))}
+        onDone={live.done}
+        edits={(v) => setLayer(layer.id, v as Partial<Layer>)}
+      />
+    </Node>
   );
 }
 
@@ -158,7 +166,7 @@ const nodes = {
   Source: memoByParts(['source', 'layers'], SourceNode),
   Placement: memoByParts(['placement'], Placement),
   Steps: memoByParts(['steps'], Steps),
-  Body: memoByParts(['body'], Body),
+  Body: memoByParts(['body', 'intensity'], Body),
   Clip: memoByParts(['clip'], ClipNode),
   Mask: memoByParts(['mask'], MaskNode),
   Weave: memoByParts(['weave'], WeaveNode),
@@ -230,7 +238,7 @@ function OfScene() {
       />
       <h3 className="mt-5 mb-1 text-sm font-semibold">At the end</h3>
       <ParameterControls
-        parameters={scene.end.rollOff ? endParameters : END}
+        parameters={endParameters}
         values={scene.end}
         onChange={(v) => drag('Change the end', setEnd(v))}
         onDone={drop}

@@ -13,6 +13,7 @@ import { MaskCanvas, MovingEdge, useShownOver } from '../modes/mask/mask-shown';
 import { Grid, Guides, Rulers } from './aids';
 import { Cover } from './cover';
 import { LayerOutline } from './layer-outline';
+import { LightMeter } from './light-meter';
 import { Making } from './making';
 import { ModeBar } from './mode-bar';
 import { PickColour } from './pick-colour';
@@ -221,6 +222,7 @@ export function Stage({ onFiles }: Props) {
         <PickColour stage={element} screens={screens} />
       </svg>
       <ModeBar />
+      <LightMeter stage={element} />
       <Making />
       {comparing && <Notice text="Comparing" />}
       {dropping && (

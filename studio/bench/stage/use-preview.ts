@@ -13,6 +13,7 @@ import { pictureStands } from '../../state/crash-loop';
 import { useCosts } from '../../state/costs';
 import { endTimes, noteNext, noteTimes } from '../../state/opening-times';
 import { useMaking } from '../../state/making';
+import { useStageAids } from '../../state/stage-aids';
 import { endStage, preview, stopPreview, whenProgress } from '../../workers/engine';
 import type { Preview } from '../../workers/protocol';
 import { tellFailure } from '../../state/failure';
@@ -35,6 +36,10 @@ useBench.subscribe((now, before) => {
     now.compareWith !== before.compareWith
   )
     for (const listener of listeners) listener();
+});
+
+useStageAids.subscribe((now, before) => {
+  if (now.beyond !== before.beyond) for (const listener of listeners) listener();
 });
 
 /** Pixels beyond the stage that are made as well, so that a small pan shows no edge. */
@@ -117,7 +122,7 @@ export function usePreview(
       megapixels: () =>
         megapixelsOf(regionAt(shownScene(), useBench.getState().view, stage, fullScale())),
       request(halvings) {
-        const { view, selected } = useBench.getState();
+        const { view, selected, gesture } = useBench.getState();
         const scene = shownScene();
         const scale = fullScale() / 2 ** halvings;
         const region = regionAt(scene, view, stage, scale);
@@ -129,6 +134,8 @@ export function usePreview(
           focus: selected,
           shown: shown?.number ?? null,
           measure: halvings === 0 && useCosts.getState().watched,
+          steady: gesture !== null,
+          beyond: useStageAids.getState().beyond,
           screen: screens.current!.index(),
         });
         return { megapixels: megapixelsOf(region), made };

@@ -1,0 +1,61 @@
+import { useEffect, useState, type RefObject } from 'react';
+import type { Point } from '@ignis/core/geometry/affine';
+import type { Light } from '@ignis/core/render/selection';
+import { useBench } from '../../state/bench';
+import { withoutIt } from '../../state/failure';
+import { useStageAids } from '../../state/stage-aids';
+import { lightAt } from '../../workers/engine';
+import { scenePoint, stagePoint } from './pointer';
+
+/** Stops as they are read: with a sign, and a tenth. */
+const stops = (v: number): string =>
+  v === -Infinity ? 'black' : `${v < 0 ? '−' : '+'}${Math.abs(v).toFixed(1)}`;
+
+/** How bright the picture is at the pointer, in stops from white, while the light meter is out. */
+export function LightMeter({ stage }: { stage: RefObject<HTMLElement | null> }) {
+  const isOut = useStageAids((s) => s.meter);
+  const [at, setAt] = useState<Point | null>(null);
+  const [light, setLight] = useState<Light | null>(null);
+  useEffect(() => {
+    const element = stage.current;
+    if (!isOut || !element) return;
+    let asked = false;
+    let latest: PointerEvent | null = null;
+    const ask = async (): Promise<void> => {
+      if (asked || !latest) return;
+      asked = true;
+      const { x, y } = scenePoint(element, latest);
+      latest = null;
+      setLight(await lightAt(useBench.getState().scene, x, y));
+      asked = false;
+      await ask();
+    };
+    const move = (e: PointerEvent) => {
+      latest = e;
+      setAt(stagePoint(element, e));
+      void ask().catch(withoutIt('The light could not be read'));
+    };
+    const leave = () => setAt(null);
+    element.addEventListener('pointermove', move);
+    element.addEventListener('pointerleave', leave);
+    return () => {
+      setAt(null);
+      element.removeEventListener('pointermove', move);
+      element.removeEventListener('pointerleave', leave);
+    };
+  }, [isOut, stage]);
+  if (!at) return null;
+  const { luminance, brightest } = light ?? { luminance: -Infinity, brightest: -Infinity };
+  return (
+    <div
+      className="pointer-events-none absolute z-10 rounded bg-black/75 px-2 py-1 text-xs text-ink"
+      style={{ left: at.x + 16, top: at.y - 44 }}
+      data-testid="light-meter"
+    >
+      {luminance === -Infinity ? 'black' : `${stops(luminance)} stops`}
+      {brightest > 0.05 && (
+        <span className="text-ember"> · channel {stops(brightest)}, beyond the screen</span>
+      )}
+    </div>
+  );
+}
