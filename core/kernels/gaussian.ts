@@ -64,7 +64,7 @@ function planned(sigma: number, shared: (cell: number) => number): BlurPlan {
  * A sampled Gaussian, its two sides and middle summing to 1: to 4σ, or to 3.5σ where that many
  * samples leave out less than 0.05 %.
  */
-function gaussianWeights(sigma: number): Float64Array {
+export function gaussianWeights(sigma: number): Float64Array {
   const radius = sigma > 0 ? Math.max(1, Math.ceil((sigma < 2 ? 4 : 3.5) * sigma)) : 0;
   const w = new Float64Array(radius + 1);
   let sum = 0;

@@ -62,9 +62,9 @@ describe('threads', () => {
     expect(threads()).toBe(4);
     const one = alone(() => {
       expect(threads()).toBe(1);
-      return renders(3);
+      return renders(5);
     });
-    for (let i = 0; i < 3; i++) expect(different(renders(3), one)).toBe(0);
+    for (let i = 0; i < 3; i++) expect(different(renders(5), one)).toBe(0);
   });
 
   it('take what their assembly says: a wrong number or order of arguments does not compile', () => {

@@ -17,7 +17,7 @@ import { gradientEnds } from './gradient';
 import type { Pass } from './pass';
 import { passPlane } from './pass-plane';
 import type { PartOfLine, PassContext } from './pass-shape';
-import { halfOf, passMap, passSigma, passStrands, shapeKey, strokePlane } from './pass-shape';
+import { halfOf, passMap, passBlur, passStrands, shapeKey, strokePlane } from './pass-shape';
 import { stroked, underBlur } from './stroke';
 
 /** What of a plane a region shares with it. */
@@ -54,7 +54,7 @@ const strokedRamp = (
   return memo(
     `ramp ${paint} ${shapeKey(source, pass, context)}`,
     () =>
-      underBlur(passSigma(pass, meanScale(map)), passMap(pass, map), wanted, 4, (grid) => {
+      underBlur(passBlur(pass, meanScale(map)), passMap(pass, map), wanted, 4, (grid) => {
         const half = halfOf(pass, grid.map);
         const strands = passStrands(source, pass, grid, half);
         const whole = strokePlane(strands, pass, half, grid);

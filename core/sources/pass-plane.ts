@@ -18,7 +18,7 @@ import {
   passKey,
   passMap,
   passReach,
-  passSigma,
+  passBlur,
   shapeKey,
   sharpReach,
   sharpShape,
@@ -56,7 +56,7 @@ function whole(source: PartOfLine, pass: Pass, context: PassContext): Made {
     const made = memo(
       `pass ${shapeKey(source, pass, context)}`,
       () =>
-        underBlur(passSigma(pass, meanScale(map)), passMap(pass, map), wanted, 1, (grid) => {
+        underBlur(passBlur(pass, meanScale(map)), passMap(pass, map), wanted, 1, (grid) => {
           const sharp = sharpShape(source, pass, grid);
           // Only who goes on from it has a use for it.
           if (lastMade && isCostly(source)) retain((drawn.sharp = sharp));
@@ -87,7 +87,7 @@ function patched(
   if (box === 'nowhere') return last;
   if (box === null) return null;
   const widest = Math.max(measuresOf(before).widest, measuresOf(source).widest);
-  const sigma = passSigma(pass, meanScale(map));
+  const blur = passBlur(pass, meanScale(map));
   const moved = passMap(pass, map);
   const reach = passReach(pass, meanScale(map), widest);
   const anew = intersect(wanted, regionAround(boxUnder(map, box), reach));
@@ -95,11 +95,11 @@ function patched(
   if (!isCostly(source)) {
     if (isMost(anew, wanted)) return null;
     const made = replaced(last.made, anew, () =>
-      underBlur(sigma, moved, anew, 1, (grid) => sharpShape(source, pass, grid)),
+      underBlur(blur, moved, anew, 1, (grid) => sharpShape(source, pass, grid)),
     );
     return { made, sharp: null };
   }
-  const grid = beforeBlur(sigma, moved, wanted);
+  const grid = beforeBlur(blur, moved, wanted);
   const width = sharpReach(pass, meanScale(grid.map), widest);
   const near = intersect(grid.within, regionAround(boxUnder(grid.map, box), width));
   if (!last.sharp || isMost(near, grid.within)) return null;
@@ -107,8 +107,8 @@ function patched(
     sharpShape(source, pass, { ...grid, within: near }),
   );
   const made = replaced(last.made, anew, () => {
-    const { within } = beforeBlur(sigma, moved, anew);
-    return afterBlur(crop(sharp, intersect(sharp.region, within)), sigma, anew);
+    const { within } = beforeBlur(blur, moved, anew);
+    return afterBlur(crop(sharp, intersect(sharp.region, within)), blur, anew);
   });
   return { made, sharp };
 }

@@ -1,5 +1,6 @@
 /** The shape of a pass: what it strokes or fills. */
 
+import { haloOf } from '../definitions/blurring';
 import { pointsEach } from '../definitions/modifier';
 import { contentKey } from '../definitions/content-key';
 import type { Run, SourceContext } from '../definitions/source';
@@ -18,7 +19,7 @@ import { grow, regionKey } from '../pixels/region';
 import type { LineSource } from './line-source';
 import { MAX_POINTS, drawnStrands, measuresOf } from './line-shape';
 import type { Pass } from './pass';
-import type { Grid } from './stroke';
+import type { Blur, Grid } from './stroke';
 import { TOLERANCE, shapeReach, stroked } from './stroke';
 
 /** A line of which only some runs are drawn, with the caps of the whole at its ends; all if they are left out. */
@@ -27,15 +28,21 @@ export type PartOfLine = LineSource & { only?: { runs: readonly Run[]; cap: Cap 
 export type PassContext = Pick<SourceContext, 'map' | 'wanted' | 'memo' | 'lastMade' | 'mixing'>;
 
 /** σ of a pass's blur, px of the render: what is not hard is soft as a blur of an eighth of its width. */
-export function passSigma(pass: Pass, scale: number): number {
+function passSigma(pass: Pass, scale: number): number {
   const soft = pass.draws === 'inside' ? 0 : (pass.width * (1 - pass.hardness / 100)) / 8;
   return Math.hypot(pass.blur, soft) * scale;
+}
+
+/** How a pass is blurred, px of the render: σ of a Gaussian, or a halo. */
+export function passBlur(pass: Pass, scale: number): Blur {
+  const sigma = passSigma(pass, scale);
+  return pass.blurring === 'halo' && sigma > 0 ? haloOf(sigma, pass, scale) : sigma;
 }
 
 /** How far from its line a pass may have light, px of the render; the line is at most `widest` times as wide. */
 export function passReach(pass: Pass, scale: number, widest: number): number {
   const moved = Math.hypot(pass.x, pass.y) * scale;
-  return sharpReach(pass, scale, widest) + moved + shapeReach(passSigma(pass, scale));
+  return sharpReach(pass, scale, widest) + moved + shapeReach(passBlur(pass, scale));
 }
 
 /** The same for a pass before it is moved and blurred, px of the grid it is drawn on. */

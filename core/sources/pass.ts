@@ -4,6 +4,7 @@ import { blendParameter } from '../blend/parameter';
 import { hasOwnIds } from '../definitions/id';
 import type { Parameters } from '../definitions/parameter';
 import { angle, defaultsOf, intensity, length, percent, place } from '../definitions/parameter';
+import { blurring, tailParameters } from '../definitions/blurring';
 import { HEX, parameterEntries } from '../definitions/parameter-schema';
 import { lighten, relight } from '../pixels/colour';
 import type { Ramp } from '../pixels/ramp';
@@ -51,6 +52,8 @@ export const passParameters = {
     unit: 'σ px',
     help: 'Standard deviation of a Gaussian.',
   },
+  blurring,
+  ...tailParameters({ blurring: ['halo'] }),
   hardness: {
     ...percent('Hardness', 100),
     help: 'The share of the width that stays solid.',

@@ -179,6 +179,9 @@ export const pass: fc.Arbitrary<Partial<Pass>> = fc.record(
     width: fc.integer({ min: 0, max: 14 }),
     grow: fc.integer({ min: -4, max: 6 }),
     blur: fc.constantFrom(0, 0, 2, 9),
+    blurring: fc.constantFrom('gaussian', 'gaussian', 'halo'),
+    tailReach: fc.constantFrom(10, 60),
+    intensity: fc.constantFrom(0, 0, 2.5),
     hardness: fc.constantFrom(100, 40),
     paint: fc.constantFrom('one', 'one', 'along', 'linear', 'radial'),
     ramp: fc.constantFrom(
@@ -205,7 +208,8 @@ export const pass: fc.Arbitrary<Partial<Pass>> = fc.record(
     cap: fc.constantFrom('round', 'flat'),
     join: fc.constantFrom('round', 'bevel', 'miter'),
   },
-  { requiredKeys: [] },
+  // The tail of a halo goes far beyond small pictures unless it is told not to.
+  { requiredKeys: ['tailReach'] },
 );
 
 const own: fc.Arbitrary<Layer> = fc.oneof(

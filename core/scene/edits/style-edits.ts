@@ -1,4 +1,5 @@
-import { lengthsIn, lengthsKey } from '../../definitions/parameter';
+import type { NumberParameter } from '../../definitions/parameter';
+import { counts, lengthsIn, lengthsKey } from '../../definitions/parameter';
 import type { Affine } from '../../geometry/affine';
 import { meanScale, multiply } from '../../geometry/affine';
 import { definitionOf } from '../../sources/index';
@@ -44,11 +45,19 @@ export function withLengths(
     // A texture at 100 % is so many px large, or as large as the shape is high.
     const whole = p.grows ? TEXTURE_UNIT : 100;
     const k = lengths === 'share' ? whole / height : height / whole;
-    const value = Math.round((values[key] as number) * k * 1000) / 1000;
-    out[key] = Math.min(p.max, Math.max(p.min, value));
+    const said = saidOf(key, p, values);
+    if (said !== undefined) out[key] = scaled(p, said, k);
   }
   return out;
 }
+
+/** What a number is that a step says, or leaves out though it counts; undefined if nothing hangs on it. */
+const saidOf = (key: string, p: NumberParameter, values: Step['values']): number | undefined =>
+  (values[key] as number | undefined) ?? (counts(p, values) ? p.absent : undefined);
+
+/** A length times a number, to 1/1000, within its range. */
+const scaled = (p: NumberParameter, value: number, by: number): number =>
+  Math.min(p.max, Math.max(p.min, Math.round(value * by * 1000) / 1000));
 
 /** The values of a step for a shape of another height: its lengths in px grow with it, and its textures. */
 export function scaledTo(
@@ -62,8 +71,8 @@ export function scaledTo(
     if (p.kind !== 'number') continue;
     const isLength = p.unit === 'px' || p.unit === 'σ px' || p.grows;
     if (!isLength) continue;
-    const value = Math.round((values[key] as number) * by * 1000) / 1000;
-    out[key] = Math.min(p.max, Math.max(p.min, value));
+    const said = saidOf(key, p, values);
+    if (said !== undefined) out[key] = scaled(p, said, by);
   }
   return out;
 }

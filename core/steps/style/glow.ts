@@ -2,6 +2,7 @@ import { blendParameter } from '../../blend/parameter';
 import type { Values } from '../../definitions/parameter';
 import { intensity, length, percent, place, seed } from '../../definitions/parameter';
 import type { Piece, StyleContext } from '../../definitions/step';
+import { tailParameters } from '../../definitions/blurring';
 import { defineStyle } from '../../definitions/step';
 import { curveTable } from '../../geometry/curve';
 import { grain, lookUp, shifted } from '../../kernels/planes';
@@ -14,7 +15,7 @@ import { rampOf } from '../../pixels/ramp';
 import type { Region } from '../../pixels/region';
 import { grow } from '../../pixels/region';
 import { falloff, lengths, opacity } from './parameters';
-import { evenSpread, inverse, seenFrom, softSpread, spreadMargin } from './soft';
+import { evenSpread, inverse, seenFrom, softSpread, spreadMargin, spreadOf } from './soft';
 
 const INSIDE = { side: ['inside', 'both'] };
 
@@ -47,13 +48,15 @@ export const glow = defineStyle({
     way: {
       kind: 'choice',
       label: 'Falls',
-      help: 'Softly, as a Gaussian blur; or evenly, with the exact distance.',
+      help: 'Softly, as a Gaussian blur; evenly, with the exact distance; or as a halo, with a long tail.',
       options: [
         { value: 'soft', label: 'Softly' },
         { value: 'even', label: 'Evenly' },
+        { value: 'halo', label: 'As a halo' },
       ],
       default: 'soft',
     },
+    ...tailParameters({ way: ['halo'] }),
     reach: length('Reach', 40, { max: 2000, slider: [0, 200] }),
     core: percent('Core', 0),
     falloff,
@@ -90,9 +93,9 @@ export const glow = defineStyle({
     opacity: opacity(),
     lengths,
   },
-  margin: ({ reach, core, way, x, y }, scale) =>
-    spreadMargin({ reach: reach * scale, core: core / 100 }, way === 'soft') +
-    Math.ceil(Math.max(Math.abs(x), Math.abs(y)) * scale),
+  margin: (v, scale) =>
+    spreadMargin(spreadOf(v, scale, v.way === 'halo'), v.way !== 'even') +
+    Math.ceil(Math.max(Math.abs(v.x), Math.abs(v.y)) * scale),
   pieces(v) {
     const common = { blend: v.blend, opacity: v.opacity / 100 };
     const pieces: Piece[] = [];
@@ -127,8 +130,8 @@ function lit(
   { scale, wanted, mixing }: StyleContext,
   made: (spread: Spreading, need: Region, margin: number) => Plane,
 ): ColourBuffer {
-  const spread = { reach: v.reach * scale, core: v.core / 100 };
-  const soft = v.way === 'soft';
+  const spread = spreadOf(v, scale, v.way === 'halo');
+  const soft = v.way !== 'even';
   const [dx, dy] = [v.x * scale, v.y * scale];
   const spreadOver: Spreading = (of, region) =>
     soft ? softSpread(of, spread, region) : evenSpread(of, spread, region);

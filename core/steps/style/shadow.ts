@@ -1,11 +1,12 @@
 import { blendParameter } from '../../blend/parameter';
 import { length, percent } from '../../definitions/parameter';
+import { blurring, tailParameters } from '../../definitions/blurring';
 import { defineStyle } from '../../definitions/step';
 import { curveTable } from '../../geometry/curve';
 import { lookUp, shifted } from '../../kernels/planes';
 import { oneColour } from '../../paint/paint';
 import { falloff, lampOf, lampParameters, lengths, opacity } from './parameters';
-import { inverse, seenFrom, softSpread, spreadMargin } from './soft';
+import { inverse, seenFrom, softSpread, spreadMargin, spreadOf } from './soft';
 import { scoped } from '../../pixels/heap';
 import { grow } from '../../pixels/region';
 import { copied } from '../../kernels/rows';
@@ -29,6 +30,8 @@ export const shadow = defineStyle({
     ...lampParameters,
     reach: length('Reach', 16, { max: 2000, slider: [0, 160] }),
     core: percent('Core', 0),
+    blurring,
+    ...tailParameters({ blurring: ['halo'] }),
     falloff,
     colour: { kind: 'colour', label: 'Colour', default: '#000000' },
     hidden: {
@@ -42,9 +45,9 @@ export const shadow = defineStyle({
     opacity: opacity(70),
     lengths,
   },
-  margin: ({ reach, core, distance }, scale) =>
-    spreadMargin({ reach: reach * scale, core: core / 100 }, true) +
-    Math.ceil(distance * scale) +
+  margin: (v, scale) =>
+    spreadMargin(spreadOf(v, scale, v.blurring === 'halo'), true) +
+    Math.ceil(v.distance * scale) +
     1,
   pieces: (v) => [
     {
@@ -53,7 +56,7 @@ export const shadow = defineStyle({
       blend: v.blend,
       opacity: v.opacity / 100,
       draw(shape, { scale, wanted, mixing, lamp }) {
-        const spread = { reach: v.reach * scale, core: v.core / 100 };
+        const spread = spreadOf(v, scale, v.blurring === 'halo');
         const away = (lampOf(v, lamp).angle * Math.PI) / 180 + Math.PI;
         // What differs from whole px by rounding alone is not worth resampling.
         const whole = (n: number) => (Math.abs(n - Math.round(n)) < 1e-3 ? Math.round(n) : n);

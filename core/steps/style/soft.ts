@@ -1,5 +1,8 @@
+import { haloOf, type Tail } from '../../definitions/blurring';
 import { blurMargin, gaussianBlur } from '../../kernels/blur';
 import { band, signedDistance } from '../../kernels/contour';
+import type { Halo } from '../../kernels/halo';
+import { haloBlur, haloMargin } from '../../kernels/halo';
 import { clamp } from '../../kernels/planes';
 import { copied, level } from '../../kernels/rows';
 import type { Plane } from '../../pixels/buffer';
@@ -14,25 +17,42 @@ export interface Spread {
   reach: number;
   /** The share of that which stays solid, 0–1. */
   core: number;
+  /** What takes the place of a soft spread's Gaussian of σ px; left out, nothing. */
+  halo?: (sigma: number) => Halo;
 }
+
+/** The spread that values of a style set, in px of the render, of which `scale` are one of its lengths. */
+export const spreadOf = (
+  { reach, core, ...tail }: { reach: number; core: number } & Tail,
+  scale: number,
+  isHalo: boolean,
+): Spread => ({
+  ...{ reach: reach * scale, core: core / 100 },
+  ...(isHalo && { halo: (sigma) => haloOf(sigma, tail, scale) }),
+});
 
 /** σ of a soft spread: the half of how far it goes beyond its core, as in a blur of CSS. */
 const sigmaOf = ({ reach, core }: Spread): number => (reach * (1 - core)) / 2;
 
 /** How far beyond a region the shape must be known for a spread, px. */
 export const spreadMargin = (spread: Spread, soft: boolean): number =>
-  Math.ceil(spread.reach * spread.core) +
-  4 +
-  (soft ? blurMargin(sigmaOf(spread)) : Math.ceil(spread.reach));
+  Math.ceil(spread.reach * spread.core) + 4 + (soft ? softMargin(spread) : Math.ceil(spread.reach));
 
-/** A shape grown by its core and softened by a Gaussian: 1 to 0 over the reach, half of it at the core's edge. */
+/** The same of what is soft of it. */
+const softMargin = (spread: Spread): number =>
+  spread.halo ? haloMargin(spread.halo(sigmaOf(spread))) : blurMargin(sigmaOf(spread));
+
+/** A shape grown by its core and softened by a Gaussian: 1 to 0 over the reach, half of it at the core's edge; or by a halo. */
 export function softSpread(shape: Plane, spread: Spread, region: Region): Plane {
   const sigma = sigmaOf(spread);
   const solid = spread.reach * spread.core;
-  const far = grow(region, blurMargin(sigma));
+  const far = grow(region, softMargin(spread));
   return scoped(() => {
     const body = solid > 0 ? grownOver(shape, solid, far) : shape;
-    return crop(gaussianBlur(body, sigma, region), region);
+    const soft = spread.halo
+      ? haloBlur(body, spread.halo(sigma), region)
+      : gaussianBlur(body, sigma, region);
+    return crop(soft, region);
   });
 }
 
