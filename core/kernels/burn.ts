@@ -3,9 +3,9 @@
 /** So many stops above white everything is white. */
 const STOPS = 7;
 /** Entries for each stop; the kernel knows the same number (assembly/colour.ts). */
-const STEPS = 64;
+const STEPS = 256;
 /** How slowly it begins, so that no edge is seen where it does, and how it ends. */
-const [BEGINS, ENDS] = [1.6, 2];
+const [BEGINS, ENDS] = [1.3, 1.8];
 
 /** How far on the way to white light is that is so many times as bright as the screen can show, 0–1; it never falls. */
 export function whiteness(times: number): number {

