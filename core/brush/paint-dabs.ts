@@ -5,6 +5,7 @@ import { curveAt, type CurvePoints } from '../geometry/curve';
 import { DAB } from '../kernels/brush';
 import { rgb, type Mixing, type Rgb } from '../pixels/colour';
 import { rampTable } from '../pixels/ramp';
+import { tableColour } from '../pixels/ramp-table';
 import { along, nearest } from './along';
 import type { PaintBrush, PaintStroke } from './paint-brush';
 import { isPlain, wholeBrush } from './paint-brush';
@@ -282,9 +283,8 @@ function tinter(
     let own: Rgb = brush.colours === 'pressure' ? between(light, full, pressure) : full;
     let most = bent(pressure, brush.pressureOpacity, brush.curves ? brush.opacityCurve : null);
     if (table) {
-      const i = 4 * Math.round(at * (table.length / 4 - 1));
-      const a = table[i + 3]!;
-      own = a > 0 ? [table[i]! / a, table[i + 1]! / a, table[i + 2]! / a] : own;
+      const [r, g, b, a] = tableColour(table, at) as [number, number, number, number];
+      own = a > 0 ? [r / a, g / a, b / a] : own;
       most *= a;
     }
     if (brush.scatters) {

@@ -1,6 +1,7 @@
 import { rowStride } from './arguments';
 import type { ColourBuffer } from '../pixels/buffer';
 import { floats, scoped } from '../pixels/heap';
+import type { RampTable } from '../pixels/ramp-table';
 import type { Mixing } from '../pixels/colour';
 import { onHeap, run } from './machine';
 import { copied } from './rows';
@@ -89,7 +90,7 @@ export function gradeHue(
 export function gradeRamp(
   { region, data }: ColourBuffer,
   mixing: Mixing,
-  ramp: Float32Array,
+  ramp: RampTable,
   amount: number,
 ): void {
   onHeap((at) =>
@@ -99,7 +100,6 @@ export function gradeRamp(
       region.width,
       isLight(mixing),
       at(ramp),
-      ramp.length / 4,
       amount,
     ]),
   );

@@ -4,6 +4,7 @@ import type { Affine } from '../geometry/affine';
 import { IDENTITY, apply, invert } from '../geometry/affine';
 import type { Plane } from '../pixels/buffer';
 import type { Region } from '../pixels/region';
+import { evenTable } from '../testing/even-table';
 import { besideShares, cut, gathering, overlaid, painted, paintedBy } from './paint';
 
 /** Painting and putting together, against the same in plain TypeScript. */
@@ -54,7 +55,7 @@ describe('a shape painted with a ramp', () => {
     fc.assert(
       fc.property(shape, map, place, place, fc.boolean(), (s, m, from, to, radial) => {
         fc.pre(from.x !== to.x || from.y !== to.y);
-        const made = painted(s, ramp, m, from, to, radial);
+        const made = painted(s, evenTable(ramp), m, from, to, radial);
         const back = invert(m)!;
         const [dx, dy] = [to.x - from.x, to.y - from.y];
         const l2 = dx * dx + dy * dy;
@@ -136,7 +137,7 @@ describe('a shape painted across a line', () => {
           region: r,
           data: new Float32Array(r.width * r.height).fill(0.5),
         };
-        const made = paintedBy(cover, shares, Float32Array.from(ramp));
+        const made = paintedBy(cover, shares, evenTable(ramp));
         each(r, (_x, _y, i) => {
           const at = shares.data[i]! * 7;
           const k = Math.min(6, Math.floor(at));

@@ -4,19 +4,20 @@ import type { ColourBuffer, Plane } from '../pixels/buffer';
 import { colourBuffer, plane, unwritten } from '../pixels/buffer';
 import type { Strand } from '../geometry/strand';
 import { floats } from '../pixels/heap';
+import type { RampTable } from '../pixels/ramp-table';
 import type { Region } from '../pixels/region';
 import { EMPTY, intersect, isEmpty, unite } from '../pixels/region';
 import { onHeap, rowsOf, run } from './machine';
 import { copied, cropped } from './rows';
 
 /**
- * A shape painted with a ramp (premultiplied colours, four floats each) that runs from one point to
+ * A shape painted with a ramp of premultiplied colours that runs from one point to
  * another, or, `radial`, from the one outward as far as the other; `map` takes these points to px of the
  * render. Beyond its ends the ramp goes on with its last colours.
  */
 export function painted(
   shape: Plane,
-  ramp: Float32Array,
+  ramp: RampTable,
   map: Affine,
   from: Point,
   to: Point,
@@ -48,7 +49,6 @@ export function painted(
       e,
       f,
       at(ramp),
-      ramp.length / 4,
     ]),
   );
   return out;
@@ -182,8 +182,8 @@ function linesOf({ points, width, closed }: Strand, half: number): number[] {
   return out;
 }
 
-/** A shape painted with a ramp (premultiplied colours, four floats each) at the places that a plane gives. */
-export function paintedBy(shape: Plane, shares: Plane, ramp: Float32Array): ColourBuffer {
+/** A shape painted with a ramp of premultiplied colours at the places that a plane gives. */
+export function paintedBy(shape: Plane, shares: Plane, ramp: RampTable): ColourBuffer {
   const { region } = shape;
   const out: ColourBuffer = unwritten(region, 4);
   onHeap((at) =>
@@ -193,7 +193,6 @@ export function paintedBy(shape: Plane, shares: Plane, ramp: Float32Array): Colo
       ...rowsOf(at, shares, region),
       region.width,
       at(ramp),
-      ramp.length / 4,
     ]),
   );
   return out;

@@ -5,6 +5,7 @@ import type { StraightImage } from '../pixels/picture';
 import type { Region } from '../pixels/region';
 import { contains, intersect } from '../pixels/region';
 import { unpack } from './colour';
+import { evenTable } from '../testing/even-table';
 import { gradeHue, gradeLight, gradeRamp } from './grade';
 import {
   alphaOf,
@@ -173,7 +174,7 @@ describe('grades', () => {
   const decode = (v: number) => (v <= 0.04045 ? v / 12.92 : ((v + 0.055) / 1.055) ** 2.4);
   const share = fc.double({ min: 0, max: 1, noNaN: true });
   it('do to linear light what they do to the colour it shows', () => {
-    const ramp = Float32Array.of(0.1, 0, 0.3, 1, 0.9, 0.4, 0.2, 1, 1, 1, 0.8, 1);
+    const ramp = evenTable([0.1, 0, 0.3, 1, 0.9, 0.4, 0.2, 1, 1, 1, 0.8, 1]);
     const turn = [0.6, 0.3, 0.1, 0.2, 0.7, 0.1, 0.1, 0.3, 0.6];
     const grades: ((b: ColourBuffer, mixing: 'displayed' | 'light') => void)[] = [
       (b, m) => gradeLight(b, m, { gain: 1.7, slope: 1.2, lift: 0.05 }),

@@ -19,6 +19,8 @@ import { crop, unwritten } from '../pixels/buffer';
 import type { Mixing } from '../pixels/colour';
 import { rgb } from '../pixels/colour';
 import { rampTable } from '../pixels/ramp';
+import type { RampTable } from '../pixels/ramp-table';
+import { flatTable, reflectedTable } from '../pixels/ramp-table';
 import type { Ramp } from '../pixels/ramp';
 import { EMPTY, isEmpty } from '../pixels/region';
 import type { Paint } from './parameters';
@@ -47,17 +49,6 @@ export function paintEnds(
     : { from: middle, to };
 }
 
-/** A ramp run through forth and back, from its end to its start and to its end again. */
-const reflectedRamp = (table: Float32Array): Float32Array => {
-  const n = table.length / 4;
-  const out = new Float32Array((2 * n - 1) * 4);
-  for (let i = 0; i < 2 * n - 1; i++) {
-    const k = Math.abs(i - (n - 1));
-    out.set(table.subarray(4 * k, 4 * k + 4), 4 * i);
-  }
-  return out;
-};
-
 /** A shape filled with a paint, over the region of the shape. */
 export function paintShape(shape: Plane, paint: Paint, frame: PaintFrame): ColourBuffer {
   if (isEmpty(shape.region)) return unwritten(EMPTY, 4);
@@ -73,7 +64,7 @@ export function paintShape(shape: Plane, paint: Paint, frame: PaintFrame): Colou
       const first = { x: 2 * from.x - to.x, y: 2 * from.y - to.y };
       const unit: Affine = [1, 0, 0, 1, 0, 0];
       return paint.paint === 'reflected'
-        ? painted(shape, reflectedRamp(table), unit, first, to, false)
+        ? painted(shape, reflectedTable(table), unit, first, to, false)
         : painted(shape, table, unit, from, to, paint.paint === 'radial');
     }
     case 'conical': {
@@ -101,11 +92,8 @@ export const oneColour = (shape: Plane, colour: string, mixing: Mixing): ColourB
   paintedBy(shape, shape, colourTable(colour, mixing));
 
 /** The table of a ramp, or of one colour. */
-export const colourTable = (colour: string | Ramp, mixing: Mixing): Float32Array => {
-  if (typeof colour !== 'string') return rampTable(colour, mixing);
-  const flat = [...rgb(colour, mixing), 1];
-  return Float32Array.from([...flat, ...flat]);
-};
+export const colourTable = (colour: string | Ramp, mixing: Mixing): RampTable =>
+  typeof colour === 'string' ? flatTable([...rgb(colour, mixing), 1]) : rampTable(colour, mixing);
 
 /** How a texture or a pattern lies on a layer. */
 type Lay = Pick<Paint, 'size' | 'turn' | 'moveX' | 'moveY'>;

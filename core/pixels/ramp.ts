@@ -1,5 +1,7 @@
 import { converter, formatHex, interpolate } from 'culori';
 import type { Mixing } from './colour';
+import type { RampTable } from './ramp-table';
+import { knotsOf, packed } from './ramp-table';
 
 const toRgb = converter('rgb');
 const toLight = converter('lrgb');
@@ -115,21 +117,40 @@ export function rampColour(ramp: Ramp, at: number, mixing: Mixing = 'displayed')
   return formatHex(interpolate([a.colour, b.colour], modeOf(ramp.space, mixing))(t));
 }
 
-/**
- * A ramp as `size` colours from its start to its end, evenly spaced, four floats each: premultiplied by
- * their opacity, as they stand in a buffer.
- */
-export function rampTable(ramp: Ramp, mixing: Mixing, size = 256): Float32Array {
-  const out = straightTable(ramp, mixing, mixing === 'light', size);
-  for (let i = 0; i < out.length; i += 4) for (let c = 0; c < 3; c++) out[i + c]! *= out[i + 3]!;
-  return out;
+/** What straight between knots may be off, of what a screen shows: less than 8 bits can tell. */
+const OFF = 0.15 / 255;
+/** In linear light the dark is as many times as steep. */
+const STEEPEST = 12.92;
+
+/** A ramp as the kernels read it: its colours premultiplied by their opacity, as they stand in a buffer. */
+export function rampTable(ramp: Ramp, mixing: Mixing): RampTable {
+  const isLight = mixing === 'light';
+  const straight = straightColours(ramp, mixing, isLight);
+  return tableOf(ramp, isLight ? OFF / STEEPEST : OFF, (place) => {
+    const [r, g, b, a] = straight(place);
+    return [r * a, g * a, b * a, a];
+  });
 }
 
-/** A ramp as `size` colours, evenly spaced: red, green, blue (sRGB-encoded) and opacity 0–1, not premultiplied. */
-export const toneTable = (ramp: Ramp, mixing: Mixing, size = 256): Float32Array =>
-  straightTable(ramp, mixing, false, size);
+/** A ramp as the kernels read it: red, green, blue (sRGB-encoded) and opacity 0–1, not premultiplied. */
+export const toneTable = (ramp: Ramp, mixing: Mixing): RampTable =>
+  tableOf(ramp, OFF, straightColours(ramp, mixing, false));
 
-function straightTable(ramp: Ramp, mixing: Mixing, isLight: boolean, size: number): Float32Array {
+const tableOf = (ramp: Ramp, off: number, colourAt: (place: number) => readonly number[]) =>
+  packed(
+    knotsOf(
+      colourAt,
+      [...ramp.colours, ...ramp.opacities].map((s) => s.at / 100),
+      off,
+    ),
+  );
+
+/** The colour of a ramp by its place, 0–1, not premultiplied, and its opacity, 0–1. */
+function straightColours(
+  ramp: Ramp,
+  mixing: Mixing,
+  isLight: boolean,
+): (place: number) => [number, number, number, number] {
   const mode = modeOf(ramp.space, mixing);
   let last: { a: object; b: object; mix: (t: number) => RgbColour } | null = null;
   const mixOf = (a: Ramp['colours'][number], b: Ramp['colours'][number]) => {
@@ -139,14 +160,12 @@ function straightTable(ramp: Ramp, mixing: Mixing, isLight: boolean, size: numbe
     }
     return last.mix;
   };
-  const out = new Float32Array(size * 4);
-  for (let i = 0; i < size; i++) {
-    const at = (100 * i) / (size - 1);
+  return (place) => {
+    const at = 100 * place;
     const [a, b, t] = between(ramp.colours, at);
     const { r, g, b: blue } = mixOf(a, b)(t);
-    out.set([r, g, blue, rampOpacity(ramp, at) / 100], 4 * i);
-  }
-  return out;
+    return [r, g, blue, rampOpacity(ramp, at) / 100];
+  };
 }
 
 interface RgbColour {

@@ -13,6 +13,8 @@ import { scoped } from '../pixels/heap';
 import type { Region } from '../pixels/region';
 import { EMPTY, intersect, isEmpty } from '../pixels/region';
 import { rampTable } from '../pixels/ramp';
+import type { RampTable } from '../pixels/ramp-table';
+import { knotsIn, tableColour } from '../pixels/ramp-table';
 import { gradientEnds } from './gradient';
 import type { Pass } from './pass';
 import { passPlane } from './pass-plane';
@@ -37,16 +39,39 @@ export function paintedPass(source: PartOfLine, pass: Pass, context: PassContext
   });
 }
 
-/** Px of a line that share a colour of a ramp along it; so many pieces a strand and a line have at most. */
-const PIECE = 3;
-const MAX_PIECES = 220;
-const MAX_IN_ALL = 2000;
+/** A piece of a line has one colour of a ramp along it: no channel changes by more within it. */
+const CHANGE = 1 / 255;
+/** Pieces of all strands of a line at most; then each has more of the change. */
+const MAX_IN_ALL = 4000;
+
+/** No piece is shorter, px. */
+const LEAST = 1;
+
+/** Where along a ramp, 0–1, pieces of one colour end, 0 left out: evenly by what its colours change, and wherever they jump. */
+function piecesOf(ramp: RampTable, most: number): number[] {
+  const knots = knotsIn(ramp);
+  const changes = knots.slice(1).map((k, i) => {
+    const from = knots[i]!;
+    const change = Math.max(...k.colour.map((v, c) => Math.abs(v - from.colour[c]!)));
+    return { from: from.at, to: k.at, change };
+  });
+  const whole = changes.reduce((sum, c) => sum + (c.to > c.from ? c.change : 0), 0);
+  const step = Math.max(CHANGE, whole / most);
+  return [
+    ...new Set(
+      changes.flatMap(({ from, to, change }) => {
+        const count = to > from ? Math.max(1, Math.ceil(change / step)) : 0;
+        return Array.from({ length: count }, (_, i) => from + ((to - from) * (i + 1)) / count);
+      }),
+    ),
+  ];
+}
 
 /** A stroke with a ramp along it or across its width. */
 const strokedRamp = (
   source: PartOfLine,
   pass: Pass,
-  ramp: Float32Array,
+  ramp: RampTable,
   context: PassContext,
 ): ColourBuffer => {
   const { map, wanted, mixing, memo } = context;
@@ -83,28 +108,31 @@ function paintedAlong(
   strands: readonly Strand[],
   half: number,
   ends: Cap,
-  ramp: Float32Array,
+  ramp: RampTable,
 ): ColourBuffer {
   const gathered = gathering(whole.region);
   const add = (parts: readonly Strand[], cap: Cap, at: number) => {
     // A little wider than the whole, so that there is a colour wherever that has coverage.
     const area = coverage(stroked(parts, half + 1, cap, 'round'), 'nonzero', whole.region);
-    const c = 4 * Math.round(at * (ramp.length / 4 - 1));
-    gathered.add(area, ramp.subarray(c, c + 4));
+    gathered.add(area, tableColour(ramp, at));
   };
-  const measured = strands.map((strand) => ({ strand, lengths: lengthsOf(strand) }));
-  const all = measured.reduce((sum, { lengths }) => sum + (lengths.at(-1) ?? 0), 0);
-  const step = Math.max(PIECE, all / MAX_IN_ALL);
+  const places = piecesOf(ramp, Math.max(1, Math.floor(MAX_IN_ALL / strands.length)));
   const short: Strand[] = [];
-  for (const { strand, lengths } of measured) {
+  for (const strand of strands) {
+    const lengths = lengthsOf(strand);
     const total = lengths.at(-1) ?? 0;
-    const pieces = Math.max(1, Math.min(MAX_PIECES, Math.ceil(total / step)));
-    if (pieces === 1) short.push(strand);
-    else
-      for (let i = 0; i < pieces; i++) {
-        const part = piece(strand, lengths, (total * i) / pieces, (total * (i + 1)) / pieces);
-        add([part], i === 0 || i === pieces - 1 ? ends : 'flat', (i + 0.5) / pieces);
-      }
+    if (total < LEAST) {
+      short.push(strand);
+      continue;
+    }
+    let from = 0;
+    places.forEach((to, i) => {
+      const isLast = i === places.length - 1;
+      if ((to - from) * total < LEAST && !isLast) return;
+      const part = piece(strand, lengths, total * from, total * to);
+      add([part], from === 0 || isLast ? ends : 'flat', (from + to) / 2);
+      from = to;
+    });
   }
   if (short.length > 0) add(short, ends, 0.5);
   return gathered.within(whole);

@@ -1,4 +1,5 @@
 /** Pointwise grades on rows of premultiplied RGBA, in place; each works on straight, encoded colour. */
+import { rampAt } from './ramp';
 import { get4, put4 } from './access';
 import { decode, encode, exposed } from './colour';
 
@@ -112,7 +113,7 @@ export function gradeHue(
 }
 
 /**
- * Moves colour by `amount` towards what a ramp of `size` colours (encoded, and what share of `amount`
+ * Moves colour by `amount` towards what a ramp of colours (encoded, and what share of `amount`
  * counts there) says of its luma: tint and gradient map.
  */
 export function gradeRamp(
@@ -121,24 +122,18 @@ export function gradeRamp(
   width: i32,
   isLight: i32,
   ramp: usize,
-  size: i32,
   amount: f32,
   from: i32,
   to: i32,
 ): void {
   const k = f(amount);
-  const last = (size - 1) as f32;
   for (let y = from; y < to; y++) {
     let p = b + y * stride;
     for (const end = p + (width << 4); p < end; p += 16) {
       const v = get4(p);
       if (!(f32x4.extract_lane(v, 3) > 0)) continue;
       const c = opened(v, isLight);
-      const at = max<f32>(0, min<f32>(1, luma(c))) * last;
-      const i = min(at as i32, size - 2);
-      const low = ramp + (i << 4);
-      const a = get4(low);
-      const colour = f32x4.add(a, f32x4.mul(f32x4.sub(get4(low + 16), a), f(at - (i as f32))));
+      const colour = rampAt(ramp, luma(c));
       const share = f32x4.mul(k, f(f32x4.extract_lane(colour, 3)));
       put4(p, closed(f32x4.add(c, f32x4.mul(f32x4.sub(colour, c), share)), v, isLight));
     }

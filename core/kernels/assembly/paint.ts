@@ -1,8 +1,9 @@
 /** Painting shapes with ramps, and putting shapes together. Strides are in bytes. */
 import { get, get4, put, put4, splat } from './access';
+import { rampAt } from './ramp';
 
 /**
- * Rows of RGBA from a plane at `s` and a ramp of `size` premultiplied colours. Along a line its place is
+ * Rows of RGBA from a plane at `s` and a ramp of premultiplied colours. Along a line its place is
  * t = a·x + b·y + c for the middle of px (x, y); round a point (`radial`) |(a·x + b·y + c, d·x + e·y + f)|.
  */
 export function rampRows(
@@ -21,11 +22,9 @@ export function rampRows(
   e: f64,
   f: f64,
   ramp: usize,
-  size: i32,
   from: i32,
   to: i32,
 ): void {
-  const last = (size - 1) as f64;
   for (let y = from; y < to; y++) {
     let op = o + y * oStride;
     let sp = s + y * sStride;
@@ -42,13 +41,7 @@ export function rampRows(
         const u = d * px + e * py + f;
         t = sqrt<f64>(t * t + u * u);
       }
-      const at = (t < 0 ? 0 : t > 1 ? 1 : t) * last;
-      const i = min(at as i32, size - 2);
-      const low = get4(ramp + (i << 4));
-      const high = get4(ramp + (i << 4) + 16);
-      const share = f32x4.splat((at - (i as f64)) as f32);
-      const colour = f32x4.add(low, f32x4.mul(f32x4.sub(high, low), share));
-      put4(op, f32x4.mul(colour, f32x4.splat(cover)));
+      put4(op, f32x4.mul(rampAt(ramp, t as f32), f32x4.splat(cover)));
     }
   }
 }
@@ -189,7 +182,7 @@ export function nearRows(
   }
 }
 
-/** Rows of RGBA from a plane of coverage at `s`, and a ramp of `size` premultiplied colours by a plane at `t`. */
+/** Rows of RGBA from a plane of coverage at `s`, and a ramp of premultiplied colours by a plane at `t`. */
 export function shadeRows(
   o: usize,
   oStride: i32,
@@ -199,24 +192,15 @@ export function shadeRows(
   tStride: i32,
   width: i32,
   ramp: usize,
-  size: i32,
   from: i32,
   to: i32,
 ): void {
-  const last = (size - 1) as f32;
   for (let y = from; y < to; y++) {
     let op = o + y * oStride;
     let sp = s + y * sStride;
     let tp = t + y * tStride;
     for (const end = op + (width << 4); op < end; op += 16, sp += 4, tp += 4) {
-      const v = get(tp);
-      const at = max<f32>(0, min<f32>(1, v)) * last;
-      const i = min(at as i32, size - 2);
-      const low = get4(ramp + (i << 4));
-      const high = get4(ramp + (i << 4) + 16);
-      const share = f32x4.splat(at - (i as f32));
-      const colour = f32x4.add(low, f32x4.mul(f32x4.sub(high, low), share));
-      put4(op, f32x4.mul(colour, splat(sp)));
+      put4(op, f32x4.mul(rampAt(ramp, get(tp)), splat(sp)));
     }
   }
 }

@@ -1,6 +1,7 @@
 import { percent } from '../../definitions/parameter';
 import { defineStep } from '../../definitions/step';
 import { gradeRamp } from '../../kernels/grade';
+import { flatTable, packed } from '../../pixels/ramp-table';
 import { rgb } from '../../pixels/colour';
 import { onCopy } from './on-copy';
 
@@ -24,9 +25,13 @@ export const tint = defineStep({
   apply(input, { colour, amount, keepLight }, context) {
     const [r, g, b] = rgb(colour);
     const whole = [r, g, b, 1];
-    const ramp = keepLight ? [0, 0, 0, 1, ...whole, 1, 1, 1, 1] : [...whole, ...whole];
-    return onCopy(input, context, (copy) =>
-      gradeRamp(copy, context.mixing, Float32Array.from(ramp), amount / 100),
-    );
+    const ramp = keepLight
+      ? packed([
+          { at: 0, colour: [0, 0, 0, 1] },
+          { at: 0.5, colour: whole },
+          { at: 1, colour: [1, 1, 1, 1] },
+        ])
+      : flatTable(whole);
+    return onCopy(input, context, (copy) => gradeRamp(copy, context.mixing, ramp, amount / 100));
   },
 });
