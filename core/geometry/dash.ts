@@ -1,5 +1,5 @@
 import type { Strand } from './strand';
-import { lengthsOf, placeAlong } from './strand';
+import { directionAt, lengthsOf, placeAlong } from './strand';
 
 /** Dashes along a strand. Lengths are px. */
 export interface Dashes {
@@ -79,6 +79,11 @@ export function withoutGaps(
   return left?.map(([from, to]) => piece(strand, lengths, from, to)) ?? [strand];
 }
 
+/** Where a strand is cut it goes on so far in the direction of its curve, px: a flat end stands across that, and not across a chord. */
+const TIP = 0.01;
+/** No other point of the strand lies nearer to its cut, px: between them its direction would be a matter of chance. */
+const CLEAR = 0.08;
+
 /** The strand from one distance along it to another, px; on a closed one distances go round. */
 export function piece(strand: Strand, lengths: Float64Array, from: number, to: number): Strand {
   const { points, width, closed } = strand;
@@ -86,28 +91,47 @@ export function piece(strand: Strand, lengths: Float64Array, from: number, to: n
   const total = lengths.at(-1)!;
   const out: number[] = [];
   const wide: number[] = [];
-  const at = (l: number) => {
-    const { from, to, t } = placeAlong(strand, lengths, l);
-    out.push(
-      points[2 * from]! + (points[2 * to]! - points[2 * from]!) * t,
-      points[2 * from + 1]! + (points[2 * to + 1]! - points[2 * from + 1]!) * t,
-    );
-    wide.push(width[from]! + (width[to]! - width[from]!) * t);
+  /** Adds the place at a distance, and beside it, on that side, the tip of the curve there. */
+  const at = (l: number, tip: -1 | 0 | 1) => {
+    const place = placeAlong(strand, lengths, l);
+    // Where a cut lies on a point of the strand, its tip lies on the side of the piece.
+    const isOnPoint = tip < 0 && place.t < 1e-9 && (closed || place.from > 0);
+    const { from, to, t } = isOnPoint
+      ? { from: (place.from + n - 1) % n, to: place.from, t: 1 }
+      : place;
+    const x = points[2 * from]! + (points[2 * to]! - points[2 * from]!) * t;
+    const y = points[2 * from + 1]! + (points[2 * to + 1]! - points[2 * from + 1]!) * t;
+    const own = width[from]! + (width[to]! - width[from]!) * t;
+    const [dx, dy] = tip === 0 ? [0, 0] : directionAt(strand, from, to, t);
+    const places =
+      tip === 0
+        ? [[x, y]]
+        : [
+            [x, y],
+            [x + tip * TIP * dx, y + tip * TIP * dy],
+          ];
+    for (const place of tip < 0 ? places.reverse() : places) {
+      out.push(...place);
+      wide.push(own);
+    }
     return from;
   };
-  const start = at(from);
+  // What is shorter than its tips has none, nor have the ends of the strand itself.
+  const isLong = to - from > 4 * CLEAR;
+  const isCut = (l: number) => closed || (l > 1e-6 && l < total - 1e-6);
+  const start = at(from, isLong && isCut(from) ? 1 : 0);
   if (to > from) {
     const turns = closed ? Math.floor(from / total) : 0;
     for (let i = start + 1; ; i++) {
       const round = Math.floor(i / n);
       if (!closed && i >= n) break;
       const l = lengths[i % n]! + (turns + round) * total;
-      if (l >= to - 1e-9) break;
-      if (l <= from + 1e-9) continue;
+      if (l >= to - (isLong ? CLEAR : 1e-9)) break;
+      if (l <= from + (isLong ? CLEAR : 1e-9)) continue;
       out.push(points[2 * (i % n)]!, points[2 * (i % n) + 1]!);
       wide.push(width[i % n]!);
     }
-    at(to);
+    at(to, isLong && isCut(to) ? -1 : 0);
   }
   return {
     ...strand,

@@ -1,3 +1,5 @@
+import { curveDirection } from './strand';
+
 /** The line that a stroke is drawn along: x and y in turn, px; a closed one does not repeat its start. */
 export interface Spine {
   closed: boolean;
@@ -93,8 +95,17 @@ export function strokeOutline(line: Spine, style: StrokeStyle): Float64Array[] {
     right = [];
   };
 
+  /** Across the curve at an end of an open line, where piece `i` is the outermost and `next` the one within, `sign` its way: a unit vector. */
+  const across = (i: number, next: number, sign: 1 | -1): readonly [number, number] => {
+    const way = (k: number) => [sign * dx[k]! * length[k]!, sign * dy[k]! * length[k]!] as const;
+    const found = !line.closed && count > 1 ? curveDirection(way(i), way(next), 'start') : null;
+    const [x, y] = found ?? [sign * dx[i]!, sign * dy[i]!];
+    const l = sign * (Math.hypot(x, y) || 1);
+    return [-y / l, x / l];
+  };
+  const [sx, sy] = across(0, 1, 1);
   // A closed line starts its strip in the middle of nothing: the seam is a joint like any other.
-  side(p[0]!, p[1]!, -dy[0]! * half(0), dx[0]! * half(0));
+  side(p[0]!, p[1]!, sx * half(0), sy * half(0));
   const joints = line.closed ? count : count - 1;
   for (let i = 0; i < joints; i++) {
     const k = (i + 1) % count;
@@ -124,12 +135,13 @@ export function strokeOutline(line: Spine, style: StrokeStyle): Float64Array[] {
   if (!line.closed) {
     const e = count - 1;
     const h = half(n - 1);
-    side(p[2 * n - 2]!, p[2 * n - 1]!, -dy[e]! * h, dx[e]! * h);
+    const [ex, ey] = across(e, e - 1, -1);
+    side(p[2 * n - 2]!, p[2 * n - 1]!, ex * h, ey * h);
     endStrip();
     if (style.cap === 'round') {
-      const start = Math.atan2(dx[0]!, -dy[0]!);
+      const start = Math.atan2(sy, sx);
       if (half(0) > 0) out.push(fan(p[0]!, p[1]!, half(0), start, Math.PI, style.tolerance, false));
-      const end = Math.atan2(-dx[e]!, dy[e]!);
+      const end = Math.atan2(-ey, -ex);
       if (h > 0)
         out.push(fan(p[2 * n - 2]!, p[2 * n - 1]!, h, end, Math.PI, style.tolerance, false));
     }

