@@ -27,7 +27,7 @@ export function polygonRegion(polygons: readonly Float64Array[]): Region {
 }
 
 /** 64-bit floats that the kernel keeps of an edge (assembly/sweep.ts). */
-const RECORD = 9;
+const RECORD = 10;
 
 /** Rows are looked at in blocks of so many. */
 const BLOCK = 16;
@@ -215,13 +215,14 @@ function writeEdges(
       const slope = (p[b]! - p[a]!) / (y1 - y0);
       const from = y0 > top ? y0 : top;
       const at = count++ * RECORD;
-      edges[at] = p[a]! + slope * (from - y0);
+      edges[at] = p[a]!;
       edges[at + 1] = from;
       edges[at + 2] = y1 < bottom ? y1 : bottom;
       edges[at + 3] = slope;
       edges[at + 4] = down ? 1 : -1;
       edges[at + 5] = 0;
       edges[at + 6] = from;
+      edges[at + 9] = y0;
     }
   }
   return count;

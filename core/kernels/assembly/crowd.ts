@@ -2,7 +2,7 @@
  * Areas of polygons in rows so crowded that crossings would be without number (see kernels/coverage.ts):
  * by looking at the order of the edges once in every layer, a part of a row, or by windings alone.
  */
-import { RECORD, TOP, WINDING, Y0, Y1, addEdge, addInRow, at, begin, inOrder, left, plane, sort, width } from './edges';
+import { RECORD, TOP, WINDING, Y0, Y1, addEdge, addInRow, at, begin, inOrder, isAfter, left, plane, sort, width } from './edges';
 
 /** From layer to layer edges are moved on from the order they had; past so many moves each, sorted anew. */
 const MOVES: i32 = 24;
@@ -81,11 +81,10 @@ function settle(list: usize, count: i32): bool {
   let left = count * MOVES;
   for (let i = 1; i < count; i++) {
     const own = load<u32>(list + (i << 2));
-    const key = load<f64>(own as usize, TOP);
     let j = i - 1;
     while (j >= 0) {
       const o = load<u32>(list + (j << 2));
-      if (!(load<f64>(o as usize, TOP) > key)) break;
+      if (!isAfter(o as usize, own as usize, TOP)) break;
       store<u32>(list + ((j + 1) << 2), o);
       j--;
     }

@@ -14,7 +14,9 @@ export const SINCE: usize = 48;
 /** Where it stands at the top and the bottom of the strip being swept. */
 export const TOP: usize = 56;
 export const BOTTOM: usize = 64;
-export const RECORD: usize = 72;
+/** Where it began before it was cut to the rows: its place is reckoned from there, so that it is the same in any rows. */
+const BEGAN: usize = 72;
+export const RECORD: usize = 80;
 
 /** The plane that areas are added to, and its place. */
 export let plane: usize = 0;
@@ -99,7 +101,16 @@ export function addEdge(x0: f64, y0: f64, x1: f64, y1: f64, sign: f64): void {
 // @ts-ignore: decorator
 @inline
 export function at(e: usize, y: f64): f64 {
-  return load<f64>(e, X0) + load<f64>(e, SLOPE) * (y - load<f64>(e, Y0));
+  return load<f64>(e, X0) + load<f64>(e, SLOPE) * (y - load<f64>(e, BEGAN));
+}
+
+/** Whether an edge comes after another by one of their fields; of equal ones, as they were listed. */
+// @ts-ignore: decorator
+@inline
+export function isAfter(a: usize, b: usize, field: usize): bool {
+  const u = load<f64>(a + field);
+  const v = load<f64>(b + field);
+  return u > v || (u == v && a > b);
 }
 
 /** Puts a list of edges in the order of one of their fields (heapsort). */
@@ -115,7 +126,6 @@ export function sort(list: usize, count: i32, field: usize): void {
 
 function sink(list: usize, from: i32, count: i32, field: usize): void {
   const own = load<u32>(list + (from << 2)) as usize;
-  const key = load<f64>(own + field);
   let i = from;
   for (;;) {
     let child = 2 * i + 1;
@@ -123,12 +133,12 @@ function sink(list: usize, from: i32, count: i32, field: usize): void {
     let c = load<u32>(list + (child << 2)) as usize;
     if (child + 1 < count) {
       const d = load<u32>(list + ((child + 1) << 2)) as usize;
-      if (load<f64>(d + field) > load<f64>(c + field)) {
+      if (isAfter(d, c, field)) {
         child++;
         c = d;
       }
     }
-    if (!(load<f64>(c + field) > key)) break;
+    if (!isAfter(c, own, field)) break;
     store<u32>(list + (i << 2), c as u32);
     i = child;
   }
