@@ -29,6 +29,10 @@ export function polygonRegion(polygons: readonly Float64Array[]): Region {
 /** 64-bit floats that the kernel keeps of an edge (assembly/sweep.ts). */
 const RECORD = 10;
 
+/** Areas are whole numbers of so many parts of a px; where windings are piled up, of fewer, so that they have room. */
+const PARTS = 2 ** 26;
+const FEW_PARTS = 2 ** 13;
+
 /** Rows are looked at in blocks of so many. */
 const BLOCK = 16;
 
@@ -85,22 +89,22 @@ export function coverage(
       const count = writeEdges(polygons, spans, top, bottom, edges);
       if (count === 0) continue;
       const events = way === 'exact' ? eventsOf(edges, count) : null;
+      const parts = way === 'pile' ? FEW_PARTS : PARTS;
       onHeap((at) => {
         const rows = after(at(out.data, 'write'), (top - region.y) * region.width * 4);
-        const place = [rows, region.width, bottom - top, region.x, top] as const;
+        const place = [rows, region.width, bottom - top, region.x, top, parts] as const;
         if (events) sweep([at(edges), count, at(events), at(lists), evenOdd, ...place]);
         else if (way === 'pile') pile([at(edges), count, ...place]);
         else if (way !== 'exact')
           layer([at(edges), count, at(lists), evenOdd, ...place, LAYERS[way]]);
+        run('sumRows', bottom - top, region.width, [
+          rows,
+          rowStride(region, 1),
+          region.width,
+          parts,
+        ]);
       });
     }
-    onHeap((at) =>
-      run('sumRows', region.height, region.width, [
-        at(out.data, 'write'),
-        rowStride(region, 1),
-        region.width,
-      ]),
-    );
     return out;
   });
 }

@@ -33,14 +33,18 @@ export function shifted(plane: Plane, dx: number, dy: number, region: Region): P
     return crop({ ...plane, region: translated(plane.region, dx, dy) }, region);
   const out: Plane = unwritten(region, 1);
   const from = plane.region;
+  // Whole px and the rest apart: the rest is the same for every region.
+  const [wholeX, wholeY] = [Math.floor(-dx), Math.floor(-dy)];
   onHeap((at) =>
     run('shiftRows', region.height, region.width * 10, [
       ...rowsOf(at, out, region, 'write'),
       ...rowsOf(at, plane, from),
       from.width,
       from.height,
-      region.x - dx - from.x,
-      region.y - dy - from.y,
+      region.x + wholeX - from.x,
+      region.y + wholeY - from.y,
+      -dx - wholeX,
+      -dy - wholeY,
       region.width,
     ]),
   );

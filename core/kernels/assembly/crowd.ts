@@ -29,9 +29,10 @@ export function layer(
   outHeight: i32,
   x: f64,
   y0: f64,
+  parts: f64,
   layers: i32,
 ): void {
-  begin(out, outWidth, outHeight, x, y0);
+  begin(out, outWidth, outHeight, x, y0, parts);
   const order = lists;
   const active = lists + (count << 2);
   inOrder(order, edges, count);
@@ -107,13 +108,14 @@ export function pile(
   outHeight: i32,
   x: f64,
   y0: f64,
+  parts: f64,
 ): void {
-  begin(out, outWidth, outHeight, x, y0);
+  begin(out, outWidth, outHeight, x, y0, parts);
   for (let i = 0; i < count; i++) {
     const e = edges + (i as usize) * RECORD;
     const y = load<f64>(e, Y0);
     const end = load<f64>(e, Y1);
-    addEdge(at(e, y), y, at(e, end), end, load<f64>(e, WINDING));
+    addEdge(e, y, end, load<f64>(e, WINDING));
   }
 }
 

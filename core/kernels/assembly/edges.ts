@@ -1,5 +1,5 @@
 /** Edges of polygons, and the areas they add to a plane (see kernels/coverage.ts). */
-import { get, put } from './access';
+import { put } from './access';
 
 /** An edge that runs down: a record of 64-bit floats. */
 export const X0: usize = 0;
@@ -18,83 +18,82 @@ export const BOTTOM: usize = 64;
 const BEGAN: usize = 72;
 export const RECORD: usize = 80;
 
-/** The plane that areas are added to, and its place. */
+/** The plane that areas are added to, whole numbers of 32 bits, its place, and how many parts a px has. */
 export let plane: usize = 0;
 export let width: i32 = 0;
 export let height: i32 = 0;
 export let left: f64 = 0;
 export let top: f64 = 0;
+let scale: f64 = 1;
+
+/**
+ * Areas are whole numbers of parts of a px, so that their sums are exact, and the same in whatever order and from wherever they
+ * are added up: a part of a shape comes out as it does in the whole.
+ */
+// @ts-ignore: decorator
+@inline
+function parts(v: f64): i32 {
+  return Math.round(v * scale) as i32;
+}
 
 // @ts-ignore: decorator
 @inline
-function add(at: usize, v: f64): void {
-  put(at, get(at) + (v as f32));
+function add(row: usize, x: i32, v: i32): void {
+  const p = row + ((x as usize) << 2);
+  store<i32>(p, load<i32>(p) + v);
 }
 
-/** One edge within a row: from xa to xb, with the signed height it spans. */
+/** One edge within a row of the plane: from xa to xb, px from its left, with the signed height it spans. */
 export function addInRow(row: usize, xa: f64, xb: f64, height: f64): void {
-  let d = height;
-  let lo = min(xa, xb);
-  let hi = max(xa, xb);
-  const w = width as f64;
-  if (lo >= w) return;
+  const lo = min(xa, xb);
+  const hi = max(xa, xb);
+  if (lo >= (width as f64)) return;
   if (hi <= 0) {
-    add(row, d);
+    add(row, 0, parts(height));
     return;
   }
-  // Clip to the row: the part left of it counts whole on the first column, the part right is lost.
-  if (lo < 0) {
-    const part = (-lo / (hi - lo)) * d;
-    add(row, part);
-    d -= part;
-    lo = 0;
-  }
-  if (hi > w) {
-    d *= (w - lo) / (hi - lo);
-    hi = w;
-  }
-  const first = min(Math.floor(lo) as i32, width - 1);
-  const last = min(max(first, (Math.ceil(hi) as i32) - 1), width - 1);
+  const first = Math.floor(lo) as i32;
+  const last = max(first, (Math.ceil(hi) as i32) - 1);
   if (first == last) {
-    const mean = (lo + hi) / 2 - (first as f64);
-    add(row + (first << 2), d * (1 - mean));
-    if (first + 1 < width) add(row + ((first + 1) << 2), d * mean);
+    // What lies left of the plane counts in its first column.
+    const head = parts(height * (1 - ((lo + hi) / 2 - (first as f64))));
+    if (first >= 0) add(row, first, head);
+    if (first + 1 < width) add(row, max(0, first + 1), parts(height) - (first >= 0 ? head : 0));
     return;
   }
   const s = 1 / (hi - lo);
-  const head = (first as f64) + 1 - lo;
-  // Areas right of the edge grow quadratically in the first and last pixel and linearly between.
-  const a0 = 0.5 * s * head * head;
-  add(row + (first << 2), d * a0);
-  let before = a0;
-  for (let x = first + 1; x < last; x++) {
-    const covered = s * ((x as f64) + 0.5 - lo);
-    add(row + (x << 2), d * (covered - before));
-    before = covered;
+  // Up to each px the area right of the edge grows: quadratically in the first and last, and linearly between.
+  let before = 0;
+  const end = min(last, width - 1);
+  for (let x = max(0, first); x <= end; x++) {
+    let covered = s * ((x as f64) + 0.5 - lo);
+    if (x == first) {
+      const head = (first as f64) + 1 - lo;
+      covered = 0.5 * s * head * head;
+    } else if (x == last) {
+      const tail = hi - (last as f64);
+      covered = 1 - 0.5 * s * tail * tail;
+    }
+    const sum = parts(height * covered);
+    add(row, x, sum - before);
+    before = sum;
   }
-  const tail = hi - (last as f64);
-  const covered = 1 - 0.5 * s * tail * tail;
-  add(row + (last << 2), d * (covered - before));
-  if (last + 1 < width) add(row + ((last + 1) << 2), d * (1 - covered));
+  if (last + 1 < width) add(row, last + 1, parts(height) - before);
 }
 
-/** Adds a stretch of an edge (y0 < y1): each pixel gets what it changes in the area right of it. */
-export function addEdge(x0: f64, y0: f64, x1: f64, y1: f64, sign: f64): void {
-  let xa = x0 - left;
-  let xb = x1 - left;
-  let ya = max<f64>(0, y0 - top);
-  const yb = min<f64>(height as f64, y1 - top);
-  if (!(yb > ya)) return;
-  const slope = (x1 - x0) / (y1 - y0);
-  xa += slope * (ya - (y0 - top));
-  xb += slope * (yb - (y1 - top));
-  while (ya < yb) {
-    const row = Math.floor(ya);
-    const yn = min(row + 1, yb);
-    const xn = yn == yb ? xb : xa + slope * (yn - ya);
-    addInRow(plane + (row as usize) * (width << 2), xa, xn, (yn - ya) * sign);
-    ya = yn;
-    xa = xn;
+/** Adds a stretch of an edge from y0 down to y1: each pixel gets what it changes in the area right of it. */
+export function addEdge(e: usize, y0: f64, y1: f64, sign: f64): void {
+  let y = max<f64>(y0, top);
+  const end = min<f64>(y1, top + (height as f64));
+  if (!(end > y)) return;
+  let x = at(e, y) - left;
+  while (y < end) {
+    const row = Math.floor(y);
+    const next = min(row + 1, end);
+    const to = at(e, next) - left;
+    addInRow(plane + ((row - top) as usize) * (width << 2), x, to, (next - y) * sign);
+    y = next;
+    x = to;
   }
 }
 
@@ -145,12 +144,20 @@ function sink(list: usize, from: i32, count: i32, field: usize): void {
   store<u32>(list + (i << 2), own as u32);
 }
 
-export function begin(out: usize, outWidth: i32, outHeight: i32, x: f64, y0: f64): void {
+export function begin(
+  out: usize,
+  outWidth: i32,
+  outHeight: i32,
+  x: f64,
+  y0: f64,
+  partsOfPx: f64,
+): void {
   plane = out;
   width = outWidth;
   height = outHeight;
   left = x;
   top = y0;
+  scale = partsOfPx;
 }
 
 /** Lists edges from the highest to the lowest top. */
@@ -160,15 +167,23 @@ export function inOrder(order: usize, edges: usize, count: i32): void {
   sort(order, count, Y0);
 }
 
-/** Turns rows of an accumulation plane into coverage, in place: running sums, of either sign, up to 1. */
-export function sumRows(p: usize, stride: i32, floats: i32, from: i32, to: i32): void {
+/** Turns rows of areas, of which a px has so many `parts`, into coverage, in place: running sums, of either sign, up to 1. */
+export function sumRows(
+  p: usize,
+  stride: i32,
+  width: i32,
+  partsOfPx: f64,
+  from: i32,
+  to: i32,
+): void {
+  const share = 1 / partsOfPx;
   for (let y = from; y < to; y++) {
     let d = p + y * stride;
-    let sum: f64 = 0;
-    for (const end = d + (floats << 2); d < end; d += 4) {
-      sum += get(d) as f64;
-      const v = abs(sum);
-      put(d, v < 1e-6 ? 0 : v > 1 ? 1 : (v as f32));
+    let sum = 0;
+    for (const end = d + (width << 2); d < end; d += 4) {
+      sum += load<i32>(d);
+      const v = (abs(sum) as f64) * share;
+      put(d, v > 1 ? 1 : (v as f32));
     }
   }
 }

@@ -30,10 +30,22 @@ export function lookRows(
 function between(s: usize, sStride: i32, width: i32, height: i32, x: f32, y: f32): f32 {
   const fx = Mathf.floor(x);
   const fy = Mathf.floor(y);
-  const tx = x - fx;
-  const ty = y - fy;
-  const ix = fx as i32;
-  const iy = fy as i32;
+  return beside(s, sStride, width, height, fx as i32, fy as i32, x - fx, y - fy);
+}
+
+/** The same, `tx` and `ty` (0–1) beyond a px. */
+// @ts-ignore: decorator
+@inline
+function beside(
+  s: usize,
+  sStride: i32,
+  width: i32,
+  height: i32,
+  ix: i32,
+  iy: i32,
+  tx: f32,
+  ty: f32,
+): f32 {
   let sum: f32 = 0;
   for (let j = 0; j < 2; j++) {
     const py = iy + j;
@@ -49,7 +61,7 @@ function between(s: usize, sStride: i32, width: i32, height: i32, x: f32, y: f32
   return sum;
 }
 
-/** Rows of a plane moved by (dx, dy) px; the first px of the result lies (x0, y0) px from that of the plane. */
+/** Rows of a plane that is moved: the first px of the result lies (x0, y0) whole px from that of the plane, and (`tx`, `ty`) of one more. */
 export function shiftRows(
   o: usize,
   oStride: i32,
@@ -57,8 +69,10 @@ export function shiftRows(
   sStride: i32,
   sWidth: i32,
   sHeight: i32,
-  x0: f32,
-  y0: f32,
+  x0: i32,
+  y0: i32,
+  tx: f32,
+  ty: f32,
   width: i32,
   from: i32,
   to: i32,
@@ -66,7 +80,7 @@ export function shiftRows(
   for (let y = from; y < to; y++) {
     let d = o + y * oStride;
     for (let x = 0; x < width; x++, d += 4)
-      put(d, between(s, sStride, sWidth, sHeight, (x as f32) + x0, (y as f32) + y0));
+      put(d, beside(s, sStride, sWidth, sHeight, x + x0, y + y0, tx, ty));
   }
 }
 

@@ -11,7 +11,7 @@ const NEAR: f64 = 1e-7;
 function flush(e: usize, y: f64): void {
   const sign = load<f64>(e, SIGN);
   const since = load<f64>(e, SINCE);
-  if (sign != 0 && y > since) addEdge(at(e, since), since, at(e, y), y, sign);
+  if (sign != 0 && y > since) addEdge(e, since, y, sign);
   store<f64>(e, 0, SIGN);
 }
 
@@ -77,8 +77,9 @@ export function sweep(
   outHeight: i32,
   x: f64,
   y0: f64,
+  parts: f64,
 ): void {
-  begin(out, outWidth, outHeight, x, y0);
+  begin(out, outWidth, outHeight, x, y0, parts);
   const order = lists;
   const active = lists + (count << 2);
   inOrder(order, edges, count);
