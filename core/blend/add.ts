@@ -4,7 +4,7 @@ import type { BlendDefinition } from './blend';
 export const add: BlendDefinition = {
   name: 'add',
   label: 'Add',
-  help: 'Adds light to light, past white.',
+  help: 'Adds light to light, past white. Over what is transparent it covers as much as it does by itself.',
   family: 'light',
   mode: 2,
 };

@@ -118,7 +118,11 @@ export const passParameters = {
   dashes: { kind: 'switch', label: 'Dashes', default: false, needs: STROKED },
   dash: length('Dash', 40, { slider: [0, 400], needs: { dashes: [true] } }),
   gap: length('Gap', 40, { slider: [0, 400], needs: { dashes: [true] } }),
-  phase: place('Phase', 0, { slider: [-400, 400], needs: { dashes: [true] } }),
+  phase: place('Phase', 0, {
+    slider: [-400, 400],
+    help: 'How far the dashes are moved on, from the start of the line towards its end.',
+    needs: { dashes: [true] },
+  }),
   fit: {
     kind: 'switch',
     label: 'Fit whole',
