@@ -7,6 +7,8 @@ import { gaussianBlur } from '../core/kernels/blur';
 import { composite } from '../core/kernels/composite';
 import { coverage } from '../core/kernels/coverage';
 import { distanceField } from '../core/kernels/distance';
+import { PLAIN_ENDING, finish } from '../core/kernels/finish';
+import { haloBlur } from '../core/kernels/halo';
 import { threads } from '../core/kernels/machine';
 import type { ColourBuffer, Plane } from '../core/pixels/buffer';
 import { unwritten } from '../core/pixels/buffer';
@@ -99,6 +101,15 @@ export async function kernels(browser: Browser, rounds: number): Promise<Row[]> 
   await row('Gaussian blur, σ 250 px, against our own at σ 20', blur(250), blur(20), 1.0);
   for (const sigma of [1, 2, 3, 4])
     await row(`Gaussian blur, σ ${sigma} px, against our own at σ 16`, blur(sigma), blur(16), 1.5);
+  for (const core of [3, 20]) {
+    const halo = { core: core * 1.5, power: 1.5, reach: 500 };
+    await row(
+      `Halo, core of σ ${core} px, reach 500, against a Gaussian of that`,
+      onHeap(() => haloBlur(picture, halo, region)),
+      blur(core),
+      2.2,
+    );
+  }
   await row(
     'Gaussian blur, one plane, σ 20 px, against our own RGBA',
     onHeap(() => gaussianBlur(shape, 20, region)),
@@ -123,6 +134,21 @@ export async function kernels(browser: Browser, rounds: number): Promise<Row[]> 
         most,
       );
     }
+  // An opaque picture, of which a twenty-fifth is far brighter than the screen can show.
+  const lit = noise(4);
+  for (let i = 0; i < lit.data.length; i++)
+    lit.data[i] = i % 4 === 3 ? 1 : (i >> 2) % 25 === 0 ? 3 + lit.data[i]! : lit.data[i]!;
+  const ends = (burn: boolean) => {
+    const start = performance.now();
+    scoped(() => void finish(lit, 8, { ...PLAIN_ENDING, burn }));
+    return performance.now() - start;
+  };
+  await row(
+    'Burn to white, a twenty-fifth of it beyond white, what it adds to the end, against a copy',
+    () => Math.max(1e-3, ends(true) - ends(false)),
+    () => plain.set(copied),
+    0.3,
+  );
   const plane = new Float32Array(shape.data.length);
   const planeCopied = new Float32Array(shape.data.length).fill(1);
   await row(

@@ -16,6 +16,7 @@ import { driven } from './driven';
 import { growth } from './growth';
 import { large } from './large';
 import { kernels } from './kernels';
+import { light } from './light';
 import { machines } from './machines';
 import { opened } from './opening';
 import type { Row } from './table';
@@ -44,6 +45,7 @@ const parts: Record<string, () => Row[] | Promise<Row[]>> = {
   kernels: () => kernels(browser, Math.max(5, rounds)),
   driven: () => driven(browser, `http://localhost:${port}`, rounds, quick),
   brushes: () => brushes(browser, `http://localhost:${port}`, quick),
+  light: () => light(browser, `http://localhost:${port}`, quick),
   opening: () => opened(browser, `http://localhost:${port}`, quick ? 1 : 3),
   ...(!quick && { large, machines: () => machines(`http://localhost:${port}`) }),
   growth: () => growth(rounds),

@@ -11,6 +11,7 @@ import { gradientMap } from './grade/gradient-map';
 import { hueSaturation } from './grade/hue-saturation';
 import { light } from './grade/light';
 import { tint } from './grade/tint';
+import { glare } from './light/glare';
 import { mesh } from './warp/mesh';
 import { reshape } from './warp/reshape';
 import { drip } from './warp/drip';
@@ -35,6 +36,7 @@ export const steps: readonly AnyStep[] = [
   tint,
   gradientMap,
   fringe,
+  glare,
   reshape,
   mesh,
   smear,

@@ -21,6 +21,7 @@ import {
   carry,
   castShadow,
   darkenScene,
+  glareScene,
   duplicate,
   echo,
   paintAlong,
@@ -148,6 +149,11 @@ export function actions(does: BenchDoes): Action[] {
     {
       name: 'Darken the scene, away from its lights',
       run: darkenScene,
+      enabled: scene.layers.length > 0 && idle,
+    },
+    {
+      name: 'Glare over the whole scene',
+      run: glareScene,
       enabled: scene.layers.length > 0 && idle,
     },
     {

@@ -54,6 +54,13 @@ export function darkenScene(): void {
   bench().select(id);
 }
 
+/** Lets what is too bright anywhere in the scene scatter. */
+export function glareScene(): void {
+  const made = newGrade('Glare', [newStep('light.glare')]);
+  bench().change('Glare over the scene', addInFront([made], null, false));
+  bench().select(made.id);
+}
+
 /** Lets the light of a layer fall on what it is most likely meant for. */
 export function spill(layer: Layer): void {
   const { scene, change, select } = bench();
