@@ -190,6 +190,19 @@ export function defaultsOf<P extends Parameters>(parameters: P): Values<P> {
 export const absentOf = (p: Parameter): number | boolean | string | undefined =>
   'absent' in p ? p.absent : undefined;
 
+/** Values with what they leave out as it counts. */
+export const completed = (
+  parameters: Parameters,
+  values: Readonly<Record<string, unknown>>,
+): Record<string, unknown> => ({
+  ...Object.fromEntries(
+    Object.entries(parameters).flatMap(([k, p]) =>
+      absentOf(p) === undefined ? [] : [[k, absentOf(p)]],
+    ),
+  ),
+  ...Object.fromEntries(Object.entries(values).filter(([, v]) => v !== undefined)),
+});
+
 /** Of an object that holds the values of a set of parameters and more, those values that it says. */
 export const valuesOf = <P extends Parameters>(parameters: P, all: Values<P>): Values<P> =>
   Object.fromEntries(

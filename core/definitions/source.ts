@@ -38,7 +38,9 @@ export interface Run {
 export interface Caster {
   /** What it covers, 0–1, over a region. */
   coverage(region: Region): Plane;
-  /** The same upright, under a map of the px that its light or shadow is placed on. */
+  /** Its colours over a region, as they are drawn. */
+  colours(region: Region): ColourBuffer;
+  /** What it covers upright, under a map of the px that its light or shadow is placed on. */
   under(to: Affine, region: Region): Plane;
   /** The box round what it covers by half or more, px that its light or shadow is placed on; null for nothing. */
   box(): Box | null;

@@ -23,6 +23,27 @@ export function tooBright(buffer: ColourBuffer, mixing: Mixing, threshold: numbe
   return out;
 }
 
+/** What light (linear, over at least the same region) adds to a surface that it falls on: its own colour times the light, as it mixes. */
+export function litSurface(
+  surface: ColourBuffer,
+  light: ColourBuffer,
+  mixing: Mixing,
+): ColourBuffer {
+  const { region } = surface;
+  const out: ColourBuffer = unwritten(region, 4);
+  if (isEmpty(region)) return out;
+  onHeap((at) =>
+    run('litRows', region.height, region.width * 20, [
+      ...rowsOf(at, out, region, 'write'),
+      ...rowsOf(at, surface, region),
+      ...rowsOf(at, light, region),
+      region.width,
+      mixing === 'light' ? 1 : 0,
+    ]),
+  );
+  return out;
+}
+
 /**
  * Takes a share (0–1) of what is too bright from a buffer, in place, and lays it on it scattered, in a tint: both are linear light over
  * the region of the buffer.

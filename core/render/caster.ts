@@ -2,7 +2,7 @@ import type { SourceContext } from '../definitions/source';
 import type { BoundLayer } from '../scene/bound/bound';
 import { definitionOf } from '../sources/index';
 import type { Context } from './context';
-import { coverageOf, coveredBox } from './coverage';
+import { coloursOf, coverageOf, coveredBox } from './coverage';
 
 /** Layers that are the light or the shadow of another. */
 
@@ -13,6 +13,7 @@ export function casterFor({ source }: BoundLayer, context: Context): Pick<Source
   return {
     light: {
       coverage: (region) => coverageOf(subject, context.map, region, context),
+      colours: (region) => coloursOf(subject, context.map, region, context),
       under: (to, region) => coverageOf(subject, to, region, context),
       box: () => coveredBox(subject, context),
       colour: colourOf(subject.layer),

@@ -2,11 +2,13 @@ import * as v from 'valibot';
 import type { Parameters, Values } from '../definitions/parameter';
 import { length, percent } from '../definitions/parameter';
 import { parametersSchema } from '../definitions/parameter-schema';
-import type { SourceDefinition } from '../definitions/source';
+import type { SourceContext, SourceDefinition } from '../definitions/source';
 import { curveTable } from '../geometry/curve';
 import { meanScale } from '../geometry/affine';
 import { blurMargin, gaussianBlur } from '../kernels/blur';
 import { signedDistance } from '../kernels/contour';
+import { litSurface, tooBright } from '../kernels/glare';
+import { haloBlur, haloMargin } from '../kernels/halo';
 import { add, facing, lookUp } from '../kernels/planes';
 import { alphaOf, copied, level, toneOf } from '../kernels/rows';
 import { oneColour } from '../paint/paint';
@@ -16,16 +18,37 @@ import { scoped } from '../pixels/heap';
 import type { Region } from '../pixels/region';
 import { EMPTY, grow } from '../pixels/region';
 
+const byDistance = { way: ['distance'] };
+
 /** What can be set on the light that one layer throws on others. */
 export const spillParameters = {
+  way: {
+    kind: 'choice',
+    label: 'Falls',
+    help: 'By the distance from the light alone; or as light does, in all of its colours, on the colours of what it falls on.',
+    options: [
+      { value: 'distance', label: 'By distance' },
+      { value: 'light', label: 'As light' },
+    ],
+    default: 'distance',
+    absent: 'distance',
+  },
+  height: {
+    ...length('Height', 60, { min: 1, max: 2000, slider: [1, 400] }),
+    help: 'How high the light hangs over what it falls on: near, it falls off quickly.',
+    needs: { way: ['light'] },
+    absent: 60,
+  },
   reach: { ...length('Reach', 260, { max: 4000, slider: [0, 1000] }), help: 'How far it goes.' },
   core: {
     ...percent('Core', 0),
+    needs: byDistance,
     help: 'The share of the reach that stays as bright as at the light.',
   },
   falloff: {
     kind: 'curve',
     low: 0,
+    needs: byDistance,
     label: 'Falloff',
     help: 'From where it ends to the light.',
     presets: [
@@ -61,19 +84,27 @@ export const spillParameters = {
   },
   facing: {
     ...percent('Facing alone', 0),
+    needs: byDistance,
     help: 'How much it keeps to what faces the light: edges on its side, and folds, told by light and dark.',
   },
   edge: {
     ...length('Edge', 30, { min: 1, max: 400, slider: [2, 120] }),
+    needs: byDistance,
     help: 'How far an edge that faces the light is lit inwards.',
   },
   follows: {
     kind: 'switch',
     label: 'Its colour',
     help: 'It has the colour of the line that it comes from, also when that is given another.',
+    needs: byDistance,
     default: true,
   },
-  colour: { kind: 'colour', label: 'Colour', default: '#ff7a3c', needs: { follows: [false] } },
+  colour: {
+    kind: 'colour',
+    label: 'Colour',
+    default: '#ff7a3c',
+    needs: { ...byDistance, follows: [false] },
+  },
 } as const satisfies Parameters;
 
 export const spillSchema = v.strictObject({
@@ -88,6 +119,25 @@ export type SpillValues = Values<typeof spillParameters>;
 
 /** How high what is light stands above what is dark, a share of the height of the edge. */
 const TONE = 0.7;
+
+/**
+ * Light of a layer that hangs over a surface, as it falls there: from each px of its own it comes as from a point, less by the square of
+ * the distance and by the cosine of its angle, h/(r² + h²)^3/2. That is a halo of the power 1½ whose core is the height.
+ */
+function fallen(
+  { height = 60, reach }: SpillValues,
+  { wanted, mixing, map, light, grounds }: SourceContext,
+): ColourBuffer {
+  const scale = meanScale(map);
+  const halo = { core: height * scale, power: 1.5, reach: reach * scale };
+  if (!light || !grounds?.base) return unwritten(EMPTY, 4);
+  const { base } = grounds;
+  return scoped(() => {
+    const given = light.colours(grow(wanted, haloMargin(halo)));
+    const falls = haloBlur(tooBright(given, mixing, 0), halo, wanted);
+    return litSurface(base.colours(wanted), crop(falls, wanted), mixing);
+  });
+}
 
 /**
  * What the light falls on as a relief over a region, px: it rises along its edge, as wide as that is, and with its
@@ -124,11 +174,13 @@ export const spillSource: SourceDefinition<SpillSource> = {
       source.of = id;
     },
   },
-  sees: ({ values }) => (values.facing > 0 ? ['base'] : []),
+  sees: ({ values }) => (values.way === 'light' || values.facing > 0 ? ['base'] : []),
   box: () => null,
   extent: () => null,
   assets: () => [],
-  render({ values }, { wanted, mixing, map, light, grounds }) {
+  render({ values }, context) {
+    const { wanted, mixing, map, light, grounds } = context;
+    if (values.way === 'light') return fallen(values, context);
     const reach = values.reach * meanScale(map);
     if (!light || reach <= 0) return unwritten(EMPTY, 4);
     return scoped(() => {

@@ -1,7 +1,7 @@
 import { LayoutGrid } from 'lucide-react';
 import { Slider, Switch } from 'radix-ui';
 import type { NumberParameter, Parameter, Parameters } from '@ignis/core/definitions/parameter';
-import { absentOf, counts, lengthsIn } from '@ignis/core/definitions/parameter';
+import { completed, counts, lengthsIn } from '@ignis/core/definitions/parameter';
 import type { Edit } from '@ignis/core/scene/edits/edit';
 import { hasCandidates } from '@ignis/core/scene/edits/candidates';
 import type { SmearStroke } from '@ignis/core/definitions/strokes';
@@ -32,7 +32,8 @@ interface Props {
 }
 
 /** The controls of a definition, one row a parameter, built from what each says of itself. */
-export function ParameterControls({ parameters, values, onChange, onDone, edits }: Props) {
+export function ParameterControls({ parameters, values: said, onChange, onDone, edits }: Props) {
+  const values = completed(parameters, said);
   const inShares = lengthsIn(parameters, values) === 'share';
   const shown = Object.entries(parameters)
     .filter(([, p]) => counts(p, values))
@@ -60,12 +61,12 @@ export function ParameterControls({ parameters, values, onChange, onDone, edits 
                   useSheet.getState().open({
                     title: p.label,
                     parameter: p,
-                    value: values[key] ?? absentOf(p),
+                    value: values[key],
                     edit: (value, other) =>
                       edits({ [key]: value, ...(other && { [other.key]: other.value }) }),
                     others: shown.flatMap(([k, q]) =>
                       q.kind === 'number' && k !== key && p.kind === 'number'
-                        ? [{ key: k, parameter: q, value: (values[k] ?? q.absent) as number }]
+                        ? [{ key: k, parameter: q, value: values[k] as number }]
                         : [],
                     ),
                   })
@@ -78,7 +79,7 @@ export function ParameterControls({ parameters, values, onChange, onDone, edits 
           </span>
           <StableControl
             parameter={p}
-            value={values[key] ?? absentOf(p)}
+            value={values[key]}
             onChange={(v) => onChange({ [key]: v })}
             onDone={onDone}
           />

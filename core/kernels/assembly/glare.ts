@@ -3,6 +3,9 @@ import { get4, put4 } from './access';
 import { decode, encode } from './colour';
 import { alphaOf } from './pixel';
 
+/** Light that is fainter leaves a px as it is. */
+const FAINT: f32 = 1e-5;
+
 /** The colour lanes, and 0 for alpha. */
 // @ts-ignore: decorator
 @inline
@@ -63,8 +66,43 @@ export function brightRows(
   }
 }
 
-/** Scattered light that is fainter leaves a px as it is. */
-const FAINT: f32 = 1e-5;
+/**
+ * What light adds to rows of a surface (premultiplied RGBA) that it falls on, premultiplied too: the surface's own colour, times the
+ * light (linear, at `t`). It covers as much as the surface.
+ */
+export function litRows(
+  o: usize,
+  oStride: i32,
+  s: usize,
+  sStride: i32,
+  t: usize,
+  tStride: i32,
+  width: i32,
+  isLight: i32,
+  from: i32,
+  to: i32,
+): void {
+  const zero = f32x4.splat(0);
+  for (let y = from; y < to; y++) {
+    let p = o + y * oStride;
+    let q = s + y * sStride;
+    let r = t + y * tStride;
+    for (const end = p + (width << 4); p < end; p += 16, q += 16, r += 16) {
+      const v = get4(q);
+      const a = f32x4.extract_lane(v, 3);
+      const light = f32x4.pmax(zero, get4(r));
+      if (!(a > 0) || brightest(light) < FAINT) {
+        put4(p, zero);
+        continue;
+      }
+      const alpha = f32x4.splat(a);
+      const more = f32x4.add(f32x4.splat(1), light);
+      const lit = f32x4.mul(lightOf(v, alpha, isLight), more);
+      const added = f32x4.sub(f32x4.mul(isLight ? lit : encode(lit), alpha), v);
+      put4(p, f32x4.replace_lane(f32x4.pmax(zero, added), 3, a));
+    }
+  }
+}
 
 /**
  * Takes `amount` of what is too bright (at `t`, as `brightRows` makes it) from rows, in place, and lays it on them scattered (at `u`)

@@ -21,7 +21,7 @@ export {
   timesRows,
 } from './planes';
 export { distanceAcross, distanceDown } from './distance';
-export { brightRows, scatterRows } from './glare';
+export { brightRows, litRows, scatterRows } from './glare';
 export { glossRows } from './gloss';
 export { divideRows, fitRows, guidedRows, productRows } from './guided';
 export { likenessRows } from './likeness';

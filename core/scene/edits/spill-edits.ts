@@ -4,7 +4,7 @@ import type { Edit } from './edit';
 import { layerOf, pastClipped, standingOf } from './layer-edits';
 import { newCastShadow, newSpill } from '../model/make';
 import type { Layer } from '../model/schema';
-import { isLightOrShadow } from '../model/traits';
+import { isLightOrShadow, isSpill } from '../model/traits';
 
 /** What can be done with the light that one layer throws on another, and with the shadow that it casts. */
 
@@ -29,12 +29,20 @@ export const castShadowOf =
     list.splice(at, 0, { ...newCastShadow(layer), id });
   };
 
+/** How spills of either way are laid on. */
+const AS_LIGHT = { blend: 'add', opacity: 100 };
+const AS_WASH = { blend: 'soft-light', opacity: 85 };
+
 /** Sets values of a spill or of a cast shadow. */
 export const setLightOrShadow =
   (id: string, values: Partial<SpillValues> | Partial<CastShadowValues>): Edit =>
   (s) => {
     const layer = layerOf(s, id);
-    if (isLightOrShadow(layer)) Object.assign(layer.source.values, values);
+    if (!isLightOrShadow(layer)) return;
+    // Light is added to what it falls on; what goes by distance is a wash.
+    if (isSpill(layer) && 'way' in values && values.way !== (layer.source.values.way ?? 'distance'))
+      Object.assign(layer, values.way === 'light' ? AS_LIGHT : AS_WASH);
+    Object.assign(layer.source.values, values);
   };
 
 /** The spill, or the shadow, is of another layer from now on. */
