@@ -62,7 +62,7 @@ export const glare = defineStep({
       default: 1.4,
     },
     tailReach: {
-      ...length('Tail reach', 600, { min: 1, max: 4000, slider: [1, 2000] }),
+      ...length('Tail reach', 240, { min: 1, max: 2000, slider: [1, 800] }),
       help: 'How far its tail goes.',
     },
     veil: { ...percent('Veil', 10), help: 'How much of it lies evenly over all, as in mist.' },
