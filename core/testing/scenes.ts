@@ -27,7 +27,7 @@ import { rampOf } from '../pixels/ramp';
 import type { Pass } from '../sources/pass';
 import { newPass } from '../sources/pass';
 import type { Corners } from '../definitions/placement';
-import type { Layer, Scene } from '../scene/model/schema';
+import type { Layer, Scene, Step } from '../scene/model/schema';
 import { everyLayer } from '../scene/model/schema';
 import { blends } from '../blend/index';
 import { placed } from '../scene/arrange/placement';
@@ -172,6 +172,12 @@ const small = (shape: LineShape): LineShape =>
       }
     : shape;
 
+/** A step as it is by itself, but that light goes no farther than small pictures do. */
+const nearStep = (kind: string): Step => {
+  const step = newStep(kind);
+  return 'tailReach' in step.values ? { ...step, values: { ...step.values, tailReach: 20 } } : step;
+};
+
 /** A pass with anything set on it. */
 export const pass: fc.Arbitrary<Partial<Pass>> = fc.record(
   {
@@ -291,7 +297,7 @@ const layerWithin = (depth: number): fc.Arbitrary<Layer> =>
       ...made,
       ...rest,
       placement: { ...made.placement, ...placement },
-      steps: steps.map((k) => ({ ...newStep(k), ...(within && { within }) })),
+      steps: steps.map((k) => ({ ...nearStep(k), ...(within && { within }) })),
     }));
 
 /** What every scene keeps selected: a soft band across it. */
