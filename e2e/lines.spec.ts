@@ -39,6 +39,7 @@ test('every starting point is added from the palette and lights the scene', asyn
   const dark = await brightness(page);
   for (const name of [
     'Tube',
+    'Hot tube',
     'Streak',
     'Blade',
     'Dark blade',

@@ -12,6 +12,7 @@ import { spiral } from './spiral-round';
 import { bolt } from './lightning';
 import { bulbs } from './bulb-string';
 import { ribbons } from './ribbon-waves';
+import { hotTube } from './hot-tube';
 import { tube } from './tube';
 
 export type { StartingPoint };
@@ -19,6 +20,7 @@ export type { StartingPoint };
 /** Every starting point, in the order of the palette. To add one: one file, and one line here. */
 export const startingPoints: readonly StartingPoint[] = [
   tube,
+  hotTube,
   streak,
   blade,
   darkBlade,
