@@ -110,8 +110,11 @@ export const centreGuides: Edit = (s) => {
 /** What happens to the whole picture at its end. */
 export const setEnd =
   (values: Partial<Scene['end']>): Edit =>
-  (s) =>
-    void Object.assign(s.end, values);
+  (s) => {
+    // A roll-off that is turned on arrives at white, in a scene from before there were such too.
+    if (values.rollOff && !s.end.rollOff) s.end.arrives ??= 'brightest';
+    Object.assign(s.end, values);
+  };
 
 /** The lamp that styles follow. */
 export const setLamp =
