@@ -280,6 +280,28 @@ describe('the end of a picture', () => {
     }
   });
 
+  it('that burns has light cover as much as it is seen over black, and keep its colour there', () => {
+    for (const mixing of ['displayed', 'light'] as const)
+      for (const [bright, a] of [
+        [4, 0.1],
+        [9, 0.05],
+        [3, 0.9],
+      ] as const) {
+        const data = Float32Array.of(bright * a, (bright * a) / 2, 0, a);
+        const image = finish({ channels: 4, region, data }, 16, ending({ mixing, burn: true }));
+        const [r, g, , made] = [...image.data].map((v) => v / 65535) as [
+          number,
+          number,
+          number,
+          number,
+        ];
+        expect(made).toBeCloseTo(Math.min(1, bright * a), 4);
+        if (bright * a > 1) continue;
+        expect(r).toBeCloseTo(1, 4);
+        expect(g).toBeCloseTo(mixing === 'light' ? encode(0.5) : 0.5, 4);
+      }
+  });
+
   it('marks what is beyond the screen, whatever becomes of it, and nothing else', () => {
     for (const mixing of ['displayed', 'light'] as const) {
       const seen = (v: number, values: Partial<Ending>) =>

@@ -219,6 +219,16 @@ function brightest(v: v128): f32 {
   );
 }
 
+/**
+ * How much light covers at the end that is brighter than the screen can show and covers less than all: as much as it would be seen over black.
+ * So a faint halo of a bright lamp has the colour of the lamp, and is not white and thin.
+ */
+// @ts-ignore: decorator
+@inline
+function covered(alpha: f32, bright: f32): f32 {
+  return min<f32>(1, max<f32>(alpha, alpha * bright));
+}
+
 /** What is as bright as the screen can show is not marked, whatever a sum of floats makes of it. */
 const BEYOND: f32 = 1.0005;
 
@@ -284,7 +294,7 @@ export function finishRows(
     const row = noise + (((y0 + y) & (TILE - 1)) * TILE << 4);
     for (let x = 0; x < width; x++, sp += 16, dp += 4 * bytes) {
       const premultiplied = get4(sp);
-      const a = f32x4.pmin(one, alphaOf(premultiplied));
+      let a = f32x4.pmin(one, alphaOf(premultiplied));
       const alpha = f32x4.extract_lane(a, 0);
       if (!(alpha > 0)) {
         if (bytes == 1) putBytes(dp, 0);
@@ -296,12 +306,22 @@ export function finishRows(
       if (isLight) {
         if (gain != 1) v = f32x4.mul(v, f32x4.splat(gain));
         marked = marks != 0 && brightest(v) > BEYOND;
+        if (burn && alpha < 1 && brightest(v) > 1) {
+          const share = covered(alpha, brightest(v));
+          v = f32x4.mul(v, f32x4.splat(alpha / share));
+          a = f32x4.splat(share);
+        }
         // Without a roll-off before it, the burn needs no way there and back.
         if (burn && knee >= 1 && brightest(v) > 1) v = burnt(v, burn, burnLast);
         v = encode(v);
       } else {
         if (gain != 1) v = exposed(v, gain, root);
         marked = marks != 0 && brightest(v) > BEYOND;
+        if (burn && alpha < 1 && brightest(v) > 1) {
+          const share = covered(alpha, brightest(v));
+          v = f32x4.mul(v, f32x4.splat(alpha / share));
+          a = f32x4.splat(share);
+        }
       }
       if (knee < 1 && v128.any_true(f32x4.gt(v, start))) {
         // Above the knee k + (1 − k)·t·(1 + t·arrival)/(1 + t): slope 1 where it begins, 1 where it arrives.
