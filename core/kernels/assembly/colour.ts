@@ -212,7 +212,7 @@ function turned(m: usize, v: v128): v128 {
 /** The brightest of the first three lanes. */
 // @ts-ignore: decorator
 @inline
-function brightest(v: v128): f32 {
+export function brightest(v: v128): f32 {
   return max<f32>(
     f32x4.extract_lane(v, 0),
     max<f32>(f32x4.extract_lane(v, 1), f32x4.extract_lane(v, 2)),
@@ -302,26 +302,17 @@ export function finishRows(
         continue;
       }
       let v = alpha < 1 ? f32x4.div(premultiplied, a) : premultiplied;
-      let marked = false;
+      if (gain != 1) v = isLight ? f32x4.mul(v, f32x4.splat(gain)) : exposed(v, gain, root);
+      const marked = marks != 0 && brightest(v) > BEYOND;
+      if (burn && alpha < 1 && brightest(v) > 1) {
+        const share = covered(alpha, brightest(v));
+        v = f32x4.mul(v, f32x4.splat(alpha / share));
+        a = f32x4.splat(share);
+      }
       if (isLight) {
-        if (gain != 1) v = f32x4.mul(v, f32x4.splat(gain));
-        marked = marks != 0 && brightest(v) > BEYOND;
-        if (burn && alpha < 1 && brightest(v) > 1) {
-          const share = covered(alpha, brightest(v));
-          v = f32x4.mul(v, f32x4.splat(alpha / share));
-          a = f32x4.splat(share);
-        }
         // Without a roll-off before it, the burn needs no way there and back.
         if (burn && knee >= 1 && brightest(v) > 1) v = burnt(v, burn, burnLast);
         v = encode(v);
-      } else {
-        if (gain != 1) v = exposed(v, gain, root);
-        marked = marks != 0 && brightest(v) > BEYOND;
-        if (burn && alpha < 1 && brightest(v) > 1) {
-          const share = covered(alpha, brightest(v));
-          v = f32x4.mul(v, f32x4.splat(alpha / share));
-          a = f32x4.splat(share);
-        }
       }
       if (knee < 1 && v128.any_true(f32x4.gt(v, start))) {
         // Above the knee k + (1 − k)·t·(1 + t·arrival)/(1 + t): slope 1 where it begins, 1 where it arrives.

@@ -1,7 +1,6 @@
 /** Light that is too bright, taken out of rows of premultiplied RGBA, and laid on them again scattered. Strides are in bytes. */
 import { get4, put4 } from './access';
-import { decode, encode } from './colour';
-import { alphaOf } from './pixel';
+import { brightest, decode, encode } from './colour';
 
 /** Light that is fainter leaves a px as it is. */
 const FAINT: f32 = 1e-5;
@@ -11,15 +10,6 @@ const FAINT: f32 = 1e-5;
 @inline
 function colours(v: v128): v128 {
   return v128.and(v, i32x4(-1, -1, -1, 0));
-}
-
-// @ts-ignore: decorator
-@inline
-function brightest(v: v128): f32 {
-  return max<f32>(
-    f32x4.extract_lane(v, 0),
-    max<f32>(f32x4.extract_lane(v, 1), f32x4.extract_lane(v, 2)),
-  );
 }
 
 /** Linear light of a pixel that is not premultiplied. */
