@@ -35,8 +35,8 @@ export interface Part {
   weight: number;
 }
 
-/** σ of the finest, of the core. */
-const FINEST = 0.45;
+/** σ of the finest, of the core: of a flat tail, and of a steep one (a power above 2). */
+const [FINEST, FINEST_STEEP] = [0.55, 0.45];
 /** Steps of the sum over a doubling of σ. */
 const STEPS = 24;
 /** A core of less, px, is a point: what is blurred stays as it is. */
@@ -47,7 +47,7 @@ const MOST = 16;
 /** The Gaussians that a halo is made of, the finest first; their weights sum to 1. */
 export function haloParts({ core, power, reach }: Halo): Part[] {
   if (!(core > LEAST)) return [{ sigma: 0, weight: 1 }];
-  const sigmas = [core * FINEST];
+  const sigmas = [core * (power > 2 ? FINEST_STEEP : FINEST)];
   while (sigmas.length < MOST && sigmas.at(-1)! * 2 <= reach / 2) sigmas.push(sigmas.at(-1)! * 2);
   const density = (t: number) => t ** (power - 1) * Math.exp(-t);
   const weights = sigmas.map((sigma, i) => {
@@ -73,15 +73,16 @@ interface Level {
   weights: Float64Array;
 }
 
-/** σ is at least so many cells. */
+/** σ is at least so many cells; of cells of two px, which keep closer to the Gaussian, fewer do. */
 const CELL_SIGMA = 1.6;
+const PAIR_SIGMA = 1.2;
 
 /** How parts are carried out. What sharing among cells, and spreading them again, adds to each is taken off its Gaussian. */
 function planned(parts: readonly Part[]): Level[] {
   let [cell, shared, spread] = [1, 0, 0];
   return parts.map(({ sigma, weight }) => {
     let next = cell;
-    while (sigma / (next * 2) >= CELL_SIGMA) next *= 2;
+    while (sigma / (next * 2) >= (next === 1 ? PAIR_SIGMA : CELL_SIGMA)) next *= 2;
     const factor = next / cell;
     if (factor > 1) {
       shared = shared / factor ** 2 + sharingVariance(factor);
