@@ -4,13 +4,15 @@ import { expect, test, type Page } from './test';
 import {
   act,
   breakAt,
-  dragBy,
   card,
+  dragBy,
   onPage,
   openExample,
   press,
   settled,
   setValue,
+  typeInto,
+  value,
 } from './bench-page';
 
 const shot = async (page: Page, name: string) => {
@@ -86,7 +88,8 @@ test('bench, passes, steps, export', async ({ page }) => {
     await page.getByRole('menuitem', { name: step }).click();
   }
   await setValue(page, 'Exposure', '-0.6');
-  await setValue(page, 'Amount', '35');
+  // The amount of the tint, and not of how much of its step counts.
+  await typeInto(value(page, 'Amount').last(), '35');
   await settled(page);
 
   await page.getByRole('button', { name: 'Export', exact: true }).click();

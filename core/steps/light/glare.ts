@@ -43,7 +43,7 @@ export const glare = defineStep({
       step: 0.1,
       default: 0,
     },
-    amount: { ...percent('Amount', 35), help: 'How much of it scatters.' },
+    amount: { ...percent('Scatters', 35), help: 'How much of it scatters.' },
     size: {
       ...length('Bloom', 6, { min: 0.5, max: 500, slider: [0.5, 60] }),
       unit: 'σ px',
