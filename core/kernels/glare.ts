@@ -5,7 +5,7 @@ import { shown } from '../pixels/colour';
 import { isEmpty } from '../pixels/region';
 import { onHeap, rowsOf, run } from './machine';
 
-/** What of a buffer is brighter than a threshold (1 is white): premultiplied linear light, the colour of each px kept. */
+/** What of a buffer is brighter than a threshold (1 is white): premultiplied linear light, the colour of each px preserved. */
 export function tooBright(buffer: ColourBuffer, mixing: Mixing, threshold: number): ColourBuffer {
   const { region } = buffer;
   const out: ColourBuffer = unwritten(region, 4);

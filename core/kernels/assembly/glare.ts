@@ -22,7 +22,7 @@ function lightOf(v: v128, a: v128, isLight: i32): v128 {
 
 /**
  * What of rows is brighter than a threshold (1 is white; `shown` is the same as the rows have it): premultiplied linear light, the colour of
- * each px kept, and nothing for alpha.
+ * each px preserved, and nothing for alpha.
  */
 export function brightRows(
   o: usize,

@@ -6,7 +6,9 @@ export { convolveRows, weighDown } from './convolve';
 export { composite, compositePlane, compositePlanes, settleRows } from './composite';
 export { finishRows, gainRows, unpackRows } from './colour';
 export { cutRows, gatherRows, overRows, rampRows, shareRows, nearRows, shadeRows } from './paint';
-export { coverRows, dabRows, paintRows, layRows, strokeRows, tintRows } from './brush';
+export { coverRows, layRows, paintRows, strokeRows } from './brush';
+export { dabRows } from './dabs';
+export { tintRows } from './tinted';
 export { contourRows, edgeRows } from './contour';
 export {
   addRows,
