@@ -297,3 +297,11 @@ export async function breakAt(page: Page, share: number): Promise<void> {
   await page.mouse.click(x, y);
   await settled(page);
 }
+
+/** Sets the colour of the brush. */
+export async function setBrushColour(page: Page, colour: string): Promise<void> {
+  await page.getByRole('button', { name: /^Colour of the brush/ }).click();
+  await page.getByLabel('Colour of the brush as #rrggbb').fill(colour);
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('Escape');
+}

@@ -19,6 +19,7 @@ import {
   press,
   savedScene,
   saved,
+  setBrushColour,
   settled,
   setValue,
   type XY,
@@ -42,14 +43,6 @@ const green = async (page: Page, at: XY): Promise<number> => {
   return (await colourAt(page, at))[1];
 };
 
-/** Sets the colour of the brush. */
-async function setColour(page: Page, colour: string): Promise<void> {
-  await page.getByRole('button', { name: /^Colour of the brush/ }).click();
-  await page.getByLabel('Colour of the brush as #rrggbb').fill(colour);
-  await page.keyboard.press('Enter');
-  await page.keyboard.press('Escape');
-}
-
 test.beforeEach(async ({ page }) => {
   await newScene(page, 800, 500);
   await add(page, 'Paint');
@@ -71,7 +64,7 @@ test('strokes are painted, erased and painted behind; one undo takes back one', 
   expect(await red(page, [250, 250])).toBeGreaterThan(200);
   // What is painted behind fills what was erased, and nothing else changes.
   await page.getByRole('button', { name: 'Behind' }).click();
-  await setColour(page, '#00ff00');
+  await setBrushColour(page, '#00ff00');
   await press(page, [380, 250], [430, 250]);
   const [r, g] = await colourAt(page, [405, 250]);
   expect(g).toBeGreaterThan(200);
@@ -262,7 +255,7 @@ test('a selection, a colour and what a stroke goes round are filled', async ({ p
   await expect.poll(() => red(page, [110, 110])).toBeGreaterThan(200);
   expect(await red(page, [90, 110])).toBeLessThan(30);
   // The dark around it, as far as it hangs together.
-  await setColour(page, '#00ff00');
+  await setBrushColour(page, '#00ff00');
   await page.getByRole('button', { name: 'Fill', exact: true }).click();
   await page.getByRole('menuitem', { name: 'A colour, by a click' }).click();
   await press(page, [600, 400]);
@@ -316,9 +309,9 @@ test('colours are taken from a mark that goes along; strokes are listed by small
   page,
 }) => {
   // Green on the left, red where nothing is green.
-  await setColour(page, '#00ff00');
+  await setBrushColour(page, '#00ff00');
   await press(page, [150, 120], [150, 400]);
-  await setColour(page, '#ff0000');
+  await setBrushColour(page, '#ff0000');
   await press(page, [320, 120], [320, 400]);
   await add(page, 'Paint');
   await page.getByRole('combobox', { name: 'Colours' }).click();
@@ -375,7 +368,7 @@ test('colours are taken from a mark that goes along; strokes are listed by small
 });
 
 test('a brush stamps what a layer looks like, one press one stamp', async ({ page }) => {
-  await setColour(page, '#00ff00');
+  await setBrushColour(page, '#00ff00');
   await setValue(page, 'Size', '60');
   await press(page, [100, 120], [180, 120]);
   await act(page, 'A brush that stamps the layer');

@@ -11,6 +11,7 @@ import {
   openExample,
   press,
   savedScene,
+  setBrushColour,
   settled,
   setValue,
   type XY,
@@ -28,11 +29,7 @@ async function step(page: Page, name: string): Promise<void> {
 async function takeBrush(page: Page, name: string, colour?: string): Promise<void> {
   await page.getByRole('button', { name: 'Brushes' }).click();
   await page.getByRole('button', { name: `Take ${name}`, exact: true }).click();
-  if (!colour) return;
-  await page.getByRole('button', { name: /^Colour of the brush/ }).click();
-  await page.getByLabel('Colour of the brush as #rrggbb').fill(colour);
-  await page.keyboard.press('Enter');
-  await page.keyboard.press('Escape');
+  if (colour) await setBrushColour(page, colour);
 }
 
 const strokesOf = async (page: Page, name: string): Promise<PaintStroke[]> => {

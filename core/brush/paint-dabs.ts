@@ -112,6 +112,17 @@ function drawnOutDabs(all: ArrayLike<number>, size: number, map: Affine): Float3
   return dabRoom.taken();
 }
 
+/** By how much a dab is turned that follows its stroke, or the way that the pen leans at a point. */
+function turnOf(
+  follows: PaintBrush['follows'],
+  direction: number,
+  all: ArrayLike<number>,
+  point: number,
+): number {
+  if (follows === 'stroke') return direction;
+  return follows === 'pen' ? Math.atan2(all[point + 4]!, all[point + 3]!) : 0;
+}
+
 /** The dabs of a stroke of a plain brush: there may be millions of them. */
 function plainDabs({ brush, ...stroke }: PaintStroke, map: Affine): Float32Array {
   const all = pointsOf(stroke);
@@ -135,15 +146,12 @@ function plainDabs({ brush, ...stroke }: PaintStroke, map: Affine): Float32Array
       const left = pressed(pressure, pressureSize);
       const amount = (flow / 100) * pressed(pressure, pressureFlow);
       const part = Math.min(1, apartOf(across * left) / (across * left));
-      let angle = turned;
-      if (follows === 'stroke') angle += direction;
-      else if (follows === 'pen') angle += Math.atan2(all[b + 4]!, all[b + 3]!);
       putDab(
         ma * x + mc * y + me,
         mb * x + md * y + mf,
         (size / 2) * left * scale,
         amount >= 1 ? 1 : 1 - (1 - amount) ** part,
-        angle,
+        turned + turnOf(follows, direction, all, b),
         100 / roundness,
       );
     },
@@ -213,9 +221,7 @@ export function paintDabs(
         (flow / 100) * bent(pressure, brush.pressureFlow, brush.curves ? brush.flowCurve : null);
       // Dabs that stand alone have all of the flow each.
       const share = Math.min(1, spacing(pressure) / acrossAt(pressure));
-      let angle = turned;
-      if (follows === 'stroke') angle += direction;
-      else if (follows === 'pen') angle += Math.atan2(all[b + 4]!, all[b + 3]!);
+      const angle = turned + turnOf(follows, direction, all, b);
       let own = sizeAt(pressure);
       const here = lengths
         ? lengths[a / POINT]! + (lengths[b / POINT]! - lengths[a / POINT]!) * t

@@ -8,7 +8,7 @@ import type { ColourBuffer } from '../pixels/buffer';
 import { colourBuffer, unwritten } from '../pixels/buffer';
 import { scoped } from '../pixels/heap';
 import type { Region } from '../pixels/region';
-import { EMPTY, covering, grow, translated } from '../pixels/region';
+import { EMPTY, covering, grow, squaresOf, translated } from '../pixels/region';
 
 /** Colours that strokes take from elsewhere. */
 
@@ -22,12 +22,8 @@ type Ground = NonNullable<Grounds[keyof Grounds]>;
 /** The colours of a ground over exactly a region, by way of whole squares. */
 function gathered(ground: Ground, region: Region): ColourBuffer {
   const out = colourBuffer(region);
-  const { x, y, width, height } = region;
-  for (let ty = Math.floor(y / SQUARE); ty * SQUARE < y + height; ty++)
-    for (let tx = Math.floor(x / SQUARE); tx * SQUARE < x + width; tx++) {
-      const square = { x: tx * SQUARE, y: ty * SQUARE, width: SQUARE, height: SQUARE };
-      scoped(() => void pasted(out, ground.colours(square)));
-    }
+  for (const square of squaresOf(region, SQUARE))
+    scoped(() => void pasted(out, ground.colours(square)));
   return out;
 }
 

@@ -4,7 +4,7 @@ import type { ColourBuffer } from '../pixels/buffer';
 import { colourBuffer } from '../pixels/buffer';
 import { scoped } from '../pixels/heap';
 import type { Region } from '../pixels/region';
-import { isEmpty } from '../pixels/region';
+import { squaresOf } from '../pixels/region';
 
 /**
  * What strokes come to, in tiles: each knows the strokes that touch it, and caches what some of them come to. So a new stroke
@@ -56,15 +56,7 @@ function runAfter(run: number, stroke: number): number {
   return own;
 }
 
-const tileKey = (x: number, y: number) => `${x} ${y}`;
-
-/** The tiles that a region touches, as numbers of columns and rows. */
-function tilesOf({ x, y, width, height }: Region): [x: number, y: number][] {
-  const tiles: [number, number][] = [];
-  for (let ty = Math.floor(y / TILE); ty * TILE < y + height; ty++)
-    for (let tx = Math.floor(x / TILE); tx * TILE < x + width; tx++) tiles.push([tx, ty]);
-  return tiles;
-}
+const tileKey = ({ x, y }: Region) => `${x} ${y}`;
 
 /** The last indices, by place and first stroke: the next differs by few strokes. */
 const indices = new Map<string, Index<object>>();
@@ -91,8 +83,7 @@ function indexOf<S extends object>(strokes: readonly S[], laying: Laying<S>): In
       column.runs.pop();
     }
   for (const stroke of strokes.slice(same)) {
-    const region = reach(stroke);
-    const tiles = isEmpty(region) ? [] : tilesOf(region).map(([x, y]) => tileKey(x, y));
+    const tiles = squaresOf(reach(stroke), TILE).map(tileKey);
     for (const key of tiles) {
       let column = index.columns.get(key);
       if (!column) index.columns.set(key, (column = { strokes: [], runs: [] }));
@@ -114,11 +105,10 @@ export function laidStrokes<S extends object>(
   const { columns } = indexOf(strokes, laying);
   return scoped(() => {
     const out = colourBuffer(wanted);
-    for (const [x, y] of tilesOf(wanted)) {
-      const column = columns.get(tileKey(x, y));
+    for (const tile of squaresOf(wanted, TILE)) {
+      const column = columns.get(tileKey(tile));
       if (!column || column.strokes.length === 0) continue;
-      const region = { x: x * TILE, y: y * TILE, width: TILE, height: TILE };
-      scoped(() => void pasted(out, tileOf(column, region, laying)));
+      scoped(() => void pasted(out, tileOf(column, tile, laying)));
     }
     return out;
   });
@@ -140,7 +130,7 @@ function tileOf<S extends object>(
     // Without its lowest bit: few checkpoints lead to any number of strokes, close to one another only near its end.
     const last = n & (n - 1);
     return memo(
-      `tile ${tileKey(region.x, region.y)} ${names[n - 1]} ${place}`,
+      `tile ${tileKey(region)} ${names[n - 1]} ${place}`,
       () => scoped(() => onward(upTo(last), last, n)),
       (made) => made.data.byteLength,
     );

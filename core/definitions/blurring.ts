@@ -19,8 +19,8 @@ export const blurring: ChoiceParameter<'gaussian' | 'halo'> & { absent: 'gaussia
 const TAIL = 1.5;
 const TAIL_REACH = 500;
 
-/** How the tail of a halo falls, where some others have one of these values. */
-export const tailParameters = (needs: NumberParameter['needs'] & object) => ({
+/** How the tail of a halo falls; its own values unless others are given. */
+export const tailFalls = (power = TAIL, reach = TAIL_REACH) => ({
   tail: {
     kind: 'number',
     label: 'Tail falls by',
@@ -30,17 +30,22 @@ export const tailParameters = (needs: NumberParameter['needs'] & object) => ({
     max: 4,
     slider: [1.1, 3],
     step: 0.05,
-    needs,
-    default: TAIL,
-    absent: TAIL,
+    default: power,
   } as const,
   tailReach: {
-    ...length('Tail reach', TAIL_REACH, { min: 1, max: 4000, slider: [1, 2000] }),
+    ...length('Tail reach', reach, { min: 1, max: 4000, slider: [1, 2000] }),
     help: 'How far its tail goes.',
-    needs,
-    absent: TAIL_REACH,
   },
 });
+
+/** The same where some others have one of these values, and left out where they are as usual. */
+export const tailParameters = (needs: NumberParameter['needs'] & object) => {
+  const { tail, tailReach } = tailFalls();
+  return {
+    tail: { ...tail, needs, absent: TAIL },
+    tailReach: { ...tailReach, needs, absent: TAIL_REACH },
+  };
+};
 
 /** A halo is as wide at half of its height as a Gaussian of σ px, where its core has so many of these. */
 const CORE = 1.5;

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { crop } from '../pixels/buffer';
 import { coverage } from '../kernels/coverage';
 import { stroked } from '../sources/stroke';
-import { traced } from '../testing/scenes';
+import { traced } from '../testing/traced';
 import type { Affine } from './affine';
 import { boxUnder, rotation, scaling } from './affine';
 import { blocksOf, isDense, pathBox, pathDifference, runsNear } from './blocks';

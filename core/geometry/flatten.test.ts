@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { path, traced } from '../testing/scenes';
+import { path } from '../testing/scenes';
+import { traced } from '../testing/traced';
 import type { Affine } from './affine';
 import {
   apply,

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { relight, rgb } from './colour';
-import { contains, covering, grow, intersect, isEmpty, unite } from './region';
+import { contains, covering, grow, intersect, isEmpty, squaresOf, unite } from './region';
 
 const side = fc.integer({ min: 0, max: 40 });
 const region = fc.record({
@@ -26,6 +26,20 @@ describe('regions', () => {
     expect(covering(-0.2, 1, 1.01, 2)).toEqual({ x: -1, y: 1, width: 3, height: 1 });
     expect(isEmpty(covering(3, 3, 3, 9))).toBe(true);
     expect(isEmpty(grow({ x: 0, y: 0, width: 0, height: 4 }, 9))).toBe(true);
+  });
+  it('are cut into squares of one grid that hold all of them, and none that they do not touch', () => {
+    fc.assert(
+      fc.property(region, fc.integer({ min: 1, max: 20 }), (r, size) => {
+        const parts = squaresOf(r, size).map((s) => {
+          expect([s.width, s.height]).toEqual([size, size]);
+          expect([Math.abs(s.x % size), Math.abs(s.y % size)]).toEqual([0, 0]);
+          return intersect(s, r);
+        });
+        expect(parts.some(isEmpty)).toBe(false);
+        const px = parts.reduce((sum, p) => sum + p.width * p.height, 0);
+        expect(px).toBe(r.width * r.height);
+      }),
+    );
   });
 });
 

@@ -74,6 +74,17 @@ export function covering(x0: number, y0: number, x1: number, y1: number): Region
   return { x, y, width: Math.ceil(x1) - x, height: Math.ceil(y1) - y };
 }
 
+/** The squares of a grid of `side` px that a region touches, row by row; none if it is empty. */
+export function squaresOf(region: Region, side: number): Region[] {
+  const squares: Region[] = [];
+  if (isEmpty(region)) return squares;
+  const { x, y, width, height } = region;
+  for (let top = Math.floor(y / side) * side; top < y + height; top += side)
+    for (let left = Math.floor(x / side) * side; left < x + width; left += side)
+      squares.push({ x: left, y: top, width: side, height: side });
+  return squares;
+}
+
 /** The region of a whole scene of width × height scene px at a scale; at least one pixel. */
 export function wholeScene(size: { width: number; height: number }, scale: number): Region {
   return {

@@ -1,6 +1,6 @@
 import { current } from 'immer';
 import * as v from 'valibot';
-import { parseKept } from './kept-file';
+import { parseBookFile } from './book-file';
 import { blends } from '../blend/index';
 import { HEX } from '../definitions/parameter-schema';
 import type { Edit } from '../scene/edits/edit';
@@ -51,7 +51,7 @@ export class RecipeError extends Error {
 
 /** What a text should hold, as a recipe. Throws a RecipeError that says what is wrong and where. */
 export const parseRecipe = (text: string, name: string): Recipe =>
-  parseKept(
+  parseBookFile(
     {
       ...{ what: 'recipe', made: 'kept', version: RECIPE_VERSION, longest: 20_000_000 },
       schema: recipeSchema as unknown as v.GenericSchema<unknown, Recipe>,

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { paintBrushParameters } from '../brush/paint-brush';
 import { noMemo } from '../definitions/memo';
 import { defaultsOf } from '../definitions/parameter';
-import { changeDrip } from '../scene/edits/drip-edits';
+import { changeDrip, pulledDrip } from '../scene/edits/drip-edits';
 import { edit } from '../scene/edits/edit';
 import { newPaint, newScene, newStep } from '../scene/model/make';
 import { dripsOf } from './drips';
@@ -43,5 +43,20 @@ describe('the drips of a layer', () => {
     const gone = change({ removed: true }, longer);
     expect(of(gone)).toHaveLength(of().length - 1);
     expect(gone.layers[0]!.steps[0]!.values.drips).toHaveLength(1);
+  });
+
+  it('follow the hand that pulls them, from where they were pulled before, within what may be stored', () => {
+    const [first] = of();
+    const pull = (by: { x: number; y: number }, was?: Parameters<typeof pulledDrip>[2]) =>
+      pulledDrip(first!, by, was);
+    const length = first!.end.y - first!.at.y;
+    expect(pull({ x: 0, y: length / 2 })).toEqual({ longer: 1.5, across: 0 });
+    const aside = pull({ x: 12, y: 0 });
+    expect(aside.longer).toBe(1);
+    const moved = edit(scene, '', changeDrip(layer.id, step.id, first!.found, aside)).scene;
+    expect(of(moved)[0]!.at.x).toBeCloseTo(first!.at.x + 12, 0);
+    expect(pull({ x: 0, y: length }, { longer: 2, across: 5 })).toEqual({ longer: 4, across: 5 });
+    expect(pull({ x: 0, y: -2 * length }).longer).toBe(0.02);
+    expect(pull({ x: 0, y: 900 * length }).longer).toBe(50);
   });
 });

@@ -1,4 +1,5 @@
 import { multiply, scaling } from '../geometry/affine';
+import { wholeScene } from '../pixels/region';
 import { mapOf } from '../scene/arrange/placement';
 import { findLayer, layerOf } from '../scene/edits/layer-edits';
 import { edit } from '../scene/edits/edit';
@@ -32,11 +33,7 @@ export function dripsOf(
     Object.assign(own, { opacity: 100, blend: 'normal', clip: false, mask: null, visible: true });
   }).scene;
   const scale = Math.min(1, SIDE / Math.max(scene.width, scene.height));
-  const region = {
-    ...{ x: 0, y: 0 },
-    width: Math.ceil(scene.width * scale),
-    height: Math.ceil(scene.height * scale),
-  };
+  const region = wholeScene(scene, scale);
   const pixels = render(before, { ...request, region, scale, layers: [id], background: false });
   return allDrawn(pixels, values, multiply(scaling(scale), mapOf(scene.layers, layer)));
 }

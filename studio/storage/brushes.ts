@@ -1,10 +1,10 @@
 import type { BookBrush } from '@ignis/core/recipes/brushes/book-brush';
 import { newId } from '@ignis/core/scene/model/new-id';
 import { database } from './connection';
-import { keptRecords } from './kept-records';
+import { bookRecords } from './book-records';
 
 /** Brushes of the artist's own. */
-const records = keptRecords(() => database.brushes);
+const records = bookRecords(() => database.brushes);
 
 export const { list: listBrushes, put: putBrush, remove: removeBrush } = records;
 

@@ -1,10 +1,10 @@
 import { newId } from '@ignis/core/scene/model/new-id';
 import type { Recipe } from '@ignis/core/recipes/recipe';
 import { database } from './connection';
-import { keptRecords } from './kept-records';
+import { bookRecords } from './book-records';
 
 /** Recipes of the artist's own. */
-const records = keptRecords(() => database.recipes);
+const records = bookRecords(() => database.recipes);
 
 export const { list: listRecipes, put: restoreRecipe, remove: removeRecipe } = records;
 

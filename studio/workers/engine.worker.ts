@@ -84,21 +84,18 @@ function withRoom<T>(work: () => T): T {
 const isEqual = (a: Ending, b: Ending) =>
   Object.entries(a).every(([key, value]) => b[key as keyof Ending] === value);
 
-/** The brightest light that was last measured, and of which layers. */
-let measured: { layers: Scene['layers'] | null; brightest: number } = {
-  layers: null,
-  brightest: 1,
-};
+/** The brightest light of scenes, by their layers: look sheets and cards ask for others between two pictures of the stage. */
+const brightests = new WeakMap<Scene['layers'], number>();
+/** The last that was asked for. */
+let brightest = 1;
 
-/** The end of a scene; while it is `steady` its brightest light is the last one that was measured. */
+/** The end of a scene; while it is `steady` its brightest light is the last one that was asked for. */
 const endOf = (scene: Scene, picture: RenderRequest['picture'], steady = false): Ending =>
   endingOf(scene, () => {
-    if (!steady && measured.layers !== scene.layers)
-      measured = {
-        layers: scene.layers,
-        brightest: brightestOf(scene, { picture, memo: cache.memo }),
-      };
-    return measured.brightest;
+    if (steady) return brightest;
+    brightest = brightests.get(scene.layers) ?? brightestOf(scene, { picture, memo: cache.memo });
+    brightests.set(scene.layers, brightest);
+    return brightest;
   });
 
 const pngBlob = (bytes: Uint8Array) =>

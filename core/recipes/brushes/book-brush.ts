@@ -1,6 +1,6 @@
 import * as v from 'valibot';
 import { HEX } from '../../definitions/parameter-schema';
-import { parseKept } from '../kept-file';
+import { parseBookFile } from '../book-file';
 import { strokeBrushSchema, type StrokeBrush } from '../../brush/paint-brush';
 
 /** Brushes that are kept in a brush book. */
@@ -51,7 +51,7 @@ export class BrushError extends Error {
 
 /** What a text should hold, as a brush. Throws a BrushError that says what is wrong and where. */
 export const parseBrush = (text: string, name: string): BookBrush =>
-  parseKept(
+  parseBookFile(
     {
       ...{ what: 'brush', made: 'saved', version: BRUSH_VERSION, longest: 40_000_000 },
       schema: bookBrushSchema,

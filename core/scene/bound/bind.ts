@@ -9,10 +9,21 @@ import type { Source } from '../../sources/index';
 import { definitionOf, namedBy } from '../../sources/index';
 import { boxOf, mapAround, mapOf, placedBox, placedTwice } from '../arrange/placement';
 import { clipBase, findLayer } from '../edits/layer-edits';
-import { newFill, newGroup } from '../model/make';
 import { groundsOf } from '../model/traits';
 import type { Layer, Scene, Step } from '../model/schema';
 import { everyLayer } from '../model/schema';
+import {
+  WHOLE,
+  apart,
+  asOne,
+  blind,
+  findIn,
+  hidingFrom,
+  shownOf,
+  unlooking,
+  unmasked,
+  unwoven,
+} from './as-seen';
 import type {
   BoundLayer,
   BoundMask,
@@ -229,38 +240,6 @@ function boundAt(scene: Scene, looks: number): Binding {
 /** An intensity, where there is one to say. */
 const withIntensity = (stops: number) => (stops === 0 ? {} : { intensity: stops });
 
-/** A layer of a list as it is drawn, or of a group in it; undefined if there is none of that id. */
-const findIn = <L extends { id: string; layers?: L[] }>(
-  layers: readonly L[],
-  id: string,
-): L | undefined => everyLayer(layers).find((l) => l.id === id);
-
-/** Stands for the scene itself where a layer is asked for. */
-const WHOLE = { ...newGroup('', [], 'one'), id: '' } as BoundLayer;
-
-/** A scene as one layer, its background and all. */
-const asOne = ({ layers, background }: BoundScene): BoundLayer => ({
-  ...WHOLE,
-  layers: [
-    ...(background ? [{ ...newFill('', background), id: 'background' } as BoundLayer] : []),
-    ...layers,
-  ],
-});
-
-/** Layers, of which one and all in front of it are hidden, in the groups that hold it too. */
-function hidingFrom(layers: readonly Layer[], id: string): Layer[] {
-  const at = layers.findIndex((l) => l.id === id || findIn(l.layers ?? [], id));
-  return layers.map((l, i) => {
-    if (at < 0 || i < at) return l;
-    if (i === at && l.layers && l.id !== id) return { ...l, layers: hidingFrom(l.layers, id) };
-    return { ...l, visible: false };
-  });
-}
-
-/** Layers without those that are hidden. */
-const shownOf = (layers: readonly BoundLayer[]): BoundLayer[] =>
-  layers.filter((l) => l.visible).map((l) => (l.layers ? { ...l, layers: shownOf(l.layers) } : l));
-
 /** Whether a layer looks at others, or at kept selections, to be drawn. */
 const looksAt = ({ weave, mask, steps }: Layer): boolean =>
   weave !== null ||
@@ -269,48 +248,6 @@ const looksAt = ({ weave, mask, steps }: Layer): boolean =>
     (s: BoundStep) =>
       (s.within !== undefined && s.keptMask === undefined) || looksOut(s.where ?? null),
   );
-
-/** A mask without what it shows of other layers. */
-const blind = (mask: Mask): Mask => ({
-  ...mask,
-  parts: mask.parts.filter((p) => lookOf(p.shape) === undefined),
-});
-
-/** Whether a mask looks at the whole scene, itself or by way of kept selections. */
-const seesScene = (scene: Scene, mask: Mask, way: readonly string[] = []): boolean =>
-  mask.parts.some(({ shape }) => {
-    if (lookOf(shape) === null) return true;
-    const id = withinOf(shape);
-    const kept = way.includes(id ?? '') ? undefined : scene.kept.find((k) => k.id === id);
-    return kept !== undefined && seesScene(scene, kept.mask, [...way, kept.id]);
-  });
-
-/** A layer, and all that it holds, without masks that look at the scene. */
-const unlooking = (scene: Scene, layer: Layer): Layer => ({
-  ...layer,
-  mask: layer.mask && seesScene(scene, layer.mask) ? null : layer.mask,
-  steps: layer.steps.filter((s) => !s.where || !seesScene(scene, s.where)),
-  ...(layer.layers && { layers: layer.layers.map((l) => unlooking(scene, l)) }),
-});
-
-/** A layer, and all that it holds, without weaves. */
-const unwoven = (layer: Layer): Layer => ({
-  ...layer,
-  weave: null,
-  ...(layer.layers && { layers: layer.layers.map(unwoven) }),
-});
-
-/** The same, and without what masks show of other layers; a mask of nothing else is none. */
-function unmasked(layer: Layer): Layer {
-  const mask = layer.mask && blind(layer.mask);
-  return {
-    ...layer,
-    weave: null,
-    mask: mask && mask.parts.length > 0 ? mask : null,
-    steps: layer.steps.map((s) => (s.where ? { ...s, where: blind(s.where) } : s)),
-    ...(layer.layers && { layers: layer.layers.map(unmasked) }),
-  };
-}
 
 /** A path of one layer as seen from where another stands. */
 function pathFrom(scene: Scene, from: Layer, to: Layer, path: Path): Path {
@@ -340,13 +277,6 @@ function alongItsPath<S extends Source>(
   alongPaths.set(source, { path: key, source: made });
   return made;
 }
-
-/** A layer within a copied group, with ids of its own. */
-const apart = (layer: BoundLayer, by: string): BoundLayer => ({
-  ...layer,
-  id: `${by}/${layer.id}`,
-  ...(layer.layers && { layers: layer.layers.map((l) => apart(l, by)) }),
-});
 
 /** The layer as it is drawn: an echo as the copy that it stands for. */
 export const drawnLayer = (scene: Scene, id: string): BoundLayer | undefined =>

@@ -1,5 +1,6 @@
 import type { DripChange } from '../../definitions/warps';
 import type { Point } from '../../geometry/affine';
+import type { Drawn } from '../../steps/warp/drawn-out';
 import type { Edit } from './edit';
 import { layerOf } from './layer-edits';
 
@@ -22,3 +23,23 @@ export const changeDrip =
 
 /** Places this near are those of one drip, px. */
 const NEAR = 1;
+
+/** How much longer, and farther along the edge (px), a drip is once its end is pulled by a way (px of the layer); `was` is its change before. */
+export function pulledDrip(
+  { at, end }: Drawn,
+  by: Point,
+  was: Pick<DripChange, 'across' | 'longer'> = { across: 0, longer: 1 },
+): Pick<DripChange, 'across' | 'longer'> {
+  const [dx, dy] = [end.x - at.x, end.y - at.y];
+  const length = Math.hypot(dx, dy) || 1;
+  const along = (by.x * dx + by.y * dy) / length;
+  const across = (by.y * dx - by.x * dy) / length;
+  const longer = was.longer * Math.max(LEAST, 1 + along / length);
+  return {
+    longer: Math.min(MOST, Math.round(longer * 1000) / 1000),
+    across: Math.round((was.across + across) * 10) / 10,
+  };
+}
+
+/** A drip is not pulled to less, or to more, of its length. */
+const [LEAST, MOST] = [0.02, 50];

@@ -1,7 +1,6 @@
 import type { StartingPoint } from './parts';
-import { corner, smooth } from '../../geometry/path';
 import { newLineOf } from '../model/make';
-import { at, open, pass } from './parts';
+import { curve, pass } from './parts';
 
 export const hotTube: StartingPoint = {
   name: 'hot-tube',
@@ -9,20 +8,16 @@ export const hotTube: StartingPoint = {
   help: 'A glass so bright that it burns to white by itself, and its halo with a long tail.',
   make(side) {
     const light = '#8a2aff';
-    const p = at(side);
     const w = Math.max(3, side / 110);
     return newLineOf(
       'Hot tube',
       {
         light,
-        shape: open(
-          {
-            ...corner(...p(-0.24, -0.05)),
-            kind: 'smooth',
-            out: { x: 0.07 * side, y: 0.15 * side },
-          },
-          smooth(...p(0, 0), 0.07 * side, -0.08 * side),
-          { ...corner(...p(0.24, 0.05)), kind: 'smooth', in: { x: -0.06 * side, y: -0.15 * side } },
+        shape: curve(
+          side,
+          [-0.24, -0.05, 0.07, 0.15],
+          [0, 0, 0.07, -0.08],
+          [0.24, 0.05, -0.06, -0.15],
         ),
         passes: [
           pass('Halo', {

@@ -1,4 +1,5 @@
 import type { Anchor } from '../../geometry/path';
+import { smooth } from '../../geometry/path';
 import type { LineShape } from '../../sources/line-shape';
 import type { Pass } from '../../sources/pass';
 import { newPass } from '../../sources/pass';
@@ -28,6 +29,24 @@ export const open = (...anchors: Anchor[]): LineShape => ({
   kind: 'path',
   paths: [{ closed: false, anchors }],
 });
+
+/** A place of a curve, and the handle on it from there. */
+type Bend = readonly [x: number, y: number, handleX: number, handleY: number];
+
+/** An open curve by way of three places, as shares of `side` px; the handle on the last leads back into the curve. */
+export function curve(side: number, from: Bend, by: Bend, to: Bend): LineShape {
+  const begin = smooth(...scaled(side, from));
+  const end = smooth(...scaled(side, to));
+  return open({ ...begin, in: NONE }, smooth(...scaled(side, by)), {
+    ...end,
+    in: end.out,
+    out: NONE,
+  });
+}
+
+const NONE = { x: 0, y: 0 };
+const scaled = (side: number, [x, y, u, v]: Bend) =>
+  [x * side, y * side, u * side, v * side] as const;
 
 /** Places as shares of the longer side. */
 export const at = (side: number) => (x: number, y: number) => [x * side, y * side] as const;

@@ -1,9 +1,8 @@
 import type { StartingPoint, PassValues } from './parts';
-import { corner, smooth } from '../../geometry/path';
 import { lighten } from '../../pixels/colour';
 import { rampOf } from '../../pixels/ramp';
 import { newLineOf } from '../model/make';
-import { pass, open, at } from './parts';
+import { curve, pass } from './parts';
 
 export const streak: StartingPoint = {
   name: 'streak',
@@ -11,7 +10,6 @@ export const streak: StartingPoint = {
   help: 'A long sweep that runs into a point at both ends.',
   make(side) {
     const u = side / 200;
-    const p = at(side);
     const [light, second] = ['#ff7a2f', '#ff2f6d'];
     const thin: PassValues = { start: 55, end: 45, point: 'pointed', cap: 'flat' };
     const two: PassValues = {
@@ -23,10 +21,11 @@ export const streak: StartingPoint = {
     };
     return newLineOf('Streak', {
       light,
-      shape: open(
-        { ...corner(...p(-0.34, 0.1)), kind: 'smooth', out: { x: 0.16 * side, y: -0.02 * side } },
-        smooth(...p(0.02, -0.03), 0.13 * side, -0.035 * side),
-        { ...corner(...p(0.34, 0.02)), kind: 'smooth', in: { x: -0.09 * side, y: -0.06 * side } },
+      shape: curve(
+        side,
+        [-0.34, 0.1, 0.16, -0.02],
+        [0.02, -0.03, 0.13, -0.035],
+        [0.34, 0.02, -0.09, -0.06],
       ),
       passes: [
         pass('Ambient', { ...thin, ...two, width: 20 * u, blur: 7 * u, opacity: 75 }),

@@ -1,9 +1,8 @@
 import type { StartingPoint } from './parts';
-import { corner, smooth } from '../../geometry/path';
 import { tubePasses } from '../../sources/pass';
 import { newLineOf } from '../model/make';
 import { newId } from '../model/new-id';
-import { open, at } from './parts';
+import { curve } from './parts';
 
 export const tube: StartingPoint = {
   name: 'tube',
@@ -11,13 +10,13 @@ export const tube: StartingPoint = {
   help: 'A white core, a highlight, colour, and light in the air.',
   make(side) {
     const light = '#ff5a1f';
-    const p = at(side);
     return newLineOf('Tube', {
       light,
-      shape: open(
-        { ...corner(...p(-0.24, 0.08)), kind: 'smooth', out: { x: 0.06 * side, y: -0.16 * side } },
-        smooth(...p(0, 0), 0.07 * side, 0.07 * side),
-        { ...corner(...p(0.24, -0.08)), kind: 'smooth', in: { x: -0.05 * side, y: 0.15 * side } },
+      shape: curve(
+        side,
+        [-0.24, 0.08, 0.06, -0.16],
+        [0, 0, 0.07, 0.07],
+        [0.24, -0.08, -0.05, 0.15],
       ),
       passes: tubePasses(light, Math.max(2, side / 140), newId),
     });

@@ -1,4 +1,4 @@
-import { haloOf } from '../../definitions/blurring';
+import { haloOf, tailFalls } from '../../definitions/blurring';
 import { length, percent } from '../../definitions/parameter';
 import { defineStep } from '../../definitions/step';
 import { layScattered, tooBright } from '../../kernels/glare';
@@ -26,6 +26,8 @@ function partsOf(
   return veil > 0 ? [...bloom, wide] : bloom;
 }
 
+const { tail, tailReach } = tailFalls(1.4, 240);
+
 /** Light that scatters in an eye or a lens. */
 export const glare = defineStep({
   kind: 'light.glare',
@@ -50,21 +52,8 @@ export const glare = defineStep({
       help: 'How wide the core of what scatters is.',
       step: 0.5,
     },
-    tail: {
-      kind: 'number',
-      label: 'Tail falls by',
-      help: 'How steeply it falls beyond its core: low goes far.',
-      unit: '',
-      min: 1.1,
-      max: 4,
-      slider: [1.1, 3],
-      step: 0.05,
-      default: 1.4,
-    },
-    tailReach: {
-      ...length('Tail reach', 240, { min: 1, max: 2000, slider: [1, 800] }),
-      help: 'How far its tail goes.',
-    },
+    tail,
+    tailReach: { ...tailReach, max: 2000, slider: [1, 800] },
     veil: { ...percent('Veil', 10), help: 'How much of it lies evenly over all, as in mist.' },
     tint: { kind: 'colour', label: 'Tint', default: '#ffffff' },
   },

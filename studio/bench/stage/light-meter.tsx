@@ -2,7 +2,7 @@ import { useEffect, useState, type RefObject } from 'react';
 import type { Point } from '@ignis/core/geometry/affine';
 import type { Light } from '@ignis/core/render/selection';
 import { useBench } from '../../state/bench';
-import { withoutIt } from '../../state/failure';
+import { newestOnly } from '../../state/newest';
 import { useStageAids } from '../../state/stage-aids';
 import { lightAt } from '../../workers/engine';
 import { scenePoint, stagePoint } from './pointer';
@@ -19,21 +19,14 @@ export function LightMeter({ stage }: { stage: RefObject<HTMLElement | null> }) 
   useEffect(() => {
     const element = stage.current;
     if (!isOut || !element) return;
-    let asked = false;
-    let latest: PointerEvent | null = null;
-    const ask = async (): Promise<void> => {
-      if (asked || !latest) return;
-      asked = true;
-      const { x, y } = scenePoint(element, latest);
-      latest = null;
-      setLight(await lightAt(useBench.getState().scene, x, y));
-      asked = false;
-      await ask();
-    };
+    const read = newestOnly(
+      'The light could not be read',
+      ({ x, y }: Point) => lightAt(useBench.getState().scene, x, y),
+      (_, found) => setLight(found),
+    );
     const move = (e: PointerEvent) => {
-      latest = e;
       setAt(stagePoint(element, e));
-      void ask().catch(withoutIt('The light could not be read'));
+      read(scenePoint(element, e));
     };
     const leave = () => setAt(null);
     element.addEventListener('pointermove', move);

@@ -1,7 +1,7 @@
 import { useEffect, useState, type RefObject } from 'react';
 import type { DripChange } from '@ignis/core/definitions/warps';
 import { apply, invert, type Point } from '@ignis/core/geometry/affine';
-import { changeDrip } from '@ignis/core/scene/edits/drip-edits';
+import { changeDrip, pulledDrip } from '@ignis/core/scene/edits/drip-edits';
 import type { Layer, Scene, Step } from '@ignis/core/scene/model/schema';
 import type { Drawn } from '@ignis/core/steps/warp/drawn-out';
 import { useAround, useBench } from '../../../state/bench';
@@ -11,7 +11,6 @@ import { drips } from '../../../workers/engine';
 import { Handle } from '../../stage/handle';
 import { toStage } from '../../stage/path-outline';
 import { follow, stagePoint } from '../../stage/pointer';
-import { tenth } from '../../stage/tenth';
 import { drippingStep } from './dripping-step';
 
 /** As many have handles, the longest first. */
@@ -74,35 +73,22 @@ function Handles({
   const changes = step.values.drips as DripChange[];
   const shown = [...all].sort((a, b) => far(b.at, b.end) - far(a.at, a.end)).slice(0, MOST);
 
-  const pull =
-    ({ found, at, end }: Drawn) =>
-    (down: React.PointerEvent) => {
-      if (down.button !== 0) return;
-      down.stopPropagation();
-      useChosenDrip.setState({ found });
-      const was = changes.find((c) => isSame(c, found)) ?? { across: 0, longer: 1 };
-      const start = stagePoint(stage.current!, down);
-      const length = far(at, end);
-      const way = { x: (end.x - at.x) / length, y: (end.y - at.y) / length };
-      follow(down.nativeEvent, {
-        move(e) {
-          const to = stagePoint(stage.current!, e);
-          const [a, b] = [apply(back, start), apply(back, to)];
-          const by = { x: b.x - a.x, y: b.y - a.y };
-          const along = by.x * way.x + by.y * way.y;
-          const across = by.y * way.x - by.x * way.y;
-          const longer = was.longer * Math.max(0.02, (length + along) / length);
-          drag(
-            'Change a drip',
-            changeDrip(layer.id, step.id, found, {
-              longer: Math.min(50, Math.round(longer * 1000) / 1000),
-              across: tenth(was.across + across),
-            }),
-          );
-        },
-        up: drop,
-      });
-    };
+  const pull = (drawn: Drawn) => (down: React.PointerEvent) => {
+    if (down.button !== 0) return;
+    down.stopPropagation();
+    const { found } = drawn;
+    useChosenDrip.setState({ found });
+    const was = changes.find((c) => isSame(c, found));
+    const start = apply(back, stagePoint(stage.current!, down));
+    follow(down.nativeEvent, {
+      move(e) {
+        const to = apply(back, stagePoint(stage.current!, e));
+        const by = { x: to.x - start.x, y: to.y - start.y };
+        drag('Change a drip', changeDrip(layer.id, step.id, found, pulledDrip(drawn, by, was)));
+      },
+      up: drop,
+    });
+  };
 
   return (
     <g data-testid="drips">

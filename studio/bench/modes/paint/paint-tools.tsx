@@ -1,4 +1,5 @@
 import { mirrorKinds, type Mirror } from '@ignis/core/brush/mirror';
+import { isTaking } from '@ignis/core/brush/paint-brush';
 import type { LayerOf } from '@ignis/core/scene/model/traits';
 import { useBench } from '../../../state/bench';
 import { mirrorOf, useMirror } from '../../../state/mirror';
@@ -12,7 +13,7 @@ import { WAYS } from './ways';
 /** What strokes do, and their colour; or what is done with those that are chosen. */
 export function PaintTools({ layer }: { layer: LayerOf<'paint'> }) {
   const { way, colour, colours } = usePaint();
-  const takes = colours === 'elsewhere' && way !== 'erase';
+  const takes = isTaking({ way, brush: { colours } });
   const chosen = useChosenStrokes((s) => s.chosen);
   const filling = useFilling((s) => s.on);
   const mirror = mirrorOf(

@@ -1,6 +1,6 @@
 import { useRef, type RefObject } from 'react';
 import { toast } from 'sonner';
-import { strokeBrush, type PaintStroke } from '@ignis/core/brush/paint-brush';
+import { isTaking, strokeBrush, type PaintStroke } from '@ignis/core/brush/paint-brush';
 import { mirrorMaps } from '@ignis/core/brush/mirror';
 import { growingPoints } from '@ignis/core/brush/growing-points';
 import {
@@ -18,6 +18,7 @@ import { newId } from '@ignis/core/scene/model/new-id';
 import type { LayerOf } from '@ignis/core/scene/model/traits';
 import { useAround, useBench } from '../../../state/bench';
 import { beginAtMark, carryMark } from '../../../state/mark';
+import { withoutIt } from '../../../state/failure';
 import { mirrorOf, useMirror } from '../../../state/mirror';
 import { paintBrush, useChosenStrokes, useFilling, usePaint } from '../../../state/paint';
 import { BrushPointer, brushSize, followHand, usePointed } from '../../stage/brush-stroke';
@@ -48,7 +49,7 @@ function followPaint(
   const maps = [IDENTITY, ...mirrorMaps(mirror, place)];
   const inverse = invert(place);
   // Taken from elsewhere, its colours lie as far away all along it.
-  const takes = brush.colours === 'elsewhere' && way !== 'erase';
+  const takes = isTaking({ way, brush });
   const away =
     takes && inverse
       ? applyToWay(inverse, beginAtMark(id, scene, scenePoint(hand.stage, down), brush.mark))
@@ -94,7 +95,7 @@ function hasStamp(): boolean {
       toast.info('The picture that the brush stamps is gone', {
         description: 'Choose another one in the chain, at Picture, or a brush of the book.',
       });
-  });
+  }, withoutIt('The picture that the brush stamps could not be read'));
   return false;
 }
 
@@ -109,7 +110,7 @@ export function PaintWork({
   const view = useBench((s) => s.view);
   const around = useAround(layer.id);
   const { way, colour, roundness, angle, colours } = usePaint();
-  const takes = colours === 'elsewhere' && way !== 'erase';
+  const takes = isTaking({ way, brush: { colours } });
   const { pointer, setPointer, surface } = usePointed(stage);
   const last = useRef<Point | null>(null);
   const map = toStage(view, around, layer.placement);

@@ -2,7 +2,7 @@ import * as v from 'valibot';
 import { inWords } from '../scene/model/issue-words';
 
 /** Files that hold one thing of a book, as JSON: a recipe, a brush. */
-interface KeptFile<T> {
+interface BookFile<T> {
   /** One of them, as `recipe`. */
   what: string;
   /** How such a file comes to be: kept, saved. */
@@ -17,8 +17,8 @@ interface KeptFile<T> {
 }
 
 /** What a text should hold; `name` is that of its file. Throws the file's own error, which says what is wrong and where. */
-export function parseKept<T>(
-  { what, made, schema, version, longest, fault }: KeptFile<T>,
+export function parseBookFile<T>(
+  { what, made, schema, version, longest, fault }: BookFile<T>,
   text: string,
   name: string,
 ): T {

@@ -2,14 +2,14 @@ import type { Table } from 'dexie';
 import { inDatabase } from './connection';
 
 /** A thing of the artist's own that is kept in a book. */
-interface KeptRecord {
+interface BookRecord {
   id: string;
   /** When it was kept. */
   kept: number;
 }
 
 /** Keeps the records of a book. Without a database they last as long as the page. */
-export function keptRecords<R extends KeptRecord>(table: () => Table<R, string>) {
+export function bookRecords<R extends BookRecord>(table: () => Table<R, string>) {
   const inMemory = new Map<string, R>();
   const lastFirst = (all: R[]) => all.sort((a, b) => b.kept - a.kept);
   return {
