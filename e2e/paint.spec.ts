@@ -321,7 +321,7 @@ test('colours are taken from a mark that goes along; strokes are listed by small
   const mark = page.getByTestId('mark').getByRole('button');
   const box = (await mark.boundingBox())!;
   const [fromX, fromY] = [box.x + box.width / 2, box.y + box.height / 2];
-  expect(Math.hypot(fromX - (await onPage(page, [400, 250]))[0], 0)).toBeLessThan(2);
+  expect(Math.abs(fromX - (await onPage(page, [400, 250]))[0])).toBeLessThan(2);
   await page.mouse.move(fromX, fromY);
   await page.mouse.down();
   await page.mouse.move(...(await onPage(page, [150, 200])), { steps: 4 });
@@ -341,6 +341,9 @@ test('colours are taken from a mark that goes along; strokes are listed by small
   const list = page.getByRole('list', { name: 'Strokes' });
   await expect(list.getByRole('listitem')).toHaveCount(2);
   await list.getByRole('button', { name: 'Paint 1', exact: true }).click();
+  // It has no colour of its own to set.
+  await expect(page.getByRole('button', { name: 'To the front' })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Colour of the strokes/ })).toHaveCount(0);
   // Its own mark is dragged: it takes from the red one now.
   const own = page.getByRole('button', { name: 'The stroke takes its colours from here' });
   const at = (await own.boundingBox())!;

@@ -1,4 +1,4 @@
-import type { PaintStroke } from '@ignis/core/brush/paint-brush';
+import { isTaking, type PaintStroke } from '@ignis/core/brush/paint-brush';
 import type { AnyStroke, StrokeHome } from '@ignis/core/scene/edits/stroke-edits';
 import {
   carryStrokes,
@@ -21,21 +21,26 @@ export function ChosenTools({ home, chosen }: { home: StrokeHome; chosen: readon
   const strokes = useBench((s) => strokesOf(s.scene, home));
   const first = strokes.find((s) => chosen.includes(s.id));
   if (!first) return <Hint>Click a stroke, with Shift more of them; or drag a box round many</Hint>;
+  // What erases, and what takes its colours from elsewhere, has none of its own.
+  const coloured = strokes
+    .filter(isPainted)
+    .find((s) => chosen.includes(s.id) && s.way !== 'erase' && !isTaking(s));
   const live = liveEdit('Recolour strokes');
   const { change } = useBench.getState();
   const carry = (to: 'front' | 'back') => () =>
     change('Carry strokes', carryStrokes(home, chosen, to));
   return (
     <>
-      {isPainted(first) ? (
+      {coloured && (
         <ColourField
           label="Colour of the strokes"
-          value={first.colour}
+          value={coloured.colour}
           onChange={(c) => live.change(setStrokes(home, chosen, { colour: c }))}
           onDone={live.done}
           side="bottom"
         />
-      ) : (
+      )}
+      {!isPainted(first) && (
         <Small
           label={first.enabled ? 'Turn off' : 'Turn on'}
           onClick={() =>
