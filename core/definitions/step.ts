@@ -1,4 +1,5 @@
 import type { Affine, Box } from '../geometry/affine';
+import type { Homography } from '../geometry/homography';
 import type { Picture } from '../kernels/picture';
 import type { ColourBuffer, Plane } from '../pixels/buffer';
 import type { Mixing } from '../pixels/colour';
@@ -95,9 +96,23 @@ export interface PaintFrame {
   picture(asset: string): Picture;
 }
 
+/** All of the shape that a style sees, upright: the same for every region, at every scale, wherever the layer is moved or turned. */
+export interface WholeShape {
+  /** Makes it, or finds it in the cache: 0–1. */
+  shape(): Plane;
+  /** Px of the shape for one px of the style's lengths. */
+  fineness: number;
+  /** From px of the shape to px of the render, corners included. */
+  map: Homography;
+  /** Names the shape: the same name, the same shape. */
+  key: string;
+}
+
 /** What a style is given beside the shape and its values. */
 export interface StyleContext extends StepContext {
   frame: PaintFrame;
+  /** All of the shape, for styles that run along it; null if it has no edges. */
+  whole(): WholeShape | null;
 }
 
 /**
@@ -107,6 +122,8 @@ export interface StyleContext extends StepContext {
 export interface Piece {
   lands: 'beneath' | 'within' | 'above';
   hidden?: boolean;
+  /** Whether it gives off no light of its own: the intensity of the style does not brighten it. */
+  unlit?: true;
   blend: string;
   /** 0–1. */
   opacity: number;

@@ -4,14 +4,14 @@ import type { Path } from './path';
 import { freehandPath } from './freehand';
 
 /**
- * The contours of a plane where it is half, as rings: x and y in turn, px that the plane lies on, the last point not
+ * The contours of a plane where it reaches a level (half, unless said), as rings: x and y in turn, px that the plane lies on, the last point not
  * the first again. Outsides and holes alike (marching squares, the plane's case of Lorensen &
  * Cline, "Marching cubes", SIGGRAPH 1987). It is closed along the edges of the plane.
  */
-export function ringsOf({ region, data }: Plane): number[][] {
+export function ringsOf({ region, data }: Plane, level = 0.5): number[][] {
   const { x, y, width, height } = region;
   if (width < 1 || height < 1) return [];
-  const [shape] = contours().size([width, height]).thresholds([0.5])(data as unknown as number[]);
+  const [shape] = contours().size([width, height]).thresholds([level])(data as unknown as number[]);
   return shape!.coordinates.flatMap((polygon) =>
     polygon.map((ring) => ring.slice(0, -1).flatMap(([px, py]) => [px! + x, py! + y])),
   );

@@ -6,87 +6,59 @@ import { part, recipe } from './parts';
 export const neon = recipe(
   'Neon sign, lit',
   [
-    part('hot', 'style.paint', { colour: '#fff4ea' }),
-    part('far', 'style.glow', { reach: 170, colour: '#ff2a00', opacity: 65 }),
-    part('near', 'style.glow', { reach: 60, core: 6, colour: '#ff3d0a', opacity: 90 }),
-    part('close', 'style.glow', { reach: 20, core: 12, colour: '#ff8a3c' }),
-    part('edge', 'style.glow', {
-      side: 'inside',
-      reach: 9,
-      colour: '#ff7a2e',
-      blend: 'normal',
-      opacity: 80,
+    part('tube', 'style.tube', {
+      ...{ width: 8, bends: 5, colour: '#ff2f08', intensity: 4.4 },
+      ...{ halo: 7, tail: 1.25, tailReach: 420, haloOpacity: 60 },
+      ...{ glass: 50, standsOff: 12 },
     }),
   ],
   [
-    ['Far light', 'far', 'colour'],
-    ['Near light', 'near', 'colour'],
-    ['Close light', 'close', 'colour'],
-    ['Far reach', 'far', 'reach'],
+    ['Light', 'tube', 'colour'],
+    ['How bright', 'tube', 'intensity'],
+    ['Tube', 'tube', 'width'],
+    ['Runs along', 'tube', 'along'],
   ],
+  { body: 0 },
 );
 
 export const halfBroken = recipe(
   'Neon sign, half broken',
   [
-    part('glass', 'style.paint', {
-      paint: 'texture',
-      texture: 'flakes',
-      size: 120,
-      seed: 4,
-      ramp: rampOf([
-        [0, '#3a2422'],
-        [46, '#5a3430'],
-        [58, '#ffd9c0'],
-        [100, '#fff4ea'],
-      ]),
+    part('tube', 'style.tube', {
+      ...{ width: 7, bends: 5, gap: 9, ends: 'blocked', colour: '#ff2f08', intensity: 3.8 },
+      ...{ halo: 6, tail: 1.3, tailReach: 320, haloOpacity: 50 },
+      ...{ out: 45, flicker: 24, glass: 100, holders: 90, standsOff: 14, seed: 4 },
     }),
-    part('far', 'style.glow', { reach: 150, colour: '#ff2a00', opacity: 30 }),
-    part('near', 'style.glow', {
-      reach: 40,
-      core: 4,
-      colour: '#ff3d0a',
-      opacity: 45,
-      grain: 20,
-      grainSize: 2,
-    }),
-    part('edge', 'style.glow', {
-      side: 'inside',
-      reach: 10,
-      colour: '#6a1e12',
-      blend: 'multiply',
-      opacity: 80,
-    }),
-    part('lift', 'style.shadow', { distance: 10, reach: 10, opacity: 55 }),
   ],
   [
-    ['Which break', 'glass', 'seed'],
-    ['Light left', 'near', 'opacity'],
-    ['Colour', 'near', 'colour'],
+    ['Which are out', 'tube', 'seed'],
+    ['How many are out', 'tube', 'out'],
+    ['Light', 'tube', 'colour'],
+    ['How bright', 'tube', 'intensity'],
   ],
+  { body: 0 },
 );
 
 export const tubeScript = recipe(
   'Tube script',
   [
-    part('glass', 'style.paint', { colour: '#eafcff' }),
-    part('rim', 'style.glow', { side: 'inside', reach: 12, colour: '#2fb8ff', blend: 'normal' }),
-    part('shine', 'style.gloss', {
-      shape: 'crescent',
-      inset: 3,
-      away: 4,
-      soften: 1.5,
-      opacity: 80,
+    part('tube', 'style.tube', {
+      ...{ width: 9, thickness: 45, bends: 7, colour: '#1f8fff', intensity: 4 },
+      ...{ halo: 8, tail: 1.2, tailReach: 480, haloOpacity: 60 },
+      ...{ glass: 70, standsOff: 14 },
     }),
-    part('near', 'style.glow', { reach: 44, core: 5, colour: '#1f9dff' }),
-    part('far', 'style.glow', { reach: 150, colour: '#1466ff', opacity: 60 }),
-    part('lift', 'style.shadow', { distance: 14, reach: 12, opacity: 50, colour: '#02060f' }),
+    part('shine', 'style.tube', {
+      ...{ width: 2, thickness: 20, bends: 7, colour: '#cfeaff', intensity: 3.4 },
+      ...{ halo: 0, glass: 0, opacity: 40 },
+    }),
   ],
   [
-    ['Glass', 'rim', 'colour'],
-    ['Near light', 'near', 'colour'],
-    ['Far light', 'far', 'colour'],
+    ['Light', 'tube', 'colour'],
+    ['How bright', 'tube', 'intensity'],
+    ['Tube', 'tube', 'width'],
+    ['Core', 'shine', 'opacity'],
   ],
+  { body: 0 },
 );
 
 export const burning = recipe(

@@ -116,14 +116,14 @@ describe('keeping a recipe', () => {
   });
   it('a dial is put forward, and taken back', () => {
     const { scene, layer } = worn(140);
-    const step = layer.steps[1]!;
-    const with_ = edit(scene, '', toggleDial(layer.id, step.id, 'core')).scene;
+    const step = layer.steps[0]!;
+    const with_ = edit(scene, '', toggleDial(layer.id, step.id, 'bends')).scene;
     expect(findLayer(with_, layer.id)!.dials.at(-1)).toEqual({
-      label: 'Glow: Core',
+      label: 'Tube: Bends',
       of: step.id,
-      key: 'core',
+      key: 'bends',
     });
-    const back = edit(with_, '', toggleDial(layer.id, step.id, 'core')).scene;
+    const back = edit(with_, '', toggleDial(layer.id, step.id, 'bends')).scene;
     expect(findLayer(back, layer.id)!.dials).toEqual(layer.dials);
   });
   it.each([

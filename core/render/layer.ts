@@ -18,6 +18,7 @@ import { cached, drawnNumber, throwIfStopped, valuesNumber } from './context';
 import { limitOf, partly } from './limited';
 import { ownMask } from './masked';
 import { sizesOf } from './reach';
+import { wholeShape } from './whole-shape';
 
 /** One step's result; each is cached under a key that goes on from that of what went in. */
 function throughStep(
@@ -112,7 +113,7 @@ export function dressed(
     cached(context, layer.id, 'shape', ['alpha', ...name], () => alphaOf(of));
   let shape: () => Plane = () => alpha(source, [...key]);
   let coverage = shape;
-  for (const { step, pixels: region, shape: seen, styles } of planned) {
+  for (const [i, { step, pixels: region, shape: seen, styles }] of planned.entries()) {
     const definition = stepOfKind(step.kind);
     const unit = unitOf(step, sizes);
     if (definition.works === 'pixels') {
@@ -160,18 +161,21 @@ export function dressed(
       // Taken here, where it outlives the making of a piece.
       const plane = shape();
       const within = changed;
-      piecesOf(step).forEach((piece, i) => {
-        const own = [...name, i, within, limit.key];
+      const before = planned.slice(0, i).map((p) => p.step);
+      piecesOf(step).forEach((piece, n) => {
+        const own = [...name, n, within, limit.key];
         const made = cached(context, layer.id, step.id, own, () => {
           const drawn = piece.draw(crop(plane, intersect(plane.region, seen)), {
             ...{ scale: unit, wanted: styles, mixing, map, frame, lamp, picture, memo, scene },
             mask: () => null,
+            whole: () => wholeShape(layer, before, step, context),
             keep: (part, make) => cached(context, layer.id, step.id, [...name, part], make),
           });
           const shown = piece.lands === 'within' && within ? masked(drawn, plane) : drawn;
           return limit.plane ? masked(shown, limit.plane) : shown;
         });
-        const lit = bright(layer.id, step.id, made, own, step.values.intensity, context);
+        const stops = piece.unlit ? 0 : step.values.intensity;
+        const lit = bright(layer.id, step.id, made, own, stops, context);
         const lands = piece.lands === 'within' && within ? 'above' : piece.lands;
         const opacity = piece.opacity * limit.amount;
         pieces.push({ ...piece, opacity, lands, pixels: lit, key: own });

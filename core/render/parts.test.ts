@@ -40,6 +40,19 @@ const crowds: Record<string, Layer> = {
       return { ...step, values: { ...step.values, distance: 7.3, ...halo } as typeof step.values };
     }),
   },
+  'tubes along a shape and its centre line': {
+    ...newLineOf('', {
+      light: '#ffffff',
+      shape: newShape('star', {}),
+      passes: [newPass('inside', '', { draws: 'inside', colour: '#804020' })],
+    }),
+    body: 20,
+    steps: ['outline', 'centre'].map((along) => {
+      const step = newStep('style.tube');
+      const look = { along, gap: 30, ends: 'blocked', holders: 90, standsOff: 12, out: 50 };
+      return { ...step, values: { ...step.values, ...look, tailReach: 60 } as typeof step.values };
+    }),
+  },
 };
 
 describe('a part of a picture', () => {

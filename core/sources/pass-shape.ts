@@ -230,7 +230,12 @@ function sharpStroke(source: PartOfLine, pass: Pass, grid: Grid): Plane {
 }
 
 /** Strands of one strength are one shape, and these are laid over one another. */
-export function strokePlane(strands: Strand[], pass: Pass, half: number, grid: Grid): Plane {
+export function strokePlane(
+  strands: Strand[],
+  pass: Pick<Pass, 'cap' | 'join'>,
+  half: number,
+  grid: Grid,
+): Plane {
   const of = (some: readonly Strand[]) =>
     coverage(stroked(some, half, pass.cap, pass.join), 'nonzero', grid.within, grid.soft);
   const strengths = new Map<number, Strand[]>();

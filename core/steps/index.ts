@@ -27,6 +27,7 @@ import { outline } from './style/outline';
 import { paint } from './style/paint';
 import { shadow } from './style/shadow';
 import { sheen } from './style/sheen';
+import { tube } from './style/tube';
 
 /** Every step, in the order the palette shows them. To add one: one file, and one line here. */
 export const steps: readonly AnyStep[] = [
@@ -48,6 +49,7 @@ export const steps: readonly AnyStep[] = [
   sheen,
   paint,
   outline,
+  tube,
   gloss,
   inset,
   feather,

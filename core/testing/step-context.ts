@@ -20,6 +20,7 @@ export function stepContext(
     lamp: { angle: -120, height: 40, colour: '#ffffff' },
     frame: { map, box, scene: box, mixing, picture },
     keep: (_name, make) => make(),
+    whole: () => null,
     ...values,
   };
 }
