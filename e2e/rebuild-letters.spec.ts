@@ -36,7 +36,7 @@ test('Lantern Week: two signs, one of them broken', async ({ page }) => {
   expect(made.layers.map((l) => l.name).slice(1)).toEqual(['Lantern', 'WEEK', 'SALTMERE']);
   // Recipes fit the letters they are put on: the far light of larger ones goes farther.
   const reach = (i: number) =>
-    Math.max(...made.layers[i]!.steps.map((s) => Number(s.values.reach ?? 0)));
+    Math.max(...made.layers[i]!.steps.map((s) => Number(s.values.tailReach ?? 0)));
   expect(reach(1)).toBeGreaterThan(reach(3));
 });
 

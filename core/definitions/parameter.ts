@@ -10,8 +10,8 @@ interface Described {
   label: string;
   /** One sentence for a tooltip and the docs. */
   help?: string;
-  /** It counts only where other parameters have one of these values. */
-  needs?: Readonly<Record<string, readonly (string | boolean)[]>>;
+  /** It counts only where other parameters have one of these values, or are more than 0 (`some`). */
+  needs?: Readonly<Record<string, readonly (string | boolean)[] | 'some'>>;
 }
 
 export interface NumberParameter extends Described {
@@ -33,6 +33,8 @@ export interface NumberParameter extends Described {
 export interface ColourParameter extends Described {
   kind: 'colour';
   default: string;
+  /** As of a number. */
+  absent?: string;
 }
 
 export interface SwitchParameter extends Described {
@@ -288,4 +290,6 @@ export function lengthsIn(
 
 /** Whether a parameter counts, for the values of the others. */
 export const counts = (p: Parameter, values: Readonly<Record<string, unknown>>): boolean =>
-  Object.entries(p.needs ?? {}).every(([key, ok]) => ok.includes(values[key] as string | boolean));
+  Object.entries(p.needs ?? {}).every(([key, ok]) =>
+    ok === 'some' ? Number(values[key]) > 0 : ok.includes(values[key] as string | boolean),
+  );

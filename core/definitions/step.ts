@@ -57,6 +57,8 @@ export interface StepDefinition<P extends Parameters = Parameters> extends Descr
   seesPlace?: boolean;
   /** Whether it looks at the lamp of the scene. */
   seesLamp?: boolean;
+  /** Whether it works on light as it comes into a lens, and so sees none from far beyond the picture (`lightSeen`). */
+  inLens?: boolean;
   /** Whether what styles before it made goes through it as well. */
   carriesStyles?: boolean;
   /** How it draws edges out into drips or tongues, which are then taken hold of one by one; left out, it does not. */

@@ -11,9 +11,12 @@ import type { Scene } from '../scene/model/schema';
 import { heightUnder } from '../scene/edits/style-edits';
 import { grades, landsThrough } from '../scene/model/traits';
 import { definitionOf } from '../sources/index';
-import { seesPlace } from '../steps/index';
+import { lightSeen } from '../definitions/seen-light';
+import type { StepDefinition } from '../definitions/step';
+import { seesPlace, stepOfKind } from '../steps/index';
 import type { Sizes } from './chain';
 import { isStyled, marginOf, pixelStepsOf, plainSizes } from './chain';
+import type { Context } from './context';
 import { contentOf } from './context';
 import type { Drawing } from './drawing';
 import { affordable, betweenCorners, finenessOf, shownRegion } from './drawing';
@@ -99,6 +102,21 @@ export function reachBeneath(layer: BoundLayer, scale: number): number {
   if (!isThrough(layer)) return 0;
   const inner = scale * meanScale(placementMap(layer.placement));
   return layer.layers!.reduce((m, l) => m + reachBeneath(l, inner), 0);
+}
+
+/** What of the picture beneath a layer must be known to make a region, px: a lens sees no light from far beyond the scene. */
+export function seenBeneath(
+  layer: BoundLayer,
+  region: Region,
+  { scale, scene }: Pick<Context, 'scale' | 'scene'>,
+): Region {
+  const all = grow(region, reachBeneath(layer, scale));
+  if (!grades(layer)) return all;
+  const far = pixelStepsOf(stepsOf(layer)).filter(
+    (s) => marginOf([s], { ...plainSizes(scale), own: scale }) > 0,
+  );
+  const isLens = far.every((s) => (stepOfKind(s.kind) as StepDefinition).inLens);
+  return isLens ? intersect(all, unite(region, lightSeen(scene))) : all;
 }
 
 /** A region that holds all of a layer's pixels, after its steps; null if it has no edges. */

@@ -8,7 +8,7 @@ import type { ColourBuffer } from '../pixels/buffer';
 import { colourBuffer, crop } from '../pixels/buffer';
 import { scoped } from '../pixels/heap';
 import type { Region } from '../pixels/region';
-import { EMPTY, grow, intersect, isEmpty, unite } from '../pixels/region';
+import { EMPTY, intersect, isEmpty, unite } from '../pixels/region';
 import type { BoundLayer } from '../scene/bound/bound';
 import { grades } from '../scene/model/traits';
 import { definitionOf } from '../sources/index';
@@ -26,7 +26,7 @@ import {
   extentOf,
   inside,
   isThrough,
-  reachBeneath,
+  seenBeneath,
   sizesOf,
   stepsAround,
   stepsOf,
@@ -72,12 +72,12 @@ export interface Asked {
 }
 
 /** What must be known beneath each of some layers (back to front) for what is asked for, which comes last. */
-function needsBeneath(layers: readonly BoundLayer[], asked: Asked, scale: number): Asked[] {
+function needsBeneath(layers: readonly BoundLayer[], asked: Asked, context: Context): Asked[] {
   const needs = [asked];
   for (const layer of [...layers].reverse()) {
-    const reach = reachBeneath(layer, scale);
     const { wanted, part } = needs[0]!;
-    needs.unshift({ wanted: grow(wanted, reach), part: grow(part, reach) });
+    const seen = (region: Region) => seenBeneath(layer, region, context);
+    needs.unshift({ wanted: seen(wanted), part: seen(part) });
   }
   return needs;
 }
@@ -98,7 +98,7 @@ export function stack(
   const needs = needsBeneath(
     units.map((u) => u.base),
     asked,
-    context.scale,
+    context,
   );
   const { focus } = context;
   const at = focus
@@ -159,7 +159,7 @@ function landed(
     const { focus, local } = context;
     const isLocal = local && focus !== null && holdsFocus(base, focus);
     // Grades that are clipped to it look at more of it than they change.
-    const needs = needsBeneath(clipped, { wanted, part }, context.scale);
+    const needs = needsBeneath(clipped, { wanted, part }, context);
     const most = needs[0]!;
     const { pixels: whole, pieces } = layerPixels(
       base,
@@ -292,7 +292,7 @@ function graded(
   const plan = planOf(steps, part, sizes);
   // A grade's input has no key: what it depends on is all that lies beneath.
   const uncached = { ...context, memo: <T>(_key: string, make: () => T) => scoped(make) };
-  const input = crop(acc, plan.source);
+  const input = crop(acc, intersect(plan.source, acc.region));
   const made = crop(throughSteps(grade, input, plan.planned, sizes, [], uncached), part);
   // What lies beneath is nobody's but ours to draw on.
   const out = crop(acc, part);

@@ -57,3 +57,4 @@ export { useScratch } from './scratch';
 export { layer, pile } from './crowd';
 export { sumRows } from './edges';
 export { sweep } from './sweep';
+export { layRays, streakRows, turnRows } from './streak';

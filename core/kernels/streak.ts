@@ -1,0 +1,170 @@
+import type { Affine } from '../geometry/affine';
+import { boxOfRegion, boxUnder, regionAround, rotation } from '../geometry/affine';
+import type { ColourBuffer } from '../pixels/buffer';
+import { crop, unwritten } from '../pixels/buffer';
+import type { Rgb } from '../pixels/colour';
+import { scoped } from '../pixels/heap';
+import type { Region } from '../pixels/region';
+import { intersect, isEmpty } from '../pixels/region';
+import { blurMargin, gaussianBlur } from './blur';
+import { onHeap, rowsOf, run } from './machine';
+import { copied } from './rows';
+
+/**
+ * Light drawn out into straight streaks, as the edges of an aperture or the ribs of a filter do: along each it falls off as the mean of two
+ * exponentials, a near and a far one. It is turned onto a grid that lies along the streak, summed up along its rows by doubling (after
+ * Kawase, "Practical implementation of high dynamic range rendering", 2003), and turned back.
+ */
+export interface Streak {
+  /** Which way it runs, radians, clockwise from the right. */
+  angle: number;
+  /** Whether it runs that way alone, or to both sides. */
+  oneSided: boolean;
+  /** How far it goes until it has fallen to 1/e, px, for each channel. */
+  lengths: Rgb;
+  /** How thick it is, σ px. */
+  thickness: number;
+  /** What it has of the light that comes in, by channel. */
+  share: Rgb;
+}
+
+/** The near exponential goes so far, as a share of the far one. */
+const NEAR = 0.2;
+/** A streak ends after so many of its lengths, at least. */
+const ENDS = 3.4;
+
+/** How far sums along rows go for a length in px: over 2 to the passes px, or half as many again (`half`) with one pass less. */
+function sumsFor(length: number): { passes: number; half: boolean; far: number } {
+  const passes = Math.max(2, Math.ceil(Math.log2(ENDS * length)));
+  const shorter = 3 * 2 ** (passes - 2);
+  const half = shorter >= ENDS * length;
+  return { passes: half ? passes - 1 : passes, half, far: half ? shorter : 2 ** passes };
+}
+
+/** How far a streak carries a value, px. */
+export const streakMargin = ({ lengths, thickness }: Omit<Streak, 'share'>): number =>
+  sumsFor(Math.max(...lengths)).far + blurMargin(thickness) + 3;
+
+/** Adds streaks of light (linear, nothing for alpha; known as far as their margin) to a buffer over the same kind of light, in place. */
+export function addStreaks(
+  to: ColourBuffer,
+  light: ColourBuffer,
+  streaks: readonly Streak[],
+): void {
+  for (const streak of streaks)
+    scoped(() => {
+      const { angle, lengths, thickness, oneSided, share } = streak;
+      const along = sumsFor(Math.max(...lengths));
+      const { far } = along;
+      // From the grid along the streak to the px of the picture, and back.
+      const [onto, back] = [rotation(angle), rotation(-angle)];
+      const shown = turnedRegion(to.region, back);
+      const sources = turnedRegion(light.region, back);
+      const grid = intersect(alongBy(shown, far), alongBy(sources, far));
+      if (isEmpty(grid)) return;
+      const seen = turnedRegion(grid, onto);
+      const soft = gaussianBlur(light, thickness, intersect(seen, grown(light.region, thickness)));
+      if (isEmpty(soft.region)) return;
+      const turned = turnedOnto(soft, onto, grid);
+      for (const by of [1, NEAR]) {
+        const factors = lengths.map((l) => Math.exp(-1 / Math.max(0.1, l * by)));
+        const sums = factors.map((f) => (1 - f) / (1 - f ** far));
+        for (const direction of oneSided ? [0] : [0, 1])
+          scoped(() => {
+            const run = drawnOut(copied(turned), along, direction, factors);
+            const weight = (c: number) => (share[c]! * sums[c]!) / (oneSided ? 2 : 4);
+            layTurned(to, run, back, [weight(0), weight(1), weight(2)]);
+          });
+      }
+    });
+}
+
+const grown = (r: Region, thickness: number): Region => {
+  const by = blurMargin(thickness);
+  return { x: r.x - by, y: r.y - by, width: r.width + 2 * by, height: r.height + 2 * by };
+};
+
+/** A region with so many px more at either end of its rows. */
+const alongBy = (r: Region, by: number): Region => ({ ...r, x: r.x - by, width: r.width + 2 * by });
+
+/** The whole px that a region may touch under a turn. */
+const turnedRegion = (r: Region, turn: Affine): Region =>
+  regionAround(boxUnder(turn, boxOfRegion(r)), 1);
+
+/** Light as it lies on a turned grid, over a region of that. */
+function turnedOnto(light: ColourBuffer, onto: Affine, region: Region): ColourBuffer {
+  const out: ColourBuffer = unwritten(region, 4);
+  const from = light.region;
+  const [a, b, c, d] = onto;
+  onHeap((at) =>
+    run('turnRows', region.height, region.width * 12, [
+      at(light.data),
+      from.width,
+      from.height,
+      from.x,
+      from.y,
+      ...rowsOf(at, out, region, 'write'),
+      region.x,
+      region.y,
+      region.width,
+      a,
+      c,
+      b,
+      d,
+    ]),
+  );
+  return out;
+}
+
+/** Draws light out along its rows, in place. */
+function drawnOut(
+  light: ColourBuffer,
+  { passes, half }: { passes: number; half: boolean },
+  back: number,
+  [red, green, blue]: readonly number[],
+): ColourBuffer {
+  const { region } = light;
+  onHeap((at) =>
+    run('streakRows', region.height, region.width * passes * 3, [
+      ...rowsOf(at, light, region, 'write'),
+      region.width,
+      passes,
+      half ? 1 : 0,
+      back,
+      red!,
+      green!,
+      blue!,
+    ]),
+  );
+  return light;
+}
+
+/** Adds light that lies on a turned grid, times a factor for each channel, in place. */
+function layTurned(to: ColourBuffer, light: ColourBuffer, back: Affine, by: Rgb): void {
+  const { region } = to;
+  const from = light.region;
+  const [a, b, c, d] = back;
+  onHeap((at) =>
+    run('layRays', region.height, region.width * 12, [
+      at(light.data),
+      from.width,
+      from.height,
+      from.x,
+      from.y,
+      ...rowsOf(at, to, region, 'write'),
+      region.x,
+      region.y,
+      region.width,
+      a,
+      c,
+      b,
+      d,
+      ...by,
+    ]),
+  );
+}
+
+/** Adds light times a factor for each channel to other light over the same region, in place. */
+export function addLight(to: ColourBuffer, light: ColourBuffer, by: Rgb): void {
+  layTurned(to, crop(light, to.region), [1, 0, 0, 1, 0, 0], by);
+}
