@@ -14,6 +14,7 @@ const layers = [
   'brush',
   'blend',
   'paint',
+  'flares',
   'sources',
   'steps',
   'cutout',

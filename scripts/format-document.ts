@@ -10,6 +10,7 @@ import { endParameters, lightParameters } from '../core/scene/model/schema';
 import { MAX_PIXELS, MAX_SIDE } from '../core/scene/model/bounds';
 import { VERSION } from '../core/scene/model/version';
 import { sources } from '../core/sources/index';
+import { flareParts } from '../core/flares/index';
 import { modifiers } from '../core/modifiers/index';
 import { OLD_VERSIONS } from '../core/scene/model/versions';
 import { shapes } from '../core/shapes/index';
@@ -276,6 +277,10 @@ ${kinds(shapes)}
 Modifiers:
 
 ${kinds(modifiers)}
+
+### Parts of flares
+
+${kinds(flareParts)}
 
 ## Steps
 

@@ -50,10 +50,10 @@ export interface Caster {
   lamp: Lamp;
 }
 
-/** What lies beneath a layer: the next that is not clipped, or all that the scene shows there. */
-export type Ground = 'base' | 'beneath';
+/** What a layer looks at: the next beneath it that is not clipped, all that the scene shows there, or the layer that it lies behind. */
+export type Ground = 'base' | 'beneath' | 'behind';
 
-/** The pictures of what lies beneath a layer. */
+/** The pictures of what a layer looks at. */
 export type Grounds = Partial<
   Record<
     Ground,
@@ -62,6 +62,8 @@ export type Grounds = Partial<
       key: string;
       /** Its colours over exactly a region, px of the render. */
       colours(region: Region): ColourBuffer;
+      /** Its colours over the scene on a grid so long on its longer side, the same at every scale; `map` leads to px of the render. */
+      coarse(side: number): { pixels: ColourBuffer; map: Affine };
     }
   >
 >;
@@ -140,8 +142,14 @@ export interface SourceDefinition<S extends { kind: string }> {
   followsLamp?(source: S): boolean;
   /** The layer that it names; left out, it names none. */
   reference?: Reference<S>;
-  /** What lies beneath it that it looks at to be drawn; left out, nothing. */
+  /** What lies about it that it looks at to be drawn; left out, nothing. */
   sees?(source: S): readonly Ground[];
+  /** The layer that it lies behind, by its id, for who `sees` that; left out, it lies behind none. */
+  behind?: {
+    of(source: S): string | null;
+    /** Names another layer, in place. */
+    rename(source: S, id: string): void;
+  };
   /** What of it can be set, by the key that it stands under. */
   settings?: Readonly<Record<string, Parameters>>;
   /** What else is to be said of it in docs/format.md: Markdown. */

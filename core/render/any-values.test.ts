@@ -10,6 +10,8 @@ import { crop } from '../pixels/buffer';
 import type { Region } from '../pixels/region';
 import {
   newCastShadow,
+  newFlare,
+  newFlarePart,
   newFill,
   newGrade,
   newLine,
@@ -28,6 +30,8 @@ import { castShadowParameters } from '../sources/cast-shadow-parameters';
 import type { LineShape } from '../sources/line-shape';
 import { newPass, passParameters } from '../sources/pass';
 import { spillParameters } from '../sources/spill';
+import { flareParts } from '../flares/index';
+import { flareParameters } from '../sources/flare';
 import { pixelSteps, steps } from '../steps/index';
 import { anyValues } from '../testing/any-values';
 import { ASSET, lookUp, path } from '../testing/scenes';
@@ -152,6 +156,18 @@ const trials: [name: string, scenes: fc.Arbitrary<Scene>][] = [
       return of(picture(), shadow, caster);
     }),
   ],
+  ...flareParts.map((part): [string, fc.Arbitrary<Scene>] => [
+    `part of a flare ${part.kind}`,
+    fc
+      .tuple(anyValues(part.parameters, LIMITS), anyValues(flareParameters, LIMITS))
+      .map(([values, whole]) => {
+        const made = { ...newFlarePart(part.kind), values };
+        const flare = newFlare('Flare', 60, { light: '#ffd0a0', seed: 3, parts: [made] });
+        Object.assign(flare.source.values, whole);
+        flare.placement = { ...flare.placement, x: 30, y: 22 };
+        return of(picture(), line(), flare);
+      }),
+  ]),
 ];
 
 const subjects: Subject[] = trials.map(([name, scenes]) => ({

@@ -25,8 +25,8 @@ function bare({ layer }: Subject, map: Affine, scene: Box, region: Region, conte
   return crop(context.stack(colourBuffer, [shown], asked, inner, null), region);
 }
 
-/** Where the scene lies in what a region of `to` is px of. */
-function sceneUnder(to: Affine, context: Context): Box {
+/** Where the scene lies in what a region of `to` is px of: `to` is from the px that the layers of a list are placed on. */
+export function sceneUnder(to: Affine, context: Context): Box {
   const back = invert(context.map);
   return back ? boxUnder(multiply(to, back), context.scene) : context.scene;
 }

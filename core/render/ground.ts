@@ -1,10 +1,12 @@
 import type { Ground, Grounds } from '../definitions/source';
+import { IDENTITY, multiply, scaling } from '../geometry/affine';
+import { covering } from '../pixels/region';
 import type { BoundLayer } from '../scene/bound/bound';
 import type { Context } from './context';
 import { contentOf } from './context';
-import { coloursOf } from './coverage';
+import { coloursOf, sceneUnder } from './coverage';
 
-/** What a source sees of what lies beneath it. */
+/** What a source sees of what lies about it. */
 export function groundsFor({ source }: BoundLayer, context: Context): { grounds?: Grounds } {
   if (!source.grounds) return {};
   const grounds: Grounds = {};
@@ -12,6 +14,13 @@ export function groundsFor({ source }: BoundLayer, context: Context): { grounds?
     grounds[ground as Ground] = {
       key: `${contentOf(subject.layer)} ${subject.map.join()}`,
       colours: (region) => coloursOf(subject, context.map, region, context),
+      coarse(side) {
+        const box = sceneUnder(IDENTITY, context);
+        const k = side / Math.max(box.x1 - box.x0, box.y1 - box.y0);
+        const region = covering(box.x0 * k, box.y0 * k, box.x1 * k, box.y1 * k);
+        const pixels = coloursOf(subject, scaling(k), region, context);
+        return { pixels, map: multiply(context.map, scaling(1 / k)) };
+      },
     };
   return { grounds };
 }

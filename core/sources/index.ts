@@ -2,6 +2,8 @@ import * as v from 'valibot';
 import type { SourceDefinition } from '../definitions/source';
 import type { EchoSource } from './echo';
 import { echoSchema, echoSource } from './echo';
+import type { FlareSource } from './flare';
+import { flareSchema, flareSource } from './flare';
 import type { FillSource } from './fill';
 import { fillSchema, fillSource } from './fill';
 import type { GradeSource } from './grade';
@@ -32,7 +34,8 @@ export type Source =
   | GroupSource
   | EchoSource
   | SpillSource
-  | CastShadowSource;
+  | CastShadowSource
+  | FlareSource;
 
 /** Everything a layer can be. To add one: one file, its type above, and one line here. */
 export const sources = {
@@ -46,6 +49,7 @@ export const sources = {
   echo: echoSource,
   spill: spillSource,
   shadow: castShadow,
+  flare: flareSource,
 } as const;
 
 export const sourceSchema = v.variant(
@@ -61,6 +65,7 @@ export const sourceSchema = v.variant(
     echoSchema,
     spillSchema,
     castShadowSchema,
+    flareSchema,
   ],
   `There is no such source; there are ${Object.keys(sources).join(', ')}.`,
 );

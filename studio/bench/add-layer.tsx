@@ -5,7 +5,8 @@ import { newLineOf, newScene, newShape } from '@ignis/core/scene/model/make';
 import { newId } from '@ignis/core/scene/model/new-id';
 import { fitted } from '@ignis/core/scene/arrange/placement';
 import type { Scene } from '@ignis/core/scene/model/schema';
-import { started, startingPoints } from '@ignis/core/scene/starting-points/index';
+import type { StartingPoint } from '@ignis/core/scene/starting-points/index';
+import { flareLooks, started, startingPoints } from '@ignis/core/scene/starting-points/index';
 import { shapes } from '@ignis/core/shapes/index';
 import { sources } from '@ignis/core/sources/index';
 import { newPass } from '@ignis/core/sources/pass';
@@ -28,8 +29,7 @@ import { withoutIt } from '../state/failure';
 const GROUND = '#2a2c33';
 
 /** A starting point in a small scene of its own. */
-function sample(index: number): Scene {
-  const point = startingPoints[index]!;
+function sample(point: StartingPoint): Scene {
   const scene = newScene('', 240, 150, GROUND);
   const y = point.name === 'beam' ? 30 : 75;
   scene.layers.push(started(point, scene, { x: 120, y }));
@@ -80,7 +80,8 @@ const GRADED = ['brightness(1.3)', 'saturate(0)', 'hue-rotate(150deg) saturate(1
 /** The palette of what a layer can be, by purpose. */
 export function AddLayer({ onPicture, onSvg }: { onPicture(): void; onSvg(): void }) {
   const [open, setOpen] = useState(false);
-  const lights = usePictures(open, () => startingPoints.map((_, i) => sample(i)));
+  const lights = usePictures(open, () => startingPoints.map(sample));
+  const flares = usePictures(open, () => flareLooks.map(sample));
   const outlines = usePictures(open, () => shapes.map((s) => outline(s.kind)));
   const choose = (run: () => void) => () => {
     setOpen(false);
@@ -172,6 +173,19 @@ export function AddLayer({ onPicture, onSvg }: { onPicture(): void; onSvg(): voi
                 onClick={choose(() => addStartingPoint(p))}
               >
                 <Picture url={lights[i]} />
+              </Kind>
+            ))}
+          </div>
+          <Heading>Flares</Heading>
+          <div className="grid grid-cols-8 items-start gap-1">
+            {flareLooks.map((p, i) => (
+              <Kind
+                key={p.name}
+                label={p.label}
+                title={p.help}
+                onClick={choose(() => addStartingPoint(p))}
+              >
+                <Picture url={flares[i]} />
               </Kind>
             ))}
           </div>

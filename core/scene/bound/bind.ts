@@ -114,7 +114,7 @@ function boundAt(scene: Scene, looks: number): Binding {
   const referred = (layer: Layer, way: readonly string[]): BoundLayer => {
     const out = named(layer, way);
     const seen = seenBeneath(layer).flatMap((ground) => {
-      const subject = ground === 'base' ? baseOf(layer) : beneath(layer);
+      const subject = { base: baseOf, beneath, behind: obstacleOf }[ground](layer);
       return subject ? [[ground, subject] as const] : [];
     });
     return seen.length > 0
@@ -125,6 +125,12 @@ function boundAt(scene: Scene, looks: number): Binding {
   const baseOf = (layer: Layer): Subject | null => {
     const base = looks <= MAX_LOOKS ? clipBase(scene, layer.id) : undefined;
     return base ? subjectFrom(layer, base.id) : null;
+  };
+  /** The layer that one lies behind, as that is by itself. */
+  const obstacleOf = (layer: Layer): Subject | null => {
+    const { source } = layer;
+    const of = definitionOf(source).behind?.of(source) ?? null;
+    return of !== null && looks <= MAX_LOOKS ? subjectFrom(layer, of) : null;
   };
   /** All that the scene shows beneath a layer. What is in front is hidden, so that none looks at itself by that way. */
   const beneath = (layer: Layer): Subject | null => {

@@ -14,6 +14,9 @@ import type { PictureSource } from '../../sources/picture';
 import { tubePasses } from '../../sources/pass';
 import { paintParameters } from '../../paint/parameters';
 import { castShadowParameters } from '../../sources/cast-shadow-parameters';
+import type { FlarePart, FlareSource } from '../../sources/flare';
+import { flareParameters } from '../../sources/flare';
+import { flarePartOfKind } from '../../flares/index';
 import { spillParameters } from '../../sources/spill';
 import { stepOfKind } from '../../steps/index';
 import { placed } from '../arrange/placement';
@@ -204,6 +207,33 @@ export const newCastShadow = (of: Layer): LayerOf<'shadow'> =>
     source: { kind: 'shadow', of: of.id, values: defaultsOf(castShadowParameters) },
     blend: 'multiply',
   });
+
+/** A flare for a scene whose longer side is `side` px: its light up on the left, its axis across the middle, px about (0, 0). */
+export const newFlare = (
+  name: string,
+  side: number,
+  { light, seed, parts }: Pick<FlareSource, 'light' | 'parts'> & { seed: number },
+): LayerOf<'flare'> =>
+  newLayer(name, {
+    source: {
+      ...{ kind: 'flare', light, parts, of: null, behind: null },
+      from: { x: Math.round(-0.16 * side), y: Math.round(-0.1 * side) },
+      to: { x: Math.round(0.16 * side), y: Math.round(0.1 * side) },
+      values: {
+        ...defaultsOf(flareParameters),
+        ...{ seed, covers: Math.max(2, Math.round(side / 80)) },
+      },
+    },
+    blend: 'add',
+  });
+
+/** A part of a flare of a kind with its defaults. Throws if there is no such kind. */
+export const newFlarePart = (kind: string): FlarePart => ({
+  id: newId(),
+  kind,
+  enabled: true,
+  values: defaultsOf(flarePartOfKind(kind).parameters),
+});
 
 /** A step of a kind with its defaults. Throws if there is no such kind. */
 export const newStep = (kind: string): Step => ({

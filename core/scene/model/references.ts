@@ -10,9 +10,12 @@ import type { Layer } from './schema';
 export function rerefer(layer: Layer, renamed: ReadonlyMap<string, string>): void {
   const named = (id: string) => renamed.get(id) ?? id;
   const { source, weave, mask } = layer;
-  const { reference } = definitionOf(source);
-  const of = reference?.to(source) ?? null;
-  if (of !== null) reference!.rename(source, named(of));
+  const { reference, behind } = definitionOf(source);
+  for (const { named: by, rename } of [
+    { named: reference?.to(source), rename: reference?.rename },
+    { named: behind?.of(source), rename: behind?.rename },
+  ])
+    if (by) rename!(source, named(by));
   if (weave) weave.with = named(weave.with);
   const masks = [mask, ...layer.steps.map((s) => s.where)];
   for (const { shape } of masks.flatMap((m) => m?.parts ?? []))

@@ -24,6 +24,7 @@ export const isGroup = isOf('group');
 export const isEcho = isOf('echo');
 export const isSpill = isOf('spill');
 export const isCastShadow = isOf('shadow');
+export const isFlare = isOf('flare');
 
 /** Whether a layer is the light or the shadow of another, and nothing without it. */
 export const isLightOrShadow = (layer: Layer): layer is LayerOf<'spill' | 'shadow'> =>
@@ -32,7 +33,7 @@ export const isLightOrShadow = (layer: Layer): layer is LayerOf<'spill' | 'shado
 /** Whether a layer draws nothing of its own, but sends what lies beneath through its steps. */
 export const grades = ({ source }: Layer): boolean => definitionOf(source).grades === true;
 
-/** What lies beneath a layer that it looks at to be drawn. */
+/** What lies about a layer that it looks at to be drawn. */
 export const groundsOf = ({ source }: Layer): readonly Ground[] =>
   definitionOf(source).sees?.(source) ?? [];
 

@@ -16,6 +16,7 @@ import { hotTube } from './hot-tube';
 import { tube } from './tube';
 
 export type { StartingPoint };
+export { flareLooks } from './flares';
 
 /** Every starting point, in the order of the palette. To add one: one file, and one line here. */
 export const startingPoints: readonly StartingPoint[] = [

@@ -19,6 +19,7 @@ import { liveEdit, useBench, useBenchThrottled } from '../../state/bench';
 import { Button } from '../../ui/button';
 import { ChoiceField } from '../../ui/choice-field';
 import { ParameterControls } from '../../ui/parameter-controls';
+import { FlareNodes } from './flare';
 import { Modifiers, ShapeNode } from './line-shape';
 import { Node } from './node';
 import { PaintNode } from './paint';
@@ -58,6 +59,8 @@ export function SourceNode({ layer }: { layer: Layer }) {
       return <Group layer={layer} lands={source.lands} />;
     case 'echo':
       return <Echo layer={layer} source={source} />;
+    case 'flare':
+      return <FlareNodes layer={layer as LayerOf<'flare'>} />;
     case 'spill':
     case 'shadow':
       return <LightOrShadow id={layer.id} source={source} />;

@@ -26,7 +26,7 @@ import {
 } from '@ignis/core/scene/model/make';
 import { newId } from '@ignis/core/scene/model/new-id';
 import type { Layer } from '@ignis/core/scene/model/schema';
-import { isShaped } from '@ignis/core/scene/model/traits';
+import { isFlare, isShaped } from '@ignis/core/scene/model/traits';
 import type { StartingPoint } from '@ignis/core/scene/starting-points/index';
 import { started } from '@ignis/core/scene/starting-points/index';
 import { tubePasses } from '@ignis/core/sources/pass';
@@ -175,7 +175,8 @@ function addInView(layer: Layer): void {
   const { selected, change, select } = bench();
   change(`Add ${layer.name}`, addInFront([layer], selected, true));
   select(layer.id);
-  bench().set({ mode: 'arrange' });
+  // A flare is laid by the two ends of its axis.
+  bench().set({ mode: isFlare(layer) ? 'style' : 'arrange' });
 }
 
 export const addStartingPoint = (point: StartingPoint): void =>

@@ -17,8 +17,9 @@ import { Handle } from '../../stage/handle';
 import { draggedEnds } from '../../stage/dragged-ends';
 import { GradientLine } from '../../stage/gradient-line';
 import { follow, scenePoint, stagePoint } from '../../stage/pointer';
+import { FlareHandles } from './flare-handles';
 import { ShadowHandles } from './shadow-handles';
-import { isCastShadow, isFill } from '@ignis/core/scene/model/traits';
+import { isCastShadow, isFill, isFlare } from '@ignis/core/scene/model/traits';
 
 interface Props {
   stage: RefObject<HTMLElement | null>;
@@ -53,7 +54,7 @@ const openStep = (layer: Layer, id: string | null): Step | undefined =>
 
 /** Whether the stage has handles for what is open of a layer. */
 export const hasStyleHandles = (layer: Layer, open: string | null): boolean => {
-  if (isCastShadow(layer)) return true;
+  if (isCastShadow(layer) || isFlare(layer)) return true;
   const step = openStep(layer, open);
   return gradientOf(layer, step) !== null || isCurve(step);
 };
@@ -66,6 +67,8 @@ export function StyleHandles({ stage, layer }: Props) {
   const gradient = gradientOf(layer, step);
   if (isCastShadow(layer) && !gradient && !isCurve(step))
     return <ShadowHandles stage={stage} layer={layer} />;
+  if (isFlare(layer) && !gradient && !isCurve(step))
+    return <FlareHandles stage={stage} layer={layer} />;
   if (gradient) return <GradientHandles stage={stage} layer={layer} gradient={gradient} />;
   return step && isCurve(step) ? <GlossHandles stage={stage} layer={layer} step={step} /> : null;
 }

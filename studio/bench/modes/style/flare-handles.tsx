@@ -1,0 +1,72 @@
+import type { RefObject } from 'react';
+import { apply, invert } from '@ignis/core/geometry/affine';
+import { drawnLayer } from '@ignis/core/scene/bound/bind';
+import { moveFlareEnd } from '@ignis/core/scene/edits/flare-edits';
+import { isFlare, type LayerOf } from '@ignis/core/scene/model/traits';
+import { useAround, useBench } from '../../../state/bench';
+import { Handle } from '../../stage/handle';
+import { toStage } from '../../stage/path-outline';
+import { follow, stagePoint } from '../../stage/pointer';
+import { tenth } from '../../stage/tenth';
+
+interface Props {
+  stage: RefObject<HTMLElement | null>;
+  layer: LayerOf<'flare'>;
+}
+
+/** The axis of a flare: its light, and where the axis ends. */
+export function FlareHandles({ stage, layer }: Props) {
+  const view = useBench((s) => s.view);
+  const scene = useBench((s) => s.scene);
+  const around = useAround(layer.id);
+  const map = toStage(view, around, layer.placement);
+  const back = invert(map);
+  if (!back) return null;
+  const { drag, drop } = useBench.getState();
+  // A light that goes with a line is where that is now.
+  const drawn = drawnLayer(scene, layer.id);
+  const { from, to } = drawn && isFlare(drawn) ? drawn.source : layer.source;
+  const ends = { from: apply(map, from), to: apply(map, to) };
+  const pull = (end: 'from' | 'to', label: string) => (down: React.PointerEvent) => {
+    if (down.button !== 0) return;
+    down.stopPropagation();
+    const start = stagePoint(stage.current!, down);
+    follow(down.nativeEvent, {
+      move(e) {
+        const at = stagePoint(stage.current!, e);
+        const p = apply(back, {
+          x: ends[end].x + at.x - start.x,
+          y: ends[end].y + at.y - start.y,
+        });
+        drag(label, moveFlareEnd(layer.id, end, { x: tenth(p.x), y: tenth(p.y) }));
+      },
+      up: drop,
+    });
+  };
+  return (
+    <g data-testid="flare-handles">
+      <line
+        x1={ends.from.x}
+        y1={ends.from.y}
+        x2={ends.to.x}
+        y2={ends.to.y}
+        stroke="#ff7a3c"
+        strokeDasharray="4 4"
+        pointerEvents="none"
+      />
+      <Handle
+        at={ends.to}
+        title="The other end of the axis: ghosts stand along it"
+        onPointerDown={pull('to', 'Move the end of the flare')}
+      />
+      {layer.source.values.tied !== 'brightest' && (
+        <Handle
+          at={ends.from}
+          fill="#ff7a3c"
+          title="The light of the flare; dragged, it is tied to nothing"
+          onPointerDown={pull('from', 'Move the light of the flare')}
+        />
+      )}
+    </g>
+  );
+}
