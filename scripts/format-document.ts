@@ -46,6 +46,8 @@ const range = (p: Parameter): string => {
       return 'an object: `colours` (`at` %, `colour`, `middle` %), `opacities` (`at`, `opacity`, `middle`), `space`';
     case 'ends':
       return '`null`, or `x0`, `y0`, `x1`, `y1`, px of the layer';
+    case 'point':
+      return '`null`, or a place `x`, `y`, px of the layer';
     case 'regions':
       return 'a list of parts: `id`, `path`, `soft` px, and the placement `to` that carries it; px of the layer';
     case 'drips':

@@ -46,6 +46,8 @@ function givenSchema(p: Parameter): v.GenericSchema<unknown> {
         v.strictObject({ x0: coordinate, y0: coordinate, x1: coordinate, y1: coordinate }),
       );
     }
+    case 'point':
+      return v.nullable(pointSchema);
     case 'regions':
       return regionsSchema;
     case 'corners':

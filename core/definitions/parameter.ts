@@ -76,6 +76,12 @@ export interface EndsParameter extends Described {
   default: Ends | null;
 }
 
+/** A place that is dragged on the stage, px of the layer's own; null where it was not dragged yet. */
+export interface PointParameter extends Described {
+  kind: 'point';
+  default: Point | null;
+}
+
 /** A picture of the scene, by its asset; empty for none. */
 export interface PictureParameter extends Described {
   kind: 'picture';
@@ -131,6 +137,7 @@ export type Parameter =
   | FontParameter
   | RampParameter
   | EndsParameter
+  | PointParameter
   | RegionsParameter
   | MeshParameter
   | CornersParameter
@@ -149,6 +156,7 @@ interface ValueByKind {
   font: string;
   ramp: Ramp;
   ends: Ends | null;
+  point: Point | null;
   picture: string;
   regions: ReshapedRegion[];
   mesh: Mesh | null;

@@ -1,8 +1,9 @@
 import type { Affine } from '../geometry/affine';
 import { boxOfRegion, boxUnder, regionAround, rotation } from '../geometry/affine';
 import type { ColourBuffer } from '../pixels/buffer';
-import { crop, unwritten } from '../pixels/buffer';
+import { unwritten } from '../pixels/buffer';
 import type { Rgb } from '../pixels/colour';
+import { addMapped } from './lay-light';
 import { scoped } from '../pixels/heap';
 import type { Region } from '../pixels/region';
 import { intersect, isEmpty } from '../pixels/region';
@@ -73,7 +74,7 @@ export function addStreaks(
           scoped(() => {
             const run = drawnOut(copied(turned), along, direction, factors);
             const weight = (c: number) => (share[c]! * sums[c]!) / (oneSided ? 2 : 4);
-            layTurned(to, run, back, [weight(0), weight(1), weight(2)]);
+            addMapped(to, run, back, [weight(0), weight(1), weight(2)]);
           });
       }
     });
@@ -95,7 +96,7 @@ const turnedRegion = (r: Region, turn: Affine): Region =>
 function turnedOnto(light: ColourBuffer, onto: Affine, region: Region): ColourBuffer {
   const out: ColourBuffer = unwritten(region, 4);
   const from = light.region;
-  const [a, b, c, d] = onto;
+  const [a, b, c, d, e, f] = onto;
   onHeap((at) =>
     run('turnRows', region.height, region.width * 12, [
       at(light.data),
@@ -109,8 +110,10 @@ function turnedOnto(light: ColourBuffer, onto: Affine, region: Region): ColourBu
       region.width,
       a,
       c,
+      e,
       b,
       d,
+      f,
     ]),
   );
   return out;
@@ -137,34 +140,4 @@ function drawnOut(
     ]),
   );
   return light;
-}
-
-/** Adds light that lies on a turned grid, times a factor for each channel, in place. */
-function layTurned(to: ColourBuffer, light: ColourBuffer, back: Affine, by: Rgb): void {
-  const { region } = to;
-  const from = light.region;
-  const [a, b, c, d] = back;
-  onHeap((at) =>
-    run('layRays', region.height, region.width * 12, [
-      at(light.data),
-      from.width,
-      from.height,
-      from.x,
-      from.y,
-      ...rowsOf(at, to, region, 'write'),
-      region.x,
-      region.y,
-      region.width,
-      a,
-      c,
-      b,
-      d,
-      ...by,
-    ]),
-  );
-}
-
-/** Adds light times a factor for each channel to other light over the same region, in place. */
-export function addLight(to: ColourBuffer, light: ColourBuffer, by: Rgb): void {
-  layTurned(to, crop(light, to.region), [1, 0, 0, 1, 0, 0], by);
 }

@@ -61,6 +61,14 @@ export const parseRecipe = (text: string, name: string): Recipe =>
     name,
   );
 
+/** The values of a step without the places that were dragged on this layer. */
+function withoutPlaces({ kind, values }: Step): Step['values'] {
+  const places = Object.entries(stepOfKind(kind).parameters).filter(
+    ([key, p]) => key in values && (p.kind === 'ends' || p.kind === 'point'),
+  );
+  return { ...values, ...Object.fromEntries(places.map(([key]) => [key, null])) };
+}
+
 /** A layer's look as a recipe, made for the height that its shape has in the scene. */
 export function recipeOf(scene: Scene, layer: Layer, name: string): Recipe {
   return {
@@ -74,7 +82,7 @@ export function recipeOf(scene: Scene, layer: Layer, name: string): Recipe {
     // Where pixels are carried, and gradients were dragged to, belongs to this layer: on another they lie as its shape says.
     steps: layer.steps
       .filter((s) => !seesPlace(s.kind))
-      .map((s) => ('ends' in s.values ? { ...s, values: { ...s.values, ends: null } } : s)),
+      .map((s) => ({ ...s, values: withoutPlaces(s) })),
     line: isLine(layer)
       ? {
           light: layer.source.light,

@@ -1,7 +1,7 @@
 import { lengthsIn } from '../definitions/parameter';
-import type { Piece, StyleDefinition } from '../definitions/step';
+import type { AnyStep, Piece, StyleDefinition } from '../definitions/step';
 import type { Region } from '../pixels/region';
-import { EMPTY, grow, isEmpty, unite } from '../pixels/region';
+import { EMPTY, grow, intersect, isEmpty, unite } from '../pixels/region';
 import type { BoundLayer, BoundStep } from '../scene/bound/bound';
 import { stepOfKind } from '../steps/index';
 
@@ -15,6 +15,8 @@ export interface Sizes {
   scale: number;
   height: number;
   own: number;
+  /** Where a lens sees light (`lightSeen`); left out, everywhere. */
+  seen?: Region;
 }
 
 /** The sizes for steps that stand round layers which land through their group: none of them looks at a shape or a place. */
@@ -81,6 +83,10 @@ export function planOf(
   let pixels = wanted;
   let shape = EMPTY;
   let styles = wanted;
+  const seenBy = (definition: AnyStep, all: Region, wanted: Region) =>
+    sizes.seen && definition.works === 'pixels' && definition.inLens
+      ? intersect(all, unite(wanted, sizes.seen))
+      : all;
   const grownIf = (r: Region, by: number) => (isEmpty(r) ? r : grow(r, by));
   for (const step of [...steps].reverse()) {
     const definition = stepOfKind(step.kind);
@@ -93,12 +99,12 @@ export function planOf(
       shape = grownIf(shape, own);
     } else if (definition.keepsShape) {
       planned.unshift({ step, pixels, shape, styles });
-      pixels = grow(pixels, own);
+      pixels = seenBy(definition, grow(pixels, own), pixels);
     } else {
       // From here on the shape is that of these pixels.
       pixels = unite(pixels, shape);
       planned.unshift({ step, pixels, shape: EMPTY, styles });
-      pixels = grow(pixels, own);
+      pixels = seenBy(definition, grow(pixels, own), pixels);
       if (definition.carriesStyles) styles = grow(styles, own);
       shape = EMPTY;
     }

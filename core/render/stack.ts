@@ -1,4 +1,5 @@
 import { blendNamed } from '../blend/index';
+import { lightSeen } from '../definitions/seen-light';
 import type { Affine } from '../geometry/affine';
 import type { Homography } from '../geometry/homography';
 import { composite, settle } from '../kernels/composite';
@@ -207,8 +208,9 @@ function landed(
 function layerPixels(layer: BoundLayer, asked: Asked, context: Context): Dressed {
   const { wanted, part } = isStyled(layer) ? withinExtent(layer, asked, context) : asked;
   const { around } = context;
-  const sizes = sizesOf(layer, context);
-  const plain = plainSizes(context.scale);
+  const seen = lightSeen(context.scene);
+  const sizes = { ...sizesOf(layer, context), seen };
+  const plain = { ...plainSizes(context.scale), seen };
   const steps = stepsOf(layer);
   const after = planOf(around, part, plain);
   const plan = planOf(steps, after.source, sizes);
@@ -227,8 +229,8 @@ function layerPixels(layer: BoundLayer, asked: Asked, context: Context): Dressed
     if (definitionOf(layer.source).warps)
       return drawn(layer, { wanted: whole, part: first }, map, context, warp);
     const extent = uprightExtent(layer, drawing, context);
-    const seen = drawnRegion(warp, first);
-    const region = seen ? intersect(seen, extent) : extent;
+    const behind = drawnRegion(warp, first);
+    const region = behind ? intersect(behind, extent) : extent;
     const upright = drawn(layer, { wanted: region, part: region }, map, context);
     const shown = shownRegion(warp, upright.region);
     return warped(upright, warp, shown ? intersect(shown, first) : first);
@@ -288,7 +290,7 @@ function graded(
 ): ColourBuffer {
   const steps = pixelStepsOf(stepsOf(grade));
   if (steps.length === 0) return acc;
-  const sizes = sizesOf(grade, context);
+  const sizes = { ...sizesOf(grade, context), seen: lightSeen(context.scene) };
   const plan = planOf(steps, part, sizes);
   // A grade's input has no key: what it depends on is all that lies beneath.
   const uncached = { ...context, memo: <T>(_key: string, make: () => T) => scoped(make) };

@@ -12,6 +12,7 @@ import { hueSaturation } from './grade/hue-saturation';
 import { light } from './grade/light';
 import { tint } from './grade/tint';
 import { glare } from './light/glare';
+import { rays } from './light/rays';
 import { mesh } from './warp/mesh';
 import { reshape } from './warp/reshape';
 import { drip } from './warp/drip';
@@ -38,6 +39,7 @@ export const steps: readonly AnyStep[] = [
   gradientMap,
   fringe,
   glare,
+  rays,
   reshape,
   mesh,
   smear,

@@ -86,6 +86,8 @@ export function anyValue(
       return fc.oneof(fc.constant(p.default), curve(p.low ?? -1)) as fc.Arbitrary<Value>;
     case 'ends':
       return fc.option(fc.record({ x0: near, y0: near, x1: near, y1: near }));
+    case 'point':
+      return fc.option(fc.record({ x: near, y: near }));
     case 'picture':
       return pictures ? fc.constantFrom('', ASSET) : fc.constant('');
     case 'font':

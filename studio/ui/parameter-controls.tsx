@@ -184,10 +184,13 @@ function Control({ parameter: p, value, onChange, onDone }: ControlProps) {
       );
     case 'corners':
     case 'ends':
+    case 'point':
       return (
         <div className="flex justify-end text-sm text-dim">
           {value === null ? (
-            <span className="px-1.5">as the shape lies</span>
+            <span className="px-1.5">
+              {p.kind === 'point' ? 'drag it on the stage' : 'as the shape lies'}
+            </span>
           ) : (
             <button
               type="button"

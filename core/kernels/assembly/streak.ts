@@ -1,4 +1,4 @@
-/** Light drawn out along rows, and rows of light turned to lie along a ray. Strides are in bytes. */
+/** Light drawn out along rows, and light under an affine map, such as a turn. Strides are in bytes. */
 import { get4, put4 } from './access';
 import { bilinear } from './resample';
 
@@ -21,6 +21,8 @@ export function turnRows(
   m1: f64,
   m2: f64,
   m3: f64,
+  m4: f64,
+  m5: f64,
   from: i32,
   to: i32,
 ): void {
@@ -31,7 +33,7 @@ export function turnRows(
       const u = ((x0 + x) as f64) + 0.5;
       put4(
         p,
-        bilinear(s, sWidth, sHeight, m0 * u + m1 * v - 0.5 - ox, m2 * u + m3 * v - 0.5 - oy),
+        bilinear(s, sWidth, sHeight, m0 * u + m1 * v + m2 - 0.5 - ox, m3 * u + m4 * v + m5 - 0.5 - oy),
       );
     }
   }
@@ -105,7 +107,7 @@ export function streakRows(
   }
 }
 
-/** Adds light that lies on a turned grid to rows, in place, times (red, green, blue); places as of `turnRows`. */
+/** Adds light under a map to rows, in place, times (red, green, blue); places as of `turnRows`. */
 export function layRays(
   s: usize,
   sWidth: i32,
@@ -121,6 +123,8 @@ export function layRays(
   m1: f64,
   m2: f64,
   m3: f64,
+  m4: f64,
+  m5: f64,
   red: f32,
   green: f32,
   blue: f32,
@@ -137,8 +141,8 @@ export function layRays(
         s,
         sWidth,
         sHeight,
-        m0 * u + m1 * v - 0.5 - ox,
-        m2 * u + m3 * v - 0.5 - oy,
+        m0 * u + m1 * v + m2 - 0.5 - ox,
+        m3 * u + m4 * v + m5 - 0.5 - oy,
       );
       put4(p, f32x4.add(get4(p), f32x4.mul(seen, by)));
     }

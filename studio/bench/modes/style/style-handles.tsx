@@ -18,6 +18,7 @@ import { draggedEnds } from '../../stage/dragged-ends';
 import { GradientLine } from '../../stage/gradient-line';
 import { follow, scenePoint, stagePoint } from '../../stage/pointer';
 import { FlareHandles } from './flare-handles';
+import { PointHandles, pointsOf } from './point-handles';
 import { ShadowHandles } from './shadow-handles';
 import { isCastShadow, isFill, isFlare } from '@ignis/core/scene/model/traits';
 
@@ -56,7 +57,7 @@ const openStep = (layer: Layer, id: string | null): Step | undefined =>
 export const hasStyleHandles = (layer: Layer, open: string | null): boolean => {
   if (isCastShadow(layer) || isFlare(layer)) return true;
   const step = openStep(layer, open);
-  return gradientOf(layer, step) !== null || isCurve(step);
+  return gradientOf(layer, step) !== null || isCurve(step) || pointsOf(step).length > 0;
 };
 
 /** Handles of the open style: the ends and the middle of a gradient, the curve of a gloss. */
@@ -65,6 +66,8 @@ export function StyleHandles({ stage, layer }: Props) {
   const open = useBench((s) => s.step);
   const step = openStep(layer, open);
   const gradient = gradientOf(layer, step);
+  if (step && pointsOf(step).length > 0)
+    return <PointHandles stage={stage} layer={layer} step={step} />;
   if (isCastShadow(layer) && !gradient && !isCurve(step))
     return <ShadowHandles stage={stage} layer={layer} />;
   if (isFlare(layer) && !gradient && !isCurve(step))
