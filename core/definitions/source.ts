@@ -50,8 +50,8 @@ export interface Caster {
   lamp: Lamp;
 }
 
-/** What a layer looks at: the next beneath it that is not clipped, all that the scene shows there, or the layer that it lies behind. */
-export type Ground = 'base' | 'beneath' | 'behind';
+/** What a layer looks at: the next beneath it that is not clipped, all that the scene shows there, the layer that it lies behind, or all lights of the scene. */
+export type Ground = 'base' | 'beneath' | 'behind' | 'lights';
 
 /** The pictures of what a layer looks at. */
 export type Grounds = Partial<

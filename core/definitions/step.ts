@@ -136,6 +136,8 @@ export interface Piece {
 /** Light or relief made from a layer's shape. */
 export interface StyleDefinition<P extends Parameters = Parameters> extends Described<P> {
   works: 'style';
+  /** Whether what it makes is light that it gives off. */
+  emits?: true;
   /** What it makes, back to front. */
   pieces(values: Values<P>): Piece[];
 }

@@ -10,6 +10,7 @@ import { crop } from '../pixels/buffer';
 import type { Region } from '../pixels/region';
 import {
   newCastShadow,
+  newReflection,
   newFlare,
   newFlarePart,
   newFill,
@@ -31,6 +32,7 @@ import type { LineShape } from '../sources/line-shape';
 import { newPass, passParameters } from '../sources/pass';
 import { spillParameters } from '../sources/spill';
 import { flareParts } from '../flares/index';
+import { reflectionParameters } from '../sources/reflection';
 import { flareParameters } from '../sources/flare';
 import { pixelSteps, steps } from '../steps/index';
 import { anyValues } from '../testing/any-values';
@@ -154,6 +156,15 @@ const trials: [name: string, scenes: fc.Arbitrary<Scene>][] = [
       const shadow = newCastShadow(caster);
       shadow.source.values = values;
       return of(picture(), shadow, caster);
+    }),
+  ],
+  [
+    'reflection',
+    anyValues(reflectionParameters, LIMITS).map((values) => {
+      const subject = small();
+      const made = newReflection(subject);
+      made.source.values = values;
+      return of(picture(), made, subject);
     }),
   ],
   ...flareParts.map((part): [string, fc.Arbitrary<Scene>] => [

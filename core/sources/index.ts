@@ -19,6 +19,8 @@ import type { PictureSource } from './picture';
 import { pictureSchema, pictureSource } from './picture';
 import type { CastShadowSource } from './cast-shadow';
 import { castShadow, castShadowSchema } from './cast-shadow';
+import type { ReflectionSource } from './reflection';
+import { reflectionSchema, reflectionSource } from './reflection';
 import type { SpillSource } from './spill';
 import { spillSchema, spillSource } from './spill';
 import type { TextSource } from './text';
@@ -35,7 +37,8 @@ export type Source =
   | EchoSource
   | SpillSource
   | CastShadowSource
-  | FlareSource;
+  | FlareSource
+  | ReflectionSource;
 
 /** Everything a layer can be. To add one: one file, its type above, and one line here. */
 export const sources = {
@@ -50,6 +53,7 @@ export const sources = {
   spill: spillSource,
   shadow: castShadow,
   flare: flareSource,
+  reflection: reflectionSource,
 } as const;
 
 export const sourceSchema = v.variant(
@@ -66,6 +70,7 @@ export const sourceSchema = v.variant(
     spillSchema,
     castShadowSchema,
     flareSchema,
+    reflectionSchema,
   ],
   `There is no such source; there are ${Object.keys(sources).join(', ')}.`,
 );

@@ -69,6 +69,12 @@ export const seesPlace = (kind: string): boolean => {
   return definition.works === 'pixels' && definition.seesPlace === true;
 };
 
+/** Whether a kind of step is a style that gives off light. */
+export const emits = (kind: string): boolean => {
+  const definition = stepOfKind(kind);
+  return definition.works === 'style' && definition.emits === true;
+};
+
 const byKind = new Map(steps.map((s) => [s.kind, s]));
 
 /** The step of a kind. Throws an Error that lists the kinds there are. */

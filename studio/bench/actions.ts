@@ -22,6 +22,7 @@ import {
   castShadow,
   darkenScene,
   glareScene,
+  mirror,
   duplicate,
   echo,
   paintAlong,
@@ -175,6 +176,16 @@ export function actions(does: BenchDoes): Action[] {
       name: 'Cast its shadow on a floor',
       run: () => layer && castShadow(layer),
       enabled: !!layer && isShaped(layer) && idle,
+    },
+    {
+      name: 'Mirror it on a floor',
+      run: () => layer && mirror(layer),
+      enabled: !!layer && !grades(layer) && idle,
+    },
+    {
+      name: 'Mirror all lights on a floor',
+      run: () => mirror(null),
+      enabled: scene.layers.length > 0 && idle,
     },
     {
       name: 'Bake the layer: a picture of it, with its steps and its mask',

@@ -18,6 +18,7 @@ import {
   addGrade,
   addPaint,
   castChosenShadow,
+  mirror,
   addShape,
   addStartingPoint,
 } from './commands/layers';
@@ -105,7 +106,7 @@ export function AddLayer({ onPicture, onSvg }: { onPicture(): void; onSvg(): voi
           onCloseAutoFocus={(e) => e.preventDefault()}
         >
           <Heading>Draw, or bring in</Heading>
-          <div className="grid grid-cols-8 items-start gap-1">
+          <div className="grid grid-cols-9 items-start gap-1">
             <Kind
               label={sources.line.label}
               title="Draw it on the stage, anchor by anchor."
@@ -153,6 +154,16 @@ export function AddLayer({ onPicture, onSvg }: { onPicture(): void; onSvg(): voi
               <span className="relative block h-full bg-[#4a4652]">
                 <span className="absolute bottom-3 left-9 h-7 w-3 rounded-t-full bg-[#c9c4b8]" />
                 <span className="absolute bottom-1.5 left-11 h-2 w-10 skew-x-[50deg] rounded-r-full bg-black/60 blur-[2px]" />
+              </span>
+            </Kind>
+            <Kind
+              label={sources.reflection.label}
+              title="All the light of the scene, mirrored on a floor, live."
+              onClick={choose(() => mirror(null))}
+            >
+              <span className="relative block h-full bg-[#15181d]">
+                <span className="absolute top-2 left-8 h-5 w-8 rounded-full border-2 border-[#ffb27a] shadow-[0_0_8px_#ff7a3c]" />
+                <span className="absolute bottom-1 left-8 h-6 w-8 rounded-full border-2 border-[#ff7a3c]/60 blur-[2px]" />
               </span>
             </Kind>
             <Kind label={sources.grade.label} title={sources.grade.help} onClick={choose(addGrade)}>

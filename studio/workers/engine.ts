@@ -11,6 +11,7 @@ import type { WeaveState } from '@ignis/core/render/weave-spans';
 import type { Light } from '@ignis/core/render/selection';
 import type { Scene } from '@ignis/core/scene/model/schema';
 import type { Drawn } from '@ignis/core/steps/warp/drawn-out';
+import type { Box } from '@ignis/core/geometry/affine';
 import type { Floor } from '@ignis/core/sources/shadow-sheets';
 import type {
   BroughtIn,
@@ -272,6 +273,10 @@ export const weave = (scene: Scene, layer: string): Promise<WeaveState | null> =
   askAbout(scene, (remote, sent) => remote.weave(sent, layer) as Promise<WeaveState | null>);
 
 /** Where a shadow lies on the floor, its own px; null for a layer that is none. */
+/** The box round what a reflection mirrors, its own px; null if it is none. */
+export const mirroredBox = (scene: Scene, layer: string): Promise<Box | null> =>
+  askAbout(scene, (remote, sent) => remote.mirroredBox(sent, layer) as Promise<Box | null>);
+
 export const shadowFloor = (scene: Scene, layer: string): Promise<Floor | null> =>
   askAbout(scene, (remote, sent) => remote.shadowFloor(sent, layer) as Promise<Floor | null>);
 

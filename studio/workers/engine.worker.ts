@@ -24,6 +24,7 @@ import { weaveSpans } from '@ignis/core/render/weave-spans';
 import { colourAt, lightAt, maskOver } from '@ignis/core/render/selection';
 import { render, Stopped, type RenderRequest } from '@ignis/core/render/render';
 import { dripsOf } from '@ignis/core/render/drips';
+import { mirroredBox } from '@ignis/core/render/mirrored-box';
 import { shadowFloor } from '@ignis/core/render/shadow-floor';
 import { withDelta, type Delta } from '@ignis/core/scene/model/delta';
 import type { Scene } from '@ignis/core/scene/model/schema';
@@ -232,6 +233,12 @@ const engine: Engine = {
   },
 
   crossings: (source) => Promise.resolve(knotsOf(source).crossings),
+
+  async mirroredBox(delta, layer) {
+    const scene = received(delta);
+    const picture = await picturesFor(scene);
+    return withRoom(() => mirroredBox(scene, layer, { picture, memo: cache.memo }));
+  },
 
   async shadowFloor(delta, layer) {
     const scene = received(delta);

@@ -11,6 +11,7 @@ import type { Crossing } from '@ignis/core/sources/crossings';
 import type { LineSource } from '@ignis/core/sources/line-source';
 import type { Span } from './spans';
 import type { Drawn } from '@ignis/core/steps/warp/drawn-out';
+import type { Box } from '@ignis/core/geometry/affine';
 import type { Floor } from '@ignis/core/sources/shadow-sheets';
 
 export interface PreviewRequest {
@@ -143,6 +144,8 @@ export interface Engine {
   crossings(source: LineSource): Promise<Crossing[]>;
   /** Where a shadow lies on the floor, its own px; null for a layer that is none. */
   shadowFloor(scene: Delta, layer: string): Promise<Floor | null>;
+  /** The box round what a reflection mirrors, its own px; null if it is none. */
+  mirroredBox(scene: Delta, layer: string): Promise<Box | null>;
   /** What a step of a layer draws out of its edges, its own px. */
   drips(scene: Delta, layer: string, step: string): Promise<Drawn[]>;
   /** What a mask or selection shows; null if there is none. */

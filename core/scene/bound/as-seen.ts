@@ -3,6 +3,8 @@ import { newFill, newGroup } from '../model/make';
 import type { Layer, Scene } from '../model/schema';
 import { everyLayer } from '../model/schema';
 import type { BoundLayer, BoundScene } from './bound';
+import { emits } from '../../steps/index';
+import { emitsLight } from '../model/traits';
 import { lookOf, withinOf } from './bound';
 
 /** Layers as others see them: as one, or without what does not count from there. */
@@ -34,6 +36,25 @@ export function hidingFrom(layers: readonly Layer[], id: string): Layer[] {
     return { ...l, visible: false };
   });
 }
+
+/** Layers, of which those that give off no light are hidden; what is clipped to others stays with these. */
+export function onlyLights(layers: readonly Layer[]): Layer[] {
+  return layers.map((l) =>
+    l.layers
+      ? {
+          ...l,
+          layers: onlyLights(l.layers),
+          visible: l.visible && everyLayer(l.layers).some(givesLight),
+        }
+      : givesLight(l)
+        ? l
+        : { ...l, visible: false },
+  );
+}
+
+/** Whether a layer gives off light: by what it is, or by a style. */
+const givesLight = (layer: Layer): boolean =>
+  emitsLight(layer) || layer.steps.some((s) => s.enabled && emits(s.kind));
 
 /** Layers without those that are hidden. */
 export const shownOf = (layers: readonly BoundLayer[]): BoundLayer[] =>

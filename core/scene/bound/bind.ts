@@ -19,6 +19,7 @@ import {
   blind,
   findIn,
   hidingFrom,
+  onlyLights,
   shownOf,
   unlooking,
   unmasked,
@@ -114,7 +115,9 @@ function boundAt(scene: Scene, looks: number): Binding {
   const referred = (layer: Layer, way: readonly string[]): BoundLayer => {
     const out = named(layer, way);
     const seen = seenBeneath(layer).flatMap((ground) => {
-      const subject = { base: baseOf, beneath, behind: obstacleOf }[ground](layer);
+      const subject = { base: baseOf, beneath, behind: obstacleOf, lights: lightsFor }[ground](
+        layer,
+      );
       return subject ? [[ground, subject] as const] : [];
     });
     return seen.length > 0
@@ -125,6 +128,13 @@ function boundAt(scene: Scene, looks: number): Binding {
   const baseOf = (layer: Layer): Subject | null => {
     const base = looks <= MAX_LOOKS ? clipBase(scene, layer.id) : undefined;
     return base ? subjectFrom(layer, base.id) : null;
+  };
+  /** All that gives off light in the scene, as it is by itself. */
+  const lightsFor = (layer: Layer): Subject | null => {
+    const back = invert(mapAround(scene.layers, layer.id));
+    if (!back || looks > MAX_LOOKS) return null;
+    const lit = drawnAt({ ...scene, layers: onlyLights(scene.layers) }, looks + 1);
+    return { layer: asOne({ ...lit, background: null, layers: shownOf(lit.layers) }), map: back };
   };
   /** The layer that one lies behind, as that is by itself. */
   const obstacleOf = (layer: Layer): Subject | null => {

@@ -15,6 +15,7 @@ import { tubePasses } from '../../sources/pass';
 import { paintParameters } from '../../paint/parameters';
 import { castShadowParameters } from '../../sources/cast-shadow-parameters';
 import type { FlarePart, FlareSource } from '../../sources/flare';
+import { reflectionParameters } from '../../sources/reflection';
 import { flareParameters } from '../../sources/flare';
 import { flarePartOfKind } from '../../flares/index';
 import { spillParameters } from '../../sources/spill';
@@ -206,6 +207,14 @@ export const newCastShadow = (of: Layer): LayerOf<'shadow'> =>
   newLayer(`Shadow of ${of.name}`, {
     source: { kind: 'shadow', of: of.id, values: defaultsOf(castShadowParameters) },
     blend: 'multiply',
+  });
+
+/** A layer mirrored on a floor; null for all lights of the scene. */
+export const newReflection = (of: Layer | null): LayerOf<'reflection'> =>
+  newLayer(of ? `Reflection of ${of.name}` : 'Reflections', {
+    source: { kind: 'reflection', of: of?.id ?? null, values: defaultsOf(reflectionParameters) },
+    blend: 'add',
+    opacity: 55,
   });
 
 /** A flare for a scene whose longer side is `side` px: its light up on the left, its axis across the middle, px about (0, 0). */

@@ -23,6 +23,7 @@ const INSIDE = { side: ['inside', 'both'] };
 export const glow = defineStyle({
   kind: 'style.glow',
   label: 'Glow',
+  emits: true,
   help: 'Light that goes out from the edge of the shape, outward, inward, or both.',
   parameters: {
     side: {

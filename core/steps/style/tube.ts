@@ -29,6 +29,7 @@ const CENTRE = { along: ['centre'] };
 export const tube = defineStyle({
   kind: 'style.tube',
   label: 'Tube',
+  emits: true,
   help: 'Glass tubes bent along the outline or the centre line of the shape, lit by the gas in them.',
   parameters: {
     along: {

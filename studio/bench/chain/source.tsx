@@ -20,6 +20,7 @@ import { Button } from '../../ui/button';
 import { ChoiceField } from '../../ui/choice-field';
 import { ParameterControls } from '../../ui/parameter-controls';
 import { FlareNodes } from './flare';
+import { ReflectionNode } from './reflection';
 import { Modifiers, ShapeNode } from './line-shape';
 import { Node } from './node';
 import { PaintNode } from './paint';
@@ -59,6 +60,8 @@ export function SourceNode({ layer }: { layer: Layer }) {
       return <Group layer={layer} lands={source.lands} />;
     case 'echo':
       return <Echo layer={layer} source={source} />;
+    case 'reflection':
+      return <ReflectionNode layer={layer as LayerOf<'reflection'>} />;
     case 'flare':
       return <FlareNodes layer={layer as LayerOf<'flare'>} />;
     case 'spill':

@@ -12,6 +12,7 @@ import {
   standingOf,
 } from '@ignis/core/scene/edits/layer-edits';
 import { strokesAlong } from '@ignis/core/scene/edits/stroke-lines';
+import { reflect } from '@ignis/core/scene/edits/reflection-edits';
 import { castShadowOf, spillOn } from '@ignis/core/scene/edits/spill-edits';
 import {
   FIRST_LIGHT,
@@ -80,6 +81,17 @@ export function spill(layer: Layer): void {
 export function castShadow(layer: Layer): void {
   const id = newId();
   bench().change(`Shadow of ${layer.name}`, castShadowOf(layer, id));
+  bench().select(id);
+  bench().set({ mode: 'style' });
+}
+
+/** Mirrors a layer on a floor, beneath it; null mirrors all lights. */
+export function mirror(layer: Layer | null): void {
+  const id = newId();
+  bench().change(
+    layer ? `Reflection of ${layer.name}` : 'Reflection of all lights',
+    reflect(layer, id),
+  );
   bench().select(id);
   bench().set({ mode: 'style' });
 }

@@ -12,7 +12,16 @@ import { COLOUR_TYPE } from '../../state/colours';
 import { Menu, WithContextMenu, type MenuEntry } from '../../ui/menu';
 import { NameField } from '../../ui/name-field';
 import { grades, isShaped, landsThrough } from '@ignis/core/scene/model/traits';
-import { carry, castShadow, duplicate, echo, group, paintOver, remove } from '../commands/layers';
+import {
+  carry,
+  castShadow,
+  duplicate,
+  echo,
+  group,
+  mirror,
+  paintOver,
+  remove,
+} from '../commands/layers';
 import type { Drop } from './drop';
 import { useThumbnail } from './use-thumbnail';
 
@@ -57,6 +66,7 @@ export const Card = memo(function Card({ layer, small, drop }: Props) {
       run: () => castShadow(layer),
       disabled: !isShaped(layer),
     },
+    { label: 'Mirror it on a floor', run: () => mirror(layer), disabled: grades(layer) },
     { label: 'Carry forward', hint: 'Alt →', run: () => carry(layer, 1) },
     { label: 'Carry back', hint: 'Alt ←', run: () => carry(layer, -1) },
     {
