@@ -67,13 +67,13 @@ export const reflectionParameters = {
     needs: { lies: ['mirrored'] },
   },
   roughNear: {
-    ...length('Roughness, near', 0.6, { max: 200, slider: [0, 20] }),
+    ...length('Rough, near', 0.6, { max: 200, slider: [0, 20] }),
     unit: 'σ px',
     step: 0.1,
     help: 'How much it is blurred where its subject stands.',
   },
   roughFar: {
-    ...length('Roughness, far', 9, { max: 300, slider: [0, 60] }),
+    ...length('Rough, far', 9, { max: 300, slider: [0, 60] }),
     unit: 'σ px',
     help: 'How much it is blurred so far from its line as it fades.',
   },

@@ -102,7 +102,7 @@ export function AddLayer({ onPicture, onSvg }: { onPicture(): void; onSvg(): voi
           sideOffset={12}
           collisionPadding={10}
           aria-label="Add a layer"
-          className="z-50 max-h-[calc(100vh-80px)] w-[900px] max-w-[calc(100vw-20px)] overflow-y-auto rounded-xl border border-line bg-panel p-3 shadow-2xl"
+          className="z-50 max-h-[calc(100vh-130px)] w-[900px] max-w-[calc(100vw-20px)] overflow-y-auto rounded-xl border border-line bg-panel p-3 shadow-2xl"
           onCloseAutoFocus={(e) => e.preventDefault()}
         >
           <Heading>Draw, or bring in</Heading>

@@ -45,7 +45,7 @@ export const flareLooks: readonly StartingPoint[] = [
     '#ffd9b0',
     3,
     part('glow', { radius: 620, core: 5, colour: '#ff9a4a', opacity: 75, intensity: 1 }),
-    part('ring', { radius: 270, thickness: 40, softness: 100, iridescence: 55, opacity: 10 }),
+    part('ring', { radius: 270, thickness: 40, softness: 100, iridescence: 55, opacity: 6 }),
     part('rays', { count: 34, length: 190, width: 4, softness: 2, opacity: 40 }),
     part('ghosts', { count: 5, size: 46, opacity: 14, colour: '#ff8a3c', other: '#ffd08a' }),
     part('core', { radius: 34, intensity: 5 }),

@@ -1,3 +1,4 @@
+import type { Parameters } from '@ignis/core/definitions/parameter';
 import { subjectsFor } from '@ignis/core/scene/arrange/subjects';
 import { findLayer } from '@ignis/core/scene/edits/layer-edits';
 import { setReflection, setReflectionOf } from '@ignis/core/scene/edits/reflection-edits';
@@ -10,6 +11,11 @@ import { Node } from './node';
 
 /** Stands for all lights in a list of layers. */
 const LIGHTS = 'all lights';
+
+/** What is set here; the line is dragged on the stage. */
+const OFF_STAGE: Parameters = Object.fromEntries(
+  Object.entries(reflectionParameters).filter(([key]) => key !== 'left' && key !== 'right'),
+);
 
 /** What is mirrored, and how it lies on the floor. */
 export function ReflectionNode({ layer }: { layer: LayerOf<'reflection'> }) {
@@ -42,8 +48,24 @@ export function ReflectionNode({ layer }: { layer: LayerOf<'reflection'> }) {
           What it mirrors is gone. It waits until that is back.
         </p>
       )}
+      <div className="flex min-h-7 items-center justify-between text-sm text-dim">
+        <span>Line on the floor</span>
+        {source.values.left === null && source.values.right === null ? (
+          <span className="px-1.5">drag it on the stage</span>
+        ) : (
+          <button
+            type="button"
+            className="rounded px-1.5 hover:text-ink"
+            onClick={() =>
+              change('Let the line go', setReflection(id, { left: null, right: null }))
+            }
+          >
+            was dragged · let go
+          </button>
+        )}
+      </div>
       <ParameterControls
-        parameters={reflectionParameters}
+        parameters={OFF_STAGE}
         values={source.values}
         onChange={(v) => live.change(setReflection(id, v))}
         onDone={live.done}
