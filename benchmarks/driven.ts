@@ -78,7 +78,7 @@ async function editing(page: Page, count: number, steps: number): Promise<number
   await settled(page);
   await watch(page);
   await page.waitForTimeout(2000);
-  const box = (await value(page, 'Ambient blur').boundingBox())!;
+  const box = (await value(page, 'Halo blur').boundingBox())!;
   return median((await drag(page, box, steps)).waits);
 }
 
@@ -106,7 +106,7 @@ export async function driven(
   const shares: number[] = [];
   for (const [card, name, label] of [
     ['Pier at dusk', 'the exposure of the picture at the back', 'Exposure'],
-    ['Seven', 'the blur of a pass, in a group in the middle', 'Ambient blur'],
+    ['Seven', 'the blur of a pass, in a group in the middle', 'Halo blur'],
     ['Heron', 'the opacity of a layer that others are clipped to', 'Opacity'],
     ['Tide line', 'the width of a pass, in a group that lands as one', 'Core width'],
     ['Mood', 'the opacity of a grade at the front', 'Opacity'],
@@ -135,7 +135,7 @@ export async function driven(
     'dragging an anchor of a 4-pass line',
     await drag(page, (await page.locator('[data-anchor="2"]').boundingBox())!, steps),
   );
-  await setValue(page, 'Ambient blur', '250');
+  await setValue(page, 'Halo blur', '250');
   await settled(page);
   add(
     'dragging an anchor of a 4-pass line with a 250 px blur',

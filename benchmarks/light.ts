@@ -36,7 +36,7 @@ export async function light(browser: Browser, baseURL: string, quick: boolean): 
   await dragValue('the intensity of a picture', 'Intensity');
   await page.locator('[data-card][aria-label="Tide line"]').click();
   await settled(page);
-  await dragValue('the blur of a pass with a halo', 'Ambient blur');
+  await dragValue('the blur of a pass with a halo', 'Halo blur');
   await act(page, 'Glare over the whole scene');
   await settled(page);
   await dragValue('the bloom of a glare over the whole scene', 'Bloom');

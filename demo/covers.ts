@@ -19,7 +19,7 @@ for (const name of await readdir(scenes)) {
   });
   for (const p of pictures.values()) p.release();
   await sharp(data, { raw: { width, height, channels: 4 } })
-    .webp({ quality: 90, smartSubsample: true, effort: 6 })
+    .webp({ quality: 93, smartSubsample: true, effort: 6 })
     .toFile(`${folder}${COVER}`);
   console.log(name);
 }

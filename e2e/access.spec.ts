@@ -32,7 +32,7 @@ test('the shelf', async ({ page }) => {
 
 test('the bench and its windows', async ({ page }) => {
   await openExample(page, 'Heron in neon');
-  await page.getByRole('button', { name: 'Highlight', exact: true }).click();
+  await page.getByRole('button', { name: 'Halo', exact: true }).click();
   expect(await faults(page)).toEqual([]);
   await card(page, 'Heron').locator('[data-card]').click();
   await page.getByRole('button', { name: '+ add a step' }).click();

@@ -50,8 +50,8 @@ test('draw a triangle, light it, move its card, export, reload; the command make
   await page.getByRole('button', { name: /^Light colour/ }).click();
   await page.getByLabel('Light colour as #rrggbb').fill('#26e0b0');
   await page.keyboard.press('Escape');
-  await setValue(page, 'Ambient blur', '60+40');
-  await expect(value(page, 'Ambient blur')).toHaveValue('100');
+  await setValue(page, 'Halo blur', '60+40');
+  await expect(value(page, 'Halo blur')).toHaveValue('100');
 
   // Its card goes in front of the heron, and back behind it by keys.
   const from = (await card(page, 'Line 3').boundingBox())!;
@@ -213,29 +213,29 @@ test('passes are added, copied, turned off, reordered and put on another line', 
   await openExample(page, 'Heron in neon');
   const names = () =>
     page.locator('[data-pass]').evaluateAll((rows) => rows.map((r) => r.getAttribute('data-pass')));
-  expect(await names()).toEqual(['Core', 'Highlight', 'Colour', 'Ambient']);
+  expect(await names()).toEqual(['Core', 'Halo']);
   await page.getByRole('button', { name: '+ add a pass' }).click();
-  expect(await names()).toEqual(['Core', 'Pass', 'Highlight', 'Colour', 'Ambient']);
+  expect(await names()).toEqual(['Core', 'Pass', 'Halo']);
   await page.getByRole('button', { name: 'Duplicate Pass' }).click();
-  expect(await names()).toEqual(['Core', 'Pass copy', 'Pass', 'Highlight', 'Colour', 'Ambient']);
+  expect(await names()).toEqual(['Core', 'Pass copy', 'Pass', 'Halo']);
   await page.getByRole('button', { name: 'Remove Pass', exact: true }).click();
-  expect(await names()).toEqual(['Core', 'Pass copy', 'Highlight', 'Colour', 'Ambient']);
-  await page.getByRole('switch', { name: 'Ambient on' }).click();
-  await expect(page.getByRole('switch', { name: 'Ambient on' })).not.toBeChecked();
+  expect(await names()).toEqual(['Core', 'Pass copy', 'Halo']);
+  await page.getByRole('switch', { name: 'Halo on' }).click();
+  await expect(page.getByRole('switch', { name: 'Halo on' })).not.toBeChecked();
 
-  const grip = (await pass(page, 'Ambient').locator('span').first().boundingBox())!;
-  const top = (await pass(page, 'Highlight').boundingBox())!;
+  const grip = (await pass(page, 'Halo').locator('span').first().boundingBox())!;
+  const top = (await pass(page, 'Pass copy').boundingBox())!;
   await page.mouse.move(grip.x + 5, grip.y + 6);
   await page.mouse.down();
   await page.mouse.move(grip.x + 5, grip.y - 20, { steps: 4 });
   await page.mouse.move(grip.x + 5, top.y + 8, { steps: 6 });
   await page.mouse.up();
-  await expect.poll(names).toEqual(['Core', 'Pass copy', 'Ambient', 'Highlight', 'Colour']);
+  await expect.poll(names).toEqual(['Core', 'Halo', 'Pass copy']);
 
   await page.getByRole('button', { name: 'Copy the passes' }).click();
   await page.getByRole('menuitem', { name: 'Put these passes on Ember line' }).click();
   await card(page, 'Ember line').locator('[data-card]').click();
-  expect(await names()).toEqual(['Core', 'Pass copy', 'Ambient', 'Highlight', 'Colour']);
+  expect(await names()).toEqual(['Core', 'Halo', 'Pass copy']);
 });
 
 test('steps are built from their definitions and change the picture', async ({ page }) => {

@@ -14,7 +14,7 @@ import {
 
 test('a tube burns to white by its intensity alone, and the meter reads it', async ({ page }) => {
   await newScene(page, 800, 500);
-  await add(page, 'Hot tube');
+  await add(page, 'Tube');
   await settled(page);
   const scene = await savedScene(page);
   const { x, y } = scene.layers[0]!.placement;
@@ -53,7 +53,7 @@ test('a tube burns to white by its intensity alone, and the meter reads it', asy
 
 test('glare over the scene spreads what is too bright', async ({ page }) => {
   await newScene(page, 800, 500);
-  await add(page, 'Hot tube');
+  await add(page, 'Tube');
   await settled(page);
   const beside = async () => (await colourAt(page, [400, 330]))[2];
   const before = await beside();

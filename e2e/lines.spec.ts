@@ -39,7 +39,6 @@ test('every starting point is added from the palette and lights the scene', asyn
   const dark = await brightness(page);
   for (const name of [
     'Tube',
-    'Hot tube',
     'Streak',
     'Blade',
     'Dark blade',
@@ -104,7 +103,7 @@ test('a pass thins, breaks into dashes, fills the inside and takes a ramp', asyn
   await newScene(page, 800, 500);
   await add(page, 'Rectangle');
   const outline = await brightness(page);
-  await page.getByRole('button', { name: 'Colour', exact: true }).click();
+  await page.getByRole('button', { name: 'Halo', exact: true }).click();
   const choose = async (label: string, option: string) => {
     await page.getByRole('combobox', { name: label, exact: true }).first().click();
     await page.getByRole('option', { name: option, exact: true }).click();
@@ -121,7 +120,7 @@ test('a pass thins, breaks into dashes, fills the inside and takes a ramp', asyn
   await setValue(page, 'Thin at start', '30');
   await settled(page);
   const { passes } = await lineOf(page, 'Rectangle');
-  expect(passes.find((p) => p.name === 'Colour')).toMatchObject({
+  expect(passes.find((p) => p.name === 'Halo')).toMatchObject({
     draws: 'stroke',
     paint: 'along',
     dashes: true,
@@ -129,7 +128,7 @@ test('a pass thins, breaks into dashes, fills the inside and takes a ramp', asyn
     gap: 60,
     start: 30,
   });
-  await expect(pass(page, 'Colour')).toBeVisible();
+  await expect(pass(page, 'Halo')).toBeVisible();
 });
 
 test('many anchors are chosen in a box and with Shift, moved, scaled, turned, lined up and removed', async ({
@@ -206,8 +205,8 @@ test('a line is pulled wider at an anchor, broken into gaps, and its gradient is
   expect(await at()).toHaveLength(1);
 
   await page
-    .locator('[data-pass="Colour"]')
-    .getByRole('button', { name: 'Colour', exact: true })
+    .locator('[data-pass="Halo"]')
+    .getByRole('button', { name: 'Halo', exact: true })
     .click();
   await page.getByRole('combobox', { name: 'Paint', exact: true }).click();
   await page.getByRole('option', { name: 'Across the shape', exact: true }).click();
@@ -220,7 +219,7 @@ test('a line is pulled wider at an anchor, broken into gaps, and its gradient is
   const [x, y] = [from!.x + from!.width / 2, from!.y + from!.height / 2];
   await page.mouse.click(x + (to!.x - from!.x) * 0.25, y + (to!.y - from!.y) * 0.25);
   const colour = async () =>
-    (await lineOf(page, 'Straight line')).passes.find((p) => p.name === 'Colour')!;
+    (await lineOf(page, 'Straight line')).passes.find((p) => p.name === 'Halo')!;
   expect((await colour()).ends).not.toBeNull();
   const places = async () => (await colour()).ramp.colours.map((c) => c.at);
   expect(await places()).toEqual([0, expect.closeTo(25, 0), 100]);

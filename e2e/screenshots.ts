@@ -77,8 +77,8 @@ test('bench, passes, steps, export', async ({ page }) => {
   await shot(page, 'bench');
 
   await card(page, 'Ember line').locator('[data-card]').click();
-  await page.getByRole('button', { name: 'Colour', exact: true }).click();
-  await setValue(page, 'Colour blur', '18');
+  await page.getByRole('button', { name: 'Halo', exact: true }).click();
+  await setValue(page, 'Halo blur', '18');
   await settled(page);
   await shot(page, 'passes');
 

@@ -32,7 +32,7 @@ test('a picture patched by many changes is the one a fresh page makes', async ({
   await openExample(page, 'Night seven');
   await select(page, 'Tide line');
   await setValue(page, 'Core width', '9');
-  await setValue(page, 'Ambient blur', '40');
+  await setValue(page, 'Halo blur', '40');
   const box = (await value(page, 'Core width').boundingBox())!;
   await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
   await page.mouse.down();

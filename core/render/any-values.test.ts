@@ -1,3 +1,4 @@
+import { softLine } from '../testing/soft-line';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Values } from '../definitions/parameter';
@@ -15,7 +16,6 @@ import {
   newFlarePart,
   newFill,
   newGrade,
-  newLine,
   newLineOf,
   newMask,
   newModifier,
@@ -52,7 +52,7 @@ const of = (...layers: Layer[]): Scene => ({
   layers,
 });
 const line = () =>
-  newLine(
+  softLine(
     'Line',
     { closed: false, anchors: [smooth(8, 34, 8, -24), corner(52, 12)] },
     '#ff8a3c',

@@ -1,3 +1,4 @@
+import { softLine } from '../testing/soft-line';
 import { describe, expect, it } from 'vitest';
 import { corner } from '../geometry/path';
 import { picture } from '../kernels/picture';
@@ -5,7 +6,6 @@ import {
   newFill,
   newGrade,
   newGroup,
-  newLine,
   newMask,
   newPicture,
   newScene,
@@ -112,8 +112,8 @@ describe('a grade that blurs its base', () => {
     const blur = newStep('blur.gaussian');
     blur.values = { sigma: 6 };
     const grade = set(newGrade('', [blur]), { clip: true });
-    const colours = set(newLine('Across', path, '#2fb8ff', 8), { clip: true });
-    scene.layers.push(newLine('', path, '#ff5a1f', 20), colours, grade);
+    const colours = set(softLine('Across', path, '#2fb8ff', 8), { clip: true });
+    scene.layers.push(softLine('', path, '#ff5a1f', 20), colours, grade);
     const ask = (x: number, width: number) =>
       render(scene, {
         region: { x, y: 0, width, height: 100 },
@@ -198,7 +198,7 @@ describe('a group', () => {
   it('carries its layers by its placement, and the lengths of their steps', () => {
     const scene = newScene('', 100, 100, null);
     const line = () =>
-      newLine('', { closed: false, anchors: [corner(10, 20), corner(40, 20)] }, '#ff5a1f', 4);
+      softLine('', { closed: false, anchors: [corner(10, 20), corner(40, 20)] }, '#ff5a1f', 4);
     const blurred = set(line(), { steps: [newStep('blur.gaussian')] });
     blurred.steps[0]!.values.sigma = 3;
     const group = newGroup('', [blurred], 'one');

@@ -1,3 +1,4 @@
+import { softLine } from '../testing/soft-line';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { blends } from '../blend/index';
@@ -7,15 +8,7 @@ import { startKernels } from '../kernels/machine';
 import { heapUse, scoped } from '../pixels/heap';
 import { contains } from '../pixels/region';
 import { scaling } from '../geometry/affine';
-import {
-  newGroup,
-  newLine,
-  newLineOf,
-  newModifier,
-  newScene,
-  newShape,
-  newStep,
-} from '../scene/model/make';
+import { newGroup, newLineOf, newModifier, newScene, newShape, newStep } from '../scene/model/make';
 import { newSelection } from '../scene/edits/selection-edits';
 import type { Layer, Scene } from '../scene/model/schema';
 import { everyLayer } from '../scene/model/schema';
@@ -89,7 +82,7 @@ describe('a mended picture', () => {
   });
 
   it('is right for a layer within a group that is turned by its corners', () => {
-    const line = newLine(
+    const line = softLine(
       '',
       { closed: false, anchors: [corner(10, 10), corner(50, 40)] },
       '#ff5a1f',
@@ -131,7 +124,7 @@ describe('a mended picture', () => {
   it('is made anew only where the layer reaches, now or before', () => {
     const s = newScene('', 400, 400, '#102030');
     const line = (x: number) =>
-      newLine('', { closed: false, anchors: [corner(x, 20), corner(x, 60)] }, '#ff5a1f', 2);
+      softLine('', { closed: false, anchors: [corner(x, 20), corner(x, 60)] }, '#ff5a1f', 2);
     s.layers.push(line(40), line(200), line(360));
     const focus = s.layers[0]!.id;
     const mender = menderOf();
@@ -160,13 +153,13 @@ describe('a mended picture of a line whose anchors move', () => {
   /** A scene of a line in a group, with a step of its own, between two others. */
   function around(path: Path, passes: Partial<Pass>): { s: Scene; id: string } {
     const s = newScene('', 300, 300, '#102030');
-    const line = newLine('', path, '#ff5a1f', 2);
+    const line = softLine('', path, '#ff5a1f', 2);
     if (line.source.kind === 'line')
       line.source.passes = line.source.passes.map((p) => ({ ...p, ...passes }));
     line.placement = { ...line.placement, x: 150, y: 150 };
     line.steps.push(newStep('blur.gaussian'));
     line.steps[0]!.values = { sigma: 1.5 };
-    const other = newLine('', { closed: false, anchors: [corner(0, 0), corner(300, 300)] });
+    const other = softLine('', { closed: false, anchors: [corner(0, 0), corner(300, 300)] });
     s.layers.push(other, newGroup('', [line], 'one'), { ...other, id: 'above', blend: 'multiply' });
     return { s, id: line.id };
   }

@@ -83,7 +83,8 @@ describe('a part of a picture', () => {
           };
           expect(own.findIndex((v, i) => v !== same[i] && inside(i))).toBe(-1);
         }),
-        { numRuns: 12 },
+        // Every part of tubes finds their ways anew.
+        { numRuns: name.startsWith('tubes') ? 4 : 12 },
       );
     });
 });

@@ -1,3 +1,4 @@
+import { softLine } from '../testing/soft-line';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { crop } from '../pixels/buffer';
@@ -7,7 +8,6 @@ import {
   newFill,
   newGrade,
   newGroup,
-  newLine,
   newMask,
   newPicture,
   newScene,
@@ -105,7 +105,7 @@ describe('render', () => {
           at,
           false,
         ),
-        line: newLine('', line, '#ff5a1f', 6),
+        line: softLine('', line, '#ff5a1f', 6),
         fill: newFill('', '#7744aa'),
         grade: newGrade('', [newStep('grade.light')]),
       };
@@ -158,7 +158,7 @@ describe('render', () => {
 
   it('leaves out what is hidden and what was not asked for', () => {
     const s = newScene('', 40, 40, '#804020');
-    const line = newLine('', { closed: false, anchors: [corner(5, 5), corner(35, 35)] });
+    const line = softLine('', { closed: false, anchors: [corner(5, 5), corner(35, 35)] });
     s.layers.push(line);
     const region = { x: 0, y: 0, width: 40, height: 40 };
     const ground = render({ ...s, layers: [] }, { region, scale: 1, picture: lookUp });
@@ -178,7 +178,7 @@ describe('render', () => {
 
   it('stops when told to', () => {
     const s = newScene('', 40, 40, null);
-    s.layers.push(newLine('', { closed: false, anchors: [corner(5, 5), corner(35, 35)] }));
+    s.layers.push(softLine('', { closed: false, anchors: [corner(5, 5), corner(35, 35)] }));
     expect(() =>
       render(s, { region: whole, scale: 1, picture: lookUp, shouldStop: () => true }),
     ).toThrow(Stopped);
@@ -189,7 +189,7 @@ describe('export', () => {
   it('in bands has no seam: it equals one render', () => {
     const s = newScene('', 2100, 1200, '#0b0d12');
     s.layers.push(
-      newLine(
+      softLine(
         '',
         { closed: false, anchors: [corner(100, 100), corner(1900, 1100)] },
         '#2fb8ff',

@@ -13,9 +13,9 @@ import { coverageOf } from './coverage';
 import { extentOf, sizesOf } from './reach';
 
 /** The longer side of the grid that a whole shape stands on, px of it. */
-const SIDE = 1536;
+const SIDE = 1024;
 /** What is small stands on a grid so many times finer than its own px. */
-const FINEST = 4;
+const FINEST = 2;
 
 /**
  * All of a layer's shape as a style of it sees it, after the steps before that: upright and as large as the layer is placed, so that it stays

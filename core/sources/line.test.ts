@@ -1,3 +1,4 @@
+import { softPasses } from '../testing/soft-line';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { IDENTITY, meanScale, multiply, rotation, scaling } from '../geometry/affine';
@@ -311,7 +312,7 @@ describe('a line of light', () => {
     const line: LineSource = {
       ...source,
       shape: straight.shape,
-      passes: tubePasses('#ff5a1f', 14, () => 'x'),
+      passes: softPasses('#ff5a1f', 14),
     };
     const { region, data } = lineSource.render(line, {
       map: IDENTITY,
@@ -330,6 +331,27 @@ describe('a line of light', () => {
     expect(r / a).toBeGreaterThan(0.9);
     expect(b / a).toBeLessThan(g / a);
     expect(at(0, 100)[3]).toBeLessThan(at(0, 40)[3]!);
+  });
+
+  it('of a new tube burns in its middle, by its own colour alone, and its halo goes far', () => {
+    const passes = tubePasses('#ff5a1f', 14, () => 'x');
+    expect(passes.every((p) => p.colour === '#ff5a1f' && !p.core)).toBe(true);
+    const { region, data } = lineSource.render(
+      { ...source, shape: straight.shape, passes },
+      {
+        ...{ map: IDENTITY, wanted, picture: none, mixing: 'light', scene: SCENE },
+        memo: (_k, make) => make(),
+      },
+    );
+    const at = (x: number, y: number) => [
+      ...data.slice(((y - region.y) * region.width + x - region.x) * 4).subarray(0, 4),
+    ];
+    // Brighter than white in every channel, so that it goes over to white.
+    expect(Math.min(...at(0, 0).slice(0, 3))).toBeGreaterThan(0.4);
+    expect(at(0, 0)[0]).toBeGreaterThan(16);
+    expect(at(0, 40)[0]!).toBeGreaterThan(0.02);
+    expect(at(0, 90)[0]!).toBeGreaterThan(0);
+    expect(at(0, 90)[0]!).toBeLessThan(at(0, 40)[0]!);
   });
 
   it('scales as a whole with its placement, and stays round when turned', () => {

@@ -6,7 +6,7 @@ import type { Parameters } from '../definitions/parameter';
 import { angle, defaultsOf, intensity, length, percent, place } from '../definitions/parameter';
 import { blurring, tailParameters } from '../definitions/blurring';
 import { HEX, parameterEntries } from '../definitions/parameter-schema';
-import { lighten, relight } from '../pixels/colour';
+import { relight } from '../pixels/colour';
 import type { Ramp } from '../pixels/ramp';
 import { rampOf } from '../pixels/ramp';
 
@@ -195,17 +195,25 @@ export const newPass = (
   ...values,
 });
 
-/** The passes of a new tube in a light colour, back to front; `id` gives each its own id. */
+/** What makes a pass the halo of something that burns, so many px wide: bright in its middle, with a tail that goes far. */
+export const hotHalo = (width: number) =>
+  ({
+    width,
+    blur: width * 0.45,
+    blurring: 'halo',
+    tail: 1.2,
+    tailReach: Math.max(1, Math.round(width * 20)),
+    intensity: 5,
+  }) as const;
+
+/** What makes a pass the glass or gas itself, so many px wide: so bright that it burns to white where it is deepest. */
+export const hotCore = (width: number) =>
+  ({ width: width * 0.8, blur: width * 0.12, blend: 'add', intensity: 5 }) as const;
+
+/** The passes of a new tube in a light colour, back to front; `id` gives each its own id. Its white comes of its brightness. */
 export const tubePasses = (light: string, width: number, id: () => string): Pass[] => [
-  newPass(id(), 'Ambient', { width: width * 13, blur: width * 6, colour: light, opacity: 46 }),
-  newPass(id(), 'Colour', { width: width * 2.8, blur: width * 0.9, colour: light }),
-  newPass(id(), 'Highlight', {
-    width: width * 1.4,
-    blur: width * 0.35,
-    colour: lighten(light, 0.36),
-    opacity: 85,
-  }),
-  newPass(id(), 'Core', { width: width * 0.5, colour: '#ffffff', core: true }),
+  newPass(id(), 'Halo', { ...hotHalo(width), colour: light }),
+  newPass(id(), 'Core', { ...hotCore(width), colour: light }),
 ];
 
 /**

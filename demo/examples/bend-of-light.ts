@@ -15,7 +15,6 @@ import { drawn, faded, heron, named, pier, start, write, graded } from './make';
 const middle = { x: 960, y: 600 };
 
 const bend = newScene('Bend of light', 1920, 1200, '#0b0d12');
-bend.end = { exposure: 0, rollOff: true, knee: 78 };
 const far = newPicture('Pier at dusk', pier.source, bend, middle, true);
 graded(far, -1.7, 8);
 const stander = newPicture('Heron', heron.source, bend, { x: 1000, y: 622 }, true);

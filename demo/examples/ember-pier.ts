@@ -17,7 +17,6 @@ import {
 import { rampOf } from '@ignis/core/pixels/ramp';
 
 const scene = newScene('Ember Pier', 1920, 1200, '#05060a');
-scene.end = { exposure: 0, rollOff: true, knee: 76 };
 
 const harbour = graded(
   newPicture('Pier at dusk', pier.source, scene, { x: 960, y: 600 }, true),

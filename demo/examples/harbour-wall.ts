@@ -18,7 +18,6 @@ import { tubePasses } from '@ignis/core/sources/pass';
 import { drawn, faded, named, start, wall, write, graded } from './make';
 
 const scene = newScene('Harbour wall', 1920, 1200, '#0b0d12');
-scene.end = { exposure: 0, rollOff: true, knee: 78 };
 
 const stone = newPicture('Harbour wall', wall.source, scene, { x: 960, y: 600 }, true);
 graded(stone, -1.15, 8);

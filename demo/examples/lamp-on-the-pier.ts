@@ -15,7 +15,6 @@ import { drawn, named, pier, start, write, graded } from './make';
 const middle = { x: 960, y: 600 };
 
 const walk = newScene('Lamp on the pier', 1920, 1200, '#0b0d12');
-walk.end = { exposure: 0, rollOff: true, knee: 80 };
 const night7 = newPicture('Pier at dusk', pier.source, walk, middle, true);
 graded(night7, -1.15, 2);
 const lampBeam = start('beam', walk, { x: 680, y: 240 });

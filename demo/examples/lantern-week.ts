@@ -6,7 +6,6 @@ import { tubePasses } from '@ignis/core/sources/pass';
 import { dressed, faded, graded, lettered, named, start, tuned, wall, write } from './make';
 
 const scene = newScene('Lantern Week', 1920, 1200, '#0b0d12');
-scene.end = { exposure: 0, rollOff: true, knee: 80 };
 scene.light = { angle: -70, height: 50, colour: '#ffffff' };
 
 const stone = graded(

@@ -5,7 +5,6 @@ import { dressed, lettered, named, painted, start, write } from './make';
 import type { Layer } from '@ignis/core/scene/model/schema';
 
 const scene = newScene('Night Seven, in type', 1500, 2100, '#05070d');
-scene.end = { exposure: 0, rollOff: true, knee: 82 };
 scene.light = { angle: -60, height: 38, colour: '#fff2e0' };
 
 const air = painted('Night air', {

@@ -13,7 +13,6 @@ import {
 import { faded, heron, named, pier, ring, write, graded } from './make';
 
 const night = newScene('Night seven', 3840, 2160, '#05070c');
-night.end = { exposure: 0, rollOff: true, knee: 74 };
 
 const harbour = newPicture('Pier at dusk', pier.source, night, { x: 1920, y: 1080 }, false);
 harbour.placement = { ...harbour.placement, scaleX: 2, scaleY: 2 };

@@ -13,7 +13,6 @@ import { newPass } from '@ignis/core/sources/pass';
 import { boat, faded, named, start, wall, write, graded } from './make';
 
 const scene = newScene('Paper duel', 1920, 1200, '#0b0d12');
-scene.end = { exposure: 0, rollOff: true, knee: 78 };
 const side = Math.max(scene.width, scene.height);
 
 const stone = newPicture('Harbour wall', wall.source, scene, { x: 960, y: 530 }, true);

@@ -6,7 +6,6 @@ import { newWeave } from '@ignis/core/scene/edits/weave-edits';
 import { drawn, graded, heron, named, pier, start, write } from './make';
 
 const scene = newScene('Round the heron', 1920, 1200, '#0b0d12');
-scene.end = { exposure: 0, rollOff: true, knee: 78 };
 const dusk = newPicture('Pier at dusk', pier.source, scene, { x: 960, y: 600 }, true);
 graded(dusk, -1.8, 8);
 const bird = newPicture('Heron', heron.source, scene, { x: 1000, y: 622 }, true);

@@ -4,7 +4,6 @@ import { rampOf } from '@ignis/core/pixels/ramp';
 import { dressed, lettered, named, painted, tuned, write } from './make';
 
 const scene = newScene('Stripped', 1920, 1200, '#7a1f18');
-scene.end = { exposure: 0, rollOff: true, knee: 88 };
 scene.light = { angle: -125, height: 36, colour: '#fff6e6' };
 
 const paint = painted('Paint', {

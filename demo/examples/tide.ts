@@ -4,7 +4,6 @@ import { rampOf } from '@ignis/core/pixels/ramp';
 import { dressed, lettered, named, painted, start, tuned, write } from './make';
 
 const scene = newScene('Tide', 1920, 1200, '#04222e');
-scene.end = { exposure: 0, rollOff: true, knee: 84 };
 scene.light = { angle: -110, height: 44, colour: '#f4fffb' };
 
 const sea = painted('Sea', {

@@ -21,7 +21,7 @@ export function denoise(
  * Takes single bright dots away, which are paths that met a lamp by chance: px far brighter than all but one
  * of their neighbours become the mean of these. Changes `colour`, 4 floats a pixel.
  */
-function despeckle(colour: Float32Array, width: number, height: number): void {
+export function despeckle(colour: Float32Array, width: number, height: number): void {
   const light = new Float32Array(width * height);
   for (let i = 0; i < light.length; i++)
     light[i] = colour[4 * i]! + colour[4 * i + 1]! + colour[4 * i + 2]!;

@@ -1,6 +1,7 @@
 /** A path tracer: next-event estimation to the lamps, GGX metals, clear coats over diffuse. */
 import { randomFrom } from './noise';
 import { len } from './sdf';
+import { nearestTube, tubeLight } from './tubes';
 import type { Hit, Lamp, Material, Rgb, World } from './world';
 
 const dot = (a: Rgb, b: Rgb) => a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
@@ -39,7 +40,7 @@ export function traceRow(world: World, y: number): Row {
   ];
   const half = Math.tan((camera.fov * Math.PI) / 360);
   const light: Rgb = [0, 0, 0];
-  const out = { first: [0, 0, 0, 0] as number[], alpha: 0 };
+  const out = { first: [0, 0, 0, 0] as number[], alpha: 0, direct: false };
   for (let x = 0; x < width; x++) {
     let r = 0,
       g = 0,
@@ -75,7 +76,8 @@ export function traceRow(world: World, y: number): Row {
       tracePath(world, o, d, random, light, out);
       // A single wild path must not leave a bright dot.
       const peak = Math.max(light[0], light[1], light[2]);
-      const k = peak > 5 ? 5 / peak : 1;
+      const most = world.most ?? 5;
+      const k = peak > most && !out.direct ? most / peak : 1;
       r += light[0] * k;
       g += light[1] * k;
       b += light[2] * k;
@@ -94,7 +96,7 @@ function tracePath(
   d: Rgb,
   random: () => number,
   light: Rgb,
-  out: { first: number[]; alpha: number },
+  out: { first: number[]; alpha: number; direct: boolean },
 ): void {
   const hit: Hit = { t: 0, what: 0 };
   const m: Material = {
@@ -112,6 +114,7 @@ function tracePath(
   let scattered = false;
   light[0] = light[1] = light[2] = 0;
   out.alpha = 1;
+  out.direct = false;
   out.first.fill(0);
   const eye: Rgb = [o[0], o[1], o[2]];
   const gaze: Rgb = [d[0], d[1], d[2]];
@@ -122,6 +125,16 @@ function tracePath(
     if (lamp) {
       for (let i = 0; i < 3; i++) light[i]! += through[i]! * lamp.light[i]!;
       if (bounce === 0) depth = len(lamp.at[0] - o[0], lamp.at[1] - o[1], lamp.at[2] - o[2]);
+      break;
+    }
+    const tube = mirrored ? nearestTube(world.tubes ?? [], o, d, hit.t) : null;
+    if (tube) {
+      for (let i = 0; i < 3; i++) light[i]! += through[i]! * tube.light[i]!;
+      if (bounce === 0) {
+        out.direct = true;
+        // Light that is seen at once is not evened out with what lies about it.
+        out.first[3] = 8;
+      }
       break;
     }
     if (hit.t === Infinity) {
@@ -174,6 +187,8 @@ function tracePath(
     } else {
       for (let i = 0; i < 3; i++) through[i]! *= m.albedo[i]!;
       for (const l of world.lamps) lampLight(world, l, p, n, random, through, light);
+      for (const l of world.tubes ?? [])
+        tubeLight(world, l, p, n, random, through, light, !scattered);
       const u = random();
       const next = around(n, Math.sqrt(1 - u), random() * 2 * Math.PI);
       d[0] = next[0];

@@ -26,6 +26,14 @@ export interface Lamp {
   light: Rgb;
 }
 
+/** A glowing tube along straight pieces: sampled along its length, and seen by rays that are mirrored. */
+export interface Tube {
+  points: Rgb[];
+  radius: number;
+  /** Radiance, linear. */
+  light: Rgb;
+}
+
 /** What a ray met: the distance along it and a number that tells the world what it was. */
 export interface Hit {
   t: number;
@@ -47,9 +55,12 @@ export interface World {
   shade(p: Rgb, d: Rgb, hit: Hit, material: Material): void;
   sky(d: Rgb, out: Rgb): void;
   lamps: Lamp[];
+  tubes?: Tube[];
   /** Light and loss in the air between the eye and the first hit, applied to `colour`. */
   air?(o: Rgb, d: Rgb, t: number, colour: Rgb): void;
   /** How it is developed; `bits` of each channel are kept, 8 where it is left out. */
+  /** No path but one that sees a lamp at once is brighter than this; left out, 5. */
+  most?: number;
   develop: { exposure: number; grain: number; vignette: number; denoise: number; bits?: number };
 }
 

@@ -1,3 +1,4 @@
+import { softLine } from '../../testing/soft-line';
 import { describe, expect, it } from 'vitest';
 import '../../kernels/load';
 import { shippedFace } from '../../../server/src/fonts';
@@ -16,7 +17,6 @@ import {
   newFill,
   newGrade,
   newGroup,
-  newLine,
   newLineOf,
   newMask,
   newPicture,
@@ -47,7 +47,7 @@ function box(id: string, width: number, height: number, x = 50): Layer {
   return made;
 }
 const line = (id: string): Layer => ({
-  ...newLine(id, { closed: false, anchors: [corner(0, 30), corner(100, 30)] }, '#ffffff', 2),
+  ...softLine(id, { closed: false, anchors: [corner(0, 30), corner(100, 30)] }, '#ffffff', 2),
   id,
 });
 /** A layer masked by what another covers. */

@@ -1,3 +1,4 @@
+import { softLine } from '../../testing/soft-line';
 import { describe, expect, it } from 'vitest';
 import '../../kernels/load';
 import { corner } from '../../geometry/path';
@@ -6,7 +7,7 @@ import { lookUp } from '../../testing/scenes';
 import { sceneFaults } from '../model/check';
 import { darken, lightsOf } from './darken';
 import { edit } from './edit';
-import { newFill, newGroup, newLine, newScene } from '../model/make';
+import { newFill, newGroup, newScene } from '../model/make';
 import type { Scene } from '../model/schema';
 
 const region = { x: 0, y: 0, width: 200, height: 120 };
@@ -15,7 +16,7 @@ const at = (scene: Scene, x: number, y: number) => {
   return [...data.subarray(4 * (y * 200 + x), 4 * (y * 200 + x) + 3)] as [number, number, number];
 };
 const line = () =>
-  newLine('Light', { closed: false, anchors: [corner(20, 30), corner(60, 30)] }, '#ff5a1f', 4);
+  softLine('Light', { closed: false, anchors: [corner(20, 30), corner(60, 30)] }, '#ff5a1f', 4);
 const ground = newFill('Ground', '#808080');
 
 describe('darkening a scene', () => {

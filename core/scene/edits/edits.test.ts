@@ -1,3 +1,6 @@
+import { softLine } from '../../testing/soft-line';
+import { newPass, tubePasses } from '../../sources/pass';
+import { newId } from '../model/new-id';
 import { putMask, setMask } from './mask-edits';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
@@ -16,7 +19,6 @@ import { sceneJsonSchema } from '../model/json-schema';
 import {
   newFill,
   newGroup,
-  newLine,
   newMask,
   newModifier,
   newPicture,
@@ -46,7 +48,7 @@ function someEdit(s: Scene, n: number, m: number): Edit {
   const layer = all[m % Math.max(1, all.length)];
   if (!layer)
     return edits.addLayers([
-      newLine('New', { closed: false, anchors: [corner(1, 2), corner(3, 4)] }),
+      softLine('New', { closed: false, anchors: [corner(1, 2), corner(3, 4)] }),
     ]);
   const line = layer.source.kind === 'line' ? layer.source : null;
   const other = all[(m + n) % all.length]!;
@@ -154,19 +156,21 @@ describe('edits and undo', () => {
     );
   });
 
-  it('a light colour recolours all passes but the core', () => {
-    const line = newLine('L', { closed: false, anchors: [corner(0, 0), corner(9, 9)] }, '#ff5a1f');
+  it('a light colour recolours all passes but those that keep their own', () => {
+    const line = softLine('L', { closed: false, anchors: [corner(0, 0), corner(9, 9)] }, '#ff5a1f');
+    line.source.passes = tubePasses('#ff5a1f', 14, newId);
+    line.source.passes.push(newPass('own', 'Own', { colour: '#ffffff', core: true }));
     const s = { ...newScene('A', 10, 10, null), layers: [line] };
     const { scene: next } = edit(s, '', edits.setLight(line.id, '#2fb8ff'));
     const { passes, light } = next.layers[0]!.source as Extract<Layer['source'], { kind: 'line' }>;
     expect(light).toBe('#2fb8ff');
-    expect(passes.find((p) => p.name === 'Core')!.colour).toBe('#ffffff');
-    expect(passes.find((p) => p.name === 'Colour')!.colour).toBe('#2fb8ff');
+    expect(passes.find((p) => p.name === 'Own')!.colour).toBe('#ffffff');
+    expect(passes.find((p) => p.name === 'Core')!.colour).toBe('#2fb8ff');
     expect(passes.every((p) => p.core || p.colour !== '#ff5a1f')).toBe(true);
   });
 
   it('a light without colour takes nothing from the passes for good', () => {
-    const line = newLine('L', { closed: false, anchors: [corner(0, 0), corner(9, 9)] }, '#ff5a1f');
+    const line = softLine('L', { closed: false, anchors: [corner(0, 0), corner(9, 9)] }, '#ff5a1f');
     const s = { ...newScene('A', 10, 10, null), layers: [line] };
     const colours = (scene: Scene) =>
       (scene.layers[0]!.source as LineSource).passes.map((p) => p.colour);
@@ -182,7 +186,7 @@ describe('edits and undo', () => {
 
   it('a list of passes put on another line is a copy with ids of its own', () => {
     const [a, b] = [1, 2].map(() =>
-      newLine('L', { closed: false, anchors: [corner(0, 0), corner(9, 9)] }),
+      softLine('L', { closed: false, anchors: [corner(0, 0), corner(9, 9)] }),
     );
     const s = { ...newScene('A', 10, 10, null), layers: [a!, b!] };
     const from = a!.source as Extract<Layer['source'], { kind: 'line' }>;
@@ -198,7 +202,7 @@ describe('edits and undo', () => {
   it('a flip mirrors what is on the stage about the middle of the layer', () => {
     fc.assert(
       fc.property(path, fc.constantFrom(0, 30, -75), (p, rotation) => {
-        const line = newLine('L', p);
+        const line = softLine('L', p);
         line.placement = { ...placed({ x: 7, y: 3 }), rotation, x: 12, scaleX: 1.5 };
         const s = { ...newScene('A', 100, 100, null), layers: [line] };
         const flipped = edit(s, '', flipLayer(line.id, 'x')).scene.layers[0]!;
@@ -320,7 +324,7 @@ describe('the schema', () => {
 
   const line = () => ({
     ...newScene('A', 100, 100, null),
-    layers: [newLine('L', { closed: false, anchors: [corner(0, 0), corner(9, 9)] })],
+    layers: [softLine('L', { closed: false, anchors: [corner(0, 0), corner(9, 9)] })],
   });
   const cases: [string, (s: ReturnType<typeof line>) => void, string, RegExp][] = [
     [

@@ -1,3 +1,4 @@
+import { softLine } from '../../testing/soft-line';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { shippedFace } from '../../../server/src/fonts';
 import { ring } from '../../../demo/examples/make';
@@ -12,7 +13,7 @@ import { asDrawn, drawnLayer, ownBox } from '../bound/bind';
 import { edit } from './edit';
 import { findLayer, removeLayer, setPlacement } from './layer-edits';
 import { candidatesOf, hasCandidates, sheetBox, spreadOf, usualRange } from './candidates';
-import { newEcho, newLine, newScene, newTextLayer } from '../model/make';
+import { newEcho, newScene, newTextLayer } from '../model/make';
 import type { Scene } from '../model/schema';
 import { changeText, outlinedText, pathBeneath, putAlong, splitIntoLetters } from './text-edits';
 import { blendParameter } from '../../blend/parameter';
@@ -76,6 +77,7 @@ describe('a text as a layer', () => {
             draws: 'inside' as const,
             rule: 'nonzero' as const,
             blur: 0,
+            intensity: 0,
             grow: 0,
             opacity: 100,
             colour: '#ffffff',
@@ -98,7 +100,7 @@ describe('a text as a layer', () => {
 describe('a text along a line', () => {
   const along = () => {
     const { scene, text } = lettered();
-    const line = newLine('Ring', ring(0, 0, 50));
+    const line = softLine('Ring', ring(0, 0, 50));
     Object.assign(line.placement, { x: 120, y: 70 });
     const both = { ...scene, layers: [line, text] };
     return { line, text, scene: edit(both, '', putAlong(text.id, line.id)).scene };

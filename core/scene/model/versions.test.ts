@@ -1,3 +1,4 @@
+import { softLine } from '../../testing/soft-line';
 import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
@@ -11,7 +12,6 @@ import {
   newEcho,
   newFill,
   newGroup,
-  newLine,
   newModifier,
   newScene,
   newSpill,
@@ -78,7 +78,7 @@ function putAt(tree: unknown, [turn, ...way]: number[], value: unknown): void {
 
 describe('a scene file', () => {
   it('of version 1 is read as what it was', () => {
-    const now = begun(newLine('L', { closed: false, anchors: [corner(1, 1), corner(2, 2)] }));
+    const now = begun(softLine('L', { closed: false, anchors: [corner(1, 1), corner(2, 2)] }));
     const { mixing, end, ...rest } = now;
     const layers = now.layers.map(({ clip, body, mask, source, ...l }) => {
       expect([clip, body, mask]).toEqual([false, 100, null]);
@@ -94,7 +94,7 @@ describe('a scene file', () => {
     );
   });
   it('of version 2 is read as what it was, lines in groups too', () => {
-    const line = newLine('L', {
+    const line = softLine('L', {
       closed: true,
       anchors: [corner(1, 1), corner(2, 2), corner(3, 1)],
     });
@@ -108,7 +108,7 @@ describe('a scene file', () => {
     expect(parseScene(second)).toEqual(now);
   });
   it('of version 3 is read as what it was: no guides, gaps, shears or inner stops', () => {
-    const line = newLine('L', { closed: false, anchors: [corner(1, 1), corner(2, 2)] });
+    const line = softLine('L', { closed: false, anchors: [corner(1, 1), corner(2, 2)] });
     const now = begun(newGroup('G', [line], 'one'));
     const without = (value: object, ...keys: string[]) =>
       Object.fromEntries(Object.entries(value).filter(([key]) => !keys.includes(key)));
@@ -132,7 +132,7 @@ describe('a scene file', () => {
     expect(parseScene(JSON.parse(JSON.stringify(old)))).toEqual(now);
   });
   it('of version 4 gets straight corners, holes where insides cross, and repeats by steps', () => {
-    const line = newLine('a', { closed: false, anchors: [corner(0, 0), corner(9, 9)] });
+    const line = softLine('a', { closed: false, anchors: [corner(0, 0), corner(9, 9)] });
     if (line.source.kind === 'line')
       line.source.modifiers = [newModifier('repeat', { copies: 3 }), newModifier('ripple')];
     const echo = newEcho(line, 4);
@@ -149,7 +149,7 @@ describe('a scene file', () => {
     expect(parseScene(old)).toEqual(now);
   });
   it('of version 7 has spills that fall on all they are clipped to, and shadows without corners', () => {
-    const light = newLine('a', { closed: false, anchors: [corner(0, 0), corner(9, 9)] });
+    const light = softLine('a', { closed: false, anchors: [corner(0, 0), corner(9, 9)] });
     const now = begun(newGroup('g', [light, newSpill(light), newCastShadow(light)], 'one'));
     const seventh = (l: Layer): unknown => ({
       ...l,
@@ -193,7 +193,7 @@ describe('a scene file', () => {
     expect([now.layers[0]!.dials, now.layers[0]!.layers[0]!.dials]).toEqual([[], []]);
   });
   it('of version 5 has its colours between, its opacities and its half way in one ramp', () => {
-    const line = newLine('a', { closed: false, anchors: [corner(0, 0), corner(9, 9)] });
+    const line = softLine('a', { closed: false, anchors: [corner(0, 0), corner(9, 9)] });
     const now = begun(line);
     const old = (values: object): Pass => {
       const file = JSON.parse(JSON.stringify({ ...now, version: 5 }), (key, v: unknown) => {

@@ -1,7 +1,7 @@
 import type { StartingPoint, PassValues } from './parts';
-import { lighten } from '../../pixels/colour';
 import { newLineOf, newShape } from '../model/make';
 import { pass } from './parts';
+import { hotCore, hotHalo } from '../../sources/pass';
 
 export const blade: StartingPoint = {
   name: 'blade',
@@ -16,25 +16,13 @@ export const blade: StartingPoint = {
       light,
       shape: newShape('beam', { length: Math.round(side * 0.5) }),
       passes: [
-        pass('Far halo', { ...bar, width: 6 * w, blur: 4.6 * w, colour: '#0a4dff', opacity: 72 }),
-        pass('Halo', { ...bar, width: 2.5 * w, blur: 1.2 * w, colour: '#1668ff' }),
-        pass('Near halo', {
-          ...bar,
-          width: 1.4 * w,
-          blur: 0.26 * w,
-          colour: lighten(light, 0.25),
-        }),
+        pass('Halo', { ...hotHalo(w), ...bar, colour: light }),
         pass('Foot flare', {
-          dashes: true,
-          dash: 0,
-          gap: 20_000,
-          fit: false,
-          width: 2.2 * w,
-          blur: 0.9 * w,
-          colour: lighten(light, 0.3),
-          opacity: 80,
+          ...hotHalo(0.8 * w),
+          ...{ dashes: true, dash: 0, gap: 20_000, fit: false },
+          ...{ colour: light, intensity: 3, tailReach: Math.round(6 * w) },
         }),
-        pass('Core', { ...bar, width: 0.86 * w, blur: 0.07 * w, colour: '#ffffff', core: true }),
+        pass('Core', { ...hotCore(1.08 * w), ...bar, colour: light, intensity: 5.4 }),
       ],
     });
   },

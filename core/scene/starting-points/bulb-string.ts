@@ -1,8 +1,8 @@
 import type { StartingPoint, PassValues } from './parts';
 import { corner } from '../../geometry/path';
-import { lighten } from '../../pixels/colour';
 import { newLineOf } from '../model/make';
 import { pass, open, at } from './parts';
+import { hotCore, hotHalo } from '../../sources/pass';
 
 export const bulbs: StartingPoint = {
   name: 'bulbs',
@@ -26,10 +26,8 @@ export const bulbs: StartingPoint = {
       ),
       passes: [
         pass('Wire', { width: 0.32 * u, colour: '#3a3330', core: true, blend: 'normal' }),
-        pass('Ambient', { ...dots, width: 9 * u, blur: 5.5 * u, colour: light, opacity: 75 }),
-        pass('Halo', { ...dots, width: 3.2 * u, blur: 1.1 * u, colour: light }),
-        pass('Bulb', { ...dots, width: 2 * u, blur: 0.2 * u, colour: lighten(light, 0.35) }),
-        pass('Core', { ...dots, width: 1.25 * u, blur: 0.16 * u, colour: '#fffaf0', core: true }),
+        pass('Halo', { ...hotHalo(2 * u), ...dots, colour: light, intensity: 4 }),
+        pass('Bulb', { ...hotCore(2.2 * u), ...dots, colour: light, intensity: 4.4 }),
       ],
     });
   },

@@ -1,6 +1,7 @@
 import type { StartingPoint, PassValues } from './parts';
 import { newGroup, newLineOf, newModifier, newShape } from '../model/make';
 import { pass } from './parts';
+import { hotCore, hotHalo } from '../../sources/pass';
 
 export const darkBlade: StartingPoint = {
   name: 'dark-blade',
@@ -17,9 +18,8 @@ export const darkBlade: StartingPoint = {
         light,
         shape: newShape('beam', { length }),
         passes: [
-          pass('Far halo', { ...bar, width: 4.6 * w, blur: 3 * w, colour: '#6a7cf0', opacity: 80 }),
-          pass('Halo', { ...bar, width: 1.7 * w, blur: 0.5 * w, colour: light }),
-          pass('Rim', { ...bar, width: 1.24 * w, blur: 0.1 * w, colour: '#f4f6ff' }),
+          pass('Halo', { ...hotHalo(1.5 * w), ...bar, colour: '#6a7cf0', intensity: 2.6 }),
+          pass('Rim', { ...bar, width: 1.24 * w, blur: 0.1 * w, colour: light, intensity: 2.4 }),
           pass('Core', { ...bar, width: 1.02 * w, blur: 0.05 * w, colour: '#000000', core: true }),
           pass('Inner glow', {
             ...bar,
@@ -45,8 +45,8 @@ export const darkBlade: StartingPoint = {
         }),
       ],
       passes: [
-        pass('Glow', { width: 0.16 * w, blur: 0.12 * w, colour: '#8fa2ff', start: 12, end: 22 }),
-        pass('Core', { width: 0.05 * w, colour: '#f0f3ff', core: true, start: 12, end: 22 }),
+        pass('Glow', { ...hotHalo(0.12 * w), colour: '#8fa2ff', start: 12, end: 22 }),
+        pass('Core', { ...hotCore(0.08 * w), colour: '#8fa2ff', start: 12, end: 22 }),
       ],
     });
     return newGroup('Dark blade', [black, arcs], 'through');

@@ -12,7 +12,6 @@ import { spiral } from './spiral-round';
 import { bolt } from './lightning';
 import { bulbs } from './bulb-string';
 import { ribbons } from './ribbon-waves';
-import { hotTube } from './hot-tube';
 import { tube } from './tube';
 
 export type { StartingPoint };
@@ -21,7 +20,6 @@ export { flareLooks } from './flares';
 /** Every starting point, in the order of the palette. To add one: one file, and one line here. */
 export const startingPoints: readonly StartingPoint[] = [
   tube,
-  hotTube,
   streak,
   blade,
   darkBlade,

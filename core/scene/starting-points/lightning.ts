@@ -2,6 +2,7 @@ import type { StartingPoint } from './parts';
 import { corner } from '../../geometry/path';
 import { newLineOf, newModifier } from '../model/make';
 import { pass, open } from './parts';
+import { hotCore, hotHalo } from '../../sources/pass';
 
 export const bolt: StartingPoint = {
   name: 'lightning',
@@ -25,9 +26,13 @@ export const bolt: StartingPoint = {
         }),
       ],
       passes: [
-        pass('Ambient', { width: 10 * u, blur: 7 * u, colour: light, opacity: 60, end: 30 }),
-        pass('Glow', { width: 3.2 * u, blur: 1.3 * u, colour: light, end: 30 }),
-        pass('Core', { width: 1.1 * u, colour: '#f3f6ff', core: true, end: 40 }),
+        pass('Halo', {
+          ...hotHalo(1.5 * u),
+          colour: light,
+          end: 30,
+          tailReach: Math.round(60 * u),
+        }),
+        pass('Core', { ...hotCore(1.4 * u), colour: light, end: 40 }),
       ],
     });
   },

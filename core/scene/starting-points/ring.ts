@@ -13,7 +13,7 @@ export const ring: StartingPoint = {
     return newLineOf('Ring', {
       light,
       shape: newShape('ellipse', { width: r, height: r }),
-      passes: tubePasses(light, Math.max(2, side / 150), newId),
+      passes: tubePasses(light, Math.max(2, side / 125), newId),
     });
   },
 };

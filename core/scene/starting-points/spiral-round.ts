@@ -1,7 +1,7 @@
 import type { StartingPoint, PassValues } from './parts';
-import { lighten } from '../../pixels/colour';
 import { newLineOf, newShape } from '../model/make';
 import { pass } from './parts';
+import { hotCore, hotHalo } from '../../sources/pass';
 
 export const spiral: StartingPoint = {
   name: 'spiral',
@@ -21,16 +21,8 @@ export const spiral: StartingPoint = {
         flat: 26,
       }),
       passes: [
-        pass('Ambient', { ...thin, width: 11 * u, blur: 6 * u, colour: light, opacity: 45 }),
-        pass('Colour', { ...thin, width: 3.4 * u, blur: u, colour: light }),
-        pass('Highlight', {
-          ...thin,
-          width: 1.8 * u,
-          blur: 0.35 * u,
-          colour: lighten(light, 0.4),
-          opacity: 85,
-        }),
-        pass('Core', { ...thin, width: 0.9 * u, colour: '#ffffff', core: true }),
+        pass('Halo', { ...hotHalo(1.9 * u), ...thin, colour: light, intensity: 4 }),
+        pass('Core', { ...hotCore(1.8 * u), ...thin, colour: light, intensity: 4.4 }),
       ],
     });
   },

@@ -1,8 +1,8 @@
 import type { StartingPoint, PassValues } from './parts';
-import { lighten } from '../../pixels/colour';
 import { rampOf } from '../../pixels/ramp';
 import { newLineOf } from '../model/make';
 import { curve, pass } from './parts';
+import { hotCore, hotHalo } from '../../sources/pass';
 
 export const streak: StartingPoint = {
   name: 'streak',
@@ -28,16 +28,8 @@ export const streak: StartingPoint = {
         [0.34, 0.02, -0.09, -0.06],
       ),
       passes: [
-        pass('Ambient', { ...thin, ...two, width: 20 * u, blur: 7 * u, opacity: 75 }),
-        pass('Colour', { ...thin, ...two, width: 7 * u, blur: 1.6 * u }),
-        pass('Highlight', {
-          ...thin,
-          width: 3.4 * u,
-          blur: 0.6 * u,
-          colour: lighten(light, 0.5),
-          opacity: 90,
-        }),
-        pass('Core', { ...thin, width: 1.7 * u, colour: '#fff6ea', core: true }),
+        pass('Halo', { ...hotHalo(4 * u), ...thin, ...two, tail: 1.6, intensity: 3 }),
+        pass('Core', { ...hotCore(3.6 * u), ...thin, ...two, intensity: 4 }),
       ],
     });
   },

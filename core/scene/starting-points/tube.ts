@@ -7,7 +7,7 @@ import { curve } from './parts';
 export const tube: StartingPoint = {
   name: 'tube',
   label: 'Tube',
-  help: 'A white core, a highlight, colour, and light in the air.',
+  help: 'Glass so bright that it burns to white by itself, and a halo with a long tail.',
   make(side) {
     const light = '#ff5a1f';
     return newLineOf('Tube', {
@@ -18,7 +18,7 @@ export const tube: StartingPoint = {
         [0, 0, 0.07, 0.07],
         [0.24, -0.08, -0.05, 0.15],
       ),
-      passes: tubePasses(light, Math.max(2, side / 140), newId),
+      passes: tubePasses(light, Math.max(2, side / 115), newId),
     });
   },
 };

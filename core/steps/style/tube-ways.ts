@@ -13,7 +13,7 @@ import type { Plane } from '../../pixels/buffer';
 import { plane } from '../../pixels/buffer';
 import { scoped } from '../../pixels/heap';
 import { grow } from '../../pixels/region';
-import { pasted } from '../../kernels/rows';
+import { level, pasted } from '../../kernels/rows';
 
 /** The ways of the tubes that a shape is bent from. */
 
@@ -97,9 +97,7 @@ function depths(shape: Plane, outside: number): Plane {
   const around = plane(grow(shape.region, Math.ceil(outside) + 2));
   pasted(around, shape);
   const out = signedDistance(around, around.region);
-  out.data.forEach((d, i) => {
-    out.data[i] = -d;
-  });
+  level(out, -1, 0);
   return out;
 }
 

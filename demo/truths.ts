@@ -1,0 +1,86 @@
+/**
+ * Traces the truths that the light of Ignis is measured against into demo/truths/pictures/: each lit and unlit, 16 bits, from the same camera.
+ *
+ *   npm run truths                    all of them, at about ten minutes each on two cores
+ *   npm run truths -- wall --shrink 4 one, quickly, a quarter of the size
+ */
+import { mkdir, writeFile } from 'node:fs/promises';
+import { availableParallelism } from 'node:os';
+import { isMainThread, parentPort, Worker, workerData } from 'node:worker_threads';
+import { encode } from 'fast-png';
+import { denoise, despeckle } from './tracer/develop';
+import { traceRow, type Row } from './tracer/trace';
+import type { World } from './tracer/world';
+import { seenThrough } from './truths/lens';
+import { truths } from './truths/worlds';
+
+/** A worker starts as plain JavaScript, so it is first taught to read TypeScript. */
+const boot = `import('tsx/esm/api').then(({ register }) => { register(); return import(${JSON.stringify(import.meta.url)}); })`;
+type Name = keyof typeof truths;
+
+function worldOf(name: Name, lit: boolean, shrink: number): World {
+  const { world, tubes } = truths[name];
+  return {
+    ...world,
+    width: Math.round(world.width / shrink),
+    height: Math.round(world.height / shrink),
+    samples: shrink > 1 ? 16 : world.samples,
+    tubes: lit ? tubes : [],
+  };
+}
+
+async function render(name: Name, lit: boolean, shrink: number): Promise<void> {
+  const world = worldOf(name, lit, shrink);
+  const { width, height } = world;
+  const colour = new Float32Array(width * height * 4);
+  const guide = new Float32Array(width * height * 4);
+  let next = 0;
+  const count = Math.max(1, Number(process.env.THREADS ?? availableParallelism()));
+  await Promise.all(
+    Array.from(
+      { length: count },
+      () =>
+        new Promise<void>((resolve, reject) => {
+          const worker = new Worker(boot, { eval: true, workerData: { name, lit, shrink } });
+          const feed = () =>
+            next < height
+              ? worker.postMessage(next++)
+              : void worker.terminate().then(() => resolve());
+          worker.on('message', ({ y, row }: { y: number; row: Row }) => {
+            colour.set(row.colour, y * width * 4);
+            guide.set(row.guide, y * width * 4);
+            feed();
+          });
+          worker.on('error', reject);
+          feed();
+        }),
+    ),
+  );
+  const folder = new URL(shrink > 1 ? '../shots/' : './truths/pictures/', import.meta.url);
+  await mkdir(folder, { recursive: true });
+  despeckle(colour, width, height);
+  const clean = denoise(colour, guide, width, height, world.develop.denoise);
+  const data = seenThrough(clean, width, height);
+  await writeFile(
+    new URL(`${name}-${lit ? 'lit' : 'unlit'}.png`, folder),
+    encode({ width, height, data, channels: 3, depth: 16 }),
+  );
+}
+
+if (isMainThread) {
+  const args = process.argv.slice(2);
+  const at = args.indexOf('--shrink');
+  const shrink = at >= 0 ? Number(args[at + 1]) : 1;
+  const names = args.filter((a): a is Name => a in truths);
+  for (const name of names.length ? names : (Object.keys(truths) as Name[]))
+    for (const lit of [false, true]) {
+      const label = `${name}, ${lit ? 'lit' : 'unlit'}`;
+      console.time(label);
+      await render(name, lit, shrink);
+      console.timeEnd(label);
+    }
+} else {
+  const { name, lit, shrink } = workerData as { name: Name; lit: boolean; shrink: number };
+  const world = worldOf(name, lit, shrink);
+  parentPort!.on('message', (y: number) => parentPort!.postMessage({ y, row: traceRow(world, y) }));
+}
