@@ -303,9 +303,9 @@ test('a click on the stage selects what shows there, a second one what lies bene
 }) => {
   await openExample(page, 'Heron in neon');
   await page.getByRole('button', { name: 'Arrange' }).click();
-  await press(page, [1060, 600]);
+  await press(page, [1161, 506]);
   await expect(page.getByRole('textbox', { name: 'Name of the layer' })).toHaveValue('Heron');
-  await press(page, [1060, 600]);
+  await press(page, [1161, 506]);
   await expect(page.getByRole('textbox', { name: 'Name of the layer' })).toHaveValue('Ember line');
 });
 
