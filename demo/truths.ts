@@ -1,7 +1,7 @@
 /**
  * Traces the truths that the light of Ignis is measured against into demo/truths/pictures/: each lit and unlit, 16 bits, from the same camera.
  *
- *   npm run truths                    all of them, at about ten minutes each on two cores
+ *   npm run truths                    all of them, at a few minutes each on two cores
  *   npm run truths -- wall --shrink 4 one, quickly, a quarter of the size
  */
 import { mkdir, writeFile } from 'node:fs/promises';

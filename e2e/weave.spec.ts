@@ -97,8 +97,13 @@ test('light spills on what it is clipped to, in the colour of its line, and wait
   await expect(page.getByRole('combobox', { name: 'Light of' })).toHaveText('Straight line');
   await setValue(page, 'Reach', '500');
   await expect.poll(async () => (await colourAt(page, on))[0]!).toBeGreaterThan(before[0]! + 8);
+  // Its height over what it falls on is dragged on the stage.
+  await page.keyboard.press('6');
+  await dragBy(page, page.getByRole('button', { name: /^How high the light hangs/ }), 0, -40);
   const scene = await savedScene(page);
   const spill = everyLayer(scene.layers).find((l) => l.source.kind === 'spill')!;
+  expect(spill.source).toMatchObject({ values: { way: 'light' } });
+  expect(spill.source.kind === 'spill' && spill.source.values.height!).toBeGreaterThan(90);
   const base = scene.layers[scene.layers.indexOf(spill) - 1]!;
   expect([spill.clip, base.clip || base.name]).toEqual([true, true]);
   await card(page, 'Straight line').first().locator('[data-card]').click();

@@ -33,7 +33,11 @@ function lit(): Scene {
   const scene = { ...newScene('', 120, 80, null), layers: [ground, line] };
   const spilt = edit(scene, '', spillOn(line, 'ground', 'spill')).scene;
   const falloff = { falloff: [[0, 0] as [number, number], [1, 1] as [number, number]] };
-  const made = edit(spilt, '', setLightOrShadow('spill', { reach: 40, ...falloff })).scene;
+  const made = edit(
+    spilt,
+    '',
+    setLightOrShadow('spill', { way: 'distance', reach: 40, ...falloff }),
+  ).scene;
   const layers = made.layers.map((l): Layer =>
     l.id === 'spill' ? { ...l, blend: 'normal', opacity: 100 } : l,
   );

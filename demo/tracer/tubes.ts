@@ -59,7 +59,7 @@ function lengthsOf(tube: Tube): number[] {
 }
 
 /** What is met first is lit from so many places of a tube, one of each of as many parts of it. */
-const PLACES = 6;
+const PLACES = 4;
 
 /** The light of a tube on a surface: of what is met first from several places, so that it is even. */
 export function tubeLight(

@@ -32,14 +32,14 @@ export interface Settings {
 }
 
 export const settings: Record<keyof typeof truths, Settings> = {
-  wall: { height: 14, spill: 0, glare: 22, bloom: 2.5, tail: 1.35 },
+  wall: { height: 9, spill: 0, glare: 22, bloom: 1.7, tail: 1.35 },
   heron: {
-    ...{ height: 14, spill: 0, glare: 22, bloom: 2.5, tail: 1.35 },
-    mirror: { opacity: 30, near: 0.5, far: 4, line: 430, drawn: 300 },
+    ...{ height: 9, spill: 0, glare: 22, bloom: 1.7, tail: 1.35 },
+    mirror: { opacity: 30, near: 0.3, far: 3, line: 290, drawn: 300 },
   },
   boat: {
-    ...{ height: 40, spill: 0, glare: 22, bloom: 2.5, tail: 1.35 },
-    mirror: { opacity: 8, near: 2, far: 20, line: 480, drawn: 200 },
+    ...{ height: 27, spill: 0, glare: 22, bloom: 1.7, tail: 1.35 },
+    mirror: { opacity: 8, near: 2, far: 14, line: 320, drawn: 200 },
   },
 };
 

@@ -6,13 +6,13 @@ import { heron } from '../worlds/heron';
 import { pier } from '../worlds/pier';
 import { wall } from '../worlds/wall';
 
-/** Truths are rendered so large, px; the sample pictures are twice as large. */
-export const SIZE = { width: 960, height: 600 };
+/** Truths are rendered so large, px; the sample pictures are three times as large. */
+export const SIZE = { width: 640, height: 400 };
 /** A px of a truth is so many of a sample picture. */
-export const SCALE = 2;
+export const SCALE = 3;
 
 const plain = { exposure: 1, grain: 0, vignette: 0, denoise: 0.35 };
-const base = { ...SIZE, samples: 36, bounces: 3, most: 12, transparent: false };
+const base = { ...SIZE, samples: 25, bounces: 3, most: 12, transparent: false };
 
 /** A circle in a plane that faces the eye, as straight pieces. */
 const ring = (x: number, y: number, z: number, r: number): Rgb[] =>

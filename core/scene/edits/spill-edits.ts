@@ -8,13 +8,19 @@ import { isLightOrShadow, isSpill } from '../model/traits';
 
 /** What can be done with the light that one layer throws on another, and with the shadow that it casts. */
 
-/** Lets the light of a layer fall on another: a spill (of an id) that is clipped to that. */
+/** Lets the light of a layer fall on another, as light does: a spill (of an id) that is clipped to that. */
 export const spillOn =
   (light: Layer, target: string, id: string): Edit =>
   (s) => {
     const { list, index } = standingOf(s, target);
-    list.splice(pastClipped(list, index), 0, { ...newSpill(light), id, clip: true });
+    const made = { ...newSpill(light), ...AS_LIGHT, id, clip: true };
+    made.source.values.way = 'light';
+    list.splice(pastClipped(list, index), 0, made);
   };
+
+/** How spills of either way are laid on. */
+const AS_LIGHT = { blend: 'add', opacity: 100 };
+const AS_WASH = { blend: 'soft-light', opacity: 85 };
 
 /**
  * Lets a layer cast a shadow (of an id), which passes beneath it: it stands right behind it, or behind what it is
@@ -28,10 +34,6 @@ export const castShadowOf =
     while (at > 0 && list[at]!.clip) at--;
     list.splice(at, 0, { ...newCastShadow(layer), id });
   };
-
-/** How spills of either way are laid on. */
-const AS_LIGHT = { blend: 'add', opacity: 100 };
-const AS_WASH = { blend: 'soft-light', opacity: 85 };
 
 /** Sets values of a spill or of a cast shadow. */
 export const setLightOrShadow =

@@ -2,6 +2,7 @@ import type { Layer } from '@ignis/core/scene/model/schema';
 import { isCastShadow, isFlare, isReflection } from '@ignis/core/scene/model/traits';
 import { Hint } from '../../stage/bar';
 import type { StageMode } from '../mode';
+import { fallsFromHeight } from './spill-handle';
 import { StyleHandles, hasStyleHandles } from './style-handles';
 
 /** What the mode is called for layers that are laid by handles of their own, and what is dragged there. */
@@ -15,6 +16,11 @@ const OWN: readonly { fits(layer: Layer): boolean; label: string; hint: string }
     fits: isReflection,
     label: 'Lay down',
     hint: 'Drag the line on the floor that it is mirrored about, or a corner',
+  },
+  {
+    fits: fallsFromHeight,
+    label: 'Height',
+    hint: 'Drag the handle: how high the light hangs over what it falls on',
   },
   {
     fits: isFlare,

@@ -20,6 +20,7 @@ import { follow, scenePoint, stagePoint } from '../../stage/pointer';
 import { FlareHandles } from './flare-handles';
 import { PointHandles, pointsOf } from './point-handles';
 import { ReflectionHandles } from './reflection-handles';
+import { SpillHandle, fallsFromHeight } from './spill-handle';
 import { ShadowHandles } from './shadow-handles';
 import { isCastShadow, isFill, isFlare, isReflection } from '@ignis/core/scene/model/traits';
 
@@ -57,6 +58,7 @@ const openStep = (layer: Layer, id: string | null): Step | undefined =>
 /** Whether the stage has handles for what is open of a layer. */
 export const hasStyleHandles = (layer: Layer, open: string | null): boolean => {
   if (isCastShadow(layer) || isFlare(layer) || isReflection(layer)) return true;
+  if (fallsFromHeight(layer)) return true;
   const step = openStep(layer, open);
   return gradientOf(layer, step) !== null || isCurve(step) || pointsOf(step).length > 0;
 };
@@ -71,6 +73,8 @@ export function StyleHandles({ stage, layer }: Props) {
     return <PointHandles stage={stage} layer={layer} step={step} />;
   if (isCastShadow(layer) && !gradient && !isCurve(step))
     return <ShadowHandles stage={stage} layer={layer} />;
+  if (fallsFromHeight(layer) && !gradient && !isCurve(step))
+    return <SpillHandle stage={stage} layer={layer} />;
   if (isReflection(layer) && !gradient && !isCurve(step))
     return <ReflectionHandles stage={stage} layer={layer} />;
   if (isFlare(layer) && !gradient && !isCurve(step))
