@@ -1,7 +1,7 @@
 /** Light that behaves like light, driven in Chromium: intensities, tails and glare in the demo scene. */
 import { fileURLToPath } from 'node:url';
 import type { Browser } from '@playwright/test';
-import { act, settled, value } from '../e2e/bench-page';
+import { act, setValue, settled, value } from '../e2e/bench-page';
 import { everyLayer } from '../core/scene/model/schema';
 import { isLine } from '../core/scene/model/traits';
 import { readScene } from '../server/src/scene-file';
@@ -40,6 +40,16 @@ export async function light(browser: Browser, baseURL: string, quick: boolean): 
   await act(page, 'Glare over the whole scene');
   await settled(page);
   await dragValue('the bloom of a glare over the whole scene', 'Bloom');
+  await setValue(page, 'Star', '20');
+  await setValue(page, 'Streak', '15');
+  await settled(page);
+  await dragValue('the length of its star of six, with a streak', 'Star’s length');
+  await act(page, 'Add: warm lamp');
+  await settled(page);
+  await dragValue('the size of a flare', 'Size');
+  await act(page, 'Mirror all lights on a floor');
+  await settled(page);
+  await dragValue('the roughness of a reflection of all lights', 'Rough, far');
   await page.context().close();
   return rows;
 }

@@ -19,6 +19,7 @@ import { kernels } from './kernels';
 import { light } from './light';
 import { machines } from './machines';
 import { opened } from './opening';
+import { truth } from './truth';
 import type { Row } from './table';
 import { print } from './table';
 
@@ -49,6 +50,7 @@ const parts: Record<string, () => Row[] | Promise<Row[]>> = {
   opening: () => opened(browser, `http://localhost:${port}`, quick ? 1 : 3),
   ...(!quick && { large, machines: () => machines(`http://localhost:${port}`) }),
   growth: () => growth(rounds),
+  truth,
   cutouts,
 };
 

@@ -2,6 +2,7 @@
 import { expect, test, type Page } from './test';
 import { everyLayer } from '../core/scene/model/schema';
 import {
+  dragBy,
   act,
   add,
   card,
