@@ -3,8 +3,9 @@
  *
  *   npm run truths                    all of them, at a few minutes each on two cores
  *   npm run truths -- wall --shrink 4 one, quickly, a quarter of the size
+ *   npm run truths -- --scenes        writes anew how the unlit ones are lit in Ignis, and traces none
  */
-import { mkdir, writeFile } from 'node:fs/promises';
+import { mkdir, readFile, writeFile } from 'node:fs/promises';
 import { availableParallelism } from 'node:os';
 import { isMainThread, parentPort, Worker, workerData } from 'node:worker_threads';
 import { encode } from 'fast-png';
@@ -12,6 +13,7 @@ import { denoise, despeckle } from './tracer/develop';
 import { traceRow, type Row } from './tracer/trace';
 import type { World } from './tracer/world';
 import { seenThrough } from './truths/lens';
+import { litScene, settings } from './truths/scenes';
 import { truths } from './truths/worlds';
 
 /** A worker starts as plain JavaScript, so it is first taught to read TypeScript. */
@@ -72,13 +74,22 @@ if (isMainThread) {
   const at = args.indexOf('--shrink');
   const shrink = at >= 0 ? Number(args[at + 1]) : 1;
   const names = args.filter((a): a is Name => a in truths);
-  for (const name of names.length ? names : (Object.keys(truths) as Name[]))
-    for (const lit of [false, true]) {
+  for (const name of names.length ? names : (Object.keys(truths) as Name[])) {
+    for (const lit of args.includes('--scenes') ? [] : [false, true]) {
       const label = `${name}, ${lit ? 'lit' : 'unlit'}`;
       console.time(label);
       await render(name, lit, shrink);
       console.timeEnd(label);
     }
+    if (shrink > 1) continue;
+    const picture = (file: string) => new URL(`./truths/pictures/${file}`, import.meta.url);
+    const scene = await litScene(
+      name,
+      await readFile(picture(`${name}-unlit.png`)),
+      settings[name],
+    );
+    await writeFile(picture(`${name}.scene.json`), `${JSON.stringify(scene, null, 2)}\n`);
+  }
 } else {
   const { name, lit, shrink } = workerData as { name: Name; lit: boolean; shrink: number };
   const world = worldOf(name, lit, shrink);

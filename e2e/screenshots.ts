@@ -3,6 +3,7 @@ import { fileURLToPath } from 'node:url';
 import { expect, test, type Page } from './test';
 import {
   act,
+  add,
   breakAt,
   card,
   dragBy,
@@ -118,17 +119,6 @@ test('width and gaps, and several layers arranged', async ({ page }) => {
   await shot(page, 'arrange');
 });
 
-test('Night seven: depth, mask, costs', async ({ page }) => {
-  await openExample(page, 'Night seven');
-  await card(page, 'Heron').locator('[data-card]').click();
-  await page.waitForTimeout(2500);
-  await card(page, 'Ember on feathers').locator('[data-card]').click();
-  await setValue(page, 'Opacity', '80');
-  await settled(page);
-  await page.getByRole('button', { name: 'What the picture costs' }).click();
-  await shot(page, 'costs');
-});
-
 test('paint', async ({ page }) => {
   await openExample(page, 'Saltmere bloom');
   await card(page, 'Sparks').locator('[data-card]').click();
@@ -173,6 +163,25 @@ test('the palette', async ({ page }) => {
   await page.getByRole('button', { name: 'Add a layer' }).click();
   await page.waitForTimeout(4000);
   await shot(page, 'palette');
+});
+
+test('light on the wet pier', async ({ page }) => {
+  await openExample(page, 'Blank pier');
+  await add(page, 'Tube');
+  await dragBy(page, page.getByTestId('arrange-box'), -70, -40);
+  await add(page, 'Warm lamp');
+  await dragBy(page, page.getByRole('button', { name: /^The light of the flare/ }), 14, -46);
+  await act(page, 'Mirror all lights on a floor');
+  await dragBy(
+    page,
+    page.getByRole('button', { name: 'The line on the floor that it is mirrored about' }),
+    0,
+    -66,
+  );
+  await page.getByRole('combobox', { name: 'Wet' }).click();
+  await page.getByRole('option', { name: 'Where the floor is' }).click();
+  await settled(page);
+  await shot(page, 'reflection');
 });
 
 test('text, styles, recipes, a look sheet', async ({ page }) => {

@@ -5,6 +5,8 @@ import { corner } from '../../core/geometry/path';
 import {
   newGrade,
   newLineOf,
+  newMask,
+  newPart,
   newPicture,
   newReflection,
   newScene,
@@ -14,15 +16,19 @@ import {
 import type { Layer, Scene } from '../../core/scene/model/schema';
 import { newPass, tubePasses } from '../../core/sources/pass';
 import { formatHex } from 'culori';
+import { pathsOfRings, ringsOf } from '../../core/geometry/contours';
+import type { MaskShape } from '../../core/masks/index';
+import type { Mask } from '../../core/masks/mask';
+import { plane } from '../../core/pixels/buffer';
+import { scoped } from '../../core/pixels/heap';
 import type { Hit, Rgb, Tube, World } from '../tracer/world';
 import { LENS } from './lens';
-import { SCALE, SIZE, seenAt, truths } from './worlds';
+import { SCALE, SIZE, seenAt, truths, wayThrough } from './worlds';
 
 /** What an artist sets by eye, one truth at a time. */
 export interface Settings {
-  /** How high the light hangs over what it falls on, px, and how bright it is there, stops. */
-  height: number;
-  spill: number;
+  /** What the light falls on: how high it hangs over that, px, and how bright it is there, stops. */
+  falls: { on: 'all' | 'subject' | 'floor'; height: number; stops: number }[];
   /** The glare of the lens: how much scatters, and how wide its core is, σ px. */
   glare: number;
   bloom: number;
@@ -32,14 +38,22 @@ export interface Settings {
 }
 
 export const settings: Record<keyof typeof truths, Settings> = {
-  wall: { height: 9, spill: 0, glare: 22, bloom: 1.7, tail: 1.35 },
+  wall: { falls: [{ on: 'all', height: 24, stops: 1.8 }], glare: 33, bloom: 1.4, tail: 1.31 },
   heron: {
-    ...{ height: 9, spill: 0, glare: 22, bloom: 1.7, tail: 1.35 },
-    mirror: { opacity: 30, near: 0.3, far: 3, line: 290, drawn: 300 },
+    falls: [
+      { on: 'floor', height: 72, stops: -0.1 },
+      { on: 'subject', height: 14, stops: 2.9 },
+    ],
+    ...{ glare: 16, bloom: 1.9, tail: 1.35 },
+    mirror: { opacity: 6.2, near: 0.1, far: 0.6, line: 307, drawn: 100 },
   },
   boat: {
-    ...{ height: 27, spill: 0, glare: 22, bloom: 1.7, tail: 1.35 },
-    mirror: { opacity: 8, near: 2, far: 14, line: 320, drawn: 200 },
+    falls: [
+      { on: 'floor', height: 12, stops: -0.4 },
+      { on: 'subject', height: 48, stops: 4.8 },
+    ],
+    ...{ glare: 19, bloom: 1.7, tail: 1.35 },
+    mirror: { opacity: 41, near: 8.2, far: 42, line: 296, drawn: 144 },
   },
 };
 
@@ -96,6 +110,37 @@ const widthOf = (world: World, tube: Tube): number => {
   return Math.round(100 * 2 * tube.radius * seenAt(world, middle).unit) / 100;
 };
 
+const masks = new Map<string, Mask>();
+/** What an artist cuts out of a picture: its subject, or the floor without that. */
+function maskOf(name: keyof typeof truths, on: 'subject' | 'floor'): Mask {
+  const known = masks.get(`${name} ${on}`);
+  if (known) return known;
+  const { world, isSubject, floor = [] } = truths[name];
+  const { width, height } = SIZE;
+  const subject = scoped(() => {
+    const made = plane({ x: 0, y: 0, width, height });
+    const hit: Hit = { t: 0, what: 0 };
+    for (let y = 0; y < height; y++)
+      for (let x = 0; x < width; x++) {
+        world.meet([...world.camera.at], wayThrough(world, x + 0.5, y + 0.5), 1e4, hit);
+        if (hit.t < Infinity && isSubject?.(hit.what)) made.data[y * width + x] = 1;
+      }
+    return pathsOfRings(ringsOf(made), 0.8);
+  });
+  const around: MaskShape = { kind: 'area', paths: subject };
+  const made =
+    on === 'subject'
+      ? newMask(around)
+      : newMask({
+          kind: 'area',
+          paths: [{ closed: true, anchors: floor.map(([x, y]) => corner(x, y)) }],
+        });
+  if (on === 'floor') made.parts.push(newPart(around, 'subtract'));
+  made.parts.forEach((p, i) => (p.id = `${on}-${i}`));
+  masks.set(`${name} ${on}`, made);
+  return made;
+}
+
 /** The unlit picture of a truth as a scene, lit with what Ignis has now, or as it was lit before light had intensities. */
 export async function litScene(
   name: keyof typeof truths,
@@ -148,16 +193,15 @@ export async function litScene(
       ],
     });
     Object.assign(line, { id: `light-${i}`, opacity: 0 });
-    const spill = newSpill(line);
-    Object.assign(spill, {
-      id: `spill-${i}`,
-      clip: true,
-      blend: 'add',
-      opacity: 100,
-      intensity: set.spill,
-    });
-    Object.assign(spill.source.values, { way: 'light', height: set.height, reach: 1200 });
-    layers.push(spill);
+    for (const { on, height, stops } of set.falls) {
+      const spill = newSpill(line);
+      Object.assign(spill, {
+        ...{ id: `spill-${on}-${i}`, clip: true, blend: 'add', opacity: 100, intensity: stops },
+        ...(on !== 'all' && { mask: maskOf(name, on) }),
+      });
+      Object.assign(spill.source.values, { way: 'light', height, reach: 420 });
+      layers.push(spill);
+    }
     lights.unshift(line);
   }
   if (set.mirror) {

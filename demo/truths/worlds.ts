@@ -103,6 +103,7 @@ const boatWorld: World = {
   camera: { ...boat.camera, at: [1.6, 1.9, -7.2], target: [0, 0.75, 0], fov: 26 },
   lamps: boat.lamps.map((l) => ({ ...l, light: l.light.map((v) => v * 0.12) as Rgb })),
   meet(o, d, far, hit) {
+    hit.what = 0;
     boat.meet(o, d, far, hit);
     if (d[1] < -1e-6) {
       const t = -o[1] / d[1];
@@ -123,7 +124,6 @@ const boatWorld: World = {
     m.rough = 0.42;
     m.normal[0] = m.normal[2] = 0;
     m.normal[1] = 1;
-    hit.what = 0;
   },
   sky(d, out) {
     boat.sky(d, out);
@@ -136,35 +136,75 @@ const boatWorld: World = {
 export interface Truth {
   world: World;
   tubes: Tube[];
+  /** Whether what a ray met is the subject that stands in the picture; left out, there is none. */
+  isSubject?(what: number): boolean;
+  /** What else the light falls on, as an artist would go round it, px. */
+  floor?: readonly (readonly [x: number, y: number])[];
 }
 
 export const truths: Record<'wall' | 'heron' | 'boat', Truth> = {
   wall: { world: wallWorld, tubes: wallTubes },
-  heron: { world: heronWorld, tubes: heronTubes },
-  boat: { world: boatWorld, tubes: boatTubes },
+  heron: {
+    ...{ world: heronWorld, tubes: heronTubes },
+    isSubject: (what) => what === HERON,
+    floor: [
+      [0, 400],
+      [0, 352],
+      [292, 214],
+      [352, 214],
+      [640, 352],
+      [640, 400],
+    ],
+  },
+  boat: {
+    ...{ world: boatWorld, tubes: boatTubes },
+    isSubject: (what) => what !== TABLE,
+    floor: [
+      [0, 400],
+      [0, 62],
+      [640, 62],
+      [640, 400],
+    ],
+  },
 };
 
-/** Where a place of a world shows in its picture, px, and how many px one unit is there. */
-export function seenAt(
-  { camera, width, height }: World,
-  p: Rgb,
-): { x: number; y: number; unit: number } {
+/** The camera of a world: what is forward, right and up of it, and half of what it sees, at a distance of 1. */
+function eyeOf({ camera }: World) {
   const unit = (v: Rgb): Rgb => {
     const l = Math.hypot(...v);
     return [v[0] / l, v[1] / l, v[2] / l];
   };
-  const dot = (a: Rgb, b: Rgb) => a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
-  const to = (a: Rgb, b: Rgb): Rgb => [b[0] - a[0], b[1] - a[1], b[2] - a[2]];
-  const forward = unit(to(camera.at, camera.target));
+  const { at, target, fov } = camera;
+  const forward = unit([target[0] - at[0], target[1] - at[1], target[2] - at[2]]);
   const right = unit([forward[2], 0, -forward[0]]);
   const up: Rgb = [
     forward[1] * right[2] - forward[2] * right[1],
     forward[2] * right[0] - forward[0] * right[2],
     forward[0] * right[1] - forward[1] * right[0],
   ];
-  const half = Math.tan((camera.fov * Math.PI) / 360);
-  const way = to(camera.at, p);
-  const depth = dot(way, forward);
-  const k = height / 2 / (half * depth);
-  return { x: width / 2 + dot(way, right) * k, y: height / 2 - dot(way, up) * k, unit: k };
+  return { at, forward, right, up, half: Math.tan((fov * Math.PI) / 360) };
+}
+
+const dot = (a: Rgb, b: Rgb) => a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
+
+/** Where a place of a world shows in its picture, px, and how many px one unit is there. */
+export function seenAt(world: World, p: Rgb): { x: number; y: number; unit: number } {
+  const { at, forward, right, up, half } = eyeOf(world);
+  const way: Rgb = [p[0] - at[0], p[1] - at[1], p[2] - at[2]];
+  const unit = world.height / 2 / (half * dot(way, forward));
+  return {
+    x: world.width / 2 + dot(way, right) * unit,
+    y: world.height / 2 - dot(way, up) * unit,
+    unit,
+  };
+}
+
+/** The unit vector from the eye through a place of a picture, px. */
+export function wayThrough(world: World, x: number, y: number): Rgb {
+  const { forward, right, up, half } = eyeOf(world);
+  const u = ((x / world.width - 0.5) * 2 * half * world.width) / world.height;
+  const v = (0.5 - y / world.height) * 2 * half;
+  const way = [0, 1, 2].map((i) => forward[i]! + right[i]! * u + up[i]! * v);
+  const l = Math.hypot(...way);
+  return way.map((n) => n / l) as Rgb;
 }
