@@ -1,9 +1,16 @@
 import type { Affine } from '../geometry/affine';
 import { boxOfRegion, boxUnder, regionAround, rotation } from '../geometry/affine';
 import type { ColourBuffer } from '../pixels/buffer';
-import { unwritten } from '../pixels/buffer';
+import { colourBuffer, unwritten } from '../pixels/buffer';
 import type { Rgb } from '../pixels/colour';
-import { addMapped } from './lay-light';
+import {
+  SPREADING_VARIANCE,
+  cellRegion,
+  shareAmongCells,
+  sharingVariance,
+  spreadCells,
+} from './cells';
+import { addLight, addMapped } from './lay-light';
 import { scoped } from '../pixels/heap';
 import type { Region } from '../pixels/region';
 import { intersect, isEmpty } from '../pixels/region';
@@ -44,7 +51,15 @@ function sumsFor(length: number): { passes: number; half: boolean; far: number }
 
 /** How far a streak carries a value, px. */
 export const streakMargin = ({ lengths, thickness }: Omit<Streak, 'share'>): number =>
-  sumsFor(Math.max(...lengths)).far + blurMargin(thickness) + 3;
+  CELL * (sumsFor(Math.max(...lengths) / CELL).far + 4) + blurMargin(thickness) + 4;
+
+/** Streaks are made on cells of so many px: that is as thin as they are. */
+const CELL = 2;
+/** What sharing light among cells and spreading them again adds to the thickness, cells². */
+const ADDED = sharingVariance(CELL) + SPREADING_VARIANCE;
+
+/** What is turned must be so soft, cells²: of what is sharper a turned grid would see more or less than there is. */
+const SOFT = 0.6;
 
 /** Adds streaks of light (linear, nothing for alpha; known as far as their margin) to a buffer over the same kind of light, in place. */
 export function addStreaks(
@@ -52,32 +67,44 @@ export function addStreaks(
   light: ColourBuffer,
   streaks: readonly Streak[],
 ): void {
-  for (const streak of streaks)
-    scoped(() => {
-      const { angle, lengths, thickness, oneSided, share } = streak;
-      const along = sumsFor(Math.max(...lengths));
-      const { far } = along;
-      // From the grid along the streak to the px of the picture, and back.
-      const [onto, back] = [rotation(angle), rotation(-angle)];
-      const shown = turnedRegion(to.region, back);
-      const sources = turnedRegion(light.region, back);
-      const grid = intersect(alongBy(shown, far), alongBy(sources, far));
-      if (isEmpty(grid)) return;
-      const seen = turnedRegion(grid, onto);
-      const soft = gaussianBlur(light, thickness, intersect(seen, grown(light.region, thickness)));
-      if (isEmpty(soft.region)) return;
-      const turned = turnedOnto(soft, onto, grid);
-      for (const by of [1, NEAR]) {
-        const factors = lengths.map((l) => Math.exp(-1 / Math.max(0.1, l * by)));
-        const sums = factors.map((f) => (1 - f) / (1 - f ** far));
-        for (const direction of oneSided ? [0] : [0, 1])
-          scoped(() => {
-            const run = drawnOut(copied(turned), along, direction, factors);
-            const weight = (c: number) => (share[c]! * sums[c]!) / (oneSided ? 2 : 4);
-            addMapped(to, run, back, [weight(0), weight(1), weight(2)]);
-          });
-      }
-    });
+  if (streaks.length === 0 || isEmpty(light.region) || isEmpty(to.region)) return;
+  scoped(() => {
+    const cells = shareAmongCells(light, cellRegion(light.region, CELL, 1), CELL);
+    const sum = colourBuffer(cellRegion(to.region, CELL, 2));
+    for (const streak of streaks) addOnCells(sum, cells, streak);
+    addLight(to, spreadCells(sum, to.region, CELL), [1, 1, 1]);
+  });
+}
+
+/** Adds one streak; all on cells. */
+function addOnCells(to: ColourBuffer, light: ColourBuffer, streak: Streak): void {
+  scoped(() => {
+    const { angle, oneSided, share } = streak;
+    const lengths = streak.lengths.map((l) => l / CELL);
+    const thickness = Math.sqrt(Math.max(SOFT, (streak.thickness / CELL) ** 2 - ADDED));
+    const along = sumsFor(Math.max(...lengths));
+    const { far } = along;
+    // From the grid along the streak to the cells of the picture, and back.
+    const [onto, back] = [rotation(angle), rotation(-angle)];
+    const shown = turnedRegion(to.region, back);
+    const sources = turnedRegion(light.region, back);
+    const grid = intersect(alongBy(shown, far), alongBy(sources, far));
+    if (isEmpty(grid)) return;
+    const seen = turnedRegion(grid, onto);
+    const soft = gaussianBlur(light, thickness, intersect(seen, grown(light.region, thickness)));
+    if (isEmpty(soft.region)) return;
+    const turned = turnedOnto(soft, onto, grid);
+    for (const by of [1, NEAR]) {
+      const factors = lengths.map((l) => Math.exp(-1 / Math.max(0.1, l * by)));
+      const sums = factors.map((f) => (1 - f) / (1 - f ** far));
+      for (const direction of oneSided ? [0] : [0, 1])
+        scoped(() => {
+          const drawn = drawnOut(copied(turned), along, direction, factors);
+          const weight = (c: number) => (share[c]! * sums[c]!) / (oneSided ? 2 : 4);
+          addMapped(to, drawn, back, [weight(0), weight(1), weight(2)]);
+        });
+    }
+  });
 }
 
 const grown = (r: Region, thickness: number): Region => {

@@ -25,12 +25,12 @@ import { warped } from '../kernels/resample';
 import { copied, level, masked, toneOf } from '../kernels/rows';
 import { displaced } from '../kernels/smear';
 import { texturePlane } from '../kernels/texture';
-import { variedBlur } from '../kernels/varied-blur';
+import { variedByRows } from '../kernels/varied-blur';
 import type { ColourBuffer, Plane } from '../pixels/buffer';
 import { crop, plane, unwritten } from '../pixels/buffer';
 import { floats, scoped } from '../pixels/heap';
 import type { Region } from '../pixels/region';
-import { EMPTY, grow, isEmpty } from '../pixels/region';
+import { EMPTY, grow, intersect, isEmpty } from '../pixels/region';
 
 const ON_FLOOR = { wet: ['floor'] };
 
@@ -240,13 +240,28 @@ export const reflectionSource: SourceDefinition<ReflectionSource> = {
       projective(map),
       compose(mirrorMap(values, subject.box), projective(back)),
     );
+    const part = intersect(wanted, floorRegion(line, values, map, wanted));
+    if (isEmpty(part)) return unwritten(EMPTY, 4);
     return scoped(() => {
-      const lying = laidDown(subject, mirror, line, values, context);
+      const lying = laidDown(subject, mirror, line, values, { ...context, wanted: part });
       const shown = shownBy(lying, line, values, context);
       return masked(crop(lying, shown.region), shown);
     });
   },
 };
+
+/** Where of a region a reflection may show: below its line, as far as it fades. */
+function floorRegion(
+  line: MirrorLine,
+  { fade }: ReflectionValues,
+  map: Affine,
+  wanted: Region,
+): Region {
+  const grid = floorGrid(line, map, 1);
+  const box = boxUnder(grid, boxOfRegion(wanted));
+  const [y0, y1] = [Math.max(box.y0, -1), Math.min(box.y1, fade * meanScale(map) + 1)];
+  return y1 > y0 ? regionAround(boxUnder(invert(grid)!, { ...box, y0, y1 }), 1) : EMPTY;
+}
 
 /** From px of the render to a grid on which the line lies along x at 0, coarser across the line by `by`. */
 function floorGrid(line: MirrorLine, map: Affine, by: number): Affine {
@@ -287,13 +302,11 @@ function laidDown(
   if (!source) return unwritten(EMPTY, 4);
   const onGrid = warped(source, compose(projective(grid), mirror), around);
   const moved = ripples > 0 ? rippled(onGrid, values, scale, by) : onGrid;
-  const share = plane(shown);
   const reach = Math.max(1, values.fade * scale);
-  for (let y = 0, i = 0; y < shown.height; y++) {
-    const t = Math.min(1, Math.max(0, ((shown.y + y + 0.5) * by) / reach));
-    for (let x = 0; x < shown.width; x++, i++) share.data[i] = t;
-  }
-  return warped(variedBlur(moved, share, near, far, shown), projective(toRender), wanted);
+  const shares = Float32Array.from({ length: shown.height }, (_, y) =>
+    Math.min(1, Math.max(0, ((shown.y + y + 0.5) * by) / reach)),
+  );
+  return warped(variedByRows(moved, shares, near, far, shown), projective(toRender), wanted);
 }
 
 /** Colours on the floor as waves push them aside: the more, the farther from the line they lie. */
@@ -333,12 +346,15 @@ function shownBy(
   const out = plane(region);
   const [, b, , d, , f] = grid;
   const reach = Math.max(1, values.fade * scale);
-  for (let y = 0, i = 0; y < region.height; y++)
-    for (let x = 0; x < region.width; x++, i++) {
-      const below = b * (region.x + x + 0.5) + d * (region.y + y + 0.5) + f;
-      const fading = Math.max(0, 1 - Math.max(0, below) / reach);
-      out.data[i] = Math.min(1, Math.max(0, below + 0.5)) * fading ** 1.5;
-    }
+  const shows = (below: number) =>
+    Math.min(1, Math.max(0, below + 0.5)) * Math.max(0, 1 - Math.max(0, below) / reach) ** 1.5;
+  const isLevel = Math.abs(b) * region.width < 1e-6;
+  for (let y = 0; y < region.height; y++) {
+    const row = y * region.width;
+    const left = b * (region.x + 0.5) + d * (region.y + y + 0.5) + f;
+    if (isLevel) out.data.fill(shows(left), row, row + region.width);
+    else for (let x = 0; x < region.width; x++) out.data[row + x] = shows(left + b * x);
+  }
   if (values.wet === 'floor' && grounds?.beneath)
     times(out, wetness(values, scale, region, grounds.beneath));
   return out;

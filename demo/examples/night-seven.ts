@@ -12,6 +12,7 @@ import {
 } from '@ignis/core/scene/model/make';
 import { faded, heron, named, pier, ring, write, graded } from './make';
 
+import { newPass } from '@ignis/core/sources/pass';
 const night = newScene('Night seven', 3840, 2160, '#05070c');
 
 const harbour = newPicture('Pier at dusk', pier.source, night, { x: 1920, y: 1080 }, false);
@@ -43,9 +44,9 @@ const shaft = newLine(
   150,
 );
 if (shaft.source.kind === 'line')
-  shaft.source.passes = shaft.source.passes
-    .filter((p) => p.name === 'Ambient')
-    .map((p) => ({ ...p, width: 360, blur: 130, opacity: 60 }));
+  shaft.source.passes = [
+    newPass('', 'Shaft', { width: 360, blur: 130, colour: '#ffd9a0', opacity: 60 }),
+  ];
 Object.assign(shaft, { blend: 'soft-light', mask: faded([3300, 0], [2400, 1700]) });
 
 const behind = newGroup('Behind her', [shaft, halo, seven], 'through');

@@ -135,7 +135,7 @@ const [RING_INNER, RING_TOP] = [0.8, 1.26];
 /** How much farther red goes in a star, and how much less far blue: the longer the wave, the wider it is bent. */
 const SPECTRUM: Rgb = [1.18, 1, 0.84];
 /** Streaks are so thick, σ, for one px of the scene; and at least for one of the render. */
-const [THICK, THINNEST] = [1.1, 0.7];
+const [THICK, THINNEST] = [1.5, 1];
 
 /** How values scatter light, with lengths of `scale` px. */
 function plannedFor(v: GlareValues, scale: number): Plan {
