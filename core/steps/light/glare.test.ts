@@ -61,7 +61,7 @@ describe('glare', () => {
   it.each([
     ['a star', { star: 100, starLength: 9, points: 6, starTurn: 20 }],
     ['a star of five', { star: 100, starLength: 9, points: 5, starTurn: 0 }],
-    ['a streak', { streak: 100, streakLength: 80, streakTurn: 30, streakTint: '#ffffff' }],
+    ['a streak', { streak: 100, streakLength: 60, streakTurn: 0, streakTint: '#ffffff' }],
     ['a ring', { ring: 100, ringSize: 20, ringTint: '#ffffff' }],
     [
       'all of them',
