@@ -59,6 +59,8 @@ export interface StepDefinition<P extends Parameters = Parameters> extends Descr
   seesLamp?: boolean;
   /** Whether it works on light as it comes into a lens, and so sees none from far beyond the picture (`lightSeen`). */
   inLens?: boolean;
+  /** Whether it carries light from anywhere to anywhere, within what a lens sees; `margin` is then what it adds to that. */
+  reachesAll?: boolean;
   /** Whether what styles before it made goes through it as well. */
   carriesStyles?: boolean;
   /** How it draws edges out into drips or tongues, which are then taken hold of one by one; left out, it does not. */

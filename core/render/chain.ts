@@ -60,6 +60,13 @@ export function marginOf(steps: readonly BoundStep[], sizes: Sizes): number {
   return Math.max(pixels, most);
 }
 
+/** Whether any of some steps carries light from anywhere to anywhere. */
+export const reachAll = (steps: readonly BoundStep[]): boolean =>
+  steps.some((s) => {
+    const definition = stepOfKind(s.kind);
+    return definition.works === 'pixels' && definition.reachesAll === true;
+  });
+
 /** A step, and what must be known after it. */
 export interface PlannedStep {
   step: BoundStep;
@@ -83,10 +90,11 @@ export function planOf(
   let pixels = wanted;
   let shape = EMPTY;
   let styles = wanted;
-  const seenBy = (definition: AnyStep, all: Region, wanted: Region) =>
-    sizes.seen && definition.works === 'pixels' && definition.inLens
-      ? intersect(all, unite(wanted, sizes.seen))
-      : all;
+  const seenBy = (definition: AnyStep, all: Region, wanted: Region) => {
+    if (!sizes.seen || definition.works !== 'pixels' || !definition.inLens) return all;
+    const far = unite(wanted, sizes.seen);
+    return definition.reachesAll && !isEmpty(wanted) ? far : intersect(all, far);
+  };
   const grownIf = (r: Region, by: number) => (isEmpty(r) ? r : grow(r, by));
   for (const step of [...steps].reverse()) {
     const definition = stepOfKind(step.kind);

@@ -15,7 +15,7 @@ import { lightSeen } from '../definitions/seen-light';
 import type { StepDefinition } from '../definitions/step';
 import { seesPlace, stepOfKind } from '../steps/index';
 import type { Sizes } from './chain';
-import { isStyled, marginOf, pixelStepsOf, plainSizes } from './chain';
+import { isStyled, marginOf, pixelStepsOf, plainSizes, reachAll } from './chain';
 import type { Context } from './context';
 import { contentOf } from './context';
 import type { Drawing } from './drawing';
@@ -111,6 +111,7 @@ export function seenBeneath(
   { scale, scene }: Pick<Context, 'scale' | 'scene'>,
 ): Region {
   const all = grow(region, reachBeneath(layer, scale));
+  if (spreadsAll(layer)) return unite(all, lightSeen(scene));
   if (!grades(layer)) return all;
   const far = pixelStepsOf(stepsOf(layer)).filter(
     (s) => marginOf([s], { ...plainSizes(scale), own: scale }) > 0,
@@ -119,10 +120,21 @@ export function seenBeneath(
   return isLens ? intersect(all, unite(region, lightSeen(scene))) : all;
 }
 
+/** Whether a change anywhere beneath a layer may show anywhere, by a grade that it is or holds. */
+const spreadsAll = (layer: BoundLayer): boolean =>
+  layer.visible &&
+  (grades(layer)
+    ? reachAll(pixelStepsOf(stepsOf(layer)))
+    : isThrough(layer) && layer.layers!.some(spreadsAll));
+
+/** Whether a layer's own light may be carried anywhere, by its steps or by those of a group round it. */
+const isCarried = (layer: BoundLayer, { around }: Pick<Standing, 'around'>): boolean =>
+  reachAll(stepsOf(layer)) || reachAll(around);
+
 /** A region that holds all of a layer's pixels, after its steps; null if it has no edges. */
 export function extentOf(layer: BoundLayer, standing: Standing): Reach {
   // A grade is everywhere, wherever it is placed.
-  if (grades(layer)) return null;
+  if (grades(layer) || isCarried(layer, standing)) return null;
   const drawing = drawingOf(layer, standing);
   const shown = drawing.warp
     ? shownRegion(drawing.warp, uprightExtent(layer, drawing, standing))
@@ -161,7 +173,7 @@ const throughCorners = (warp: Drawing['warp'], region: Region): Reach =>
 function differenceFrom(before: BoundLayer, layer: BoundLayer, standing: Standing): Reach {
   if (before === layer) return EMPTY;
   // What is made of a shape may hang on all of it, and so does where a weave goes over and under.
-  if (isStyled(layer) || layer.weave?.enabled) return null;
+  if (isStyled(layer) || layer.weave?.enabled || isCarried(layer, standing)) return null;
   const [was, is] = [before.source, layer.source];
   const alike = { ...before, name: layer.name, source: is };
   if (was.kind !== is.kind || contentOf(alike) !== contentOf(layer)) return null;
@@ -199,14 +211,17 @@ export function influenceOf(
 ): Reach {
   let reach: Reach = EMPTY;
   for (const layer of layers) {
-    if (reach && !isEmpty(reach)) reach = grow(reach, reachBeneath(layer, standing.scale));
-    else if (layer.id === id)
+    if (reach && !isEmpty(reach)) {
+      if (spreadsAll(layer)) return null;
+      reach = grow(reach, reachBeneath(layer, standing.scale));
+    } else if (layer.id === id)
       reach = before ? differenceFrom(before, layer, standing) : extentOf(layer, standing);
     else if (reach && layer.layers) {
       const within = inside(layer, standing, stepsAround(layer, standing));
       const inner = influenceOf(layer.layers, id, within, before);
       const shown = inner && throughCorners(drawingOf(layer, standing).warp, inner);
-      reach = shown && grow(shown, ownMargin(layer, standing));
+      const everywhere = isCarried(layer, standing) && !(inner && isEmpty(inner));
+      reach = everywhere ? null : shown && grow(shown, ownMargin(layer, standing));
     }
   }
   return reach;

@@ -58,9 +58,10 @@ export const rays = defineStep({
     intensity,
     opacity: percent('Opacity', 80),
   },
-  // From the lamp on everything may throw a shaft, as far as a lens sees light.
-  margin: ({ softness }, scale) => FAR + blurMargin(softness * scale),
+  margin: ({ softness }, scale) => blurMargin(softness * scale),
   inLens: true,
+  // From the lamp on everything may throw a shaft, as far as a lens sees light.
+  reachesAll: true,
   seesPlace: true,
   apply(input, values, context) {
     const { scale, wanted, mixing, scene } = context;
@@ -84,9 +85,6 @@ export const rays = defineStep({
 });
 
 type RaysValues = Values<typeof rays.parameters>;
-
-/** Farther than any picture, px. */
-const FAR = 60_000;
 
 /** Where the shafts come from, px of the render: over the middle of the picture, if it was not dragged. */
 function lampAt({ lamp }: RaysValues, { map, scene }: StepContext): Point {
