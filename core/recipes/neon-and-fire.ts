@@ -81,7 +81,10 @@ export const burning = recipe(
       grain: 20,
       grainSize: 2,
     }),
-    part('heart', 'style.glow', { reach: 28, y: -5, core: 10, colour: '#ffb02e' }),
+    part('heart', 'style.glow', {
+      ...{ reach: 28, y: -5, core: 10, colour: '#ff8a1e', intensity: 0.5 },
+      ...{ way: 'halo', tail: 2, tailReach: 260 },
+    }),
     part('within', 'style.glow', {
       side: 'inside',
       reach: 60,
@@ -90,8 +93,12 @@ export const burning = recipe(
       blend: 'normal',
       opacity: 92,
     }),
-    part('deep', 'style.glow', { side: 'inside', reach: 26, core: 8, colour: '#ffd86a' }),
-    part('white', 'style.glow', { side: 'inside', reach: 9, core: 20, colour: '#fff6d8' }),
+    part('deep', 'style.glow', {
+      ...{ side: 'inside', reach: 26, core: 8, colour: '#ffb03a', intensity: 0.8 },
+    }),
+    part('white', 'style.glow', {
+      ...{ side: 'inside', reach: 9, core: 20, colour: '#ff9a2e', intensity: 3.4, blend: 'add' },
+    }),
   ],
   [
     ['Flame', 'flame', 'colour'],
@@ -131,12 +138,14 @@ export const emberEdge = recipe(
           [100, 100],
         ],
       ),
-      grain: 55,
-      grainSize: 3,
+      grain: 26,
+      grainSize: 1.2,
       blend: 'screen',
     }),
-    part('near', 'style.glow', { reach: 18, core: 4, colour: '#ff5a00', opacity: 85 }),
-    part('far', 'style.glow', { reach: 110, colour: '#a81a00', opacity: 50 }),
+    part('near', 'style.glow', {
+      ...{ reach: 16, core: 4, colour: '#ff4a00', intensity: 1.4, opacity: 85 },
+      ...{ way: 'halo', tail: 1.3, tailReach: 300 },
+    }),
   ],
   [
     ['Burnt', 'burn', 'reach'],
@@ -178,8 +187,10 @@ export const molten = recipe(
       blend: 'add',
       opacity: 55,
     }),
-    part('near', 'style.glow', { reach: 36, core: 4, colour: '#ff6a00', opacity: 85 }),
-    part('far', 'style.glow', { reach: 150, colour: '#c41e00', opacity: 55 }),
+    part('near', 'style.glow', {
+      ...{ reach: 30, core: 4, colour: '#ff4e00', intensity: 1.4, opacity: 85 },
+      ...{ way: 'halo', tail: 1.25, tailReach: 420 },
+    }),
   ],
   [
     ['Crust', 'crust', 'seed'],
@@ -211,8 +222,10 @@ export const lanternPaper = recipe(
       opacity: 55,
     }),
     part('rib', 'style.outline', { width: 2.4, side: 'inside', colour: '#7a2a08' }),
-    part('near', 'style.glow', { reach: 40, colour: '#ff9a2e', opacity: 75 }),
-    part('far', 'style.glow', { reach: 170, colour: '#e0560f', opacity: 45 }),
+    part('near', 'style.glow', {
+      ...{ reach: 34, colour: '#ff8a2e', intensity: 1, opacity: 80 },
+      ...{ way: 'halo', tail: 1.25, tailReach: 460 },
+    }),
   ],
   [
     ['Paper', 'paper', 'ramp'],
