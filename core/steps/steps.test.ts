@@ -44,6 +44,7 @@ describe('every step', () => {
             const far = grow(input.region, 500);
             const out = step.apply(input, values, { ...plain, scale, wanted: far });
             expect([...input.data]).toEqual(before);
+            if (step.reachesAll) return;
             const reach = grow(input.region, step.margin(values, scale, scale));
             for (let y = 0; y < out.region.height; y++)
               for (let x = 0; x < out.region.width; x++) {

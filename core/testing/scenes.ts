@@ -31,7 +31,7 @@ import type { Layer, Scene, Step } from '../scene/model/schema';
 import { everyLayer } from '../scene/model/schema';
 import { blends } from '../blend/index';
 import { placed } from '../scene/arrange/placement';
-import { steps } from '../steps/index';
+import { stepOfKind, steps } from '../steps/index';
 import { isLine } from '../scene/model/traits';
 
 /** Made-up scenes for tests. */
@@ -175,10 +175,15 @@ const small = (shape: LineShape): LineShape =>
 /** The steps that made-up scenes have: all but tubes, whose ways cost more to find anew than all else, and which are tried by themselves. */
 const kinds = steps.map((s) => s.kind).filter((kind) => kind !== 'style.tube');
 
-/** A step as it is by itself, but that light goes no farther than small pictures do. */
+/** A step as it is by itself, but that it carries nothing farther than small pictures are large. */
 const nearStep = (kind: string): Step => {
   const step = newStep(kind);
-  return 'tailReach' in step.values ? { ...step, values: { ...step.values, tailReach: 20 } } : step;
+  const { parameters } = stepOfKind(kind);
+  for (const key of ['tailReach', 'length']) {
+    const p = parameters[key];
+    if (key in step.values && p?.kind === 'number' && p.unit === 'px') step.values[key] = 20;
+  }
+  return step;
 };
 
 /** A pass with anything set on it. */
