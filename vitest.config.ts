@@ -2,7 +2,7 @@ import { defineConfig } from 'vitest/config';
 
 const shared = {
   testTimeout: 120_000,
-    hookTimeout: 120_000,
+  hookTimeout: 120_000,
   setupFiles: ['scripts/unit-setup.ts'],
 };
 
