@@ -5,11 +5,10 @@
  *   npm run pictures -- heron --shrink 4   one, quickly, a quarter of the size
  */
 import { mkdir, writeFile } from 'node:fs/promises';
-import { availableParallelism } from 'node:os';
-import { isMainThread, parentPort, Worker, workerData } from 'node:worker_threads';
+import { isMainThread, workerData } from 'node:worker_threads';
 import { encode } from 'fast-png';
 import { develop } from './tracer/develop';
-import { traceRow, type Row } from './tracer/trace';
+import { serveRows, tracedRows } from './tracer/rows';
 import type { World } from './tracer/world';
 import { heron } from './worlds/heron';
 import { helmet } from './worlds/helmet';
@@ -18,8 +17,6 @@ import { boat } from './worlds/boat';
 import { wall } from './worlds/wall';
 
 const worlds = { pier, heron, helmet, boat, wall };
-/** A worker starts as plain JavaScript, so it is first taught to read TypeScript. */
-const boot = `import('tsx/esm/api').then(({ register }) => { register(); return import(${JSON.stringify(import.meta.url)}); })`;
 type Name = keyof typeof worlds;
 
 function sized(name: Name, shrink: number): World {
@@ -35,32 +32,9 @@ function sized(name: Name, shrink: number): World {
 async function render(name: Name, shrink: number): Promise<void> {
   const world = sized(name, shrink);
   const { width, height } = world;
-  const colour = new Float32Array(width * height * 4);
-  const guide = new Float32Array(width * height * 4);
-  let next = 0;
-  let done = 0;
-  const count = Math.max(1, Number(process.env.THREADS ?? availableParallelism()));
-  await Promise.all(
-    Array.from(
-      { length: count },
-      () =>
-        new Promise<void>((resolve, reject) => {
-          const worker = new Worker(boot, { eval: true, workerData: { name, shrink } });
-          const feed = () =>
-            next < height
-              ? worker.postMessage(next++)
-              : void worker.terminate().then(() => resolve());
-          worker.on('message', ({ y, row }: { y: number; row: Row }) => {
-            colour.set(row.colour, y * width * 4);
-            guide.set(row.guide, y * width * 4);
-            if (++done % 100 === 0) console.log(`${world.name}: ${done} of ${height} rows`);
-            feed();
-          });
-          worker.on('error', reject);
-          feed();
-        }),
-    ),
-  );
+  const { colour, guide } = await tracedRows(world, import.meta.url, { name, shrink }, (done) => {
+    if (done % 100 === 0) console.log(`${world.name}: ${done} of ${height} rows`);
+  });
   const folder = new URL(shrink > 1 ? '../shots/' : './pictures/', import.meta.url);
   await mkdir(folder, { recursive: true });
   const data = develop(world, colour, guide);
@@ -84,6 +58,5 @@ if (isMainThread) {
   }
 } else {
   const { name, shrink } = workerData as { name: Name; shrink: number };
-  const world = sized(name, shrink);
-  parentPort!.on('message', (y: number) => parentPort!.postMessage({ y, row: traceRow(world, y) }));
+  serveRows(sized(name, shrink));
 }

@@ -6,18 +6,15 @@
  *   npm run truths -- --scenes        writes anew how the unlit ones are lit in Ignis, and traces none
  */
 import { mkdir, readFile, writeFile } from 'node:fs/promises';
-import { availableParallelism } from 'node:os';
-import { isMainThread, parentPort, Worker, workerData } from 'node:worker_threads';
+import { isMainThread, workerData } from 'node:worker_threads';
 import { encode } from 'fast-png';
 import { denoise, despeckle } from './tracer/develop';
-import { traceRow, type Row } from './tracer/trace';
+import { serveRows, tracedRows } from './tracer/rows';
 import type { World } from './tracer/world';
 import { seenThrough } from './truths/lens';
 import { litScene, settings } from './truths/scenes';
 import { truths } from './truths/worlds';
 
-/** A worker starts as plain JavaScript, so it is first taught to read TypeScript. */
-const boot = `import('tsx/esm/api').then(({ register }) => { register(); return import(${JSON.stringify(import.meta.url)}); })`;
 type Name = keyof typeof truths;
 
 function worldOf(name: Name, lit: boolean, shrink: number): World {
@@ -34,30 +31,7 @@ function worldOf(name: Name, lit: boolean, shrink: number): World {
 async function render(name: Name, lit: boolean, shrink: number): Promise<void> {
   const world = worldOf(name, lit, shrink);
   const { width, height } = world;
-  const colour = new Float32Array(width * height * 4);
-  const guide = new Float32Array(width * height * 4);
-  let next = 0;
-  const count = Math.max(1, Number(process.env.THREADS ?? availableParallelism()));
-  await Promise.all(
-    Array.from(
-      { length: count },
-      () =>
-        new Promise<void>((resolve, reject) => {
-          const worker = new Worker(boot, { eval: true, workerData: { name, lit, shrink } });
-          const feed = () =>
-            next < height
-              ? worker.postMessage(next++)
-              : void worker.terminate().then(() => resolve());
-          worker.on('message', ({ y, row }: { y: number; row: Row }) => {
-            colour.set(row.colour, y * width * 4);
-            guide.set(row.guide, y * width * 4);
-            feed();
-          });
-          worker.on('error', reject);
-          feed();
-        }),
-    ),
-  );
+  const { colour, guide } = await tracedRows(world, import.meta.url, { name, lit, shrink });
   const folder = new URL(shrink > 1 ? '../shots/' : './truths/pictures/', import.meta.url);
   await mkdir(folder, { recursive: true });
   despeckle(colour, width, height);
@@ -92,6 +66,5 @@ if (isMainThread) {
   }
 } else {
   const { name, lit, shrink } = workerData as { name: Name; lit: boolean; shrink: number };
-  const world = worldOf(name, lit, shrink);
-  parentPort!.on('message', (y: number) => parentPort!.postMessage({ y, row: traceRow(world, y) }));
+  serveRows(worldOf(name, lit, shrink));
 }

@@ -37,7 +37,7 @@ const COUNT = Uint8Array.from({ length: 256 }, (_, bits) => {
 const RIDGE = 0.6;
 
 /**
- * The centre line of a shape as marks, 1 on it and 0 beside it, one px wide: thinned in the order of depth, and held by the
+ * The centre line of a shape as marks, 1 on it and 0 beside it, one px wide: thinned in the order of depth, and anchored at the
  * ridges of that (Pudney, "Distance-ordered homotopic thinning", 1998). `depth` is how deep each px lies in the shape, px, row after row; 0 or
  * less is outside it. Px of the rim of the picture count as outside.
  */
@@ -96,7 +96,7 @@ function thin(
   }
 }
 
-/** Depths are told apart by so many steps a px. */
+/** Depths are sorted into so many steps a px. */
 const STEPS = 16;
 
 /** Where there are marks, from the shallowest to the deepest: sorted by counting, and in the order of rows where they are alike. */

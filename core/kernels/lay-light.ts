@@ -15,7 +15,7 @@ export function addMapped(to: ColourBuffer, light: ColourBuffer, map: Affine, by
   if (isEmpty(from)) return;
   const [a, b, c, d, e, f] = map;
   onHeap((at) =>
-    run('layRays', region.height, region.width * 12, [
+    run('addMappedRows', region.height, region.width * 12, [
       at(light.data),
       from.width,
       from.height,

@@ -1,7 +1,7 @@
 import type { Affine } from '../geometry/affine';
 import { boxOfRegion, boxUnder, regionAround, rotation } from '../geometry/affine';
 import type { ColourBuffer } from '../pixels/buffer';
-import { colourBuffer, unwritten } from '../pixels/buffer';
+import { colourBuffer } from '../pixels/buffer';
 import type { Rgb } from '../pixels/colour';
 import {
   SPREADING_VARIANCE,
@@ -93,7 +93,8 @@ function addOnCells(to: ColourBuffer, light: ColourBuffer, streak: Streak): void
     const seen = turnedRegion(grid, onto);
     const soft = gaussianBlur(light, thickness, intersect(seen, grown(light.region, thickness)));
     if (isEmpty(soft.region)) return;
-    const turned = turnedOnto(soft, onto, grid);
+    const turned = colourBuffer(grid);
+    addMapped(turned, soft, onto, [1, 1, 1]);
     for (const by of [1, NEAR]) {
       const factors = lengths.map((l) => Math.exp(-1 / Math.max(0.1, l * by)));
       const sums = factors.map((f) => (1 - f) / (1 - f ** far));
@@ -118,33 +119,6 @@ const alongBy = (r: Region, by: number): Region => ({ ...r, x: r.x - by, width: 
 /** The whole px that a region may touch under a turn. */
 const turnedRegion = (r: Region, turn: Affine): Region =>
   regionAround(boxUnder(turn, boxOfRegion(r)), 1);
-
-/** Light as it lies on a turned grid, over a region of that. */
-function turnedOnto(light: ColourBuffer, onto: Affine, region: Region): ColourBuffer {
-  const out: ColourBuffer = unwritten(region, 4);
-  const from = light.region;
-  const [a, b, c, d, e, f] = onto;
-  onHeap((at) =>
-    run('turnRows', region.height, region.width * 12, [
-      at(light.data),
-      from.width,
-      from.height,
-      from.x,
-      from.y,
-      ...rowsOf(at, out, region, 'write'),
-      region.x,
-      region.y,
-      region.width,
-      a,
-      c,
-      e,
-      b,
-      d,
-      f,
-    ]),
-  );
-  return out;
-}
 
 /** Draws light out along its rows, in place. */
 function drawnOut(

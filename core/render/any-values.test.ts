@@ -32,7 +32,7 @@ import type { LineShape } from '../sources/line-shape';
 import { newPass, passParameters } from '../sources/pass';
 import { spillParameters } from '../sources/spill';
 import { flareParts } from '../flares/index';
-import { reflectionParameters } from '../sources/reflection';
+import { reflectionParameters } from '../sources/reflection-parameters';
 import { flareParameters } from '../sources/flare';
 import { pixelSteps, steps } from '../steps/index';
 import { anyValues } from '../testing/any-values';

@@ -1,12 +1,11 @@
 import type { Box } from '../geometry/affine';
-import { invert } from '../geometry/affine';
+import { boxUnder, invert } from '../geometry/affine';
 import { asDrawn } from '../scene/bound/bind';
 import { findLayer } from '../scene/edits/layer-edits';
 import type { Scene } from '../scene/model/schema';
 import { isReflection } from '../scene/model/traits';
 import { mapOf } from '../scene/arrange/placement';
-import { boxUnder } from '../geometry/affine';
-import { lightsBox } from '../sources/reflection';
+import { lightsBox } from '../sources/mirror-line';
 import { scoped } from '../pixels/heap';
 import { coveredBox } from './coverage';
 import type { RenderRequest } from './render';

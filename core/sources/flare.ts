@@ -18,6 +18,7 @@ import { colourBuffer } from '../pixels/buffer';
 import type { Rgb } from '../pixels/colour';
 import { rgb } from '../pixels/colour';
 import { scoped } from '../pixels/heap';
+import type { Region } from '../pixels/region';
 import { EMPTY, intersect, isEmpty, unite } from '../pixels/region';
 import { brightestPlace, coveredShare } from './light-place';
 
@@ -94,6 +95,13 @@ export type FlareSource = v.InferOutput<typeof flareSchema>;
 
 const shownParts = ({ parts }: FlareSource): FlarePart[] =>
   parts.filter((p) => p.enabled && p.values.opacity !== 0);
+
+/** What the parts of a flare may touch, px of the render. */
+const regionOfParts = (source: FlareSource, axis: FlareAxis & { seed: number }): Region =>
+  shownParts(source).reduce(
+    (r, { kind, values }) => unite(r, flarePartOfKind(kind).region(values, axis)),
+    EMPTY,
+  );
 
 /** The axis of a flare as it was dragged, px of the render. */
 const axisOf = ({ from, to, values }: FlareSource, map: Affine): FlareAxis => ({
@@ -175,10 +183,7 @@ export const flareSource: SourceDefinition<FlareSource> = {
   extent(source, map) {
     if (source.values.tied === 'brightest') return null;
     const axis = { ...axisOf(source, map), seed: source.values.seed };
-    return shownParts(source).reduce(
-      (r, { kind, values }) => unite(r, flarePartOfKind(kind).region(values, axis)),
-      EMPTY,
-    );
+    return regionOfParts(source, axis);
   },
   assets: () => [],
   render(source, context): ColourBuffer {
@@ -190,11 +195,7 @@ export const flareSource: SourceDefinition<FlareSource> = {
       return [own[0] * light[0], own[1] * light[1], own[2] * light[2]];
     };
     const drawn = { ...axis, wanted, mixing, lit, seed: source.values.seed };
-    const region = shownParts(source).reduce(
-      (r, { kind, values }) => unite(r, flarePartOfKind(kind).region(values, drawn)),
-      EMPTY,
-    );
-    const out = colourBuffer(intersect(region, wanted));
+    const out = colourBuffer(intersect(regionOfParts(source, drawn), wanted));
     if (isEmpty(out.region) || shows <= 0) return out;
     const { mode } = blendNamed('add');
     for (const { kind, values } of shownParts(source))

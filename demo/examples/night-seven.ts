@@ -10,9 +10,8 @@ import {
   newScene,
   newStep,
 } from '@ignis/core/scene/model/make';
-import { faded, heron, named, pier, ring, write, graded } from './make';
-
 import { newPass } from '@ignis/core/sources/pass';
+import { faded, heron, named, pier, ring, write, graded } from './make';
 const night = newScene('Night seven', 3840, 2160, '#05070c');
 
 const harbour = newPicture('Pier at dusk', pier.source, night, { x: 1920, y: 1080 }, false);

@@ -57,4 +57,5 @@ export { useScratch } from './scratch';
 export { layer, pile } from './crowd';
 export { sumRows } from './edges';
 export { sweep } from './sweep';
-export { layRays, streakRows, turnRows } from './streak';
+export { addMappedRows } from './lay-light';
+export { streakRows } from './streak';

@@ -1,4 +1,5 @@
-import type { ReflectionSource, ReflectionValues } from '../../sources/reflection';
+import type { ReflectionSource } from '../../sources/reflection';
+import type { ReflectionValues } from '../../sources/reflection-parameters';
 import { newReflection } from '../model/make';
 import type { Layer, Scene } from '../model/schema';
 import { everyLayer } from '../model/schema';

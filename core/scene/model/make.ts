@@ -15,7 +15,7 @@ import { tubePasses } from '../../sources/pass';
 import { paintParameters } from '../../paint/parameters';
 import { castShadowParameters } from '../../sources/cast-shadow-parameters';
 import type { FlarePart, FlareSource } from '../../sources/flare';
-import { reflectionParameters } from '../../sources/reflection';
+import { reflectionParameters } from '../../sources/reflection-parameters';
 import { flareParameters } from '../../sources/flare';
 import { flarePartOfKind } from '../../flares/index';
 import { spillParameters } from '../../sources/spill';

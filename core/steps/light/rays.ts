@@ -1,6 +1,7 @@
 import type { Values } from '../../definitions/parameter';
 import { intensity, length, percent, seed } from '../../definitions/parameter';
 import { lightSeen } from '../../definitions/seen-light';
+import { undraggedPlace } from '../../definitions/undragged';
 import type { StepContext } from '../../definitions/step';
 import { defineStep } from '../../definitions/step';
 import type { Point } from '../../geometry/affine';
@@ -86,10 +87,9 @@ export const rays = defineStep({
 
 type RaysValues = Values<typeof rays.parameters>;
 
-/** Where the shafts come from, px of the render: over the middle of the picture, if it was not dragged. */
+/** Where the shafts come from, px of the render. */
 function lampAt({ lamp }: RaysValues, { map, scene }: StepContext): Point {
-  if (lamp) return apply(map, lamp);
-  return { x: (scene.x0 + scene.x1) / 2, y: scene.y0 + (scene.y1 - scene.y0) * 0.1 };
+  return lamp ? apply(map, lamp) : undraggedPlace(scene);
 }
 
 /** Shafts are made on cells so many of which are as wide as the σ of what throws them. */

@@ -125,7 +125,7 @@ function centres(shape: Plane, settings: { spurs: number; bends: number }): Cent
   }));
 }
 
-/** The tubes of a shape as they lie in the render, kept for as long as the shape and their ways stay. */
+/** The tubes of a shape as they lie in the render, cached while the shape and their ways stay. */
 export function tubesIn(
   whole: WholeShape,
   ways: Ways,

@@ -3,7 +3,7 @@ import { subjectsFor } from '@ignis/core/scene/arrange/subjects';
 import { findLayer } from '@ignis/core/scene/edits/layer-edits';
 import { setReflection, setReflectionOf } from '@ignis/core/scene/edits/reflection-edits';
 import type { LayerOf } from '@ignis/core/scene/model/traits';
-import { reflectionParameters } from '@ignis/core/sources/reflection';
+import { reflectionParameters } from '@ignis/core/sources/reflection-parameters';
 import { liveEdit, useBench, useBenchThrottled } from '../../state/bench';
 import { ChoiceField } from '../../ui/choice-field';
 import { ParameterControls } from '../../ui/parameter-controls';

@@ -1,5 +1,6 @@
 import type { RefObject } from 'react';
 import type { Point } from '@ignis/core/geometry/affine';
+import { undraggedPlace } from '@ignis/core/definitions/undragged';
 import { apply, invert } from '@ignis/core/geometry/affine';
 import { setStep } from '@ignis/core/scene/edits/layer-edits';
 import type { Layer, Step } from '@ignis/core/scene/model/schema';
@@ -24,7 +25,7 @@ interface Props {
   step: Step;
 }
 
-/** A handle for each place of a step. One that was never dragged stands up over the middle of the scene. */
+/** A handle for each place of a step. */
 export function PointHandles({ stage, layer, step }: Props) {
   const view = useBench((s) => s.view);
   const { width, height } = useBench((s) => s.scene);
@@ -33,15 +34,17 @@ export function PointHandles({ stage, layer, step }: Props) {
   const back = invert(map);
   if (!back) return null;
   const { drag, drop } = useBench.getState();
-  const middle = {
-    x: (width / 2) * view.zoom + view.x,
-    y: height * 0.1 * view.zoom + view.y,
-  };
+  const undragged = undraggedPlace({
+    x0: view.x,
+    y0: view.y,
+    x1: width * view.zoom + view.x,
+    y1: height * view.zoom + view.y,
+  });
   return (
     <g data-testid="point-handles">
       {pointsOf(step).map(({ key, label }) => {
         const own = step.values[key] as unknown as Point | null;
-        const at = own ? apply(map, own) : middle;
+        const at = own ? apply(map, own) : undragged;
         const press = (down: React.PointerEvent) => {
           if (down.button !== 0) return;
           down.stopPropagation();

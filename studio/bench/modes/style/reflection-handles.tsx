@@ -5,7 +5,7 @@ import { isConvex, mapQuad, quadOf } from '@ignis/core/geometry/quad';
 import { setReflection } from '@ignis/core/scene/edits/reflection-edits';
 import type { Scene } from '@ignis/core/scene/model/schema';
 import type { LayerOf } from '@ignis/core/scene/model/traits';
-import { mirrorLine, mirrored } from '@ignis/core/sources/reflection';
+import { mirrorLine, mirrored } from '@ignis/core/sources/mirror-line';
 import { newestOnly } from '../../../state/newest';
 import { useAround, useBench } from '../../../state/bench';
 import { mirroredBox } from '../../../workers/engine';
