@@ -11,11 +11,10 @@ export function rerefer(layer: Layer, renamed: ReadonlyMap<string, string>): voi
   const named = (id: string) => renamed.get(id) ?? id;
   const { source, weave, mask } = layer;
   const { reference, behind } = definitionOf(source);
-  for (const { named: by, rename } of [
-    { named: reference?.to(source), rename: reference?.rename },
-    { named: behind?.of(source), rename: behind?.rename },
-  ])
-    if (by) rename!(source, named(by));
+  const to = reference?.to(source);
+  const cover = behind?.of(source);
+  if (to) reference!.rename(source, named(to));
+  if (cover) behind!.rename(source, named(cover));
   if (weave) weave.with = named(weave.with);
   const masks = [mask, ...layer.steps.map((s) => s.where)];
   for (const { shape } of masks.flatMap((m) => m?.parts ?? []))

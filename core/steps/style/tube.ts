@@ -194,13 +194,17 @@ const between = (strand: Strand, from: number, to: number): Strand | null =>
 
 const totalOf = (strand: Strand): number => lengthsOf(strand).at(-1) ?? 0;
 
+/** How much of a strand is blocked out at either end, px; `width` of the tube in the same px. */
+const blockedOf = ({ ends }: TubeValues, strand: Strand, width: number): number =>
+  ends === 'blocked' && !strand.closed ? Math.min(BLOCKED * width, totalOf(strand) / 3) : 0;
+
 /** What of the tubes gives light. */
 function litStrands(v: TubeValues, tubes: readonly Tube[], { scale }: StyleContext): Strand[] {
   const width = v.width * scale;
   return tubes.flatMap((t) => {
     const { strand } = t;
     const total = totalOf(strand);
-    const dark = v.ends === 'blocked' && !strand.closed ? Math.min(BLOCKED * width, total / 3) : 0;
+    const dark = blockedOf(v, strand, width);
     if (!isOut(t, v.out / 100, v.seed)) return between(strand, dark, total - dark) ?? [];
     // From its ends, or where it closes, the gas glows a little way and fades.
     const glows = ((total - 2 * dark) / 2) * (v.flicker / 100);
@@ -256,7 +260,7 @@ function glasses(v: TubeValues, tubes: readonly Tube[], context: StyleContext): 
           .filter((s) => !s.closed)
           .flatMap((s) => {
             const total = totalOf(s);
-            const dark = Math.min(BLOCKED * width, total / 3);
+            const dark = blockedOf(v, s, width);
             return [between(s, 0, dark), between(s, total - dark, total)].flatMap((p) => p ?? []);
           })
       : [];

@@ -17,12 +17,9 @@ import { Handle } from '../../stage/handle';
 import { draggedEnds } from '../../stage/dragged-ends';
 import { GradientLine } from '../../stage/gradient-line';
 import { follow, scenePoint, stagePoint } from '../../stage/pointer';
-import { FlareHandles } from './flare-handles';
+import { ownHandles } from './own-handles';
 import { PointHandles, pointsOf } from './point-handles';
-import { ReflectionHandles } from './reflection-handles';
-import { SpillHandle, fallsFromHeight } from './spill-handle';
-import { ShadowHandles } from './shadow-handles';
-import { isCastShadow, isFill, isFlare, isReflection } from '@ignis/core/scene/model/traits';
+import { isFill } from '@ignis/core/scene/model/traits';
 
 interface Props {
   stage: RefObject<HTMLElement | null>;
@@ -57,13 +54,12 @@ const openStep = (layer: Layer, id: string | null): Step | undefined =>
 
 /** Whether the stage has handles for what is open of a layer. */
 export const hasStyleHandles = (layer: Layer, open: string | null): boolean => {
-  if (isCastShadow(layer) || isFlare(layer) || isReflection(layer)) return true;
-  if (fallsFromHeight(layer)) return true;
+  if (ownHandles(layer)) return true;
   const step = openStep(layer, open);
   return gradientOf(layer, step) !== null || isCurve(step) || pointsOf(step).length > 0;
 };
 
-/** Handles of the open style: the ends and the middle of a gradient, the curve of a gloss. */
+/** Handles of the open style: places, the ends and the middle of a gradient, the curve of a gloss; else those of the layer itself. */
 export function StyleHandles({ stage, layer }: Props) {
   useFonts();
   const open = useBench((s) => s.step);
@@ -71,16 +67,10 @@ export function StyleHandles({ stage, layer }: Props) {
   const gradient = gradientOf(layer, step);
   if (step && pointsOf(step).length > 0)
     return <PointHandles stage={stage} layer={layer} step={step} />;
-  if (isCastShadow(layer) && !gradient && !isCurve(step))
-    return <ShadowHandles stage={stage} layer={layer} />;
-  if (fallsFromHeight(layer) && !gradient && !isCurve(step))
-    return <SpillHandle stage={stage} layer={layer} />;
-  if (isReflection(layer) && !gradient && !isCurve(step))
-    return <ReflectionHandles stage={stage} layer={layer} />;
-  if (isFlare(layer) && !gradient && !isCurve(step))
-    return <FlareHandles stage={stage} layer={layer} />;
   if (gradient) return <GradientHandles stage={stage} layer={layer} gradient={gradient} />;
-  return step && isCurve(step) ? <GlossHandles stage={stage} layer={layer} step={step} /> : null;
+  if (step && isCurve(step)) return <GlossHandles stage={stage} layer={layer} step={step} />;
+  const Own = ownHandles(layer)?.Handles;
+  return Own ? <Own stage={stage} layer={layer} /> : null;
 }
 
 function GradientHandles({ stage, layer, gradient }: Props & { gradient: Gradient }) {

@@ -1,0 +1,58 @@
+import type { ComponentType, RefObject } from 'react';
+import type { Layer } from '@ignis/core/scene/model/schema';
+import { isCastShadow, isFlare, isReflection } from '@ignis/core/scene/model/traits';
+import { FlareHandles } from './flare-handles';
+import { ReflectionHandles } from './reflection-handles';
+import { ShadowHandles } from './shadow-handles';
+import { SpillHandle, fallsFromHeight } from './spill-handle';
+
+interface Props<L extends Layer> {
+  stage: RefObject<HTMLElement | null>;
+  layer: L;
+}
+
+/** Layers that are laid by handles of their own: what the mode is called for them, and what is dragged there. */
+interface OwnHandles {
+  fits(layer: Layer): boolean;
+  label: string;
+  hint: string;
+  Handles: ComponentType<Props<Layer>>;
+}
+
+const own = <L extends Layer>(
+  fits: (layer: Layer) => layer is L,
+  Handles: ComponentType<Props<L>>,
+  label: string,
+  hint: string,
+): OwnHandles => ({ fits, label, hint, Handles: Handles as ComponentType<Props<Layer>> });
+
+const OWN: readonly OwnHandles[] = [
+  own(
+    isCastShadow,
+    ShadowHandles,
+    'Lay down',
+    'Drag its far end, the line it stands on, or a corner',
+  ),
+  own(
+    isReflection,
+    ReflectionHandles,
+    'Lay down',
+    'Drag the line on the floor that it is mirrored about, or a corner',
+  ),
+  own(
+    fallsFromHeight,
+    SpillHandle,
+    'Height',
+    'Drag the handle: how high the light hangs over what it falls on',
+  ),
+  own(
+    isFlare,
+    FlareHandles,
+    'Axis',
+    'Drag the light, and the other end of the axis that its ghosts stand along',
+  ),
+];
+
+/** The handles of its own that a layer has, if any. */
+export const ownHandles = (layer: Layer | null): OwnHandles | undefined =>
+  OWN.find((o) => layer && o.fits(layer));
