@@ -2,7 +2,7 @@
 
 /** So many stops above white everything is white. */
 const STOPS = 7;
-/** Entries for each stop; the kernel knows the same number (assembly/colour.ts). */
+/** Entries for each stop; the kernel knows the same number (assembly/finish.ts). */
 const STEPS = 256;
 /** How slowly it begins, so that no edge is seen where it does, and how it ends. */
 const [BEGINS, ENDS] = [1.3, 1.8];

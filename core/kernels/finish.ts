@@ -6,7 +6,7 @@ import type { Mixing } from '../pixels/colour';
 import { burnTable } from './burn';
 import { onHeap, run } from './machine';
 
-/** The side of the square after which the dither repeats, px: a power of two (assembly/colour.ts). */
+/** The side of the square after which the dither repeats, px: a power of two (assembly/finish.ts). */
 const TILE = 256;
 
 /**

@@ -1,5 +1,5 @@
 /** sRGB's transfer functions (IEC 61966-2-1) on four floats at once, and colour to and from bytes. */
-import { get, get4, getByte, getWord, put4, putBytes, putWords } from './access';
+import { get4, getByte, getWord, put4 } from './access';
 
 /**
  * The constants of the curves, in memory: a broadcast from there is one instruction, while a constant
@@ -24,7 +24,7 @@ const K = memory.data<f32>([
 
 // @ts-ignore: decorator
 @inline
-function k(i: usize): v128 {
+export function k(i: usize): v128 {
   return v128.load32_splat(K + (i << 2));
 }
 
@@ -40,7 +40,7 @@ function plusTimes(a: v128, b: v128, t: v128): v128 {
  */
 // @ts-ignore: decorator
 @inline
-function log2(x: v128): v128 {
+export function log2(x: v128): v128 {
   // Adding the distance from √½ to 1 to the bits makes the exponent that of the nearest power.
   const shifted = i32x4.add(x, i32x4.splat(0x3f800000 - 0x3f3504f3));
   const e = i32x4.sub(i32x4.shr_s(shifted, 23), i32x4.splat(127));
@@ -55,7 +55,7 @@ function log2(x: v128): v128 {
 /** 2 to the power of four floats within ±120: a polynomial on the fraction, within 2e-7. */
 // @ts-ignore: decorator
 @inline
-function exp2(y: v128): v128 {
+export function exp2(y: v128): v128 {
   // So large an addend leaves no room for a fraction: the last bits of the sum are y, rounded.
   const sum = f32x4.add(y, k(24));
   const t = f32x4.sub(y, f32x4.sub(sum, k(24)));
@@ -137,13 +137,13 @@ export function gainRows(
 
 // @ts-ignore: decorator
 @inline
-function withAlpha(v: v128, from: v128): v128 {
+export function withAlpha(v: v128, from: v128): v128 {
   return v128.bitselect(from, v, i32x4(0, 0, 0, -1));
 }
 
 // @ts-ignore: decorator
 @inline
-function alphaOf(v: v128): v128 {
+export function alphaOf(v: v128): v128 {
   return v128.shuffle<f32>(v, v, 3, 3, 3, 3);
 }
 
@@ -179,36 +179,6 @@ export function unpackRows(
   }
 }
 
-/** Four whole floats, 0 to 2^22, as integers: they stand in the last bits of a sum with 1.5 · 2^23. */
-// @ts-ignore: decorator
-@inline
-function rounded(v: v128): v128 {
-  return i32x4.sub(f32x4.add(v, k(24)), k(24));
-}
-
-/** The side of the square after which the dither repeats, px. */
-const TILE = 256;
-
-/** From linear sRGB to the responses of the cones and back, column by column (Oklab; Ottosson, 2020). */
-const CONES = memory.data<f32>([
-  0.4122214708, 0.2119034982, 0.0883024619, 0, 0.5363325363, 0.6806995451, 0.2817188376, 0,
-  0.0514459929, 0.1073969566, 0.6299787005, 0, 4.0767416621, -1.2684380046, -0.0041960863, 0,
-  -3.3077115913, 2.6097574011, -0.7034186147, 0, 0.2309699292, -0.3413193965, 1.7076147010, 0,
-]);
-
-/** The first three lanes times the matrix whose columns stand at `m`. */
-// @ts-ignore: decorator
-@inline
-function turned(m: usize, v: v128): v128 {
-  const r = v128.shuffle<f32>(v, v, 0, 0, 0, 0);
-  const g = v128.shuffle<f32>(v, v, 1, 1, 1, 1);
-  const b = v128.shuffle<f32>(v, v, 2, 2, 2, 2);
-  return f32x4.add(
-    f32x4.mul(r, get4(m)),
-    f32x4.add(f32x4.mul(g, get4(m + 16)), f32x4.mul(b, get4(m + 32))),
-  );
-}
-
 /** The brightest of the first three lanes. */
 // @ts-ignore: decorator
 @inline
@@ -217,133 +187,4 @@ export function brightest(v: v128): f32 {
     f32x4.extract_lane(v, 0),
     max<f32>(f32x4.extract_lane(v, 1), f32x4.extract_lane(v, 2)),
   );
-}
-
-/**
- * How much light covers at the end that is brighter than the screen can show and covers less than all: as much as it would be seen over black.
- * So a faint halo of a bright lamp has the colour of the lamp, and is not white and thin.
- */
-// @ts-ignore: decorator
-@inline
-function covered(alpha: f32, bright: f32): f32 {
-  return min<f32>(1, max<f32>(alpha, alpha * bright));
-}
-
-/** What is as bright as the screen can show is not marked, whatever a sum of floats makes of it. */
-const BEYOND: f32 = 1.0005;
-
-/** Entries of the table of `burnt` for each doubling of the light, as a power of two. */
-const BURN_STEPS = 8;
-
-/**
- * Linear light of which a channel is above 1 as a screen can show it: the brightest channel full, the hue as it was, and so far on
- * the way to white as `table` says for how bright it is (kernels/burn.ts). Both ways of the mix run between cube roots of the
- * responses of cones, where hue stays.
- */
-function burnt(v: v128, table: usize, last: i32): v128 {
-  const top = brightest(v);
-  // The bits of a float count its doublings: those after them are the way between two entries.
-  const bits = reinterpret<i32>(top) - 0x3f800000;
-  const i = bits >> (23 - BURN_STEPS);
-  if (i >= last) return f32x4.splat(1);
-  const f = ((bits & ((1 << (23 - BURN_STEPS)) - 1)) as f32) / ((1 << (23 - BURN_STEPS)) as f32);
-  const a = get(table + (i << 2));
-  const t = f32x4.splat(a + (get(table + ((i + 1) << 2)) - a) * f);
-  const cones = f32x4.pmax(k(18), turned(CONES, f32x4.div(v, f32x4.splat(top))));
-  const root = exp2(f32x4.mul(log2(cones), f32x4.splat(1.0 / 3.0)));
-  const on = f32x4.add(root, f32x4.mul(f32x4.sub(f32x4.splat(1), root), t));
-  const made = turned(CONES + 48, f32x4.mul(on, f32x4.mul(on, on)));
-  return f32x4.pmax(f32x4.splat(0), f32x4.div(made, f32x4.splat(brightest(made))));
-}
-
-/**
- * The end of every picture: straight colour under exposure (`gain`, of linear light), highlight
- * roll-off (`knee`; 1 or more is none; `arrival` is 1/t² of where it arrives at white, 0 for never) and, unless `burn` is 0, burnt to
- * white by its table of `burnLast` entries; unless `marks` is 0, stripes mark what was beyond the screen before that; encoded, clamped and written as RGBA of 8 (dithered by `noise`) or 16 bits.
- */
-export function finishRows(
-  s: usize,
-  sStride: i32,
-  x0: i32,
-  y0: i32,
-  width: i32,
-  d: usize,
-  dStride: i32,
-  bytes: i32,
-  isLight: i32,
-  gain: f32,
-  knee: f32,
-  arrival: f32,
-  burn: usize,
-  burnLast: i32,
-  marks: i32,
-  noise: usize,
-  from: i32,
-  to: i32,
-): void {
-  const zero = f32x4.splat(0);
-  const one = f32x4.splat(1);
-  const root = Mathf.pow(gain, 1.0 / 2.4);
-  const start = f32x4.splat(knee);
-  const room = f32x4.splat(1 - knee);
-  const top = f32x4.splat(bytes == 1 ? 255 : 65535);
-  const half = f32x4.splat(0.5);
-  for (let y = from; y < to; y++) {
-    let sp = s + y * sStride;
-    let dp = d + y * dStride;
-    const row = noise + (((y0 + y) & (TILE - 1)) * TILE << 4);
-    for (let x = 0; x < width; x++, sp += 16, dp += 4 * bytes) {
-      const premultiplied = get4(sp);
-      let a = f32x4.pmin(one, alphaOf(premultiplied));
-      const alpha = f32x4.extract_lane(a, 0);
-      if (!(alpha > 0)) {
-        if (bytes == 1) putBytes(dp, 0);
-        else putWords(dp, 0);
-        continue;
-      }
-      let v = alpha < 1 ? f32x4.div(premultiplied, a) : premultiplied;
-      if (gain != 1) v = isLight ? f32x4.mul(v, f32x4.splat(gain)) : exposed(v, gain, root);
-      const marked = marks != 0 && brightest(v) > BEYOND;
-      if (burn && alpha < 1 && brightest(v) > 1) {
-        const share = covered(alpha, brightest(v));
-        v = f32x4.mul(v, f32x4.splat(alpha / share));
-        a = f32x4.splat(share);
-      }
-      if (isLight) {
-        // Without a roll-off before it, the burn needs no way there and back.
-        if (burn && knee >= 1 && brightest(v) > 1) v = burnt(v, burn, burnLast);
-        v = encode(v);
-      }
-      if (knee < 1 && v128.any_true(f32x4.gt(v, start))) {
-        // Above the knee k + (1 − k)·t·(1 + t·arrival)/(1 + t): slope 1 where it begins, 1 where it arrives.
-        const t = f32x4.div(f32x4.sub(v, start), room);
-        const bent = f32x4.div(
-          f32x4.mul(t, f32x4.add(one, f32x4.mul(t, f32x4.splat(arrival)))),
-          f32x4.add(one, t),
-        );
-        const rolled = f32x4.add(start, f32x4.mul(room, bent));
-        v = v128.bitselect(rolled, v, f32x4.gt(v, start));
-      }
-      if (burn && brightest(v) > 1) v = encode(burnt(decode(v), burn, burnLast));
-      if (marked) v = ((x0 + x + y0 + y) & 4) == 0 ? f32x4(1, 0.1, 0.65, 1) : f32x4(0, 0, 0, 1);
-      v = f32x4.mul(f32x4.pmin(one, f32x4.pmax(zero, withAlpha(v, a))), top);
-      const near = f32x4.floor(f32x4.add(v, half));
-      if (bytes == 1) {
-        const noisy = f32x4.floor(
-          f32x4.add(f32x4.add(v, get4(row + (((x0 + x) & (TILE - 1)) << 4))), half),
-        );
-        // What the steps hold exactly is left alone, and so is what is full.
-        const exact = v128.or(
-          f32x4.lt(f32x4.abs(f32x4.sub(v, near)), f32x4.splat(2e-3)),
-          f32x4.ge(v, top),
-        );
-        const whole = rounded(v128.bitselect(near, noisy, exact));
-        const words = i16x8.narrow_i32x4_s(whole, whole);
-        putBytes(dp, i32x4.extract_lane(i8x16.narrow_i16x8_u(words, words), 0));
-      } else {
-        const whole = rounded(near);
-        putWords(dp, i64x2.extract_lane(i16x8.narrow_i32x4_u(whole, whole), 0));
-      }
-    }
-  }
 }
