@@ -37,7 +37,7 @@ it('the examples of CONTRIBUTING.md apply to the code as it is, and what comes o
     files: [
       'core/platform.d.ts',
       'core/steps/index.ts',
-      'core/kernels/texture.ts',
+      'core/textures/index.ts',
       'studio/virtual-modules.d.ts',
       'studio/bench/modes/index.ts',
     ],

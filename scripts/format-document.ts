@@ -10,6 +10,7 @@ import { endParameters, lightParameters } from '../core/scene/model/schema';
 import { MAX_PIXELS, MAX_SIDE } from '../core/scene/model/bounds';
 import { VERSION } from '../core/scene/model/version';
 import { sources } from '../core/sources/index';
+import { textures } from '../core/textures/index';
 import { flareParts } from '../core/flares/index';
 import { modifiers } from '../core/modifiers/index';
 import { OLD_VERSIONS } from '../core/scene/model/versions';
@@ -64,6 +65,12 @@ const range = (p: Parameter): string => {
       return 'the id of a family, or a font’s asset';
     case 'curve':
       return 'points `[x, y]`, x from 0 to 1, y from -1 to 1';
+    case 'own':
+      return `an object: by the texture of \`${p.of}\`, what of it was changed (see Textures)`;
+    case 'list':
+      return `a list of at most ${p.most} objects of ${Object.keys(p.of)
+        .map((k) => `\`${k}\``)
+        .join(', ')}`;
     case 'choice':
       return p.options.map((o) => `\`${o.value}\``).join(', ');
   }
@@ -283,6 +290,12 @@ ${kinds(modifiers)}
 ### Parts of flares
 
 ${kinds(flareParts)}
+
+### Textures
+
+Each stands in \`textureValues\`, and the like, by its kind; what is left out is as it is by default.
+
+${kinds(textures)}
 
 ## Steps
 

@@ -20,7 +20,7 @@ import { brighten } from '../kernels/grade';
 import type { Picture } from '../kernels/picture';
 import { lookUp, times } from '../kernels/planes';
 import { alphaOf, level, maskInPlace, masked } from '../kernels/rows';
-import { texturePlane } from '../kernels/texture';
+import { texturePlane } from '../paint/textured';
 import type { ColourBuffer, Plane } from '../pixels/buffer';
 import { crop } from '../pixels/buffer';
 import type { Mixing } from '../pixels/colour';
@@ -166,17 +166,16 @@ const SLANTED = rotation(0.5);
 
 /** How much the grain of a brush lets through over a region, 0–1; null if it has none. */
 function grainOf(brush: PaintBrush, region: Region, { map, memo }: Laying): Plane | null {
-  const { grain, grainSize, grainDepth } = brush;
+  const { grain, grainValues, grainSize, grainDepth } = brush;
   const back = invert(map);
   if (grain === 'none' || grainDepth === 0 || !back) return null;
   return memo(
-    `grain ${grain} ${grainSize} ${grainDepth} ${map.join()} ${regionKey(region)}`,
+    `grain ${grain} ${JSON.stringify(grainValues?.[grain] ?? {})} ${grainSize} ${grainDepth} ${map.join()} ${regionKey(region)}`,
     () =>
       scoped(() => {
         const plane = texturePlane(
-          grain,
+          { texture: grain, textureValues: grainValues, seed: 1 },
           multiply(SLANTED, multiply(scaling(1 / grainSize), back)),
-          1,
           region,
         );
         lookUp(plane, STEEP);

@@ -15,7 +15,7 @@ import {
 import { HEX, parameterEntries } from '../definitions/parameter-schema';
 import type { StrokeWay } from '../kernels/brush';
 import { TIP_REACH, strokeWays } from '../kernels/brush';
-import { textures } from '../kernels/texture';
+import { TEXTURES, textureValues } from '../paint/texture-parameters';
 import { rampOf } from '../pixels/ramp';
 import type { Stroked } from '../definitions/strokes';
 import { strokePointsSchema } from './points';
@@ -132,9 +132,10 @@ const specials = {
     kind: 'choice',
     label: 'Grain',
     help: 'A texture that lies still beneath the strokes.',
-    options: [{ value: 'none', label: 'None' }, ...textures],
+    options: [{ value: 'none', label: 'None' }, ...TEXTURES],
     default: 'none',
   },
+  grainValues: textureValues('grain'),
   grainSize: length('Grain size', 60, { min: 2, max: 4000, slider: [4, 600] }),
   grainDepth: { ...percent('Grain depth', 100), help: 'How much the grain takes away.' },
   colours: {

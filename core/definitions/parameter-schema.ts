@@ -66,6 +66,26 @@ function givenSchema(p: Parameter): v.GenericSchema<unknown> {
       return p.schema;
     case 'drips':
       return dripsSchema;
+    case 'own':
+      return v.strictObject(
+        Object.fromEntries(
+          Object.entries(p.sets).map(([choice, set]) => [
+            choice,
+            v.optional(
+              v.strictObject(
+                Object.fromEntries(
+                  Object.entries(set).map(([k, q]) => [k, v.optional(givenSchema(q))]),
+                ),
+              ),
+            ),
+          ]),
+        ),
+      );
+    case 'list':
+      return v.pipe(
+        v.array(parametersSchema(p.of)),
+        v.maxLength(p.most, `${p.label} has at most ${p.most} of them.`),
+      );
     case 'picture':
       return v.pipe(
         v.string(),

@@ -48,6 +48,10 @@ export interface ChoiceParameter<V extends string = string> extends Described {
   kind: 'choice';
   /** Whether it says how the lengths beside it are meant: as `px`, or as a `share` of the height of the shape, %. */
   setsLengths?: true;
+  /** Whether its options are shown as small pictures of textures. */
+  pictures?: 'texture';
+  /** What another parameter becomes with each option, unless the artist has set it to something of their own. */
+  brings?: { key: string; values: Readonly<Record<string, unknown>> };
   /** Options that belong together may say under which heading. */
   options: readonly { value: V; label: string; family?: string }[];
   default: V;
@@ -128,6 +132,32 @@ export interface CornersParameter extends Described {
   default: CornerPoints | null;
 }
 
+/** The values of the parameters that what another parameter chooses has itself, kept for each choice that was changed. */
+export interface OwnParameter extends Described {
+  kind: 'own';
+  /** The key of the choice. */
+  of: string;
+  /** The parameters of each choice. */
+  sets: Readonly<Record<string, Parameters>>;
+  default: OwnValues;
+  absent: OwnValues;
+}
+
+/** Things of one kind, in their order. */
+export interface ListParameter extends Described {
+  kind: 'list';
+  /** What one is called, such as "texture". */
+  one: string;
+  of: Parameters;
+  most: number;
+  default: ListedValues[];
+  absent: ListedValues[];
+}
+
+/** The values of choices, by choice and key; what is left out is as the definition has it. */
+export type OwnValues = Record<string, ListedValues>;
+export type ListedValues = Record<string, unknown>;
+
 export type Parameter =
   | NumberParameter
   | ColourParameter
@@ -143,7 +173,9 @@ export type Parameter =
   | CornersParameter
   | PictureParameter
   | StrokesParameter
-  | DripsParameter;
+  | DripsParameter
+  | OwnParameter
+  | ListParameter;
 export type Parameters = Readonly<Record<string, Parameter>>;
 
 /** What a parameter of each kind holds; a choice is one of its options. */
@@ -163,14 +195,20 @@ interface ValueByKind {
   corners: CornerPoints | null;
   strokes: SmearStroke[];
   drips: DripChange[];
+  own: OwnValues;
+  list: ListedValues[];
 }
 
 /** What one parameter holds. */
 export type ValueOf<P> = P extends { kind: 'choice'; options: readonly { value: infer V }[] }
   ? V
-  : P extends { kind: infer K extends keyof ValueByKind }
-    ? ValueByKind[K]
-    : never;
+  : P extends { kind: 'list'; of: infer Q extends Parameters }
+    ? Parameters extends Q
+      ? ListedValues[]
+      : Values<Q>[]
+    : P extends { kind: infer K extends keyof ValueByKind }
+      ? ValueByKind[K]
+      : never;
 
 /** Whatever a parameter may hold. */
 export type Value = ValueByKind[keyof ValueByKind];
@@ -197,8 +235,7 @@ export function defaultsOf<P extends Parameters>(parameters: P): Values<P> {
 }
 
 /** What a parameter is where it is left out; undefined if it may not be. */
-export const absentOf = (p: Parameter): number | boolean | string | undefined =>
-  'absent' in p ? p.absent : undefined;
+export const absentOf = (p: Parameter): Value | undefined => ('absent' in p ? p.absent : undefined);
 
 /** Values with what they leave out as it counts. */
 export const completed = (
@@ -212,6 +249,17 @@ export const completed = (
   ),
   ...Object.fromEntries(Object.entries(values).filter(([, v]) => v !== undefined)),
 });
+
+/** The values of what a choice has itself: as they were set, and as its definition has them where they were not. */
+export const ownOf = <P extends Parameters>(
+  parameters: P,
+  own: OwnValues | undefined,
+  choice: string,
+): Required<Values<P>> =>
+  ({
+    ...Object.fromEntries(Object.entries(parameters).map(([k, p]) => [k, p.default])),
+    ...own?.[choice],
+  }) as Required<Values<P>>;
 
 /** Of an object that holds the values of a set of parameters and more, those values that it says. */
 export const valuesOf = <P extends Parameters>(parameters: P, all: Values<P>): Values<P> =>
@@ -294,6 +342,23 @@ export function lengthsIn(
 ): 'px' | 'share' {
   const key = lengthsKey(parameters);
   return key !== undefined && values[key] === 'share' ? 'share' : 'px';
+}
+
+/** What changes where a choice takes another option: the choice, and what it brings where that is still as it was brought, or by default. */
+export function chosen(
+  parameters: Parameters,
+  values: Readonly<Record<string, unknown>>,
+  key: string,
+  option: string,
+): Record<string, unknown> {
+  const p = parameters[key];
+  const brings = p?.kind === 'choice' ? p.brings : undefined;
+  if (!brings) return { [key]: option };
+  const now = JSON.stringify(values[brings.key]);
+  const untouched = [parameters[brings.key]?.default, ...Object.values(brings.values)];
+  return untouched.some((v) => JSON.stringify(v) === now)
+    ? { [key]: option, [brings.key]: brings.values[option] }
+    : { [key]: option };
 }
 
 /** Whether a parameter counts, for the values of the others. */

@@ -90,6 +90,8 @@ export interface SourceContext {
   lastMade?: { parts: LastMade; whole: Region };
   /** How colours shall stand in the buffer. */
   mixing: Mixing;
+  /** The lamp of the scene, for what follows it (`followsLamp`). */
+  lamp: Lamp;
 }
 
 /** A layer that a source names by its id, and what it is drawn from that one. */
@@ -138,7 +140,7 @@ export interface SourceDefinition<S extends { kind: string }> {
   hasPixels?: true;
   /** Whether the layers it holds land one by one on what lies beneath. */
   landsThrough?(source: S): boolean;
-  /** Whether it lies as the lamp of the scene sends it. */
+  /** Whether it is lit by the lamp of the scene, or lies as that sends it. */
   followsLamp?(source: S): boolean;
   /** The layer that it names; left out, it names none. */
   reference?: Reference<S>;

@@ -96,6 +96,8 @@ export interface PaintFrame {
   box: Box;
   scene: Box;
   mixing: Mixing;
+  /** The lamp of the scene. */
+  lamp: Lamp;
   /** A picture by its asset; throws if it is not there. */
   picture(asset: string): Picture;
 }

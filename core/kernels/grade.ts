@@ -1,9 +1,9 @@
 import { rowStride } from './arguments';
-import type { ColourBuffer } from '../pixels/buffer';
+import type { ColourBuffer, Plane } from '../pixels/buffer';
 import { floats, scoped } from '../pixels/heap';
 import type { RampTable } from '../pixels/ramp-table';
 import type { Mixing } from '../pixels/colour';
-import { onHeap, run } from './machine';
+import { onHeap, rowsOf, run } from './machine';
 import { copied } from './rows';
 
 /**
@@ -32,6 +32,19 @@ export function brightened(buffer: ColourBuffer, mixing: Mixing, intensity: numb
   const out = copied(buffer);
   brighten(out, mixing, intensity);
   return out;
+}
+
+/** Multiplies the linear light of a buffer by a plane (0 and more) over the same region, in place; alpha stays. */
+export function shine({ region, data }: ColourBuffer, by: Plane, mixing: Mixing): void {
+  onHeap((at) =>
+    run('shineRows', region.height, region.width * 20, [
+      at(data, 'write'),
+      rowStride(region, 4),
+      ...rowsOf(at, by, region),
+      region.width,
+      isLight(mixing),
+    ]),
+  );
 }
 
 /** Linear light times `gain`, then v → (v − ½) · slope + ½ + lift. */

@@ -6,6 +6,7 @@ import { IDENTITY } from '../geometry/affine';
 import type { Affine } from '../geometry/affine';
 import type { Plane } from '../pixels/buffer';
 import { rampOf } from '../pixels/ramp';
+import { LAMP } from '../testing/step-context';
 import { lookUp } from '../testing/scenes';
 import { tableColour } from '../pixels/ramp-table';
 import { colourTable, oneColour, paintEnds, paintShape } from './paint';
@@ -24,6 +25,7 @@ const frame = (map: Affine = IDENTITY): PaintFrame => ({
   box,
   scene: { x0: -100, y0: -100, x1: 300, y1: 200 },
   mixing: 'displayed',
+  lamp: LAMP,
   picture: lookUp,
 });
 /** Red is the share of the way (%), in the codes of the scene, so that it can be read off. */

@@ -1,3 +1,4 @@
+import { blendNamed } from '../blend/index';
 import type { PaintFrame } from '../definitions/step';
 import type { Affine, Point } from '../geometry/affine';
 import {
@@ -12,24 +13,27 @@ import {
 } from '../geometry/affine';
 import { projective } from '../geometry/homography';
 import { painted, paintedBy } from '../kernels/paint';
+import { composite } from '../kernels/composite';
 import { drawPicture } from '../kernels/resample';
-import { conePlane, texturePlane, tiled } from '../kernels/texture';
+import { masked } from '../kernels/rows';
+import { conePlane, tiled } from '../kernels/tile';
 import type { ColourBuffer, Plane } from '../pixels/buffer';
 import { crop, unwritten } from '../pixels/buffer';
 import type { Mixing } from '../pixels/colour';
 import { rgb } from '../pixels/colour';
+import { scoped } from '../pixels/heap';
 import { rampTable } from '../pixels/ramp';
 import type { RampTable } from '../pixels/ramp-table';
 import { flatTable, reflectedTable } from '../pixels/ramp-table';
 import type { Ramp } from '../pixels/ramp';
 import { EMPTY, isEmpty } from '../pixels/region';
 import type { Paint } from './parameters';
-import { TEXTURE_UNIT } from './parameters';
+import { depthReach, textured } from './textured';
 
 /** From where to where a gradient runs, px of the render. */
 export function paintEnds(
   paint: Paint,
-  frame: Omit<PaintFrame, 'mixing' | 'picture'>,
+  frame: Pick<PaintFrame, 'map' | 'box' | 'scene'>,
 ): { from: Point; to: Point } {
   if (paint.ends) {
     const { x0, y0, x1, y1 } = paint.ends;
@@ -49,8 +53,16 @@ export function paintEnds(
     : { from: middle, to };
 }
 
-/** A shape filled with a paint, over the region of the shape. */
-export function paintShape(shape: Plane, paint: Paint, frame: PaintFrame): ColourBuffer {
+/**
+ * A shape filled with a paint, over the region of the shape. Textures that follow edges follow those of `edges`, which is known
+ * as far beyond as they look (`paintMargin`).
+ */
+export function paintShape(
+  shape: Plane,
+  paint: Paint,
+  frame: PaintFrame,
+  edges: Plane | null = null,
+): ColourBuffer {
   if (isEmpty(shape.region)) return unwritten(EMPTY, 4);
   const { mixing } = frame;
   switch (paint.paint) {
@@ -73,18 +85,47 @@ export function paintShape(shape: Plane, paint: Paint, frame: PaintFrame): Colou
       const cone = conePlane(multiply(turn, translation(-from.x, -from.y)), shape.region);
       return paintedBy(shape, cone, rampTable(paint.ramp, mixing));
     }
-    case 'texture': {
-      const plane = texturePlane(
-        paint.texture as never,
-        textureMap(paint, frame),
-        paint.seed,
-        shape.region,
-      );
-      return paintedBy(shape, plane, rampTable(paint.ramp, mixing));
-    }
+    case 'texture':
+      return texturesOn(shape, paint, frame, edges);
     case 'pattern':
       return paint.picture === '' ? unwritten(EMPTY, 4) : patterned(shape, paint, frame);
   }
+}
+
+/** Whether the lamp of the scene shades a paint. */
+export const hasRelief = (paint: Paint): boolean =>
+  paint.paint === 'texture' &&
+  [paint, ...(paint.over ?? [])].some(({ relief = 0 }) => relief !== 0);
+
+/** How far beyond a region a paint must know the shape whose edges it follows, px of the render. */
+export function paintMargin(paint: Paint, scale: number): number {
+  if (paint.paint !== 'texture') return 0;
+  const reaches = [paint, ...(paint.over ?? [])].map(
+    (laid) => (depthReach(laid) * laid.size) / 100,
+  );
+  const most = Math.max(...reaches);
+  return most > 0 ? Math.ceil(most * scale) + 4 : 0;
+}
+
+/** A shape filled with textures, one laid on the other. */
+function texturesOn(
+  shape: Plane,
+  paint: Paint,
+  frame: PaintFrame,
+  edges: Plane | null,
+): ColourBuffer {
+  const ground = { frame, edges };
+  const made = textured(paint, shape.region, ground);
+  for (const laid of paint.over ?? [])
+    scoped(() =>
+      composite(
+        made,
+        textured(laid, shape.region, ground),
+        blendNamed(laid.blend).mode,
+        laid.opacity / 100,
+      ),
+    );
+  return masked(made, shape);
 }
 
 /** A shape in one colour. */
@@ -94,44 +135,6 @@ export const oneColour = (shape: Plane, colour: string, mixing: Mixing): ColourB
 /** The table of a ramp, or of one colour. */
 export const colourTable = (colour: string | Ramp, mixing: Mixing): RampTable =>
   typeof colour === 'string' ? flatTable([...rgb(colour, mixing), 1]) : rampTable(colour, mixing);
-
-/** How a texture or a pattern lies on a layer. */
-type Lay = Pick<Paint, 'size' | 'turn' | 'moveX' | 'moveY'>;
-
-/**
- * The same in px of the layer where it is meant as shares of the shape's height, a hundredth of which is `scale`
- * px of the render: at 100 % a texture is then as large as the shape is high.
- */
-export function inPx<T extends Lay>(
-  lay: T,
-  lengths: 'px' | 'share',
-  { scale, frame }: { scale: number; frame: Pick<PaintFrame, 'map'> },
-): T {
-  if (lengths === 'px') return lay;
-  const hundredth = scale / (meanScale(frame.map) || 1);
-  return {
-    ...lay,
-    size: (lay.size * hundredth * 100) / TEXTURE_UNIT,
-    moveX: lay.moveX * hundredth,
-    moveY: lay.moveY * hundredth,
-  };
-}
-
-/**
- * From px of the render to units of a texture: it lies on the layer and moves with it; at 100 % a unit is 400
- * px of the layer.
- */
-export function textureMap(
-  { size, turn, moveX, moveY }: Lay,
-  frame: Pick<PaintFrame, 'map'>,
-): Affine {
-  const unit = scaling((TEXTURE_UNIT * size) / 100);
-  const laid = multiply(
-    translation(moveX, moveY),
-    multiply(rotation((turn * Math.PI) / 180), unit),
-  );
-  return invert(multiply(frame.map, laid)) ?? [0, 0, 0, 0, 0, 0];
-}
 
 /** A shape filled with a picture laid side by side; at 100 % a px of it is one of the layer. */
 function patterned(shape: Plane, paint: Paint, frame: PaintFrame): ColourBuffer {

@@ -1,13 +1,35 @@
-import type { Parameters, Values } from '../definitions/parameter';
-import { angle, percent, place, seed } from '../definitions/parameter';
-import { textures } from '../kernels/texture';
+import { blendParameter } from '../blend/parameter';
+import type { Parameter, Parameters, Values } from '../definitions/parameter';
+import { angle, percent } from '../definitions/parameter';
 import { rampOf } from '../pixels/ramp';
+import { laidTextureParameters, layParameters, textureSeed } from './texture-parameters';
 
 const GRADIENTS = ['linear', 'radial', 'conical', 'reflected'];
 const REPEATED = ['pattern', 'texture'];
 
-/** How many px of a layer a texture at 100 % is large. */
-export const TEXTURE_UNIT = 400;
+const WARM = rampOf([
+  [0, '#ffe2a8'],
+  [100, '#ff5a1f'],
+]);
+
+const NONE: never[] = [];
+Object.freeze(NONE);
+
+/** A texture that is laid on another. */
+const overTextureParameters = {
+  ...laidTextureParameters,
+  ramp: { kind: 'ramp', label: 'Colours', default: WARM },
+  ...layParameters,
+  seed: textureSeed,
+  blend: blendParameter('Blend', 'normal'),
+  opacity: percent('Opacity', 100),
+} as const satisfies Parameters;
+
+/** The same parameters, which count only where others have some values. */
+const needing = <P extends Parameters>(needs: Parameter['needs'], parameters: P): P =>
+  Object.fromEntries(
+    Object.entries(parameters).map(([k, p]) => [k, { ...p, needs }]),
+  ) as unknown as P;
 
 /** What anything may be painted with: a colour, a gradient, a texture, or a picture laid side by side. */
 export const paintParameters = {
@@ -29,10 +51,7 @@ export const paintParameters = {
   ramp: {
     kind: 'ramp',
     label: 'Colours',
-    default: rampOf([
-      [0, '#ffe2a8'],
-      [100, '#ff5a1f'],
-    ]),
+    default: WARM,
     needs: { paint: [...GRADIENTS, 'texture'] },
   },
   fit: {
@@ -50,13 +69,7 @@ export const paintParameters = {
     needs: { paint: GRADIENTS },
   },
   ends: { kind: 'ends', label: 'Ends', default: null, needs: { paint: GRADIENTS } },
-  texture: {
-    kind: 'choice',
-    label: 'Texture',
-    options: textures,
-    default: 'clouds',
-    needs: { paint: ['texture'] },
-  },
+  ...needing({ paint: ['texture'] }, laidTextureParameters),
   picture: { kind: 'picture', label: 'Picture', default: '', needs: { paint: ['pattern'] } },
   mirror: {
     kind: 'switch',
@@ -65,16 +78,19 @@ export const paintParameters = {
     default: false,
     needs: { paint: ['pattern'] },
   },
-  size: {
-    ...percent('Scale', 100, 1, 10_000),
-    grows: true,
-    slider: [10, 400],
-    needs: { paint: REPEATED },
+  ...needing({ paint: REPEATED }, layParameters),
+  seed: { ...textureSeed, needs: { paint: ['texture'] } },
+  over: {
+    kind: 'list',
+    label: 'Textures on it',
+    help: 'More textures, each laid on those before it by a blend.',
+    one: 'texture',
+    of: overTextureParameters,
+    most: 4,
+    default: NONE,
+    absent: NONE,
+    needs: { paint: ['texture'] },
   },
-  turn: { ...angle('Turn', 0), needs: { paint: REPEATED } },
-  moveX: { ...place('Aside', 0), needs: { paint: REPEATED } },
-  moveY: { ...place('Down', 0), needs: { paint: REPEATED } },
-  seed: { ...seed(), needs: { paint: ['texture'] } },
 } as const satisfies Parameters;
 
 export type Paint = Values<typeof paintParameters>;

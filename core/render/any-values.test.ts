@@ -5,7 +5,7 @@ import type { Values } from '../definitions/parameter';
 import { corner, smooth } from '../geometry/path';
 import { maskParameters } from '../masks/mask';
 import { modifiers } from '../modifiers/index';
-import { textures } from '../kernels/texture';
+import { textures } from '../textures/index';
 import { paintParameters } from '../paint/parameters';
 import { crop } from '../pixels/buffer';
 import type { Region } from '../pixels/region';
@@ -124,7 +124,7 @@ const trials: [name: string, scenes: fc.Arbitrary<Scene>][] = [
       return of(layer);
     }),
   ],
-  ...textures.map(({ value: texture }): [string, fc.Arbitrary<Scene>] => [
+  ...textures.map(({ kind: texture }): [string, fc.Arbitrary<Scene>] => [
     `texture ${texture}`,
     anyValues(paintParameters, LIMITS).map((values) => {
       const layer = newFill('Fill', '#405060');

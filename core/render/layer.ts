@@ -204,13 +204,11 @@ const mapTo = (layer: BoundLayer, { map }: Context) => multiply(map, placementMa
 
 /** Where a layer lies, for what is painted on it. */
 function frameOf(layer: BoundLayer, context: Context): PaintFrame {
-  const { map, scene, mixing, picture } = context;
+  const { map, scene, mixing, lamp, picture } = context;
   const box = boxOf(layer);
   return {
     map: mapTo(layer, context),
     box: box ? placedBox(layer.placement, box, map) : scene,
-    scene,
-    mixing,
-    picture,
+    ...{ scene, mixing, lamp, picture },
   };
 }

@@ -262,7 +262,7 @@ function drawn(
   context: Context,
   warp?: Homography,
 ): ColourBuffer {
-  const { picture, memo, mixing, focus, lastMade } = context;
+  const { picture, memo, mixing, lamp, focus, lastMade } = context;
   const hidden = hidesByPass(layer) ? hiddenOf(layer, part, context) : null;
   if (layer.layers)
     return stack(colourBuffer, layer.layers, { wanted, part }, inside(layer, context, []), []);
@@ -274,6 +274,7 @@ function drawn(
     picture,
     memo,
     mixing,
+    lamp,
     ...(hidden && { hidden }),
     ...casterFor(layer, context),
     ...groundsFor(layer, context),

@@ -3,7 +3,7 @@ import { parametersSchema } from '../definitions/parameter-schema';
 import type { SourceDefinition } from '../definitions/source';
 import { filled } from '../kernels/rows';
 import { paintParameters } from '../paint/parameters';
-import { paintShape } from '../paint/paint';
+import { hasRelief, paintShape } from '../paint/paint';
 import { seenColours } from '../paint/seen-colours';
 import { whole } from '../paint/whole';
 import { rgb } from '../pixels/colour';
@@ -22,6 +22,7 @@ export const fillSource: SourceDefinition<FillSource> = {
   schema: fillSchema,
   settings: { paint: paintParameters },
   shaped: false,
+  followsLamp: ({ paint }) => hasRelief(paint),
   colours: ({ paint }) => seenColours(paint),
   recoloured: ({ paint, ...source }, colour) => ({
     ...source,
@@ -30,8 +31,8 @@ export const fillSource: SourceDefinition<FillSource> = {
   box: () => null,
   extent: () => null,
   assets: ({ paint }) => (paint.paint === 'pattern' && paint.picture ? [paint.picture] : []),
-  render: ({ paint }, { wanted, mixing, map, scene, picture }) =>
+  render: ({ paint }, { wanted, mixing, map, scene, lamp, picture }) =>
     paint.paint === 'one'
       ? filled(wanted, rgb(paint.colour, mixing))
-      : paintShape(whole(wanted), paint, { map, box: scene, scene, mixing, picture }),
+      : paintShape(whole(wanted), paint, { map, box: scene, scene, mixing, lamp, picture }),
 };

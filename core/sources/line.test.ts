@@ -1,3 +1,4 @@
+import { LAMP } from '../testing/step-context';
 import { softPasses } from '../testing/soft-line';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
@@ -32,6 +33,7 @@ const context = {
   wanted,
   memo: <T>(_key: string, make: () => T) => make(),
   mixing: 'displayed',
+  lamp: LAMP,
   scene: SCENE,
 } as const;
 const lineOf = (paths: Path[]): LineSource => ({
@@ -292,6 +294,7 @@ describe('a line of light', () => {
         picture: none,
         memo: counting,
         mixing: 'displayed',
+        lamp: LAMP,
         scene: SCENE,
       });
     draw(source);
@@ -320,6 +323,7 @@ describe('a line of light', () => {
       picture: none,
       memo: (_k, make) => make(),
       mixing: 'displayed',
+      lamp: LAMP,
       scene: SCENE,
     });
     const at = (x: number, y: number) => [
@@ -339,7 +343,7 @@ describe('a line of light', () => {
     const { region, data } = lineSource.render(
       { ...source, shape: straight.shape, passes },
       {
-        ...{ map: IDENTITY, wanted, picture: none, mixing: 'light', scene: SCENE },
+        ...{ map: IDENTITY, wanted, picture: none, mixing: 'light', lamp: LAMP, scene: SCENE },
         memo: (_k, make) => make(),
       },
     );
@@ -363,6 +367,7 @@ describe('a line of light', () => {
           picture: none,
           memo: (_k, make) => make(),
           mixing: 'displayed',
+          lamp: LAMP,
           scene: SCENE,
         })
         .data.reduce((t, v, i) => (i % 4 === 3 ? t + v : t), 0);

@@ -17,8 +17,8 @@ import { times } from '../kernels/planes';
 import { warped } from '../kernels/resample';
 import { masked } from '../kernels/rows';
 import { displaced } from '../kernels/smear';
-import { texturePlane } from '../kernels/texture';
 import { variedByRows } from '../kernels/varied-blur';
+import { texturePlane } from '../paint/textured';
 import type { ColourBuffer, Plane } from '../pixels/buffer';
 import { crop, plane, unwritten } from '../pixels/buffer';
 import { floats, scoped } from '../pixels/heap';
@@ -171,7 +171,7 @@ function rippled(
   const size = Math.max(0.5, rippleSize * scale);
   // Waves are seen from the side: long across, and short towards the eye.
   const waves = (n: number) =>
-    texturePlane('clouds', scaling(0.4 / size, (1.6 * by) / size), n, region);
+    texturePlane({ texture: 'clouds', seed: n }, scaling(0.4 / size, (1.6 * by) / size), region);
   const [aside, along] = [waves(number), waves(number + 5000)];
   const ways = floats(4 * region.width * region.height);
   ways.fill(0);

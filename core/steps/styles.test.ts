@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { anyValues } from '../testing/any-values';
-import { stepContext } from '../testing/step-context';
+import { LAMP, stepContext } from '../testing/step-context';
 import type { Value } from '../definitions/parameter';
 import { defaultsOf } from '../definitions/parameter';
 import type { StyleContext } from '../definitions/step';
@@ -15,17 +15,23 @@ import type { Region } from '../pixels/region';
 import { grow } from '../pixels/region';
 import { lookUp } from '../testing/scenes';
 import { shapeSteps, styles, stepOfKind } from './index';
-import { towards } from './style/parameters';
+import { towards } from '../paint/lamp';
 
 const REGION: Region = { x: -60, y: -60, width: 120, height: 120 };
 const BOX = { x0: -40, y0: -40, x1: 40, y1: 40 };
-const LAMP = { angle: -120, height: 40, colour: '#ffffff' };
 
 const context = (wanted: Region, scale = 1): StyleContext =>
   stepContext(wanted, {
     scale,
     lamp: LAMP,
-    frame: { map: IDENTITY, box: BOX, scene: BOX, mixing: 'displayed', picture: lookUp },
+    frame: {
+      map: IDENTITY,
+      box: BOX,
+      scene: BOX,
+      mixing: 'displayed',
+      lamp: LAMP,
+      picture: lookUp,
+    },
   });
 
 function disc(r: number, region = REGION): Plane {

@@ -88,6 +88,19 @@ export function anyValue(
       return fc.option(fc.record({ x0: near, y0: near, x1: near, y1: near }));
     case 'point':
       return fc.option(fc.record({ x: near, y: near }));
+    case 'own':
+      return fc.record(
+        Object.fromEntries(
+          Object.entries(p.sets).map(([choice, set]) => [
+            choice,
+            fc.option(anyValues(set, { px, count, inGamut, pictures }), { nil: undefined }),
+          ]),
+        ),
+      ) as fc.Arbitrary<Value>;
+    case 'list':
+      return fc.array(anyValues(p.of, { px, count, inGamut, pictures }), {
+        maxLength: Math.min(2, p.most),
+      }) as fc.Arbitrary<Value>;
     case 'picture':
       return pictures ? fc.constantFrom('', ASSET) : fc.constant('');
     case 'font':

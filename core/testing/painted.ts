@@ -12,6 +12,7 @@ import type { ColourBuffer } from '../pixels/buffer';
 import { crop } from '../pixels/buffer';
 import type { Region } from '../pixels/region';
 import { paintSource } from '../sources/paint';
+import { LAMP } from './step-context';
 
 /** Strokes of paint for tests, and what they come to. */
 
@@ -40,7 +41,7 @@ export const paintContext = (
   memo = noMemo,
   map: Affine = IDENTITY,
 ): SourceContext => ({
-  ...{ map, wanted, memo, mixing: 'displayed' },
+  ...{ map, wanted, memo, mixing: 'displayed', lamp: LAMP },
   scene: { x0: 0, y0: 0, x1: PAINTED.width, y1: PAINTED.height },
   picture: () => {
     throw new Error('There are no pictures here.');

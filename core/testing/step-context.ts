@@ -1,7 +1,10 @@
 import { noMemo } from '../definitions/memo';
-import type { StyleContext } from '../definitions/step';
+import type { Lamp, StyleContext } from '../definitions/step';
 import { IDENTITY } from '../geometry/affine';
 import type { Region } from '../pixels/region';
+
+/** The lamp of a new scene. */
+export const LAMP: Lamp = { angle: -120, height: 40, colour: '#ffffff' };
 
 /** What a step or a style is given in a test: one px a px, no mask, the lamp of a new scene, and what is said besides. */
 export function stepContext(
@@ -17,8 +20,8 @@ export function stepContext(
   return {
     ...{ scale: 1, wanted, map, mixing, picture, memo: noMemo, scene: box },
     mask: () => null,
-    lamp: { angle: -120, height: 40, colour: '#ffffff' },
-    frame: { map, box, scene: box, mixing, picture },
+    lamp: LAMP,
+    frame: { map, box, scene: box, mixing, lamp: LAMP, picture },
     keep: (_name, make) => make(),
     whole: () => null,
     ...values,

@@ -1,6 +1,6 @@
 import { Plus } from 'lucide-react';
 import { Popover } from 'radix-ui';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { newLineOf, newScene, newShape } from '@ignis/core/scene/model/make';
 import { newId } from '@ignis/core/scene/model/new-id';
 import { fitted } from '@ignis/core/scene/arrange/placement';
@@ -12,7 +12,6 @@ import { sources } from '@ignis/core/sources/index';
 import { newPass } from '@ignis/core/sources/pass';
 import { Button } from '../ui/button';
 import { FontWords } from '../ui/font-words';
-import { picture } from '../workers/engine';
 import {
   addFill,
   addGrade,
@@ -24,7 +23,7 @@ import {
 } from './commands/layers';
 import { startDrawing } from './modes/draw/drawing';
 import { startWriting } from './modes/write/writing';
-import { withoutIt } from '../state/failure';
+import { useScenePictures } from '../state/scene-pictures';
 
 /** What a sample stands on: light enough for blends to show on it, dark enough for light. */
 const GROUND = '#2a2c33';
@@ -49,41 +48,15 @@ function outline(kind: string): Scene {
   return scene;
 }
 
-/** Pictures of scenes, made once, one after another; null until they are there. */
-function usePictures(open: boolean, scenes: () => Scene[]): (string | undefined)[] {
-  const [urls, setUrls] = useState<string[]>([]);
-  useEffect(() => {
-    if (!open) return;
-    let gone = false;
-    const make = async () => {
-      // Those that were made before the palette was last closed are there.
-      for (const scene of scenes().slice(urls.length)) {
-        const blob = await picture({ scene, side: 240, background: true }).catch(
-          withoutIt('A picture of the palette failed'),
-        );
-        if (gone) return;
-        const url = blob ? URL.createObjectURL(blob) : '';
-        setUrls((all) => [...all, url]);
-      }
-    };
-    void make();
-    return () => {
-      gone = true;
-    };
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- goes on where it was when it was closed
-  }, [open]);
-  return urls;
-}
-
 /** What a grade can do, at a glance. */
 const GRADED = ['brightness(1.3)', 'saturate(0)', 'hue-rotate(150deg) saturate(1.6)'];
 
 /** The palette of what a layer can be, by purpose. */
 export function AddLayer({ onPicture, onSvg }: { onPicture(): void; onSvg(): void }) {
   const [open, setOpen] = useState(false);
-  const lights = usePictures(open, () => startingPoints.map(sample));
-  const flares = usePictures(open, () => flareLooks.map(sample));
-  const outlines = usePictures(open, () => shapes.map((s) => outline(s.kind)));
+  const lights = useScenePictures(open, () => startingPoints.map(sample));
+  const flares = useScenePictures(open, () => flareLooks.map(sample));
+  const outlines = useScenePictures(open, () => shapes.map((s) => outline(s.kind)));
   const choose = (run: () => void) => () => {
     setOpen(false);
     run();

@@ -1,7 +1,14 @@
 import { LayoutGrid } from 'lucide-react';
 import { Slider, Switch } from 'radix-ui';
-import type { NumberParameter, Parameter, Parameters } from '@ignis/core/definitions/parameter';
-import { completed, counts, lengthsIn } from '@ignis/core/definitions/parameter';
+import type {
+  ListedValues,
+  NumberParameter,
+  OwnParameter,
+  OwnValues,
+  Parameter,
+  Parameters,
+} from '@ignis/core/definitions/parameter';
+import { chosen, completed, counts, lengthsIn, ownOf } from '@ignis/core/definitions/parameter';
 import type { Edit } from '@ignis/core/scene/edits/edit';
 import { hasCandidates } from '@ignis/core/scene/edits/candidates';
 import type { SmearStroke } from '@ignis/core/definitions/strokes';
@@ -14,11 +21,13 @@ import { CurveField } from './curve-field';
 import { DripsField } from './drips-field';
 import { FontField } from './font-field';
 import type { Ramp } from '@ignis/core/pixels/ramp';
+import { ListField } from './list-field';
 import { MeshField } from './mesh-field';
 import { NumberField } from './number-field';
 import { PictureField } from './picture-field';
 import { RampField } from './ramp-field';
 import { RegionsField } from './regions-field';
+import { TextureField } from './texture-field';
 import { StrokesField } from './strokes-field';
 import { withStableHandlers } from './with-stable-handlers';
 
@@ -40,57 +49,98 @@ export function ParameterControls({ parameters, values: said, onChange, onDone, 
     .map(([key, p]) => [key, inShares ? asShare(p) : p] as const);
   return (
     <div className="flex flex-col gap-1">
-      {shown.map(([key, p]) => (
-        <div
-          key={key}
-          className={
-            BROAD.has(p.kind)
-              ? 'flex flex-col gap-0.5 py-1'
-              : 'grid min-h-7 grid-cols-[104px_1fr] items-center gap-2'
-          }
-          title={p.help}
-        >
-          <span className="group/label flex min-w-0 items-center gap-0.5 text-sm text-dim">
-            <span className="truncate">{p.label}</span>
-            {edits && hasCandidates(p) && (
-              <button
-                type="button"
-                aria-label={`Look sheet of ${p.label}`}
-                title="See all of them on a look sheet"
-                onClick={() =>
-                  useSheet.getState().open({
-                    title: p.label,
-                    parameter: p,
-                    value: values[key],
-                    edit: (value, other) =>
-                      edits({ [key]: value, ...(other && { [other.key]: other.value }) }),
-                    others: shown.flatMap(([k, q]) =>
-                      q.kind === 'number' && k !== key && p.kind === 'number'
-                        ? [{ key: k, parameter: q, value: values[k] as number }]
-                        : [],
-                    ),
-                  })
-                }
-                className="rounded p-0.5 opacity-0 group-hover/label:opacity-100 hover:text-ink focus-visible:opacity-100"
-              >
-                <LayoutGrid size={12} />
-              </button>
-            )}
-          </span>
-          <StableControl
+      {shown.map(([key, p]) =>
+        p.kind === 'own' ? (
+          <OwnControls
+            key={key}
             parameter={p}
-            value={values[key]}
+            chosen={values[p.of] as string}
+            value={values[key] as OwnValues}
             onChange={(v) => onChange({ [key]: v })}
             onDone={onDone}
           />
-        </div>
-      ))}
+        ) : (
+          <div
+            key={key}
+            className={
+              BROAD.has(p.kind)
+                ? 'flex flex-col gap-0.5 py-1'
+                : 'grid min-h-7 grid-cols-[104px_1fr] items-center gap-2'
+            }
+            title={p.help}
+          >
+            <span className="group/label flex min-w-0 items-center gap-0.5 text-sm text-dim">
+              <span className="truncate">{p.label}</span>
+              {edits && hasCandidates(p) && (
+                <button
+                  type="button"
+                  aria-label={`Look sheet of ${p.label}`}
+                  title="See all of them on a look sheet"
+                  onClick={() =>
+                    useSheet.getState().open({
+                      title: p.label,
+                      parameter: p,
+                      value: values[key],
+                      edit: (value, other) =>
+                        edits({ [key]: value, ...(other && { [other.key]: other.value }) }),
+                      others: shown.flatMap(([k, q]) =>
+                        q.kind === 'number' && k !== key && p.kind === 'number'
+                          ? [{ key: k, parameter: q, value: values[k] as number }]
+                          : [],
+                      ),
+                    })
+                  }
+                  className="rounded p-0.5 opacity-0 group-hover/label:opacity-100 hover:text-ink focus-visible:opacity-100"
+                >
+                  <LayoutGrid size={12} />
+                </button>
+              )}
+            </span>
+            <StableControl
+              parameter={p}
+              value={values[key]}
+              onChange={(v) =>
+                onChange(
+                  p.kind === 'choice' ? chosen(parameters, values, key, v as string) : { [key]: v },
+                )
+              }
+              onDone={onDone}
+            />
+          </div>
+        ),
+      )}
     </div>
   );
 }
 
+/** The controls of what a choice has itself. */
+function OwnControls({
+  parameter: { sets },
+  chosen: choice,
+  value,
+  onChange,
+  onDone,
+}: {
+  parameter: OwnParameter;
+  chosen: string;
+  value: OwnValues;
+  onChange(value: OwnValues): void;
+  onDone(): void;
+}) {
+  const set = sets[choice];
+  if (!set) return null;
+  return (
+    <ParameterControls
+      parameters={set}
+      values={ownOf(set, value, choice)}
+      onChange={(v) => onChange({ ...value, [choice]: { ...value[choice], ...v } })}
+      onDone={onDone}
+    />
+  );
+}
+
 /** What takes all of the width. */
-const BROAD: ReadonlySet<string> = new Set(['ramp', 'regions', 'mesh', 'strokes']);
+const BROAD: ReadonlySet<string> = new Set(['ramp', 'regions', 'mesh', 'strokes', 'list']);
 
 const sharesOf = new WeakMap<Parameter, Parameter>();
 
@@ -205,7 +255,40 @@ function Control({ parameter: p, value, onChange, onDone }: ControlProps) {
           )}
         </div>
       );
+    case 'own':
+      return null;
+    case 'list':
+      return (
+        <ListField
+          parameter={p}
+          value={value as ListedValues[]}
+          onChange={onChange}
+          onDone={onDone}
+        >
+          {(values, change) => (
+            <ParameterControls
+              parameters={p.of}
+              values={values}
+              onChange={change}
+              onDone={onDone}
+            />
+          )}
+        </ListField>
+      );
     case 'choice':
+      if (p.pictures)
+        return (
+          <div className="flex justify-end">
+            <TextureField
+              parameter={p}
+              value={value as string}
+              onChange={(v) => {
+                onChange(v);
+                onDone();
+              }}
+            />
+          </div>
+        );
       return (
         <div className="flex justify-end">
           <ChoiceField

@@ -40,6 +40,14 @@ export function put4(at: usize, v: v128): void {
   v128.store(at, v);
 }
 
+/** Writes the first two floats. */
+// @ts-ignore: decorator
+@inline
+export function put2(at: usize, v: v128): void {
+  if (CHECKED) inside(at, 8);
+  v128.store64_lane(at, v, 0);
+}
+
 // @ts-ignore: decorator
 @inline
 export function get(at: usize): f32 {

@@ -1,5 +1,5 @@
 /** sRGB's transfer functions (IEC 61966-2-1) on four floats at once, and colour to and from bytes. */
-import { get4, getByte, getWord, put4 } from './access';
+import { get, get4, getByte, getWord, put4 } from './access';
 
 /**
  * The constants of the curves, in memory: a broadcast from there is one instruction, while a constant
@@ -130,6 +130,36 @@ export function gainRows(
         const a = f32x4.splat(alpha);
         const straight = alpha < 1 ? f32x4.div(v, a) : v;
         put4(p, withAlpha(f32x4.mul(exposed(straight, gain, root), a), v));
+      }
+    }
+  }
+}
+
+/** Multiplies the linear light of rows of premultiplied RGBA by rows of a plane, in place. */
+export function shineRows(
+  b: usize,
+  bStride: i32,
+  s: usize,
+  sStride: i32,
+  width: i32,
+  isLight: i32,
+  from: i32,
+  to: i32,
+): void {
+  for (let y = from; y < to; y++) {
+    let p = b + y * bStride;
+    let q = s + y * sStride;
+    for (const end = p + (width << 4); p < end; p += 16, q += 4) {
+      const v = get4(p);
+      const alpha = f32x4.extract_lane(v, 3);
+      const gain = get(q);
+      if (!(alpha > 0) || gain == 1) continue;
+      if (isLight) put4(p, withAlpha(f32x4.mul(v, f32x4.splat(gain)), v));
+      else {
+        const a = f32x4.splat(alpha);
+        const straight = alpha < 1 ? f32x4.div(v, a) : v;
+        const power = exp2(f32x4.mul(log2(f32x4.splat(max<f32>(1e-9, gain))), k(19)));
+        put4(p, withAlpha(f32x4.mul(exposed(straight, gain, f32x4.extract_lane(power, 0)), a), v));
       }
     }
   }

@@ -4,7 +4,8 @@ export { shareAcross, shareCells } from './share';
 export { spreadRows } from './spread';
 export { convolveRows, weighDown } from './convolve';
 export { composite, compositePlane, compositePlanes, settleRows } from './composite';
-export { gainRows, unpackRows } from './colour';
+export { gainRows, shineRows, unpackRows } from './colour';
+export { fieldRows } from './field';
 export { finishRows } from './finish';
 export { cutRows, gatherRows, overRows, rampRows, shareRows, nearRows, shadeRows } from './paint';
 export { coverRows, layRows, paintRows, strokeRows } from './brush';
@@ -51,7 +52,7 @@ export {
   toneRows,
   unwrapRows,
 } from './rows';
-export { coneRows, textureRows, tileRows } from './texture';
+export { coneRows, tileRows } from './tile';
 export { carryRows, sheetRows } from './sheet';
 export { displaceRows, smearDabs } from './smear';
 export { useScratch } from './scratch';

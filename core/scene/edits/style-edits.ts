@@ -3,7 +3,7 @@ import { counts, lengthsIn, lengthsKey } from '../../definitions/parameter';
 import type { Affine } from '../../geometry/affine';
 import { meanScale, multiply } from '../../geometry/affine';
 import { definitionOf } from '../../sources/index';
-import { TEXTURE_UNIT } from '../../paint/parameters';
+import { TEXTURE_UNIT } from '../../paint/texture-parameters';
 import { stepOfKind } from '../../steps/index';
 import { placementMap } from '../../definitions/placement';
 import { boxOf, mapAround } from '../arrange/placement';

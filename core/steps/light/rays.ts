@@ -12,7 +12,7 @@ import { cellRegion, shareAmongCells, spreadCells } from '../../kernels/cells';
 import { addLight, addMapped } from '../../kernels/lay-light';
 import { lookUp } from '../../kernels/planes';
 import { copied, masked } from '../../kernels/rows';
-import { texturePlane } from '../../kernels/texture';
+import { texturePlane } from '../../paint/textured';
 import type { ColourBuffer } from '../../pixels/buffer';
 import { colourBuffer, crop } from '../../pixels/buffer';
 import { rgb } from '../../pixels/colour';
@@ -135,7 +135,7 @@ function dusty(
   const size = Math.max(1, dustSize * scale);
   const [x, y] = [map[4], map[5]];
   const back = multiply(scaling(1 / size), translation(-x, -y));
-  const air = texturePlane('clouds', back, number, light.region);
+  const air = texturePlane({ texture: 'clouds', seed: number }, back, light.region);
   lookUp(air, Float32Array.of(1 - dust / 100, 1));
   return masked(light, air);
 }

@@ -8,26 +8,20 @@ import { gaussianBlur, blurMargin } from '../../kernels/blur';
 import { signedDistance } from '../../kernels/contour';
 import { add, clamp, lookUp, relief, times } from '../../kernels/planes';
 import { copied, level } from '../../kernels/rows';
-import type { Texture } from '../../kernels/texture';
-import { texturePlane, textures } from '../../kernels/texture';
-import { inPx, oneColour, textureMap } from '../../paint/paint';
+import { towards } from '../../paint/lamp';
+import { inPx, textureMap } from '../../paint/lay';
+import { oneColour } from '../../paint/paint';
+import { TEXTURES, textureValues } from '../../paint/texture-parameters';
+import { textureBumps } from '../../paint/textured';
 import type { ColourBuffer, Plane } from '../../pixels/buffer';
 import { crop } from '../../pixels/buffer';
 import { litBy } from '../../pixels/colour';
 import { scoped } from '../../pixels/heap';
 import { grow } from '../../pixels/region';
-import {
-  glossCurve,
-  lampHeight,
-  lampOf,
-  lampParameters,
-  lengths,
-  profile,
-  towards,
-} from './parameters';
+import { glossCurve, lampHeight, lampOf, lampParameters, lengths, profile } from './parameters';
 import { inverse } from './soft';
 
-const BUMPY = { bumps: textures.map((t) => t.value) };
+const BUMPY = { bumps: TEXTURES.map((t) => t.value) };
 
 /** The edge of a shape worked into relief, and lit. */
 export const bevel = defineStyle({
@@ -71,9 +65,10 @@ export const bevel = defineStyle({
     bumps: {
       kind: 'choice',
       label: 'Bumps',
-      options: [{ value: 'none', label: 'None' }, ...textures],
+      options: [{ value: 'none', label: 'None' }, ...TEXTURES],
       default: 'none',
     },
+    bumpValues: { ...textureValues('bumps'), needs: BUMPY },
     bumpHeight: {
       ...length('Bump height', 2, { max: 200, slider: [0, 20] }),
       step: 0.5,
@@ -164,7 +159,8 @@ function litRelief(shape: Plane, v: BevelValues, context: StyleContext, lamp: La
     level(heights, (width * v.depth) / 100, 0);
     if (v.bumps !== 'none') {
       const laid = inPx({ size: v.bumpSize, turn: 0, moveX: 0, moveY: 0 }, v.lengths, context);
-      const bumps = texturePlane(v.bumps as Texture, textureMap(laid, frame), v.seed, near);
+      const named = { texture: v.bumps, textureValues: v.bumpValues, seed: v.seed };
+      const bumps = textureBumps(named, textureMap(laid, frame), near);
       level(bumps, v.bumpHeight * scale, 0);
       add(heights, bumps);
     }

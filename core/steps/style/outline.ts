@@ -3,7 +3,8 @@ import { intensity, length } from '../../definitions/parameter';
 import { defineStyle } from '../../definitions/step';
 import { band, signedDistance } from '../../kernels/contour';
 import { paintParameters } from '../../paint/parameters';
-import { inPx, paintShape } from '../../paint/paint';
+import { inPx } from '../../paint/lay';
+import { paintMargin, paintShape } from '../../paint/paint';
 import { crop } from '../../pixels/buffer';
 import { scoped } from '../../pixels/heap';
 import { grow } from '../../pixels/region';
@@ -41,7 +42,7 @@ export const outline = defineStyle({
     opacity: opacity(),
     lengths,
   },
-  margin: ({ width }, scale) => Math.ceil(width * scale) + 4,
+  margin: (v, scale) => Math.max(Math.ceil(v.width * scale) + 4, paintMargin(v, scale)),
   pieces: (v) => [
     {
       lands: 'above',
@@ -58,6 +59,7 @@ export const outline = defineStyle({
             crop(band(d, out - width, out), wanted),
             inPx(v, v.lengths, context),
             frame,
+            shape,
           );
         });
       },

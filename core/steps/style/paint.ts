@@ -2,7 +2,7 @@ import { intensity } from '../../definitions/parameter';
 import { blendParameter } from '../../blend/parameter';
 import { defineStyle } from '../../definitions/step';
 import { paintParameters } from '../../paint/parameters';
-import { paintShape } from '../../paint/paint';
+import { paintMargin, paintShape } from '../../paint/paint';
 import { scoped } from '../../pixels/heap';
 import { intersect } from '../../pixels/region';
 import { whole } from '../../paint/whole';
@@ -19,14 +19,14 @@ export const paint = defineStyle({
     intensity,
     opacity: opacity(),
   },
-  margin: () => 0,
+  margin: (v, scale) => paintMargin(v, scale),
   pieces: (v) => [
     {
       lands: 'within',
       blend: v.blend,
       opacity: v.opacity / 100,
       draw: (shape, { wanted, frame }) =>
-        scoped(() => paintShape(whole(intersect(wanted, shape.region)), v, frame)),
+        scoped(() => paintShape(whole(intersect(wanted, shape.region)), v, frame, shape)),
     },
   ],
 });

@@ -10,6 +10,7 @@ import { piece } from '../../geometry/dash';
 import type { Strand } from '../../geometry/strand';
 import { displaced, lengthsOf, mapped } from '../../geometry/strand';
 import { compositePlanes } from '../../kernels/composite';
+import { towards } from '../../paint/lamp';
 import { oneColour } from '../../paint/paint';
 import type { ColourBuffer, Plane } from '../../pixels/buffer';
 import { unwritten } from '../../pixels/buffer';
@@ -19,7 +20,7 @@ import { EMPTY, unite } from '../../pixels/region';
 import { strokePlane } from '../../sources/pass-shape';
 import type { Blur } from '../../sources/stroke';
 import { shapeReach, underBlur } from '../../sources/stroke';
-import { lengths, opacity, towards } from './parameters';
+import { lengths, opacity } from './parameters';
 import type { Tube, Ways } from './tube-ways';
 import { isOut, tubesIn } from './tube-ways';
 

@@ -1,44 +1,8 @@
 import type { Affine } from '../geometry/affine';
-import { meanScale } from '../geometry/affine';
 import type { ColourBuffer, Plane } from '../pixels/buffer';
 import { unwritten } from '../pixels/buffer';
 import type { Region } from '../pixels/region';
 import { onHeap, rowsOf, run } from './machine';
-
-/** The textures there are, in the order in which the kernels number them (assembly/texture.ts). */
-export const textures = [
-  { value: 'speckle', label: 'Speckle' },
-  { value: 'clouds', label: 'Clouds' },
-  { value: 'brushed', label: 'Brushed' },
-  { value: 'stone', label: 'Stone' },
-  { value: 'cells', label: 'Panes' },
-  { value: 'marble', label: 'Marble' },
-  { value: 'flakes', label: 'Flaked paint' },
-] as const;
-
-export type Texture = (typeof textures)[number]['value'];
-
-/**
- * A texture over a region, 0–1, without edges or repeats. `back` takes px of the render to units of the
- * texture, of which one is about the size of what is to be covered. What is too fine for px is left out.
- */
-export function texturePlane(kind: Texture, back: Affine, seed: number, region: Region): Plane {
-  const out: Plane = unwritten(region, 1);
-  const number = textures.findIndex((t) => t.value === kind);
-  onHeap((at) =>
-    run('textureRows', region.height, region.width * 60, [
-      ...rowsOf(at, out, region, 'write'),
-      region.x,
-      region.y,
-      region.width,
-      number,
-      seed,
-      ...back,
-      meanScale(back),
-    ]),
-  );
-  return out;
-}
 
 /** How far round a point each px of a region lies, 0–1, clockwise. `back` takes px to that point at (0, 0). */
 export function conePlane(back: Affine, region: Region): Plane {

@@ -1,0 +1,211 @@
+import type { Operation } from './operations';
+import { STREWN } from './operations';
+
+/**
+ * Fields: a value for each place, written as formulas of other fields, and compiled to a program that the kernels run over rows
+ * (`compile.ts`, kernels/field.ts). All are computed in single precision.
+ */
+
+/** What one operation makes; some make several values at once. */
+export interface Instruction {
+  operation: Operation;
+  /** What it reads. */
+  reads: readonly Field[];
+  /** The numbers that belong to it, up to six. */
+  numbers: readonly number[];
+}
+
+/** One value of an instruction. */
+export interface Field {
+  of: Instruction;
+  /** Which of the values that it makes. */
+  part: number;
+}
+
+/** A field, or a number that is the same everywhere. */
+export type Term = Field | number;
+
+/** Constants by value, so that one in two places is one. */
+const constant = (value: number): Field => ({
+  of: { operation: 'constant', reads: [], numbers: [value] },
+  part: 0,
+});
+
+const asField = (t: Term): Field => (typeof t === 'number' ? constant(t) : t);
+
+const made = (
+  operation: Operation,
+  reads: readonly Term[],
+  numbers: readonly number[] = [],
+): Field => ({ of: { operation, reads: reads.map(asField), numbers }, part: 0 });
+
+const parts = (field: Field, count: number): Field[] =>
+  Array.from({ length: count }, (_, part) => ({ of: field.of, part }));
+
+/** The place itself, in units of the program. */
+export const X = made('x', []);
+export const Y = made('y', []);
+/** The plane that is handed over with a program, px by px. */
+export const PLANE = made('plane', []);
+
+/** The sum of all terms, from the left. */
+export const add = (first: Term, ...more: Term[]): Term =>
+  more.reduce(
+    (sum, t) =>
+      typeof sum === 'number' && typeof t === 'number' ? sum + t : made('add', [sum, t]),
+    first,
+  );
+
+export const subtract = (a: Term, b: Term): Term =>
+  typeof a === 'number' && typeof b === 'number' ? a - b : made('subtract', [a, b]);
+
+/** The product of all terms, from the left. */
+export const multiply = (first: Term, ...more: Term[]): Term =>
+  more.reduce(
+    (product, t) =>
+      typeof product === 'number' && typeof t === 'number'
+        ? product * t
+        : made('multiply', [product, t]),
+    first,
+  );
+
+export const divide = (a: Term, b: Term): Term =>
+  typeof a === 'number' && typeof b === 'number' ? a / b : made('divide', [a, b]);
+
+export const least = (a: Term, b: Term): Term =>
+  typeof a === 'number' && typeof b === 'number' ? Math.min(a, b) : made('least', [a, b]);
+export const most = (a: Term, b: Term): Term =>
+  typeof a === 'number' && typeof b === 'number' ? Math.max(a, b) : made('most', [a, b]);
+export const absolute = (a: Term): Term =>
+  typeof a === 'number' ? Math.abs(a) : made('absolute', [a]);
+export const floor = (a: Term): Term =>
+  typeof a === 'number' ? Math.floor(a) : made('floor', [a]);
+/** The square root; of what is below 0 it is 0. */
+export const root = (a: Term): Term => made('root', [a]);
+/** The sine of so many whole turns. */
+export const wave = (turns: Term): Term => made('wave', [turns]);
+/** A power of what is above 0; of the rest it is 0. */
+export const power = (a: Term, exponent: Term): Term => made('power', [a, exponent]);
+/** 1 where `a` is below `b`, else 0. */
+export const below = (a: Term, b: Term): Term => made('below', [a, b]);
+/** 3t² − 2t³ of `t` held to 0–1. */
+export const smooth = (t: Term): Term => made('smooth', [t]);
+
+/** What is left of a number above its floor, 0–1. */
+export const fraction = (a: Term): Term => subtract(a, floor(a));
+/** Held to 0–1. */
+export const held = (a: Term): Term => most(0, least(1, a));
+/** From `a` to `b` by `t`. */
+export const between = (a: Term, b: Term, t: Term): Term => add(a, multiply(subtract(b, a), t));
+/** From 0 where `t` is `from` to 1 where it is `to`, smooth between. */
+export const step = (from: Term, to: Term, t: Term): Term =>
+  smooth(divide(subtract(t, from), subtract(to, from)));
+/** The distance from (0, 0). */
+export const distance = (x: Term, y: Term): Term => root(add(multiply(x, x), multiply(y, y)));
+
+/** A number from 0 to 1 for each place of whole numbers; it repeats after so many of them, 0 for never. */
+export const chance = (
+  x: Term,
+  y: Term,
+  seed: number,
+  period: readonly [number, number] = [0, 0],
+): Term => made('chance', [x, y], [seed, ...period]);
+
+/** Smooth noise, 0–1, one new value a unit; it repeats after so many units, 0 for never. */
+export const noise = (
+  x: Term,
+  y: Term,
+  seed: number,
+  period: readonly [number, number] = [0, 0],
+): Term => made('noise', [x, y], [seed, ...period]);
+
+/** What noise of several sizes is made of. */
+export interface Octaves {
+  seed: number;
+  /** How large a px is, in units of x and y: what is finer than two is left out. */
+  px: number;
+  count: number;
+  /** How strong each is beside the one before it, which is twice as large; left out, half. */
+  rough?: number;
+  /** Whether each is folded about its middle, which makes creases. */
+  folded?: boolean;
+  /** After how many units it repeats to either side; 0, or left out, never. */
+  period?: readonly [number, number];
+}
+
+/** Noise of several sizes, 0–1, the largest with one new value a unit. */
+export const octaves = (
+  x: Term,
+  y: Term,
+  { seed, px, count, rough = 0.5, folded = false, period = [0, 0] }: Octaves,
+): Term => made('octaves', [x, y], [seed, px, folded ? -count : count, rough, ...period]);
+
+/** What is found at a place among points strewn one a unit. */
+export interface Cell {
+  /** Distances to the nearest point and the next, units. */
+  nearest: Term;
+  second: Term;
+  /** A number of the nearest point's own, 0–1. */
+  own: Term;
+  /** The way to the nearest point, units. */
+  toX: Term;
+  toY: Term;
+}
+
+/** Points strewn one a unit, moved about in it by `loose` (0 is a grid, 1 anywhere); repeating after `period` units, 0 for never. */
+export function cells(x: Term, y: Term, seed: number, loose = 1, period = 0): Cell {
+  const all = parts(made('cells', [x, y], [seed, loose, period]), 5);
+  return { nearest: all[0]!, second: all[1]!, own: all[2]!, toX: all[3]!, toY: all[4]! };
+}
+
+/** What is strewn, up to three things a unit. */
+export interface Strewn {
+  kind: (typeof STREWN)[number];
+  seed: number;
+  /** How likely each of the three is there, 0–1. */
+  density: number;
+  /** From the smallest to the largest, units, at most 1: radii, and half the length of strokes. */
+  small: number;
+  large: number;
+  /** How large a px is, units. */
+  px: number;
+  /** How much brighter the rims of discs and polygons are than their middles, 0–1 (below 1). */
+  rim?: number;
+  /** How many corners polygons have. */
+  corners?: number;
+  /** How wide strokes are, units. */
+  width?: number;
+  /** How far strokes turn apart, turns below 1. */
+  spread?: number;
+  /** How polygons and strokes are turned, turns. */
+  turn?: number;
+  period?: number;
+}
+
+/** What is strewn at a place: how much it covers, 0–1, and the mean of the numbers (0–1) of the things there. */
+export function strewn(
+  x: Term,
+  y: Term,
+  {
+    kind,
+    seed,
+    density,
+    small,
+    large,
+    px,
+    rim = 0,
+    corners = 6,
+    width = 0.01,
+    spread = 0.99,
+    turn = 0,
+    period = 0,
+  }: Strewn,
+): { cover: Term; own: Term } {
+  const fraction = Math.min(0.99, kind === 'strokes' ? spread : rim);
+  const whole = kind === 'strokes' ? Math.max(1, Math.round(width * 2000)) : corners;
+  const shape = whole + fraction;
+  const numbers = [STREWN.indexOf(kind) * 2 ** 20 + seed, density, shape, turn, px, period];
+  // The kernel reads the fourth and fifth of its numbers from constants.
+  const all = parts(made('strewn', [x, y, small, large], numbers), 2);
+  return { cover: all[0]!, own: all[1]! };
+}

@@ -1,0 +1,77 @@
+import { angle, count, percent } from '../definitions/parameter';
+import { defineTexture } from '../definitions/texture';
+import {
+  absolute,
+  add,
+  below,
+  between,
+  divide,
+  fraction,
+  held,
+  least,
+  multiply,
+  subtract,
+  wave,
+} from '../fields/field';
+import { rampOf } from '../pixels/ramp';
+import { onUnit } from './space';
+
+/** Below a·t + b·t² + c·t³ + d·t⁴ lies the share t of two crossed waves, up to a half, within 0.4 %: a fit by least squares. */
+const THRESHOLD = [1.57912899, -1.36321581, 0.91506168, -0.99278733] as const;
+
+export const halftone = defineTexture({
+  kind: 'halftone',
+  label: 'Halftone',
+  help: 'A printer’s screen of dots or lines that grow from one side to the other.',
+  family: 'Print',
+  colours: rampOf([
+    [0, '#10131a'],
+    [100, '#10131a'],
+  ]),
+  parameters: {
+    shape: {
+      kind: 'choice',
+      label: 'Shape',
+      options: [
+        { value: 'dots', label: 'Dots' },
+        { value: 'lines', label: 'Lines' },
+      ],
+      default: 'dots',
+    },
+    across: count('How many', 24, { min: 2, max: 400, slider: [6, 80], help: 'Across 400 px.' }),
+    angle: angle('Screen angle', 45),
+    from: { ...percent('From', 8), help: 'How much is covered at the top.' },
+    to: {
+      ...percent('To', 80),
+      help: 'How much is covered 400 px farther down; from there on it goes back.',
+    },
+  },
+  surface({ shape, across, angle, from, to }, space) {
+    const n = onUnit(across, space);
+    const turn = (space.seamless ? 0 : angle) * (Math.PI / 180);
+    const [cos, sin] = [Math.cos(turn) * n, Math.sin(turn) * n];
+    const u = add(multiply(space.x, cos), multiply(space.y, sin));
+    const v = subtract(multiply(space.y, cos), multiply(space.x, sin));
+    // To one side and back, so that it may be repeated.
+    const way = absolute(subtract(multiply(2, fraction(multiply(space.y, 0.5))), 1));
+    const area = between(to / 100, from / 100, way);
+    const soft = Math.max(0.02, 2 * n * space.px);
+    if (shape === 'lines') {
+      const off = absolute(subtract(fraction(v), 0.5));
+      return {
+        tone: 1,
+        cover: held(add(divide(subtract(multiply(area, 0.5), off), soft / 2), 0.5)),
+      };
+    }
+    const screen = subtract(0.5, multiply(0.25, add(wave(add(u, 0.25)), wave(add(v, 0.25)))));
+    // The smaller of what is covered and what is bare: dots, or holes.
+    const few = least(area, subtract(1, area));
+    const [a, b, c, d] = THRESHOLD;
+    const bent = multiply(
+      few,
+      add(a, multiply(few, add(b, multiply(few, add(c, multiply(few, d)))))),
+    );
+    const threshold = between(subtract(1, bent), bent, below(area, 0.5));
+    return { tone: 1, cover: held(add(divide(subtract(threshold, screen), 1.1 * soft), 0.5)) };
+  },
+});
