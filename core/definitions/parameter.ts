@@ -51,7 +51,7 @@ export interface ChoiceParameter<V extends string = string> extends Described {
   /** Whether its options are shown as small pictures of textures. */
   pictures?: 'texture';
   /** What another parameter becomes with each option, unless the artist has set it to something of their own. */
-  brings?: { key: string; values: Readonly<Record<string, unknown>> };
+  brings?: { key: string; values: Readonly<Record<string, unknown>> } | undefined;
   /** Options that belong together may say under which heading. */
   options: readonly { value: V; label: string; family?: string }[];
   default: V;

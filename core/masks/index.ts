@@ -19,6 +19,8 @@ import type { ReachShape } from './reach';
 import { reach, reachSchema } from './reach';
 import type { StrokesShape } from './strokes';
 import { strokes, strokesSchema } from './strokes';
+import type { TextureMaskShape } from './texture';
+import { textureMask, textureMaskSchema } from './texture';
 import type { TonesShape } from './tones';
 import { tones, tonesSchema } from './tones';
 
@@ -29,6 +31,7 @@ export type MaskShape =
   | CutOutShape
   | ReachShape
   | TonesShape
+  | TextureMaskShape
   | LayerShape
   | KeptShape
   | PictureShape
@@ -42,6 +45,7 @@ export const maskShapes = {
   'cut-out': cutOut,
   reach,
   tones,
+  texture: textureMask,
   layer: layerShape,
   kept: keptShape,
   picture: pictureShape,
@@ -57,6 +61,7 @@ export const maskShapeSchema = v.variant(
     cutOutSchema,
     reachSchema,
     tonesSchema,
+    textureMaskSchema,
     layerShapeSchema,
     keptShapeSchema,
     pictureShapeSchema,

@@ -5,7 +5,19 @@ import type { Surface, TextureSpace } from '../definitions/texture';
 import type { Program } from '../fields/compile';
 import { compile } from '../fields/compile';
 import type { Term } from '../fields/field';
-import { PLANE, X, Y, add, below, between, divide, held, multiply, power } from '../fields/field';
+import {
+  PLANE,
+  X,
+  Y,
+  add,
+  below,
+  between,
+  divide,
+  held,
+  multiply,
+  power,
+  subtract,
+} from '../fields/field';
 import type { Affine } from '../geometry/affine';
 import { meanScale } from '../geometry/affine';
 import { signedDistance } from '../kernels/contour';
@@ -72,6 +84,29 @@ export function textureCover(named: NamedTexture, back: Affine, region: Region):
 export function textureBumps(named: NamedTexture, back: Affine, region: Region): Plane {
   const { height, tone } = surfaceOf(named, meanScale(back), DEEP);
   return heldPlane(height === undefined ? tone : divide(height, HEIGHT), back, region);
+}
+
+/**
+ * How far colours come from by two draws of a texture, px: across and down as the first two of four floats a px, each at most as
+ * far as `most` to either side.
+ */
+export function textureWays(
+  named: NamedTexture,
+  back: Affine,
+  region: Region,
+  most: readonly [across: number, down: number],
+): ColourBuffer {
+  const px = meanScale(back);
+  const way = (seed: number, by: number): Term => {
+    const { tone, cover = 1 } = surfaceOf({ ...named, seed }, px, DEEP);
+    return multiply(subtract(held(multiply(tone, cover)), 0.5), 2 * by);
+  };
+  // Draws that are far apart have nothing in common.
+  return fieldColours(
+    compile([way(named.seed, most[0]), way(named.seed + 5000, most[1]), 0, 0]),
+    back,
+    region,
+  );
 }
 
 /** A field over a region, brought to 0–1. */

@@ -15,6 +15,7 @@ import { glare } from './light/glare';
 import { rays } from './light/rays';
 import { mesh } from './warp/mesh';
 import { reshape } from './warp/reshape';
+import { displace } from './warp/displace';
 import { drip } from './warp/drip';
 import { fray } from './warp/fray';
 import { smear } from './warp/smear';
@@ -43,6 +44,7 @@ export const steps: readonly AnyStep[] = [
   reshape,
   mesh,
   smear,
+  displace,
   drip,
   fray,
   glow,

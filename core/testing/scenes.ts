@@ -1,3 +1,6 @@
+import { defaultsOf } from '../definitions/parameter';
+import { textureMaskParameters } from '../masks/texture';
+import { textures } from '../textures/index';
 import fc from 'fast-check';
 import { paint } from './paint';
 import { boxPath } from '../geometry/box-paths';
@@ -113,6 +116,10 @@ const maskShape: fc.Arbitrary<MaskShape> = fc.oneof(
   path.map((p): MaskShape => ({ kind: 'area', paths: [p] })),
   fc.constant<MaskShape>({ kind: 'kept', within: KEPT }),
   fc.constant<MaskShape>({ kind: 'tones', of: null, from: 30, to: 90, soft: 10 }),
+  fc.constantFrom(...textures).map(({ kind }): MaskShape => ({
+    ...{ kind: 'texture', ...defaultsOf(textureMaskParameters), texture: kind },
+    ...{ size: 20, from: 70, to: 20 },
+  })),
   fc.tuple(place, place, fc.boolean()).map(([x, y, touching]): MaskShape => ({
     ...{ kind: 'reach', of: null, colour: '#ff5a1f', tolerance: 30, soft: 20 },
     ...{ x, y, touching },

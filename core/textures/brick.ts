@@ -18,7 +18,7 @@ import { octavesOn, onUnit, periodOf, stirred } from './space';
 export const brick = defineTexture({
   kind: 'brick',
   label: 'Brick and tile',
-  help: 'Bricks in courses, or tiles in a grid, with joints between.',
+  help: 'Bricks in a running bond, or tiles stacked in a grid, with joints between.',
   family: 'Worked',
   colours: rampOf([
     [0, '#5b5348'],
@@ -28,10 +28,10 @@ export const brick = defineTexture({
   parameters: {
     bond: {
       kind: 'choice',
-      label: 'Laid',
+      label: 'Bond',
       options: [
-        { value: 'courses', label: 'Each course moved by half' },
-        { value: 'grid', label: 'In a grid' },
+        { value: 'courses', label: 'Running bond' },
+        { value: 'grid', label: 'Stack bond' },
       ],
       default: 'courses',
     },

@@ -25,8 +25,8 @@ export const halftone = defineTexture({
   help: 'A printer’s screen of dots or lines that grow from one side to the other.',
   family: 'Print',
   colours: rampOf([
-    [0, '#10131a'],
-    [100, '#10131a'],
+    [0, '#e8e4da'],
+    [100, '#e8e4da'],
   ]),
   parameters: {
     shape: {

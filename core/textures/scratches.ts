@@ -6,7 +6,7 @@ import { onUnit, periodOf } from './space';
 
 export const scratches = defineTexture({
   kind: 'scratches',
-  label: 'Scratches and dust',
+  label: 'Scratches, dust',
   help: 'Fine scratches and specks; between them there is nothing.',
   family: 'Worn',
   colours: rampOf([

@@ -2,6 +2,7 @@ import { useRef } from 'react';
 import { defaultsOf } from '@ignis/core/definitions/parameter';
 import type { MaskShape } from '@ignis/core/masks/index';
 import { maskShapes } from '@ignis/core/masks/index';
+import { textureMaskParameters } from '@ignis/core/masks/texture';
 import { tonesParameters } from '@ignis/core/masks/tones';
 import { newPart } from '@ignis/core/scene/model/make';
 import { addPart, setMask } from '@ignis/core/scene/edits/mask-edits';
@@ -91,6 +92,10 @@ export function AddPart({ layer, step, label }: { layer: Layer; step?: Step; lab
           {
             label: `${maskShapes.tones.label} of the scene`,
             run: () => void put({ kind: 'tones', of: null, ...defaultsOf(tonesParameters) }),
+          },
+          {
+            label: maskShapes.texture.label,
+            run: () => void put({ kind: 'texture', ...defaultsOf(textureMaskParameters) }),
           },
           ...(scene.selection && !step
             ? [

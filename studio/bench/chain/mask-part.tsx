@@ -8,6 +8,7 @@ import type { LayerShape } from '@ignis/core/masks/layer';
 import type { MaskPart } from '@ignis/core/masks/mask';
 import { partWays } from '@ignis/core/masks/mask';
 import { reachParameters } from '@ignis/core/masks/reach';
+import { textureMaskParameters } from '@ignis/core/masks/texture';
 import { tonesParameters } from '@ignis/core/masks/tones';
 import { findLayer } from '@ignis/core/scene/edits/layer-edits';
 import type { MaskOwner } from '@ignis/core/scene/edits/mask-edits';
@@ -23,6 +24,7 @@ import { ParameterControls } from '../../ui/parameter-controls';
 const VALUES: Partial<Record<MaskShape['kind'], Parameters>> = {
   reach: { colour: { kind: 'colour', label: 'Colour', default: '#ffffff' }, ...reachParameters },
   tones: tonesParameters,
+  texture: textureMaskParameters,
   'cut-out': edgeParameters,
 };
 

@@ -1,0 +1,38 @@
+import { length } from '../../definitions/parameter';
+import { defineStep } from '../../definitions/step';
+import { displaced } from '../../kernels/smear';
+import { textureMap } from '../../paint/lay';
+import { laidTextureParameters, layParameters, textureSeed } from '../../paint/texture-parameters';
+import { textureWays } from '../../paint/textured';
+import { scoped } from '../../pixels/heap';
+
+const { texture, textureValues, seamless } = laidTextureParameters;
+
+const reach = { min: -300, max: 300, slider: [-100, 100] } as const;
+
+/** Pixels carried to either side by a texture. */
+export const displace = defineStep({
+  kind: 'warp.displace',
+  label: 'Displace by a texture',
+  help: 'Carries pixels to the side, as far as a texture is bright or dark: old glass, heat, torn edges.',
+  parameters: {
+    across: { ...length('Across', 12, reach), help: 'At most so far to either side.' },
+    down: { ...length('Up and down', 12, reach), help: 'At most so far up and down.' },
+    texture: { ...texture, brings: undefined },
+    textureValues,
+    seamless,
+    ...layParameters,
+    seed: textureSeed,
+  },
+  seesPlace: true,
+  margin: ({ across, down }, scale) =>
+    Math.ceil(Math.max(Math.abs(across), Math.abs(down)) * scale) + 3,
+  apply: (input, v, { map, scale, wanted }) =>
+    scoped(() => {
+      const ways = textureWays(v, textureMap(v, { map }), wanted, [
+        v.across * scale,
+        v.down * scale,
+      ]);
+      return displaced(input, ways.data, wanted);
+    }),
+});
