@@ -10,6 +10,8 @@ interface Described {
   label: string;
   /** One sentence for a tooltip and the docs. */
   help?: string;
+  /** The heading that it stands under, where there are many. */
+  section?: string;
   /** It counts only where other parameters have one of these values, or are more than 0 (`some`). */
   needs?: Readonly<Record<string, readonly (string | boolean)[] | 'some'>>;
 }

@@ -36,6 +36,8 @@ export interface Run {
 
 /** A layer that throws light or a shadow. */
 export interface Caster {
+  /** Names all that it depends on: the same name, the same layer. */
+  key: string;
   /** What it covers, 0–1, over a region. */
   coverage(region: Region): Plane;
   /** Its colours over a region, as they are drawn. */

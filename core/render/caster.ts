@@ -2,6 +2,7 @@ import type { SourceContext } from '../definitions/source';
 import type { BoundLayer } from '../scene/bound/bound';
 import { definitionOf } from '../sources/index';
 import type { Context } from './context';
+import { contentOf } from './context';
 import { coloursOf, coverageOf, coveredBox } from './coverage';
 
 /** Layers that are the light or the shadow of another. */
@@ -12,6 +13,7 @@ export function casterFor({ source }: BoundLayer, context: Context): Pick<Source
   if (!subject) return {};
   return {
     light: {
+      key: `${contentOf(subject.layer)} ${subject.map.join()}`,
       coverage: (region) => coverageOf(subject, context.map, region, context),
       colours: (region) => coloursOf(subject, context.map, region, context),
       under: (to, region) => coverageOf(subject, to, region, context),

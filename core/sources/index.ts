@@ -15,6 +15,8 @@ import { lineSource } from './line';
 import { lineSchema } from './line-source';
 import type { PaintSource } from './paint';
 import { paintSchema, paintSource } from './paint';
+import type { ParticlesSource } from './particles';
+import { particlesSchema, particlesSource } from './particles';
 import type { PictureSource } from './picture';
 import { pictureSchema, pictureSource } from './picture';
 import type { CastShadowSource } from './cast-shadow';
@@ -38,7 +40,8 @@ export type Source =
   | SpillSource
   | CastShadowSource
   | FlareSource
-  | ReflectionSource;
+  | ReflectionSource
+  | ParticlesSource;
 
 /** Everything a layer can be. To add one: one file, its type above, and one line here. */
 export const sources = {
@@ -54,6 +57,7 @@ export const sources = {
   shadow: castShadow,
   flare: flareSource,
   reflection: reflectionSource,
+  particles: particlesSource,
 } as const;
 
 export const sourceSchema = v.variant(
@@ -71,6 +75,7 @@ export const sourceSchema = v.variant(
     castShadowSchema,
     flareSchema,
     reflectionSchema,
+    particlesSchema,
   ],
   `There is no such source; there are ${Object.keys(sources).join(', ')}.`,
 );

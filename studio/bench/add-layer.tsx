@@ -6,7 +6,12 @@ import { newId } from '@ignis/core/scene/model/new-id';
 import { fitted } from '@ignis/core/scene/arrange/placement';
 import type { Scene } from '@ignis/core/scene/model/schema';
 import type { StartingPoint } from '@ignis/core/scene/starting-points/index';
-import { flareLooks, started, startingPoints } from '@ignis/core/scene/starting-points/index';
+import {
+  flareLooks,
+  particleLooks,
+  started,
+  startingPoints,
+} from '@ignis/core/scene/starting-points/index';
 import { shapes } from '@ignis/core/shapes/index';
 import { sources } from '@ignis/core/sources/index';
 import { newPass } from '@ignis/core/sources/pass';
@@ -36,6 +41,13 @@ function sample(point: StartingPoint): Scene {
   return scene;
 }
 
+/** Particles in a scene of their own, large enough for small ones to show. */
+function particleSample(point: StartingPoint): Scene {
+  const scene = newScene('', 480, 300, '#12141b');
+  scene.layers.push(started(point, { width: 1000, height: 0 }, { x: 240, y: 190 }));
+  return scene;
+}
+
 /** The outline of a ready shape. */
 function outline(kind: string): Scene {
   const scene = newScene('', 120, 75, GROUND);
@@ -56,6 +68,7 @@ export function AddLayer({ onPicture, onSvg }: { onPicture(): void; onSvg(): voi
   const [open, setOpen] = useState(false);
   const lights = useScenePictures(open, () => startingPoints.map(sample));
   const flares = useScenePictures(open, () => flareLooks.map(sample));
+  const particles = useScenePictures(open, () => particleLooks.map(particleSample));
   const outlines = useScenePictures(open, () => shapes.map((s) => outline(s.kind)));
   const choose = (run: () => void) => () => {
     setOpen(false);
@@ -170,6 +183,19 @@ export function AddLayer({ onPicture, onSvg }: { onPicture(): void; onSvg(): voi
                 onClick={choose(() => addStartingPoint(p))}
               >
                 <Picture url={flares[i]} />
+              </Kind>
+            ))}
+          </div>
+          <Heading>Particles</Heading>
+          <div className="grid grid-cols-8 items-start gap-1">
+            {particleLooks.map((p, i) => (
+              <Kind
+                key={p.name}
+                label={p.label}
+                title={p.help}
+                onClick={choose(() => addStartingPoint(p))}
+              >
+                <Picture url={particles[i]} />
               </Kind>
             ))}
           </div>

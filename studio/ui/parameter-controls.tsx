@@ -1,4 +1,5 @@
 import { LayoutGrid } from 'lucide-react';
+import { Fragment } from 'react';
 import { Slider, Switch } from 'radix-ui';
 import type {
   ListedValues,
@@ -49,7 +50,7 @@ export function ParameterControls({ parameters, values: said, onChange, onDone, 
     .map(([key, p]) => [key, inShares ? asShare(p) : p] as const);
   return (
     <div className="flex flex-col gap-1">
-      {shown.map(([key, p]) =>
+      {shown.map(([key, p], i) =>
         p.kind === 'own' ? (
           <OwnControls
             key={key}
@@ -60,53 +61,59 @@ export function ParameterControls({ parameters, values: said, onChange, onDone, 
             onDone={onDone}
           />
         ) : (
-          <div
-            key={key}
-            className={
-              BROAD.has(p.kind)
-                ? 'flex flex-col gap-0.5 py-1'
-                : 'grid min-h-7 grid-cols-[104px_1fr] items-center gap-2'
-            }
-            title={p.help}
-          >
-            <span className="group/label flex min-w-0 items-center gap-0.5 text-sm text-dim">
-              <span className="truncate">{p.label}</span>
-              {edits && hasCandidates(p) && (
-                <button
-                  type="button"
-                  aria-label={`Look sheet of ${p.label}`}
-                  title="See all of them on a look sheet"
-                  onClick={() =>
-                    useSheet.getState().open({
-                      title: p.label,
-                      parameter: p,
-                      value: values[key],
-                      edit: (value, other) =>
-                        edits({ [key]: value, ...(other && { [other.key]: other.value }) }),
-                      others: shown.flatMap(([k, q]) =>
-                        q.kind === 'number' && k !== key && p.kind === 'number'
-                          ? [{ key: k, parameter: q, value: values[k] as number }]
-                          : [],
-                      ),
-                    })
-                  }
-                  className="rounded p-0.5 opacity-0 group-hover/label:opacity-100 hover:text-ink focus-visible:opacity-100"
-                >
-                  <LayoutGrid size={12} />
-                </button>
-              )}
-            </span>
-            <StableControl
-              parameter={p}
-              value={values[key]}
-              onChange={(v) =>
-                onChange(
-                  p.kind === 'choice' ? chosen(parameters, values, key, v as string) : { [key]: v },
-                )
+          <Fragment key={key}>
+            {p.section && p.section !== shown[i - 1]?.[1].section && (
+              <h4 className="mt-2 border-b border-line/70 pb-0.5 text-xs text-dim">{p.section}</h4>
+            )}
+            <div
+              className={
+                BROAD.has(p.kind)
+                  ? 'flex flex-col gap-0.5 py-1'
+                  : 'grid min-h-7 grid-cols-[104px_1fr] items-center gap-2'
               }
-              onDone={onDone}
-            />
-          </div>
+              title={p.help}
+            >
+              <span className="group/label flex min-w-0 items-center gap-0.5 text-sm text-dim">
+                <span className="truncate">{p.label}</span>
+                {edits && hasCandidates(p) && (
+                  <button
+                    type="button"
+                    aria-label={`Look sheet of ${p.label}`}
+                    title="See all of them on a look sheet"
+                    onClick={() =>
+                      useSheet.getState().open({
+                        title: p.label,
+                        parameter: p,
+                        value: values[key],
+                        edit: (value, other) =>
+                          edits({ [key]: value, ...(other && { [other.key]: other.value }) }),
+                        others: shown.flatMap(([k, q]) =>
+                          q.kind === 'number' && k !== key && p.kind === 'number'
+                            ? [{ key: k, parameter: q, value: values[k] as number }]
+                            : [],
+                        ),
+                      })
+                    }
+                    className="rounded p-0.5 opacity-0 group-hover/label:opacity-100 hover:text-ink focus-visible:opacity-100"
+                  >
+                    <LayoutGrid size={12} />
+                  </button>
+                )}
+              </span>
+              <StableControl
+                parameter={p}
+                value={values[key]}
+                onChange={(v) =>
+                  onChange(
+                    p.kind === 'choice'
+                      ? chosen(parameters, values, key, v as string)
+                      : { [key]: v },
+                  )
+                }
+                onDone={onDone}
+              />
+            </div>
+          </Fragment>
         ),
       )}
     </div>

@@ -57,6 +57,7 @@ export { carryRows, sheetRows } from './sheet';
 export { displaceRows, smearDabs } from './smear';
 export { useScratch } from './scratch';
 export { layer, pile } from './crowd';
+export { flyRows, particleRows } from './particles';
 export { sumRows } from './edges';
 export { sweep } from './sweep';
 export { addMappedRows } from './lay-light';

@@ -12,6 +12,8 @@ import type { LineSource } from '../../sources/line-source';
 import type { KindValues, LineShape, Modifier } from '../../sources/line-shape';
 import type { PictureSource } from '../../sources/picture';
 import { tubePasses } from '../../sources/pass';
+import { particleParameters } from '../../sources/particle-parameters';
+import type { ParticleValues } from '../../sources/particles';
 import { paintParameters } from '../../paint/parameters';
 import { castShadowParameters } from '../../sources/cast-shadow-parameters';
 import type { FlarePart, FlareSource } from '../../sources/flare';
@@ -235,6 +237,18 @@ export const newFlare = (
     },
     blend: 'add',
   });
+
+/** Particles with some values besides the usual ones, as light or over each other. */
+export const newParticles = (
+  name: string,
+  values: Partial<ParticleValues> = {},
+): LayerOf<'particles'> => {
+  const all = { ...defaultsOf(particleParameters), ...values };
+  return newLayer(name, {
+    source: { kind: 'particles', of: null, values: all },
+    blend: all.laid === 'light' ? 'add' : 'normal',
+  });
+};
 
 /** A part of a flare of a kind with its defaults. Throws if there is no such kind. */
 export const newFlarePart = (kind: string): FlarePart => ({

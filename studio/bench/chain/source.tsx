@@ -19,6 +19,7 @@ import { liveEdit, useBench, useBenchThrottled } from '../../state/bench';
 import { Button } from '../../ui/button';
 import { ChoiceField } from '../../ui/choice-field';
 import { ParameterControls } from '../../ui/parameter-controls';
+import { EmitterNode } from './emitter';
 import { FlareNodes } from './flare';
 import { ReflectionNode } from './reflection';
 import { Modifiers, ShapeNode } from './line-shape';
@@ -64,6 +65,8 @@ export function SourceNode({ layer }: { layer: Layer }) {
       return <ReflectionNode layer={layer as LayerOf<'reflection'>} />;
     case 'flare':
       return <FlareNodes layer={layer as LayerOf<'flare'>} />;
+    case 'particles':
+      return <EmitterNode layer={layer as LayerOf<'particles'>} />;
     case 'spill':
     case 'shadow':
       return <LightOrShadow id={layer.id} source={source} />;

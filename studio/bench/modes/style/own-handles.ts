@@ -1,6 +1,8 @@
 import type { ComponentType, RefObject } from 'react';
 import type { Layer } from '@ignis/core/scene/model/schema';
 import { isCastShadow, isFlare, isReflection } from '@ignis/core/scene/model/traits';
+import { isEmitter } from '@ignis/core/scene/edits/emitter-edits';
+import { EmitterHandle } from './emitter-handle';
 import { FlareHandles } from './flare-handles';
 import { ReflectionHandles } from './reflection-handles';
 import { ShadowHandles } from './shadow-handles';
@@ -44,6 +46,12 @@ const OWN: readonly OwnHandles[] = [
     SpillHandle,
     'Height',
     'Drag the handle: how high the light hangs over what it falls on',
+  ),
+  own(
+    isEmitter,
+    EmitterHandle,
+    'Centre',
+    'Drag the centre: where they begin, fly away from, swirl round and stay clear of',
   ),
   own(
     isFlare,

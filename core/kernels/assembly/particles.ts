@@ -1,0 +1,337 @@
+/** Particles: where each is at a moment, and how it is drawn. */
+import { get, get4, put, put4 } from './access';
+import { chanceAt } from './planes';
+import { rampAt } from './ramp';
+
+/** Floats of a particle that flies: head x, y, tail x, y (px of the render), radius (px), opacity, share of the ramp, turn (radians), and a number of its own. */
+const FLOWN: i32 = 12;
+/** Floats of a place where particles begin: x, y, and which way is outwards, x, y. */
+const SOURCE: i32 = 4;
+
+/** Steps in which the way of a particle is added up. */
+const STEPS: i32 = 8;
+
+/** What particles fly by, as the face lists it (kernels/particles.ts). */
+const SEED = 0, MOMENT = 1, LIFE = 2, LIFE_SPREAD = 3, DIRECTION = 4, ANGLE = 5, SPREAD = 6, SPEED = 7;
+const SPEED_SPREAD = 8, GRAVITY = 9, DRAG = 10, WIND_X = 11, WIND_Y = 12, TURBULENCE = 13, EDDY = 14, SWIRL = 15;
+const CENTRE_X = 16, CENTRE_Y = 17, CLEAR = 18, SIZE = 19, SIZE_SPREAD = 20, GROWTH = 21, DEPTH = 22, FOCUS = 23;
+const BLUR = 24, SHUTTER = 25, TURNED = 26, SPIN = 27, BY_CHANCE = 28, JITTER = 29, COOLING = 30;
+const MAP_A = 31, MAP_B = 32, MAP_C = 33, MAP_D = 34, MAP_E = 35, MAP_F = 36, SCALE = 37,
+  ROUND_X = 38,
+  ROUND_Y = 39,
+  ROUND_WIDTH = 40,
+  ROUND_HEIGHT = 41;
+
+/** Ways in which particles set out. */
+const AT_ANGLE: f32 = 0, OUTWARDS: f32 = 1, ALONG: f32 = 2, AWAY: f32 = 3, ANY: f32 = 4;
+
+const TURN: f32 = 6.2831853;
+
+/** The slopes of smooth noise at a place, left there by `slopes`. */
+let slopeX: f32 = 0;
+let slopeY: f32 = 0;
+
+/** The slopes of value noise with one value a unit, by the derivative of its fifth-degree step. */
+function slopes(x: f32, y: f32, seed: i32): void {
+  const fx = Mathf.floor(x);
+  const fy = Mathf.floor(y);
+  const i = fx as i32;
+  const j = fy as i32;
+  const t = x - fx;
+  const s = y - fy;
+  const u = t * t * t * (t * (t * 6 - 15) + 10);
+  const v = s * s * s * (s * (s * 6 - 15) + 10);
+  const du: f32 = t * t * 30 * (t * (t - 2) + 1);
+  const dv: f32 = s * s * 30 * (s * (s - 2) + 1);
+  const a = chanceAt(i, j, seed);
+  const b = chanceAt(i + 1, j, seed);
+  const c = chanceAt(i, j + 1, seed);
+  const d = chanceAt(i + 1, j + 1, seed);
+  slopeX = du * (b - a + (a - b - c + d) * v);
+  slopeY = dv * (c - a + (a - b - c + d) * u);
+}
+
+/** How far a place is pushed out of a clear round of a radius: what lay within twice that fills the ring about it. */
+// @ts-ignore: decorator
+@inline
+function pushed(d: f32, clear: f32): f32 {
+  return d >= 2 * clear ? d : clear + 0.5 * d;
+}
+
+/**
+ * Where particles `from` to `to` are at the moment of the values at `p`, into the list at `o`. Each begins at one of `count` places at `sources`
+ * (px of the layer), lives, and begins anew elsewhere. Gravity, drag and wind act on its speed; eddies, whose ways have no
+ * sources (the curl of a noise; Bridson et al., "Curl-noise for procedural fluid flow", 2007), carry it along.
+ */
+export function flyRows(o: usize, sources: usize, count: i32, p: usize, from: i32, to: i32): void {
+  const seed = get(p) as i32;
+  const drag = get(p + (DRAG << 2));
+  const scale = get(p + (SCALE << 2));
+  const clear = get(p + (CLEAR << 2));
+  const centreX = get(p + (CENTRE_X << 2));
+  const centreY = get(p + (CENTRE_Y << 2));
+  const eddy = max<f32>(1, get(p + (EDDY << 2)));
+  const turbulence = get(p + (TURBULENCE << 2));
+  for (let n = from; n < to; n++) {
+    const life = get(p + (LIFE << 2)) * (1 - get(p + (LIFE_SPREAD << 2)) * chanceAt(n, 0, seed));
+    const lived = get(p + (MOMENT << 2)) / life + chanceAt(n, 1, seed);
+    const born = Mathf.floor(lived);
+    const share = lived - born;
+    const age = share * life;
+    const own = seed + 101 * ((born as i32) + 1);
+    const place = sources + (((chanceAt(n, 2, own) * (count as f32)) as i32) * SOURCE << 2);
+    const jitter = get(p + (JITTER << 2));
+    let x = get(place) + jitter * (chanceAt(n, 3, own) - 0.5);
+    let y = get(place + 4) + jitter * (chanceAt(n, 4, own) - 0.5);
+    const outX = get(place + 8);
+    const outY = get(place + 12);
+    const direction = get(p + (DIRECTION << 2));
+    let way = get(p + (ANGLE << 2));
+    if (direction == OUTWARDS) way = Mathf.atan2(outY, outX);
+    else if (direction == ALONG) way = Mathf.atan2(outX, -outY);
+    else if (direction == AWAY) way = Mathf.atan2(y - centreY, x - centreX);
+    way += (direction == ANY ? TURN : get(p + (SPREAD << 2))) * (chanceAt(n, 5, own) - 0.5);
+    // What is near is large and fast.
+    const near = chanceAt(n, 6, own);
+    const depth = max<f32>(0.05, 1 + get(p + (DEPTH << 2)) * (2 * near - 1));
+    const speed = depth * get(p + (SPEED << 2)) * (1 - get(p + (SPEED_SPREAD << 2)) * chanceAt(n, 7, own));
+    let vx = speed * Mathf.cos(way);
+    let vy = speed * Mathf.sin(way);
+    const windX = depth * get(p + (WIND_X << 2));
+    const windY = depth * get(p + (WIND_Y << 2));
+    const fall = depth * get(p + (GRAVITY << 2));
+    const dt = age / (STEPS as f32);
+    const kept = Mathf.exp(-drag * dt);
+    let carriedX: f32 = 0;
+    let carriedY: f32 = 0;
+    for (let i = 0; i < STEPS; i++) {
+      // Drag towards the wind, exactly over a step; gravity between.
+      vx = windX + (vx - windX) * kept;
+      vy = windY + (vy + fall * dt - windY) * kept;
+      if (turbulence != 0) {
+        slopes(x / eddy, y / eddy, seed + 7);
+        carriedX = depth * turbulence * slopeY;
+        carriedY = -depth * turbulence * slopeX;
+      }
+      x += (vx + carriedX) * dt;
+      y += (vy + carriedY) * dt;
+    }
+    // The way that it came in the time that the shutter was open.
+    const open = min<f32>(age, get(p + (SHUTTER << 2)));
+    let tx = x - (vx + carriedX) * open;
+    let ty = y - (vy + carriedY) * open;
+    const swirl = get(p + (SWIRL << 2));
+    if (swirl != 0) {
+      const a = swirl * age * TURN;
+      const b = swirl * (age - open) * TURN;
+      const dx = x - centreX;
+      const dy = y - centreY;
+      const ex = tx - centreX;
+      const ey = ty - centreY;
+      x = centreX + dx * Mathf.cos(a) - dy * Mathf.sin(a);
+      y = centreY + dx * Mathf.sin(a) + dy * Mathf.cos(a);
+      tx = centreX + ex * Mathf.cos(b) - ey * Mathf.sin(b);
+      ty = centreY + ex * Mathf.sin(b) + ey * Mathf.cos(b);
+    }
+    // What strews over a box comes in again on the other side.
+    const roundWidth = get(p + (ROUND_WIDTH << 2));
+    const roundHeight = get(p + (ROUND_HEIGHT << 2));
+    if (roundWidth > 0 && roundHeight > 0) {
+      const bx = roundWidth * Mathf.floor((x - get(p + (ROUND_X << 2))) / roundWidth);
+      const by = roundHeight * Mathf.floor((y - get(p + (ROUND_Y << 2))) / roundHeight);
+      x -= bx;
+      tx -= bx;
+      y -= by;
+      ty -= by;
+    }
+    if (clear > 0) {
+      const d = sqrt<f32>((x - centreX) * (x - centreX) + (y - centreY) * (y - centreY));
+      if (d > 0 && d < 2 * clear) {
+        const by = pushed(d, clear) / d;
+        const mx = (x - centreX) * (by - 1);
+        const my = (y - centreY) * (by - 1);
+        x += mx;
+        y += my;
+        tx += mx;
+        ty += my;
+      }
+    }
+    const size = depth * get(p + (SIZE << 2)) * (1 - get(p + (SIZE_SPREAD << 2)) * chanceAt(n, 8, own));
+    const grown = size * (1 + (get(p + (GROWTH << 2)) - 1) * share);
+    // Out of focus it is as much fainter as it is wider.
+    const soft = get(p + (BLUR << 2)) * abs<f32>(near - get(p + (FOCUS << 2)));
+    const radius: f32 = 0.5 * grown + soft;
+    const sharp: f32 = 0.5 * grown;
+    const fainter: f32 = radius > 0 ? (sharp * sharp) / (radius * radius) : 0;
+    const q = o + ((n * FLOWN) << 2);
+    put(q, get(p + (MAP_A << 2)) * x + get(p + (MAP_C << 2)) * y + get(p + (MAP_E << 2)));
+    put(q + 4, get(p + (MAP_B << 2)) * x + get(p + (MAP_D << 2)) * y + get(p + (MAP_F << 2)));
+    put(q + 8, get(p + (MAP_A << 2)) * tx + get(p + (MAP_C << 2)) * ty + get(p + (MAP_E << 2)));
+    put(q + 12, get(p + (MAP_B << 2)) * tx + get(p + (MAP_D << 2)) * ty + get(p + (MAP_F << 2)));
+    put(q + 16, radius * scale);
+    put(q + 20, fainter);
+    put(q + 24, get(p + (BY_CHANCE << 2)) > 0 ? chanceAt(n, 9, own) : share);
+    const turned = get(p + (TURNED << 2)) > 0 ? Mathf.atan2(vy + carriedY, vx + carriedX) : TURN * chanceAt(n, 10, own);
+    put(q + 28, turned + TURN * get(p + (SPIN << 2)) * age * (chanceAt(n, 11, own) - 0.5));
+    put(q + 32, chanceAt(n, 12, own));
+    put(q + 36, Mathf.pow(2, -get(p + (COOLING << 2)) * share));
+    put(q + 40, share);
+  }
+}
+
+/** What particles look like, as the face numbers it. */
+const DOT = 0, SOFT = 1, SPARK = 2, FLAKE = 3, SNOW = 4, PETAL = 5, BUBBLE = 6, DUST = 7, STAR = 8, PAPER = 9;
+
+/** Softer than this no edge need be, and sharper none can be. */
+// @ts-ignore: decorator
+@inline
+function edge(d: f32): f32 {
+  return max<f32>(0, min<f32>(1, 0.5 - d));
+}
+
+/**
+ * How much of a particle there is beside its way, 0–1: (u, v) along it and across, from its middle, px; `half` half the length of
+ * its way, `r` its radius, `turn` how it is turned against the way, `own` a number of its own.
+ */
+function shown(kind: i32, u: f32, v: f32, half: f32, r: f32, own: f32): f32 {
+  const beyond = max<f32>(0, abs<f32>(u) - half);
+  const d = sqrt<f32>(beyond * beyond + v * v);
+  if (kind == DOT) return edge(d - r);
+  if (kind == SPARK) {
+    // Bright at its head, thin at its tail.
+    const along = half > 0 ? max<f32>(0, min<f32>(1, (u + half) / (2 * half))) : 1;
+    const wide = r * (0.25 + 0.75 * along);
+    const t = max<f32>(0, 1 - d / (2 * wide));
+    return t * t * (0.15 + 0.85 * along * along);
+  }
+  if (kind == BUBBLE) {
+    const rim = max<f32>(1, <f32>0.09 * r);
+    const ring = edge(abs<f32>(d - r + rim) - <f32>0.5 * rim);
+    const film: f32 = d < r ? <f32>0.1 * (d / r) * (d / r) : 0;
+    const gx: f32 = u + 0.4 * r;
+    const gy: f32 = v + 0.42 * r;
+    const glint: f32 = max<f32>(0, 1 - sqrt<f32>(gx * gx + gy * gy) / (0.28 * r));
+    return min<f32>(1, 0.55 * ring + film + glint * glint);
+  }
+  if (kind == PETAL) {
+    // Two arcs that meet in points; tumbling, it is seen more or less from its side.
+    const tumbled: f32 = 0.25 + 0.75 * abs<f32>(Mathf.cos(own * 12));
+    const x = u / r;
+    const wide: f32 = max<f32>(0, 1 - x * x) * 0.55 * tumbled * r;
+    return edge(abs<f32>(v) - wide) * (abs<f32>(x) < 1 ? 1 : 0);
+  }
+  if (kind == PAPER) {
+    const tumbled = max<f32>(0.12, abs<f32>(Mathf.cos(own * 12)));
+    return edge(max<f32>(abs<f32>(u) - r, abs<f32>(v) - 0.6 * tumbled * r));
+  }
+  if (kind == STAR) {
+    const t = max<f32>(0, 1 - d / r);
+    const cross = max<f32>(
+      max<f32>(0, 1 - abs<f32>(u) / r) / (1 + Mathf.pow((14 * v) / r, 2)),
+      max<f32>(0, 1 - abs<f32>(v) / r) / (1 + Mathf.pow((14 * u) / r, 2)),
+    );
+    return min<f32>(1, t * t * t * t * 1.5 + cross * cross);
+  }
+  if (kind == FLAKE) {
+    if (d > r + 1) return 0;
+    // Six arms, each with two pairs of twigs: all as in one twelfth.
+    const sixth = TURN / 6;
+    const a = Mathf.atan2(v, u);
+    const beside = a - sixth * nearest<f32>(a / sixth);
+    const x = d * Mathf.cos(beside);
+    const y = abs<f32>(d * Mathf.sin(beside));
+    let near = y;
+    for (let k: f32 = 0.35; k < 0.8; k += 0.27)
+      if (y < 0.24 * r && x > k * r)
+        near = min<f32>(near, abs<f32>((x - k * r) * 0.866 - y * 0.5));
+    return edge(near - max<f32>(0.4, 0.045 * r)) * edge(d - r);
+  }
+  // Soft: dots, snow and dust, which are not quite round.
+  const k: f32 =
+    kind == SNOW || kind == DUST ? 1 + <f32>0.07 * Mathf.sin(5 * own + 3 * Mathf.atan2(v, u)) : 1;
+  const t = max<f32>(0, 1 - (d * d * k) / (r * r));
+  return kind == SNOW ? t * (2 - t) : t * t;
+}
+
+/**
+ * Draws a list of particles on rows of RGBA, in their order: over what is there, or (`light`) added to it. `ramp` has their
+ * colours, `opacity` is that of all.
+ */
+export function particleRows(
+  o: usize,
+  stride: i32,
+  x0: i32,
+  y0: i32,
+  width: i32,
+  list: usize,
+  count: i32,
+  ramp: usize,
+  kind: i32,
+  light: i32,
+  opacity: f32,
+  from: i32,
+  to: i32,
+): void {
+  const top = (y0 + from) as f32;
+  const bottom = (y0 + to) as f32;
+  const left = x0 as f32;
+  const right = (x0 + width) as f32;
+  for (let n = 0; n < count; n++) {
+    const q = list + ((n * FLOWN) << 2);
+    const hx = get(q);
+    const hy = get(q + 4);
+    const tx = get(q + 8);
+    const ty = get(q + 12);
+    const own = get(q + 16);
+    if (!(own > 0)) continue;
+    // What is smaller than a px is as much fainter.
+    const least: f32 = kind == STAR || kind == FLAKE ? 1.5 : 0.75;
+    const r = max<f32>(own, least);
+    const reach: f32 = (kind == SPARK ? r * 2 : kind == SNOW || kind == DUST ? r * <f32>1.2 : r) + 1;
+    if (min<f32>(hy, ty) - reach >= bottom || max<f32>(hy, ty) + reach <= top) continue;
+    if (min<f32>(hx, tx) - reach >= right || max<f32>(hx, tx) + reach <= left) continue;
+    const length = sqrt<f32>((hx - tx) * (hx - tx) + (hy - ty) * (hy - ty));
+    // What moves is fainter, the longer its way is beside itself; by a root, for an eye sees the streak as a whole.
+    const drawnOut = sqrt<f32>(r / (r + <f32>0.5 * length));
+    const thin = (own * own) / (r * r);
+    const amount = get(q + 20) * thin * drawnOut * opacity;
+    if (!(amount > 1e-5)) continue;
+    const colour = f32x4.mul(
+      rampAt(ramp, get(q + 24)),
+      f32x4.splat(amount),
+    );
+    const bright = get(q + 36);
+    const lit = f32x4.mul(colour, f32x4(bright, bright, bright, 1));
+    // Along its way if it has one of its own length, else as it is turned.
+    const turn = length > 0.5 * r ? Mathf.atan2(hy - ty, hx - tx) : get(q + 28);
+    const cos = Mathf.cos(turn);
+    const sin = Mathf.sin(turn);
+    const half: f32 = 0.5 * length;
+    const mx: f32 = 0.5 * (hx + tx);
+    const my: f32 = 0.5 * (hy + ty);
+    const first = max<f32>(left, Mathf.floor(min<f32>(hx, tx) - reach)) as i32;
+    const last = min<f32>(right, Mathf.ceil(max<f32>(hx, tx) + reach)) as i32;
+    const above = max<f32>(top, Mathf.floor(min<f32>(hy, ty) - reach)) as i32;
+    const below = min<f32>(bottom, Mathf.ceil(max<f32>(hy, ty) + reach)) as i32;
+    const number = get(q + 32);
+    for (let y = above; y < below; y++) {
+      let d = o + (y - y0) * stride + ((first - x0) << 4);
+      const py = (y as f32) + 0.5 - my;
+      for (let x = first; x < last; x++, d += 16) {
+        const px = (x as f32) + 0.5 - mx;
+        const u = px * cos + py * sin;
+        const v = py * cos - px * sin;
+        const cover = shown(kind, u, v, half, r, number);
+        if (cover <= 0) continue;
+        const laid = f32x4.mul(lit, f32x4.splat(cover));
+        const before = get4(d);
+        const a = f32x4.extract_lane(laid, 3);
+        const over = f32x4.add(laid, f32x4.mul(before, f32x4.splat(1 - a)));
+        if (light) {
+          const sum = f32x4.add(before, laid);
+          put4(d, f32x4.replace_lane(sum, 3, f32x4.extract_lane(over, 3)));
+        } else put4(d, over);
+      }
+    }
+  }
+}

@@ -1,0 +1,57 @@
+import { subjectsFor } from '@ignis/core/scene/arrange/subjects';
+import type { Emitter } from '@ignis/core/scene/edits/emitter-edits';
+import { setEmitter, setEmitterLayer } from '@ignis/core/scene/edits/emitter-edits';
+import { findLayer } from '@ignis/core/scene/edits/layer-edits';
+import type { Parameters, Value } from '@ignis/core/definitions/parameter';
+import { beginsOnLayer } from '@ignis/core/sources/particle-parameters';
+import { definitionOf } from '@ignis/core/sources/index';
+import type { SourceDefinition } from '@ignis/core/definitions/source';
+import { liveEdit, useBench, useBenchThrottled } from '../../state/bench';
+import { ChoiceField } from '../../ui/choice-field';
+import { ParameterControls } from '../../ui/parameter-controls';
+import { Node } from './node';
+
+/** What comes out of a layer, or out of nothing: where it begins, and all that can be set on it. */
+export function EmitterNode({ layer }: { layer: Emitter }) {
+  const { id, source } = layer;
+  const scene = useBenchThrottled((s) => s.scene);
+  const definition = definitionOf(source) as unknown as SourceDefinition<{ kind: string }>;
+  const parameters = definition.settings!.values as Parameters;
+  const live = liveEdit(`Change the ${definition.label.toLowerCase()}`);
+  const needsLayer = beginsOnLayer(source.values);
+  const original = source.of === null ? null : findLayer(scene, source.of);
+  const options = subjectsFor(scene, id).map((l) => ({ value: l.id, label: l.name }));
+  const edit = (v: Record<string, unknown>) => setEmitter(id, v as Record<string, Value>);
+  return (
+    <Node
+      title="Source"
+      aside={
+        needsLayer && (
+          <ChoiceField
+            label="Begins on"
+            value={original ? original.id : ''}
+            options={original ? options : [{ value: '', label: 'choose a layer' }, ...options]}
+            onChange={(of) =>
+              of && useBench.getState().change('Begin on another layer', setEmitterLayer(id, of))
+            }
+          />
+        )
+      }
+    >
+      {needsLayer && !original && (
+        <p className="py-1 text-sm text-alarm">
+          {source.of === null
+            ? 'There is no layer that it could begin on yet.'
+            : 'The layer that it begins on is gone. It waits until that is back.'}
+        </p>
+      )}
+      <ParameterControls
+        parameters={parameters}
+        values={source.values}
+        onChange={(v) => live.change(edit(v))}
+        onDone={live.done}
+        edits={edit}
+      />
+    </Node>
+  );
+}
