@@ -18,7 +18,7 @@ interface Described {
 
 export interface NumberParameter extends Described {
   kind: 'number';
-  unit: 'px' | 'σ px' | '%' | '°' | 'stops' | '‰' | '';
+  unit: 'px' | 'σ px' | '%' | '°' | 'stops' | '‰' | 's' | 'K' | '';
   min: number;
   max: number;
   /** Where the slider ends; typing may go on to `min` and `max`. */

@@ -278,6 +278,16 @@ export function smear(args: OtherArguments['smearDabs']): void {
   working();
   machine!.exports.smearDabs(...args);
 }
+/** One step of a fluid, which is one thread's work (assembly/fluid.ts). */
+export function flowOn(args: OtherArguments['flowOn']): void {
+  working();
+  machine!.exports.flowOn(...args);
+}
+export const settleFlow = (args: OtherArguments['settleFlow']): void =>
+  machine!.exports.settleFlow(...args);
+export const mostDivergent = (args: OtherArguments['mostDivergent']): number =>
+  machine!.exports.mostDivergent(...args) as unknown as number;
+
 export const layer = (args: OtherArguments['layer']): void => machine!.exports.layer(...args);
 export const pile = (args: OtherArguments['pile']): void => machine!.exports.pile(...args);
 

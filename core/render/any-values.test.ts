@@ -6,6 +6,8 @@ import { corner, smooth } from '../geometry/path';
 import { maskParameters } from '../masks/mask';
 import { modifiers } from '../modifiers/index';
 import { textures } from '../textures/index';
+import { flameParameters } from '../sources/flame-parameters';
+import { particleParameters } from '../sources/particle-parameters';
 import { paintParameters } from '../paint/parameters';
 import { crop } from '../pixels/buffer';
 import type { Region } from '../pixels/region';
@@ -15,6 +17,8 @@ import {
   newFlare,
   newFlarePart,
   newFill,
+  newFlame,
+  newParticles,
   newGrade,
   newLineOf,
   newMask,
@@ -132,6 +136,24 @@ const trials: [name: string, scenes: fc.Arbitrary<Scene>][] = [
       return of(layer);
     }),
   ]),
+  [
+    'particles',
+    anyValues(particleParameters, { ...LIMITS, px: 30 }).map((values) => {
+      const on = line();
+      const layer = newParticles('Particles', values);
+      layer.source.of = on.id;
+      return of(picture(), on, layer);
+    }),
+  ],
+  [
+    'flame',
+    anyValues(flameParameters, { ...LIMITS, px: 40 }).map((values) => {
+      const on = line();
+      const layer = newFlame('Flame', values);
+      layer.source.of = on.id;
+      return of(picture(), on, layer);
+    }),
+  ],
   [
     'fill',
     anyValues(paintParameters, LIMITS).map((values) => {

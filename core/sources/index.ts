@@ -6,6 +6,8 @@ import type { FlareSource } from './flare';
 import { flareSchema, flareSource } from './flare';
 import type { FillSource } from './fill';
 import { fillSchema, fillSource } from './fill';
+import type { FlameSource } from './flame';
+import { flameSchema, flameSource } from './flame';
 import type { GradeSource } from './grade';
 import { gradeSchema, gradeSource } from './grade';
 import type { GroupSource } from './group';
@@ -41,7 +43,8 @@ export type Source =
   | CastShadowSource
   | FlareSource
   | ReflectionSource
-  | ParticlesSource;
+  | ParticlesSource
+  | FlameSource;
 
 /** Everything a layer can be. To add one: one file, its type above, and one line here. */
 export const sources = {
@@ -58,6 +61,7 @@ export const sources = {
   flare: flareSource,
   reflection: reflectionSource,
   particles: particlesSource,
+  flame: flameSource,
 } as const;
 
 export const sourceSchema = v.variant(
@@ -76,6 +80,7 @@ export const sourceSchema = v.variant(
     flareSchema,
     reflectionSchema,
     particlesSchema,
+    flameSchema,
   ],
   `There is no such source; there are ${Object.keys(sources).join(', ')}.`,
 );

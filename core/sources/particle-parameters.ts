@@ -1,41 +1,16 @@
 import type { Parameters } from '../definitions/parameter';
 import { angle, count, length, percent, place, seed } from '../definitions/parameter';
 import { rampOf } from '../pixels/ramp';
+import { beginnings, seconds, under } from './beginnings';
 
 const speed = (label: string, value: number, range: object = {}) => ({
   ...length(label, value, { max: 20_000, slider: [0, 800], ...range }),
 });
 
-/** How long something takes, s. */
-export const seconds = (label: string, value: number, most: number, usual: number) => ({
-  ...count(label, value, { min: 0, max: most, slider: [0, usual] }),
-  step: 0.1,
-});
-
-const shaped = { from: ['area', 'edge', 'upper'] };
-
-/** Parameters under a heading. */
-const under = <P extends Parameters>(section: string, parameters: P): P =>
-  Object.fromEntries(
-    Object.entries(parameters).map(([k, p]) => [k, { ...p, section }]),
-  ) as unknown as P;
-
 /** What can be set on particles. */
 export const particleParameters = {
   ...under('Beginning', {
-    from: {
-      kind: 'choice',
-      label: 'Begin',
-      help: 'Where they come from.',
-      options: [
-        { value: 'scene', label: 'All over the scene' },
-        { value: 'point', label: 'At a point' },
-        { value: 'area', label: 'On a layer' },
-        { value: 'edge', label: 'At the edges of a layer' },
-        { value: 'upper', label: 'At the upper edges of a layer' },
-      ],
-      default: 'scene',
-    },
+    from: beginnings('Begin', 'scene'),
     centre: {
       kind: 'point',
       label: 'Centre',
@@ -216,6 +191,3 @@ export const particleParameters = {
     seed: seed(),
   } as const),
 } as const satisfies Parameters;
-
-/** Whether particles begin on another layer. */
-export const beginsOnLayer = ({ from }: { from: string }): boolean => shaped.from.includes(from);

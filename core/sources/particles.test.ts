@@ -25,7 +25,7 @@ const STILL: Flight = {
 const ORIGIN = Float32Array.of(0, 0, 0, -1);
 
 /** What flies: each particle as its head, its tail, and the share of its life. */
-const fly = (values: Partial<Flight>, count = 2000, places = ORIGIN) => {
+const fly = (values: Partial<Flight>, count = 2000, places: Float32Array = ORIGIN) => {
   const list = flown(count, places, { ...STILL, ...values }, IDENTITY);
   return Array.from({ length: count }, (_, n) => {
     const at = n * FLOWN;
@@ -154,9 +154,9 @@ const disc = (x: number, y: number, r: number): Caster => ({
 describe('places on a layer', () => {
   const places = (where: 'area' | 'edge' | 'upper') => {
     const all = placesOnLayer(disc(80, 60, 40), SCENE, IDENTITY, where);
-    return Array.from({ length: all.length / SOURCE }, (_, n) =>
-      all.subarray(n * SOURCE, (n + 1) * SOURCE),
-    );
+    return Array.from({ length: all.length / SOURCE }, (_, n) => [
+      ...all.subarray(n * SOURCE, (n + 1) * SOURCE),
+    ]);
   };
 
   it('fill it evenly', () => {
@@ -262,6 +262,11 @@ describe('particles', () => {
       },
     });
     expect(made.data.every((v) => v === 0)).toBe(true);
+  });
+
+  it('that would take too long are refused in plain words', () => {
+    expect(() => see({ count: 100_000, size: 400 })).toThrow(/fewer or smaller/);
+    expect(() => see({ count: 100_000, size: 4 })).not.toThrow();
   });
 
   it('of any number of moments are finite', () => {

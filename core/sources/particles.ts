@@ -3,13 +3,14 @@ import type { Values } from '../definitions/parameter';
 import { parametersSchema } from '../definitions/parameter-schema';
 import type { SourceContext, SourceDefinition } from '../definitions/source';
 import type { Box } from '../geometry/affine';
-import { boxUnder, invert, middleOf } from '../geometry/affine';
+import { boxUnder, invert, meanScale, middleOf } from '../geometry/affine';
 import type { Flight } from '../kernels/particles';
 import { drawParticles, flown } from '../kernels/particles';
 import { colourBuffer } from '../pixels/buffer';
 import { scoped } from '../pixels/heap';
 import { rampTable } from '../pixels/ramp';
-import { beginsOnLayer, particleParameters } from './particle-parameters';
+import { beginsOnLayer } from './beginnings';
+import { particleParameters } from './particle-parameters';
 import { placesInBox, placesOnLayer } from './particle-places';
 
 export const particlesSchema = v.strictObject({
@@ -30,13 +31,16 @@ const sceneBox = ({ map, scene }: Pick<SourceContext, 'map' | 'scene'>): Box => 
   return back ? boxUnder(back, scene) : scene;
 };
 
+/** Their centre if it was never dragged: where the layer was put. */
+const ORIGIN = { x: 0, y: 0 };
+
 /** What particles fly by. */
 function flightOf(p: ParticleValues, box: Box): Flight {
   const middle = middleOf(box);
   // A little wider than the scene, so that none is seen to jump.
   const [width, height] = [1.1 * (box.x1 - box.x0), 1.1 * (box.y1 - box.y0)];
   const corner = [middle.x - width / 2, middle.y - height / 2] as const;
-  const centre = p.centre ?? middle;
+  const centre = p.centre ?? ORIGIN;
   return {
     ...{ seed: Math.round(p.seed) * 7919, moment: p.moment },
     ...{ life: p.life, lifeSpread: (0.95 * p.lifeSpread) / 100 },
@@ -58,12 +62,26 @@ function flightOf(p: ParticleValues, box: Box): Flight {
   };
 }
 
+/** So many px of particles are drawn at most: about four seconds of one thread. */
+const MOST_PX = 1.5e9;
+
+/** Throws a RangeError, in the artist's words, if drawing particles would take too long. */
+function bounded(p: ParticleValues, { wanted, map }: SourceContext): void {
+  const across =
+    (p.size * (1 + p.depth / 100) * Math.max(1, p.growth / 100) + 2 * p.blur) * meanScale(map);
+  const px = p.count * Math.min(across * across, wanted.width * wanted.height);
+  if (px > MOST_PX)
+    throw new RangeError(
+      `${Math.round(p.count).toLocaleString('en')} particles of up to ${Math.round(p.size)} px would take too long to draw. Make them fewer or smaller.`,
+    );
+}
+
 /** Where particles begin, `SOURCE` floats each; nothing where the layer that they begin on is gone or empty. */
 function placesFor({ values: p }: ParticlesSource, context: SourceContext): Float32Array {
   const box = sceneBox(context);
   if (p.from === 'scene') return placesInBox(box);
   if (p.from === 'point') {
-    const { x, y } = p.centre ?? middleOf(box);
+    const { x, y } = p.centre ?? ORIGIN;
     return Float32Array.of(x, y, 0, -1);
   }
   const { light, scene, map, memo } = context;
@@ -100,6 +118,7 @@ export const particlesSource: SourceDefinition<ParticlesSource> = {
   render(source, context) {
     const { wanted, map, mixing } = context;
     const { values: p } = source;
+    bounded(p, context);
     const out = colourBuffer(wanted);
     scoped(() => {
       const places = placesFor(source, context);

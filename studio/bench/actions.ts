@@ -2,7 +2,12 @@ import { canBake } from '@ignis/core/scene/edits/bake';
 import { clipBase, findLayer, setLayer, ungroup } from '@ignis/core/scene/edits/layer-edits';
 import { grades, isLine, isShaped, isSpill } from '@ignis/core/scene/model/traits';
 import { flipLayer } from '@ignis/core/scene/arrange/arrange';
-import { flareLooks, particleLooks, startingPoints } from '@ignis/core/scene/starting-points/index';
+import {
+  fires,
+  flareLooks,
+  particleLooks,
+  startingPoints,
+} from '@ignis/core/scene/starting-points/index';
 import { shapes } from '@ignis/core/shapes/index';
 import { useBench } from '../state/bench';
 import { resizeBrush } from '../state/brush';
@@ -100,7 +105,7 @@ export function actions(does: BenchDoes): Action[] {
       run: does.saveSvg,
       enabled: !!layer && isLine(layer),
     },
-    ...[...startingPoints, ...flareLooks, ...particleLooks].map((p) => ({
+    ...[...startingPoints, ...flareLooks, ...fires, ...particleLooks].map((p) => ({
       name: `Add: ${p.label.toLowerCase()}`,
       run: () => addStartingPoint(p),
       enabled: idle,

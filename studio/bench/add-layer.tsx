@@ -7,6 +7,7 @@ import { fitted } from '@ignis/core/scene/arrange/placement';
 import type { Scene } from '@ignis/core/scene/model/schema';
 import type { StartingPoint } from '@ignis/core/scene/starting-points/index';
 import {
+  fires,
   flareLooks,
   particleLooks,
   started,
@@ -48,6 +49,15 @@ function particleSample(point: StartingPoint): Scene {
   return scene;
 }
 
+/** A fire that stands on the ground of a scene of its own. */
+function fireSample(point: StartingPoint): Scene {
+  const scene = newScene('', 480, 300, '#0e1016');
+  scene.end.burn = true;
+  const layer = started(point, { width: 860, height: 0 }, { x: 0, y: 105 });
+  scene.layers.push(layer);
+  return scene;
+}
+
 /** The outline of a ready shape. */
 function outline(kind: string): Scene {
   const scene = newScene('', 120, 75, GROUND);
@@ -60,6 +70,10 @@ function outline(kind: string): Scene {
   return scene;
 }
 
+/** Rows of kinds, so small that all of them fit a screen of 1280 x 800. */
+const ROW = 'grid grid-cols-13 items-start';
+const ROW_OF_SHAPES = 'grid grid-cols-14 items-start';
+
 /** What a grade can do, at a glance. */
 const GRADED = ['brightness(1.3)', 'saturate(0)', 'hue-rotate(150deg) saturate(1.6)'];
 
@@ -68,6 +82,7 @@ export function AddLayer({ onPicture, onSvg }: { onPicture(): void; onSvg(): voi
   const [open, setOpen] = useState(false);
   const lights = useScenePictures(open, () => startingPoints.map(sample));
   const flares = useScenePictures(open, () => flareLooks.map(sample));
+  const burning = useScenePictures(open, () => fires.map(fireSample));
   const particles = useScenePictures(open, () => particleLooks.map(particleSample));
   const outlines = useScenePictures(open, () => shapes.map((s) => outline(s.kind)));
   const choose = (run: () => void) => () => {
@@ -88,11 +103,11 @@ export function AddLayer({ onPicture, onSvg }: { onPicture(): void; onSvg(): voi
           sideOffset={12}
           collisionPadding={10}
           aria-label="Add a layer"
-          className="z-50 max-h-[calc(100vh-130px)] w-[900px] max-w-[calc(100vw-20px)] overflow-y-auto rounded-xl border border-line bg-panel p-3 shadow-2xl"
+          className="z-50 max-h-[calc(100vh-130px)] w-[1230px] max-w-[calc(100vw-20px)] overflow-y-auto rounded-xl border border-line bg-panel p-3 shadow-2xl"
           onCloseAutoFocus={(e) => e.preventDefault()}
         >
           <Heading>Draw, or bring in</Heading>
-          <div className="grid grid-cols-9 items-start gap-1">
+          <div className={ROW}>
             <Kind
               label={sources.line.label}
               title="Draw it on the stage, anchor by anchor."
@@ -161,7 +176,7 @@ export function AddLayer({ onPicture, onSvg }: { onPicture(): void; onSvg(): voi
             </Kind>
           </div>
           <Heading>Lines of light to start from</Heading>
-          <div className="grid grid-cols-6 items-start gap-1">
+          <div className={ROW}>
             {startingPoints.map((p, i) => (
               <Kind
                 key={p.name}
@@ -174,7 +189,7 @@ export function AddLayer({ onPicture, onSvg }: { onPicture(): void; onSvg(): voi
             ))}
           </div>
           <Heading>Flares</Heading>
-          <div className="grid grid-cols-8 items-start gap-1">
+          <div className={ROW}>
             {flareLooks.map((p, i) => (
               <Kind
                 key={p.name}
@@ -186,8 +201,18 @@ export function AddLayer({ onPicture, onSvg }: { onPicture(): void; onSvg(): voi
               </Kind>
             ))}
           </div>
-          <Heading>Particles</Heading>
-          <div className="grid grid-cols-8 items-start gap-1">
+          <Heading>Fire, and what flies</Heading>
+          <div className={ROW}>
+            {fires.map((p, i) => (
+              <Kind
+                key={p.name}
+                label={p.label}
+                title={p.help}
+                onClick={choose(() => addStartingPoint(p))}
+              >
+                <Picture url={burning[i]} />
+              </Kind>
+            ))}
             {particleLooks.map((p, i) => (
               <Kind
                 key={p.name}
@@ -200,7 +225,7 @@ export function AddLayer({ onPicture, onSvg }: { onPicture(): void; onSvg(): voi
             ))}
           </div>
           <Heading>Shapes, as tubes of light</Heading>
-          <div className="grid grid-cols-7 items-start gap-1">
+          <div className={ROW_OF_SHAPES}>
             {shapes.map((s, i) => (
               <Kind key={s.kind} label={s.label} title={s.help} onClick={choose(() => addShape(s))}>
                 <Picture url={outlines[i]} />

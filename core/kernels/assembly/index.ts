@@ -6,6 +6,8 @@ export { convolveRows, weighDown } from './convolve';
 export { composite, compositePlane, compositePlanes, settleRows } from './composite';
 export { gainRows, shineRows, unpackRows } from './colour';
 export { fieldRows } from './field';
+export { flameRows } from './flame';
+export { burnRows, flowOn, flowRows, mostDivergent, settleFlow } from './fluid';
 export { finishRows } from './finish';
 export { cutRows, gatherRows, overRows, rampRows, shareRows, nearRows, shadeRows } from './paint';
 export { coverRows, layRows, paintRows, strokeRows } from './brush';

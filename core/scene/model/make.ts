@@ -12,6 +12,8 @@ import type { LineSource } from '../../sources/line-source';
 import type { KindValues, LineShape, Modifier } from '../../sources/line-shape';
 import type { PictureSource } from '../../sources/picture';
 import { tubePasses } from '../../sources/pass';
+import type { FlameValues } from '../../sources/flame';
+import { flameParameters } from '../../sources/flame-parameters';
 import { particleParameters } from '../../sources/particle-parameters';
 import type { ParticleValues } from '../../sources/particles';
 import { paintParameters } from '../../paint/parameters';
@@ -249,6 +251,22 @@ export const newParticles = (
     blend: all.laid === 'light' ? 'add' : 'normal',
   });
 };
+
+/** A flame with some values besides the usual ones. */
+export const newFlame = (
+  name: string,
+  values: Partial<FlameValues> = {},
+  intensity = 0,
+): LayerOf<'flame'> => ({
+  ...newLayer(name, {
+    source: {
+      ...{ kind: 'flame', of: null, behind: null },
+      values: { ...defaultsOf(flameParameters), ...values },
+    },
+    blend: 'add',
+  }),
+  intensity,
+});
 
 /** A part of a flare of a kind with its defaults. Throws if there is no such kind. */
 export const newFlarePart = (kind: string): FlarePart => ({

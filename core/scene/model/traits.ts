@@ -27,6 +27,7 @@ export const isCastShadow = isOf('shadow');
 export const isFlare = isOf('flare');
 export const isReflection = isOf('reflection');
 export const isParticles = isOf('particles');
+export const isFlame = isOf('flame');
 
 /** Whether a layer is the light or the shadow of another, and nothing without it. */
 export const isLightOrShadow = (layer: Layer): layer is LayerOf<'spill' | 'shadow'> =>

@@ -1,14 +1,14 @@
 import { subjectsFor } from '@ignis/core/scene/arrange/subjects';
 import type { Emitter } from '@ignis/core/scene/edits/emitter-edits';
-import { setEmitter, setEmitterLayer } from '@ignis/core/scene/edits/emitter-edits';
+import { setEmitter, setEmitterLayer, setObstacle } from '@ignis/core/scene/edits/emitter-edits';
 import { findLayer } from '@ignis/core/scene/edits/layer-edits';
 import type { Parameters, Value } from '@ignis/core/definitions/parameter';
-import { beginsOnLayer } from '@ignis/core/sources/particle-parameters';
+import { beginsOnLayer } from '@ignis/core/sources/beginnings';
 import { definitionOf } from '@ignis/core/sources/index';
 import type { SourceDefinition } from '@ignis/core/definitions/source';
 import { liveEdit, useBench, useBenchThrottled } from '../../state/bench';
-import { ChoiceField } from '../../ui/choice-field';
 import { ParameterControls } from '../../ui/parameter-controls';
+import { LayerRow } from './layer-row';
 import { Node } from './node';
 
 /** What comes out of a layer, or out of nothing: where it begins, and all that can be set on it. */
@@ -23,27 +23,35 @@ export function EmitterNode({ layer }: { layer: Emitter }) {
   const options = subjectsFor(scene, id).map((l) => ({ value: l.id, label: l.name }));
   const edit = (v: Record<string, unknown>) => setEmitter(id, v as Record<string, Value>);
   return (
-    <Node
-      title="Source"
-      aside={
-        needsLayer && (
-          <ChoiceField
-            label="Begins on"
-            value={original ? original.id : ''}
-            options={original ? options : [{ value: '', label: 'choose a layer' }, ...options]}
-            onChange={(of) =>
-              of && useBench.getState().change('Begin on another layer', setEmitterLayer(id, of))
-            }
-          />
-        )
-      }
-    >
+    <Node title="Source">
+      {needsLayer && (
+        <LayerRow
+          label="Layer"
+          value={original?.id ?? ''}
+          options={options}
+          none="choose a layer"
+          onChange={(of) =>
+            of && useBench.getState().change('Begin on another layer', setEmitterLayer(id, of))
+          }
+        />
+      )}
       {needsLayer && !original && (
         <p className="py-1 text-sm text-alarm">
           {source.of === null
             ? 'There is no layer that it could begin on yet.'
             : 'The layer that it begins on is gone. It waits until that is back.'}
         </p>
+      )}
+      {source.kind === 'flame' && (
+        <LayerRow
+          label="Goes round"
+          value={source.behind ?? ''}
+          options={options}
+          none="nothing"
+          onChange={(of) =>
+            useBench.getState().change('Let the fire go round a layer', setObstacle(id, of || null))
+          }
+        />
       )}
       <ParameterControls
         parameters={parameters}

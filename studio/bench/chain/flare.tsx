@@ -13,9 +13,9 @@ import { everyLayer } from '@ignis/core/scene/model/schema';
 import { isLine, type LayerOf } from '@ignis/core/scene/model/traits';
 import { flareParameters } from '@ignis/core/sources/flare';
 import { liveEdit, useBench, useBenchThrottled } from '../../state/bench';
-import { ChoiceField } from '../../ui/choice-field';
 import { ColourField } from '../../ui/colour-field';
 import { ParameterControls } from '../../ui/parameter-controls';
+import { LayerRow } from './layer-row';
 import { LiveList } from './live-list';
 import { Node } from './node';
 
@@ -87,34 +87,5 @@ export function FlareNodes({ layer }: { layer: LayerOf<'flare'> }) {
         />
       </div>
     </>
-  );
-}
-
-/** One layer out of several, or none. */
-function LayerRow({
-  label,
-  value,
-  options,
-  none,
-  onChange,
-}: {
-  label: string;
-  value: string;
-  options: readonly { value: string; label: string }[];
-  none: string;
-  onChange(value: string): void;
-}) {
-  // A list of the interface library cannot have an empty value.
-  const NONE = 'none';
-  return (
-    <div className="flex min-h-7 items-center justify-between text-sm text-dim">
-      <span>{label}</span>
-      <ChoiceField
-        label={label}
-        value={value || NONE}
-        options={[{ value: NONE, label: none }, ...options]}
-        onChange={(next) => onChange(next === NONE ? '' : next)}
-      />
-    </div>
   );
 }

@@ -19,6 +19,7 @@ import { liveEdit, useBench, useBenchThrottled } from '../../state/bench';
 import { Button } from '../../ui/button';
 import { ChoiceField } from '../../ui/choice-field';
 import { ParameterControls } from '../../ui/parameter-controls';
+import type { Emitter } from '@ignis/core/scene/edits/emitter-edits';
 import { EmitterNode } from './emitter';
 import { FlareNodes } from './flare';
 import { ReflectionNode } from './reflection';
@@ -66,7 +67,8 @@ export function SourceNode({ layer }: { layer: Layer }) {
     case 'flare':
       return <FlareNodes layer={layer as LayerOf<'flare'>} />;
     case 'particles':
-      return <EmitterNode layer={layer as LayerOf<'particles'>} />;
+    case 'flame':
+      return <EmitterNode layer={layer as Emitter} />;
     case 'spill':
     case 'shadow':
       return <LightOrShadow id={layer.id} source={source} />;

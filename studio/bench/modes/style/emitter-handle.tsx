@@ -17,16 +17,14 @@ export function EmitterHandle({
   layer: Emitter;
 }) {
   const view = useBench((s) => s.view);
-  const { width, height } = useBench((s) => s.scene);
   const around = useAround(layer.id);
   const map = toStage(view, around, layer.placement);
   const back = invert(map);
   if (!back) return null;
   const { drag, drop } = useBench.getState();
-  const { centre, clear } = layer.source.values;
-  const at = centre
-    ? apply(map, centre)
-    : { x: (width / 2) * view.zoom + view.x, y: (height / 2) * view.zoom + view.y };
+  const { centre } = layer.source.values;
+  const clear = 'clear' in layer.source.values ? layer.source.values.clear : 0;
+  const at = apply(map, centre ?? { x: 0, y: 0 });
   const press = (down: React.PointerEvent) => {
     if (down.button !== 0) return;
     down.stopPropagation();

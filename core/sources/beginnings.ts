@@ -1,0 +1,54 @@
+import type { NumberParameter, Parameters } from '../definitions/parameter';
+import { count } from '../definitions/parameter';
+
+/** What particles and flames have in common: where they begin, and time. */
+
+/** Where something begins: on another layer, at a point, all over the scene. */
+const BEGINNINGS = [
+  { value: 'scene', label: 'All over the scene' },
+  { value: 'point', label: 'At a point' },
+  { value: 'area', label: 'On a layer' },
+  { value: 'edge', label: 'At the edges of a layer' },
+  { value: 'upper', label: 'At the upper edges of a layer' },
+] as const;
+
+type Beginning = (typeof BEGINNINGS)[number]['value'];
+
+/** The choice of where something begins. */
+export const beginnings = <V extends Beginning>(
+  label: string,
+  usual: V,
+  left: readonly Beginning[] = [],
+) =>
+  ({
+    kind: 'choice',
+    label,
+    help: 'Where it comes from.',
+    options: BEGINNINGS.filter((b) => !left.includes(b.value)) as readonly {
+      value: Beginning;
+      label: string;
+    }[],
+    default: usual as Beginning,
+  }) as const;
+
+/** Whether something begins on another layer. */
+export const beginsOnLayer = ({ from }: { from: string }): boolean =>
+  from === 'area' || from === 'edge' || from === 'upper';
+
+/** How long something takes, s. */
+export const seconds = (
+  label: string,
+  value: number,
+  most: number,
+  usual: number,
+): NumberParameter => ({
+  ...count(label, value, { min: 0, max: most, slider: [0, usual] }),
+  unit: 's',
+  step: 0.1,
+});
+
+/** Parameters under a heading. */
+export const under = <P extends Parameters>(section: string, parameters: P): P =>
+  Object.fromEntries(
+    Object.entries(parameters).map(([k, p]) => [k, { ...p, section }]),
+  ) as unknown as P;

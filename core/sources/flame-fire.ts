@@ -1,0 +1,255 @@
+import type { Memo } from '../definitions/memo';
+import type { Caster } from '../definitions/source';
+import type { Affine, Box } from '../geometry/affine';
+import { invert, multiply, scaling, translation } from '../geometry/affine';
+import type { Fire } from '../kernels/flame';
+import type { FluidSetting, FluidState } from '../kernels/fluid';
+import { flowed, stillFluid } from '../kernels/fluid';
+import type { Plane } from '../pixels/buffer';
+import { crop } from '../pixels/buffer';
+import { scoped } from '../pixels/heap';
+import { grow } from '../pixels/region';
+import { noiseAt } from './gusts';
+import type { FlameValues } from './flame';
+
+/** The fire of a flame: what it burns from, on a grid of its own, from rest to its moment. */
+
+/** Cells of a grid at most, and how many of them a flame is high. */
+const CELLS = 20_000;
+const HIGH = 72;
+/** The longer side of the grid on which a layer is looked for, px: the same for every region and scale. */
+const LOOK = 512;
+/** After so many seconds another fire begins: no moment is farther from rest. */
+const ROUND = 4;
+/** Steps from one state that is cached to the next. */
+const STAGE = 8;
+/** How deep the edges of a layer burn, of the height of flames. */
+const BED = 0.045;
+/** Px a second that flames of a height (px) rise, by the root of it. */
+const RISE = 15;
+
+/** Where a fire lies: from the layer's own px to cells, and how many there are. */
+export interface FireGrid {
+  map: Affine;
+  /** Px of a cell. */
+  cell: number;
+  width: number;
+  height: number;
+}
+
+/** How fast flames rise, px/s, and how long gas burns, s. */
+const speedOf = ({ height, lift }: FlameValues): number =>
+  RISE * Math.sqrt(height) * Math.sqrt(Math.max(0.05, lift / 100));
+const burnTime = (v: FlameValues): number => v.height / (RISE * Math.sqrt(v.height));
+
+/** The box of what burns in the layer's own px; null if nothing does. */
+export function burningBox(
+  v: FlameValues,
+  caster: Caster | undefined,
+  place: { x: number; y: number },
+  scene: Box,
+  map: Affine,
+): Box | null {
+  if (v.from === 'point')
+    return { x0: place.x - v.wide, y0: place.y - 4, x1: place.x + v.wide, y1: place.y + 4 };
+  const back = invert(map);
+  if (!caster || !back) return null;
+  const [width, height] = [scene.x1 - scene.x0, scene.y1 - scene.y0];
+  const fine = LOOK / Math.max(width, height, 1);
+  const toLook = multiply(scaling(fine), translation(-scene.x0, -scene.y0));
+  const region = { x: 0, y: 0, width: Math.ceil(width * fine), height: Math.ceil(height * fine) };
+  const seen = scoped(() => crop(caster.under(multiply(toLook, map), region), region).data.slice());
+  let [x0, y0, x1, y1] = [Infinity, Infinity, -Infinity, -Infinity];
+  for (let i = 0; i < seen.length; i++)
+    if (seen[i]! > 0.1) {
+      const [x, y] = [i % region.width, Math.floor(i / region.width)];
+      [x0, y0, x1, y1] = [
+        Math.min(x0, x),
+        Math.min(y0, y),
+        Math.max(x1, x + 1),
+        Math.max(y1, y + 1),
+      ];
+    }
+  if (x0 > x1) return null;
+  const own = multiply(back, invert(toLook)!);
+  const at = (x: number, y: number) => ({
+    x: own[0] * x + own[2] * y + own[4],
+    y: own[1] * x + own[3] * y + own[5],
+  });
+  const corners = [at(x0, y0), at(x1, y0), at(x0, y1), at(x1, y1)];
+  const [xs, ys] = [corners.map((p) => p.x), corners.map((p) => p.y)];
+  return { x0: Math.min(...xs), y0: Math.min(...ys), x1: Math.max(...xs), y1: Math.max(...ys) };
+}
+
+/** The grid of a fire that burns in a box: room for its height, and for where the wind carries it. */
+export function gridFor(v: FlameValues, box: Box): FireGrid {
+  const angle = (v.windAngle * Math.PI) / 180;
+  const time = burnTime(v);
+  const [dx, dy] = [v.wind * Math.cos(angle) * time, v.wind * Math.sin(angle) * time];
+  const side = 0.5 * v.height;
+  const up = v.height * (1.1 + 0.5 * Math.min(2, v.lift / 100));
+  const x0 = box.x0 - side + Math.min(0, dx);
+  const x1 = box.x1 + side + Math.max(0, dx);
+  const y0 = box.y0 - up + Math.min(0, dy);
+  const y1 = box.y1 + 0.2 * v.height + Math.max(0, dy);
+  const cell = Math.max(Math.sqrt(((x1 - x0) * (y1 - y0)) / CELLS), v.height / HIGH, 0.25);
+  return {
+    map: multiply(scaling(1 / cell), translation(-x0, -y0)),
+    cell,
+    width: Math.max(8, Math.ceil((x1 - x0) / cell)),
+    height: Math.max(8, Math.ceil((y1 - y0) / cell)),
+  };
+}
+
+/** How much fuel each cell of a grid is given: what a layer covers there, its edges, or those that look up. */
+function sourceFor(
+  v: FlameValues,
+  grid: FireGrid,
+  caster: Caster | undefined,
+  place: { x: number; y: number },
+): Float32Array {
+  const { width, height, map, cell } = grid;
+  const out = new Float32Array(width * height);
+  const strong = v.strength / 100;
+  if (v.from === 'point') {
+    const [cx, cy] = [map[0] * place.x + map[4], map[3] * place.y + map[5]];
+    const [rx, ry] = [Math.max(1, v.wide / cell), Math.max(1.2, (0.16 * v.wide) / cell)];
+    for (let y = 0, i = 0; y < height; y++)
+      for (let x = 0; x < width; x++, i++) {
+        const d = Math.hypot((x + 0.5 - cx) / rx, (y + 0.5 - cy) / ry);
+        out[i] = strong * Math.max(0, Math.min(1, (1 - d) * 3));
+      }
+    return out;
+  }
+  if (!caster) return out;
+  const region = { x: 0, y: 0, width, height };
+  // Edges burn so deep.
+  const deep = Math.max(1, Math.round((BED * v.height) / cell));
+  const far = grow(region, deep);
+  const seen: Plane = scoped(() => {
+    const { region: r, data } = crop(caster.under(map, far), far);
+    return { channels: 1, region: r, data: data.slice() };
+  });
+  const row = far.width;
+  const [across, down] = [deep, deep * row];
+  for (let y = 0, i = 0; y < height; y++)
+    for (let x = 0; x < width; x++, i++) {
+      const q = (y + deep) * row + x + deep;
+      const own = seen.data[q]!;
+      const above = seen.data[q - down]!;
+      const beside = Math.min(seen.data[q - across]!, seen.data[q + across]!);
+      const least = Math.min(above, seen.data[q + down]!, beside);
+      const lost = v.from === 'area' ? 0 : v.from === 'edge' ? least : above;
+      out[i] = Math.min(1, strong * Math.max(0, own - lost));
+    }
+  return out;
+}
+
+/** Which cells of a grid are solid: what an obstacle covers by half. */
+function solidFor(grid: FireGrid, covers: ((to: Affine) => Plane) | null): Float32Array | null {
+  if (!covers) return null;
+  return scoped(() => covers(grid.map).data.slice());
+}
+
+/** What drives the fire of a flame. */
+function settingFor(
+  v: FlameValues,
+  { cell, width, height }: FireGrid,
+  source: Float32Array,
+  solid: Float32Array | null,
+): FluidSetting {
+  const speed = speedOf(v);
+  // A narrow column has more air to carry along.
+  const narrow = v.from === 'point' ? Math.min(4, Math.max(1, v.height / (3 * v.wide))) : 1;
+  const buoyancy = (narrow * ((speed / 0.07) * (v.lift / 100 > 0 ? 1 : 0))) / cell;
+  const step = Math.min(1 / 20, Math.max(1 / 60, (2.8 * cell) / (speed + v.wind)));
+  const angle = (v.windAngle * Math.PI) / 180;
+  const stirred = v.turbulence / 100;
+  const seed = Math.round(v.seed) * 37 + 5;
+  return {
+    ...{ width, height, source, solid, seed, step, buoyancy, fastest: (1.3 * speed) / cell },
+    ...{ burn: 1 / burnTime(v), cooling: 0.15 },
+    wind(time) {
+      const gust = 1 + (v.gusts / 100) * (2.4 * noiseAt(1.3 * time, seed) - 1.2);
+      const strong = (v.wind * gust) / cell;
+      return [strong * Math.cos(angle), strong * Math.sin(angle)];
+    },
+    windPull: 0.1 + Math.min(3, (4 * v.wind) / speed),
+    confinement: 9 * stirred,
+    stir: stirred * 0.55 * buoyancy,
+    eddy: Math.max(2, (1.1 * v.tongue) / cell),
+    breaks: v.breaks / 100,
+    tongue: Math.max(1, v.tongue / cell),
+    flicker: 2.4 * Math.max(0.4, speed / Math.max(speed, 2.5 * v.tongue)),
+    forget: 4 / burnTime(v),
+  };
+}
+
+/** What a fire is made of. */
+export interface FireOf {
+  values: FlameValues;
+  grid: FireGrid;
+  caster: Caster | undefined;
+  place: { x: number; y: number };
+  /** What an obstacle covers on a grid under a map from the layer's own px; null for none. */
+  covers: ((to: Affine) => Plane) | null;
+  /** Names all that it depends on but the moment. */
+  key: string;
+  /** How far beyond its gas it is drawn, cells. */
+  reach: number;
+  memo: Memo;
+}
+
+/**
+ * A fire at its moment, by steps from rest. States on the way are cached, so that a moment beside one that was seen is near; each
+ * round of four seconds begins from rest, some seconds before its first moment.
+ */
+export function fireAt({ values: v, grid, caster, place, covers, key, reach, memo }: FireOf): Fire {
+  const bytes = (made: Float32Array) => made.byteLength;
+  const source = memo(`${key} source`, () => sourceFor(v, grid, caster, place), bytes);
+  const solid = covers && memo(`${key} solid`, () => solidFor(grid, covers)!, bytes);
+  const setting = settingFor(v, grid, source, solid);
+  const round = Math.floor(v.moment / ROUND);
+  const start = round * ROUND - 1.25 * burnTime(v);
+  const steps = Math.round((v.moment - start) / setting.step);
+  const at = (stage: number): FluidState =>
+    stage === 0
+      ? stillFluid(grid)
+      : memo(
+          `${key} ${round} ${stage}`,
+          () => flowed(at(stage - 1), setting, start + (stage - 1) * STAGE * setting.step, STAGE),
+          bytes,
+        );
+  const stage = Math.floor(steps / STAGE);
+  const rest = steps - stage * STAGE;
+  const state =
+    rest === 0 ? at(stage) : flowed(at(stage), setting, start + stage * STAGE * setting.step, rest);
+  const cells = grid.width * grid.height;
+  const plane = (n: number) => state.subarray(n * cells, (n + 1) * cells);
+  const fuel = plane(2);
+  return {
+    ...{ width: grid.width, height: grid.height, fuel },
+    ...{ fromX: plane(3), fromY: plane(4), near: around(fuel, grid, reach) },
+  };
+}
+
+/** The most that a plane has within so many cells to every side. */
+function around(fuel: Float32Array, { width, height }: FireGrid, reach: number): Float32Array {
+  const across = new Float32Array(fuel.length);
+  const out = new Float32Array(fuel.length);
+  for (let y = 0; y < height; y++)
+    for (let x = 0; x < width; x++) {
+      let most = 0;
+      for (let k = Math.max(0, x - reach); k <= Math.min(width - 1, x + reach); k++)
+        most = Math.max(most, fuel[y * width + k]!);
+      across[y * width + x] = most;
+    }
+  for (let y = 0; y < height; y++)
+    for (let x = 0; x < width; x++) {
+      let most = 0;
+      for (let k = Math.max(0, y - reach); k <= Math.min(height - 1, y + reach); k++)
+        most = Math.max(most, across[k * width + x]!);
+      out[y * width + x] = most;
+    }
+  return out;
+}

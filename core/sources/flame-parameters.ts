@@ -1,0 +1,115 @@
+import type { Parameters } from '../definitions/parameter';
+import { angle, count, length, percent, seed } from '../definitions/parameter';
+import { rampOf } from '../pixels/ramp';
+import { beginnings, seconds, under } from './beginnings';
+
+/** What can be set on flames. */
+export const flameParameters = {
+  ...under('Fire', {
+    from: { ...beginnings('Burns', 'upper', ['scene']), help: 'What it burns from.' },
+    centre: {
+      kind: 'point',
+      label: 'Place',
+      help: 'Where it burns, if it burns at a point.',
+      default: null,
+    },
+    wide: {
+      ...length('Bed', 60, { min: 1, max: 5000, slider: [4, 400] }),
+      help: 'How wide the fire is at a point, to either side.',
+      needs: { from: ['point'] },
+    },
+    height: {
+      ...length('Height', 260, { min: 8, max: 5000, slider: [20, 1200] }),
+      help: 'How high most tongues go.',
+    },
+    tongue: {
+      ...length('Tongues', 46, { min: 2, max: 2000, slider: [6, 200] }),
+      help: 'How wide tongues are.',
+    },
+    strength: {
+      ...percent('Fuel', 100, 0, 200),
+      slider: [0, 150],
+      help: 'How much of it burns at once.',
+    },
+  } as const),
+  ...under('Motion', {
+    turbulence: { ...percent('Turbulence', 50, 0, 200), slider: [0, 150] },
+    lift: { ...percent('Lift', 100, 0, 400), slider: [0, 200], help: 'How fast hot gas rises.' },
+    breaks: { ...percent('Breaks off', 45), help: 'How much of it tears off and flies on.' },
+    wind: {
+      ...length('Wind', 0, { max: 5000, slider: [0, 600] }),
+      help: 'Px in a second.',
+    },
+    windAngle: { ...angle('Wind goes', 0), needs: { wind: 'some' } },
+    gusts: { ...percent('Gusts', 40), help: 'How unsteady the wind is.', needs: { wind: 'some' } },
+  } as const),
+  ...under('Light', {
+    colours: {
+      kind: 'choice',
+      label: 'Colours',
+      options: [
+        { value: 'heat', label: 'By heat' },
+        { value: 'ramp', label: 'By a ramp' },
+      ],
+      default: 'heat',
+    },
+    kelvin: {
+      ...count('Heat', 2400, { min: 1000, max: 12_000, slider: [1400, 6000] }),
+      unit: 'K',
+      step: 50,
+      help: 'Of the hottest gas: its colour is that of a glowing body.',
+      needs: { colours: ['heat'] },
+    },
+    soot: {
+      ...percent('Soot', 70),
+      help: 'Soot glows yellow and red; without it a flame is thin and blue.',
+      needs: { colours: ['heat'] },
+    },
+    ramp: {
+      kind: 'ramp',
+      label: 'From hot to burnt out',
+      default: rampOf(
+        [
+          [0, '#c8f4ff'],
+          [30, '#4ad8ff'],
+          [70, '#2460ff'],
+          [100, '#2a0a6a'],
+        ],
+        [
+          [0, 70],
+          [25, 100],
+          [80, 70],
+          [100, 0],
+        ],
+      ),
+      needs: { colours: ['ramp'] },
+    },
+    detail: {
+      ...percent('Detail', 60, 0, 200),
+      slider: [0, 150],
+      help: 'How ragged its edges are.',
+    },
+    sheets: {
+      ...count('Sheets', 3, { min: 1, max: 6, slider: [1, 6] }),
+      help: 'How many flames stand one behind the other.',
+    },
+  } as const),
+  ...under('Sparks', {
+    sparks: {
+      ...count('Sparks', 60, { min: 0, max: 20_000, slider: [0, 600] }),
+      help: 'They fly in its wind.',
+    },
+    sparkSize: {
+      ...length('Spark size', 5, { min: 0.2, max: 200, slider: [1, 30] }),
+      step: 0.5,
+      needs: { sparks: 'some' },
+    },
+  } as const),
+  ...under('Time', {
+    moment: {
+      ...seconds('Moment', 2, 10_000, 20),
+      help: 'When it is seen, in seconds: the same seed and moment give the same fire.',
+    },
+    seed: seed(),
+  } as const),
+} as const satisfies Parameters;
