@@ -13,6 +13,8 @@ import { light } from './grade/light';
 import { tint } from './grade/tint';
 import { glare } from './light/glare';
 import { rays } from './light/rays';
+import { mosaic } from './surface/mosaic';
+import { pixelate } from './surface/pixelate';
 import { mesh } from './warp/mesh';
 import { reshape } from './warp/reshape';
 import { displace } from './warp/displace';
@@ -41,6 +43,8 @@ export const steps: readonly AnyStep[] = [
   fringe,
   glare,
   rays,
+  mosaic,
+  pixelate,
   reshape,
   mesh,
   smear,

@@ -4,11 +4,17 @@ import { displaced } from '../../kernels/smear';
 import { textureMap } from '../../paint/lay';
 import { laidTextureParameters, layParameters, textureSeed } from '../../paint/texture-parameters';
 import { textureWays } from '../../paint/textured';
+import { colourBuffer } from '../../pixels/buffer';
 import { scoped } from '../../pixels/heap';
+import { EMPTY, grow, intersect, isEmpty } from '../../pixels/region';
 
 const { texture, textureValues, seamless } = laidTextureParameters;
 
 const reach = { min: -300, max: 300, slider: [-100, 100] } as const;
+
+/** How far pixels are carried at most, px of the render, and what is mixed beside them. */
+const reachOf = (v: { across: number; down: number }, scale: number): number =>
+  Math.ceil(Math.max(Math.abs(v.across), Math.abs(v.down)) * scale) + 3;
 
 /** Pixels carried to either side by a texture. */
 export const displace = defineStep({
@@ -25,10 +31,11 @@ export const displace = defineStep({
     seed: textureSeed,
   },
   seesPlace: true,
-  margin: ({ across, down }, scale) =>
-    Math.ceil(Math.max(Math.abs(across), Math.abs(down)) * scale) + 3,
-  apply: (input, v, { map, scale, wanted }) =>
+  margin: (v, scale) => reachOf(v, scale),
+  apply: (input, v, { map, scale, wanted: asked }) =>
     scoped(() => {
+      const wanted = intersect(asked, grow(input.region, reachOf(v, scale)));
+      if (isEmpty(wanted)) return colourBuffer(EMPTY);
       const ways = textureWays(v, textureMap(v, { map }), wanted, [
         v.across * scale,
         v.down * scale,

@@ -1,0 +1,181 @@
+import type { Parameters, Values } from '../../definitions/parameter';
+import { angle, length, percent, seed } from '../../definitions/parameter';
+import type { StepContext } from '../../definitions/step';
+import { defineStep } from '../../definitions/step';
+import { compile } from '../../fields/compile';
+import { X, Y, between, held, least, subtract, add, divide } from '../../fields/field';
+import { invert, meanScale, multiply, rotation, scaling } from '../../geometry/affine';
+import { fieldPlanes } from '../../kernels/field';
+import { shine } from '../../kernels/grade';
+import { relief } from '../../kernels/planes';
+import { level } from '../../kernels/rows';
+import { towards } from '../../paint/lamp';
+import type { ColourBuffer, Plane } from '../../pixels/buffer';
+import { colourBuffer, crop, unwritten } from '../../pixels/buffer';
+import { rgb } from '../../pixels/colour';
+import { scoped } from '../../pixels/heap';
+import { EMPTY, grow, intersect, isEmpty, unite } from '../../pixels/region';
+import { tileColours } from './tile-colours';
+import type { Tiling } from './tiles';
+import { bricks, hexagons, irregular, squares, triangles } from './tiles';
+
+/** How far the largest tiles reach from any of their places, tiles. */
+const REACH = 2.3;
+
+const mosaicParameters = {
+  shape: {
+    kind: 'choice',
+    label: 'Tiles',
+    options: [
+      { value: 'irregular', label: 'Irregular' },
+      { value: 'square', label: 'Squares' },
+      { value: 'hexagon', label: 'Hexagons' },
+      { value: 'triangle', label: 'Triangles' },
+      { value: 'brick', label: 'Bricks' },
+    ],
+    default: 'irregular',
+  },
+  size: { ...length('Tile size', 40, { min: 1, max: 5000, slider: [4, 300] }) },
+  loose: {
+    ...percent('Irregular', 80),
+    help: 'At 0 % all are squares.',
+    needs: { shape: ['irregular'] },
+  },
+  turn: angle('Turn', 0),
+  grout: {
+    ...percent('Grout', 8, 0, 60),
+    slider: [0, 30],
+    help: 'How wide the gaps between tiles are.',
+  },
+  groutColour: {
+    kind: 'colour',
+    label: 'Grout colour',
+    default: '#1a1714',
+    needs: { grout: 'some' },
+  },
+  groutOpacity: { ...percent('Grout opacity', 100), needs: { grout: 'some' } },
+  bevel: {
+    ...percent('Bevel', 40, -200, 200),
+    slider: [-100, 100],
+    help: 'How far the edges of tiles are rounded off, in the scene light.',
+  },
+  edges: {
+    kind: 'choice',
+    label: 'At the edges',
+    help: 'What becomes of tiles that the layer covers in part.',
+    options: [
+      { value: 'cut', label: 'The layer cuts them' },
+      { value: 'whole', label: 'They stay whole' },
+    ],
+    default: 'cut',
+  },
+  seed: { ...seed(), needs: { shape: ['irregular'] } },
+} as const satisfies Parameters;
+
+type MosaicValues = Values<typeof mosaicParameters>;
+
+/** A picture broken into tiles, each in the mean colour of what it covers. */
+export const mosaic = defineStep({
+  kind: 'surface.mosaic',
+  label: 'Mosaic',
+  help: 'Breaks a picture into tiles in the colours of what they cover, with grout between, bevelled by the scene light.',
+  parameters: mosaicParameters,
+  seesPlace: true,
+  seesLamp: true,
+  margin: ({ size }, scale) => Math.ceil(REACH * size * scale) + 3,
+  apply: (input, v, context) => scoped(() => tiled(input, v, context)),
+});
+
+/** The fields of the tiles of a mosaic. */
+function tilingOf(v: MosaicValues): Tiling {
+  switch (v.shape) {
+    case 'square':
+      return squares(X, Y);
+    case 'hexagon':
+      return hexagons(X, Y);
+    case 'triangle':
+      return triangles(X, Y);
+    case 'brick':
+      return bricks(X, Y);
+    default:
+      return irregular(X, Y, v.loose / 100, Math.round(v.seed));
+  }
+}
+
+/** How large a tile is, in squares of its size. */
+const AREAS: Readonly<Record<string, number>> = {
+  brick: 2,
+  hexagon: Math.sqrt(3) / 2,
+  triangle: Math.sqrt(3) / 4,
+};
+
+/** How wide the rounded edge of a tile is, tiles. */
+const ROUND = 0.12;
+
+function tiled(input: ColourBuffer, v: MosaicValues, context: StepContext): ColourBuffer {
+  const { map, scale, lamp, mixing } = context;
+  const reach = Math.ceil(REACH * v.size * scale) + 2;
+  const wanted = intersect(
+    context.wanted,
+    v.edges === 'cut' ? input.region : grow(input.region, reach),
+  );
+  const unit = (v.size * scale) / (meanScale(map) || 1);
+  const back = invert(multiply(map, multiply(rotation((v.turn * Math.PI) / 180), scaling(unit))));
+  if (!back || isEmpty(wanted)) return colourBuffer(EMPTY);
+  // Beyond its pixels there is nothing that would count.
+  const near = intersect(grow(wanted, reach), unite(input.region, wanted));
+  const px = meanScale(back);
+  const { column, row, edge } = tilingOf(v);
+  // Tiles of less than two px are not told apart: there is no edge to shade.
+  const seen = Math.max(0, Math.min(1, (1 / px - 2) / 6));
+  // A half of the grout lies on either side.
+  const gap = v.grout / 200;
+  const sharp = held(add(divide(subtract(edge, gap), Math.max(px, 1e-6)), 0.5));
+  const body = v.grout > 0 ? between(1 - 2 * gap, sharp, seen) : 1;
+  const height = least(ROUND, subtract(edge, gap));
+  const planes = fieldPlanes(compile([column, row, body]), back, near);
+  const area = (AREAS[v.shape] ?? 1) / px ** 2;
+  const made = laid(crop(input, near), v, { mixing, area }, planes, wanted);
+  if (v.bevel * seen !== 0) {
+    const [heights] = fieldPlanes(compile([height]), back, grow(wanted, 1));
+    level(heights!, (seen * v.bevel) / 100 / px, 0);
+    const light = towards(lamp);
+    const lit = crop(relief(heights!, light), wanted);
+    level(lit, 1 / Math.max(0.05, light[2]), 0);
+    shine(made, lit, mixing);
+  }
+  return made;
+}
+
+/** The tiles in their colours, and the grout between, over `wanted`. */
+function laid(
+  pixels: ColourBuffer,
+  v: MosaicValues,
+  { mixing, area }: { mixing: StepContext['mixing']; area: number },
+  [column, row, body]: Plane[],
+  wanted: ColourBuffer['region'],
+): ColourBuffer {
+  const { region } = pixels;
+  const { sums, tiles } = tileColours(pixels, column!, row!);
+  const out: ColourBuffer = unwritten(wanted, 4);
+  const [r, g, b] = rgb(v.groutColour, mixing);
+  const covers = v.groutOpacity / 100;
+  const whole = v.edges === 'whole';
+  for (let y = 0, p = 0; y < wanted.height; y++) {
+    let i = (wanted.y + y - region.y) * region.width + wanted.x - region.x;
+    for (let x = 0; x < wanted.width; x++, i++, p += 4) {
+      const tile = 4 * tiles[i]!;
+      const sum = sums[tile + 3]!;
+      // A tile that stays whole is there if it covers at least a half.
+      const alpha = whole ? (sum >= area / 2 ? 1 : 0) : pixels.data[4 * i + 3]!;
+      const share = sum > 0 ? alpha / sum : 0;
+      const cover = body!.data[i]!;
+      const rest = (1 - cover) * alpha * covers;
+      out.data[p] = sums[tile]! * share * cover + r * rest;
+      out.data[p + 1] = sums[tile + 1]! * share * cover + g * rest;
+      out.data[p + 2] = sums[tile + 2]! * share * cover + b * rest;
+      out.data[p + 3] = alpha * cover + rest;
+    }
+  }
+  return out;
+}

@@ -1,0 +1,95 @@
+import type { Term } from '../../fields/field';
+import {
+  absolute,
+  add,
+  below,
+  between,
+  cells,
+  divide,
+  floor,
+  fraction,
+  least,
+  most,
+  multiply,
+  subtract,
+} from '../../fields/field';
+
+/** How a plane is laid out in tiles, as fields of the place in tiles. */
+
+/** Which tile a place lies in, as two whole numbers, and how far it is from the edge of that, tiles. */
+export interface Tiling {
+  column: Term;
+  row: Term;
+  edge: Term;
+}
+
+const HEX = Math.sqrt(3);
+
+/** The distance to the nearer side of a unit, from a place in it. */
+const toSide = (t: Term): Term => subtract(0.5, absolute(subtract(fraction(t), 0.5)));
+
+/** Squares; `wide` times as wide as high. */
+export const squares = (x: Term, y: Term, wide = 1): Tiling => ({
+  column: floor(divide(x, wide)),
+  row: floor(y),
+  edge: least(multiply(toSide(divide(x, wide)), wide), toSide(y)),
+});
+
+/** Bricks, twice as wide as high, each course moved by half. */
+export function bricks(x: Term, y: Term): Tiling {
+  const row = floor(y);
+  const odd = subtract(row, multiply(2, floor(multiply(row, 0.5))));
+  const u = add(multiply(x, 0.5), multiply(odd, 0.5));
+  return { column: floor(u), row, edge: least(multiply(toSide(u), 2), toSide(y)) };
+}
+
+/** Triangles that stand and hang in turn, with sides of a unit. */
+export function triangles(x: Term, y: Term): Tiling {
+  const v = multiply(y, 2 / HEX);
+  const u = subtract(x, multiply(v, 0.5));
+  const [s, t] = [fraction(u), fraction(v)];
+  const upper = subtract(1, below(add(s, t), 1));
+  // The three heights over the sides of the half that the place lies in, of one.
+  const a = between(s, subtract(1, s), upper);
+  const b = between(t, subtract(1, t), upper);
+  const c = absolute(subtract(1, add(s, t)));
+  return {
+    column: add(multiply(2, floor(u)), upper),
+    row: floor(v),
+    edge: multiply(least(a, least(b, c)), HEX / 2),
+  };
+}
+
+/** Hexagons a unit wide, with corners above and below. */
+export function hexagons(x: Term, y: Term): Tiling {
+  // Two grids of rectangles, one in the middles of the other; the nearer middle is that of the tile.
+  const grid = (shift: number) => {
+    const i = floor(add(x, shift));
+    const j = floor(add(divide(y, HEX), shift));
+    const middleX = add(i, 0.5 - shift);
+    const middleY = multiply(add(j, 0.5 - shift), HEX);
+    const [dx, dy] = [subtract(x, middleX), subtract(y, middleY)];
+    return { i, j, dx, dy, far: add(multiply(dx, dx), multiply(dy, dy)) };
+  };
+  const [even, odd] = [grid(0), grid(0.5)];
+  const isOdd = below(odd.far, even.far);
+  const pick = (key: 'i' | 'j' | 'dx' | 'dy'): Term => between(even[key], odd[key], isOdd);
+  const [dx, dy] = [absolute(pick('dx')), absolute(pick('dy'))];
+  const side = most(dx, add(multiply(dx, 0.5), multiply(dy, HEX / 2)));
+  return {
+    column: add(multiply(2, pick('i')), isOdd),
+    row: pick('j'),
+    edge: subtract(0.5, side),
+  };
+}
+
+/** Tiles round points strewn one a unit: of a grid at 0, anywhere in their units at 1. */
+export function irregular(x: Term, y: Term, loose: number, seed: number): Tiling {
+  // Never quite at the edge of its unit, so that the point tells which unit it is of.
+  const c = cells(x, y, seed, Math.min(0.96, loose));
+  return {
+    column: floor(add(x, c.toX)),
+    row: floor(add(y, c.toY)),
+    edge: multiply(subtract(c.second, c.nearest), 0.5),
+  };
+}
