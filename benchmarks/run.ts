@@ -13,6 +13,7 @@ import { baselineOf, printWorse, worse } from './compare';
 import { cutouts } from './cutouts';
 import { brushes } from './brushes';
 import { driven } from './driven';
+import { drivenGenerators, generators } from './generators';
 import { growth } from './growth';
 import { large } from './large';
 import { kernels } from './kernels';
@@ -47,6 +48,10 @@ const parts: Record<string, () => Row[] | Promise<Row[]>> = {
   driven: () => driven(browser, `http://localhost:${port}`, rounds, quick),
   brushes: () => brushes(browser, `http://localhost:${port}`, quick),
   light: () => light(browser, `http://localhost:${port}`, quick),
+  generators: async () => [
+    ...(await generators(Math.max(3, rounds))),
+    ...(await drivenGenerators(browser, `http://localhost:${port}`, quick)),
+  ],
   opening: () => opened(browser, `http://localhost:${port}`, quick ? 1 : 3),
   ...(!quick && { large, machines: () => machines(`http://localhost:${port}`) }),
   growth: () => growth(rounds),

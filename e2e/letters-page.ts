@@ -27,3 +27,10 @@ export async function letters(
   await page.getByRole('option', { name: new RegExp(recipe) }).click();
   await settled(page);
 }
+
+/** Adds a step or a style to the selected layer. */
+export async function step(page: Page, name: string): Promise<void> {
+  await page.getByRole('button', { name: '+ add a step' }).click();
+  await page.getByRole('menuitem', { name, exact: true }).click();
+  await settled(page);
+}

@@ -16,14 +16,7 @@ import {
   setValue,
   type XY,
 } from './bench-page';
-import { letters } from './letters-page';
-
-/** Adds a step or a style to the selected layer. */
-async function step(page: Page, name: string): Promise<void> {
-  await page.getByRole('button', { name: '+ add a step' }).click();
-  await page.getByRole('menuitem', { name, exact: true }).click();
-  await settled(page);
-}
+import { letters, step } from './letters-page';
 
 /** Takes a brush of the book, and a colour. */
 async function takeBrush(page: Page, name: string, colour?: string): Promise<void> {

@@ -61,7 +61,7 @@ export function burningBox(
   const seen = scoped(() => crop(caster.under(multiply(toLook, map), region), region).data.slice());
   let [x0, y0, x1, y1] = [Infinity, Infinity, -Infinity, -Infinity];
   for (let i = 0; i < seen.length; i++)
-    if (seen[i]! > 0.1) {
+    if (seen[i]! > 0.4) {
       const [x, y] = [i % region.width, Math.floor(i / region.width)];
       [x0, y0, x1, y1] = [
         Math.min(x0, x),
@@ -128,7 +128,8 @@ function sourceFor(
   const far = grow(region, deep);
   const seen: Plane = scoped(() => {
     const { region: r, data } = crop(caster.under(map, far), far);
-    return { channels: 1, region: r, data: data.slice() };
+    // What is faint, such as a glow, does not burn.
+    return { channels: 1, region: r, data: data.map((v) => Math.max(0, Math.min(1, 4 * v - 1.6))) };
   });
   const row = far.width;
   const [across, down] = [deep, deep * row];

@@ -1,17 +1,15 @@
-/** Ember Pier: burning letters over the pier, drawn up into tongues by a finger, and their light on the planks. */
-import { newEcho, newPicture, newScene, newStep } from '@ignis/core/scene/model/make';
+/** Ember Pier: burning letters over the pier, and their light on the planks. */
+import { newEcho, newFlame, newPicture, newScene, newStep } from '@ignis/core/scene/model/make';
 import {
   brushed,
   dressed,
   faded,
-  fingered,
   graded,
   lettered,
   named,
   painted,
   paintedBy,
   pier,
-  stepOf,
   write,
 } from './make';
 import { rampOf } from '@ignis/core/pixels/ramp';
@@ -27,37 +25,14 @@ const middle = { paragraph: { align: 'middle', direction: 'auto' } } as const;
 const style = { font: 'bowlby-one', size: 300, leading: 92 };
 const letters = dressed(lettered('EMBER\nPIER', style, 960, 480, middle), 'Burning letters');
 
-/** Tongues, px of the letters: where each is drawn from and to, how far it leans, and how wide the finger is. */
-const TONGUES = [
-  [-520, -20, -250, 30, 74],
-  [-455, 10, -330, -26, 52],
-  [-330, 0, -300, 34, 66],
-  [-262, -40, -225, -18, 46],
-  [-130, 6, -345, 28, 70],
-  [-60, 0, -240, -30, 50],
-  [48, -10, -310, 26, 68],
-  [118, 4, -230, -22, 48],
-  [262, -6, -335, -30, 72],
-  [340, 0, -255, 24, 54],
-  [452, -14, -300, 32, 64],
-] as const;
-const smear = stepOf('warp.smear', {
-  strokes: TONGUES.map(([x, y, top, lean, size]) =>
-    fingered(
-      'smear',
-      Array.from({ length: 9 }, (_, i) => {
-        const t = i / 8;
-        const sway = Math.sin(t * 5 + x) * 10 * t;
-        return [x + lean * t * t + sway, y + (top - y) * t, 1 - 0.8 * t] as const;
-      }),
-      { size, hardness: 20, strength: 97 },
-    ),
-  ),
-});
-const fray = stepOf('warp.fray', {
-  ...{ apart: 44, share: 80, length: 96, width: 30, waves: 80, seed: 8 },
-});
-letters.steps.unshift(fray, smear);
+/** They burn from their upper edges, in a light wind. */
+const flames = newFlame(
+  'Flames',
+  {
+    ...{ height: 360, tongue: 56, breaks: 55, wind: 40, gusts: 60, kelvin: 2600, sparks: 140 },
+  },
+  0.5,
+);
 
 /** Sparks that rise from the letters, and dust of embers in the smoke. */
 const rising = (x: number, lean: number) =>
@@ -106,9 +81,11 @@ for (const [layer, id] of [
   [warmth, 'warm-air'],
   [light, 'planks'],
   [letters, 'letters'],
+  [flames, 'flames'],
   [sparks, 'sparks'],
 ] as const)
   named(layer, id);
 if (light.source.kind === 'echo') light.source.of = 'letters';
-scene.layers.push(harbour, warmth, light, letters, sparks);
+flames.source.of = 'letters';
+scene.layers.push(harbour, warmth, light, letters, flames, sparks);
 await write('ember-pier', scene, [pier]);

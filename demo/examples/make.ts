@@ -3,9 +3,6 @@ import { mkdir, readFile, rm, writeFile } from 'node:fs/promises';
 import { assetName } from '@ignis/core/files/ignis-file';
 import type { PaintBrush, PaintStroke } from '@ignis/core/brush/paint-brush';
 import { strokeBrush, wholeBrush } from '@ignis/core/brush/paint-brush';
-import { smearBrushParameters } from '@ignis/core/brush/smear-stroke';
-import { defaultsOf } from '@ignis/core/definitions/parameter';
-import type { SmearBrush, SmearStroke, SmearWay } from '@ignis/core/definitions/strokes';
 import { shippedBrushes } from '@ignis/core/recipes/brushes/shipped';
 import { inspectPicture } from '@ignis/core/files/picture-file';
 import { smooth, type Path } from '@ignis/core/geometry/path';
@@ -24,7 +21,8 @@ import {
   newTextLayer,
 } from '@ignis/core/scene/model/make';
 import type { Layer, Scene, Step } from '@ignis/core/scene/model/schema';
-import { started, startingPoints } from '@ignis/core/scene/starting-points/index';
+import { particleLooks, started, startingPoints } from '@ignis/core/scene/starting-points/index';
+import type { ParticleValues } from '@ignis/core/sources/particles';
 import type { Pass } from '@ignis/core/sources/pass';
 
 const folder = new URL('../', import.meta.url);
@@ -107,6 +105,13 @@ export function start(name: string, size: Scene, to: { x: number; y: number }, v
   return layer;
 }
 
+/** Particles of a look, all over a scene, with values of their own. */
+export function flying(look: string, size: Scene, values: Partial<ParticleValues>): Layer {
+  const layer = particleLooks.find((p) => p.name === look)!.make(Math.max(size.width, size.height));
+  if (layer.source.kind === 'particles') Object.assign(layer.source.values, values);
+  return layer;
+}
+
 /** A layer wearing a recipe that ships, by its name. */
 export function dressed(layer: Layer, name: string): Layer {
   const recipe = shippedRecipes.find((r) => r.name === name)!;
@@ -160,17 +165,6 @@ export function paintedBy(
   layer.source.strokes = [...all];
   return Object.assign(layer, values);
 }
-
-/** A stroke of the finger through points. */
-export const fingered = (
-  way: SmearWay,
-  points: readonly (readonly [x: number, y: number, pressure?: number])[],
-  values: Partial<SmearBrush>,
-): SmearStroke => ({
-  ...{ id: `finger-${strokes++}`, enabled: true, way },
-  brush: { ...defaultsOf(smearBrushParameters), ...values },
-  points: [points.flatMap(([x, y, pressure = 1], i) => [x, y, pressure, 0, 0, i * 30])],
-});
 
 /** A step of a kind with some values. */
 export function stepOf(kind: string, values: Record<string, unknown>): Step {
