@@ -31,7 +31,7 @@ test('Ember Pier: letters burn from their upper edges, and the fire follows them
 }) => {
   await openExample(page, 'Blank pier');
   await letters(page, [480, 700], ['EMBER'], 'Bowlby One', 260, 'Burning letters');
-  const above = [780, 420] as const;
+  const above = [780, 340] as const;
   const before = await colourAt(page, above);
   await add(page, 'Fire');
   await take(page, 'Burns', 'At the upper edges of a layer');
@@ -43,7 +43,7 @@ test('Ember Pier: letters burn from their upper edges, and the fire follows them
   expect(flames.source.kind === 'flame' && flames.source.of).toBe(text.id);
   // Somewhere above the letters it is bright, and it was dark.
   const row = await Promise.all(
-    [560, 640, 720, 780, 860, 940, 1020].map((x) => colourAt(page, [x, 430])),
+    [560, 640, 720, 780, 860, 940, 1020].map((x) => colourAt(page, [x, 340])),
   );
   expect(Math.max(...row.map(([r]) => r))).toBeGreaterThan(before[0] + 60);
   // Its layer is taken away, and it says so; it burns again when that is back.

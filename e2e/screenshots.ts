@@ -132,15 +132,32 @@ test('paint', async ({ page }) => {
 });
 
 test('smear', async ({ page }) => {
-  await openExample(page, 'Ember Pier');
-  await card(page, 'EMBER PIER').locator('[data-card]').click();
+  await openExample(page, 'Melt');
+  await card(page, 'MELT').locator('[data-card]').click();
   await act(page, 'Smear: drag along what is there');
+  for (const x of [420, 700, 980]) await press(page, [x, 760], [x + 40, 430]);
   await page.getByRole('button', { name: 'Take hold' }).click();
-  const [x, y] = await onPage(page, [1195, 300]);
+  const [x, y] = await onPage(page, [720, 600]);
   await page.mouse.click(x, y);
   await page.locator('[data-step="warp.smear"]').scrollIntoViewIfNeeded();
   await settled(page);
   await shot(page, 'smear');
+});
+
+test('fire', async ({ page }) => {
+  await openExample(page, 'Ember Pier');
+  await card(page, 'Flames').locator('[data-card]').click();
+  await settled(page);
+  await shot(page, 'fire');
+});
+
+test('textures', async ({ page }) => {
+  await openExample(page, 'Night glass');
+  await card(page, 'Stars').locator('[data-card]').click();
+  await page.getByRole('button', { name: 'Texture', exact: true }).click();
+  await expect(page.getByRole('dialog', { name: 'Texture' }).locator('img')).toHaveCount(18);
+  await page.waitForTimeout(300);
+  await shot(page, 'textures');
 });
 
 test('weave, mask', async ({ page }) => {

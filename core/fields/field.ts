@@ -150,12 +150,18 @@ export interface Cell {
   /** The way to the nearest point, units. */
   toX: Term;
   toY: Term;
+  /** The way to the next point, units. */
+  nextX: Term;
+  nextY: Term;
 }
 
 /** Points strewn one a unit, moved about in it by `loose` (0 is a grid, 1 anywhere); repeating after `period` units, 0 for never. */
 export function cells(x: Term, y: Term, seed: number, loose = 1, period = 0): Cell {
-  const all = parts(made('cells', [x, y], [seed, loose, period]), 5);
-  return { nearest: all[0]!, second: all[1]!, own: all[2]!, toX: all[3]!, toY: all[4]! };
+  const all = parts(made('cells', [x, y], [seed, loose, period]), 7);
+  const [nearest, second, own, toX, toY, nextX, nextY] = all as [
+    ...[Field, Field, Field, Field, Field, Field, Field],
+  ];
+  return { nearest, second, own, toX, toY, nextX, nextY };
 }
 
 /** What is strewn, up to three things a unit. */

@@ -27,7 +27,7 @@ export const OPERATIONS = [
 export type Operation = (typeof OPERATIONS)[number];
 
 /** So many registers an operation writes; left out, one. */
-export const WRITES: Partial<Record<Operation, number>> = { cells: 5, strewn: 2 };
+export const WRITES: Partial<Record<Operation, number>> = { cells: 7, strewn: 2 };
 
 /** What can be strewn, in the order in which the kernel numbers it. */
 export const STREWN = ['discs', 'polygons', 'stars', 'strokes'] as const;

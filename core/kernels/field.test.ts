@@ -71,6 +71,7 @@ describe('a field', () => {
     ['chances', f.chance(f.floor(f.multiply(f.X, 9)), f.floor(f.multiply(f.Y, 9)), 11)],
     ['the numbers of cells', f.cells(x3, y3, 3).own],
     ['the way to their points', f.cells(x3, y3, 3).toX],
+    ['the way to the next points', f.cells(x3, y3, 3).nextY],
   ];
   it.each(jumping)('has %s as they are defined, but where they jump', (_, term) =>
     compare(term, 3e-5, 0.01),

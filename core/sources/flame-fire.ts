@@ -10,7 +10,7 @@ import { crop } from '../pixels/buffer';
 import { scoped } from '../pixels/heap';
 import { grow } from '../pixels/region';
 import { noiseAt } from './gusts';
-import type { FlameValues } from './flame';
+import type { FlameValues } from './flame-parameters';
 
 /** The fire of a flame: what it burns from, on a grid of its own, from rest to its moment. */
 

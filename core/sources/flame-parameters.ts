@@ -1,4 +1,4 @@
-import type { Parameters } from '../definitions/parameter';
+import type { Parameters, Values } from '../definitions/parameter';
 import { angle, count, length, percent, seed } from '../definitions/parameter';
 import { rampOf } from '../pixels/ramp';
 import { beginnings, seconds, under } from './beginnings';
@@ -113,3 +113,5 @@ export const flameParameters = {
     seed: seed(),
   } as const),
 } as const satisfies Parameters;
+
+export type FlameValues = Values<typeof flameParameters>;

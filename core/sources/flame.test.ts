@@ -12,7 +12,7 @@ import type { Region } from '../pixels/region';
 import { cacheOf } from '../render/cache';
 import { newFlame } from '../scene/model/make';
 import { LAMP } from '../testing/step-context';
-import type { FlameValues } from './flame';
+import type { FlameValues } from './flame-parameters';
 import { flameSource } from './flame';
 import { glowing, heatTable } from './flame-light';
 

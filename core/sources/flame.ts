@@ -1,5 +1,4 @@
 import * as v from 'valibot';
-import type { Values } from '../definitions/parameter';
 import { parametersSchema } from '../definitions/parameter-schema';
 import type { SourceContext, SourceDefinition } from '../definitions/source';
 import type { Affine, Box } from '../geometry/affine';
@@ -18,6 +17,7 @@ import { beginsOnLayer } from './beginnings';
 import type { FireGrid } from './flame-fire';
 import { burningBox, fireAt, gridFor } from './flame-fire';
 import { heatTable } from './flame-light';
+import type { FlameValues } from './flame-parameters';
 import { flameParameters } from './flame-parameters';
 import { placesInBox, placesOnLayer } from './particle-places';
 
@@ -30,7 +30,6 @@ export const flameSchema = v.strictObject({
 });
 
 export type FlameSource = v.InferOutput<typeof flameSchema>;
-export type FlameValues = Values<typeof flameParameters>;
 
 const sceneBox = ({ map, scene }: Pick<SourceContext, 'map' | 'scene'>): Box => {
   const back = invert(map);

@@ -280,7 +280,7 @@ function notePoints(
 
 /**
  * Points strewn one a unit, moved from the middle of theirs by so much of it (`loose`, 0–1): the distances to the nearest and the
- * second nearest, a number of the nearest's own (0–1), and the way from the place to it, x and y, into five registers. Px in one
+ * second nearest, a number of the nearest's own (0–1), and the ways from the place to it and to the second, x and y, into seven registers. Px in one
  * unit look at the same points, which are noted once.
  */
 function cells(
@@ -325,6 +325,8 @@ function cells(
       let which = f32x4.splat(0);
       let toX = which;
       let toY = which;
+      let nextX = which;
+      let nextY = which;
       // The units around first; those beyond them only where they may hold one of the two.
       for (let n = 0; n < 21; n++) {
         if (n >= 9) {
@@ -347,6 +349,9 @@ function cells(
         const dy = f32x4.add(f32x4.add(f32x4.sub(splat(at + 4), y), rest), splat(at + 12));
         const d = f32x4.add(f32x4.mul(dx, dx), f32x4.mul(dy, dy));
         const closer = f32x4.lt(d, nearest);
+        const next = v128.or(closer, f32x4.lt(d, second));
+        nextX = v128.bitselect(v128.bitselect(toX, dx, closer), nextX, next);
+        nextY = v128.bitselect(v128.bitselect(toY, dy, closer), nextY, next);
         second = v128.bitselect(nearest, f32x4.pmin(second, d), closer);
         nearest = f32x4.pmin(nearest, d);
         which = v128.bitselect(splat(at + 16), which, closer);
@@ -358,6 +363,8 @@ function cells(
       keep(o + i + 2 * REGISTER, which, within);
       keep(o + i + 3 * REGISTER, toX, within);
       keep(o + i + 4 * REGISTER, toY, within);
+      keep(o + i + 5 * REGISTER, nextX, within);
+      keep(o + i + 6 * REGISTER, nextY, within);
     }
   }
 }

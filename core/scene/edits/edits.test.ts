@@ -348,7 +348,7 @@ describe('the schema', () => {
     ],
     [
       'an unknown source',
-      (s) => Object.assign(s.layers[0]!.source, { kind: 'flame' }),
+      (s) => Object.assign(s.layers[0]!.source, { kind: 'hologram' }),
       '$.layers[0].source.kind',
       /no such source/,
     ],

@@ -1,4 +1,7 @@
 import type { Value } from '../../definitions/parameter';
+import { placementMap } from '../../definitions/placement';
+import { apply } from '../../geometry/affine';
+import { placed } from '../arrange/placement';
 import { likelySubject, subjectsFor } from '../arrange/subjects';
 import type { Layer, Scene } from '../model/schema';
 import type { LayerOf } from '../model/traits';
@@ -19,14 +22,22 @@ function emitterOf(scene: Scene, id: string): Emitter {
   return layer;
 }
 
-/** Sets values; what then needs a layer to begin on takes the likeliest, if it has none yet. */
+/**
+ * Sets values. What then needs a layer to begin on takes the likeliest, if it has none yet, and lies where that lies: its own
+ * placement goes into its centre.
+ */
 export const setEmitter =
   (id: string, values: Readonly<Record<string, Value>>): Edit =>
   (s) => {
-    const { source } = emitterOf(s, id);
+    const layer = emitterOf(s, id);
+    const { source, placement } = layer;
+    const wasOnLayer = beginsOnLayer(source.values);
     Object.assign(source.values, values);
-    if (beginsOnLayer(source.values))
-      source.of ??= (likelySubject(s, id) ?? subjectsFor(s, id)[0])?.id ?? null;
+    if (!beginsOnLayer(source.values)) return;
+    source.of ??= (likelySubject(s, id) ?? subjectsFor(s, id)[0])?.id ?? null;
+    if (wasOnLayer) return;
+    source.values.centre = apply(placementMap(placement), source.values.centre ?? { x: 0, y: 0 });
+    layer.placement = placed();
   };
 
 /** Lets it come out of another layer. */

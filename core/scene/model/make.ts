@@ -12,7 +12,7 @@ import type { LineSource } from '../../sources/line-source';
 import type { KindValues, LineShape, Modifier } from '../../sources/line-shape';
 import type { PictureSource } from '../../sources/picture';
 import { tubePasses } from '../../sources/pass';
-import type { FlameValues } from '../../sources/flame';
+import type { FlameValues } from '../../sources/flame-parameters';
 import { flameParameters } from '../../sources/flame-parameters';
 import { particleParameters } from '../../sources/particle-parameters';
 import type { ParticleValues } from '../../sources/particles';

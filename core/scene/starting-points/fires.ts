@@ -1,5 +1,5 @@
 import { rampOf } from '../../pixels/ramp';
-import type { FlameValues } from '../../sources/flame';
+import type { FlameValues } from '../../sources/flame-parameters';
 import { flameParameters } from '../../sources/flame-parameters';
 import { newFlame } from '../model/make';
 import type { StartingPoint } from './parts';

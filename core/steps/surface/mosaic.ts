@@ -3,7 +3,16 @@ import { angle, length, percent, seed } from '../../definitions/parameter';
 import type { StepContext } from '../../definitions/step';
 import { defineStep } from '../../definitions/step';
 import { compile } from '../../fields/compile';
-import { X, Y, between, held, least, subtract, add, divide } from '../../fields/field';
+import {
+  X,
+  Y,
+  between,
+  held,
+  subtract,
+  add,
+  divide,
+  multiply as product,
+} from '../../fields/field';
 import { invert, meanScale, multiply, rotation, scaling } from '../../geometry/affine';
 import { fieldPlanes } from '../../kernels/field';
 import { shine } from '../../kernels/grade';
@@ -43,7 +52,7 @@ const mosaicParameters = {
   },
   turn: angle('Turn', 0),
   grout: {
-    ...percent('Grout', 8, 0, 60),
+    ...percent('Grout', 6, 0, 60),
     slider: [0, 30],
     help: 'How wide the gaps between tiles are.',
   },
@@ -55,7 +64,7 @@ const mosaicParameters = {
   },
   groutOpacity: { ...percent('Grout opacity', 100), needs: { grout: 'some' } },
   bevel: {
-    ...percent('Bevel', 40, -200, 200),
+    ...percent('Bevel', 20, -200, 200),
     slider: [-100, 100],
     help: 'How far the edges of tiles are rounded off, in the scene light.',
   },
@@ -110,7 +119,7 @@ const AREAS: Readonly<Record<string, number>> = {
 };
 
 /** How wide the rounded edge of a tile is, tiles. */
-const ROUND = 0.12;
+const ROUND = 0.16;
 
 function tiled(input: ColourBuffer, v: MosaicValues, context: StepContext): ColourBuffer {
   const { map, scale, lamp, mixing } = context;
@@ -130,9 +139,13 @@ function tiled(input: ColourBuffer, v: MosaicValues, context: StepContext): Colo
   const seen = Math.max(0, Math.min(1, (1 / px - 2) / 6));
   // A half of the grout lies on either side.
   const gap = v.grout / 200;
-  const sharp = held(add(divide(subtract(edge, gap), Math.max(px, 1e-6)), 0.5));
+  // A px sees the grout from the tile's side to that of the next, however thin it is.
+  const from = (side: number) => held(add(divide(subtract(side, edge), Math.max(px, 1e-6)), 0.5));
+  const sharp = subtract(1, subtract(from(gap), from(-gap)));
   const body = v.grout > 0 ? between(1 - 2 * gap, sharp, seen) : 1;
-  const height = least(ROUND, subtract(edge, gap));
+  // Rounded off: as steep as one in one at the edge, and level farther in.
+  const inwards = held(divide(subtract(edge, gap), ROUND));
+  const height = product(ROUND / 2, inwards, subtract(2, inwards));
   const planes = fieldPlanes(compile([column, row, body]), back, near);
   const area = (AREAS[v.shape] ?? 1) / px ** 2;
   const made = laid(crop(input, near), v, { mixing, area }, planes, wanted);

@@ -5,6 +5,7 @@ import {
   below,
   between,
   cells,
+  distance,
   divide,
   floor,
   fraction,
@@ -87,9 +88,14 @@ export function hexagons(x: Term, y: Term): Tiling {
 export function irregular(x: Term, y: Term, loose: number, seed: number): Tiling {
   // Never quite at the edge of its unit, so that the point tells which unit it is of.
   const c = cells(x, y, seed, Math.min(0.96, loose));
+  const apart = distance(subtract(c.nextX, c.toX), subtract(c.nextY, c.toY));
   return {
     column: floor(add(x, c.toX)),
     row: floor(add(y, c.toY)),
-    edge: multiply(subtract(c.second, c.nearest), 0.5),
+    // The border runs half way between the two points, square to the line that joins them.
+    edge: divide(
+      subtract(multiply(c.second, c.second), multiply(c.nearest, c.nearest)),
+      multiply(2, most(1e-6, apart)),
+    ),
   };
 }

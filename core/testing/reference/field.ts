@@ -55,7 +55,7 @@ function cellsAt(x: number, y: number, [seed, loose, period]: readonly number[])
     }
   found.sort((a, b) => a.d - b.d);
   const [first, next] = found as [(typeof found)[0], (typeof found)[0]];
-  return [first.d, next.d, first.own, first.dx, first.dy];
+  return [first.d, next.d, first.own, first.dx, first.dy, next.dx, next.dy];
 }
 
 /** All values of an instruction at a place. */
