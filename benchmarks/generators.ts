@@ -68,18 +68,19 @@ export async function generators(rounds: number): Promise<Row[]> {
     );
   }
   const scene = await burning();
-  const flame = scene.layers[1]!;
-  const see = (memo = cacheOf(2 ** 28).memo) =>
-    render(scene, { region: SHOWN, scale: SCALE, picture: noPicture, memo });
-  const first = timed(rounds, () => see());
+  const see = (shown: Scene, memo = cacheOf(2 ** 28).memo) =>
+    render(shown, { region: SHOWN, scale: SCALE, picture: noPicture, memo });
+  const first = timed(rounds, () => see(scene));
   rows.push(within(SECTION, 'seven burning letters: first picture', first, 'ms', 600));
   const { memo } = cacheOf(2 ** 28);
-  see(memo);
+  see(scene, memo);
+  // What was rendered must not be changed in place: each moment is a scene of its own.
   const beside = (by: number) => {
-    if (flame.source.kind === 'flame')
-      flame.source = { ...flame.source, values: { ...flame.source.values, moment: 2 + by } };
+    const next = structuredClone(scene);
+    const { source } = next.layers[1]!;
+    if (source.kind === 'flame') source.values.moment = 2 + by;
     const start = performance.now();
-    scoped(() => void see(memo));
+    scoped(() => void see(next, memo));
     return performance.now() - start;
   };
   const near = Array.from({ length: rounds + 1 }, (_, i) => beside(0.05 * (i + 1)));

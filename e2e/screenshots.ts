@@ -4,7 +4,6 @@ import { expect, test, type Page } from './test';
 import {
   act,
   add,
-  breakAt,
   card,
   dragBy,
   onPage,
@@ -98,27 +97,6 @@ test('bench, passes, steps, export', async ({ page }) => {
   await shot(page, 'export');
 });
 
-test('width and gaps, and several layers arranged', async ({ page }) => {
-  await openExample(page, 'Heron in neon');
-  await card(page, 'Tide line').locator('[data-card]').click();
-  await page.keyboard.press('5');
-  for (const share of [0.22, 0.72]) await breakAt(page, share);
-  await page.keyboard.press('4');
-  await dragBy(page, page.locator('[data-width="2+"] circle').last(), 3, 4);
-  await page.keyboard.press('4');
-  await settled(page);
-
-  await act(page, 'Show the rulers');
-  await act(page, 'Guides through the centre');
-  await page.keyboard.press('1');
-  for (const name of ['Ember line', 'Heron'])
-    await card(page, name)
-      .locator('[data-card]')
-      .click({ modifiers: ['Shift'] });
-  await settled(page);
-  await shot(page, 'arrange');
-});
-
 test('paint', async ({ page }) => {
   await openExample(page, 'Saltmere bloom');
   await card(page, 'Sparks').locator('[data-card]').click();
@@ -129,19 +107,6 @@ test('paint', async ({ page }) => {
   await settled(page);
   await page.mouse.move(...(await onPage(page, [1200, 640])));
   await shot(page, 'paint');
-});
-
-test('smear', async ({ page }) => {
-  await openExample(page, 'Melt');
-  await card(page, 'MELT').locator('[data-card]').click();
-  await act(page, 'Smear: drag along what is there');
-  for (const x of [420, 700, 980]) await press(page, [x, 760], [x + 40, 430]);
-  await page.getByRole('button', { name: 'Take hold' }).click();
-  const [x, y] = await onPage(page, [720, 600]);
-  await page.mouse.click(x, y);
-  await page.locator('[data-step="warp.smear"]').scrollIntoViewIfNeeded();
-  await settled(page);
-  await shot(page, 'smear');
 });
 
 test('fire', async ({ page }) => {

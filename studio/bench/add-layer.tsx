@@ -53,7 +53,7 @@ function particleSample(point: StartingPoint): Scene {
 function fireSample(point: StartingPoint): Scene {
   const scene = newScene('', 480, 300, '#0e1016');
   scene.end.burn = true;
-  const layer = started(point, { width: 860, height: 0 }, { x: 0, y: 105 });
+  const layer = started(point, { width: 860, height: 0 }, { x: 240, y: 255 });
   scene.layers.push(layer);
   return scene;
 }

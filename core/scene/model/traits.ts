@@ -33,6 +33,12 @@ export const isFlame = isOf('flame');
 export const isLightOrShadow = (layer: Layer): layer is LayerOf<'spill' | 'shadow'> =>
   isSpill(layer) || isCastShadow(layer);
 
+/** Whether a layer comes out of another as light does, such as a flame out of letters. */
+export const comesFromAnother = ({ source }: Layer): boolean => {
+  const reference = definitionOf(source).reference;
+  return reference?.as === 'light' && reference.to(source) !== null;
+};
+
 /** Whether a layer draws nothing of its own, but sends what lies beneath through its steps. */
 export const grades = ({ source }: Layer): boolean => definitionOf(source).grades === true;
 
