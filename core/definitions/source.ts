@@ -82,6 +82,8 @@ export interface SourceContext {
   /** A picture by its asset name. Throws if it is not there. */
   picture(asset: string): Picture;
   memo: Memo;
+  /** Whether it may be drawn roughly, if it takes long to draw well; left out, it may not. */
+  draft?: boolean;
   /** What lies behind another layer. */
   hidden?: Hidden;
   /** The layer whose light or shadow it is. */

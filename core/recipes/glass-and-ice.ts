@@ -198,6 +198,8 @@ export const stainedGlass = recipe(
     part('panes', 'style.paint', {
       paint: 'texture',
       texture: 'cells',
+      textureValues: { cells: { came: 13, apart: 72 } },
+      relief: 70,
       size: 52,
       ramp: rampOf(
         [

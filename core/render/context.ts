@@ -27,6 +27,8 @@ export interface Context {
   mixing: Mixing;
   picture(asset: string): Picture;
   memo: Memo;
+  /** Whether what takes long may be made roughly. */
+  draft: boolean;
   meter: Meter;
   shouldStop(): boolean;
   /** Called with each layer before it is laid on what lies beneath it. */

@@ -130,14 +130,14 @@ function within(region: Region, a: Region | null, b: Region | null): Region {
 /** All that a picture depends on, save what the layer in focus looks like. */
 function keyWithout(scene: BoundScene, focus: string | null, request: RenderRequest): string {
   const own = focus === null ? undefined : findLayer(scene, focus);
-  const { region, scale, layers, background } = request;
+  const { region, scale, layers, background, draft = false } = request;
   return JSON.stringify([
     // What is selected changes nothing; of kept selections only those count that layers refer to.
     {
       ...{ ...scene, name: '', end: null, selection: null, kept: null },
       layers: without(scene.layers, focus),
     },
-    [regionKey(region), scale, layers ?? null, background ?? true],
+    [regionKey(region), scale, layers ?? null, background ?? true, draft],
     // These decide what other layers belong to, and how: a base that carries nothing is not taken apart.
     own && [own.clip, own.clip && own.visible && own.opacity > 0, own.source.kind, isThrough(own)],
   ]);

@@ -40,6 +40,8 @@ export interface RenderRequest {
   shouldStop?(): boolean;
   /** Called with each layer before it is laid on what lies beneath it, to show how far a render is. */
   onLayer?(id: string): void;
+  /** Whether it is one of many while something is dragged, and coarse: what takes long may be made roughly. */
+  draft?: boolean;
   /** The layer that is likely to change before the next render: what lies beneath it is cached as one. */
   focus?: string | null;
   /** What was last made of the layer in focus. */
@@ -79,6 +81,12 @@ export function renderPart(
   });
 }
 
+/** A memo that keeps what is made roughly apart from what is made well. */
+const draftMemo =
+  (memo: Memo): Memo =>
+  (key, make, bytes) =>
+    memo(`draft ${key}`, make, bytes);
+
 /** What holds for a render of a scene. */
 export function contextOf(
   scene: Scene,
@@ -90,7 +98,8 @@ export function contextOf(
   return {
     mixing: scene.mixing,
     picture: request.picture,
-    memo: request.memo ?? noMemo,
+    memo: request.draft ? draftMemo(request.memo ?? noMemo) : (request.memo ?? noMemo),
+    draft: request.draft ?? false,
     meter: request.meter ?? noMeter,
     shouldStop: request.shouldStop ?? (() => false),
     onLayer: request.onLayer ?? (() => undefined),

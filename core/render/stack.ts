@@ -262,7 +262,7 @@ function drawn(
   context: Context,
   warp?: Homography,
 ): ColourBuffer {
-  const { picture, memo, mixing, lamp, focus, lastMade } = context;
+  const { picture, memo, mixing, lamp, draft, focus, lastMade } = context;
   const hidden = hidesByPass(layer) ? hiddenOf(layer, part, context) : null;
   if (layer.layers)
     return stack(colourBuffer, layer.layers, { wanted, part }, inside(layer, context, []), []);
@@ -275,6 +275,7 @@ function drawn(
     memo,
     mixing,
     lamp,
+    draft,
     ...(hidden && { hidden }),
     ...casterFor(layer, context),
     ...groundsFor(layer, context),

@@ -17,6 +17,8 @@ import type { FlameValues } from './flame-parameters';
 /** Cells of a grid at most, and how many of them a flame is high. */
 const CELLS = 20_000;
 const HIGH = 72;
+/** How many times as large cells are while something is dragged. */
+const ROUGH = 2.2;
 /** The longer side of the grid on which a layer is looked for, px: the same for every region and scale. */
 const LOOK = 512;
 /** After so many seconds another fire begins: no moment is farther from rest. */
@@ -81,8 +83,8 @@ export function burningBox(
   return { x0: Math.min(...xs), y0: Math.min(...ys), x1: Math.max(...xs), y1: Math.max(...ys) };
 }
 
-/** The grid of a fire that burns in a box: room for its height, and for where the wind carries it. */
-export function gridFor(v: FlameValues, box: Box): FireGrid {
+/** The grid of a fire that burns in a box: room for its height, and for where the wind carries it; `draft`, a rough one. */
+export function gridFor(v: FlameValues, box: Box, draft = false): FireGrid {
   const angle = (v.windAngle * Math.PI) / 180;
   const time = burnTime(v);
   const [dx, dy] = [v.wind * Math.cos(angle) * time, v.wind * Math.sin(angle) * time];
@@ -92,7 +94,10 @@ export function gridFor(v: FlameValues, box: Box): FireGrid {
   const x1 = box.x1 + side + Math.max(0, dx);
   const y0 = box.y0 - up + Math.min(0, dy);
   const y1 = box.y1 + 0.2 * v.height + Math.max(0, dy);
-  const cell = Math.max(Math.sqrt(((x1 - x0) * (y1 - y0)) / CELLS), v.height / HIGH, 0.25);
+  // Half as fine to either side takes a quarter of the time, and longer steps.
+  const rough = draft ? ROUGH : 1;
+  const fine = Math.sqrt(((x1 - x0) * (y1 - y0)) / CELLS);
+  const cell = rough * Math.max(fine, v.height / HIGH, 0.25);
   return {
     map: multiply(scaling(1 / cell), translation(-x0, -y0)),
     cell,

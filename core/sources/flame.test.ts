@@ -216,6 +216,13 @@ describe('a flame', () => {
     expect(off / 100).toBeLessThan(0.06 * (sum(whole) / WIDE.width / WIDE.height));
   });
 
+  it('is rougher while something is dragged, and about as bright', () => {
+    const [well, rough] = [see({}), see({}, WIDE, 1, { draft: true })];
+    expect(rough.data).not.toEqual(well.data);
+    expect(sum(rough) / sum(well)).toBeGreaterThan(0.4);
+    expect(sum(rough) / sum(well)).toBeLessThan(2.5);
+  });
+
   it('is nothing on a layer that is gone, or that covers nothing', () => {
     const empty: Caster = { ...bar, key: 'none', under: (_, region) => plane(region) };
     expect(sum(see({}, WIDE, 1, { light: empty }))).toBe(0);

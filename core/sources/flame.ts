@@ -114,7 +114,7 @@ export const flameSource: SourceDefinition<FlameSource> = {
   assets: () => [],
   colours: ({ values }) => [values.ramp, values.kelvin, values.colours],
   render({ values: p }, context) {
-    const { wanted, map, mixing, scene, light, memo, grounds } = context;
+    const { wanted, map, mixing, scene, light, memo, grounds, draft } = context;
     const out = colourBuffer(wanted);
     const own = sceneBox(context);
     const place = p.centre ?? ORIGIN;
@@ -125,7 +125,7 @@ export const flameSource: SourceDefinition<FlameSource> = {
       Object.values(own).map((n) => n.toFixed(2)),
       place,
     ];
-    const key = `flame ${JSON.stringify([{ ...driving, moment: 0 }, names])}`;
+    const key = `flame ${draft ? 'rough ' : ''}${JSON.stringify([{ ...driving, moment: 0 }, names])}`;
     scoped(() => {
       const [box] = memo(
         `${key} box`,
@@ -133,7 +133,7 @@ export const flameSource: SourceDefinition<FlameSource> = {
         () => 64,
       );
       if (!box) return;
-      const grid = gridFor(p, box);
+      const grid = gridFor(p, box, draft);
       const back = invert(map);
       if (!back) return;
       const cells = multiply(grid.map, back);

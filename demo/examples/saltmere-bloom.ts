@@ -1,8 +1,8 @@
 /** Saltmere bloom: one large letter with a halo; its bloom is painted where it opens, its colours are brushed behind it. */
 import { rampOf } from '@ignis/core/pixels/ramp';
-import { newMask, newScene } from '@ignis/core/scene/model/make';
+import { newMask, newParticles, newScene } from '@ignis/core/scene/model/make';
 import type { Layer } from '@ignis/core/scene/model/schema';
-import { brushed, lettered, named, painted, paintedBy, stepOf, write } from './make';
+import { brushed, flying, lettered, named, painted, paintedBy, stepOf, write } from './make';
 
 const scene = newScene('Saltmere bloom', 1600, 1200, '#04060d');
 
@@ -155,13 +155,31 @@ veil.mask = {
   ...{ moves: false, feather: 30 },
 };
 
+/** Petals that the bloom lets go, and glitter about it. */
+const petals = newParticles('Petals', {
+  ...{ from: 'scene', count: 130, life: 12, speed: 50, angle: 110, spread: 70, gravity: 24 },
+  ...{ drag: 50, wind: 30, windAngle: 160, turbulence: 70, eddy: 240, look: 'petal', size: 34 },
+  ...{ sizeSpread: 65, spin: 20, depth: 75, focus: 40, blur: 9, colours: 'chance', laid: 'over' },
+  ...{ centre: { x: 800, y: 600 }, clear: 300, moment: 9, seed: 4 },
+  ramp: rampOf([
+    [0, '#ff8ac2'],
+    [50, '#c7a2ff'],
+    [100, '#7fb4ff'],
+  ]),
+});
+petals.opacity = 85;
+const glitter = flying('glitter', scene, { count: 160, size: 26, seed: 3 });
+Object.assign(glitter, { name: 'Glitter', opacity: 70 });
+
 for (const [layer, id] of [
   [night, 'night'],
   [ambient, 'ambient'],
   [letter, 'letter'],
   [sparks, 'sparks'],
+  [petals, 'petals'],
+  [glitter, 'glitter'],
   [veil, 'veil'],
 ] as const)
   named(layer, id);
-scene.layers.push(night, ambient, letter, sparks, veil);
+scene.layers.push(night, ambient, letter, sparks, petals, glitter, veil);
 await write('saltmere-bloom', scene, []);

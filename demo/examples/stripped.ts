@@ -15,6 +15,19 @@ const paint = painted('Paint', {
     [100, '#5c130e'],
   ]),
 });
+/** The metal is a lattice of bands, which shows through the paint. */
+const lattice = painted(
+  'Lattice',
+  {
+    ...{ paint: 'texture', texture: 'lattice', size: 90, turn: 45, relief: 110 },
+    textureValues: { lattice: { width: 92, round: 45 } },
+    ramp: rampOf([
+      [0, '#2a2a2a'],
+      [100, '#b4b4b4'],
+    ]),
+  },
+  { blend: 'overlay', opacity: 62 },
+);
 const weather = painted(
   'Weather',
   {
@@ -95,6 +108,7 @@ const dark = painted('Corners', {
 dark.blend = 'multiply';
 for (const [layer, id] of [
   [paint, 'paint'],
+  [lattice, 'lattice'],
   [weather, 'weather'],
   [worn, 'worn'],
   [grain, 'grain'],
@@ -102,5 +116,5 @@ for (const [layer, id] of [
   [dark, 'corners'],
 ] as const)
   named(layer, id);
-scene.layers.push(paint, weather, worn, letters, grain, dark);
+scene.layers.push(paint, lattice, weather, worn, letters, grain, dark);
 await write('stripped', scene, []);

@@ -144,7 +144,18 @@ const engine: Engine = {
   },
 
   async preview(number, request) {
-    const { scene: delta, region, scale, focus, shown, measure, steady, beyond, screen } = request;
+    const {
+      scene: delta,
+      region,
+      scale,
+      focus,
+      shown,
+      measure,
+      steady,
+      draft,
+      beyond,
+      screen,
+    } = request;
     const started = performance.now();
     const scene = (base = received(delta));
     const picture = await picturesFor(scene);
@@ -162,7 +173,7 @@ const engine: Engine = {
         scoped(() => {
           const onLayer = progressOf(scene, started);
           const ask = {
-            ...{ region, scale, focus, picture, memo: cache.memo, meter },
+            ...{ region, scale, focus, draft, picture, memo: cache.memo, meter },
             ...{ shouldStop: stale, onLayer },
           };
           const ending = { ...endOf(scene, picture, steady), marks: beyond };

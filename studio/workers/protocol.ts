@@ -26,6 +26,8 @@ export interface PreviewRequest {
   measure: boolean;
   /** Whether it is one of many while something is dragged: what is measured of the whole scene stays for so long. */
   steady: boolean;
+  /** Whether what takes long may be made roughly. */
+  draft: boolean;
   /** Whether what is brighter than the screen can show is marked. */
   beyond: boolean;
   /** Which of the screens is seen: the worker draws on it, or on the other one. */

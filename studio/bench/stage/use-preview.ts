@@ -135,6 +135,7 @@ export function usePreview(
           shown: shown?.number ?? null,
           measure: halvings === 0 && useCosts.getState().watched,
           steady: gesture !== null,
+          draft: gesture !== null && halvings > 0,
           beyond: useStageAids.getState().beyond,
           screen: screens.current!.index(),
         });
