@@ -1,5 +1,5 @@
 import type { Operation } from './operations';
-import { STREWN } from './operations';
+import { SCATTERED } from './operations';
 
 /**
  * Fields: a value for each place, written as formulas of other fields, and compiled to a program that the kernels run over rows
@@ -72,44 +72,43 @@ export const multiply = (first: Term, ...more: Term[]): Term =>
 export const divide = (a: Term, b: Term): Term =>
   typeof a === 'number' && typeof b === 'number' ? a / b : made('divide', [a, b]);
 
-export const least = (a: Term, b: Term): Term =>
-  typeof a === 'number' && typeof b === 'number' ? Math.min(a, b) : made('least', [a, b]);
-export const most = (a: Term, b: Term): Term =>
-  typeof a === 'number' && typeof b === 'number' ? Math.max(a, b) : made('most', [a, b]);
-export const absolute = (a: Term): Term =>
-  typeof a === 'number' ? Math.abs(a) : made('absolute', [a]);
+export const min = (a: Term, b: Term): Term =>
+  typeof a === 'number' && typeof b === 'number' ? Math.min(a, b) : made('min', [a, b]);
+export const max = (a: Term, b: Term): Term =>
+  typeof a === 'number' && typeof b === 'number' ? Math.max(a, b) : made('max', [a, b]);
+export const abs = (a: Term): Term => (typeof a === 'number' ? Math.abs(a) : made('abs', [a]));
 export const floor = (a: Term): Term =>
   typeof a === 'number' ? Math.floor(a) : made('floor', [a]);
 /** The square root; of what is below 0 it is 0. */
-export const root = (a: Term): Term => made('root', [a]);
+export const sqrt = (a: Term): Term => made('sqrt', [a]);
 /** The sine of so many whole turns. */
-export const wave = (turns: Term): Term => made('wave', [turns]);
+export const sine = (turns: Term): Term => made('sine', [turns]);
 /** A power of what is above 0; of the rest it is 0. */
 export const power = (a: Term, exponent: Term): Term => made('power', [a, exponent]);
 /** 1 where `a` is below `b`, else 0. */
-export const below = (a: Term, b: Term): Term => made('below', [a, b]);
+export const less = (a: Term, b: Term): Term => made('less', [a, b]);
 /** 3t² − 2t³ of `t` held to 0–1. */
-export const smooth = (t: Term): Term => made('smooth', [t]);
+export const eased = (t: Term): Term => made('smooth', [t]);
 
 /** What is left of a number above its floor, 0–1. */
-export const fraction = (a: Term): Term => subtract(a, floor(a));
+export const fract = (a: Term): Term => subtract(a, floor(a));
 /** Held to 0–1. */
-export const held = (a: Term): Term => most(0, least(1, a));
+export const clamped = (a: Term): Term => max(0, min(1, a));
 /** From `a` to `b` by `t`. */
-export const between = (a: Term, b: Term, t: Term): Term => add(a, multiply(subtract(b, a), t));
+export const mix = (a: Term, b: Term, t: Term): Term => add(a, multiply(subtract(b, a), t));
 /** From 0 where `t` is `from` to 1 where it is `to`, smooth between. */
-export const step = (from: Term, to: Term, t: Term): Term =>
-  smooth(divide(subtract(t, from), subtract(to, from)));
+export const smoothstep = (from: Term, to: Term, t: Term): Term =>
+  eased(divide(subtract(t, from), subtract(to, from)));
 /** The distance from (0, 0). */
-export const distance = (x: Term, y: Term): Term => root(add(multiply(x, x), multiply(y, y)));
+export const distance = (x: Term, y: Term): Term => sqrt(add(multiply(x, x), multiply(y, y)));
 
 /** A number from 0 to 1 for each place of whole numbers; it repeats after so many of them, 0 for never. */
-export const chance = (
+export const hash = (
   x: Term,
   y: Term,
   seed: number,
   period: readonly [number, number] = [0, 0],
-): Term => made('chance', [x, y], [seed, ...period]);
+): Term => made('hash', [x, y], [seed, ...period]);
 
 /** Smooth noise, 0–1, one new value a unit; it repeats after so many units, 0 for never. */
 export const noise = (
@@ -120,7 +119,7 @@ export const noise = (
 ): Term => made('noise', [x, y], [seed, ...period]);
 
 /** What noise of several sizes is made of. */
-export interface Octaves {
+export interface FractalNoise {
   seed: number;
   /** How large a px is, in units of x and y: what is finer than two is left out. */
   px: number;
@@ -134,11 +133,11 @@ export interface Octaves {
 }
 
 /** Noise of several sizes, 0–1, the largest with one new value a unit. */
-export const octaves = (
+export const fractalNoise = (
   x: Term,
   y: Term,
-  { seed, px, count, rough = 0.5, folded = false, period = [0, 0] }: Octaves,
-): Term => made('octaves', [x, y], [seed, px, folded ? -count : count, rough, ...period]);
+  { seed, px, count, rough = 0.5, folded = false, period = [0, 0] }: FractalNoise,
+): Term => made('fractal', [x, y], [seed, px, folded ? -count : count, rough, ...period]);
 
 /** What is found at a place among points strewn one a unit. */
 export interface Cell {
@@ -165,8 +164,8 @@ export function cells(x: Term, y: Term, seed: number, loose = 1, period = 0): Ce
 }
 
 /** What is strewn, up to three things a unit. */
-export interface Strewn {
-  kind: (typeof STREWN)[number];
+export interface Scattered {
+  kind: (typeof SCATTERED)[number];
   seed: number;
   /** How likely each of the three is there, 0–1. */
   density: number;
@@ -189,7 +188,7 @@ export interface Strewn {
 }
 
 /** What is strewn at a place: how much it covers, 0–1, and the mean of the numbers (0–1) of the things there. */
-export function strewn(
+export function scattered(
   x: Term,
   y: Term,
   {
@@ -205,13 +204,13 @@ export function strewn(
     spread = 0.99,
     turn = 0,
     period = 0,
-  }: Strewn,
+  }: Scattered,
 ): { cover: Term; own: Term } {
   const fraction = Math.min(0.99, kind === 'strokes' ? spread : rim);
   const whole = kind === 'strokes' ? Math.max(1, Math.round(width * 2000)) : corners;
   const shape = whole + fraction;
-  const numbers = [STREWN.indexOf(kind) * 2 ** 20 + seed, density, shape, turn, px, period];
+  const numbers = [SCATTERED.indexOf(kind) * 2 ** 20 + seed, density, shape, turn, px, period];
   // The kernel reads the fourth and fifth of its numbers from constants.
-  const all = parts(made('strewn', [x, y, small, large], numbers), 2);
+  const all = parts(made('scattered', [x, y, small, large], numbers), 2);
   return { cover: all[0]!, own: all[1]! };
 }

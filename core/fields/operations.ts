@@ -8,26 +8,26 @@ export const OPERATIONS = [
   'subtract',
   'multiply',
   'divide',
-  'least',
-  'most',
-  'absolute',
+  'min',
+  'max',
+  'abs',
   'floor',
-  'root',
-  'wave',
+  'sqrt',
+  'sine',
   'power',
-  'below',
+  'less',
   'smooth',
-  'chance',
+  'hash',
   'noise',
-  'octaves',
+  'fractal',
   'cells',
-  'strewn',
+  'scattered',
 ] as const;
 
 export type Operation = (typeof OPERATIONS)[number];
 
 /** So many registers an operation writes; left out, one. */
-export const WRITES: Partial<Record<Operation, number>> = { cells: 7, strewn: 2 };
+export const WRITES: Partial<Record<Operation, number>> = { cells: 7, scattered: 2 };
 
-/** What can be strewn, in the order in which the kernel numbers it. */
-export const STREWN = ['discs', 'polygons', 'stars', 'strokes'] as const;
+/** What can be scattered, in the order in which the kernel numbers it. */
+export const SCATTERED = ['discs', 'polygons', 'stars', 'strokes'] as const;

@@ -44,20 +44,20 @@ describe('a field', () => {
       'sums, differences, products, quotients',
       f.divide(f.subtract(f.add(f.X, f.Y, 2), f.multiply(f.X, f.Y)), 3),
     ],
-    ['the least and the most', f.most(f.least(f.X, f.Y), f.PLANE)],
-    ['roots', f.root(f.X)],
+    ['the least and the most', f.max(f.min(f.X, f.Y), f.PLANE)],
+    ['roots', f.sqrt(f.X)],
     ['distances', f.distance(f.X, f.Y)],
-    ['waves', f.wave(f.add(f.multiply(f.X, 5), f.Y))],
+    ['waves', f.sine(f.add(f.multiply(f.X, 5), f.Y))],
     ['powers', f.power(f.X, 2.2)],
-    ['smooth steps', f.step(0.2, 0.7, f.PLANE)],
-    ['a plane that is read', f.between(f.PLANE, 4, 0.25)],
+    ['smooth steps', f.smoothstep(0.2, 0.7, f.PLANE)],
+    ['a plane that is read', f.mix(f.PLANE, 4, 0.25)],
     ['noise', f.noise(x3, y3, 5)],
     ['noise that repeats', f.noise(x3, y3, 5, [3, 2])],
-    ['octaves', f.octaves(x3, y3, { seed: 9, px: 0.02, count: 5 })],
-    ['octaves finer than px', f.octaves(x3, y3, { seed: 9, px: 0.2, count: 6, rough: 0.7 })],
+    ['octaves', f.fractalNoise(x3, y3, { seed: 9, px: 0.02, count: 5 })],
+    ['octaves finer than px', f.fractalNoise(x3, y3, { seed: 9, px: 0.2, count: 6, rough: 0.7 })],
     [
       'creases that repeat',
-      f.octaves(x3, y3, { seed: 9, px: 0.02, count: 4, folded: true, period: [4, 2] }),
+      f.fractalNoise(x3, y3, { seed: 9, px: 0.02, count: 4, folded: true, period: [4, 2] }),
     ],
     ['distances of cells', f.subtract(f.cells(x3, y3, 3).second, f.cells(x3, y3, 3).nearest)],
     ['cells of a grid', f.cells(x3, y3, 3, 0).nearest],
@@ -67,8 +67,8 @@ describe('a field', () => {
 
   const jumping: [string, Term][] = [
     ['floors', f.floor(f.multiply(f.X, 4))],
-    ['what is below', f.below(f.X, f.Y)],
-    ['chances', f.chance(f.floor(f.multiply(f.X, 9)), f.floor(f.multiply(f.Y, 9)), 11)],
+    ['what is below', f.less(f.X, f.Y)],
+    ['chances', f.hash(f.floor(f.multiply(f.X, 9)), f.floor(f.multiply(f.Y, 9)), 11)],
     ['the numbers of cells', f.cells(x3, y3, 3).own],
     ['the way to their points', f.cells(x3, y3, 3).toX],
     ['the way to the next points', f.cells(x3, y3, 3).nextY],
@@ -88,13 +88,13 @@ describe('a field', () => {
         leaf,
         fc
           .tuple(
-            fc.constantFrom(f.add, f.subtract, f.multiply, f.least, f.most),
+            fc.constantFrom(f.add, f.subtract, f.multiply, f.min, f.max),
             tie('formula'),
             tie('formula'),
           )
           .map(([make, a, b]) => (make as (a: Term, b: Term) => Term)(a, b)),
-        tie('formula').map((a) => f.smooth(a)),
-        tie('formula').map((a) => f.absolute(a)),
+        tie('formula').map((a) => f.eased(a)),
+        tie('formula').map((a) => f.abs(a)),
       ),
     }));
     fc.assert(
@@ -144,8 +144,8 @@ describe('a field', () => {
 describe('what is strewn', () => {
   const NEAR: Affine = [0.02, 0, 0, 0.02, 0, 0];
   const wide = { x: 0, y: 0, width: 500, height: 500 };
-  const strewn = (values: Partial<f.Strewn>) =>
-    f.strewn(f.X, f.Y, {
+  const strewn = (values: Partial<f.Scattered>) =>
+    f.scattered(f.X, f.Y, {
       kind: 'discs',
       seed: 4,
       density: 0.1,
@@ -174,7 +174,7 @@ describe('what is strewn', () => {
 
   it('of polygons has the area of polygons', () => {
     // Of one inscribed radius the square has 4/π of the disc.
-    const area = (values: Partial<f.Strewn>) =>
+    const area = (values: Partial<f.Scattered>) =>
       mean(fieldPlanes(compile([strewn({ density: 0.05, ...values }).cover]), NEAR, wide)[0]!);
     expect(area({ kind: 'polygons', corners: 4 }) / area({})).toBeCloseTo(4 / Math.PI, 1);
   });

@@ -10,10 +10,10 @@ import {
   X,
   Y,
   add,
-  below,
-  between,
+  less,
+  mix,
   divide,
-  held,
+  clamped,
   multiply,
   power,
   subtract,
@@ -71,19 +71,19 @@ const heightOf = ({ height, tone }: Surface): Term => height ?? multiply(tone, H
  */
 export function texturePlane(named: NamedTexture, back: Affine, region: Region): Plane {
   const { tone, cover } = surfaceOf(named, meanScale(back), DEEP);
-  return heldPlane(cover === undefined ? tone : multiply(tone, cover), back, region);
+  return clampedPlane(cover === undefined ? tone : multiply(tone, cover), back, region);
 }
 
 /** How much there is of a texture over a region, 0–1: what it covers, or how bright it is where it covers all. */
 export function textureCover(named: NamedTexture, back: Affine, region: Region): Plane {
   const { tone, cover } = surfaceOf(named, meanScale(back), DEEP);
-  return heldPlane(cover ?? tone, back, region);
+  return clampedPlane(cover ?? tone, back, region);
 }
 
 /** The heights of a texture over a region, 0–1 of those that it has in a tone. */
 export function textureBumps(named: NamedTexture, back: Affine, region: Region): Plane {
   const { height, tone } = surfaceOf(named, meanScale(back), DEEP);
-  return heldPlane(height === undefined ? tone : divide(height, HEIGHT), back, region);
+  return clampedPlane(height === undefined ? tone : divide(height, HEIGHT), back, region);
 }
 
 /**
@@ -99,7 +99,7 @@ export function textureWays(
   const px = meanScale(back);
   const way = (seed: number, by: number): Term => {
     const { tone, cover = 1 } = surfaceOf({ ...named, seed }, px, DEEP);
-    return multiply(subtract(held(multiply(tone, cover)), 0.5), 2 * by);
+    return multiply(subtract(clamped(multiply(tone, cover)), 0.5), 2 * by);
   };
   // Draws that are far apart have nothing in common.
   return fieldColours(
@@ -110,8 +110,8 @@ export function textureWays(
 }
 
 /** A field over a region, brought to 0–1. */
-const heldPlane = (term: Term, back: Affine, region: Region): Plane =>
-  fieldPlanes(compile([held(term)]), back, region)[0]!;
+const clampedPlane = (term: Term, back: Affine, region: Region): Plane =>
+  fieldPlanes(compile([clamped(term)]), back, region)[0]!;
 
 /** Where a texture is painted, and what it follows. */
 export interface TextureGround {
@@ -138,7 +138,7 @@ export function textured(
   const shown = channels
     ? fieldColours(channelProgram(channels, cover, frame.mixing), back, region, ownDepth)
     : paintedByCover(
-        fieldPlanes(compile([tone, held(cover)]), back, region, ownDepth),
+        fieldPlanes(compile([tone, clamped(cover)]), back, region, ownDepth),
         laid.ramp,
         frame.mixing,
       );
@@ -155,16 +155,16 @@ const paintedByCover = ([tone, cover]: Plane[], ramp: Ramp, mixing: Mixing): Col
 
 /** Three tones, sRGB-encoded, as premultiplied colours. */
 function channelProgram(channels: readonly Term[], cover: Term, mixing: Mixing): Program {
-  const alpha = held(cover);
+  const alpha = clamped(cover);
   const colours = channels.map((c) =>
-    multiply(mixing === 'light' ? toLight(held(c)) : held(c), alpha),
+    multiply(mixing === 'light' ? toLight(clamped(c)) : clamped(c), alpha),
   );
   return compile([...colours, alpha]);
 }
 
 /** From sRGB-encoded to linear light (IEC 61966-2-1). */
 const toLight = (v: Term): Term =>
-  between(power(divide(add(v, 0.055), 1.055), 2.4), divide(v, 12.92), below(v, 0.04045));
+  mix(power(divide(add(v, 0.055), 1.055), 2.4), divide(v, 12.92), less(v, 0.04045));
 
 /** How much more light the lamp throws on heights (px) than on a level surface. */
 function shading(heights: Plane, region: Region, lamp: Lamp): Plane {

@@ -1,6 +1,7 @@
 import type { Memo } from '../definitions/memo';
 import type { Caster } from '../definitions/source';
 import type { Affine, Box } from '../geometry/affine';
+import { drift } from '../geometry/chance';
 import { invert, multiply, scaling, translation } from '../geometry/affine';
 import type { Fire } from '../kernels/flame';
 import type { FluidSetting, FluidState } from '../kernels/fluid';
@@ -9,7 +10,6 @@ import type { Plane } from '../pixels/buffer';
 import { crop } from '../pixels/buffer';
 import { scoped } from '../pixels/heap';
 import { grow } from '../pixels/region';
-import { noiseAt } from './gusts';
 import type { FlameValues } from './flame-parameters';
 
 /** The fire of a flame: what it burns from, on a grid of its own, from rest to its moment. */
@@ -176,7 +176,7 @@ function settingFor(
     ...{ width, height, source, solid, seed, step, buoyancy, fastest: (1.3 * speed) / cell },
     ...{ burn: 1 / burnTime(v), cooling: 0.15 },
     wind(time) {
-      const gust = 1 + (v.gusts / 100) * (2.4 * noiseAt(1.3 * time, seed) - 1.2);
+      const gust = 1 + ((1.2 * v.gusts) / 100) * drift(seed, 1.3 * time);
       const strong = (v.wind * gust) / cell;
       return [strong * Math.cos(angle), strong * Math.sin(angle)];
     },

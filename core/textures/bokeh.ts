@@ -1,6 +1,6 @@
 import { angle, count, percent } from '../definitions/parameter';
 import { defineTexture } from '../definitions/texture';
-import { add, divide, held, most, multiply, strewn } from '../fields/field';
+import { add, divide, clamped, max, multiply, scattered } from '../fields/field';
 import { rampOf } from '../pixels/ramp';
 import { onUnit, periodOf } from './space';
 
@@ -31,7 +31,7 @@ export const bokeh = defineTexture({
     const layer = (times: number, seed: number) => {
       const n = onUnit(times, space);
       const large = size / 100;
-      return strewn(multiply(space.x, n), multiply(space.y, n), {
+      return scattered(multiply(space.x, n), multiply(space.y, n), {
         ...{ kind: aperture < 3 ? 'discs' : 'polygons', corners: aperture < 3 ? 0 : aperture },
         ...{
           seed: space.seed + seed,
@@ -47,8 +47,8 @@ export const bokeh = defineTexture({
     const cover = add(multiply(near.cover, 0.7), multiply(far.cover, 0.55));
     const own = add(multiply(near.cover, near.own), multiply(far.cover, far.own));
     return {
-      tone: divide(own, most(1e-6, add(near.cover, far.cover))),
-      cover: held(cover),
+      tone: divide(own, max(1e-6, add(near.cover, far.cover))),
+      cover: clamped(cover),
     };
   },
 });

@@ -1,19 +1,19 @@
 import { count, percent } from '../definitions/parameter';
 import { defineTexture } from '../definitions/texture';
 import {
-  absolute,
+  abs,
   add,
-  chance,
+  hash,
   divide,
   floor,
-  fraction,
-  held,
-  least,
+  fract,
+  clamped,
+  min,
   multiply,
   subtract,
 } from '../fields/field';
 import { rampOf } from '../pixels/ramp';
-import { octavesOn, onUnit, periodOf, stirred } from './space';
+import { fractalOn, onUnit, periodOf, stirred } from './space';
 
 export const brick = defineTexture({
   kind: 'brick',
@@ -65,18 +65,18 @@ export const brick = defineTexture({
     const u = bond === 'courses' ? add(multiply(x, n), multiply(odd, 0.5)) : multiply(x, n);
     // How far inside a brick, in heights of one.
     const side = (t: typeof u, size: number) =>
-      multiply(subtract(0.5, absolute(subtract(fraction(t), 0.5))), size);
-    const inside = subtract(least(side(u, rows / n), side(v, 1)), joint / 200);
+      multiply(subtract(0.5, abs(subtract(fract(t), 0.5))), size);
+    const inside = subtract(min(side(u, rows / n), side(v, 1)), joint / 200);
     const soft = Math.max(0.035, rows * space.px);
-    const body = held(add(divide(inside, soft), 0.5));
-    const own = chance(floor(u), course, space.seed, [periodOf(n, space), periodOf(rows, space)]);
-    const rough = octavesOn(space, rows * 4, rows * 4, { count: 5, rough: 0.6, seed: 13 });
+    const body = clamped(add(divide(inside, soft), 0.5));
+    const own = hash(floor(u), course, space.seed, [periodOf(n, space), periodOf(rows, space)]);
+    const rough = fractalOn(space, rows * 4, rows * 4, { count: 5, rough: 0.6, seed: 13 });
     const grain = multiply(subtract(rough, 0.5), (0.9 * worn) / 100);
     const shade = add(0.62, multiply(subtract(own, 0.5), (0.75 * shades) / 100), grain);
     const mortar = add(0.08, multiply(grain, 0.25));
-    const edge = held(divide(inside, 0.14));
+    const edge = clamped(divide(inside, 0.14));
     return {
-      tone: held(add(mortar, multiply(body, subtract(shade, mortar)))),
+      tone: clamped(add(mortar, multiply(body, subtract(shade, mortar)))),
       height: divide(
         add(multiply(body, add(0.03, multiply(edge, 0.05))), multiply(grain, 0.06)),
         rows,

@@ -2,7 +2,7 @@ import { percent } from '../definitions/parameter';
 import { defineTexture } from '../definitions/texture';
 import { add, multiply, subtract } from '../fields/field';
 import { rampOf } from '../pixels/ramp';
-import { octavesOn } from './space';
+import { fractalOn } from './space';
 
 export const brushed = defineTexture({
   kind: 'brushed',
@@ -25,8 +25,8 @@ export const brushed = defineTexture({
   },
   surface({ length, fineness, contrast }, space) {
     const along = 100 / length;
-    const fine = octavesOn(space, 1.5 * along, (90 * fineness) / 100, { count: 3 });
-    const broad = octavesOn(space, 0.5 * along, (22 * fineness) / 100, { count: 3, seed: 9 });
+    const fine = fractalOn(space, 1.5 * along, (90 * fineness) / 100, { count: 3 });
+    const broad = fractalOn(space, 0.5 * along, (22 * fineness) / 100, { count: 3, seed: 9 });
     const streaks = add(multiply(subtract(fine, 0.5), 0.6), multiply(subtract(broad, 0.5), 0.8));
     return { tone: add(0.5, multiply(streaks, (2.4 * contrast) / 100)) };
   },

@@ -2,7 +2,7 @@ import { percent } from '../definitions/parameter';
 import { defineTexture } from '../definitions/texture';
 import { add, multiply } from '../fields/field';
 import { rampOf } from '../pixels/ramp';
-import { octavesOn, stirred } from './space';
+import { fractalOn, stirred } from './space';
 
 export const clouds = defineTexture({
   kind: 'clouds',
@@ -33,7 +33,7 @@ export const clouds = defineTexture({
   },
   surface({ rough, contrast, turbulence, folded }, space) {
     const { x, y } = stirred(space, turbulence / 400, 2, 70);
-    const cloud = octavesOn(space, 2, 2, { count: 6, rough: rough / 100, folded }, x, y);
+    const cloud = fractalOn(space, 2, 2, { count: 6, rough: rough / 100, folded }, x, y);
     const slope = contrast / 100;
     return { tone: add(multiply(cloud, slope), (1 - slope) / 2) };
   },

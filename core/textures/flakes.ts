@@ -2,7 +2,7 @@ import { percent } from '../definitions/parameter';
 import { defineTexture } from '../definitions/texture';
 import { add, multiply, subtract } from '../fields/field';
 import { rampOf } from '../pixels/ramp';
-import { octavesOn } from './space';
+import { fractalOn } from './space';
 
 export const flakes = defineTexture({
   kind: 'flakes',
@@ -19,7 +19,7 @@ export const flakes = defineTexture({
     left: { ...percent('What is left', 50), help: 'How much of the paint is still there.' },
   },
   surface({ left }, space) {
-    const worn = octavesOn(space, 3, 3, { count: 6 });
+    const worn = fractalOn(space, 3, 3, { count: 6 });
     // Noise of several sizes lies about its middle: a third of it to either side is all.
     return { tone: add(multiply(subtract(worn, 0.5 + (50 - left) / 150), 9), 0.5) };
   },

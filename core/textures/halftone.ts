@@ -1,17 +1,17 @@
 import { angle, count, percent } from '../definitions/parameter';
 import { defineTexture } from '../definitions/texture';
 import {
-  absolute,
+  abs,
   add,
-  below,
-  between,
+  less,
+  mix,
   divide,
-  fraction,
-  held,
-  least,
+  fract,
+  clamped,
+  min,
   multiply,
   subtract,
-  wave,
+  sine,
 } from '../fields/field';
 import { rampOf } from '../pixels/ramp';
 import { onUnit } from './space';
@@ -53,25 +53,25 @@ export const halftone = defineTexture({
     const u = add(multiply(space.x, cos), multiply(space.y, sin));
     const v = subtract(multiply(space.y, cos), multiply(space.x, sin));
     // To one side and back, so that it may be repeated.
-    const way = absolute(subtract(multiply(2, fraction(multiply(space.y, 0.5))), 1));
-    const area = between(to / 100, from / 100, way);
+    const way = abs(subtract(multiply(2, fract(multiply(space.y, 0.5))), 1));
+    const area = mix(to / 100, from / 100, way);
     const soft = Math.max(0.02, 2 * n * space.px);
     if (shape === 'lines') {
-      const off = absolute(subtract(fraction(v), 0.5));
+      const off = abs(subtract(fract(v), 0.5));
       return {
         tone: 1,
-        cover: held(add(divide(subtract(multiply(area, 0.5), off), soft / 2), 0.5)),
+        cover: clamped(add(divide(subtract(multiply(area, 0.5), off), soft / 2), 0.5)),
       };
     }
-    const screen = subtract(0.5, multiply(0.25, add(wave(add(u, 0.25)), wave(add(v, 0.25)))));
+    const screen = subtract(0.5, multiply(0.25, add(sine(add(u, 0.25)), sine(add(v, 0.25)))));
     // The smaller of what is covered and what is bare: dots, or holes.
-    const few = least(area, subtract(1, area));
+    const few = min(area, subtract(1, area));
     const [a, b, c, d] = THRESHOLD;
     const bent = multiply(
       few,
       add(a, multiply(few, add(b, multiply(few, add(c, multiply(few, d)))))),
     );
-    const threshold = between(subtract(1, bent), bent, below(area, 0.5));
-    return { tone: 1, cover: held(add(divide(subtract(threshold, screen), 1.1 * soft), 0.5)) };
+    const threshold = mix(subtract(1, bent), bent, less(area, 0.5));
+    return { tone: 1, cover: clamped(add(divide(subtract(threshold, screen), 1.1 * soft), 0.5)) };
   },
 });

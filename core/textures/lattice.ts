@@ -2,18 +2,18 @@ import { count, percent } from '../definitions/parameter';
 import { defineTexture } from '../definitions/texture';
 import type { Term } from '../fields/field';
 import {
-  absolute,
+  abs,
   add,
-  between,
+  mix,
   divide,
   floor,
-  fraction,
-  held,
-  most,
+  fract,
+  clamped,
+  max,
   multiply,
-  root,
+  sqrt,
   subtract,
-  wave,
+  sine,
 } from '../fields/field';
 import { rampOf } from '../pixels/ramp';
 import { onUnit } from './space';
@@ -49,12 +49,12 @@ export const lattice = defineTexture({
     const half = width / 200;
     /** A band along one way: how much it covers, and how high it lies. */
     const band = (along: Term, beside: Term, odd: number) => {
-      const off = absolute(subtract(fraction(beside), 0.5));
-      const cover = held(add(divide(subtract(half, off), soft), 0.5));
+      const off = abs(subtract(fract(beside), 0.5));
+      const cover = clamped(add(divide(subtract(half, off), soft), 0.5));
       // Up over one band, down under the next; the neighbouring band the other way round.
-      const rise = wave(multiply(add(along, floor(beside), odd - 0.5 + 0.5), 0.5));
+      const rise = sine(multiply(add(along, floor(beside), odd - 0.5 + 0.5), 0.5));
       const share = divide(off, half);
-      const bulge = root(subtract(1, multiply(share, share)));
+      const bulge = sqrt(subtract(1, multiply(share, share)));
       return { cover, height: add(multiply(rise, RISE), multiply(bulge, (RISE * round) / 100)) };
     };
     const [u, v] = [multiply(space.x, n), multiply(space.y, n)];
@@ -64,12 +64,12 @@ export const lattice = defineTexture({
     const sunk = ({ cover, height }: { cover: Term; height: Term }) =>
       subtract(height, multiply(subtract(1, cover), 4));
     const [a, b] = [sunk(down), sunk(over)];
-    const top = held(add(divide(subtract(a, b), 2 * soft), 0.5));
-    const height = between(over.height, down.height, top);
+    const top = clamped(add(divide(subtract(a, b), 2 * soft), 0.5));
+    const height = mix(over.height, down.height, top);
     const lit = divide(add(height, RISE), 2 * RISE + (RISE * round) / 100);
     return {
-      tone: held(between(1, lit, shading / 100)),
-      cover: most(down.cover, over.cover),
+      tone: clamped(mix(1, lit, shading / 100)),
+      cover: max(down.cover, over.cover),
       height: divide(height, n),
     };
   },

@@ -1,8 +1,8 @@
 import { percent } from '../definitions/parameter';
 import { defineTexture } from '../definitions/texture';
-import { add, multiply, wave } from '../fields/field';
+import { add, multiply, sine } from '../fields/field';
 import { rampOf } from '../pixels/ramp';
-import { octavesOn, onUnit } from './space';
+import { fractalOn, onUnit } from './space';
 
 export const marble = defineTexture({
   kind: 'marble',
@@ -19,12 +19,12 @@ export const marble = defineTexture({
     bent: { ...percent('Bent', 100, 0, 500), slider: [0, 250] },
   },
   surface({ veins, bent }, space) {
-    const noise = octavesOn(space, 3, 3, { count: 6 });
+    const noise = fractalOn(space, 3, 3, { count: 6 });
     const turns = add(
       multiply(space.x, onUnit((3 * veins) / 100, space)),
       multiply(space.y, onUnit((1.3 * veins) / 100, space)),
       multiply(noise, (3.2 * bent) / 100),
     );
-    return { tone: add(0.5, multiply(0.5, wave(turns))) };
+    return { tone: add(0.5, multiply(0.5, sine(turns))) };
   },
 });

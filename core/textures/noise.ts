@@ -1,7 +1,7 @@
 import { count, percent } from '../definitions/parameter';
 import { defineTexture } from '../definitions/texture';
 import type { Term } from '../fields/field';
-import { add, chance, floor, multiply, subtract } from '../fields/field';
+import { add, hash, floor, multiply, subtract } from '../fields/field';
 import { rampOf } from '../pixels/ramp';
 import { onUnit, periodOf } from './space';
 
@@ -43,7 +43,7 @@ export const noise = defineTexture({
     // A px that holds k grains is their mean, which spreads by a root of k less.
     const seen = Math.min(1, 1 / (space.px * n)) * (strength / 100);
     const tone = (channel: number): Term => {
-      const draw = (k: number) => chance(x, y, space.seed + 100 * channel + k, period);
+      const draw = (k: number) => hash(x, y, space.seed + 100 * channel + k, period);
       if (spread === 'uniform') return add(0.5, multiply(subtract(draw(0), 0.5), seen));
       const draws = Array.from({ length: DRAWS }, (_, k) => draw(k));
       // Three standard deviations reach the ends.

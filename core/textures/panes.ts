@@ -1,6 +1,6 @@
 import { count, percent } from '../definitions/parameter';
 import { defineTexture } from '../definitions/texture';
-import { add, cells, divide, held, multiply, subtract } from '../fields/field';
+import { add, cells, divide, clamped, multiply, subtract } from '../fields/field';
 import { rampOf } from '../pixels/ramp';
 import { onUnit, periodOf } from './space';
 
@@ -29,7 +29,7 @@ export const panes = defineTexture({
     );
     // A dark came between panes, as sharp as px allow.
     const soft = Math.max(0.03, space.px * n * 1.5);
-    const pane = held(add(divide(subtract(subtract(second, nearest), came / 100), soft), 0.5));
+    const pane = clamped(add(divide(subtract(subtract(second, nearest), came / 100), soft), 0.5));
     const shade = add(1 - apart / 100, multiply(apart / 100, own));
     return { tone: multiply(pane, shade) };
   },

@@ -4,15 +4,15 @@ import {
   add,
   cells,
   divide,
-  held,
+  clamped,
   multiply,
-  smooth,
-  strewn,
+  eased,
+  scattered,
   subtract,
-  wave,
+  sine,
 } from '../fields/field';
 import { rampOf } from '../pixels/ramp';
-import { octavesOn, onUnit, periodOf, stirred } from './space';
+import { fractalOn, onUnit, periodOf, stirred } from './space';
 
 export const paper = defineTexture({
   kind: 'paper',
@@ -40,17 +40,17 @@ export const paper = defineTexture({
     const apart = subtract(facet.second, facet.nearest);
     // Facets lie aslant, each its own way; where two meet the paper is broken.
     const tilt = add(
-      multiply(facet.toX, wave(facet.own)),
-      multiply(facet.toY, wave(add(facet.own, 0.25))),
+      multiply(facet.toX, sine(facet.own)),
+      multiply(facet.toY, sine(add(facet.own, 0.25))),
     );
-    const broken = subtract(1, smooth(divide(apart, Math.max(0.09, 2 * n * space.px))));
+    const broken = subtract(1, eased(divide(apart, Math.max(0.09, 2 * n * space.px))));
     const f = onUnit(9, space);
-    const hair = strewn(multiply(space.x, f), multiply(space.y, f), {
+    const hair = scattered(multiply(space.x, f), multiply(space.y, f), {
       ...{ kind: 'strokes', seed: space.seed + 3, density: 0.6, small: 0.2, large: 0.55 },
       ...{ px: f * space.px, width: 0.03, period: periodOf(f, space) },
     });
-    const fine = octavesOn(space, 40, 40, { count: 4, rough: 0.7, seed: 11 });
-    const wide = octavesOn(space, 3, 3, { count: 3, seed: 21 });
+    const fine = fractalOn(space, 40, 40, { count: 4, rough: 0.7, seed: 11 });
+    const wide = fractalOn(space, 3, 3, { count: 3, seed: 21 });
     const tone = add(
       0.78,
       multiply(subtract(fine, 0.5), (0.5 * grain) / 100),
@@ -65,6 +65,6 @@ export const paper = defineTexture({
       multiply(fine, (0.006 * grain) / 100),
       multiply(hair.cover, (0.004 * fibres) / 100),
     );
-    return { tone: held(tone), height };
+    return { tone: clamped(tone), height };
   },
 });

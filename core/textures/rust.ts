@@ -1,8 +1,8 @@
 import { length, percent } from '../definitions/parameter';
 import { defineTexture } from '../definitions/texture';
-import { add, least, multiply, step, subtract } from '../fields/field';
+import { add, min, multiply, smoothstep, subtract } from '../fields/field';
 import { rampOf } from '../pixels/ramp';
-import { octavesOn } from './space';
+import { fractalOn } from './space';
 
 export const rust = defineTexture({
   kind: 'rust',
@@ -30,9 +30,9 @@ export const rust = defineTexture({
   depthReach: ({ reach }) => reach,
   surface({ amount, edges, reach, patches }, space) {
     const n = 400 / patches;
-    const large = octavesOn(space, n, n, { count: 6, rough: 0.6 });
-    const fine = octavesOn(space, n * 8, n * 8, { count: 4, rough: 0.65, seed: 30 });
-    const nearEdge = subtract(1, least(1, multiply(space.depth, 400 / reach)));
+    const large = fractalOn(space, n, n, { count: 6, rough: 0.6 });
+    const fine = fractalOn(space, n * 8, n * 8, { count: 4, rough: 0.65, seed: 30 });
+    const nearEdge = subtract(1, min(1, multiply(space.depth, 400 / reach)));
     const edge = multiply(nearEdge, nearEdge);
     const eaten = add(
       large,
@@ -48,7 +48,7 @@ export const rust = defineTexture({
     );
     return {
       tone,
-      cover: step(from - soft, from + soft, eaten),
+      cover: smoothstep(from - soft, from + soft, eaten),
       height: multiply(fine, 0.008),
     };
   },

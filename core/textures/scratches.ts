@@ -1,6 +1,6 @@
 import { percent } from '../definitions/parameter';
 import { defineTexture } from '../definitions/texture';
-import { add, held, least, multiply, strewn } from '../fields/field';
+import { add, clamped, min, multiply, scattered } from '../fields/field';
 import { rampOf } from '../pixels/ramp';
 import { onUnit, periodOf } from './space';
 
@@ -24,21 +24,21 @@ export const scratches = defineTexture({
     /** Scratches of one size: `times` as many on a unit. */
     const scratched = (times: number, seed: number) => {
       const n = onUnit(times, space);
-      return strewn(multiply(space.x, n), multiply(space.y, n), {
+      return scattered(multiply(space.x, n), multiply(space.y, n), {
         ...{ kind: 'strokes', seed: space.seed + seed, density: (0.9 * scratches) / 100 },
         ...{ small: (0.25 * length) / 100, large: length / 100, px: n * space.px },
         ...{ width: (0.0022 * n * width) / 100, spread: spread / 200, period: periodOf(n, space) },
       });
     };
     const m = onUnit(16, space);
-    const specks = strewn(multiply(space.x, m), multiply(space.y, m), {
+    const specks = scattered(multiply(space.x, m), multiply(space.y, m), {
       ...{ kind: 'discs', seed: space.seed + 77, density: (0.5 * dust) / 100, small: 0.01 },
       ...{ large: 0.09, px: m * space.px, period: periodOf(m, space) },
     });
     const [long, short] = [scratched(1.4, 0), scratched(5, 40)];
-    const cover = held(add(long.cover, multiply(short.cover, 0.8), specks.cover));
+    const cover = clamped(add(long.cover, multiply(short.cover, 0.8), specks.cover));
     return {
-      tone: least(1, add(0.35, multiply(0.65, long.own))),
+      tone: min(1, add(0.35, multiply(0.65, long.own))),
       cover,
       height: multiply(cover, -0.004),
     };

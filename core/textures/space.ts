@@ -1,6 +1,6 @@
 import type { TextureSpace } from '../definitions/texture';
-import type { Octaves, Term } from '../fields/field';
-import { add, multiply, octaves, subtract } from '../fields/field';
+import type { FractalNoise, Term } from '../fields/field';
+import { add, multiply, fractalNoise, subtract } from '../fields/field';
 
 /** How often something comes on a unit: whole where the texture shall be seamless. */
 export const onUnit = (times: number, { seamless }: TextureSpace): number =>
@@ -10,11 +10,11 @@ export const onUnit = (times: number, { seamless }: TextureSpace): number =>
 export const periodOf = (times: number, { seamless }: TextureSpace): number =>
   seamless ? times : 0;
 
-type Roughness = Pick<Octaves, 'count'> &
-  Partial<Pick<Octaves, 'rough' | 'folded'>> & { seed?: number };
+type Roughness = Pick<FractalNoise, 'count'> &
+  Partial<Pick<FractalNoise, 'rough' | 'folded'>> & { seed?: number };
 
 /** Noise of several sizes, the largest with so many values on a unit across and down; `seed` is added to that of the texture. */
-export function octavesOn(
+export function fractalOn(
   space: TextureSpace,
   across: number,
   down: number,
@@ -23,7 +23,7 @@ export function octavesOn(
   y: Term = space.y,
 ): Term {
   const [nx, ny] = [onUnit(across, space), onUnit(down, space)];
-  return octaves(multiply(x, nx), multiply(y, ny), {
+  return fractalNoise(multiply(x, nx), multiply(y, ny), {
     ...rest,
     seed: space.seed + seed,
     px: space.px * Math.max(nx, ny),
@@ -44,7 +44,7 @@ export function stirred(
       ? t
       : add(
           t,
-          multiply(subtract(octavesOn(space, times, times, { count, seed: more }), 0.5), 2 * by),
+          multiply(subtract(fractalOn(space, times, times, { count, seed: more }), 0.5), 2 * by),
         );
   return { x: moved(space.x, seed), y: moved(space.y, seed + 50) };
 }

@@ -1,6 +1,6 @@
 import { defineTexture } from '../definitions/texture';
 import { rampOf } from '../pixels/ramp';
-import { octavesOn } from './space';
+import { fractalOn } from './space';
 
 export const speckle = defineTexture({
   kind: 'speckle',
@@ -12,5 +12,5 @@ export const speckle = defineTexture({
     [100, '#d8d4cc'],
   ]),
   parameters: {},
-  surface: (_, space) => ({ tone: octavesOn(space, 16, 16, { count: 2 }) }),
+  surface: (_, space) => ({ tone: fractalOn(space, 16, 16, { count: 2 }) }),
 });

@@ -1,6 +1,6 @@
 import { percent } from '../definitions/parameter';
 import { defineTexture } from '../definitions/texture';
-import { add, divide, held, most, multiply, strewn } from '../fields/field';
+import { add, divide, clamped, max, multiply, scattered } from '../fields/field';
 import { rampOf } from '../pixels/ramp';
 import { onUnit, periodOf } from './space';
 
@@ -22,7 +22,7 @@ export const stars = defineTexture({
   surface({ many, bright, size }, space) {
     const layer = (times: number, density: number, large: number, seed: number) => {
       const n = onUnit(times, space);
-      return strewn(multiply(space.x, n), multiply(space.y, n), {
+      return scattered(multiply(space.x, n), multiply(space.y, n), {
         ...{ kind: 'stars', seed: space.seed + seed, density, px: n * space.px },
         ...{
           small: Math.min(0.3, 0.12 * large),
@@ -36,6 +36,6 @@ export const stars = defineTexture({
     const near = layer(4, (0.5 * bright) / 100, 0.07 * by, 300);
     const cover = add(faint.cover, multiply(near.cover, 1.4));
     const own = add(multiply(faint.cover, faint.own), multiply(near.cover, near.own));
-    return { tone: divide(own, most(1e-6, add(faint.cover, near.cover))), cover: held(cover) };
+    return { tone: divide(own, max(1e-6, add(faint.cover, near.cover))), cover: clamped(cover) };
   },
 });

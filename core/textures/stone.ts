@@ -1,7 +1,7 @@
 import { defineTexture } from '../definitions/texture';
-import { absolute, add, multiply, subtract } from '../fields/field';
+import { abs, add, multiply, subtract } from '../fields/field';
 import { rampOf } from '../pixels/ramp';
-import { octavesOn } from './space';
+import { fractalOn } from './space';
 
 export const stone = defineTexture({
   kind: 'stone',
@@ -15,8 +15,8 @@ export const stone = defineTexture({
   ]),
   parameters: {},
   surface(_, space) {
-    const folded = subtract(multiply(octavesOn(space, 4, 4, { count: 6 }), 2), 1);
-    const grain = octavesOn(space, 30, 30, { count: 3, seed: 20 });
-    return { tone: add(subtract(0.75, multiply(absolute(folded), 1.4)), multiply(0.35, grain)) };
+    const folded = subtract(multiply(fractalOn(space, 4, 4, { count: 6 }), 2), 1);
+    const grain = fractalOn(space, 30, 30, { count: 3, seed: 20 });
+    return { tone: add(subtract(0.75, multiply(abs(folded), 1.4)), multiply(0.35, grain)) };
   },
 });

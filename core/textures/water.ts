@@ -1,6 +1,6 @@
 import { count, percent } from '../definitions/parameter';
 import { defineTexture } from '../definitions/texture';
-import { add, cells, divide, held, least, multiply, power, subtract } from '../fields/field';
+import { add, cells, divide, clamped, min, multiply, power, subtract } from '../fields/field';
 import { rampOf } from '../pixels/ramp';
 import { onUnit, periodOf, stirred } from './space';
 
@@ -31,8 +31,8 @@ export const water = defineTexture({
     const [first, second] = [net(1, 0), net(1.618, 9)];
     const wide = 0.5 - (0.42 * sharp) / 100;
     const light = (far: typeof first) =>
-      power(held(subtract(1, divide(far, wide + 0.35))), 2 + (6 * sharp) / 100);
+      power(clamped(subtract(1, divide(far, wide + 0.35))), 2 + (6 * sharp) / 100);
     const both = add(light(first), multiply(light(second), 0.45));
-    return { tone: least(1, add(0.06, multiply(both, 0.94))) };
+    return { tone: min(1, add(0.06, multiply(both, 0.94))) };
   },
 });

@@ -1,8 +1,8 @@
 import { count, percent } from '../definitions/parameter';
 import { defineTexture } from '../definitions/texture';
-import { add, fraction, held, multiply, power, step, subtract } from '../fields/field';
+import { add, fract, clamped, multiply, power, smoothstep, subtract } from '../fields/field';
 import { rampOf } from '../pixels/ramp';
-import { octavesOn, onUnit } from './space';
+import { fractalOn, onUnit } from './space';
 
 export const wood = defineTexture({
   kind: 'wood',
@@ -19,17 +19,17 @@ export const wood = defineTexture({
     fibres: percent('Fibres', 50),
   },
   surface({ rings, wild, fibres }, space) {
-    const bent = octavesOn(space, 1.6, 0.35, { count: 3 });
+    const bent = fractalOn(space, 1.6, 0.35, { count: 3 });
     const n = onUnit(rings, space);
     // Where the way across bends back, rings close into the flames of a sawn board.
     const across = add(multiply(space.x, n), multiply(subtract(bent, 0.5), (n * 1.1 * wild) / 100));
-    const wobble = octavesOn(space, 14, 0.9, { count: 2, seed: 17 });
-    const ring = fraction(add(across, multiply(wobble, 0.35)));
+    const wobble = fractalOn(space, 14, 0.9, { count: 2, seed: 17 });
+    const ring = fract(add(across, multiply(wobble, 0.35)));
     // Early wood darkens slowly into late wood, which ends at once.
     const soft = Math.min(0.4, Math.max(0.05, 1.5 * n * space.px));
-    const late = multiply(power(ring, 2.2), subtract(1, step(1 - soft, 1, ring)));
-    const fibre = octavesOn(space, 110, 2.2, { count: 3, rough: 0.6, seed: 5 });
-    const shade = octavesOn(space, 1, 0.5, { count: 2, seed: 33 });
+    const late = multiply(power(ring, 2.2), subtract(1, smoothstep(1 - soft, 1, ring)));
+    const fibre = fractalOn(space, 110, 2.2, { count: 3, rough: 0.6, seed: 5 });
+    const shade = fractalOn(space, 1, 0.5, { count: 2, seed: 33 });
     const tone = add(
       0.82,
       multiply(late, -0.5),
@@ -37,6 +37,6 @@ export const wood = defineTexture({
       multiply(subtract(shade, 0.5), 0.3),
     );
     const height = add(multiply(late, 0.006), multiply(fibre, (0.006 * fibres) / 100));
-    return { tone: held(tone), height };
+    return { tone: clamped(tone), height };
   },
 });

@@ -1,33 +1,7 @@
 /** Flames drawn from a fluid: its heat, refined by noise that the gas has carried along, as light. */
 import { get, get4, put4 } from './access';
-import { chanceAt } from './planes';
+import { noiseHere, slopeX, slopeY, slopesAt } from './noise';
 import { rampAt } from './ramp';
-
-/** The slopes of smooth noise at a place, left there by `slopes`, and its value. */
-let slopeX: f32 = 0;
-let slopeY: f32 = 0;
-let level: f32 = 0;
-
-function slopes(x: f32, y: f32, seed: i32): void {
-  const fx = Mathf.floor(x);
-  const fy = Mathf.floor(y);
-  const i = fx as i32;
-  const j = fy as i32;
-  const t = x - fx;
-  const s = y - fy;
-  const u = t * t * t * (t * (t * 6 - 15) + 10);
-  const v = s * s * s * (s * (s * 6 - 15) + 10);
-  const du: f32 = t * t * 30 * (t * (t - 2) + 1);
-  const dv: f32 = s * s * 30 * (s * (s - 2) + 1);
-  const a = chanceAt(i, j, seed);
-  const b = chanceAt(i + 1, j, seed);
-  const c = chanceAt(i, j + 1, seed);
-  const d = chanceAt(i + 1, j + 1, seed);
-  slopeX = du * (b - a + (a - b - c + d) * v);
-  slopeY = dv * (c - a + (a - b - c + d) * u);
-  const top = a + (b - a) * u;
-  level = top + (c + (d - c) * u - top) * v;
-}
 
 /** Over so many cells a fire fades out at the edges of its grid. */
 const EDGE: f32 = 10;
@@ -127,8 +101,8 @@ export function flameRows(
       const my = v + smoothAt(fromY, u, v);
       let light = f32x4.splat(0);
       // It fades out before its grid ends.
-      const inside = min<i32>(min<i32>(i, w - 1 - i), min<i32>(j, h - 1 - j));
-      const kept = min<f32>(1, ((inside - 2) as f32) / EDGE);
+      const margin = min<i32>(min<i32>(i, w - 1 - i), min<i32>(j, h - 1 - j));
+      const inside = min<f32>(1, ((margin - 2) as f32) / EDGE);
       for (let n = 0; n < sheets; n++) {
         let dx: f32 = 0;
         let dy: f32 = 0;
@@ -141,19 +115,19 @@ export function flameRows(
           const seen = max<f32>(0, min<f32>(1, 2 - (2 * px) / size));
           if (seen <= 0) break;
           // Noise is drawn out along the way of flames.
-          slopes(mx / size + 13 * (n as f32), (my / size) * 0.55, own + 7 * k);
+          slopesAt(mx / size + 13 * (n as f32), (my / size) * 0.55, own + 7 * k);
           dx += seen * amount * slopeY;
           dy -= seen * amount * slopeX;
-          rough += seen * amount * (level - 0.5);
+          rough += seen * amount * (noiseHere - 0.5);
           size *= 0.48;
           amount *= 0.52;
         }
-        const held = kept * smoothAt(fuel, u + dx, v + dy);
+        const left = inside * smoothAt(fuel, u + dx, v + dy);
         // Most where little is left, and nothing where nothing is.
-        const left = held - ragged * rough * min<f32>(1, 5 * held) * (1 - held);
-        if (left <= 0 || held <= 0) continue;
+        const seen = left - ragged * rough * min<f32>(1, 5 * left) * (1 - left);
+        if (seen <= 0 || left <= 0) continue;
         const share = n == 0 ? front : behind;
-        light = f32x4.add(light, f32x4.mul(share, rampAt(ramp, 1 - min<f32>(1, left))));
+        light = f32x4.add(light, f32x4.mul(share, rampAt(ramp, 1 - min<f32>(1, seen))));
       }
       const q = o + y * stride + (x << 4);
       put4(q, f32x4.add(get4(q), light));

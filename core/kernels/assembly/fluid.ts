@@ -4,7 +4,7 @@
  * second. The pressure is one thread's work, in one order; what is done by rows is the same whoever does it.
  */
 import { get, put } from './access';
-import { chanceAt } from './planes';
+import { noiseAt } from './noise';
 
 /** Planes of a fluid, one after another (kernels/fluid.ts). */
 const U = 0;
@@ -127,26 +127,9 @@ function noise3(x: f32, y: f32, z: f32, seed: i32): f32 {
   const k = Mathf.floor(z);
   const t = z - k;
   const w = t * t * (3 - 2 * t);
-  const a = noise2(x, y, seed + 131 * (k as i32));
-  const b = noise2(x, y, seed + 131 * ((k as i32) + 1));
+  const a = noiseAt(x, y, seed + 131 * (k as i32));
+  const b = noiseAt(x, y, seed + 131 * ((k as i32) + 1));
   return a + (b - a) * w;
-}
-
-function noise2(x: f32, y: f32, seed: i32): f32 {
-  const fx = Mathf.floor(x);
-  const fy = Mathf.floor(y);
-  const i = fx as i32;
-  const j = fy as i32;
-  const t = x - fx;
-  const s = y - fy;
-  const u = t * t * t * (t * (t * 6 - 15) + 10);
-  const v = s * s * s * (s * (s * 6 - 15) + 10);
-  const a = chanceAt(i, j, seed);
-  const b = chanceAt(i + 1, j, seed);
-  const c = chanceAt(i, j + 1, seed);
-  const d = chanceAt(i + 1, j + 1, seed);
-  const top = a + (b - a) * u;
-  return top + (c + (d - c) * u - top) * v;
 }
 
 /** Whether there is fuel in a cell or one beside it. */
@@ -353,7 +336,7 @@ export function flowRows(f: usize, w: i32, h: i32, p: usize, from: i32, to: i32)
   width = w;
   height = h;
   const dt = get(p + (STEP << 2));
-  const kept = Mathf.exp(-get(p + (FORGET << 2)) * dt);
+  const remembered = Mathf.exp(-get(p + (FORGET << 2)) * dt);
   const u = plane(U);
   const v = plane(V);
   for (let y = from; y < to; y++)
@@ -383,8 +366,8 @@ export function flowRows(f: usize, w: i32, h: i32, p: usize, from: i32, to: i32)
       const bx = fx - dt * sample(u, mx + 0.5, my);
       const by = fy - dt * sample(v, mx, my + 0.5);
       put(plane(NEXT_FUEL) + q, sharpSample(plane(FUEL), bx, by));
-      put(plane(NEXT_X) + q, kept * (sample(plane(FROM_X), bx, by) + bx - fx));
-      put(plane(NEXT_Y) + q, kept * (sample(plane(FROM_Y), bx, by) + by - fy));
+      put(plane(NEXT_X) + q, remembered * (sample(plane(FROM_X), bx, by) + bx - fx));
+      put(plane(NEXT_Y) + q, remembered * (sample(plane(FROM_Y), bx, by) + by - fy));
     }
 }
 
@@ -419,7 +402,7 @@ export function burnRows(f: usize, w: i32, h: i32, p: usize, from: i32, to: i32)
         if (breaks > 0) {
           const fx = ((x as f32) + get(plane(FROM_X) + q)) / (tongue * 0.7);
           const fy = ((y as f32) + get(plane(FROM_Y) + q)) / (tongue * 0.7);
-          faster += breaks * (3.2 * noise2(fx, fy, seed + 51) - 1.1);
+          faster += breaks * (3.2 * noiseAt(fx, fy, seed + 51) - 1.1);
         }
         own = max<f32>(0, own - rate * max<f32>(0.1, faster));
       }

@@ -1,6 +1,6 @@
 /** Particles: where each is at a moment, and how it is drawn. */
 import { get, get4, put, put4 } from './access';
-import { chanceAt } from './planes';
+import { hashAt, slopeX, slopeY, slopesAt } from './noise';
 import { rampAt } from './ramp';
 
 /** Floats of a particle that flies: head x, y, tail x, y (px of the render), radius (px), opacity, share of the ramp, turn (radians), and a number of its own. */
@@ -27,30 +27,6 @@ const AT_ANGLE: f32 = 0, OUTWARDS: f32 = 1, ALONG: f32 = 2, AWAY: f32 = 3, ANY: 
 
 const TURN: f32 = 6.2831853;
 
-/** The slopes of smooth noise at a place, left there by `slopes`. */
-let slopeX: f32 = 0;
-let slopeY: f32 = 0;
-
-/** The slopes of value noise with one value a unit, by the derivative of its fifth-degree step. */
-function slopes(x: f32, y: f32, seed: i32): void {
-  const fx = Mathf.floor(x);
-  const fy = Mathf.floor(y);
-  const i = fx as i32;
-  const j = fy as i32;
-  const t = x - fx;
-  const s = y - fy;
-  const u = t * t * t * (t * (t * 6 - 15) + 10);
-  const v = s * s * s * (s * (s * 6 - 15) + 10);
-  const du: f32 = t * t * 30 * (t * (t - 2) + 1);
-  const dv: f32 = s * s * 30 * (s * (s - 2) + 1);
-  const a = chanceAt(i, j, seed);
-  const b = chanceAt(i + 1, j, seed);
-  const c = chanceAt(i, j + 1, seed);
-  const d = chanceAt(i + 1, j + 1, seed);
-  slopeX = du * (b - a + (a - b - c + d) * v);
-  slopeY = dv * (c - a + (a - b - c + d) * u);
-}
-
 /** How far a place is pushed out of a clear round of a radius: what lay within twice that fills the ring about it. */
 // @ts-ignore: decorator
 @inline
@@ -73,16 +49,16 @@ export function flyRows(o: usize, sources: usize, count: i32, p: usize, from: i3
   const eddy = max<f32>(1, get(p + (EDDY << 2)));
   const turbulence = get(p + (TURBULENCE << 2));
   for (let n = from; n < to; n++) {
-    const life = get(p + (LIFE << 2)) * (1 - get(p + (LIFE_SPREAD << 2)) * chanceAt(n, 0, seed));
-    const lived = get(p + (MOMENT << 2)) / life + chanceAt(n, 1, seed);
+    const life = get(p + (LIFE << 2)) * (1 - get(p + (LIFE_SPREAD << 2)) * hashAt(n, 0, seed));
+    const lived = get(p + (MOMENT << 2)) / life + hashAt(n, 1, seed);
     const born = Mathf.floor(lived);
     const share = lived - born;
     const age = share * life;
     const own = seed + 101 * ((born as i32) + 1);
-    const place = sources + (((chanceAt(n, 2, own) * (count as f32)) as i32) * SOURCE << 2);
+    const place = sources + (((hashAt(n, 2, own) * (count as f32)) as i32) * SOURCE << 2);
     const jitter = get(p + (JITTER << 2));
-    let x = get(place) + jitter * (chanceAt(n, 3, own) - 0.5);
-    let y = get(place + 4) + jitter * (chanceAt(n, 4, own) - 0.5);
+    let x = get(place) + jitter * (hashAt(n, 3, own) - 0.5);
+    let y = get(place + 4) + jitter * (hashAt(n, 4, own) - 0.5);
     const outX = get(place + 8);
     const outY = get(place + 12);
     const direction = get(p + (DIRECTION << 2));
@@ -90,26 +66,26 @@ export function flyRows(o: usize, sources: usize, count: i32, p: usize, from: i3
     if (direction == OUTWARDS) way = Mathf.atan2(outY, outX);
     else if (direction == ALONG) way = Mathf.atan2(outX, -outY);
     else if (direction == AWAY) way = Mathf.atan2(y - centreY, x - centreX);
-    way += (direction == ANY ? TURN : get(p + (SPREAD << 2))) * (chanceAt(n, 5, own) - 0.5);
+    way += (direction == ANY ? TURN : get(p + (SPREAD << 2))) * (hashAt(n, 5, own) - 0.5);
     // What is near is large and fast.
-    const near = chanceAt(n, 6, own);
+    const near = hashAt(n, 6, own);
     const depth = max<f32>(0.05, 1 + get(p + (DEPTH << 2)) * (2 * near - 1));
-    const speed = depth * get(p + (SPEED << 2)) * (1 - get(p + (SPEED_SPREAD << 2)) * chanceAt(n, 7, own));
+    const speed = depth * get(p + (SPEED << 2)) * (1 - get(p + (SPEED_SPREAD << 2)) * hashAt(n, 7, own));
     let vx = speed * Mathf.cos(way);
     let vy = speed * Mathf.sin(way);
     const windX = depth * get(p + (WIND_X << 2));
     const windY = depth * get(p + (WIND_Y << 2));
     const fall = depth * get(p + (GRAVITY << 2));
     const dt = age / (STEPS as f32);
-    const kept = Mathf.exp(-drag * dt);
+    const slowed = Mathf.exp(-drag * dt);
     let carriedX: f32 = 0;
     let carriedY: f32 = 0;
     for (let i = 0; i < STEPS; i++) {
       // Drag towards the wind, exactly over a step; gravity between.
-      vx = windX + (vx - windX) * kept;
-      vy = windY + (vy + fall * dt - windY) * kept;
+      vx = windX + (vx - windX) * slowed;
+      vy = windY + (vy + fall * dt - windY) * slowed;
       if (turbulence != 0) {
-        slopes(x / eddy, y / eddy, seed + 7);
+        slopesAt(x / eddy, y / eddy, seed + 7);
         carriedX = depth * turbulence * slopeY;
         carriedY = -depth * turbulence * slopeX;
       }
@@ -156,7 +132,7 @@ export function flyRows(o: usize, sources: usize, count: i32, p: usize, from: i3
         ty += my;
       }
     }
-    const size = depth * get(p + (SIZE << 2)) * (1 - get(p + (SIZE_SPREAD << 2)) * chanceAt(n, 8, own));
+    const size = depth * get(p + (SIZE << 2)) * (1 - get(p + (SIZE_SPREAD << 2)) * hashAt(n, 8, own));
     const grown = size * (1 + (get(p + (GROWTH << 2)) - 1) * share);
     // Out of focus it is as much fainter as it is wider.
     const soft = get(p + (BLUR << 2)) * abs<f32>(near - get(p + (FOCUS << 2)));
@@ -170,10 +146,10 @@ export function flyRows(o: usize, sources: usize, count: i32, p: usize, from: i3
     put(q + 12, get(p + (MAP_B << 2)) * tx + get(p + (MAP_D << 2)) * ty + get(p + (MAP_F << 2)));
     put(q + 16, radius * scale);
     put(q + 20, fainter);
-    put(q + 24, get(p + (BY_CHANCE << 2)) > 0 ? chanceAt(n, 9, own) : share);
-    const turned = get(p + (TURNED << 2)) > 0 ? Mathf.atan2(vy + carriedY, vx + carriedX) : TURN * chanceAt(n, 10, own);
-    put(q + 28, turned + TURN * get(p + (SPIN << 2)) * age * (chanceAt(n, 11, own) - 0.5));
-    put(q + 32, chanceAt(n, 12, own));
+    put(q + 24, get(p + (BY_CHANCE << 2)) > 0 ? hashAt(n, 9, own) : share);
+    const turned = get(p + (TURNED << 2)) > 0 ? Mathf.atan2(vy + carriedY, vx + carriedX) : TURN * hashAt(n, 10, own);
+    put(q + 28, turned + TURN * get(p + (SPIN << 2)) * age * (hashAt(n, 11, own) - 0.5));
+    put(q + 32, hashAt(n, 12, own));
     put(q + 36, Mathf.pow(2, -get(p + (COOLING << 2)) * share));
     put(q + 40, share);
   }

@@ -1,4 +1,5 @@
 /** Plain work on planes that styles are made of. Strides are in bytes. */
+import { hashAt } from './noise';
 import { get, put } from './access';
 
 /** Puts every value of rows through a table of `size` floats for 0–1, in place; between two it is mixed. */
@@ -225,17 +226,6 @@ export function reliefRows(
   }
 }
 
-/** A number from 0 to 1 for each place of whole numbers (lowbias32: Wellons, 2018). */
-// @ts-ignore: decorator
-@inline
-export function chanceAt(x: i32, y: i32, seed: i32): f32 {
-  let h = ((x as u32) * 0x85ebca6b) ^ ((y as u32) * 0x9e3779b1) ^ ((seed as u32) * 0xc2b2ae35);
-  h = (h ^ (h >> 16)) * 0x21f0aaad;
-  h = (h ^ (h >> 15)) * 0x735a2d97;
-  h ^= h >> 15;
-  return ((h >> 8) as f32) * (1.0 / 16777216.0);
-}
-
 /**
  * Grains rows of a plane by an amount (0–1), in place: each value is drawn anew, between nothing and twice
  * itself, and mixed with what it was. Grains are `size` px wide; (x0, y0) is the first px.
@@ -259,7 +249,7 @@ export function grainRows(
       const v = get(d);
       if (v == 0) continue;
       const gx = Mathf.floor(((x0 + x) as f32) / size) as i32;
-      put(d, min<f32>(1, v * (1 + amount * (2 * chanceAt(gx, gy, seed) - 1))));
+      put(d, min<f32>(1, v * (1 + amount * (2 * hashAt(gx, gy, seed) - 1))));
     }
   }
 }

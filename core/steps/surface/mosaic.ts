@@ -3,16 +3,7 @@ import { angle, length, percent, seed } from '../../definitions/parameter';
 import type { StepContext } from '../../definitions/step';
 import { defineStep } from '../../definitions/step';
 import { compile } from '../../fields/compile';
-import {
-  X,
-  Y,
-  between,
-  held,
-  subtract,
-  add,
-  divide,
-  multiply as product,
-} from '../../fields/field';
+import { X, Y, mix, clamped, subtract, add, divide, multiply as product } from '../../fields/field';
 import { invert, meanScale, multiply, rotation, scaling } from '../../geometry/affine';
 import { fieldPlanes } from '../../kernels/field';
 import { shine } from '../../kernels/grade';
@@ -140,11 +131,12 @@ function tiled(input: ColourBuffer, v: MosaicValues, context: StepContext): Colo
   // A half of the grout lies on either side.
   const gap = v.grout / 200;
   // A px sees the grout from the tile's side to that of the next, however thin it is.
-  const from = (side: number) => held(add(divide(subtract(side, edge), Math.max(px, 1e-6)), 0.5));
+  const from = (side: number) =>
+    clamped(add(divide(subtract(side, edge), Math.max(px, 1e-6)), 0.5));
   const sharp = subtract(1, subtract(from(gap), from(-gap)));
-  const body = v.grout > 0 ? between(1 - 2 * gap, sharp, seen) : 1;
+  const body = v.grout > 0 ? mix(1 - 2 * gap, sharp, seen) : 1;
   // Rounded off: as steep as one in one at the edge, and level farther in.
-  const inwards = held(divide(subtract(edge, gap), ROUND));
+  const inwards = clamped(divide(subtract(edge, gap), ROUND));
   const height = product(ROUND / 2, inwards, subtract(2, inwards));
   const planes = fieldPlanes(compile([column, row, body]), back, near);
   const area = (AREAS[v.shape] ?? 1) / px ** 2;

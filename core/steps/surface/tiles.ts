@@ -1,16 +1,16 @@
 import type { Term } from '../../fields/field';
 import {
-  absolute,
+  abs,
   add,
-  below,
-  between,
+  less,
+  mix,
   cells,
   distance,
   divide,
   floor,
-  fraction,
-  least,
-  most,
+  fract,
+  min,
+  max,
   multiply,
   subtract,
 } from '../../fields/field';
@@ -27,13 +27,13 @@ export interface Tiling {
 const HEX = Math.sqrt(3);
 
 /** The distance to the nearer side of a unit, from a place in it. */
-const toSide = (t: Term): Term => subtract(0.5, absolute(subtract(fraction(t), 0.5)));
+const toSide = (t: Term): Term => subtract(0.5, abs(subtract(fract(t), 0.5)));
 
 /** Squares; `wide` times as wide as high. */
 export const squares = (x: Term, y: Term, wide = 1): Tiling => ({
   column: floor(divide(x, wide)),
   row: floor(y),
-  edge: least(multiply(toSide(divide(x, wide)), wide), toSide(y)),
+  edge: min(multiply(toSide(divide(x, wide)), wide), toSide(y)),
 });
 
 /** Bricks, twice as wide as high, each course moved by half. */
@@ -41,23 +41,23 @@ export function bricks(x: Term, y: Term): Tiling {
   const row = floor(y);
   const odd = subtract(row, multiply(2, floor(multiply(row, 0.5))));
   const u = add(multiply(x, 0.5), multiply(odd, 0.5));
-  return { column: floor(u), row, edge: least(multiply(toSide(u), 2), toSide(y)) };
+  return { column: floor(u), row, edge: min(multiply(toSide(u), 2), toSide(y)) };
 }
 
 /** Triangles that stand and hang in turn, with sides of a unit. */
 export function triangles(x: Term, y: Term): Tiling {
   const v = multiply(y, 2 / HEX);
   const u = subtract(x, multiply(v, 0.5));
-  const [s, t] = [fraction(u), fraction(v)];
-  const upper = subtract(1, below(add(s, t), 1));
+  const [s, t] = [fract(u), fract(v)];
+  const upper = subtract(1, less(add(s, t), 1));
   // The three heights over the sides of the half that the place lies in, of one.
-  const a = between(s, subtract(1, s), upper);
-  const b = between(t, subtract(1, t), upper);
-  const c = absolute(subtract(1, add(s, t)));
+  const a = mix(s, subtract(1, s), upper);
+  const b = mix(t, subtract(1, t), upper);
+  const c = abs(subtract(1, add(s, t)));
   return {
     column: add(multiply(2, floor(u)), upper),
     row: floor(v),
-    edge: multiply(least(a, least(b, c)), HEX / 2),
+    edge: multiply(min(a, min(b, c)), HEX / 2),
   };
 }
 
@@ -73,10 +73,10 @@ export function hexagons(x: Term, y: Term): Tiling {
     return { i, j, dx, dy, far: add(multiply(dx, dx), multiply(dy, dy)) };
   };
   const [even, odd] = [grid(0), grid(0.5)];
-  const isOdd = below(odd.far, even.far);
-  const pick = (key: 'i' | 'j' | 'dx' | 'dy'): Term => between(even[key], odd[key], isOdd);
-  const [dx, dy] = [absolute(pick('dx')), absolute(pick('dy'))];
-  const side = most(dx, add(multiply(dx, 0.5), multiply(dy, HEX / 2)));
+  const isOdd = less(odd.far, even.far);
+  const pick = (key: 'i' | 'j' | 'dx' | 'dy'): Term => mix(even[key], odd[key], isOdd);
+  const [dx, dy] = [abs(pick('dx')), abs(pick('dy'))];
+  const side = max(dx, add(multiply(dx, 0.5), multiply(dy, HEX / 2)));
   return {
     column: add(multiply(2, pick('i')), isOdd),
     row: pick('j'),
@@ -95,7 +95,7 @@ export function irregular(x: Term, y: Term, loose: number, seed: number): Tiling
     // The border runs half way between the two points, square to the line that joins them.
     edge: divide(
       subtract(multiply(c.second, c.second), multiply(c.nearest, c.nearest)),
-      multiply(2, most(1e-6, apart)),
+      multiply(2, max(1e-6, apart)),
     ),
   };
 }

@@ -62,7 +62,7 @@ function cellsAt(x: number, y: number, [seed, loose, period]: readonly number[])
 function valuesOf(of: Instruction, place: { x: number; y: number; plane: number }): number[] {
   const [a, b] = of.reads.map((r) => valueAt(r, place)) as [number, number];
   const n = of.numbers;
-  const held = Math.max(0, Math.min(1, a));
+  const clamped = Math.max(0, Math.min(1, a));
   switch (of.operation) {
     case 'constant':
       return [n[0]!];
@@ -80,33 +80,33 @@ function valuesOf(of: Instruction, place: { x: number; y: number; plane: number 
       return [a * b];
     case 'divide':
       return [a / b];
-    case 'least':
+    case 'min':
       return [Math.min(a, b)];
-    case 'most':
+    case 'max':
       return [Math.max(a, b)];
-    case 'absolute':
+    case 'abs':
       return [Math.abs(a)];
     case 'floor':
       return [Math.floor(a)];
-    case 'root':
+    case 'sqrt':
       return [Math.sqrt(Math.max(0, a))];
-    case 'wave':
+    case 'sine':
       return [Math.sin(2 * Math.PI * a)];
     case 'power':
       return [a > 0 ? a ** b : 0];
-    case 'below':
+    case 'less':
       return [a < b ? 1 : 0];
     case 'smooth':
-      return [held * held * (3 - 2 * held)];
-    case 'chance':
+      return [clamped * clamped * (3 - 2 * clamped)];
+    case 'hash':
       return [chanceAt(wrap(a, n[1]!), wrap(b, n[2]!), n[0]!)];
     case 'noise':
       return [noiseAt(a, b, n[0]!, n[1], n[2])];
-    case 'octaves':
+    case 'fractal':
       return [octavesAt(a, b, n)];
     case 'cells':
       return cellsAt(a, b, n);
-    case 'strewn':
+    case 'scattered':
       throw new Error('What is strewn has tests of its own.');
   }
 }

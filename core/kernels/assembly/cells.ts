@@ -1,0 +1,111 @@
+/** Points strewn one a unit, and the nearest of them (Worley, "A cellular texture basis function", 1996). */
+import { get4, put, splat } from './access';
+import { bitsOf, hashOf, seeded, wrapped } from './noise';
+import { AROUND, NOTE, REGISTER, nextUnit, notesRoom, putWithin, unitX, unitY, within } from './units';
+
+/** Notes the points of units `from` to `to` of those around (x, y): their units, how they are moved in them, and their numbers. */
+function notePoints(
+  notes: usize,
+  from: i32,
+  to: i32,
+  x: f32,
+  y: f32,
+  seed: i32,
+  loose: f32,
+  period: f32,
+): void {
+  for (let n = from; n < to; n++) {
+    const fx = x + (load<i8>(AROUND + 2 * n) as f32);
+    const fy = y + (load<i8>(AROUND + 2 * n + 1) as f32);
+    const bits = bitsOf(wrapped(fx, period) as i32, wrapped(fy, period) as i32);
+    const at = notes + ((n * NOTE) << 2);
+    put(at, fx);
+    put(at + 4, fy);
+    put(at + 8, loose * hashOf(seeded(bits, seed)));
+    put(at + 12, loose * hashOf(seeded(bits, seed + 1)));
+    put(at + 16, hashOf(seeded(bits, seed + 2)));
+  }
+}
+
+/**
+ * Points strewn one a unit, moved from the middle of theirs by so much of it (`loose`, 0–1): the distances to the nearest and the
+ * second nearest, a number of the nearest's own (0–1), and the ways from the place to it and to the second, x and y, into seven registers. Px in one
+ * unit look at the same points, which are noted once.
+ */
+export function cells(
+  r: usize,
+  s: usize,
+  o: usize,
+  end: usize,
+  seed: i32,
+  loose: f32,
+  period: f32,
+): void {
+  const notes = notesRoom();
+  const rest = f32x4.splat(0.5 - 0.5 * loose);
+  let noted = 0;
+  let inX: f32 = 0;
+  let inY: f32 = 0;
+  for (let i: usize = 0; i < end; i += 16) {
+    const x = get4(r + i);
+    const y = get4(s + i);
+    const cx = f32x4.floor(x);
+    const cy = f32x4.floor(y);
+    for (let done = 0; done != 15; ) {
+      done = nextUnit(cx, cy, done);
+      if (noted == 0 || unitX != inX || unitY != inY) {
+        notePoints(notes, 0, 9, unitX, unitY, seed, loose, period);
+        noted = 9;
+        inX = unitX;
+        inY = unitY;
+      }
+      const offX = f32x4.sub(x, f32x4.splat(unitX));
+      const offY = f32x4.sub(y, f32x4.splat(unitY));
+      let nearest = f32x4.splat(1e18);
+      let second = nearest;
+      let which = f32x4.splat(0);
+      let toX = which;
+      let toY = which;
+      let nextX = which;
+      let nextY = which;
+      // The units around first; those beyond them only where they may hold one of the two.
+      for (let n = 0; n < 21; n++) {
+        if (n >= 9) {
+          const a = load<i8>(AROUND + 2 * n);
+          const b = load<i8>(AROUND + 2 * n + 1);
+          const beside = a == 2 || a == -2;
+          const off = beside ? offX : offY;
+          const gap =
+            a == 2 || (!beside && b == 2)
+              ? f32x4.sub(f32x4.splat(2), off)
+              : f32x4.add(off, f32x4.splat(1));
+          if (!v128.any_true(v128.and(within, f32x4.lt(f32x4.mul(gap, gap), second)))) continue;
+          if (noted == 9) {
+            notePoints(notes, 9, 21, unitX, unitY, seed, loose, period);
+            noted = 21;
+          }
+        }
+        const at = notes + ((n * NOTE) << 2);
+        const dx = f32x4.add(f32x4.add(f32x4.sub(splat(at), x), rest), splat(at + 8));
+        const dy = f32x4.add(f32x4.add(f32x4.sub(splat(at + 4), y), rest), splat(at + 12));
+        const d = f32x4.add(f32x4.mul(dx, dx), f32x4.mul(dy, dy));
+        const closer = f32x4.lt(d, nearest);
+        const next = v128.or(closer, f32x4.lt(d, second));
+        nextX = v128.bitselect(v128.bitselect(toX, dx, closer), nextX, next);
+        nextY = v128.bitselect(v128.bitselect(toY, dy, closer), nextY, next);
+        second = v128.bitselect(nearest, f32x4.pmin(second, d), closer);
+        nearest = f32x4.pmin(nearest, d);
+        which = v128.bitselect(splat(at + 16), which, closer);
+        toX = v128.bitselect(dx, toX, closer);
+        toY = v128.bitselect(dy, toY, closer);
+      }
+      putWithin(o + i, f32x4.sqrt(nearest));
+      putWithin(o + i + REGISTER, f32x4.sqrt(second));
+      putWithin(o + i + 2 * REGISTER, which);
+      putWithin(o + i + 3 * REGISTER, toX);
+      putWithin(o + i + 4 * REGISTER, toY);
+      putWithin(o + i + 5 * REGISTER, nextX);
+      putWithin(o + i + 6 * REGISTER, nextY);
+    }
+  }
+}
