@@ -1,5 +1,8 @@
 import type { NumberParameter, Parameters } from '../definitions/parameter';
 import { count } from '../definitions/parameter';
+import type { Reference, SourceContext } from '../definitions/source';
+import type { Box, Point } from '../geometry/affine';
+import { boxUnder, invert } from '../geometry/affine';
 
 /** What particles and flames have in common: where they begin, and time. */
 
@@ -34,6 +37,34 @@ export const beginnings = <V extends Beginning>(
 /** Whether something begins on another layer. */
 export const beginsOnLayer = ({ from }: { from: string }): boolean =>
   from === 'area' || from === 'edge' || from === 'upper';
+
+/** The layer that a source begins on, if it begins on one. */
+export const beganOn = <
+  S extends { of: string | null; values: { from: string } },
+>(): Reference<S> => ({
+  as: 'light',
+  to: ({ of, values }) => (beginsOnLayer(values) ? of : null),
+  rename: (source, id) => {
+    source.of = id;
+  },
+});
+
+/** Where the centre of a source lies that was never dragged: where its layer was put. */
+export const UNDRAGGED: Point = { x: 0, y: 0 };
+
+/** The scene in the own px of a layer. */
+export const sceneBox = ({ map, scene }: Pick<SourceContext, 'map' | 'scene'>): Box => {
+  const back = invert(map);
+  return back ? boxUnder(back, scene) : scene;
+};
+
+export const radians = (degrees: number): number => (degrees * Math.PI) / 180;
+
+/** So much along a way, degrees clockwise from the right. */
+export const ofWay = (length: number, degrees: number): [x: number, y: number] => [
+  length * Math.cos(radians(degrees)),
+  length * Math.sin(radians(degrees)),
+];
 
 /** How long something takes, s. */
 export const seconds = (

@@ -2,7 +2,7 @@ import type { Memo } from '../definitions/memo';
 import type { Caster } from '../definitions/source';
 import type { Affine, Box } from '../geometry/affine';
 import { drift } from '../geometry/chance';
-import { invert, multiply, scaling, translation } from '../geometry/affine';
+import { boxUnder, multiply, scaling, translation } from '../geometry/affine';
 import type { Fire } from '../kernels/flame';
 import type { FluidSetting, FluidState } from '../kernels/fluid';
 import { flowed, stillFluid } from '../kernels/fluid';
@@ -10,6 +10,8 @@ import type { Plane } from '../pixels/buffer';
 import { crop } from '../pixels/buffer';
 import { scoped } from '../pixels/heap';
 import { grow } from '../pixels/region';
+import { ofWay } from './beginnings';
+import { coarseCoverage } from './coarse-coverage';
 import type { FlameValues } from './flame-parameters';
 
 /** The fire of a flame: what it burns from, on a grid of its own, from rest to its moment. */
@@ -19,8 +21,8 @@ const CELLS = 20_000;
 const HIGH = 72;
 /** How many times as large cells are while something is dragged. */
 const ROUGH = 2.2;
-/** The longer side of the grid on which a layer is looked for, px: the same for every region and scale. */
-const LOOK = 512;
+/** What covers no more than this, such as a glow, does not burn. */
+const BURNS = 0.4;
 /** After so many seconds another fire begins: no moment is farther from rest. */
 const ROUND = 4;
 /** Steps from one state that is cached to the next. */
@@ -39,9 +41,10 @@ export interface FireGrid {
   height: number;
 }
 
-/** How fast flames rise, px/s, and how long gas burns, s. */
-const speedOf = ({ height, lift }: FlameValues): number =>
+/** How fast flames rise, px/s. */
+export const riseOf = ({ height, lift }: FlameValues): number =>
   RISE * Math.sqrt(height) * Math.sqrt(Math.max(0.05, lift / 100));
+/** How long gas burns, s. */
 const burnTime = (v: FlameValues): number => v.height / (RISE * Math.sqrt(v.height));
 
 /** The box of what burns in the layer's own px; null if nothing does. */
@@ -54,40 +57,23 @@ export function burningBox(
 ): Box | null {
   if (v.from === 'point')
     return { x0: place.x - v.wide, y0: place.y - 4, x1: place.x + v.wide, y1: place.y + 4 };
-  const back = invert(map);
-  if (!caster || !back) return null;
-  const [width, height] = [scene.x1 - scene.x0, scene.y1 - scene.y0];
-  const fine = LOOK / Math.max(width, height, 1);
-  const toLook = multiply(scaling(fine), translation(-scene.x0, -scene.y0));
-  const region = { x: 0, y: 0, width: Math.ceil(width * fine), height: Math.ceil(height * fine) };
-  const seen = scoped(() => crop(caster.under(multiply(toLook, map), region), region).data.slice());
-  let [x0, y0, x1, y1] = [Infinity, Infinity, -Infinity, -Infinity];
-  for (let i = 0; i < seen.length; i++)
-    if (seen[i]! > 0.4) {
-      const [x, y] = [i % region.width, Math.floor(i / region.width)];
-      [x0, y0, x1, y1] = [
-        Math.min(x0, x),
-        Math.min(y0, y),
-        Math.max(x1, x + 1),
-        Math.max(y1, y + 1),
-      ];
-    }
-  if (x0 > x1) return null;
-  const own = multiply(back, invert(toLook)!);
-  const at = (x: number, y: number) => ({
-    x: own[0] * x + own[2] * y + own[4],
-    y: own[1] * x + own[3] * y + own[5],
+  return scoped(() => {
+    const seen = caster && coarseCoverage(caster, scene, map);
+    if (!seen) return null;
+    let [x0, y0, x1, y1] = [Infinity, Infinity, -Infinity, -Infinity];
+    for (let y = 0, i = 0; y < seen.height; y++)
+      for (let x = 0; x < seen.width; x++, i++) {
+        if (seen.coverage.data[i]! <= BURNS) continue;
+        [x0, y0] = [Math.min(x0, x), Math.min(y0, y)];
+        [x1, y1] = [Math.max(x1, x + 1), Math.max(y1, y + 1)];
+      }
+    return x0 > x1 ? null : boxUnder(seen.toOwn, { x0, y0, x1, y1 });
   });
-  const corners = [at(x0, y0), at(x1, y0), at(x0, y1), at(x1, y1)];
-  const [xs, ys] = [corners.map((p) => p.x), corners.map((p) => p.y)];
-  return { x0: Math.min(...xs), y0: Math.min(...ys), x1: Math.max(...xs), y1: Math.max(...ys) };
 }
 
 /** The grid of a fire that burns in a box: room for its height, and for where the wind carries it; `draft`, a rough one. */
 export function gridFor(v: FlameValues, box: Box, draft = false): FireGrid {
-  const angle = (v.windAngle * Math.PI) / 180;
-  const time = burnTime(v);
-  const [dx, dy] = [v.wind * Math.cos(angle) * time, v.wind * Math.sin(angle) * time];
+  const [dx, dy] = ofWay(v.wind * burnTime(v), v.windAngle);
   const side = 0.5 * v.height;
   const up = v.height * (1.1 + 0.5 * Math.min(2, v.lift / 100));
   const x0 = box.x0 - side + Math.min(0, dx);
@@ -133,8 +119,11 @@ function sourceFor(
   const far = grow(region, deep);
   const seen: Plane = scoped(() => {
     const { region: r, data } = crop(caster.under(map, far), far);
-    // What is faint, such as a glow, does not burn.
-    return { channels: 1, region: r, data: data.map((v) => Math.max(0, Math.min(1, 4 * v - 1.6))) };
+    return {
+      channels: 1,
+      region: r,
+      data: data.map((v) => Math.max(0, Math.min(1, 4 * (v - BURNS)))),
+    };
   });
   const row = far.width;
   const [across, down] = [deep, deep * row];
@@ -164,12 +153,11 @@ function settingFor(
   source: Float32Array,
   solid: Float32Array | null,
 ): FluidSetting {
-  const speed = speedOf(v);
+  const speed = riseOf(v);
   // A narrow column has more air to carry along.
   const narrow = v.from === 'point' ? Math.min(4, Math.max(1, v.height / (3 * v.wide))) : 1;
   const buoyancy = (narrow * ((speed / 0.07) * (v.lift / 100 > 0 ? 1 : 0))) / cell;
   const step = Math.min(1 / 20, Math.max(1 / 60, (2.8 * cell) / (speed + v.wind)));
-  const angle = (v.windAngle * Math.PI) / 180;
   const stirred = v.turbulence / 100;
   const seed = Math.round(v.seed) * 37 + 5;
   return {
@@ -177,8 +165,7 @@ function settingFor(
     ...{ burn: 1 / burnTime(v), cooling: 0.15 },
     wind(time) {
       const gust = 1 + ((1.2 * v.gusts) / 100) * drift(seed, 1.3 * time);
-      const strong = (v.wind * gust) / cell;
-      return [strong * Math.cos(angle), strong * Math.sin(angle)];
+      return ofWay((v.wind * gust) / cell, v.windAngle);
     },
     windPull: 0.1 + Math.min(3, (4 * v.wind) / speed),
     confinement: 9 * stirred,

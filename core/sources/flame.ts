@@ -4,21 +4,21 @@ import type { SourceContext, SourceDefinition } from '../definitions/source';
 import type { Affine, Box } from '../geometry/affine';
 import { boxUnder, invert, multiply, regionAround } from '../geometry/affine';
 import { addFire } from '../kernels/flame';
-import type { Flight } from '../kernels/particles';
 import { drawParticles, flown } from '../kernels/particles';
 import { sampled } from '../kernels/planes';
 import { alphaOf } from '../kernels/rows';
-import type { Plane } from '../pixels/buffer';
+import type { ColourBuffer, Plane } from '../pixels/buffer';
 import { colourBuffer } from '../pixels/buffer';
 import { scoped } from '../pixels/heap';
-import { rampOf, rampTable } from '../pixels/ramp';
+import { rampTable } from '../pixels/ramp';
 import { intersect, isEmpty } from '../pixels/region';
-import { beginsOnLayer } from './beginnings';
+import { UNDRAGGED, beganOn, sceneBox } from './beginnings';
 import type { FireGrid } from './flame-fire';
 import { burningBox, fireAt, gridFor } from './flame-fire';
 import { heatTable } from './flame-light';
 import type { FlameValues } from './flame-parameters';
 import { flameParameters } from './flame-parameters';
+import { SPARKS, sparksOf } from './flame-sparks';
 import { placesInBox, placesOnLayer } from './particle-places';
 
 export const flameSchema = v.strictObject({
@@ -30,14 +30,6 @@ export const flameSchema = v.strictObject({
 });
 
 export type FlameSource = v.InferOutput<typeof flameSchema>;
-
-const sceneBox = ({ map, scene }: Pick<SourceContext, 'map' | 'scene'>): Box => {
-  const back = invert(map);
-  return back ? boxUnder(back, scene) : scene;
-};
-
-/** Where a fire burns that was never dragged: where its layer was put. */
-const ORIGIN = { x: 0, y: 0 };
 
 /** The side of the picture in which an obstacle is looked at, px. */
 const OBSTACLE = 512;
@@ -52,38 +44,60 @@ const obstacleOf =
     return sampled(alphaOf(pixels), back, { x: 0, y: 0, width, height });
   };
 
-/** Sparks that fly up from what burns. */
-function sparksOf(p: FlameValues): Flight {
-  const angle = (p.windAngle * Math.PI) / 180;
-  const speed = 15 * Math.sqrt(p.height) * Math.sqrt(p.lift / 100);
-  return {
-    ...{ seed: Math.round(p.seed) * 7919 + 3, moment: p.moment, life: 2.6, lifeSpread: 0.7 },
-    ...{ direction: 'angle', angle: -Math.PI / 2, spread: 1, speed: 0.9 * speed, speedSpread: 0.6 },
-    ...{
-      gravity: -0.35 * speed,
-      drag: 0.9,
-      wind: [p.wind * Math.cos(angle), p.wind * Math.sin(angle)],
-    },
-    ...{ turbulence: (speed * p.turbulence) / 110, eddy: Math.max(20, 2.2 * p.tongue), swirl: 0 },
-    ...{ centre: [0, 0], clear: 0, size: p.sparkSize, sizeSpread: 0.85, growth: 0.4, depth: 0.4 },
-    ...{ focus: 0.5, blur: 0.4 * p.sparkSize, shutter: 0.03, alongWay: true, spin: 0 },
-    ...{ byChance: false, jitter: p.tongue, cooling: 2.5, round: null },
-  };
+/** Adds the fire that burns in a box to a buffer, in place. */
+function burn(
+  out: ColourBuffer,
+  p: FlameValues,
+  box: Box,
+  key: string,
+  context: SourceContext,
+): void {
+  const { map, mixing, light, memo, grounds, draft } = context;
+  const grid = gridFor(p, box, draft);
+  const back = invert(map);
+  if (!back) return;
+  const cells = multiply(grid.map, back);
+  const all = { x0: 0, y0: 0, x1: grid.width, y1: grid.height };
+  const region = regionAround(boxUnder(invert(cells)!, all), 1);
+  if (isEmpty(intersect(out.region, region))) return;
+  const grain = Math.max(2.5, (0.75 * p.tongue) / grid.cell);
+  const bent = (0.4 * grain * p.detail) / 100;
+  const fire = fireAt({
+    ...{ values: p, grid, caster: light, place: p.centre ?? UNDRAGGED, key, memo },
+    covers: grounds?.behind ? obstacleOf(context, grid) : null,
+    reach: Math.ceil(2.4 * bent) + 2,
+  });
+  addFire(out, fire, cells, {
+    ramp:
+      p.colours === 'heat' ? heatTable(p.kelvin, p.soot / 100, mixing) : rampTable(p.ramp, mixing),
+    ...{ detail: bent, grain, seed: Math.round(p.seed) * 31 + 7, sheets: Math.round(p.sheets) },
+    ragged: p.detail > 0 ? (0.8 * p.detail) / 100 / bent : 0,
+  });
 }
 
-const SPARKS = rampOf(
-  [
-    [0, '#fff2cc'],
-    [30, '#ffb84a'],
-    [100, '#e0380a'],
-  ],
-  [
-    [0, 0],
-    [8, 100],
-    [70, 90],
-    [100, 0],
-  ],
-);
+/** Adds the sparks of a flame to a buffer, in place. */
+function spark(out: ColourBuffer, p: FlameValues, box: Box, context: SourceContext): void {
+  const places = p.from === 'point' ? placesInBox(box, 512) : placesOnLayer(context, p.from);
+  if (p.sparks === 0 || places.length === 0) return;
+  const list = flown(Math.round(p.sparks), places, sparksOf(p), context.map);
+  drawParticles(out, list, {
+    ...{ look: 'spark', light: true, ramp: rampTable(SPARKS, context.mixing) },
+  });
+}
+
+/** What the gas of a flame depends on but its moment; the rest lights it, or flies beside it. */
+const GAS = [
+  ...(['from', 'centre', 'wide', 'height', 'tongue', 'strength'] as const),
+  ...(['turbulence', 'lift', 'breaks', 'wind', 'windAngle', 'gusts', 'seed'] as const),
+];
+
+/** Names a fire, whatever its moment. */
+function keyOf(p: FlameValues, context: SourceContext): string {
+  const { light, grounds, draft = false } = context;
+  const own = Object.values(sceneBox(context)).map((n) => n.toFixed(2));
+  const drives = GAS.map((key) => p[key]);
+  return `flame ${JSON.stringify([drives, light?.key, grounds?.behind?.key, own, draft])}`;
+}
 
 /** A fire that burns from something, seen at a moment. */
 export const flameSource: SourceDefinition<FlameSource> = {
@@ -95,13 +109,7 @@ export const flameSource: SourceDefinition<FlameSource> = {
   settings: { values: flameParameters },
   shaped: false,
   emits: true,
-  reference: {
-    as: 'light',
-    to: ({ of, values }) => (beginsOnLayer(values) ? of : null),
-    rename: (source, id) => {
-      source.of = id;
-    },
-  },
+  reference: beganOn(),
   behind: {
     of: ({ behind }) => behind,
     rename: (source, id) => {
@@ -114,72 +122,18 @@ export const flameSource: SourceDefinition<FlameSource> = {
   assets: () => [],
   colours: ({ values }) => [values.ramp, values.kelvin, values.colours],
   render({ values: p }, context) {
-    const { wanted, map, mixing, scene, light, memo, grounds, draft } = context;
-    const out = colourBuffer(wanted);
-    const own = sceneBox(context);
-    const place = p.centre ?? ORIGIN;
-    const { colours, kelvin, soot, ramp, detail, sheets, sparks, sparkSize, ...driving } = p;
-    const names = [
-      light?.key,
-      grounds?.behind?.key,
-      Object.values(own).map((n) => n.toFixed(2)),
-      place,
-    ];
-    const key = `flame ${draft ? 'rough ' : ''}${JSON.stringify([{ ...driving, moment: 0 }, names])}`;
+    const { map, scene, light, memo } = context;
+    const out = colourBuffer(context.wanted);
+    const key = keyOf(p, context);
     scoped(() => {
       const [box] = memo(
         `${key} box`,
-        () => [burningBox(p, light, place, scene, map)],
+        () => [burningBox(p, light, p.centre ?? UNDRAGGED, scene, map)],
         () => 64,
       );
       if (!box) return;
-      const grid = gridFor(p, box, draft);
-      const back = invert(map);
-      if (!back) return;
-      const cells = multiply(grid.map, back);
-      const region = intersect(
-        wanted,
-        regionAround(
-          boxUnder(invert(cells)!, { x0: 0, y0: 0, x1: grid.width, y1: grid.height }),
-          1,
-        ),
-      );
-      if (!isEmpty(region)) {
-        const covers = grounds?.behind ? obstacleOf(context, grid) : null;
-        const grain = Math.max(2.5, (0.75 * p.tongue) / grid.cell);
-        const bent = (0.4 * grain * detail) / 100;
-        const fire = fireAt({
-          values: p,
-          grid,
-          caster: light,
-          place,
-          covers,
-          key,
-          memo,
-          reach: Math.ceil(2.4 * bent) + 2,
-        });
-        const table =
-          colours === 'heat' ? heatTable(kelvin, soot / 100, mixing) : rampTable(ramp, mixing);
-        addFire(out, fire, cells, {
-          ...{ ramp: table, detail: bent, grain, seed: Math.round(p.seed) * 31 + 7 },
-          ...{ ragged: detail > 0 ? (0.8 * detail) / 100 / bent : 0, sheets: Math.round(sheets) },
-        });
-      }
-      if (sparks > 0) {
-        const places =
-          p.from === 'point'
-            ? placesInBox(box, 512)
-            : light
-              ? memo(
-                  `places ${light.key} ${p.from} ${map.join()} ${Object.values(scene).join()}`,
-                  () => placesOnLayer(light, scene, map, p.from as 'area'),
-                  (made) => made.byteLength,
-                )
-              : new Float32Array(0);
-        if (places.length === 0) return;
-        const list = flown(Math.round(sparks), places, { ...sparksOf(p), size: sparkSize }, map);
-        drawParticles(out, list, { look: 'spark', light: true, ramp: rampTable(SPARKS, mixing) });
-      }
+      burn(out, p, box, key, context);
+      spark(out, p, box, context);
     });
     return out;
   },

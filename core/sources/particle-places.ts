@@ -1,15 +1,13 @@
-import type { Caster } from '../definitions/source';
+import type { SourceContext } from '../definitions/source';
 import type { Affine, Box } from '../geometry/affine';
-import { apply, invert, multiply, scaling, translation } from '../geometry/affine';
-import { gaussianBlur } from '../kernels/blur';
+import { apply, applyToWay } from '../geometry/affine';
+import { blurMargin, gaussianBlur } from '../kernels/blur';
 import { SOURCE } from '../kernels/particles';
 import type { Plane } from '../pixels/buffer';
 import { crop } from '../pixels/buffer';
 import { scoped } from '../pixels/heap';
-import { grow } from '../pixels/region';
+import { coarseCoverage } from './coarse-coverage';
 
-/** The longer side of the grid on which a layer is looked at, px: the same for every region and scale. */
-const GRID = 768;
 /** So many places are drawn from a layer; particles begin at one of them. */
 const PLACES = 16_384;
 /** σ over which the way outwards is taken, px of the grid. */
@@ -29,30 +27,27 @@ export function placesInBox({ x0, y0, x1, y1 }: Box, count = PLACES): Float32Arr
   return out;
 }
 
-/** Where on a layer particles may begin: all of it, its edges, or those that look up; and which way is outwards. */
+/**
+ * Where on the layer that a source begins on particles may begin, cached: all of it, its edges, or those that look up; and which
+ * way is outwards. Nothing where that layer is gone or covers nothing.
+ */
 export function placesOnLayer(
-  caster: Pick<Caster, 'under'>,
-  scene: Box,
-  map: Affine,
-  where: 'area' | 'edge' | 'upper',
+  { light, scene, map, memo }: Pick<SourceContext, 'light' | 'scene' | 'map' | 'memo'>,
+  from: string,
 ): Float32Array {
-  const back = invert(map);
-  const [width, height] = [scene.x1 - scene.x0, scene.y1 - scene.y0];
-  const fine = GRID / Math.max(width, height, 1);
-  if (!back) return new Float32Array(0);
-  // From px of the render to px of the grid.
-  const toGrid = multiply(scaling(fine), translation(-scene.x0, -scene.y0));
-  const region = {
-    ...{ x: 0, y: 0, width: Math.max(1, Math.ceil(width * fine)) },
-    height: Math.max(1, Math.ceil(height * fine)),
-  };
-  return scoped(() => {
-    const far = grow(region, 8);
-    const seen = caster.under(multiply(toGrid, map), far);
-    const soft = crop(gaussianBlur(seen, OUTWARDS, region), region);
-    const shape = crop(seen, region);
-    return drawnFrom(shape, soft, where, multiply(back, invert(toGrid)!));
-  });
+  if (!light) return new Float32Array(0);
+  return memo(
+    `places ${light.key} ${from} ${map.join()} ${Object.values(scene).join()}`,
+    () =>
+      scoped(() => {
+        const seen = coarseCoverage(light, scene, map, blurMargin(OUTWARDS));
+        if (!seen) return new Float32Array(0);
+        const region = { x: 0, y: 0, width: seen.width, height: seen.height };
+        const soft = crop(gaussianBlur(seen.coverage, OUTWARDS, region), region);
+        return drawnFrom(crop(seen.coverage, region), soft, from, seen.toOwn);
+      }),
+    (places) => places.byteLength,
+  );
 }
 
 /** Places drawn from px by how much they count, with the way outwards from the slope of the soft shape. */
@@ -87,10 +82,9 @@ function drawnFrom(shape: Plane, soft: Plane, where: string, toOwn: Affine): Flo
     const [x, y] = [i % width, Math.floor(i / width)];
     const from = apply(toOwn, { x: x + even(n, 0.11), y: y + even(n, 0.73) });
     const [dx, dy] = slope(x, y);
-    const tip = apply(toOwn, { x: dx, y: dy });
-    const zero = apply(toOwn, { x: 0, y: 0 });
-    const long = Math.hypot(tip.x - zero.x, tip.y - zero.y);
-    const [ox, oy] = long > 0 ? [(tip.x - zero.x) / long, (tip.y - zero.y) / long] : [0, -1];
+    const way = applyToWay(toOwn, { x: dx, y: dy });
+    const long = Math.hypot(way.x, way.y);
+    const [ox, oy] = long > 0 ? [way.x / long, way.y / long] : [0, -1];
     out.set([from.x, from.y, ox, oy], n * SOURCE);
   }
   return out;

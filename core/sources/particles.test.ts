@@ -151,9 +151,12 @@ const disc = (x: number, y: number, r: number): Caster => ({
   lamp: LAMP,
 });
 
+/** What a source that begins on a caster is given. */
+const on = (light: Caster) => ({ light, scene: SCENE, map: IDENTITY, memo: noMemo });
+
 describe('places on a layer', () => {
   const places = (where: 'area' | 'edge' | 'upper') => {
-    const all = placesOnLayer(disc(80, 60, 40), SCENE, IDENTITY, where);
+    const all = placesOnLayer(on(disc(80, 60, 40)), where);
     return Array.from({ length: all.length / SOURCE }, (_, n) => [
       ...all.subarray(n * SOURCE, (n + 1) * SOURCE),
     ]);
@@ -178,7 +181,7 @@ describe('places on a layer', () => {
   });
 
   it('are none on a layer that covers nothing', () => {
-    expect(placesOnLayer(disc(80, 60, 0), SCENE, IDENTITY, 'edge')).toHaveLength(0);
+    expect(placesOnLayer(on(disc(80, 60, 0)), 'edge')).toHaveLength(0);
   });
 });
 

@@ -3,13 +3,13 @@ import type { Values } from '../definitions/parameter';
 import { parametersSchema } from '../definitions/parameter-schema';
 import type { SourceContext, SourceDefinition } from '../definitions/source';
 import type { Box } from '../geometry/affine';
-import { boxUnder, invert, meanScale, middleOf } from '../geometry/affine';
+import { meanScale, middleOf } from '../geometry/affine';
 import type { Flight } from '../kernels/particles';
 import { drawParticles, flown } from '../kernels/particles';
 import { colourBuffer } from '../pixels/buffer';
 import { scoped } from '../pixels/heap';
 import { rampTable } from '../pixels/ramp';
-import { beginsOnLayer } from './beginnings';
+import { UNDRAGGED, beganOn, ofWay, radians, sceneBox } from './beginnings';
 import { particleParameters } from './particle-parameters';
 import { placesInBox, placesOnLayer } from './particle-places';
 
@@ -23,30 +23,19 @@ export const particlesSchema = v.strictObject({
 export type ParticlesSource = v.InferOutput<typeof particlesSchema>;
 export type ParticleValues = Values<typeof particleParameters>;
 
-const radians = (degrees: number): number => (degrees * Math.PI) / 180;
-
-/** The scene in a layer's own px. */
-const sceneBox = ({ map, scene }: Pick<SourceContext, 'map' | 'scene'>): Box => {
-  const back = invert(map);
-  return back ? boxUnder(back, scene) : scene;
-};
-
-/** Their centre if it was never dragged: where the layer was put. */
-const ORIGIN = { x: 0, y: 0 };
-
 /** What particles fly by. */
 function flightOf(p: ParticleValues, box: Box): Flight {
   const middle = middleOf(box);
   // A little wider than the scene, so that none is seen to jump.
   const [width, height] = [1.1 * (box.x1 - box.x0), 1.1 * (box.y1 - box.y0)];
   const corner = [middle.x - width / 2, middle.y - height / 2] as const;
-  const centre = p.centre ?? ORIGIN;
+  const centre = p.centre ?? UNDRAGGED;
   return {
     ...{ seed: Math.round(p.seed) * 7919, moment: p.moment },
     ...{ life: p.life, lifeSpread: (0.95 * p.lifeSpread) / 100 },
     ...{ direction: p.direction, angle: radians(p.angle), spread: radians(p.spread) },
     ...{ speed: p.speed, speedSpread: p.speedSpread / 100, gravity: p.gravity, drag: p.drag / 100 },
-    wind: [p.wind * Math.cos(radians(p.windAngle)), p.wind * Math.sin(radians(p.windAngle))],
+    wind: ofWay(p.wind, p.windAngle),
     ...{ turbulence: p.turbulence, eddy: p.eddy, swirl: p.swirl / 100 },
     ...{ centre: [centre.x, centre.y], clear: p.clear },
     ...{ size: p.size, sizeSpread: (0.95 * p.sizeSpread) / 100, growth: p.growth / 100 },
@@ -81,17 +70,10 @@ function placesFor({ values: p }: ParticlesSource, context: SourceContext): Floa
   const box = sceneBox(context);
   if (p.from === 'scene') return placesInBox(box);
   if (p.from === 'point') {
-    const { x, y } = p.centre ?? ORIGIN;
+    const { x, y } = p.centre ?? UNDRAGGED;
     return Float32Array.of(x, y, 0, -1);
   }
-  const { light, scene, map, memo } = context;
-  if (!light) return new Float32Array(0);
-  const key = `places ${light.key} ${p.from} ${map.join()} ${Object.values(scene).join()}`;
-  return memo(
-    key,
-    () => placesOnLayer(light, scene, map, p.from as 'area'),
-    (places) => places.byteLength,
-  );
+  return placesOnLayer(context, p.from);
 }
 
 /** Things that fly: embers, snow, dust, sparks. They begin somewhere, live, fly by gravity, wind and eddies, and begin anew. */
@@ -104,13 +86,7 @@ export const particlesSource: SourceDefinition<ParticlesSource> = {
   settings: { values: particleParameters },
   shaped: false,
   emits: true,
-  reference: {
-    as: 'light',
-    to: ({ of, values }) => (beginsOnLayer(values) ? of : null),
-    rename: (source, id) => {
-      source.of = id;
-    },
-  },
+  reference: beganOn(),
   box: () => null,
   extent: () => null,
   assets: () => [],

@@ -1,13 +1,12 @@
+import { defaultsOf } from '../../definitions/parameter';
 import { rampOf } from '../../pixels/ramp';
 import type { FlameValues } from '../../sources/flame-parameters';
 import { flameParameters } from '../../sources/flame-parameters';
 import { newFlame } from '../model/make';
 import type { StartingPoint } from './parts';
+import { fittedTo } from './parts';
 
 /** Fires to start from, by what they look like. */
-
-/** The longer side of the scenes that their lengths are made for, px. */
-const SIDE = 1920;
 
 const fire = (
   name: string,
@@ -19,15 +18,16 @@ const fire = (
   name,
   label,
   help,
-  make(side) {
-    const layer = newFlame(label, { from: 'point', ...values }, intensity);
-    const all = layer.source.values as unknown as Record<string, number>;
-    for (const [key, p] of Object.entries(flameParameters))
-      if (p.kind === 'number' && p.unit === 'px')
-        all[key] =
-          Math.round(Math.min(p.max, Math.max(p.min, (all[key]! * side) / SIDE)) * 10) / 10;
-    return layer;
-  },
+  make: (side) =>
+    newFlame(
+      label,
+      fittedTo(
+        flameParameters,
+        { ...defaultsOf(flameParameters), from: 'point' as const, ...values },
+        side,
+      ),
+      intensity,
+    ),
 });
 
 export const fires: readonly StartingPoint[] = [

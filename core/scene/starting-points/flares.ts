@@ -5,22 +5,21 @@ import type { FlarePart } from '../../sources/flare';
 import { newFlare } from '../model/make';
 import { newId } from '../model/new-id';
 import type { StartingPoint } from './parts';
+import { fittedTo } from './parts';
 
 /** Flares to start from, by what they look like. */
-
-/** The longer side of the scenes that their lengths are made for, px. */
-const SIDE = 1920;
 
 /** A part of a flare of a kind; lengths are px in a scene of that side, and fit others. */
 const part =
   (kind: string, values: Record<string, Value> = {}) =>
   (side: number): FlarePart => {
     const { parameters } = flarePartOfKind(kind);
-    const all: Record<string, Value> = { ...defaultsOf(parameters), ...values };
-    for (const [key, p] of Object.entries(parameters))
-      if (p.kind === 'number' && p.unit === 'px')
-        all[key] = Math.max(p.min, Math.round(((all[key] as number) * side * 10) / SIDE) / 10);
-    return { id: newId(), kind, enabled: true, values: all };
+    return {
+      id: newId(),
+      kind,
+      enabled: true,
+      values: fittedTo(parameters, { ...defaultsOf(parameters), ...values }, side),
+    };
   };
 
 const flare = (

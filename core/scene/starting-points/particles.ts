@@ -1,13 +1,12 @@
+import { defaultsOf } from '../../definitions/parameter';
 import { rampOf } from '../../pixels/ramp';
 import { particleParameters } from '../../sources/particle-parameters';
 import type { ParticleValues } from '../../sources/particles';
 import { newParticles } from '../model/make';
 import type { StartingPoint } from './parts';
+import { fittedTo } from './parts';
 
 /** Particles to start from, by what they look like. */
-
-/** The longer side of the scenes that their lengths are made for, px. */
-const SIDE = 1920;
 
 const particles = (
   name: string,
@@ -19,15 +18,13 @@ const particles = (
   name,
   label,
   help,
-  make(side) {
-    const layer = newParticles(label, values);
-    const all = layer.source.values as unknown as Record<string, number>;
-    for (const [key, p] of Object.entries(particleParameters))
-      if (p.kind === 'number' && p.unit === 'px')
-        all[key] =
-          Math.round(Math.min(p.max, Math.max(p.min, (all[key]! * side) / SIDE)) * 10) / 10;
-    return { ...layer, intensity };
-  },
+  make: (side) => ({
+    ...newParticles(
+      label,
+      fittedTo(particleParameters, { ...defaultsOf(particleParameters), ...values }, side),
+    ),
+    intensity,
+  }),
 });
 
 export const particleLooks: readonly StartingPoint[] = [

@@ -1,3 +1,4 @@
+import type { Parameters } from '../../definitions/parameter';
 import type { Anchor } from '../../geometry/path';
 import { smooth } from '../../geometry/path';
 import type { LineShape } from '../../sources/line-shape';
@@ -50,3 +51,18 @@ const scaled = (side: number, [x, y, u, v]: Bend) =>
 
 /** Places as shares of the longer side. */
 export const at = (side: number) => (x: number, y: number) => [x * side, y * side] as const;
+
+/** The longer side of the scenes that the lengths of starting points are made for, px. */
+const SIDE = 1920;
+
+/** Values whose lengths are px in a scene of that side, for one whose longer side is `side` px. */
+export const fittedTo = <T extends object>(parameters: Parameters, values: T, side: number): T => ({
+  ...values,
+  ...Object.fromEntries(
+    Object.entries(parameters).flatMap(([key, p]) => {
+      if (p.kind !== 'number' || p.unit !== 'px') return [];
+      const own = ((values as Record<string, number>)[key]! * side) / SIDE;
+      return [[key, Math.round(Math.min(p.max, Math.max(p.min, own)) * 10) / 10]];
+    }),
+  ),
+});
