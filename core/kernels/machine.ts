@@ -18,8 +18,11 @@ import { floats, isOnHeap, newMemory, scoped, useMemory, watchBlocks } from '../
 export type RowKernel = keyof RowArguments;
 
 type Exports = Record<RowKernel, (...args: number[]) => void> & {
-  [K in Exclude<keyof OtherArguments, 'heapBase'>]: (...args: OtherArguments[K]) => void;
-} & { heapBase(): number };
+  [K in Exclude<keyof OtherArguments, Answering>]: (...args: OtherArguments[K]) => void;
+} & { [K in Answering]: (...args: OtherArguments[K]) => number };
+
+/** The kernels that answer with a number. */
+type Answering = 'heapBase' | 'mostDivergent';
 
 /** How the kernels are compiled: for one thread, for several, or with every access checked. */
 export type Build = 'plain' | 'shared' | 'checked';
@@ -286,7 +289,7 @@ export function flowOn(args: OtherArguments['flowOn']): void {
 export const settleFlow = (args: OtherArguments['settleFlow']): void =>
   machine!.exports.settleFlow(...args);
 export const mostDivergent = (args: OtherArguments['mostDivergent']): number =>
-  machine!.exports.mostDivergent(...args) as unknown as number;
+  machine!.exports.mostDivergent(...args);
 
 export const layer = (args: OtherArguments['layer']): void => machine!.exports.layer(...args);
 export const pile = (args: OtherArguments['pile']): void => machine!.exports.pile(...args);

@@ -133,7 +133,6 @@ export function drawParticles(
         at(ramp),
         LOOKS.indexOf(look),
         light ? 1 : 0,
-        1,
       ],
     ),
   );

@@ -1,6 +1,6 @@
 import type { Values } from '../definitions/parameter';
-import { ownOf } from '../definitions/parameter';
-import type { Lamp, PaintFrame } from '../definitions/step';
+import { ownOf } from '../definitions/choices';
+import type { PaintFrame } from '../definitions/step';
 import type { Surface, TextureSpace } from '../definitions/texture';
 import type { Program } from '../fields/compile';
 import { compile } from '../fields/compile';
@@ -22,10 +22,8 @@ import type { Affine } from '../geometry/affine';
 import { meanScale } from '../geometry/affine';
 import { signedDistance } from '../kernels/contour';
 import { fieldColours, fieldPlanes } from '../kernels/field';
-import { shine } from '../kernels/grade';
 import { paintedBy } from '../kernels/paint';
-import { relief } from '../kernels/planes';
-import { copied, level } from '../kernels/rows';
+import { level } from '../kernels/rows';
 import type { ColourBuffer, Plane } from '../pixels/buffer';
 import { crop } from '../pixels/buffer';
 import type { Mixing } from '../pixels/colour';
@@ -35,8 +33,8 @@ import type { Region } from '../pixels/region';
 import { grow } from '../pixels/region';
 import { textureOfKind } from '../textures/index';
 import { textureMap } from './lay';
+import { shadeByRelief } from './relief';
 import type { LaidTexture } from './texture-parameters';
-import { towards } from './lamp';
 
 /** Where a place is that has no edges near it, units. */
 const DEEP = 1000;
@@ -145,7 +143,7 @@ export function textured(
   if (isShaded) {
     const [heights] = fieldPlanes(compile([heightOf(surface)]), back, near, depth);
     level(heights!, laid.relief! / 100 / px, 0);
-    shine(shown, shading(heights!, region, frame.lamp), frame.mixing);
+    shadeByRelief(shown, heights!, frame.lamp, frame.mixing);
   }
   return shown;
 }
@@ -165,14 +163,6 @@ function channelProgram(channels: readonly Term[], cover: Term, mixing: Mixing):
 /** From sRGB-encoded to linear light (IEC 61966-2-1). */
 const toLight = (v: Term): Term =>
   mix(power(divide(add(v, 0.055), 1.055), 2.4), divide(v, 12.92), less(v, 0.04045));
-
-/** How much more light the lamp throws on heights (px) than on a level surface. */
-function shading(heights: Plane, region: Region, lamp: Lamp): Plane {
-  const light = towards(lamp);
-  const lit = copied(crop(relief(heights, light), region));
-  level(lit, 1 / Math.max(0.05, light[2]), 0);
-  return lit;
-}
 
 /** How deep each px lies inside a shape, px; 0 outside it. */
 function depthOf(shape: Plane, region: Region): Plane {

@@ -1,15 +1,15 @@
 import { LayoutGrid } from 'lucide-react';
 import { Fragment } from 'react';
-import { Slider, Switch } from 'radix-ui';
+import { Switch } from 'radix-ui';
 import type {
   ListedValues,
-  NumberParameter,
   OwnParameter,
   OwnValues,
   Parameter,
   Parameters,
 } from '@ignis/core/definitions/parameter';
-import { chosen, completed, counts, lengthsIn, ownOf } from '@ignis/core/definitions/parameter';
+import { chosen, ownOf } from '@ignis/core/definitions/choices';
+import { completed, counts, lengthsIn } from '@ignis/core/definitions/parameter';
 import type { Edit } from '@ignis/core/scene/edits/edit';
 import { hasCandidates } from '@ignis/core/scene/edits/candidates';
 import type { SmearStroke } from '@ignis/core/definitions/strokes';
@@ -24,7 +24,7 @@ import { FontField } from './font-field';
 import type { Ramp } from '@ignis/core/pixels/ramp';
 import { ListField } from './list-field';
 import { MeshField } from './mesh-field';
-import { NumberField } from './number-field';
+import { NumberControl } from './number-control';
 import { PictureField } from './picture-field';
 import { RampField } from './ramp-field';
 import { RegionsField } from './regions-field';
@@ -313,45 +313,3 @@ function Control({ parameter: p, value, onChange, onDone }: ControlProps) {
 }
 
 const StableControl = withStableHandlers(Control);
-
-/** A slider over the usual range, and the number itself, which may go beyond it. */
-function NumberControl({
-  parameter: p,
-  value,
-  onChange,
-  onDone,
-}: {
-  parameter: NumberParameter;
-  value: number;
-  onChange(value: number): void;
-  onDone(): void;
-}) {
-  const [min, max] = p.slider ?? [p.min, p.max];
-  return (
-    <div className="flex items-center gap-1">
-      <Slider.Root
-        className="relative flex h-5 min-w-0 flex-1 items-center"
-        min={min}
-        max={max}
-        step={p.step < 1 ? p.step : (max - min) / 240 < 0.5 ? 0.5 : 1}
-        value={[Math.min(max, Math.max(min, value))]}
-        onValueChange={([v]) => onChange(v!)}
-        onValueCommit={onDone}
-        onContextMenu={(e) => {
-          e.preventDefault();
-          onChange(p.default);
-          onDone();
-        }}
-      >
-        <Slider.Track className="relative h-[3px] flex-1 rounded bg-line">
-          <Slider.Range className="absolute h-full rounded bg-dim" />
-        </Slider.Track>
-        <Slider.Thumb
-          aria-label={`${p.label} slider`}
-          className="block size-3 rounded-full bg-ink shadow hover:bg-white focus-visible:outline-offset-2"
-        />
-      </Slider.Root>
-      <NumberField value={value} parameter={p} onChange={onChange} onDone={onDone} />
-    </div>
-  );
-}

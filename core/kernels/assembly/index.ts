@@ -7,7 +7,8 @@ export { composite, compositePlane, compositePlanes, settleRows } from './compos
 export { gainRows, shineRows, unpackRows } from './colour';
 export { fieldRows } from './field';
 export { flameRows } from './flame';
-export { burnRows, flowOn, flowRows, mostDivergent, settleFlow } from './fluid';
+export { burnRows, flowOn, flowRows } from './fluid';
+export { mostDivergent, settleFlow } from './fluid-pressure';
 export { finishRows } from './finish';
 export { cutRows, gatherRows, overRows, rampRows, shareRows, nearRows, shadeRows } from './paint';
 export { coverRows, layRows, paintRows, strokeRows } from './brush';

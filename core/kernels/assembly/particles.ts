@@ -231,7 +231,7 @@ function shown(kind: i32, u: f32, v: f32, half: f32, r: f32, own: f32): f32 {
 
 /**
  * Draws a list of particles on rows of RGBA, in their order: over what is there, or (`light`) added to it. `ramp` has their
- * colours, `opacity` is that of all.
+ * colours.
  */
 export function particleRows(
   o: usize,
@@ -244,7 +244,6 @@ export function particleRows(
   ramp: usize,
   kind: i32,
   light: i32,
-  opacity: f32,
   from: i32,
   to: i32,
 ): void {
@@ -270,7 +269,7 @@ export function particleRows(
     // What moves is fainter, the longer its way is beside itself; by a root, for an eye sees the streak as a whole.
     const drawnOut = sqrt<f32>(r / (r + <f32>0.5 * length));
     const thin = (own * own) / (r * r);
-    const amount = get(q + 20) * thin * drawnOut * opacity;
+    const amount = get(q + 20) * thin * drawnOut;
     if (!(amount > 1e-5)) continue;
     const colour = f32x4.mul(
       rampAt(ramp, get(q + 24)),

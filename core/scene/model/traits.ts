@@ -33,10 +33,10 @@ export const isFlame = isOf('flame');
 export const isLightOrShadow = (layer: Layer): layer is LayerOf<'spill' | 'shadow'> =>
   isSpill(layer) || isCastShadow(layer);
 
-/** Whether a layer comes out of another as light does, such as a flame out of letters. */
-export const comesFromAnother = ({ source }: Layer): boolean => {
+/** Whether a layer is nothing without another that it comes of, as light, shadow or fire: it cannot be seen alone. */
+export const comesOfAnother = ({ source }: Layer): boolean => {
   const reference = definitionOf(source).reference;
-  return reference?.as === 'light' && reference.to(source) !== null;
+  return (reference?.as === 'light' || reference?.as === 'shadow') && reference.to(source) !== null;
 };
 
 /** Whether a layer draws nothing of its own, but sends what lies beneath through its steps. */

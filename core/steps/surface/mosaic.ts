@@ -6,10 +6,8 @@ import { compile } from '../../fields/compile';
 import { X, Y, mix, clamped, subtract, add, divide, multiply as product } from '../../fields/field';
 import { invert, meanScale, multiply, rotation, scaling } from '../../geometry/affine';
 import { fieldPlanes } from '../../kernels/field';
-import { shine } from '../../kernels/grade';
-import { relief } from '../../kernels/planes';
 import { level } from '../../kernels/rows';
-import { towards } from '../../paint/lamp';
+import { shadeByRelief } from '../../paint/relief';
 import type { ColourBuffer, Plane } from '../../pixels/buffer';
 import { colourBuffer, crop, unwritten } from '../../pixels/buffer';
 import { rgb } from '../../pixels/colour';
@@ -144,10 +142,7 @@ function tiled(input: ColourBuffer, v: MosaicValues, context: StepContext): Colo
   if (v.bevel * seen !== 0) {
     const [heights] = fieldPlanes(compile([height]), back, grow(wanted, 1));
     level(heights!, (seen * v.bevel) / 100 / px, 0);
-    const light = towards(lamp);
-    const lit = crop(relief(heights!, light), wanted);
-    level(lit, 1 / Math.max(0.05, light[2]), 0);
-    shine(made, lit, mixing);
+    shadeByRelief(made, heights!, lamp, mixing);
   }
   return made;
 }

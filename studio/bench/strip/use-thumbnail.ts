@@ -5,13 +5,7 @@ import { mapAround, placementOf } from '@ignis/core/scene/arrange/placement';
 import type { Layer, Scene } from '@ignis/core/scene/model/schema';
 import { useBench, useBenchThrottled } from '../../state/bench';
 import { picture } from '../../workers/engine';
-import {
-  comesFromAnother,
-  grades,
-  groundsOf,
-  isEcho,
-  isLightOrShadow,
-} from '@ignis/core/scene/model/traits';
+import { comesOfAnother, grades, groundsOf, isEcho } from '@ignis/core/scene/model/traits';
 import { withoutIt } from '../../state/failure';
 
 /** The longer side of a card's picture, px. */
@@ -69,8 +63,7 @@ export function useThumbnail(own: Layer): string | null {
 }
 
 /** Whether a layer is its own only with others beneath it: it is their light or shadow, or looks at them. */
-const standsAmong = (layer: Layer) =>
-  isLightOrShadow(layer) || comesFromAnother(layer) || groundsOf(layer).length > 0;
+const standsAmong = (layer: Layer) => comesOfAnother(layer) || groundsOf(layer).length > 0;
 
 /** Whether a layer is nothing without another. */
 const needsOthers = (layer: Layer) => isEcho(layer) || standsAmong(layer);

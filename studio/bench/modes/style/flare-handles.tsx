@@ -4,10 +4,8 @@ import { drawnLayer } from '@ignis/core/scene/bound/bind';
 import { moveFlareEnd } from '@ignis/core/scene/edits/flare-edits';
 import { isFlare, type LayerOf } from '@ignis/core/scene/model/traits';
 import { useAround, useBench } from '../../../state/bench';
-import { Handle } from '../../stage/handle';
 import { toStage } from '../../stage/path-outline';
-import { follow, stagePoint } from '../../stage/pointer';
-import { tenth } from '../../stage/tenth';
+import { PointHandle } from '../../stage/point-handle';
 
 interface Props {
   stage: RefObject<HTMLElement | null>;
@@ -22,27 +20,11 @@ export function FlareHandles({ stage, layer }: Props) {
   const map = toStage(view, around, layer.placement);
   const back = invert(map);
   if (!back) return null;
-  const { drag, drop } = useBench.getState();
+  const { drag } = useBench.getState();
   // A light that goes with a line is where that is now.
   const drawn = drawnLayer(scene, layer.id);
   const { from, to } = drawn && isFlare(drawn) ? drawn.source : layer.source;
   const ends = { from: apply(map, from), to: apply(map, to) };
-  const pull = (end: 'from' | 'to', label: string) => (down: React.PointerEvent) => {
-    if (down.button !== 0) return;
-    down.stopPropagation();
-    const start = stagePoint(stage.current!, down);
-    follow(down.nativeEvent, {
-      move(e) {
-        const at = stagePoint(stage.current!, e);
-        const p = apply(back, {
-          x: ends[end].x + at.x - start.x,
-          y: ends[end].y + at.y - start.y,
-        });
-        drag(label, moveFlareEnd(layer.id, end, { x: tenth(p.x), y: tenth(p.y) }));
-      },
-      up: drop,
-    });
-  };
   return (
     <g data-testid="flare-handles">
       <line
@@ -54,17 +36,19 @@ export function FlareHandles({ stage, layer }: Props) {
         strokeDasharray="4 4"
         pointerEvents="none"
       />
-      <Handle
+      <PointHandle
+        {...{ stage, back }}
         at={ends.to}
         title="The other end of the axis: ghosts stand along it"
-        onPointerDown={pull('to', 'Move the end of the flare')}
+        onMove={(p) => drag('Move the end of the flare', moveFlareEnd(layer.id, 'to', p))}
       />
       {layer.source.values.tied !== 'brightest' && (
-        <Handle
+        <PointHandle
+          {...{ stage, back }}
           at={ends.from}
           fill="#ff7a3c"
           title="The light of the flare; dragged, it is tied to nothing"
-          onPointerDown={pull('from', 'Move the light of the flare')}
+          onMove={(p) => drag('Move the light of the flare', moveFlareEnd(layer.id, 'from', p))}
         />
       )}
     </g>

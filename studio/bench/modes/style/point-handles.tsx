@@ -6,10 +6,8 @@ import { setStep } from '@ignis/core/scene/edits/layer-edits';
 import type { Layer, Step } from '@ignis/core/scene/model/schema';
 import { stepOfKind } from '@ignis/core/steps/index';
 import { useAround, useBench } from '../../../state/bench';
-import { Handle } from '../../stage/handle';
 import { toStage } from '../../stage/path-outline';
-import { follow, stagePoint } from '../../stage/pointer';
-import { tenth } from '../../stage/tenth';
+import { PointHandle } from '../../stage/point-handle';
 
 /** The places of a step that are dragged on the stage: the keys of its values, and what they are called. */
 export const pointsOf = (step: Step | undefined): { key: string; label: string }[] =>
@@ -33,7 +31,7 @@ export function PointHandles({ stage, layer, step }: Props) {
   const map = toStage(view, around, layer.placement);
   const back = invert(map);
   if (!back) return null;
-  const { drag, drop } = useBench.getState();
+  const { drag } = useBench.getState();
   const undragged = undraggedPlace({
     x0: view.x,
     y0: view.y,
@@ -45,21 +43,20 @@ export function PointHandles({ stage, layer, step }: Props) {
       {pointsOf(step).map(({ key, label }) => {
         const own = step.values[key] as unknown as Point | null;
         const at = own ? apply(map, own) : undragged;
-        const press = (down: React.PointerEvent) => {
-          if (down.button !== 0) return;
-          down.stopPropagation();
-          const start = stagePoint(stage.current!, down);
-          follow(down.nativeEvent, {
-            move(e) {
-              const to = stagePoint(stage.current!, e);
-              const p = apply(back, { x: at.x + to.x - start.x, y: at.y + to.y - start.y });
-              const values = { [key]: { x: tenth(p.x), y: tenth(p.y) } };
-              drag(`Move the ${label.toLowerCase()}`, setStep(layer.id, step.id, { values }));
-            },
-            up: drop,
-          });
-        };
-        return <Handle key={key} at={at} fill="#ff7a3c" title={label} onPointerDown={press} />;
+        return (
+          <PointHandle
+            key={key}
+            {...{ stage, at, back }}
+            fill="#ff7a3c"
+            title={label}
+            onMove={(to) =>
+              drag(
+                `Move the ${label.toLowerCase()}`,
+                setStep(layer.id, step.id, { values: { [key]: to } }),
+              )
+            }
+          />
+        );
       })}
     </g>
   );
