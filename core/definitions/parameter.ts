@@ -134,7 +134,7 @@ export interface CornersParameter extends Described {
   default: CornerPoints | null;
 }
 
-/** The values of the parameters that what another parameter chooses has itself, kept for each choice that was changed. */
+/** The values of the parameters that what another parameter chooses has itself, stored for each choice that was changed. */
 export interface OwnParameter extends Described {
   kind: 'own';
   /** The key of the choice. */

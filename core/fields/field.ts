@@ -87,12 +87,12 @@ export const sine = (turns: Term): Term => made('sine', [turns]);
 export const power = (a: Term, exponent: Term): Term => made('power', [a, exponent]);
 /** 1 where `a` is below `b`, else 0. */
 export const less = (a: Term, b: Term): Term => made('less', [a, b]);
-/** 3t² − 2t³ of `t` held to 0–1. */
+/** 3t² − 2t³ of `t` clamped to 0–1. */
 export const eased = (t: Term): Term => made('smooth', [t]);
 
 /** What is left of a number above its floor, 0–1. */
 export const fract = (a: Term): Term => subtract(a, floor(a));
-/** Held to 0–1. */
+/** Clamped to 0–1. */
 export const clamped = (a: Term): Term => max(0, min(1, a));
 /** From `a` to `b` by `t`. */
 export const mix = (a: Term, b: Term, t: Term): Term => add(a, multiply(subtract(b, a), t));

@@ -58,7 +58,7 @@ describe('tiles', () => {
   });
 
   it.each(all)(
-    'that are %s are told apart where the distance to the edge is nothing',
+    'that are %s part where the distance to the edge is nothing',
     (_, tiling) => {
       const [columns, rows, edges] = laidOut(tiling);
       let crossed = 0;

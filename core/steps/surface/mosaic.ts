@@ -124,7 +124,7 @@ function tiled(input: ColourBuffer, v: MosaicValues, context: StepContext): Colo
   const near = intersect(grow(wanted, reach), unite(input.region, wanted));
   const px = meanScale(back);
   const { column, row, edge } = tilingOf(v);
-  // Tiles of less than two px are not told apart: there is no edge to shade.
+  // Tiles of less than two px have no edge that could be seen.
   const seen = Math.max(0, Math.min(1, (1 / px - 2) / 6));
   // A half of the grout lies on either side.
   const gap = v.grout / 200;
