@@ -57,23 +57,20 @@ describe('tiles', () => {
     expect(count).toBeGreaterThanOrEqual(Math.floor(px / (area * 24 * 24)));
   });
 
-  it.each(all)(
-    'that are %s part where the distance to the edge is nothing',
-    (_, tiling) => {
-      const [columns, rows, edges] = laidOut(tiling);
-      let crossed = 0;
-      for (let y = 0; y < 240; y++)
-        for (let x = 1; x < 240; x++) {
-          const i = y * 240 + x;
-          if (columns[i] === columns[i - 1] && rows[i] === rows[i - 1]) continue;
-          crossed++;
-          // A px is a twenty-fourth of a tile.
-          expect(Math.min(edges[i]!, edges[i - 1]!)).toBeLessThan(1 / 24);
-          expect(edges[i]!).toBeGreaterThanOrEqual(-1e-4);
-        }
-      expect(crossed).toBeGreaterThan(500);
-    },
-  );
+  it.each(all)('that are %s part where the distance to the edge is nothing', (_, tiling) => {
+    const [columns, rows, edges] = laidOut(tiling);
+    let crossed = 0;
+    for (let y = 0; y < 240; y++)
+      for (let x = 1; x < 240; x++) {
+        const i = y * 240 + x;
+        if (columns[i] === columns[i - 1] && rows[i] === rows[i - 1]) continue;
+        crossed++;
+        // A px is a twenty-fourth of a tile.
+        expect(Math.min(edges[i]!, edges[i - 1]!)).toBeLessThan(1 / 24);
+        expect(edges[i]!).toBeGreaterThanOrEqual(-1e-4);
+      }
+    expect(crossed).toBeGreaterThan(500);
+  });
 });
 
 describe('a mosaic', () => {
