@@ -149,19 +149,24 @@ export interface Cell {
   /** The way to the nearest point, units. */
   toX: Term;
   toY: Term;
-  /** The way to the next point, units. */
-  nextX: Term;
-  nextY: Term;
 }
 
 /** Points strewn one a unit, moved about in it by `loose` (0 is a grid, 1 anywhere); repeating after `period` units, 0 for never. */
 export function cells(x: Term, y: Term, seed: number, loose = 1, period = 0): Cell {
-  const all = parts(made('cells', [x, y], [seed, loose, period]), 7);
-  const [nearest, second, own, toX, toY, nextX, nextY] = all as [
-    ...[Field, Field, Field, Field, Field, Field, Field],
-  ];
-  return { nearest, second, own, toX, toY, nextX, nextY };
+  const all = parts(made('cells', [x, y], [seed, loose, period]), 5);
+  const [nearest, second, own, toX, toY] = all as [Field, Field, Field, Field, Field];
+  return { nearest, second, own, toX, toY };
 }
+
+/** The distance from a place to the border of the cell that it lies in, units, found by `cells` of the same points; right up to 0.7. */
+export const cellBorder = (
+  x: Term,
+  y: Term,
+  { toX, toY }: Cell,
+  seed: number,
+  loose = 1,
+  period = 0,
+): Term => made('border', [x, y, toX, toY], [seed, loose, period]);
 
 /** What is strewn, up to three things a unit. */
 export interface Scattered {

@@ -21,13 +21,14 @@ export const OPERATIONS = [
   'noise',
   'fractal',
   'cells',
+  'border',
   'scattered',
 ] as const;
 
 export type Operation = (typeof OPERATIONS)[number];
 
 /** So many registers an operation writes; left out, one. */
-export const WRITES: Partial<Record<Operation, number>> = { cells: 7, scattered: 2 };
+export const WRITES: Partial<Record<Operation, number>> = { cells: 5, scattered: 2 };
 
 /** What can be scattered, in the order in which the kernel numbers it. */
 export const SCATTERED = ['discs', 'polygons', 'stars', 'strokes'] as const;

@@ -61,6 +61,8 @@ describe('a field', () => {
     ],
     ['distances of cells', f.subtract(f.cells(x3, y3, 3).second, f.cells(x3, y3, 3).nearest)],
     ['cells of a grid', f.cells(x3, y3, 3, 0).nearest],
+    ['borders of cells', f.cellBorder(x3, y3, f.cells(x3, y3, 3), 3)],
+    ['borders that repeat', f.cellBorder(x3, y3, f.cells(x3, y3, 3, 0.8, 4), 3, 0.8, 4)],
     ['cells that repeat', f.cells(x3, y3, 3, 0.8, 4).nearest],
   ];
   it.each(sharp)('has %s as they are defined', (_, term) => compare(term, 6e-5));
@@ -71,7 +73,6 @@ describe('a field', () => {
     ['chances', f.hash(f.floor(f.multiply(f.X, 9)), f.floor(f.multiply(f.Y, 9)), 11)],
     ['the numbers of cells', f.cells(x3, y3, 3).own],
     ['the way to their points', f.cells(x3, y3, 3).toX],
-    ['the way to the next points', f.cells(x3, y3, 3).nextY],
   ];
   it.each(jumping)('has %s as they are defined, but where they jump', (_, term) =>
     compare(term, 3e-5, 0.01),

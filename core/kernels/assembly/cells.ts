@@ -29,7 +29,7 @@ function notePoints(
 
 /**
  * Points strewn one a unit, moved from the middle of theirs by so much of it (`loose`, 0–1): the distances to the nearest and the
- * second nearest, a number of the nearest's own (0–1), and the ways from the place to it and to the second, x and y, into seven registers. Px in one
+ * second nearest, a number of the nearest's own (0–1), and the way from the place to it, x and y, into five registers. Px in one
  * unit look at the same points, which are noted once.
  */
 export function cells(
@@ -66,8 +66,6 @@ export function cells(
       let which = f32x4.splat(0);
       let toX = which;
       let toY = which;
-      let nextX = which;
-      let nextY = which;
       // The units around first; those beyond them only where they may hold one of the two.
       for (let n = 0; n < 21; n++) {
         if (n >= 9) {
@@ -90,9 +88,6 @@ export function cells(
         const dy = f32x4.add(f32x4.add(f32x4.sub(splat(at + 4), y), rest), splat(at + 12));
         const d = f32x4.add(f32x4.mul(dx, dx), f32x4.mul(dy, dy));
         const closer = f32x4.lt(d, nearest);
-        const next = v128.or(closer, f32x4.lt(d, second));
-        nextX = v128.bitselect(v128.bitselect(toX, dx, closer), nextX, next);
-        nextY = v128.bitselect(v128.bitselect(toY, dy, closer), nextY, next);
         second = v128.bitselect(nearest, f32x4.pmin(second, d), closer);
         nearest = f32x4.pmin(nearest, d);
         which = v128.bitselect(splat(at + 16), which, closer);
@@ -104,8 +99,64 @@ export function cells(
       putWithin(o + i + 2 * REGISTER, which);
       putWithin(o + i + 3 * REGISTER, toX);
       putWithin(o + i + 4 * REGISTER, toY);
-      putWithin(o + i + 5 * REGISTER, nextX);
-      putWithin(o + i + 6 * REGISTER, nextY);
+    }
+  }
+}
+
+/**
+ * The distance to the border between the nearest point, which is (`u`, `v`) away, and those around it: the least of the distances
+ * to the lines that lie half way between. Right to within 1.4 units, as far as the points that are looked at reach.
+ */
+export function cellBorders(
+  r: usize,
+  s: usize,
+  u: usize,
+  v: usize,
+  o: usize,
+  end: usize,
+  seed: i32,
+  loose: f32,
+  period: f32,
+): void {
+  const notes = notesRoom();
+  const rest = f32x4.splat(0.5 - 0.5 * loose);
+  const half = f32x4.splat(0.5);
+  // Nearer than this they are one point.
+  const same = f32x4.splat(1e-8);
+  let noted = false;
+  let inX: f32 = 0;
+  let inY: f32 = 0;
+  for (let i: usize = 0; i < end; i += 16) {
+    const x = get4(r + i);
+    const y = get4(s + i);
+    const toX = get4(u + i);
+    const toY = get4(v + i);
+    const cx = f32x4.floor(x);
+    const cy = f32x4.floor(y);
+    for (let done = 0; done != 15; ) {
+      done = nextUnit(cx, cy, done);
+      if (!noted || unitX != inX || unitY != inY) {
+        notePoints(notes, 0, 21, unitX, unitY, seed, loose, period);
+        noted = true;
+        inX = unitX;
+        inY = unitY;
+      }
+      let border = f32x4.splat(1e9);
+      for (let n = 0; n < 21; n++) {
+        const at = notes + ((n * NOTE) << 2);
+        const dx = f32x4.add(f32x4.add(f32x4.sub(splat(at), x), rest), splat(at + 8));
+        const dy = f32x4.add(f32x4.add(f32x4.sub(splat(at + 4), y), rest), splat(at + 12));
+        const acrossX = f32x4.sub(dx, toX);
+        const acrossY = f32x4.sub(dy, toY);
+        const apart = f32x4.add(f32x4.mul(acrossX, acrossX), f32x4.mul(acrossY, acrossY));
+        const middle = f32x4.add(
+          f32x4.mul(f32x4.add(dx, toX), acrossX),
+          f32x4.mul(f32x4.add(dy, toY), acrossY),
+        );
+        const to = f32x4.div(f32x4.mul(half, middle), f32x4.sqrt(f32x4.pmax(same, apart)));
+        border = v128.bitselect(f32x4.pmin(border, to), border, f32x4.gt(apart, same));
+      }
+      putWithin(o + i, border);
     }
   }
 }

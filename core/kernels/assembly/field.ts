@@ -3,7 +3,7 @@
  * a chunk of a row at once, from registers to registers, so that what reads an instruction costs little beside what it does.
  */
 import { get, get4, put, put2, put4 } from './access';
-import { cells } from './cells';
+import { cellBorders, cells } from './cells';
 import { exp2, log2 } from './colour';
 import { allWrapped, columnsOf, fractalNoise, hashesOf, noises, rowsOf, seededRows } from './noise';
 import { scattered } from './scatter';
@@ -39,7 +39,8 @@ const HASH: i32 = 17;
 const NOISE: i32 = 18;
 const FRACTAL: i32 = 19;
 const CELLS: i32 = 20;
-const SCATTERED: i32 = 21;
+const BORDER: i32 = 21;
+const SCATTERED: i32 = 22;
 
 /** Sine of whole turns: a polynomial on a quarter of a turn to either side, within 1e-7. */
 // @ts-ignore: decorator
@@ -134,6 +135,7 @@ function instruct(operation: i32, p: usize, registers: usize, o: usize, fours: i
   const r = registers + (get(p + 8) as usize) * REGISTER;
   const s = registers + (get(p + 12) as usize) * REGISTER;
   const t = registers + (get(p + 16) as usize) * REGISTER;
+  const u = registers + (get(p + 20) as usize) * REGISTER;
   const end = (fours as usize) << 4;
   const n0 = get(p + 24);
   const n1 = get(p + 28);
@@ -214,11 +216,13 @@ function instruct(operation: i32, p: usize, registers: usize, o: usize, fours: i
     case CELLS:
       cells(r, s, o, end, seed, n1, n2);
       break;
+    case BORDER:
+      cellBorders(r, s, t, u, o, end, seed, n1, n2);
+      break;
     case SCATTERED: {
       // What does not fit among its own numbers stands in registers of constants.
       const small = get(t);
-      const large = get(registers + (get(p + 20) as usize) * REGISTER);
-      scattered(r, s, o, end, (seed >> 20) & 3, seed & 0xfffff, n1, small, large, n2, n3, n4, n5);
+      scattered(r, s, o, end, (seed >> 20) & 3, seed & 0xfffff, n1, small, get(u), n2, n3, n4, n5);
       break;
     }
   }

@@ -44,8 +44,8 @@ describe('tiles', () => {
   it.each(all)('that are %s are as large as they should be, and whole', (_, tiling, area) => {
     const [columns, rows] = laidOut(tiling);
     const sizes = new Map<string, number>();
+    expect(columns.every(Number.isInteger) && rows.every(Number.isInteger)).toBe(true);
     columns.forEach((c, i) => {
-      expect(Number.isInteger(c) && Number.isInteger(rows[i])).toBe(true);
       const key = `${c} ${rows[i]}`;
       sizes.set(key, (sizes.get(key) ?? 0) + 1);
     });
@@ -59,16 +59,17 @@ describe('tiles', () => {
 
   it.each(all)('that are %s part where the distance to the edge is nothing', (_, tiling) => {
     const [columns, rows, edges] = laidOut(tiling);
-    let crossed = 0;
+    expect(Math.min(...edges)).toBeGreaterThanOrEqual(-1e-4);
+    let [crossed, farthest] = [0, 0];
     for (let y = 0; y < 240; y++)
       for (let x = 1; x < 240; x++) {
         const i = y * 240 + x;
         if (columns[i] === columns[i - 1] && rows[i] === rows[i - 1]) continue;
         crossed++;
-        // A px is a twenty-fourth of a tile.
-        expect(Math.min(edges[i]!, edges[i - 1]!)).toBeLessThan(1 / 24);
-        expect(edges[i]!).toBeGreaterThanOrEqual(-1e-4);
+        farthest = Math.max(farthest, Math.min(edges[i]!, edges[i - 1]!));
       }
+    // A px is a twenty-fourth of a tile.
+    expect(farthest).toBeLessThan(1 / 24);
     expect(crossed).toBeGreaterThan(500);
   });
 });

@@ -4,8 +4,8 @@ import {
   add,
   less,
   mix,
+  cellBorder,
   cells,
-  distance,
   divide,
   floor,
   fract,
@@ -87,15 +87,11 @@ export function hexagons(x: Term, y: Term): Tiling {
 /** Tiles round points strewn one a unit: of a grid at 0, anywhere in their units at 1. */
 export function irregular(x: Term, y: Term, loose: number, seed: number): Tiling {
   // Never quite at the edge of its unit, so that the point tells which unit it is of.
-  const c = cells(x, y, seed, Math.min(0.96, loose));
-  const apart = distance(subtract(c.nextX, c.toX), subtract(c.nextY, c.toY));
+  const most = Math.min(0.96, loose);
+  const cell = cells(x, y, seed, most);
   return {
-    column: floor(add(x, c.toX)),
-    row: floor(add(y, c.toY)),
-    // The border runs half way between the two points, square to the line that joins them.
-    edge: divide(
-      subtract(multiply(c.second, c.second), multiply(c.nearest, c.nearest)),
-      multiply(2, max(1e-6, apart)),
-    ),
+    column: floor(add(x, cell.toX)),
+    row: floor(add(y, cell.toY)),
+    edge: cellBorder(x, y, cell, seed, most),
   };
 }

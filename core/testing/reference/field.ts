@@ -44,18 +44,33 @@ function octavesAt(x: number, y: number, numbers: readonly number[]): number {
   return sum / whole;
 }
 
-function cellsAt(x: number, y: number, [seed, loose, period]: readonly number[]): number[] {
+/** The points around a place, the nearest first: how far they are and which way, and their numbers. */
+function pointsAround(x: number, y: number, [seed, loose, period]: readonly number[]) {
   const found: { d: number; own: number; dx: number; dy: number }[] = [];
-  for (let j = Math.floor(y) - 2; j <= Math.floor(y) + 2; j++)
-    for (let i = Math.floor(x) - 2; i <= Math.floor(x) + 2; i++) {
+  for (let j = Math.floor(y) - 3; j <= Math.floor(y) + 3; j++)
+    for (let i = Math.floor(x) - 3; i <= Math.floor(x) + 3; i++) {
       const [wi, wj] = [wrap(i, period!), wrap(j, period!)];
       const dx = i + 0.5 + loose! * (chanceAt(wi, wj, seed!) - 0.5) - x;
       const dy = j + 0.5 + loose! * (chanceAt(wi, wj, seed! + 1) - 0.5) - y;
       found.push({ d: Math.hypot(dx, dy), own: chanceAt(wi, wj, seed! + 2), dx, dy });
     }
-  found.sort((a, b) => a.d - b.d);
-  const [first, next] = found as [(typeof found)[0], (typeof found)[0]];
-  return [first.d, next.d, first.own, first.dx, first.dy, next.dx, next.dy];
+  return found.sort((a, b) => a.d - b.d);
+}
+
+function cellsAt(x: number, y: number, numbers: readonly number[]): number[] {
+  const [first, next] = pointsAround(x, y, numbers);
+  return [first!.d, next!.d, first!.own, first!.dx, first!.dy];
+}
+
+/** How far the nearest of the lines half way to other points is: along the way to each, from the place, less half of the way. */
+function borderAt(x: number, y: number, numbers: readonly number[]): number {
+  const [own, ...others] = pointsAround(x, y, numbers);
+  const distances = others.map(({ dx, dy }) => {
+    const way = Math.atan2(dy - own!.dy, dx - own!.dx);
+    const along = -(own!.dx * Math.cos(way) + own!.dy * Math.sin(way));
+    return Math.hypot(dx - own!.dx, dy - own!.dy) / 2 - along;
+  });
+  return Math.min(...distances);
 }
 
 /** All values of an instruction at a place. */
@@ -106,6 +121,8 @@ function valuesOf(of: Instruction, place: { x: number; y: number; plane: number 
       return [octavesAt(a, b, n)];
     case 'cells':
       return cellsAt(a, b, n);
+    case 'border':
+      return [borderAt(a, b, n)];
     case 'scattered':
       throw new Error('What is strewn has tests of its own.');
   }
