@@ -44,6 +44,10 @@ export interface Caster {
   colours(region: Region): ColourBuffer;
   /** What it covers upright, under a map of the px that its light or shadow is placed on. */
   under(to: Affine, region: Region): Plane;
+  /** As `under`: what its paths go round, closed or not; of a layer without paths, what it covers. */
+  within(to: Affine, region: Region): Plane;
+  /** The paths that it is drawn along, px that its light or shadow is placed on; none of a layer that has none. */
+  paths: readonly Path[];
   /** The box round what it covers by half or more, px that its light or shadow is placed on; null for nothing. */
   box(): Box | null;
   /** Its one colour as a whole, if it has one. */

@@ -2,6 +2,7 @@ import { blendParameter } from '../blend/parameter';
 import type { Parameter, Parameters, Values } from '../definitions/parameter';
 import { angle, percent } from '../definitions/parameter';
 import { rampOf } from '../pixels/ramp';
+import { scratches } from '../textures/scratches';
 import { laidTextureParameters, layParameters, textureSeed } from './texture-parameters';
 
 const GRADIENTS = ['linear', 'radial', 'conical', 'reflected'];
@@ -15,10 +16,11 @@ const WARM = rampOf([
 const NONE: never[] = [];
 Object.freeze(NONE);
 
-/** A texture that is laid on another. */
+/** A texture that is laid on another; at first one that leaves what lies beneath it to be seen. */
 const overTextureParameters = {
   ...laidTextureParameters,
-  ramp: { kind: 'ramp', label: 'Colours', default: WARM },
+  texture: { ...laidTextureParameters.texture, default: scratches.kind },
+  ramp: { kind: 'ramp', label: 'Colours', default: scratches.colours },
   ...layParameters,
   seed: textureSeed,
   blend: blendParameter('Blend', 'normal'),

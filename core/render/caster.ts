@@ -3,7 +3,7 @@ import type { BoundLayer } from '../scene/bound/bound';
 import { definitionOf } from '../sources/index';
 import type { Context } from './context';
 import { contentOf } from './context';
-import { coloursOf, coverageOf, coveredBox } from './coverage';
+import { coloursOf, coverageOf, coveredBox, insideOf, pathsOf } from './coverage';
 
 /** Layers that are the light or the shadow of another. */
 
@@ -17,6 +17,8 @@ export function casterFor({ source }: BoundLayer, context: Context): Pick<Source
       coverage: (region) => coverageOf(subject, context.map, region, context),
       colours: (region) => coloursOf(subject, context.map, region, context),
       under: (to, region) => coverageOf(subject, to, region, context),
+      within: (to, region) => insideOf(subject, to, region, context),
+      paths: pathsOf(subject),
       box: () => coveredBox(subject, context),
       colour: colourOf(subject.layer),
       lamp: context.lamp,

@@ -1,6 +1,8 @@
 import type { Affine, Box } from '../geometry/affine';
 import { boxUnder, invert, meanScale, multiply, scaling } from '../geometry/affine';
 import { alphaOf, toneOf } from '../kernels/rows';
+import type { Path } from '../geometry/path';
+import { mapPath } from '../geometry/path';
 import { withinPaths } from '../kernels/within-paths';
 import type { ColourBuffer, Plane } from '../pixels/buffer';
 import { colourBuffer, crop } from '../pixels/buffer';
@@ -71,13 +73,19 @@ export function coloursOf(
   );
 }
 
+/** The paths that a layer is drawn along, px that the one who looks is placed on; none if it has none. */
+export function pathsOf({ layer: { source, placement }, map }: Subject): Path[] {
+  const paths = definitionOf(source).paths?.(source) ?? [];
+  const to = multiply(map, placementMap(placement));
+  return paths.map((p) => mapPath(to, p));
+}
+
 /** As `coverageOf`: what the paths of a line go round, closed or not; of other layers, what they cover. */
 export function insideOf(subject: Subject, to: Affine, region: Region, context: Context): Plane {
-  const { source, placement } = subject.layer;
-  const paths = definitionOf(source).paths?.(source);
-  if (!paths) return coverageOf(subject, to, region, context);
-  const map = multiply(multiply(to, subject.map), placementMap(placement));
-  return withinPaths(paths, map, region);
+  const paths = pathsOf(subject);
+  return paths.length > 0
+    ? withinPaths(paths, to, region)
+    : coverageOf(subject, to, region, context);
 }
 
 /** Where a layer lies that another looks at, px that this one is placed on: all of the scene if it has no edges. */

@@ -1,6 +1,6 @@
 import type { NumberParameter, Parameters } from '../definitions/parameter';
 import { count } from '../definitions/parameter';
-import type { Reference, SourceContext } from '../definitions/source';
+import type { Caster, Reference, SourceContext } from '../definitions/source';
 import type { Box, Point } from '../geometry/affine';
 import { boxUnder, invert } from '../geometry/affine';
 
@@ -10,9 +10,11 @@ import { boxUnder, invert } from '../geometry/affine';
 const BEGINNINGS = [
   { value: 'scene', label: 'All over the scene' },
   { value: 'point', label: 'At a point' },
-  { value: 'area', label: 'On a layer' },
-  { value: 'edge', label: 'At the edges of a layer' },
-  { value: 'upper', label: 'At the upper edges of a layer' },
+  { value: 'area', label: 'All of a layer' },
+  { value: 'edge', label: 'Edges of a layer' },
+  { value: 'upper', label: 'Upper edges' },
+  { value: 'line', label: 'Along a line' },
+  { value: 'within', label: 'Inside a line' },
 ] as const;
 
 type Beginning = (typeof BEGINNINGS)[number]['value'];
@@ -36,7 +38,17 @@ export const beginnings = <V extends Beginning>(
 
 /** Whether something begins on another layer. */
 export const beginsOnLayer = ({ from }: { from: string }): boolean =>
-  from === 'area' || from === 'edge' || from === 'upper';
+  from !== 'scene' && from !== 'point';
+
+/** Whether something begins on the paths of another layer. */
+export const beginsOnPaths = ({ from }: { from: string }): boolean =>
+  from === 'line' || from === 'within';
+
+/** What something begins on, and where: a layer without paths of its own begins at its edges instead of along them. */
+export const shapeOf = (caster: Caster, from: string) => ({
+  covers: from === 'within' ? caster.within : caster.under,
+  paths: from === 'line' ? caster.paths : [],
+});
 
 /** The layer that a source begins on, if it begins on one. */
 export const beganOn = <

@@ -18,9 +18,9 @@ export interface CoarseCoverage {
   toOwn: Affine;
 }
 
-/** What a caster covers on the grid, for a layer under a map whose scene lies in a box, px of the render; null under a map without a way back. */
+/** What `covers` a grid over the scene, for a layer under a map whose scene lies in a box, px of the render; null under a map without a way back. */
 export function coarseCoverage(
-  caster: Pick<Caster, 'under'>,
+  covers: Caster['under'],
   scene: Box,
   map: Affine,
   margin = 0,
@@ -35,6 +35,6 @@ export function coarseCoverage(
     number,
   ];
   const far = grow({ x: 0, y: 0, width, height }, margin);
-  const coverage = crop(caster.under(multiply(toGrid, map), far), far);
+  const coverage = crop(covers(multiply(toGrid, map), far), far);
   return { coverage, width, height, toOwn: multiply(back, invert(toGrid)!) };
 }

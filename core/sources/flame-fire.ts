@@ -2,16 +2,14 @@ import type { Memo } from '../definitions/memo';
 import type { Caster } from '../definitions/source';
 import type { Affine, Box } from '../geometry/affine';
 import { drift } from '../geometry/chance';
-import { boxUnder, multiply, scaling, translation } from '../geometry/affine';
+import { multiply, scaling, translation } from '../geometry/affine';
 import type { Fire } from '../kernels/flame';
 import type { FluidSetting, FluidState } from '../kernels/fluid';
 import { flowed, stillFluid } from '../kernels/fluid';
 import type { Plane } from '../pixels/buffer';
-import { crop } from '../pixels/buffer';
 import { scoped } from '../pixels/heap';
-import { grow } from '../pixels/region';
 import { ofWay } from './beginnings';
-import { coarseCoverage } from './coarse-coverage';
+import { fuelFor } from './flame-fuel';
 import type { FlameValues } from './flame-parameters';
 
 /** The fire of a flame: what it burns from, on a grid of its own, from rest to its moment. */
@@ -21,14 +19,10 @@ const CELLS = 20_000;
 const HIGH = 72;
 /** How many times as large cells are while something is dragged. */
 const ROUGH = 2.2;
-/** What covers no more than this, such as a glow, does not burn. */
-const BURNS = 0.4;
 /** After so many seconds another fire begins: no moment is farther from rest. */
 const ROUND = 4;
 /** Steps from one state that is cached to the next. */
 const STAGE = 8;
-/** How deep the edges of a layer burn, of the height of flames. */
-const BED = 0.045;
 /** Px a second that flames of a height (px) rise, by the root of it. */
 const RISE = 15;
 
@@ -46,30 +40,6 @@ export const riseOf = ({ height, lift }: FlameValues): number =>
   RISE * Math.sqrt(height) * Math.sqrt(Math.max(0.05, lift / 100));
 /** How long gas burns, s. */
 const burnTime = (v: FlameValues): number => v.height / (RISE * Math.sqrt(v.height));
-
-/** The box of what burns in the layer's own px; null if nothing does. */
-export function burningBox(
-  v: FlameValues,
-  caster: Caster | undefined,
-  place: { x: number; y: number },
-  scene: Box,
-  map: Affine,
-): Box | null {
-  if (v.from === 'point')
-    return { x0: place.x - v.wide, y0: place.y - 4, x1: place.x + v.wide, y1: place.y + 4 };
-  return scoped(() => {
-    const seen = caster && coarseCoverage(caster, scene, map);
-    if (!seen) return null;
-    let [x0, y0, x1, y1] = [Infinity, Infinity, -Infinity, -Infinity];
-    for (let y = 0, i = 0; y < seen.height; y++)
-      for (let x = 0; x < seen.width; x++, i++) {
-        if (seen.coverage.data[i]! <= BURNS) continue;
-        [x0, y0] = [Math.min(x0, x), Math.min(y0, y)];
-        [x1, y1] = [Math.max(x1, x + 1), Math.max(y1, y + 1)];
-      }
-    return x0 > x1 ? null : boxUnder(seen.toOwn, { x0, y0, x1, y1 });
-  });
-}
 
 /** The grid of a fire that burns in a box: room for its height, and for where the wind carries it; `draft`, a rough one. */
 export function gridFor(v: FlameValues, box: Box, draft = false): FireGrid {
@@ -90,54 +60,6 @@ export function gridFor(v: FlameValues, box: Box, draft = false): FireGrid {
     width: Math.max(8, Math.ceil((x1 - x0) / cell)),
     height: Math.max(8, Math.ceil((y1 - y0) / cell)),
   };
-}
-
-/** How much fuel each cell of a grid is given: what a layer covers there, its edges, or those that look up. */
-function sourceFor(
-  v: FlameValues,
-  grid: FireGrid,
-  caster: Caster | undefined,
-  place: { x: number; y: number },
-): Float32Array {
-  const { width, height, map, cell } = grid;
-  const out = new Float32Array(width * height);
-  const strong = v.strength / 100;
-  if (v.from === 'point') {
-    const [cx, cy] = [map[0] * place.x + map[4], map[3] * place.y + map[5]];
-    const [rx, ry] = [Math.max(1, v.wide / cell), Math.max(1.2, (0.16 * v.wide) / cell)];
-    for (let y = 0, i = 0; y < height; y++)
-      for (let x = 0; x < width; x++, i++) {
-        const d = Math.hypot((x + 0.5 - cx) / rx, (y + 0.5 - cy) / ry);
-        out[i] = strong * Math.max(0, Math.min(1, (1 - d) * 3));
-      }
-    return out;
-  }
-  if (!caster) return out;
-  const region = { x: 0, y: 0, width, height };
-  // Edges burn so deep.
-  const deep = Math.max(1, Math.round((BED * v.height) / cell));
-  const far = grow(region, deep);
-  const seen: Plane = scoped(() => {
-    const { region: r, data } = crop(caster.under(map, far), far);
-    return {
-      channels: 1,
-      region: r,
-      data: data.map((v) => Math.max(0, Math.min(1, 4 * (v - BURNS)))),
-    };
-  });
-  const row = far.width;
-  const [across, down] = [deep, deep * row];
-  for (let y = 0, i = 0; y < height; y++)
-    for (let x = 0; x < width; x++, i++) {
-      const q = (y + deep) * row + x + deep;
-      const own = seen.data[q]!;
-      const above = seen.data[q - down]!;
-      const beside = Math.min(seen.data[q - across]!, seen.data[q + across]!);
-      const least = Math.min(above, seen.data[q + down]!, beside);
-      const lost = v.from === 'area' ? 0 : v.from === 'edge' ? least : above;
-      out[i] = Math.min(1, strong * Math.max(0, own - lost));
-    }
-  return out;
 }
 
 /** Which cells of a grid are solid: what an obstacle covers by half. */
@@ -199,7 +121,7 @@ export interface FireOf {
  */
 export function fireAt({ values: v, grid, caster, place, covers, key, reach, memo }: FireOf): Fire {
   const bytes = (made: Float32Array) => made.byteLength;
-  const source = memo(`${key} source`, () => sourceFor(v, grid, caster, place), bytes);
+  const source = memo(`${key} source`, () => fuelFor(v, grid, caster, place), bytes);
   const solid = covers && memo(`${key} solid`, () => solidFor(grid, covers)!, bytes);
   const setting = settingFor(v, grid, source, solid);
   const round = Math.floor(v.moment / ROUND);

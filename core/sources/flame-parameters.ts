@@ -10,12 +10,13 @@ export const flameParameters = {
     centre: {
       kind: 'point',
       label: 'Place',
-      help: 'Where it burns, if it burns at a point.',
+      help: 'Where it burns.',
       default: null,
+      needs: { from: ['point'] },
     },
     wide: {
       ...length('Bed', 60, { min: 1, max: 5000, slider: [4, 400] }),
-      help: 'How wide the fire is at a point, to either side.',
+      help: 'How wide the fire is, to either side.',
       needs: { from: ['point'] },
     },
     height: {

@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { noMemo } from '../definitions/memo';
 import type { Caster, SourceContext } from '../definitions/source';
 import { scaling } from '../geometry/affine';
+import { corner } from '../geometry/path';
 import type { FluidSetting } from '../kernels/fluid';
 import { STATE_PLANES, divergenceOf, flowed, settled, stillFluid } from '../kernels/fluid';
 import { alone } from '../kernels/machine';
@@ -148,6 +149,8 @@ const bar: Caster = {
   },
   coverage: (region) => plane(region),
   colours: (region) => colourBuffer(region),
+  within: (_, region) => plane(region),
+  paths: [],
   box: () => null,
   colour: null,
   lamp: LAMP,
@@ -182,6 +185,22 @@ describe('a flame', () => {
   it('burns above the upper edges of its layer, not beneath', () => {
     const made = see({});
     expect(rows(made, 40, 112)).toBeGreaterThan(20 * rows(made, 130, 160));
+  });
+
+  it('burns along a line, and inside one', () => {
+    const path = { closed: false, anchors: [corner(30, 60), corner(130, 120)] };
+    const drawn: Caster = { ...bar, key: 'line', paths: [path], within: bar.under };
+    const along = see({ from: 'line', height: 40 }, WIDE, 1, { light: drawn });
+    /** The lowest light of so many columns: the foot of the fire. */
+    const foot = (from: number, to: number) => {
+      for (let y = 159; y >= 0; y--)
+        for (let x = from; x < to; x++) if (along.data[4 * (160 * y + x)]! > 0.05) return y;
+      return -1;
+    };
+    expect(Math.abs(foot(40, 60) - 78)).toBeLessThan(9);
+    expect(Math.abs(foot(90, 110) - 108)).toBeLessThan(9);
+    const inside = see({ from: 'within' }, WIDE, 1, { light: drawn });
+    expect(inside.data).toEqual(see({ from: 'area' }).data);
   });
 
   it('of a part is the part of the whole', () => {

@@ -1,11 +1,14 @@
 import type { SourceContext } from '../definitions/source';
 import type { Affine, Box } from '../geometry/affine';
-import { apply, applyToWay } from '../geometry/affine';
+import { IDENTITY, apply, applyToWay } from '../geometry/affine';
+import type { Path } from '../geometry/path';
+import { directionAt, lengthsOf, placeAlong, strandsOf } from '../geometry/strand';
 import { blurMargin, gaussianBlur } from '../kernels/blur';
 import { SOURCE } from '../kernels/particles';
 import type { Plane } from '../pixels/buffer';
 import { crop } from '../pixels/buffer';
 import { scoped } from '../pixels/heap';
+import { shapeOf } from './beginnings';
 import { coarseCoverage } from './coarse-coverage';
 
 /** So many places are drawn from a layer; particles begin at one of them. */
@@ -28,8 +31,8 @@ export function placesInBox({ x0, y0, x1, y1 }: Box, count = PLACES): Float32Arr
 }
 
 /**
- * Where on the layer that a source begins on particles may begin, cached: all of it, its edges, or those that look up; and which
- * way is outwards. Nothing where that layer is gone or covers nothing.
+ * Where on the layer that a source begins on particles may begin, cached: all of it, its edges, those that look up, along its paths
+ * or inside them; and which way is outwards. Nothing where that layer is gone or covers nothing.
  */
 export function placesOnLayer(
   { light, scene, map, memo }: Pick<SourceContext, 'light' | 'scene' | 'map' | 'memo'>,
@@ -40,7 +43,9 @@ export function placesOnLayer(
     `places ${light.key} ${from} ${map.join()} ${Object.values(scene).join()}`,
     () =>
       scoped(() => {
-        const seen = coarseCoverage(light, scene, map, blurMargin(OUTWARDS));
+        const { covers, paths } = shapeOf(light, from);
+        if (paths.length > 0) return placesAlong(paths);
+        const seen = coarseCoverage(covers, scene, map, blurMargin(OUTWARDS));
         if (!seen) return new Float32Array(0);
         const region = { x: 0, y: 0, width: seen.width, height: seen.height };
         const soft = crop(gaussianBlur(seen.coverage, OUTWARDS, region), region);
@@ -48,6 +53,33 @@ export function placesOnLayer(
       }),
     (places) => places.byteLength,
   );
+}
+
+/** Places along paths, evenly by length; outwards is to either side in turn. */
+function placesAlong(paths: readonly Path[]): Float32Array {
+  const strands = strandsOf(paths, IDENTITY, { tolerance: 0.25, turn: 0.3 });
+  const lengths = strands.map((s) => lengthsOf(s));
+  const whole = lengths.reduce((sum, l) => sum + l.at(-1)!, 0);
+  const out = new Float32Array(PLACES * SOURCE);
+  let [n, before] = [0, 0];
+  strands.forEach((strand, k) => {
+    const own = lengths[k]!.at(-1)!;
+    const last = k === strands.length - 1;
+    // Lines of no length at all are places too.
+    const end = last ? PLACES : Math.round((PLACES * (before + own)) / Math.max(whole, 1e-9));
+    for (; n < end; n++) {
+      const along = (whole * (n + 0.5)) / PLACES - before;
+      const { from, to, t } = placeAlong(strand, lengths[k]!, along);
+      const [x, y] = [0, 1].map(
+        (i) => strand.points[2 * from + i]! * (1 - t) + strand.points[2 * to + i]! * t,
+      ) as [number, number];
+      const [dx, dy] = directionAt(strand, from, to, t);
+      const side = n % 2 === 0 ? 1 : -1;
+      out.set([x, y, side * dy, -side * dx], n * SOURCE);
+    }
+    before += own;
+  });
+  return out;
 }
 
 /** Places drawn from px by how much they count, with the way outwards from the slope of the soft shape. */
@@ -60,16 +92,15 @@ function drawnFrom(shape: Plane, soft: Plane, where: string, toOwn: Affine): Flo
       ]!;
     return [at(x - 1, y) - at(x + 1, y), at(x, y - 1) - at(x, y + 1)];
   };
+  const everywhere = where === 'area' || where === 'within';
   const sums = new Float64Array(width * height);
   let sum = 0;
   for (let y = 0, i = 0; y < height; y++)
     for (let x = 0; x < width; x++, i++) {
       const cover = shape.data[i]!;
       if (cover > 0.02) {
-        const [dx, dy] = where === 'area' ? [0, 0] : slope(x, y);
-        const steep = Math.hypot(dx, dy);
-        sum +=
-          where === 'area' ? cover : where === 'edge' ? cover * steep : cover * Math.max(0, -dy);
+        const [dx, dy] = everywhere ? [0, 0] : slope(x, y);
+        sum += cover * (everywhere ? 1 : where === 'upper' ? Math.max(0, -dy) : Math.hypot(dx, dy));
       }
       sums[i] = sum;
     }

@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { noMemo } from '../definitions/memo';
 import type { Caster, SourceContext } from '../definitions/source';
 import { IDENTITY, scaling } from '../geometry/affine';
+import { corner } from '../geometry/path';
 import type { Flight } from '../kernels/particles';
 import { FLOWN, SOURCE, drawParticles, flown } from '../kernels/particles';
 import { newParticles } from '../scene/model/make';
@@ -144,6 +145,8 @@ const disc = (x: number, y: number, r: number): Caster => ({
       }
     return out;
   },
+  within: (_, region) => plane(region),
+  paths: [],
   coverage: (region) => plane(region),
   colours: (region) => colourBuffer(region),
   box: () => null,
@@ -178,6 +181,25 @@ describe('places on a layer', () => {
 
   it('lie at edges that look up alone', () => {
     for (const [, y] of places('upper')) expect(y).toBeLessThan(61);
+  });
+
+  it('lie along a line, evenly, and look to either side', () => {
+    const path = { closed: false, anchors: [corner(10, 20), corner(90, 20), corner(90, 100)] };
+    const all = placesOnLayer(on({ ...disc(80, 60, 40), key: 'line', paths: [path] }), 'line');
+    const [down, aside] = [[] as number[], [] as number[]];
+    for (let n = 0; n < all.length; n += SOURCE) {
+      const [x, y, dx, dy] = [...all.subarray(n, n + SOURCE)] as [number, number, number, number];
+      expect(Math.min(Math.abs(y - 20), Math.abs(x - 90))).toBeLessThan(1e-3);
+      if (Math.abs(y - 20) < 1e-3 && x < 80) {
+        expect(Math.abs(dx)).toBeLessThan(1e-6);
+        down.push(dy);
+      } else if (y > 30) aside.push(dx);
+    }
+    // Seventy px of 160, and as many again.
+    expect(down.length / (all.length / SOURCE)).toBeCloseTo(70 / 160, 2);
+    expect(aside.length / (all.length / SOURCE)).toBeCloseTo(70 / 160, 2);
+    expect(mean(down)).toBeCloseTo(0, 2);
+    expect(mean(aside.map(Math.abs))).toBeCloseTo(1, 6);
   });
 
   it('are none on a layer that covers nothing', () => {

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { newFlame, newParticles, newScene, newTextLayer } from '../model/make';
+import { corner } from '../../geometry/path';
+import { newFlame, newLine, newParticles, newScene, newTextLayer } from '../model/make';
 import { edit } from './edit';
 import { setEmitter, setEmitterLayer, setObstacle } from './emitter-edits';
 
@@ -25,6 +26,16 @@ describe('what comes out of a layer', () => {
     const after = edit(made, '', setEmitter(flame.id, { height: 90 })).scene.layers[1]!;
     expect(after.placement).toMatchObject({ x: 120, y: 80 });
     expect(after.source).toMatchObject({ of: null, values: { height: 90, centre: null } });
+  });
+
+  it('along a line takes one, whatever it burnt from before', () => {
+    const { made, text, flame } = scene();
+    const line = newLine('Line', { closed: false, anchors: [corner(0, 0), corner(90, 0)] });
+    made.layers.unshift(line);
+    const burning = edit(made, '', setEmitter(flame.id, { from: 'upper' })).scene;
+    expect(burning.layers[2]!.source).toMatchObject({ of: text.id });
+    const along = edit(burning, '', setEmitter(flame.id, { from: 'line' })).scene;
+    expect(along.layers[2]!.source).toMatchObject({ of: line.id });
   });
 
   it('comes out of another layer, or goes round one', () => {

@@ -6,9 +6,10 @@ import { likelySubject, subjectsFor } from '../arrange/subjects';
 import type { Layer, Scene } from '../model/schema';
 import type { LayerOf } from '../model/traits';
 import { isFlame, isParticles } from '../model/traits';
-import { beginsOnLayer } from '../../sources/beginnings';
+import { beginsOnLayer, beginsOnPaths } from '../../sources/beginnings';
+import { definitionOf } from '../../sources/index';
 import type { Edit } from './edit';
-import { layerOf } from './layer-edits';
+import { findLayer, layerOf } from './layer-edits';
 
 /** What can be done with what comes out of a layer, or out of nothing: particles and flames. */
 
@@ -22,8 +23,12 @@ function emitterOf(scene: Scene, id: string): Emitter {
   return layer;
 }
 
+/** Whether a layer is drawn along paths. */
+const hasPaths = ({ source }: Layer): boolean =>
+  (definitionOf(source).paths?.(source) ?? []).length > 0;
+
 /**
- * Sets values. What then needs a layer to begin on takes the likeliest, if it has none yet, and lies where that lies: its own
+ * Sets values. What then needs a layer to begin on takes the likeliest, if it has none yet, or none with the paths that it needs, and lies where that lies: its own
  * placement goes into its centre.
  */
 export const setEmitter =
@@ -34,6 +39,9 @@ export const setEmitter =
     const wasOnLayer = beginsOnLayer(source.values);
     Object.assign(source.values, values);
     if (!beginsOnLayer(source.values)) return;
+    const current = source.of === null ? null : findLayer(s, source.of);
+    if (beginsOnPaths(source.values) && !(current && hasPaths(current)))
+      source.of = subjectsFor(s, id).find(hasPaths)?.id ?? source.of;
     source.of ??= (likelySubject(s, id) ?? subjectsFor(s, id)[0])?.id ?? null;
     if (wasOnLayer) return;
     source.values.centre = apply(placementMap(placement), source.values.centre ?? { x: 0, y: 0 });

@@ -7,7 +7,7 @@ import { useAround, useBench } from '../../../state/bench';
 import { toStage } from '../../stage/path-outline';
 import { PointHandle } from '../../stage/point-handle';
 
-/** The centre of particles: where they begin, what they fly away from, swirl round and stay clear of. */
+/** The place where a flame burns, or the centre of particles: where they begin, fly away from, swirl round and stay clear of. */
 export function EmitterHandle({
   stage,
   layer,
@@ -40,7 +40,11 @@ export function EmitterHandle({
       <PointHandle
         {...{ stage, at, back }}
         fill="#ff7a3c"
-        title="The centre: where they begin, fly away from, swirl round and stay clear of"
+        title={
+          layer.source.kind === 'flame'
+            ? 'The place where it burns'
+            : 'The centre: where they begin, fly away from, swirl round and stay clear of'
+        }
         onMove={(to) => drag('Move the centre', setEmitter(layer.id, { centre: to }))}
       />
     </g>

@@ -1,7 +1,13 @@
 import type { ComponentType, RefObject } from 'react';
 import type { Layer } from '@ignis/core/scene/model/schema';
-import { isCastShadow, isFlare, isReflection } from '@ignis/core/scene/model/traits';
-import { isEmitter } from '@ignis/core/scene/edits/emitter-edits';
+import type { LayerOf } from '@ignis/core/scene/model/traits';
+import {
+  isCastShadow,
+  isFlame,
+  isFlare,
+  isParticles,
+  isReflection,
+} from '@ignis/core/scene/model/traits';
 import { EmitterHandle } from './emitter-handle';
 import { FlareHandles } from './flare-handles';
 import { ReflectionHandles } from './reflection-handles';
@@ -48,7 +54,13 @@ const OWN: readonly OwnHandles[] = [
     'Drag the handle: how high the light hangs over what it falls on',
   ),
   own(
-    isEmitter,
+    (l): l is LayerOf<'flame'> => isFlame(l) && l.source.values.from === 'point',
+    EmitterHandle,
+    'Place',
+    'Drag the place where it burns',
+  ),
+  own(
+    isParticles,
     EmitterHandle,
     'Centre',
     'Drag the centre: where they begin, fly away from, swirl round and stay clear of',
