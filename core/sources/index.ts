@@ -15,6 +15,8 @@ import { groupSchema, groupSource } from './group';
 import type { LineSource } from './line-source';
 import { lineSource } from './line';
 import { lineSchema } from './line-source';
+import type { MistSource } from './mist';
+import { mistSchema, mistSource } from './mist';
 import type { PaintSource } from './paint';
 import { paintSchema, paintSource } from './paint';
 import type { ParticlesSource } from './particles';
@@ -44,7 +46,8 @@ export type Source =
   | FlareSource
   | ReflectionSource
   | ParticlesSource
-  | FlameSource;
+  | FlameSource
+  | MistSource;
 
 /** Everything a layer can be. To add one: one file, its type above, and one line here. */
 export const sources = {
@@ -62,6 +65,7 @@ export const sources = {
   reflection: reflectionSource,
   particles: particlesSource,
   flame: flameSource,
+  mist: mistSource,
 } as const;
 
 export const sourceSchema = v.variant(
@@ -81,6 +85,7 @@ export const sourceSchema = v.variant(
     reflectionSchema,
     particlesSchema,
     flameSchema,
+    mistSchema,
   ],
   `There is no such source; there are ${Object.keys(sources).join(', ')}.`,
 );

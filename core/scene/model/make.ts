@@ -12,6 +12,8 @@ import type { LineSource } from '../../sources/line-source';
 import type { KindValues, LineShape, Modifier } from '../../sources/line-shape';
 import type { PictureSource } from '../../sources/picture';
 import { tubePasses } from '../../sources/pass';
+import type { MistValues } from '../../sources/mist-parameters';
+import { mistParameters } from '../../sources/mist-parameters';
 import type { FlameValues } from '../../sources/flame-parameters';
 import { flameParameters } from '../../sources/flame-parameters';
 import { particleParameters } from '../../sources/particle-parameters';
@@ -267,6 +269,10 @@ export const newFlame = (
   }),
   intensity,
 });
+
+/** Mist with some values besides the usual ones. */
+export const newMist = (name: string, values: Partial<MistValues> = {}): LayerOf<'mist'> =>
+  newLayer(name, { source: { kind: 'mist', values: { ...defaultsOf(mistParameters), ...values } } });
 
 /** A part of a flare of a kind with its defaults. Throws if there is no such kind. */
 export const newFlarePart = (kind: string): FlarePart => ({
