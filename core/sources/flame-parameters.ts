@@ -1,24 +1,13 @@
 import type { Parameters, Values } from '../definitions/parameter';
-import { angle, count, length, percent, seed } from '../definitions/parameter';
+import { count, length, percent, seed } from '../definitions/parameter';
 import { rampOf } from '../pixels/ramp';
-import { beginnings, seconds, under } from './beginnings';
+import { seconds, under } from './beginnings';
+import { airParameters, bedParameters } from './gas-parameters';
 
 /** What can be set on flames. */
 export const flameParameters = {
   ...under('Fire', {
-    from: { ...beginnings('Burns', 'upper', ['scene']), help: 'What it burns from.' },
-    centre: {
-      kind: 'point',
-      label: 'Place',
-      help: 'Where it burns.',
-      default: null,
-      needs: { from: ['point'] },
-    },
-    wide: {
-      ...length('Bed', 60, { min: 1, max: 5000, slider: [4, 400] }),
-      help: 'How wide the fire is, to either side.',
-      needs: { from: ['point'] },
-    },
+    ...bedParameters('Burns', 'What it burns from.'),
     height: {
       ...length('Height', 260, { min: 8, max: 5000, slider: [20, 1200] }),
       help: 'How high most tongues go.',
@@ -34,15 +23,8 @@ export const flameParameters = {
     },
   } as const),
   ...under('Motion', {
-    turbulence: { ...percent('Turbulence', 50, 0, 200), slider: [0, 150] },
-    lift: { ...percent('Lift', 100, 0, 400), slider: [0, 200], help: 'How fast hot gas rises.' },
+    ...airParameters(100),
     breaks: { ...percent('Breaks off', 45), help: 'How much of it tears off and flies on.' },
-    wind: {
-      ...length('Wind', 0, { max: 5000, slider: [0, 600] }),
-      help: 'Px in a second.',
-    },
-    windAngle: { ...angle('Wind goes', 0), needs: { wind: 'some' } },
-    gusts: { ...percent('Gusts', 40), help: 'How unsteady the wind is.', needs: { wind: 'some' } },
   } as const),
   ...under('Light', {
     colours: {

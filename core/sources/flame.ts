@@ -1,26 +1,21 @@
 import * as v from 'valibot';
 import { parametersSchema } from '../definitions/parameter-schema';
 import type { SourceContext, SourceDefinition } from '../definitions/source';
-import type { Affine, Box } from '../geometry/affine';
-import { boxUnder, invert, multiply, regionAround } from '../geometry/affine';
+import type { Box } from '../geometry/affine';
 import { addFire } from '../kernels/flame';
 import { drawParticles, flown } from '../kernels/particles';
-import { sampled } from '../kernels/planes';
-import { alphaOf } from '../kernels/rows';
-import type { ColourBuffer, Plane } from '../pixels/buffer';
+import type { ColourBuffer } from '../pixels/buffer';
 import { colourBuffer } from '../pixels/buffer';
 import { scoped } from '../pixels/heap';
 import { rampTable } from '../pixels/ramp';
-import { intersect, isEmpty } from '../pixels/region';
-import { UNDRAGGED, beganOn, sceneBox } from './beginnings';
-import type { FireGrid } from './flame-fire';
-import { fireAt, gridFor } from './flame-fire';
-import { burningBox } from './flame-fuel';
+import { beganOn } from './beginnings';
 import { heatTable } from './flame-light';
 import type { FlameValues } from './flame-parameters';
 import { flameParameters } from './flame-parameters';
 import { SPARKS, sparksOf } from './flame-sparks';
+import type { GasKind } from './gas';
 import { placesInBox, placesOnLayer } from './particle-places';
+import { bedOf, laidGas, risenGas } from './risen-gas';
 
 export const flameSchema = v.strictObject({
   kind: v.literal('flame'),
@@ -32,42 +27,18 @@ export const flameSchema = v.strictObject({
 
 export type FlameSource = v.InferOutput<typeof flameSchema>;
 
-/** The side of the picture in which an obstacle is looked at, px. */
-const OBSTACLE = 512;
-
-/** What an obstacle covers on a grid, under a map from the layer's own px. */
-const obstacleOf =
-  ({ grounds, map }: SourceContext, { width, height }: FireGrid) =>
-  (to: Affine): Plane => {
-    const { pixels, map: laid } = grounds!.behind!.coarse(OBSTACLE);
-    // From cells to the layer's own px, to px of the render, to px of the small picture.
-    const back = multiply(invert(laid)!, multiply(map, invert(to)!));
-    return sampled(alphaOf(pixels), back, { x: 0, y: 0, width, height });
-  };
+/** Flames burn up by their height. */
+const FIRE: GasKind = { lasts: 1, burn: 1, fades: 0.15 };
 
 /** Adds the fire that burns in a box to a buffer, in place. */
-function burn(
-  out: ColourBuffer,
-  p: FlameValues,
-  box: Box,
-  key: string,
-  context: SourceContext,
-): void {
-  const { map, mixing, light, memo, grounds, draft } = context;
-  const grid = gridFor(p, box, draft);
-  const back = invert(map);
-  if (!back) return;
-  const cells = multiply(grid.map, back);
-  const all = { x0: 0, y0: 0, x1: grid.width, y1: grid.height };
-  const region = regionAround(boxUnder(invert(cells)!, all), 1);
-  if (isEmpty(intersect(out.region, region))) return;
+function burn(out: ColourBuffer, p: FlameValues, box: Box, context: SourceContext): void {
+  const laid = laidGas(p, FIRE, box, context);
+  if (!laid) return;
+  const { grid, cells } = laid;
+  const { mixing } = context;
   const grain = Math.max(2.5, (0.75 * p.tongue) / grid.cell);
   const bent = (0.4 * grain * p.detail) / 100;
-  const fire = fireAt({
-    ...{ values: p, grid, caster: light, place: p.centre ?? UNDRAGGED, key, memo },
-    covers: grounds?.behind ? obstacleOf(context, grid) : null,
-    reach: Math.ceil(2.4 * bent) + 2,
-  });
+  const fire = risenGas(p, FIRE, grid, Math.ceil(2.4 * bent) + 2, context);
   addFire(out, fire, cells, {
     ramp:
       p.colours === 'heat' ? heatTable(p.kelvin, p.soot / 100, mixing) : rampTable(p.ramp, mixing),
@@ -84,20 +55,6 @@ function spark(out: ColourBuffer, p: FlameValues, box: Box, context: SourceConte
   drawParticles(out, list, {
     ...{ look: 'spark', light: true, ramp: rampTable(SPARKS, context.mixing) },
   });
-}
-
-/** What the gas of a flame depends on but its moment; the rest lights it, or flies beside it. */
-const GAS = [
-  ...(['from', 'centre', 'wide', 'height', 'tongue', 'strength'] as const),
-  ...(['turbulence', 'lift', 'breaks', 'wind', 'windAngle', 'gusts', 'seed'] as const),
-];
-
-/** Names a fire, whatever its moment. */
-function keyOf(p: FlameValues, context: SourceContext): string {
-  const { light, grounds, draft = false } = context;
-  const own = Object.values(sceneBox(context)).map((n) => n.toFixed(2));
-  const drives = GAS.map((key) => p[key]);
-  return `flame ${JSON.stringify([drives, light?.key, grounds?.behind?.key, own, draft])}`;
 }
 
 /** A fire that burns from something, seen at a moment. */
@@ -123,17 +80,11 @@ export const flameSource: SourceDefinition<FlameSource> = {
   assets: () => [],
   colours: ({ values }) => [values.ramp, values.kelvin, values.colours],
   render({ values: p }, context) {
-    const { map, scene, light, memo } = context;
     const out = colourBuffer(context.wanted);
-    const key = keyOf(p, context);
     scoped(() => {
-      const [box] = memo(
-        `${key} box`,
-        () => [burningBox(p, light, p.centre ?? UNDRAGGED, scene, map)],
-        () => 64,
-      );
+      const box = bedOf(p, FIRE, context);
       if (!box) return;
-      burn(out, p, box, key, context);
+      burn(out, p, box, context);
       spark(out, p, box, context);
     });
     return out;

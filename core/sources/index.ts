@@ -27,6 +27,8 @@ import type { CastShadowSource } from './cast-shadow';
 import { castShadow, castShadowSchema } from './cast-shadow';
 import type { ReflectionSource } from './reflection';
 import { reflectionSchema, reflectionSource } from './reflection';
+import type { SmokeSource } from './smoke';
+import { smokeSchema, smokeSource } from './smoke';
 import type { SpillSource } from './spill';
 import { spillSchema, spillSource } from './spill';
 import type { TextSource } from './text';
@@ -47,7 +49,8 @@ export type Source =
   | ReflectionSource
   | ParticlesSource
   | FlameSource
-  | MistSource;
+  | MistSource
+  | SmokeSource;
 
 /** Everything a layer can be. To add one: one file, its type above, and one line here. */
 export const sources = {
@@ -66,6 +69,7 @@ export const sources = {
   particles: particlesSource,
   flame: flameSource,
   mist: mistSource,
+  smoke: smokeSource,
 } as const;
 
 export const sourceSchema = v.variant(
@@ -86,6 +90,7 @@ export const sourceSchema = v.variant(
     particlesSchema,
     flameSchema,
     mistSchema,
+    smokeSchema,
   ],
   `There is no such source; there are ${Object.keys(sources).join(', ')}.`,
 );

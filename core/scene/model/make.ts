@@ -12,6 +12,8 @@ import type { LineSource } from '../../sources/line-source';
 import type { KindValues, LineShape, Modifier } from '../../sources/line-shape';
 import type { PictureSource } from '../../sources/picture';
 import { tubePasses } from '../../sources/pass';
+import type { SmokeValues } from '../../sources/smoke-parameters';
+import { smokeParameters } from '../../sources/smoke-parameters';
 import type { MistValues } from '../../sources/mist-parameters';
 import { mistParameters } from '../../sources/mist-parameters';
 import type { FlameValues } from '../../sources/flame-parameters';
@@ -269,6 +271,15 @@ export const newFlame = (
   }),
   intensity,
 });
+
+/** Smoke with some values besides the usual ones. */
+export const newSmoke = (name: string, values: Partial<SmokeValues> = {}): LayerOf<'smoke'> =>
+  newLayer(name, {
+    source: {
+      ...{ kind: 'smoke', of: null, behind: null },
+      values: { ...defaultsOf(smokeParameters), ...values },
+    },
+  });
 
 /** Mist with some values besides the usual ones. */
 export const newMist = (name: string, values: Partial<MistValues> = {}): LayerOf<'mist'> =>

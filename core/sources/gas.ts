@@ -9,10 +9,10 @@ import { flowed, stillFluid } from '../kernels/fluid';
 import type { Plane } from '../pixels/buffer';
 import { scoped } from '../pixels/heap';
 import { ofWay } from './beginnings';
-import { fuelFor } from './flame-fuel';
-import type { FlameValues } from './flame-parameters';
+import { fuelFor } from './gas-fuel';
+import type { GasValues } from './gas-parameters';
 
-/** The fire of a flame: what it burns from, on a grid of its own, from rest to its moment. */
+/** Hot gas, of flames and of smoke: a fluid on a grid of its own, from rest to its moment. */
 
 /** Cells of a grid at most, and how many of them a flame is high. */
 const CELLS = 20_000;
@@ -26,8 +26,8 @@ const STAGE = 8;
 /** Px a second that flames of a height (px) rise, by the root of it. */
 const RISE = 15;
 
-/** Where a fire lies: from the layer's own px to cells, and how many there are. */
-export interface FireGrid {
+/** Where gas lies: from the layer's own px to cells, and how many there are. */
+export interface GasGrid {
   map: Affine;
   /** Px of a cell. */
   cell: number;
@@ -35,15 +35,24 @@ export interface FireGrid {
   height: number;
 }
 
-/** How fast flames rise, px/s. */
-export const riseOf = ({ height, lift }: FlameValues): number =>
-  RISE * Math.sqrt(height) * Math.sqrt(Math.max(0.05, lift / 100));
-/** How long gas burns, s. */
-const burnTime = (v: FlameValues): number => v.height / (RISE * Math.sqrt(v.height));
+/** How gas of a kind behaves. */
+export interface GasKind {
+  /** In how many times of what it takes to its height it has gone with the wind, as far as that is seen. */
+  lasts: number;
+  /** How much of it burns up in that time, 0–1, and which share of the rest fades in a second, as an exponent. */
+  burn: number;
+  fades: number;
+}
 
-/** The grid of a fire that burns in a box: room for its height, and for where the wind carries it; `draft`, a rough one. */
-export function gridFor(v: FlameValues, box: Box, draft = false): FireGrid {
-  const [dx, dy] = ofWay(v.wind * burnTime(v), v.windAngle);
+/** How fast it rises, px/s. */
+export const riseOf = ({ height, lift }: GasValues): number =>
+  RISE * Math.sqrt(height) * Math.sqrt(Math.max(0.05, lift / 100));
+/** How long gas takes to its height, s: flames are burnt out by then. */
+const burnTime = (v: GasValues): number => v.height / (RISE * Math.sqrt(v.height));
+
+/** The grid of gas that rises from a box: room for its height, and for where the wind carries it; `draft`, a rough one. */
+export function gridFor(v: GasValues, { lasts }: GasKind, box: Box, draft = false): GasGrid {
+  const [dx, dy] = ofWay(v.wind * lasts * burnTime(v), v.windAngle);
   const side = 0.5 * v.height;
   const up = v.height * (1.1 + 0.5 * Math.min(2, v.lift / 100));
   const x0 = box.x0 - side + Math.min(0, dx);
@@ -63,15 +72,16 @@ export function gridFor(v: FlameValues, box: Box, draft = false): FireGrid {
 }
 
 /** Which cells of a grid are solid: what an obstacle covers by half. */
-function solidFor(grid: FireGrid, covers: ((to: Affine) => Plane) | null): Float32Array | null {
+function solidFor(grid: GasGrid, covers: ((to: Affine) => Plane) | null): Float32Array | null {
   if (!covers) return null;
   return scoped(() => covers(grid.map).data.slice());
 }
 
-/** What drives the fire of a flame. */
+/** What drives the gas. */
 function settingFor(
-  v: FlameValues,
-  { cell, width, height }: FireGrid,
+  v: GasValues,
+  { burn, fades }: GasKind,
+  { cell, width, height }: GasGrid,
   source: Float32Array,
   solid: Float32Array | null,
 ): FluidSetting {
@@ -84,7 +94,7 @@ function settingFor(
   const seed = Math.round(v.seed) * 37 + 5;
   return {
     ...{ width, height, source, solid, seed, step, buoyancy, fastest: (1.3 * speed) / cell },
-    ...{ burn: 1 / burnTime(v), cooling: 0.15 },
+    ...{ burn: burn / burnTime(v), cooling: fades },
     wind(time) {
       const gust = 1 + ((1.2 * v.gusts) / 100) * drift(seed, 1.3 * time);
       return ofWay((v.wind * gust) / cell, v.windAngle);
@@ -100,10 +110,11 @@ function settingFor(
   };
 }
 
-/** What a fire is made of. */
-export interface FireOf {
-  values: FlameValues;
-  grid: FireGrid;
+/** What gas at a moment is made of. */
+export interface GasOf {
+  values: GasValues;
+  kind: GasKind;
+  grid: GasGrid;
   caster: Caster | undefined;
   place: { x: number; y: number };
   /** What an obstacle covers on a grid under a map from the layer's own px; null for none. */
@@ -116,16 +127,17 @@ export interface FireOf {
 }
 
 /**
- * A fire at its moment, by steps from rest. States on the way are cached, so that a moment beside one that was seen is near; each
+ * Gas at its moment, by steps from rest. States on the way are cached, so that a moment beside one that was seen is near; each
  * round of four seconds begins from rest, some seconds before its first moment.
  */
-export function fireAt({ values: v, grid, caster, place, covers, key, reach, memo }: FireOf): Fire {
+export function gasAt(of: GasOf): Fire {
+  const { values: v, kind, grid, caster, place, covers, key, reach, memo } = of;
   const bytes = (made: Float32Array) => made.byteLength;
   const source = memo(`${key} source`, () => fuelFor(v, grid, caster, place), bytes);
   const solid = covers && memo(`${key} solid`, () => solidFor(grid, covers)!, bytes);
-  const setting = settingFor(v, grid, source, solid);
+  const setting = settingFor(v, kind, grid, source, solid);
   const round = Math.floor(v.moment / ROUND);
-  const start = round * ROUND - 1.25 * burnTime(v);
+  const start = round * ROUND - 1.25 * kind.lasts * burnTime(v);
   const steps = Math.round((v.moment - start) / setting.step);
   const at = (stage: number): FluidState =>
     stage === 0
@@ -149,7 +161,7 @@ export function fireAt({ values: v, grid, caster, place, covers, key, reach, mem
 }
 
 /** The most that a plane has within so many cells to every side. */
-function around(fuel: Float32Array, { width, height }: FireGrid, reach: number): Float32Array {
+function around(fuel: Float32Array, { width, height }: GasGrid, reach: number): Float32Array {
   const across = new Float32Array(fuel.length);
   const out = new Float32Array(fuel.length);
   for (let y = 0; y < height; y++)

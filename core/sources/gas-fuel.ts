@@ -10,10 +10,10 @@ import { scoped } from '../pixels/heap';
 import { grow } from '../pixels/region';
 import { shapeOf } from './beginnings';
 import { coarseCoverage } from './coarse-coverage';
-import type { FireGrid } from './flame-fire';
-import type { FlameValues } from './flame-parameters';
+import type { GasGrid } from './gas';
+import type { GasValues } from './gas-parameters';
 
-/** What a flame burns from: where it lies, and how much fuel there is. */
+/** What gas rises from: where it lies, and how much of it each cell is given. */
 
 /** What covers no more than this, such as a glow, does not burn. */
 const BURNS = 0.4;
@@ -22,7 +22,7 @@ const BED = 0.045;
 
 /** The box of what burns in the layer's own px; null if nothing does. */
 export function burningBox(
-  v: FlameValues,
+  v: GasValues,
   caster: Caster | undefined,
   place: { x: number; y: number },
   scene: Box,
@@ -48,7 +48,7 @@ export function burningBox(
 }
 
 /** How deep a bed of fuel lies at edges and to either side of lines, own px. */
-const bedOf = (v: FlameValues): number => BED * v.height;
+const bedOf = (v: GasValues): number => BED * v.height;
 
 /** The box round paths and so far beyond; null for none. */
 function boxAround(paths: readonly Path[], far: number): Box | null {
@@ -60,8 +60,8 @@ function boxAround(paths: readonly Path[], far: number): Box | null {
 function layAlong(
   out: Float32Array,
   paths: readonly Path[],
-  { width, height, map, cell }: FireGrid,
-  v: FlameValues,
+  { width, height, map, cell }: GasGrid,
+  v: GasValues,
 ): void {
   const reach = Math.max(0.8, bedOf(v) / cell);
   for (const { points, closed } of strandsOf(paths, map, { tolerance: 0.1, turn: 0.5 })) {
@@ -88,8 +88,8 @@ function layAlong(
 
 /** How much fuel each cell of a grid is given: what a layer covers there, its edges, or those that look up. */
 export function fuelFor(
-  v: FlameValues,
-  grid: FireGrid,
+  v: GasValues,
+  grid: GasGrid,
   caster: Caster | undefined,
   place: { x: number; y: number },
 ): Float32Array {
