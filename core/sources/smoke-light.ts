@@ -13,7 +13,11 @@ const FAR = 26;
 const KNOTS = 48;
 
 /** Which share of the lamp's light comes through its own smoke to each cell, 0–1; `shade` is 0–1. */
-export function lampThrough({ width, height, fuel }: Fire, lamp: Lamp, shade: number): Float32Array {
+export function lampThrough(
+  { width, height, fuel }: Fire,
+  lamp: Lamp,
+  shade: number,
+): Float32Array {
   const out = new Float32Array(fuel.length);
   const [lx, ly, lz] = towards(lamp);
   const flat = Math.hypot(lx, ly);

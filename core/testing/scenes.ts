@@ -191,9 +191,10 @@ const kinds = steps
 const nearStep = (kind: string): Step => {
   const step = newStep(kind);
   const { parameters } = stepOfKind(kind);
-  for (const key of ['tailReach', 'length']) {
+  for (const key of ['tailReach', 'length', 'size', 'width', 'height']) {
     const p = parameters[key];
-    if (key in step.values && p?.kind === 'number' && p.unit === 'px') step.values[key] = 20;
+    if (p?.kind !== 'number' || p.unit !== 'px') continue;
+    if ((step.values[key] as number) > 20) step.values[key] = key === 'tailReach' ? 20 : 8;
   }
   return step;
 };

@@ -283,7 +283,9 @@ export const newSmoke = (name: string, values: Partial<SmokeValues> = {}): Layer
 
 /** Mist with some values besides the usual ones. */
 export const newMist = (name: string, values: Partial<MistValues> = {}): LayerOf<'mist'> =>
-  newLayer(name, { source: { kind: 'mist', values: { ...defaultsOf(mistParameters), ...values } } });
+  newLayer(name, {
+    source: { kind: 'mist', values: { ...defaultsOf(mistParameters), ...values } },
+  });
 
 /** A part of a flare of a kind with its defaults. Throws if there is no such kind. */
 export const newFlarePart = (kind: string): FlarePart => ({
