@@ -1,7 +1,7 @@
 import type { Flight } from '../kernels/particles';
 import { rampOf } from '../pixels/ramp';
 import { ofWay } from './beginnings';
-import { riseOf } from './gas';
+import { riseOf } from './gas-grid';
 import type { FlameValues } from './flame-parameters';
 
 /** What sparks of a flame fly by: up with its gas, in its wind. */

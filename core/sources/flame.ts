@@ -13,7 +13,7 @@ import { heatTable } from './flame-light';
 import type { FlameValues } from './flame-parameters';
 import { flameParameters } from './flame-parameters';
 import { SPARKS, sparksOf } from './flame-sparks';
-import type { GasKind } from './gas';
+import type { GasKind } from './gas-grid';
 import { placesInBox, placesOnLayer } from './particle-places';
 import { bedOf, laidGas, risenGas } from './risen-gas';
 

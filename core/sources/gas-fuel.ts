@@ -10,7 +10,7 @@ import { scoped } from '../pixels/heap';
 import { grow } from '../pixels/region';
 import { shapeOf } from './beginnings';
 import { coarseCoverage } from './coarse-coverage';
-import type { GasGrid } from './gas';
+import type { GasGrid } from './gas-grid';
 import type { GasValues } from './gas-parameters';
 
 /** What gas rises from: where it lies, and how much of it each cell is given. */

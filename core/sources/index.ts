@@ -8,10 +8,14 @@ import type { FillSource } from './fill';
 import { fillSchema, fillSource } from './fill';
 import type { FlameSource } from './flame';
 import { flameSchema, flameSource } from './flame';
+import type { DropsSource } from './drops';
+import { dropsSchema, dropsSource } from './drops';
 import type { GradeSource } from './grade';
 import { gradeSchema, gradeSource } from './grade';
 import type { GroupSource } from './group';
 import { groupSchema, groupSource } from './group';
+import type { HazeSource } from './haze';
+import { hazeSchema, hazeSource } from './haze';
 import type { LineSource } from './line-source';
 import { lineSource } from './line';
 import { lineSchema } from './line-source';
@@ -25,6 +29,8 @@ import type { PictureSource } from './picture';
 import { pictureSchema, pictureSource } from './picture';
 import type { CastShadowSource } from './cast-shadow';
 import { castShadow, castShadowSchema } from './cast-shadow';
+import type { RainSource } from './rain';
+import { rainSchema, rainSource } from './rain';
 import type { ReflectionSource } from './reflection';
 import { reflectionSchema, reflectionSource } from './reflection';
 import type { SmokeSource } from './smoke';
@@ -50,7 +56,10 @@ export type Source =
   | ParticlesSource
   | FlameSource
   | MistSource
-  | SmokeSource;
+  | SmokeSource
+  | HazeSource
+  | RainSource
+  | DropsSource;
 
 /** Everything a layer can be. To add one: one file, its type above, and one line here. */
 export const sources = {
@@ -70,6 +79,9 @@ export const sources = {
   flame: flameSource,
   mist: mistSource,
   smoke: smokeSource,
+  haze: hazeSource,
+  rain: rainSource,
+  drops: dropsSource,
 } as const;
 
 export const sourceSchema = v.variant(
@@ -91,6 +103,9 @@ export const sourceSchema = v.variant(
     flameSchema,
     mistSchema,
     smokeSchema,
+    hazeSchema,
+    rainSchema,
+    dropsSchema,
   ],
   `There is no such source; there are ${Object.keys(sources).join(', ')}.`,
 );

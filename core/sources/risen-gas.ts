@@ -8,8 +8,9 @@ import type { Plane } from '../pixels/buffer';
 import type { Region } from '../pixels/region';
 import { intersect, isEmpty } from '../pixels/region';
 import { UNDRAGGED, sceneBox } from './beginnings';
-import type { GasGrid, GasKind } from './gas';
-import { gasAt, gridFor } from './gas';
+import { gasAt } from './gas';
+import type { GasGrid, GasKind } from './gas-grid';
+import { gridFor } from './gas-grid';
 import { burningBox } from './gas-fuel';
 import type { GasValues } from './gas-parameters';
 

@@ -13,7 +13,7 @@ import { rgb } from '../pixels/colour';
 import { scoped } from '../pixels/heap';
 import { EMPTY } from '../pixels/region';
 import { beganOn } from './beginnings';
-import type { GasKind } from './gas';
+import type { GasKind } from './gas-grid';
 import type { LaidGas } from './risen-gas';
 import { bedOf, laidGas, risenGas } from './risen-gas';
 import { addScattered, scatteredLight } from './scattered-light';

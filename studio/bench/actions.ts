@@ -5,6 +5,7 @@ import { flipLayer } from '@ignis/core/scene/arrange/arrange';
 import {
   fires,
   flareLooks,
+  airs,
   particleLooks,
   startingPoints,
 } from '@ignis/core/scene/starting-points/index';
@@ -105,7 +106,7 @@ export function actions(does: BenchDoes): Action[] {
       run: does.saveSvg,
       enabled: !!layer && isLine(layer),
     },
-    ...[...startingPoints, ...flareLooks, ...fires, ...particleLooks].map((p) => ({
+    ...[...startingPoints, ...flareLooks, ...airs, ...fires, ...particleLooks].map((p) => ({
       name: `Add: ${p.label.toLowerCase()}`,
       run: () => addStartingPoint(p),
       enabled: idle,

@@ -7,6 +7,7 @@ import { fitted } from '@ignis/core/scene/arrange/placement';
 import type { Scene } from '@ignis/core/scene/model/schema';
 import type { StartingPoint } from '@ignis/core/scene/starting-points/index';
 import {
+  airs,
   fires,
   flareLooks,
   particleLooks,
@@ -58,6 +59,17 @@ function fireSample(point: StartingPoint): Scene {
   return scene;
 }
 
+/** Mist, smoke or weather over lamps at dusk. */
+function airSample(point: StartingPoint): Scene {
+  const scene = newScene('', 480, 300, '#1c2233');
+  const bulbs = startingPoints.find((p) => p.name === 'bulbs')!;
+  scene.layers.push(
+    started(bulbs, { width: 560, height: 0 }, { x: 240, y: 130 }),
+    started(point, { width: 900, height: 0 }, { x: 240, y: 280 }),
+  );
+  return scene;
+}
+
 /** The outline of a ready shape. */
 function outline(kind: string): Scene {
   const scene = newScene('', 120, 75, GROUND);
@@ -83,12 +95,19 @@ export function AddLayer({ onPicture, onSvg }: { onPicture(): void; onSvg(): voi
   const lights = useScenePictures(open, () => startingPoints.map(sample));
   const flares = useScenePictures(open, () => flareLooks.map(sample));
   const burning = useScenePictures(open, () => fires.map(fireSample));
+  const misty = useScenePictures(open, () => airs.map(airSample));
   const particles = useScenePictures(open, () => particleLooks.map(particleSample));
   const outlines = useScenePictures(open, () => shapes.map((s) => outline(s.kind)));
   const choose = (run: () => void) => () => {
     setOpen(false);
     run();
   };
+  const pointsOf = (points: readonly StartingPoint[], pictures: readonly (string | undefined)[]) =>
+    points.map((p, i) => (
+      <Kind key={p.name} label={p.label} title={p.help} onClick={choose(() => addStartingPoint(p))}>
+        <Picture url={pictures[i]} />
+      </Kind>
+    ));
   return (
     <Popover.Root open={open} onOpenChange={setOpen}>
       <Popover.Trigger asChild>
@@ -176,53 +195,16 @@ export function AddLayer({ onPicture, onSvg }: { onPicture(): void; onSvg(): voi
             </Kind>
           </div>
           <Heading>Lines of light to start from</Heading>
+          <div className={ROW}>{pointsOf(startingPoints, lights)}</div>
+          <Heading>Flares, mist, smoke and rain</Heading>
           <div className={ROW}>
-            {startingPoints.map((p, i) => (
-              <Kind
-                key={p.name}
-                label={p.label}
-                title={p.help}
-                onClick={choose(() => addStartingPoint(p))}
-              >
-                <Picture url={lights[i]} />
-              </Kind>
-            ))}
-          </div>
-          <Heading>Flares</Heading>
-          <div className={ROW}>
-            {flareLooks.map((p, i) => (
-              <Kind
-                key={p.name}
-                label={p.label}
-                title={p.help}
-                onClick={choose(() => addStartingPoint(p))}
-              >
-                <Picture url={flares[i]} />
-              </Kind>
-            ))}
+            {pointsOf(flareLooks, flares)}
+            {pointsOf(airs, misty)}
           </div>
           <Heading>Fire, and what flies</Heading>
           <div className={ROW}>
-            {fires.map((p, i) => (
-              <Kind
-                key={p.name}
-                label={p.label}
-                title={p.help}
-                onClick={choose(() => addStartingPoint(p))}
-              >
-                <Picture url={burning[i]} />
-              </Kind>
-            ))}
-            {particleLooks.map((p, i) => (
-              <Kind
-                key={p.name}
-                label={p.label}
-                title={p.help}
-                onClick={choose(() => addStartingPoint(p))}
-              >
-                <Picture url={particles[i]} />
-              </Kind>
-            ))}
+            {pointsOf(fires, burning)}
+            {pointsOf(particleLooks, particles)}
           </div>
           <Heading>Shapes, as tubes of light</Heading>
           <div className={ROW_OF_SHAPES}>

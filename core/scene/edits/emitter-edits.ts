@@ -5,17 +5,26 @@ import { placed } from '../arrange/placement';
 import { likelySubject, subjectsFor } from '../arrange/subjects';
 import type { Layer, Scene } from '../model/schema';
 import type { LayerOf } from '../model/traits';
-import { isFlame, isParticles } from '../model/traits';
+import { isFlame, isOf, isParticles } from '../model/traits';
 import { beginsOnLayer, beginsOnPaths } from '../../sources/beginnings';
 import { definitionOf } from '../../sources/index';
 import type { Edit } from './edit';
 import { findLayer, layerOf } from './layer-edits';
 
-/** What can be done with what comes out of a layer, or out of nothing: particles and flames. */
+/** What can be done with what comes out of a layer, or out of nothing: particles and hot gas. */
 
-export type Emitter = LayerOf<'particles' | 'flame'>;
+/** Hot gas: flames, smoke, and air that bends what lies behind it. */
+export type Gas = LayerOf<'flame' | 'smoke' | 'haze'>;
 
-export const isEmitter = (layer: Layer): layer is Emitter => isParticles(layer) || isFlame(layer);
+export type Emitter = LayerOf<'particles'> | Gas;
+
+const isSmoke = isOf('smoke');
+const isHaze = isOf('haze');
+
+export const isGas = (layer: Layer): layer is Gas =>
+  isFlame(layer) || isSmoke(layer) || isHaze(layer);
+
+export const isEmitter = (layer: Layer): layer is Emitter => isParticles(layer) || isGas(layer);
 
 function emitterOf(scene: Scene, id: string): Emitter {
   const layer = layerOf(scene, id);
@@ -55,10 +64,10 @@ export const setEmitterLayer =
     emitterOf(s, id).source.of = of;
   };
 
-/** Lets a flame go round a layer, or round nothing. */
+/** Lets flames or smoke go round a layer, or round nothing. */
 export const setObstacle =
   (id: string, behind: string | null): Edit =>
   (s) => {
     const { source } = emitterOf(s, id);
-    if (source.kind === 'flame') source.behind = behind;
+    if ('behind' in source) source.behind = behind;
   };

@@ -14,6 +14,12 @@ import type { PictureSource } from '../../sources/picture';
 import { tubePasses } from '../../sources/pass';
 import type { SmokeValues } from '../../sources/smoke-parameters';
 import { smokeParameters } from '../../sources/smoke-parameters';
+import type { HazeValues } from '../../sources/haze-parameters';
+import { hazeParameters } from '../../sources/haze-parameters';
+import type { RainValues } from '../../sources/rain-parameters';
+import { rainParameters } from '../../sources/rain-parameters';
+import type { DropsValues } from '../../sources/drops-parameters';
+import { dropsParameters } from '../../sources/drops-parameters';
 import type { MistValues } from '../../sources/mist-parameters';
 import { mistParameters } from '../../sources/mist-parameters';
 import type { FlameValues } from '../../sources/flame-parameters';
@@ -279,6 +285,24 @@ export const newSmoke = (name: string, values: Partial<SmokeValues> = {}): Layer
       ...{ kind: 'smoke', of: null, behind: null },
       values: { ...defaultsOf(smokeParameters), ...values },
     },
+  });
+
+/** Heat haze with some values besides the usual ones. */
+export const newHaze = (name: string, values: Partial<HazeValues> = {}): LayerOf<'haze'> =>
+  newLayer(name, {
+    source: { kind: 'haze', of: null, values: { ...defaultsOf(hazeParameters), ...values } },
+  });
+
+/** Rain with some values besides the usual ones. */
+export const newRain = (name: string, values: Partial<RainValues> = {}): LayerOf<'rain'> =>
+  newLayer(name, {
+    source: { kind: 'rain', of: null, values: { ...defaultsOf(rainParameters), ...values } },
+  });
+
+/** Drops on glass with some values besides the usual ones. */
+export const newDrops = (name: string, values: Partial<DropsValues> = {}): LayerOf<'drops'> =>
+  newLayer(name, {
+    source: { kind: 'drops', values: { ...defaultsOf(dropsParameters), ...values } },
   });
 
 /** Mist with some values besides the usual ones. */

@@ -17,6 +17,7 @@ import { tube } from './tube';
 export type { StartingPoint };
 export { flareLooks } from './flares';
 export { particleLooks } from './particles';
+export { airs } from './air';
 export { fires } from './fires';
 
 /** Every starting point, in the order of the palette. To add one: one file, and one line here. */

@@ -42,14 +42,14 @@ export function EmitterNode({ layer }: { layer: Emitter }) {
             : 'The layer that it begins on is gone. It waits until that is back.'}
         </p>
       )}
-      {source.kind === 'flame' && (
+      {'behind' in source && (
         <LayerRow
           label="Goes round"
           value={source.behind ?? ''}
           options={options}
           none="nothing"
           onChange={(of) =>
-            useBench.getState().change('Let the fire go round a layer', setObstacle(id, of || null))
+            useBench.getState().change('Let it go round a layer', setObstacle(id, of || null))
           }
         />
       )}

@@ -20,6 +20,8 @@ import { Button } from '../../ui/button';
 import { ChoiceField } from '../../ui/choice-field';
 import { ParameterControls } from '../../ui/parameter-controls';
 import type { Emitter } from '@ignis/core/scene/edits/emitter-edits';
+import type { Air } from '@ignis/core/scene/edits/air-edits';
+import { AirNode } from './air';
 import { EmitterNode } from './emitter';
 import { FlareNodes } from './flare';
 import { ReflectionNode } from './reflection';
@@ -68,7 +70,13 @@ export function SourceNode({ layer }: { layer: Layer }) {
       return <FlareNodes layer={layer as LayerOf<'flare'>} />;
     case 'particles':
     case 'flame':
+    case 'smoke':
+    case 'haze':
       return <EmitterNode layer={layer as Emitter} />;
+    case 'mist':
+    case 'rain':
+    case 'drops':
+      return <AirNode layer={layer as Air} />;
     case 'spill':
     case 'shadow':
       return <LightOrShadow id={layer.id} source={source} />;

@@ -7,7 +7,7 @@ import { useAround, useBench } from '../../../state/bench';
 import { toStage } from '../../stage/path-outline';
 import { PointHandle } from '../../stage/point-handle';
 
-/** The place where a flame burns, or the centre of particles: where they begin, fly away from, swirl round and stay clear of. */
+/** The place where gas rises, or the centre of particles: where they begin, fly away from, swirl round and stay clear of. */
 export function EmitterHandle({
   stage,
   layer,
@@ -41,8 +41,8 @@ export function EmitterHandle({
         {...{ stage, at, back }}
         fill="#ff7a3c"
         title={
-          layer.source.kind === 'flame'
-            ? 'The place where it burns'
+          layer.source.kind !== 'particles'
+            ? 'The place where it rises'
             : 'The centre: where they begin, fly away from, swirl round and stay clear of'
         }
         onMove={(to) => drag('Move the centre', setEmitter(layer.id, { centre: to }))}

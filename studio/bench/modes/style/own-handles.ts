@@ -1,14 +1,11 @@
 import type { ComponentType, RefObject } from 'react';
 import type { Layer } from '@ignis/core/scene/model/schema';
 import type { LayerOf } from '@ignis/core/scene/model/traits';
-import {
-  isCastShadow,
-  isFlame,
-  isFlare,
-  isParticles,
-  isReflection,
-} from '@ignis/core/scene/model/traits';
+import { isCastShadow, isFlare, isParticles, isReflection } from '@ignis/core/scene/model/traits';
+import { isMist } from '@ignis/core/scene/edits/air-edits';
+import { isGas } from '@ignis/core/scene/edits/emitter-edits';
 import { EmitterHandle } from './emitter-handle';
+import { HorizonHandle } from './horizon-handle';
 import { FlareHandles } from './flare-handles';
 import { ReflectionHandles } from './reflection-handles';
 import { ShadowHandles } from './shadow-handles';
@@ -54,10 +51,16 @@ const OWN: readonly OwnHandles[] = [
     'Drag the handle: how high the light hangs over what it falls on',
   ),
   own(
-    (l): l is LayerOf<'flame'> => isFlame(l) && l.source.values.from === 'point',
+    (l): l is LayerOf<'flame' | 'smoke' | 'haze'> => isGas(l) && l.source.values.from === 'point',
     EmitterHandle,
     'Place',
-    'Drag the place where it burns',
+    'Drag the place where it rises',
+  ),
+  own(
+    isMist,
+    HorizonHandle,
+    'Horizon',
+    'Drag the horizon: how high the far end of the ground lies',
   ),
   own(
     isParticles,

@@ -1,0 +1,47 @@
+import type { RefObject } from 'react';
+import { apply, invert } from '@ignis/core/geometry/affine';
+import { setAir } from '@ignis/core/scene/edits/air-edits';
+import type { LayerOf } from '@ignis/core/scene/model/traits';
+import { HORIZON } from '@ignis/core/sources/mist';
+import { useAround, useBench } from '../../../state/bench';
+import { toStage } from '../../stage/path-outline';
+import { PointHandle } from '../../stage/point-handle';
+
+/** How high the horizon of mist lies. */
+export function HorizonHandle({
+  stage,
+  layer,
+}: {
+  stage: RefObject<HTMLElement | null>;
+  layer: LayerOf<'mist'>;
+}) {
+  const view = useBench((s) => s.view);
+  const width = useBench((s) => s.scene.width);
+  const height = useBench((s) => s.scene.height);
+  const around = useAround(layer.id);
+  const map = toStage(view, around, layer.placement);
+  const back = invert(map);
+  if (!back) return null;
+  const { horizon } = layer.source.values;
+  const usual = { x: view.x + (view.zoom * width) / 2, y: view.y + view.zoom * HORIZON * height };
+  const at = horizon ? apply(map, horizon) : usual;
+  const reach = (view.zoom * width) / 2;
+  return (
+    <g data-testid="horizon-handle">
+      <line
+        {...{ x1: at.x - reach, x2: at.x + reach, y1: at.y, y2: at.y }}
+        stroke="#ff7a3c"
+        strokeDasharray="3 5"
+        pointerEvents="none"
+      />
+      <PointHandle
+        {...{ stage, at, back }}
+        fill="#ff7a3c"
+        title="The horizon: how high the far end of the ground lies"
+        onMove={(to) =>
+          useBench.getState().drag('Move the horizon', setAir(layer.id, { horizon: to }))
+        }
+      />
+    </g>
+  );
+}
