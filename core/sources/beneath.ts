@@ -1,4 +1,5 @@
 import type { Grounds, SourceContext } from '../definitions/source';
+import type { Box } from '../geometry/affine';
 import { copied } from '../kernels/rows';
 import type { ColourBuffer } from '../pixels/buffer';
 import { drawOutEdges } from '../pixels/drawn-out-edges';
@@ -14,8 +15,12 @@ export function beneathBeyond(
   { scene }: Pick<SourceContext, 'scene'>,
 ): ColourBuffer {
   const pixels = copied(beneath.colours(region));
-  const [x, y] = [Math.ceil(scene.x0 - 1e-6), Math.ceil(scene.y0 - 1e-6)];
-  const [right, bottom] = [Math.floor(scene.x1 + 1e-6), Math.floor(scene.y1 + 1e-6)];
-  drawOutEdges(pixels, { x, y, width: right - x, height: bottom - y });
+  drawOutEdges(pixels, wholePx(scene));
   return pixels;
+}
+
+/** The whole px within a scene's box, px of the render. */
+export function wholePx({ x0, y0, x1, y1 }: Box): Region {
+  const [x, y] = [Math.ceil(x0 - 1e-6), Math.ceil(y0 - 1e-6)];
+  return { x, y, width: Math.floor(x1 + 1e-6) - x, height: Math.floor(y1 + 1e-6) - y };
 }

@@ -2,9 +2,10 @@ import * as v from 'valibot';
 import { blendNamed } from '../blend/index';
 import { parametersSchema } from '../definitions/parameter-schema';
 import type { SourceContext, SourceDefinition } from '../definitions/source';
+import type { Program } from '../fields/compile';
 import { compile } from '../fields/compile';
 import type { Term } from '../fields/field';
-import { add, clamped, max, multiply, smoothstep, subtract } from '../fields/field';
+import { X, Y, add, clamped, max, min, multiply, smoothstep, subtract } from '../fields/field';
 import { invert, meanScale } from '../geometry/affine';
 import { blurMargin, gaussianBlur } from '../kernels/blur';
 import { composite, compositePlane } from '../kernels/composite';
@@ -15,12 +16,13 @@ import { towards } from '../paint/lamp';
 import type { ColourBuffer } from '../pixels/buffer';
 import { crop, unwritten } from '../pixels/buffer';
 import { scoped } from '../pixels/heap';
-import { EMPTY, grow, isEmpty } from '../pixels/region';
+import { EMPTY, grow, intersect, isEmpty, unite } from '../pixels/region';
 import type { DropForm } from './drops-form';
 import { dropForm, dropReach, dropWay } from './drops-form';
 import type { DropsValues } from './drops-parameters';
 import { dropsParameters } from './drops-parameters';
-import { beneathBeyond } from './beneath';
+import { beneathBeyond, wholePx } from './beneath';
+import { sceneBox } from './beginnings';
 
 export const dropsSchema = v.strictObject({
   kind: v.literal('drops'),
@@ -49,23 +51,30 @@ function shading({ cover, u, v: w, far }: DropForm, p: DropsValues, { lamp }: So
   };
 }
 
+/** Where drops take their colours from, px of the render away: from within the scene, however far they reach. */
+function waysOf(form: DropForm, p: DropsValues, context: SourceContext): Program {
+  const { x0, y0, x1, y1 } = sceneBox(context);
+  const scale = meanScale(context.map);
+  const way = dropWay(form, p.bends);
+  const within = (from: Term, to: Term, least: number, most: number): Term =>
+    multiply(subtract(max(least, min(most, add(from, to))), from), scale);
+  return compile([within(X, way.x, x0, x1), within(Y, way.y, y0, y1), 0, 0]);
+}
+
 /** What lies behind as drops and steamed glass show it. */
 function seenThrough(p: DropsValues, context: SourceContext): ColourBuffer {
   const { map, wanted, grounds } = context;
   const scale = meanScale(map);
   const back = invert(map)!;
   const form = dropForm(p, 1 / scale);
-  const way = dropWay(form, p.bends);
-  const ways = fieldColours(
-    compile([multiply(way.x, scale), multiply(way.y, scale), 0, 0]),
-    back,
-    wanted,
-  );
+  const ways = fieldColours(waysOf(form, p, context), back, wanted);
   const { shine, dark } = shading(form, p, context);
   const [cover, shines, darkens] = fieldPlanes(compile([form.cover, shine, dark]), back, wanted);
   const steam = p.steam * scale;
   const reach = Math.ceil(Math.max(dropReach(p) * scale, blurMargin(steam))) + 3;
-  const behind = beneathBeyond(grounds!.beneath!, grow(wanted, reach), context);
+  const most = grow(wholePx(context.scene), blurMargin(steam) + 3);
+  const near = intersect(grow(wanted, reach), unite(most, wanted));
+  const behind = beneathBeyond(grounds!.beneath!, near, context);
   const drops = displaced(behind, ways.data, wanted);
   compositePlane(drops, darkens!, [0, 0, 0], NORMAL, 1);
   compositePlane(drops, shines!, [1, 1, 1], ADD, 1);

@@ -46,15 +46,15 @@ function falling(p: RainValues, { x0, y0, x1, y1 }: Box): Flight {
   };
 }
 
-/** How drops leap up where it strikes: as high as asked, and down again. */
+/** How drops leap up where it strikes: as high as asked, and gone before the slowest are beneath where they began. */
 function leaping(p: RainValues): Flight {
   const gravity = FALL * p.splashHeight;
   const speed = Math.sqrt(2 * gravity * p.splashHeight);
   return {
     ...STILL,
     ...{ seed: Math.round(p.seed) * 7919 + 2, moment: p.moment, gravity },
-    ...{ life: (1.7 * speed) / gravity, lifeSpread: 0.5, direction: 'angle', angle: radians(-90) },
-    ...{ spread: radians(110), speed, speedSpread: 0.8, size: p.splashSize, sizeSpread: 0.7 },
+    ...{ life: (1.3 * speed) / gravity, lifeSpread: 0.5, direction: 'angle', angle: radians(-90) },
+    ...{ spread: radians(70), speed, speedSpread: 0.35, size: p.splashSize, sizeSpread: 0.7 },
     ...{ depth: 0.2, blur: 0, shutter: 0.008, round: null },
   };
 }
