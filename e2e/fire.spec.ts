@@ -34,7 +34,7 @@ test('Ember Pier: letters burn from their upper edges, and the fire follows them
   const above = [780, 340] as const;
   const before = await colourAt(page, above);
   await add(page, 'Fire');
-  await take(page, 'Burns', 'At the upper edges of a layer');
+  await take(page, 'Burns', 'Upper edges');
   await setValue(page, 'Height', '420');
   await setValue(page, 'Fuel', '150');
   await settled(page);
@@ -60,11 +60,11 @@ test('Snow on the pier: snow, its centre dragged, and a mask where a texture is'
   page,
 }) => {
   await openExample(page, 'Blank pier');
-  await add(page, 'Snow in lamp light');
+  await add(page, 'Lamp snow');
   await setValue(page, 'How many', '300');
   await setValue(page, 'Keep clear', '200');
   await page.getByRole('button', { name: /Centre$/ }).click();
-  const snow = () => layerNamed(page, 'Snow in lamp light');
+  const snow = () => layerNamed(page, 'Lamp snow');
   const { placement } = await snow();
   await press(page, [placement.x, placement.y], [placement.x - 300, placement.y + 120]);
   await settled(page);

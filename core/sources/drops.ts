@@ -38,7 +38,13 @@ const ADD = blendNamed('add').mode;
 const [DARK, BRIGHT] = [0.75, 0.9];
 
 /** The lamp in each drop, and its light gathered on the far side of it: 0–1, and dark rims, 0–1. */
-function shading({ cover, u, v: w, far }: DropForm, p: DropsValues, { lamp }: SourceContext) {
+function shading(
+  { cover, u, v: w, far, radius }: DropForm,
+  p: DropsValues,
+  { lamp, map }: SourceContext,
+) {
+  // In a drop of few px neither can be seen.
+  const seen = clamped(multiply(radius, meanScale(map) / 4));
   const [lx, ly] = towards(lamp);
   const flat = Math.hypot(lx, ly);
   const [dx, dy] = flat > 1e-3 ? [lx / flat, ly / flat] : [0, -1];
@@ -46,8 +52,8 @@ function shading({ cover, u, v: w, far }: DropForm, p: DropsValues, { lamp }: So
   const spot = smoothstep(0.3, 0.72, subtract(side, multiply(0.9, max(0, subtract(far, 0.72)))));
   const gathered = multiply(0.35, smoothstep(0.2, 0.95, multiply(-1, side)));
   return {
-    shine: multiply(cover, clamped(multiply(add(spot, gathered), (BRIGHT * p.bright) / 100))),
-    dark: multiply(cover, (DARK * p.rim) / 100, smoothstep(0.45, 1, far)),
+    shine: multiply(cover, seen, clamped(multiply(add(spot, gathered), (BRIGHT * p.bright) / 100))),
+    dark: multiply(cover, seen, (DARK * p.rim) / 100, smoothstep(0.45, 1, far)),
   };
 }
 

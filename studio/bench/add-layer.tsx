@@ -59,13 +59,20 @@ function fireSample(point: StartingPoint): Scene {
   return scene;
 }
 
+/** What is seen only from near. */
+const SMALL = ['drops', 'heat-haze'];
+
 /** Mist, smoke or weather over lamps at dusk. */
 function airSample(point: StartingPoint): Scene {
   const scene = newScene('', 480, 300, '#1c2233');
   const bulbs = startingPoints.find((p) => p.name === 'bulbs')!;
   scene.layers.push(
     started(bulbs, { width: 560, height: 0 }, { x: 240, y: 130 }),
-    started(point, { width: 900, height: 0 }, { x: 240, y: 280 }),
+    started(
+      point,
+      { width: SMALL.includes(point.name) ? 3000 : 900, height: 0 },
+      { x: 240, y: 280 },
+    ),
   );
   return scene;
 }

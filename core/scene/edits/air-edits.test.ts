@@ -1,13 +1,14 @@
 import { describe, expect, it } from 'vitest';
 import { newDrops, newMist, newRain, newScene, newTextLayer } from '../model/make';
+import type { Scene } from '../model/schema';
 import { setAir, setSplashedOn } from './air-edits';
 import { edit } from './edit';
 
 describe('mist and weather', () => {
   const text = newTextLayer('QUAY');
   const [mist, rain, drops] = [newMist('Mist'), newRain('Rain'), newDrops('Drops')];
-  const scene = { ...newScene('S', 200, 100, null), layers: [text, mist, rain, drops] };
-  const layerAt = (i: number, s: typeof scene) => s.layers[i]!.source;
+  const scene: Scene = { ...newScene('S', 200, 100, null), layers: [text, mist, rain, drops] };
+  const layerAt = (i: number, s: Scene) => s.layers[i]!.source;
 
   it('take values of their own', () => {
     expect(layerAt(1, edit(scene, '', setAir(mist.id, { density: 40 })).scene)).toMatchObject({

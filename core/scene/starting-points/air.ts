@@ -50,13 +50,6 @@ export const airs: readonly StartingPoint[] = [
     { from: 'point', wide: 220, height: 560, amount: 12 },
   ),
   air('rain', 'Rain', 'Streaks near and far.', rainParameters, newRain),
-  air('downpour', 'Downpour', 'Heavy rain that the wind drives aside.', rainParameters, newRain, {
-    count: 9000,
-    angle: 108,
-    speed: 2600,
-    gusts: 45,
-    opacity: 70,
-  }),
   air(
     'drops',
     'Drops on glass',

@@ -54,8 +54,8 @@ export const particleLooks: readonly StartingPoint[] = [
   ),
   particles(
     'grinding-sparks',
-    'Sparks from grinding',
-    'A spray of hot sparks that fall in arcs.',
+    'Hot sparks',
+    'Sparks from grinding, that fall in arcs.',
     {
       ...{ from: 'point', wide: 3, count: 900, life: 1.1, lifeSpread: 80, speed: 2300 },
       ...{ speedSpread: 75, angle: -28, spread: 36, gravity: 1500, drag: 110, turbulence: 0 },
@@ -76,40 +76,35 @@ export const particleLooks: readonly StartingPoint[] = [
     },
     4.5,
   ),
-  particles(
-    'lamp-snow',
-    'Snow in lamp light',
-    'Flakes that drift down, near ones large and soft.',
-    {
-      ...{ from: 'scene', count: 900, life: 14, lifeSpread: 20, speed: 30, angle: 90, spread: 40 },
-      ...{
-        gravity: 40,
-        drag: 60,
-        wind: 40,
-        windAngle: 30,
-        turbulence: 40,
-        eddy: 260,
-        look: 'snow',
-      },
-      ...{ size: 13, sizeSpread: 80, depth: 85, focus: 35, blur: 9, laid: 'over', moment: 20 },
-      ramp: rampOf(
-        [
-          [0, '#ffffff'],
-          [100, '#f4ead8'],
-        ],
-        [
-          [0, 0],
-          [8, 90],
-          [92, 90],
-          [100, 0],
-        ],
-      ),
-      colours: 'age',
+  particles('lamp-snow', 'Lamp snow', 'Flakes that drift down, near ones large and soft.', {
+    ...{ from: 'scene', count: 900, life: 14, lifeSpread: 20, speed: 30, angle: 90, spread: 40 },
+    ...{
+      gravity: 40,
+      drag: 60,
+      wind: 40,
+      windAngle: 30,
+      turbulence: 40,
+      eddy: 260,
+      look: 'snow',
     },
-  ),
+    ...{ size: 13, sizeSpread: 80, depth: 85, focus: 35, blur: 9, laid: 'over', moment: 20 },
+    ramp: rampOf(
+      [
+        [0, '#ffffff'],
+        [100, '#f4ead8'],
+      ],
+      [
+        [0, 0],
+        [8, 90],
+        [92, 90],
+        [100, 0],
+      ],
+    ),
+    colours: 'age',
+  }),
   particles(
     'beam-dust',
-    'Dust in a beam',
+    'Beam dust',
     'Specks that hang in the air and turn in the light.',
     {
       ...{ from: 'scene', count: 500, life: 18, speed: 8, direction: 'any', drag: 100 },
