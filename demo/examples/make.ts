@@ -21,7 +21,12 @@ import {
   newTextLayer,
 } from '@ignis/core/scene/model/make';
 import type { Layer, Scene, Step } from '@ignis/core/scene/model/schema';
-import { particleLooks, started, startingPoints } from '@ignis/core/scene/starting-points/index';
+import {
+  flareLooks,
+  particleLooks,
+  started,
+  startingPoints,
+} from '@ignis/core/scene/starting-points/index';
 import type { ParticleValues } from '@ignis/core/sources/particles';
 import type { Pass } from '@ignis/core/sources/pass';
 
@@ -97,7 +102,7 @@ export const ring = (x: number, y: number, r: number): Path => {
 /** A starting point by its name, moved, turned and scaled. */
 export function start(name: string, size: Scene, to: { x: number; y: number }, values = {}): Layer {
   const layer = started(
-    startingPoints.find((p) => p.name === name)!,
+    [...startingPoints, ...flareLooks].find((p) => p.name === name)!,
     size,
     to,
   );

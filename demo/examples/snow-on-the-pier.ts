@@ -1,7 +1,6 @@
 /** Snow on the pier: lamp light, mist and snow, and a tube that the wet boards mirror. */
-import { newFill, newPicture, newReflection, newScene } from '@ignis/core/scene/model/make';
-import { rampOf } from '@ignis/core/pixels/ramp';
-import { faded, flying, graded, named, pier, start, write } from './make';
+import { newMist, newPicture, newReflection, newScene } from '@ignis/core/scene/model/make';
+import { flying, graded, named, pier, start, write } from './make';
 
 const scene = newScene('Snow on the pier', 1920, 1200, '#05070c');
 
@@ -14,26 +13,18 @@ const harbour = graded(
 const tube = start('ring', scene, { x: 1300, y: 470 });
 tube.name = 'Ring';
 
+const lamp = start('flare-mist', scene, { x: 682, y: 262 }, { scaleX: 0.4, scaleY: 0.4 });
+lamp.name = 'Lamp';
+if (lamp.source.kind === 'flare') lamp.source.from = { x: 0, y: 0 };
+
 const mirrored = newReflection(null);
 Object.assign(mirrored, { name: 'On the boards', opacity: 70 });
 
-/** Mist: clouds that are stirred, above the water. */
-const mist = newFill('Mist', '#000000');
-Object.assign(mist.source.paint, {
-  ...{ paint: 'texture', texture: 'clouds', size: 220, seed: 5 },
-  textureValues: { clouds: { turbulence: 60, contrast: 200 } },
-  ramp: rampOf(
-    [
-      [0, '#7c8fb4'],
-      [100, '#cfd8ea'],
-    ],
-    [
-      [0, 0],
-      [100, 75],
-    ],
-  ),
+/** It stands over the water as far as the other shore, and the ring glows in it. */
+const mist = newMist('Mist', {
+  ...{ density: 65, colour: '#6f7f9c', horizon: { x: 960, y: 600 }, height: 460, near: 12 },
+  ...{ size: 520, stretch: 320, patches: 90, glow: 34, reach: 420, seed: 5 },
 });
-Object.assign(mist, { blend: 'screen', opacity: 40, mask: faded([960, 640], [960, 180]) });
 
 const far = flying('lamp-snow', scene, { count: 1400, size: 7, blur: 2, seed: 2 });
 Object.assign(far, { name: 'Snow, far', opacity: 75 });
@@ -45,9 +36,10 @@ for (const [layer, id] of [
   [mist, 'mist'],
   [mirrored, 'boards'],
   [far, 'snow-far'],
+  [lamp, 'lamp'],
   [tube, 'ring'],
   [near, 'snow-near'],
 ] as const)
   named(layer, id);
-scene.layers.push(harbour, mist, mirrored, far, tube, near);
+scene.layers.push(harbour, mist, mirrored, far, lamp, tube, near);
 await write('snow-on-the-pier', scene, [pier]);
