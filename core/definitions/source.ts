@@ -56,8 +56,8 @@ export interface Caster {
   lamp: Lamp;
 }
 
-/** What a layer looks at: the next beneath it that is not clipped, all that the scene shows there, the layer that it lies behind, or all lights of the scene. */
-export type Ground = 'base' | 'beneath' | 'behind' | 'lights';
+/** What a layer looks at: the next beneath it that is not clipped, all that the scene shows there, the second layer that it names, or all lights of the scene. */
+export type Ground = 'base' | 'beneath' | 'second' | 'lights';
 
 /** The pictures of what a layer looks at. */
 export type Grounds = Partial<
@@ -154,8 +154,8 @@ export interface SourceDefinition<S extends { kind: string }> {
   reference?: Reference<S>;
   /** What lies about it that it looks at to be drawn; left out, nothing. */
   sees?(source: S): readonly Ground[];
-  /** The layer that it lies behind, by its id, for who `sees` that; left out, it lies behind none. */
-  behind?: {
+  /** The second layer that it names, by its id, for who `sees` that: one that covers it, or that it goes round; left out, none. */
+  second?: {
     of(source: S): string | null;
     /** Names another layer, in place. */
     rename(source: S, id: string): void;

@@ -4,6 +4,7 @@ import type { ColourBuffer } from '../pixels/buffer';
 import { floats } from '../pixels/heap';
 import type { RampTable } from '../pixels/ramp-table';
 import { isEmpty } from '../pixels/region';
+import { NOWHERE } from './arguments';
 import { onHeap, rowsOf, run } from './machine';
 
 /** Floats of a particle in a list: head x, y, tail x, y and radius, px of the render; opacity, share of the ramp, turn, its own number, brightness, share of its life; one to spare. */
@@ -26,6 +27,7 @@ export const LOOKS = [
   'dust',
   'star',
   'paper',
+  'sprite',
 ] as const;
 
 /** What particles fly by: seconds, px, radians and turns; shares are 0–1. */
@@ -108,16 +110,24 @@ export interface Drawing {
   /** Whether they are light that adds up, in place of lying over each other. */
   light: boolean;
   ramp: RampTable;
+  /** What `sprite` looks like. */
+  sprite?: Sprite;
+}
+
+/** A small square picture: premultiplied RGBA of `side` px (a power of two), then of half as many, down to one. */
+export interface Sprite {
+  side: number;
+  data: Float32Array;
 }
 
 /** Draws a list of particles on a buffer, in place. */
 export function drawParticles(
   to: ColourBuffer,
   list: Float32Array,
-  { look, light, ramp }: Drawing,
+  { look, light, ramp, sprite }: Drawing,
 ): void {
   const { region } = to;
-  if (isEmpty(region) || list.length === 0) return;
+  if (isEmpty(region) || list.length === 0 || (look === 'sprite' && !sprite)) return;
   onHeap((at) =>
     run(
       'particleRows',
@@ -133,6 +143,8 @@ export function drawParticles(
         at(ramp),
         LOOKS.indexOf(look),
         light ? 1 : 0,
+        sprite ? at(sprite.data) : NOWHERE,
+        sprite?.side ?? 0,
       ],
     ),
   );

@@ -61,6 +61,15 @@ export const beganOn = <
   },
 });
 
+/** Whether it goes with one wind that several layers share (scene/edits/emitter-edits.ts). */
+export const together = {
+  kind: 'switch',
+  label: 'One wind',
+  help: 'It goes with the wind of all layers that have this on.',
+  default: false,
+  absent: false,
+} as const;
+
 /** Where the centre of a source lies that was never dragged: where its layer was put. */
 export const UNDRAGGED: Point = { x: 0, y: 0 };
 

@@ -68,13 +68,13 @@ export const flameSource: SourceDefinition<FlameSource> = {
   shaped: false,
   emits: true,
   reference: beganOn(),
-  behind: {
+  second: {
     of: ({ behind }) => behind,
     rename: (source, id) => {
       source.behind = id;
     },
   },
-  sees: ({ behind }) => (behind === null ? [] : ['behind']),
+  sees: ({ behind }) => (behind === null ? [] : ['second']),
   box: () => null,
   extent: () => null,
   assets: () => [],

@@ -133,8 +133,8 @@ function lightOf(
   const brightest =
     source.values.tied === 'brightest' && grounds?.beneath ? brightestPlace(grounds.beneath) : null;
   const from = brightest ?? axis.from;
-  const shows = grounds?.behind
-    ? 1 - coveredShare(grounds.behind, from, source.values.covers * meanScale(map))
+  const shows = grounds?.second
+    ? 1 - coveredShare(grounds.second, from, source.values.covers * meanScale(map))
     : 1;
   return { axis: { ...axis, from }, shows };
 }
@@ -160,7 +160,7 @@ export const flareSource: SourceDefinition<FlareSource> = {
     },
     along: (source, path) => ({ ...source, from: tiedTo(source, path) }),
   },
-  behind: {
+  second: {
     of: ({ behind }) => behind,
     rename: (source, id) => {
       source.behind = id;
@@ -168,7 +168,7 @@ export const flareSource: SourceDefinition<FlareSource> = {
   },
   sees: ({ values, behind }) => [
     ...(values.tied === 'brightest' ? (['beneath'] as const) : []),
-    ...(behind !== null ? (['behind'] as const) : []),
+    ...(behind !== null ? (['second'] as const) : []),
   ],
   parts: ({ parts }) => parts,
   colour: ({ light }) => light,

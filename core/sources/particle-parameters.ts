@@ -1,7 +1,7 @@
 import type { Parameters } from '../definitions/parameter';
 import { angle, count, length, percent, place, seed } from '../definitions/parameter';
 import { rampOf } from '../pixels/ramp';
-import { beginnings, seconds, under } from './beginnings';
+import { beginnings, seconds, together, under } from './beginnings';
 
 const speed = (label: string, value: number, range: object = {}) => ({
   ...length(label, value, { max: 20_000, slider: [0, 800], ...range }),
@@ -61,6 +61,7 @@ export const particleParameters = {
     },
     wind: { ...speed('Wind', 0, { slider: [0, 500] }), help: 'Px in a second.' },
     windAngle: { ...angle('Wind goes', 0), needs: { wind: 'some' } },
+    together,
     turbulence: {
       ...speed('Turbulence', 40, { slider: [0, 400] }),
       help: 'How fast eddies carry them along.',
@@ -95,6 +96,7 @@ export const particleParameters = {
         { value: 'bubble', label: 'Bubble' },
         { value: 'petal', label: 'Petal' },
         { value: 'paper', label: 'Paper' },
+        { value: 'sprite', label: 'A layer' },
       ],
       default: 'soft',
     },

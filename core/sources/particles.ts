@@ -12,11 +12,14 @@ import { rampTable } from '../pixels/ramp';
 import { UNDRAGGED, beganOn, ofWay, radians, sceneBox } from './beginnings';
 import { particleParameters } from './particle-parameters';
 import { placesInBox, placesOnLayer } from './particle-places';
+import { spriteOf } from './sprite';
 
 export const particlesSchema = v.strictObject({
   kind: v.literal('particles'),
   /** The id of the layer that they begin on; null for none. */
   of: v.nullable(v.pipe(v.string(), v.minLength(1))),
+  /** The id of the layer that each looks like, if they look like one; left out, or null, none. */
+  sprite: v.optional(v.nullable(v.pipe(v.string(), v.minLength(1)))),
   values: parametersSchema(particleParameters),
 });
 
@@ -51,6 +54,10 @@ function flightOf(p: ParticleValues, box: Box): Flight {
   };
 }
 
+/** The layer that each particle looks like, by its id; null if they look like none. */
+const spriteLayer = ({ values, sprite }: ParticlesSource): string | null =>
+  values.look === 'sprite' ? (sprite ?? null) : null;
+
 /** So many px of particles are drawn at most: about four seconds of one thread. */
 const MOST_PX = 1.5e9;
 
@@ -82,11 +89,18 @@ export const particlesSource: SourceDefinition<ParticlesSource> = {
   label: 'Particles',
   help: 'Embers, snow, dust, sparks, petals: things that begin somewhere, fly and fade.',
   schema: particlesSchema,
-  note: '`of` is the id of the layer that they begin on, or null. Seconds and px a second are those of the scene.',
+  note: '`of` is the id of the layer that they begin on, `sprite` that of the layer which each looks like where `look` is `sprite`; either may be null. Seconds and px a second are those of the scene.',
   settings: { values: particleParameters },
   shaped: false,
   emits: true,
   reference: beganOn(),
+  second: {
+    of: spriteLayer,
+    rename: (source, id) => {
+      source.sprite = id;
+    },
+  },
+  sees: (source) => (spriteLayer(source) === null ? [] : ['second']),
   box: () => null,
   extent: () => null,
   assets: () => [],
@@ -102,7 +116,12 @@ export const particlesSource: SourceDefinition<ParticlesSource> = {
       const flight = flightOf(p, sceneBox(context));
       const list = flown(Math.round(p.count), places, flight, map);
       const ramp = rampTable(p.ramp, mixing);
-      drawParticles(out, list, { look: p.look, light: p.laid === 'light', ramp });
+      const { second } = context.grounds ?? {};
+      const sprite = p.look === 'sprite' && second ? spriteOf(second, context.memo) : null;
+      drawParticles(out, list, {
+        ...{ look: p.look, light: p.laid === 'light', ramp },
+        ...(sprite && { sprite }),
+      });
     });
     return out;
   },

@@ -23,7 +23,7 @@ const OBSTACLE = 512;
 const obstacleOf =
   ({ grounds, map }: SourceContext, { width, height }: GasGrid) =>
   (to: Affine): Plane => {
-    const { pixels, map: laid } = grounds!.behind!.coarse(OBSTACLE);
+    const { pixels, map: laid } = grounds!.second!.coarse(OBSTACLE);
     // From cells to the layer's own px, to px of the render, to px of the small picture.
     const back = multiply(invert(laid)!, multiply(map, invert(to)!));
     return sampled(alphaOf(pixels), back, { x: 0, y: 0, width, height });
@@ -40,7 +40,7 @@ function keyOf(p: GasValues, kind: GasKind, context: SourceContext): string {
   const { light, grounds, draft = false } = context;
   const own = Object.values(sceneBox(context)).map((n) => n.toFixed(2));
   const drives = [...MOTION.map((key) => p[key]), ...Object.values(kind)];
-  return `gas ${JSON.stringify([drives, light?.key, grounds?.behind?.key, own, draft])}`;
+  return `gas ${JSON.stringify([drives, light?.key, grounds?.second?.key, own, draft])}`;
 }
 
 /** The box of what gas rises from, px of the layer; null if there is nothing. */
@@ -89,6 +89,6 @@ export function risenGas(
   return gasAt({
     ...{ values: p, kind, grid, caster: light, place: p.centre ?? UNDRAGGED, memo, reach },
     key: keyOf(p, kind, context),
-    covers: grounds?.behind ? obstacleOf(context, grid) : null,
+    covers: grounds?.second ? obstacleOf(context, grid) : null,
   });
 }

@@ -75,14 +75,14 @@ export const smokeSource: SourceDefinition<SmokeSource> = {
   settings: { values: smokeParameters },
   shaped: false,
   reference: beganOn(),
-  behind: {
+  second: {
     of: ({ behind }) => behind,
     rename: (source, id) => {
       source.behind = id;
     },
   },
   sees: ({ behind, values }) => [
-    ...(behind === null ? [] : (['behind'] as const)),
+    ...(behind === null ? [] : (['second'] as const)),
     ...(values.glow > 0 ? (['lights'] as const) : []),
   ],
   followsLamp: () => true,

@@ -2,6 +2,7 @@
 import { get, get4, put, put4 } from './access';
 import { hashAt, slopeX, slopeY, slopesAt } from './noise';
 import { rampAt } from './ramp';
+import { bilinear } from './resample';
 
 /** Floats of a particle that flies: head x, y, tail x, y (px of the render), radius (px), opacity, share of the ramp, turn (radians), and a number of its own. */
 const FLOWN: i32 = 12;
@@ -156,7 +157,9 @@ export function flyRows(o: usize, sources: usize, count: i32, p: usize, from: i3
 }
 
 /** What particles look like, as the face numbers it. */
-const DOT = 0, SOFT = 1, SPARK = 2, FLAKE = 3, SNOW = 4, PETAL = 5, BUBBLE = 6, DUST = 7, STAR = 8, PAPER = 9;
+const DOT = 0, SOFT = 1, SPARK = 2, FLAKE = 3, SNOW = 4, PETAL = 5, BUBBLE = 6, DUST = 7, STAR = 8, PAPER = 9, SPRITE = 10;
+/** How far the corners of a square are from its middle, of half its side. */
+const ROOT: f32 = 1.42;
 
 /** Softer than this no edge need be, and sharper none can be. */
 // @ts-ignore: decorator
@@ -229,9 +232,33 @@ function shown(kind: i32, u: f32, v: f32, half: f32, r: f32, own: f32): f32 {
   return kind == SNOW ? t * (2 - t) : t * t;
 }
 
+/** The size of a sprite that is sampled: where it stands, and its side, px. */
+let spriteFrom: usize = 0;
+let spriteSide: i32 = 0;
+
+/** Takes the size of a sprite of `side` px, of which each is followed by one half as large, that is nearest to a radius. */
+function chooseSize(sprite: usize, side: i32, r: f32): void {
+  spriteFrom = sprite;
+  spriteSide = side;
+  while (spriteSide > 1 && (spriteSide as f32) > 2.6 * r) {
+    spriteFrom += ((spriteSide * spriteSide) as usize) << 4;
+    spriteSide >>= 1;
+  }
+}
+
+/** A sprite at a place from -1 to 1 across and down, premultiplied. */
+// @ts-ignore: decorator
+@inline
+function spriteAt(u: f32, v: f32): v128 {
+  const half = 0.5 * (spriteSide as f64);
+  const x = half * ((u as f64) + 1) - 0.5;
+  const y = half * ((v as f64) + 1) - 0.5;
+  return bilinear(spriteFrom, spriteSide, spriteSide, x, y);
+}
+
 /**
  * Draws a list of particles on rows of RGBA, in their order: over what is there, or (`light`) added to it. `ramp` has their
- * colours.
+ * colours; `sprite`, premultiplied RGBA of `side` px and then of half as many and so on, is what SPRITE draws.
  */
 export function particleRows(
   o: usize,
@@ -244,6 +271,8 @@ export function particleRows(
   ramp: usize,
   kind: i32,
   light: i32,
+  sprite: usize,
+  side: i32,
   from: i32,
   to: i32,
 ): void {
@@ -262,7 +291,8 @@ export function particleRows(
     // What is smaller than a px is as much fainter.
     const least: f32 = kind == STAR || kind == FLAKE ? 1.5 : 0.75;
     const r = max<f32>(own, least);
-    const reach: f32 = (kind == SPARK ? r * 2 : kind == SNOW || kind == DUST ? r * <f32>1.2 : r) + 1;
+    const reach: f32 =
+      r * (kind == SPARK ? <f32>2 : kind == SPRITE ? ROOT : kind == SNOW || kind == DUST ? <f32>1.2 : <f32>1) + 1;
     if (min<f32>(hy, ty) - reach >= bottom || max<f32>(hy, ty) + reach <= top) continue;
     if (min<f32>(hx, tx) - reach >= right || max<f32>(hx, tx) + reach <= left) continue;
     const length = sqrt<f32>((hx - tx) * (hx - tx) + (hy - ty) * (hy - ty));
@@ -289,6 +319,7 @@ export function particleRows(
     const above = max<f32>(top, Mathf.floor(min<f32>(hy, ty) - reach)) as i32;
     const below = min<f32>(bottom, Mathf.ceil(max<f32>(hy, ty) + reach)) as i32;
     const number = get(q + 32);
+    if (kind == SPRITE) chooseSize(sprite, side, r);
     for (let y = above; y < below; y++) {
       let d = o + (y - y0) * stride + ((first - x0) << 4);
       const py = (y as f32) + 0.5 - my;
@@ -296,9 +327,14 @@ export function particleRows(
         const px = (x as f32) + 0.5 - mx;
         const u = px * cos + py * sin;
         const v = py * cos - px * sin;
-        const cover = shown(kind, u, v, half, r, number);
-        if (cover <= 0) continue;
-        const laid = f32x4.mul(lit, f32x4.splat(cover));
+        let shape: v128;
+        if (kind == SPRITE) shape = spriteAt(u / r, v / r);
+        else {
+          const cover = shown(kind, u, v, half, r, number);
+          if (cover <= 0) continue;
+          shape = f32x4.splat(cover);
+        }
+        const laid = f32x4.mul(lit, shape);
         const before = get4(d);
         const a = f32x4.extract_lane(laid, 3);
         const over = f32x4.add(laid, f32x4.mul(before, f32x4.splat(1 - a)));

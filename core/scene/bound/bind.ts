@@ -115,9 +115,7 @@ function boundAt(scene: Scene, looks: number): Binding {
   const referred = (layer: Layer, way: readonly string[]): BoundLayer => {
     const out = named(layer, way);
     const seen = seenBeneath(layer).flatMap((ground) => {
-      const subject = { base: baseOf, beneath, behind: obstacleOf, lights: lightsFor }[ground](
-        layer,
-      );
+      const subject = { base: baseOf, beneath, second: secondOf, lights: lightsFor }[ground](layer);
       return subject ? [[ground, subject] as const] : [];
     });
     return seen.length > 0
@@ -136,10 +134,10 @@ function boundAt(scene: Scene, looks: number): Binding {
     const lit = drawnAt({ ...scene, layers: onlyLights(scene.layers) }, looks + 1);
     return { layer: asOne({ ...lit, background: null, layers: shownOf(lit.layers) }), map: back };
   };
-  /** The layer that one lies behind, as that is by itself. */
-  const obstacleOf = (layer: Layer): Subject | null => {
+  /** The second layer that one names, as that is by itself. */
+  const secondOf = (layer: Layer): Subject | null => {
     const { source } = layer;
-    const of = definitionOf(source).behind?.of(source) ?? null;
+    const of = definitionOf(source).second?.of(source) ?? null;
     return of !== null && looks <= MAX_LOOKS ? subjectFrom(layer, of) : null;
   };
   /** All that the scene shows beneath a layer. What is in front is hidden, so that none looks at itself by that way. */

@@ -1,8 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import { corner } from '../../geometry/path';
-import { newFlame, newLine, newParticles, newScene, newTextLayer } from '../model/make';
+import { newFlame, newLine, newParticles, newScene, newSmoke, newTextLayer } from '../model/make';
 import { edit } from './edit';
-import { setEmitter, setEmitterLayer, setObstacle } from './emitter-edits';
+import type { Scene } from '../model/schema';
+import type { Emitter } from './emitter-edits';
+import { setEmitter, setEmitterLayer, setObstacle, setSprite } from './emitter-edits';
+import { layerOf } from './layer-edits';
 
 const scene = () => {
   const made = newScene('S', 400, 300, null);
@@ -44,6 +47,32 @@ describe('what comes out of a layer', () => {
     expect(moved.layers[1]!.source).toMatchObject({ of: text.id });
     const round = edit(made, '', setObstacle(flame.id, text.id)).scene;
     expect(round.layers[1]!.source).toMatchObject({ behind: text.id });
+  });
+
+  it('share one wind, which the last that joins takes and any of them changes', () => {
+    const { made, flame } = scene();
+    const [smoke, sparks] = [newSmoke('Smoke', { wind: 90 }), newParticles('Sparks', { wind: 7 })];
+    made.layers.push(smoke, sparks);
+    const winds = (s: Scene) =>
+      [flame, smoke, sparks].map(({ id }) => (layerOf(s, id) as Emitter).source.values.wind);
+    let now = edit(made, '', setEmitter(smoke.id, { together: true })).scene;
+    expect(winds(now)).toEqual([0, 90, 7]);
+    now = edit(now, '', setEmitter(sparks.id, { together: true })).scene;
+    expect(winds(now)).toEqual([0, 90, 90]);
+    now = edit(now, '', setEmitter(sparks.id, { wind: 40, windAngle: 30 })).scene;
+    expect(winds(now)).toEqual([0, 40, 40]);
+    expect((layerOf(now, smoke.id) as Emitter).source.values.windAngle).toBe(30);
+    // What is not wind stays each one's own.
+    now = edit(now, '', setEmitter(smoke.id, { turbulence: 3 })).scene;
+    expect((layerOf(now, sparks.id) as Emitter).source.values.turbulence).toBe(40);
+  });
+
+  it('may look like a layer', () => {
+    const { made, text } = scene();
+    const sparks = newParticles('Sparks');
+    made.layers.push(sparks);
+    const after = edit(made, '', setSprite(sparks.id, text.id)).scene;
+    expect(layerOf(after, sparks.id).source).toMatchObject({ sprite: text.id });
   });
 
   it('of a layer that has nothing of the kind is refused', () => {

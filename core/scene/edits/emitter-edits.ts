@@ -4,6 +4,7 @@ import { apply } from '../../geometry/affine';
 import { placed } from '../arrange/placement';
 import { likelySubject, subjectsFor } from '../arrange/subjects';
 import type { Layer, Scene } from '../model/schema';
+import { everyLayer } from '../model/schema';
 import type { LayerOf } from '../model/traits';
 import { isFlame, isOf, isParticles } from '../model/traits';
 import { beginsOnLayer, beginsOnPaths } from '../../sources/beginnings';
@@ -36,9 +37,30 @@ function emitterOf(scene: Scene, id: string): Emitter {
 const hasPaths = ({ source }: Layer): boolean =>
   (definitionOf(source).paths?.(source) ?? []).length > 0;
 
+/** What winds are. */
+const WIND = ['wind', 'windAngle', 'gusts'] as const;
+
+/** Brings a layer that has just joined one wind to that, or all that share it to that of the layer. */
+function shareWind(s: Scene, layer: Emitter, changed: Readonly<Record<string, Value>>): void {
+  const others = everyLayer(s.layers)
+    .filter(isEmitter)
+    .filter((l) => l.id !== layer.id && l.source.values.together);
+  const [first] = others;
+  if (!first) return;
+  if ('together' in changed) blow(first, layer);
+  else if (WIND.some((key) => key in changed)) for (const other of others) blow(layer, other);
+}
+
+/** Gives a layer the wind of another, as far as both have it. */
+function blow({ source: from }: Emitter, { source: to }: Emitter): void {
+  for (const key of WIND)
+    if (key in from.values && key in to.values)
+      Object.assign(to.values, { [key]: (from.values as Record<string, Value>)[key] });
+}
+
 /**
  * Sets values. What then needs a layer to begin on takes the likeliest, if it has none yet, or none with the paths that it needs, and lies where that lies: its own
- * placement goes into its centre.
+ * placement goes into its centre. A wind that several share changes for all of them.
  */
 export const setEmitter =
   (id: string, values: Readonly<Record<string, Value>>): Edit =>
@@ -47,6 +69,7 @@ export const setEmitter =
     const { source, placement } = layer;
     const wasOnLayer = beginsOnLayer(source.values);
     Object.assign(source.values, values);
+    if (source.values.together) shareWind(s, layer, values);
     if (!beginsOnLayer(source.values)) return;
     const current = source.of === null ? null : findLayer(s, source.of);
     if (beginsOnPaths(source.values) && !(current && hasPaths(current)))
@@ -62,6 +85,14 @@ export const setEmitterLayer =
   (id: string, of: string): Edit =>
   (s) => {
     emitterOf(s, id).source.of = of;
+  };
+
+/** Lets each particle look like a layer, or like none. */
+export const setSprite =
+  (id: string, of: string | null): Edit =>
+  (s) => {
+    const { source } = emitterOf(s, id);
+    if (source.kind === 'particles') source.sprite = of;
   };
 
 /** Lets flames or smoke go round a layer, or round nothing. */

@@ -10,11 +10,11 @@ import type { Layer } from './schema';
 export function rerefer(layer: Layer, renamed: ReadonlyMap<string, string>): void {
   const named = (id: string) => renamed.get(id) ?? id;
   const { source, weave, mask } = layer;
-  const { reference, behind } = definitionOf(source);
+  const { reference, second } = definitionOf(source);
   const to = reference?.to(source);
-  const cover = behind?.of(source);
+  const other = second?.of(source);
   if (to) reference!.rename(source, named(to));
-  if (cover) behind!.rename(source, named(cover));
+  if (other) second!.rename(source, named(other));
   if (weave) weave.with = named(weave.with);
   const masks = [mask, ...layer.steps.map((s) => s.where)];
   for (const { shape } of masks.flatMap((m) => m?.parts ?? []))

@@ -1,13 +1,21 @@
+import { Brush } from 'lucide-react';
 import { subjectsFor } from '@ignis/core/scene/arrange/subjects';
 import type { Emitter } from '@ignis/core/scene/edits/emitter-edits';
-import { setEmitter, setEmitterLayer, setObstacle } from '@ignis/core/scene/edits/emitter-edits';
+import {
+  setEmitter,
+  setEmitterLayer,
+  setObstacle,
+  setSprite,
+} from '@ignis/core/scene/edits/emitter-edits';
 import { findLayer } from '@ignis/core/scene/edits/layer-edits';
 import type { Parameters, Value } from '@ignis/core/definitions/parameter';
 import { beginsOnLayer } from '@ignis/core/sources/beginnings';
 import { definitionOf } from '@ignis/core/sources/index';
 import type { SourceDefinition } from '@ignis/core/definitions/source';
 import { liveEdit, useBench, useBenchThrottled } from '../../state/bench';
+import { Button } from '../../ui/button';
 import { ParameterControls } from '../../ui/parameter-controls';
+import { paintBeginnings } from '../commands/layers';
 import { LayerRow } from './layer-row';
 import { Node } from './node';
 
@@ -42,6 +50,11 @@ export function EmitterNode({ layer }: { layer: Emitter }) {
             : 'The layer that it begins on is gone. It waits until that is back.'}
         </p>
       )}
+      {source.kind === 'particles' && (
+        <Button look="plain" className="-ml-2 self-start" onClick={() => paintBeginnings(layer)}>
+          <Brush size={14} /> paint where they begin
+        </Button>
+      )}
       {'behind' in source && (
         <LayerRow
           label="Goes round"
@@ -50,6 +63,17 @@ export function EmitterNode({ layer }: { layer: Emitter }) {
           none="nothing"
           onChange={(of) =>
             useBench.getState().change('Let it go round a layer', setObstacle(id, of || null))
+          }
+        />
+      )}
+      {source.kind === 'particles' && source.values.look === 'sprite' && (
+        <LayerRow
+          label="Looks like"
+          value={source.sprite ?? ''}
+          options={options}
+          none="choose a layer"
+          onChange={(of) =>
+            useBench.getState().change('Let them look like a layer', setSprite(id, of || null))
           }
         />
       )}

@@ -2,6 +2,8 @@ import type { ShapeDefinition } from '@ignis/core/definitions/shape';
 import { fitted as fittedPlace } from '@ignis/core/scene/arrange/placement';
 import { likelySubject } from '@ignis/core/scene/arrange/subjects';
 import { darken } from '@ignis/core/scene/edits/darken';
+import type { Emitter } from '@ignis/core/scene/edits/emitter-edits';
+import { setEmitter, setEmitterLayer } from '@ignis/core/scene/edits/emitter-edits';
 import {
   addInFront,
   duplicateLayer,
@@ -166,6 +168,19 @@ export function paintOver(layer: Layer): void {
   const { change, select, set } = bench();
   const made = { ...newPaint(`Paint on ${layer.name}`), clip: true };
   change(`Paint over ${layer.name}`, addInFront([made], layer.id, false));
+  select(made.id);
+  set({ mode: 'paint' });
+}
+
+/** A layer of paint, itself not seen, on whose strokes something begins. */
+export function paintBeginnings({ id, name }: Emitter): void {
+  const { change, select, set } = bench();
+  const made = { ...newPaint(`Where ${name} begins`), opacity: 0 };
+  change(`Paint where ${name} begins`, (s) => {
+    addInFront([made], id, false)(s);
+    setEmitterLayer(id, made.id)(s);
+    setEmitter(id, { from: 'area' })(s);
+  });
   select(made.id);
   set({ mode: 'paint' });
 }
