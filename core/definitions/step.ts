@@ -40,6 +40,8 @@ export interface StepContext {
   picture(asset: string): Picture;
   /** Where the scene lies, px of the render. */
   scene: Box;
+  /** Whether it may be drawn roughly, if it takes long to draw well; left out, it may not. */
+  draft?: boolean;
   /** Keeps what can be used again in the next frame, such as a table; the key must name all it depends on. */
   memo: Memo;
   /** Keeps what is made of what came in, by a name that says what else it depends on. */

@@ -13,6 +13,10 @@ export const projective = ([a, b, c, d, e, f]: Affine): Homography => [a, c, e, 
 /** Whether a homography keeps parallels parallel. */
 export const isAffine = (m: Homography): boolean => m[6] === 0 && m[7] === 0 && m[8] === 1;
 
+/** The affine map that one is, if it is one; null if it has a vanishing point. */
+export const affineOf = (m: Homography): Affine | null =>
+  isAffine(m) ? [m[0], m[3], m[1], m[4], m[2], m[5]] : null;
+
 /** The map that does `n` first, then `m`. */
 export function compose(m: Homography, n: Homography): Homography {
   const cell = (r: number, c: number) =>

@@ -64,93 +64,74 @@ export const tubeScript = recipe(
 export const burning = recipe(
   'Burning letters',
   [
-    part('smoke', 'style.glow', {
-      reach: 190,
-      y: -34,
-      colour: '#7a1400',
-      opacity: 60,
-      grain: 25,
-      grainSize: 3,
+    part('char', 'style.paint', {
+      ...{ paint: 'texture', texture: 'stone', size: 70 },
+      ramp: rampOf([
+        [0, '#050303'],
+        [60, '#1c0d08'],
+        [100, '#4a1a08'],
+      ]),
     }),
-    part('flame', 'style.glow', {
-      reach: 90,
-      y: -16,
-      core: 4,
-      colour: '#ff4a00',
-      opacity: 85,
-      grain: 20,
-      grainSize: 2,
+    part('glowing', 'style.glow', {
+      ...{ side: 'inside', reach: 34, core: 6, colour: '#ff5a12', intensity: 0.6, opacity: 90 },
+      ...{ grain: 18, grainSize: 2 },
     }),
-    part('heart', 'style.glow', {
-      ...{ reach: 28, y: -5, core: 10, colour: '#ff8a1e', intensity: 0.5 },
-      ...{ way: 'halo', tail: 2, tailReach: 260 },
+    part('edge', 'style.glow', {
+      ...{ side: 'inside', reach: 8, core: 16, colour: '#ffb04a', intensity: 1.4, blend: 'add' },
     }),
-    part('within', 'style.glow', {
-      side: 'inside',
-      reach: 60,
-      core: 8,
-      colour: '#ff6a12',
-      blend: 'normal',
-      opacity: 92,
+    part('around', 'style.glow', {
+      ...{ reach: 26, core: 6, colour: '#ff5a12', intensity: 0.4, opacity: 70 },
+      ...{ way: 'halo', tail: 1.5, tailReach: 320 },
     }),
-    part('deep', 'style.glow', {
-      ...{ side: 'inside', reach: 26, core: 8, colour: '#ffb03a', intensity: 0.8 },
-    }),
-    part('white', 'style.glow', {
-      ...{ side: 'inside', reach: 9, core: 20, colour: '#ff9a2e', intensity: 3.4, blend: 'add' },
+    part('flames', 'style.flame', {
+      ...{ from: 'upper', height: 220, tongue: 46, strength: 110, breaks: 50, intensity: 1 },
     }),
   ],
   [
-    ['Flame', 'flame', 'colour'],
-    ['Heart', 'heart', 'colour'],
-    ['Smoke', 'smoke', 'y'],
-    ['Inner fire', 'within', 'reach'],
+    ['Flames', 'flames', 'height'],
+    ['Moment', 'flames', 'moment'],
+    ['Burns', 'flames', 'from'],
+    ['Heat', 'flames', 'kelvin'],
+    ['Embers within', 'glowing', 'reach'],
   ],
-  { body: 0 },
 );
 
 export const emberEdge = recipe(
   'Ember edge',
   [
     part('coal', 'style.paint', {
-      paint: 'texture',
-      texture: 'stone',
-      size: 60,
+      ...{ paint: 'texture', texture: 'stone', size: 60 },
       ramp: rampOf([
         [0, '#050405'],
         [100, '#2b2523'],
       ]),
     }),
-    part('burn', 'style.glow', {
-      side: 'inside',
-      way: 'even',
-      reach: 20,
-      ramped: true,
-      ramp: rampOf(
-        [
-          [0, '#3a0500'],
-          [35, '#d83a00'],
-          [70, '#ffa01e'],
-          [100, '#fff0c0'],
-        ],
-        [
-          [0, 0],
-          [100, 100],
-        ],
-      ),
-      grain: 26,
-      grainSize: 1.2,
-      blend: 'screen',
+    part('burn', 'style.paint', {
+      ...{ paint: 'texture', texture: 'rust', blend: 'add', intensity: 0.3 },
+      textureValues: { rust: { amount: 8, edges: 100, reach: 40, patches: 30 } },
+      ramp: rampOf([
+        [0, '#2a0500'],
+        [45, '#8a1e00'],
+        [75, '#ff6a12'],
+        [100, '#ffc85a'],
+      ]),
+    }),
+    part('line', 'style.glow', {
+      ...{ side: 'inside', reach: 5, core: 14, colour: '#ffb04a', intensity: 1.2, blend: 'add' },
+      ...{ grain: 30, grainSize: 2 },
+    }),
+    part('licks', 'style.flame', {
+      ...{ from: 'edge', height: 46, tongue: 14, strength: 70, turbulence: 70, intensity: 0.6 },
     }),
     part('near', 'style.glow', {
-      ...{ reach: 16, core: 4, colour: '#ff4a00', intensity: 1.4, opacity: 85 },
+      ...{ reach: 16, core: 4, colour: '#ff4a00', intensity: 1, opacity: 70 },
       ...{ way: 'halo', tail: 1.3, tailReach: 300 },
     }),
   ],
   [
-    ['Burnt', 'burn', 'reach'],
+    ['Burnt', 'burn', 'seed'],
     ['Fire', 'burn', 'ramp'],
-    ['Grain', 'burn', 'grain'],
+    ['Licks of flame', 'licks', 'height'],
   ],
 );
 

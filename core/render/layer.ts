@@ -167,6 +167,7 @@ export function dressed(
         const made = cached(context, layer.id, step.id, own, () => {
           const drawn = piece.draw(crop(plane, intersect(plane.region, seen)), {
             ...{ scale: unit, wanted: styles, mixing, map, frame, lamp, picture, memo, scene },
+            draft: context.draft,
             mask: () => null,
             whole: () => wholeShape(layer, before, step, context),
             keep: (part, make) => cached(context, layer.id, step.id, [...name, part], make),

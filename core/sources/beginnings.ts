@@ -45,7 +45,7 @@ export const beginsOnPaths = ({ from }: { from: string }): boolean =>
   from === 'line' || from === 'within';
 
 /** What something begins on, and where: a layer without paths of its own begins at its edges instead of along them. */
-export const shapeOf = (caster: Caster, from: string) => ({
+export const shapeOf = (caster: Pick<Caster, 'under' | 'within' | 'paths'>, from: string) => ({
   covers: from === 'within' ? caster.within : caster.under,
   paths: from === 'line' ? caster.paths : [],
 });

@@ -15,7 +15,7 @@ import { newFlame } from '../scene/model/make';
 import { LAMP } from '../testing/step-context';
 import type { FlameValues } from './flame-parameters';
 import { flameSource } from './flame';
-import { glowing, heatTable } from './flame-light';
+import { glowing, heatTable, radiated } from './flame-light';
 
 const [WIDTH, HEIGHT] = [64, 72];
 const CELLS = WIDTH * HEIGHT;
@@ -114,7 +114,20 @@ describe('the light of flames', () => {
     };
     for (let k = 1200; k < 4000; k += 200) {
       expect(ratio(k + 200)[0]).toBeGreaterThan(ratio(k)[0]!);
-      expect(ratio(k + 200)[1]).toBeGreaterThan(ratio(k)[1]!);
+      // The reddest have no blue that a screen could show.
+      expect(ratio(k + 200)[1]).toBeGreaterThanOrEqual(ratio(k)[1]!);
+    }
+    expect(ratio(4000)[1]).toBeGreaterThan(0.1);
+  });
+
+  it('without soot has the colours of black bodies', () => {
+    // Where they lie between 2,222 and 4,000 K, as Kim, Moon and Kwon fitted it (2002).
+    for (let k = 2300; k <= 4000; k += 100) {
+      const x = -0.2661239e9 / k ** 3 - 0.2343589e6 / k ** 2 + 0.8776956e3 / k + 0.17991;
+      const y = -0.9549476 * x ** 3 - 1.37418593 * x ** 2 + 2.09137015 * x - 0.16748867;
+      const [X, Y, Z] = radiated(k);
+      expect(Math.abs(X / (X + Y + Z) - x)).toBeLessThan(0.006);
+      expect(Math.abs(Y / (X + Y + Z) - y)).toBeLessThan(0.006);
     }
   });
 

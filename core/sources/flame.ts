@@ -9,11 +9,11 @@ import { colourBuffer } from '../pixels/buffer';
 import { scoped } from '../pixels/heap';
 import { rampTable } from '../pixels/ramp';
 import { beganOn } from './beginnings';
-import { heatTable } from './flame-light';
+import { flameLook } from './flame-look';
 import type { FlameValues } from './flame-parameters';
 import { flameParameters } from './flame-parameters';
 import { SPARKS, sparksOf } from './flame-sparks';
-import type { GasKind } from './gas-grid';
+import { FIRE } from './gas-grid';
 import { placesInBox, placesOnLayer } from './particle-places';
 import { bedOf, laidGas, risenGas } from './risen-gas';
 
@@ -27,24 +27,13 @@ export const flameSchema = v.strictObject({
 
 export type FlameSource = v.InferOutput<typeof flameSchema>;
 
-/** Flames burn up by their height. */
-const FIRE: GasKind = { lasts: 1, burn: 1, fades: 0.15 };
-
 /** Adds the fire that burns in a box to a buffer, in place. */
 function burn(out: ColourBuffer, p: FlameValues, box: Box, context: SourceContext): void {
   const laid = laidGas(p, FIRE, box, context);
   if (!laid) return;
   const { grid, cells } = laid;
-  const { mixing } = context;
-  const grain = Math.max(2.5, (0.75 * p.tongue) / grid.cell);
-  const bent = (0.4 * grain * p.detail) / 100;
-  const fire = risenGas(p, FIRE, grid, Math.ceil(2.4 * bent) + 2, context);
-  addFire(out, fire, cells, {
-    ramp:
-      p.colours === 'heat' ? heatTable(p.kelvin, p.soot / 100, mixing) : rampTable(p.ramp, mixing),
-    ...{ detail: bent, grain, seed: Math.round(p.seed) * 31 + 7, sheets: Math.round(p.sheets) },
-    ragged: p.detail > 0 ? (0.8 * p.detail) / 100 / bent : 0,
-  });
+  const { look, reach } = flameLook(p, grid.cell, context.mixing);
+  addFire(out, risenGas(p, FIRE, grid, reach, context), cells, look);
 }
 
 /** Adds the sparks of a flame to a buffer, in place. */

@@ -20,10 +20,13 @@ const BURNS = 0.4;
 /** How deep the edges of a layer burn, of the height of flames. */
 const BED = 0.045;
 
+/** What of a caster gas rises from. */
+export type Burning = Pick<Caster, 'under' | 'within' | 'paths'>;
+
 /** The box of what burns in the layer's own px; null if nothing does. */
 export function burningBox(
   v: GasValues,
-  caster: Caster | undefined,
+  caster: Burning | undefined,
   place: { x: number; y: number },
   scene: Box,
   map: Affine,
@@ -90,7 +93,7 @@ function layAlong(
 export function fuelFor(
   v: GasValues,
   grid: GasGrid,
-  caster: Caster | undefined,
+  caster: Burning | undefined,
   place: { x: number; y: number },
 ): Float32Array {
   const { width, height, map, cell } = grid;

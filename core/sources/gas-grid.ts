@@ -31,6 +31,9 @@ export interface GasKind {
   fades: number;
 }
 
+/** Flames burn up by their height. */
+export const FIRE: GasKind = { lasts: 1, burn: 1, fades: 0.15 };
+
 /** How fast it rises, px/s. */
 export const riseOf = ({ height, lift }: GasValues): number =>
   RISE * Math.sqrt(height) * Math.sqrt(Math.max(0.05, lift / 100));

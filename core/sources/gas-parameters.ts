@@ -1,6 +1,6 @@
 import type { Parameters, Values } from '../definitions/parameter';
 import { angle, length, percent } from '../definitions/parameter';
-import { beginnings, together } from './beginnings';
+import { beginnings } from './beginnings';
 
 /** What flames and smoke have in common. */
 
@@ -33,7 +33,6 @@ export const airParameters = (lift: number) =>
     },
     windAngle: { ...angle('Wind goes', 0), needs: { wind: 'some' } },
     gusts: { ...percent('Gusts', 40), help: 'How unsteady the wind is.', needs: { wind: 'some' } },
-    together,
   }) as const satisfies Parameters;
 
 /** What the motion of gas depends on, lengths in px of the layer. */

@@ -1,5 +1,4 @@
 import type { Memo } from '../definitions/memo';
-import type { Caster } from '../definitions/source';
 import type { Affine } from '../geometry/affine';
 import { drift } from '../geometry/chance';
 import type { Fire } from '../kernels/flame';
@@ -8,6 +7,7 @@ import { flowed, stillFluid } from '../kernels/fluid';
 import type { Plane } from '../pixels/buffer';
 import { scoped } from '../pixels/heap';
 import { ofWay } from './beginnings';
+import type { Burning } from './gas-fuel';
 import { fuelFor } from './gas-fuel';
 import type { GasGrid, GasKind } from './gas-grid';
 import { burnTime, riseOf } from './gas-grid';
@@ -63,7 +63,7 @@ export interface GasOf {
   values: GasValues;
   kind: GasKind;
   grid: GasGrid;
-  caster: Caster | undefined;
+  caster: Burning | undefined;
   place: { x: number; y: number };
   /** What an obstacle covers on a grid under a map from the layer's own px; null for none. */
   covers: ((to: Affine) => Plane) | null;

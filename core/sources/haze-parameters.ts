@@ -1,6 +1,6 @@
 import type { Parameters, Values } from '../definitions/parameter';
 import { length, seed } from '../definitions/parameter';
-import { seconds, under } from './beginnings';
+import { seconds, together, under } from './beginnings';
 import { airParameters, bedParameters } from './gas-parameters';
 
 /** What can be set on heat haze. */
@@ -21,7 +21,7 @@ export const hazeParameters = {
       help: 'How large the ripples in it are.',
     },
   } as const),
-  ...under('Motion', airParameters(100)),
+  ...under('Motion', { ...airParameters(100), together } as const),
   ...under('Time', {
     moment: { ...seconds('Moment', 2, 10_000, 20), help: 'When it is seen, in seconds.' },
     seed: seed(),

@@ -1,6 +1,6 @@
 import type { Parameters, Values } from '../definitions/parameter';
 import { count, length, percent, seed } from '../definitions/parameter';
-import { seconds, under } from './beginnings';
+import { seconds, together, under } from './beginnings';
 import { airParameters, bedParameters } from './gas-parameters';
 
 /** What can be set on smoke. */
@@ -21,7 +21,7 @@ export const smokeParameters = {
       help: 'How much of it there is at once.',
     },
   } as const),
-  ...under('Motion', airParameters(60)),
+  ...under('Motion', { ...airParameters(60), together } as const),
   ...under('Look', {
     colour: { kind: 'colour', label: 'Colour', default: '#8b8f97' },
     density: {

@@ -25,6 +25,7 @@ import { feather } from './shape/feather';
 import { hollow } from './shape/hollow';
 import { inset } from './shape/inset';
 import { bevel } from './style/bevel';
+import { flame } from './style/flame';
 import { gloss } from './style/gloss';
 import { glow } from './style/glow';
 import { outline } from './style/outline';
@@ -58,6 +59,7 @@ export const steps: readonly AnyStep[] = [
   paint,
   outline,
   tube,
+  flame,
   gloss,
   inset,
   feather,

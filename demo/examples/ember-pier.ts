@@ -25,13 +25,16 @@ const middle = { paragraph: { align: 'middle', direction: 'auto' } } as const;
 const style = { font: 'bowlby-one', size: 300, leading: 92 };
 const letters = dressed(lettered('EMBER\nPIER', style, 960, 480, middle), 'Burning letters');
 
+// Their fire is a layer of its own, with sparks in its wind.
+letters.steps.find((s) => s.kind === 'style.flame')!.enabled = false;
+
 /** They burn from their upper edges, in a light wind. */
 const flames = newFlame(
   'Flames',
   {
-    ...{ height: 360, tongue: 56, breaks: 55, wind: 40, gusts: 60, kelvin: 2600, sparks: 140 },
+    ...{ height: 360, tongue: 56, breaks: 55, wind: 40, gusts: 60, kelvin: 2900, sparks: 140 },
   },
-  0.5,
+  1,
 );
 
 /** Sparks that rise from the letters, and dust of embers in the smoke. */

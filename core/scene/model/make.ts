@@ -273,7 +273,6 @@ export const newFlame = (
       ...{ kind: 'flame', of: null, behind: null },
       values: { ...defaultsOf(flameParameters), ...values },
     },
-    blend: 'add',
   }),
   intensity,
 });
