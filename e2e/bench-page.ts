@@ -3,7 +3,7 @@ import { readFile } from 'node:fs/promises';
 import { expect, type Download, type Locator, type Page } from './test';
 import { unpackScene } from '../core/files/ignis-file';
 import { newScene as blankScene } from '../core/scene/model/make';
-import type { Scene } from '../core/scene/model/schema';
+import type { Layer, Scene } from '../core/scene/model/schema';
 import { openStored } from './stored-scenes';
 
 export type XY = readonly [x: number, y: number];
@@ -29,7 +29,7 @@ export async function settled(page: Page): Promise<void> {
       document.querySelector('[data-testid=picture]')?.getAttribute('aria-busy') === 'false' &&
       document.querySelector('[aria-label="Depth strip"]') !== null,
     null,
-    { timeout: 20_000 },
+    { timeout: 60_000 },
   );
   // The worker draws it: what it drew last is seen, and read, a frame later.
   await page.evaluate(
@@ -201,6 +201,17 @@ export async function savedFile(page: Page): Promise<Buffer> {
 export async function savedScene(page: Page): Promise<Scene> {
   await settled(page);
   return (await unpackScene(await savedFile(page), 'x.ignis')).scene;
+}
+
+/** A layer of the scene as it is saved, by its name. */
+export const layerNamed = async (page: Page, name: string): Promise<Layer> =>
+  (await savedScene(page)).layers.find((l) => l.name === name)!;
+
+/** Takes one of the words of a choice in the chain. */
+export async function take(page: Page, label: string, word: string): Promise<void> {
+  await page.getByRole('combobox', { name: label, exact: true }).first().click();
+  await page.getByRole('option', { name: word, exact: true }).click();
+  await settled(page);
 }
 
 export const bytesOf = async (file: Download): Promise<Buffer> => readFile((await file.path())!);

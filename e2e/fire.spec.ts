@@ -1,11 +1,11 @@
 /** Fire, what flies, and surfaces, made by mouse and keys; among them three examples, rebuilt from nothing. */
-import { expect, test, type Page } from './test';
-import type { Layer } from '../core/scene/model/schema';
+import { expect, test } from './test';
 import {
   act,
   add,
   card,
   colourAt,
+  layerNamed,
   newScene,
   openExample,
   press,
@@ -13,24 +13,15 @@ import {
   settled,
   setValue,
   stage,
+  take,
 } from './bench-page';
 import { letters, step } from './letters-page';
-
-const layerNamed = async (page: Page, name: string): Promise<Layer> =>
-  (await savedScene(page)).layers.find((l) => l.name === name)!;
-
-/** Takes one of the words of a choice in the chain. */
-async function take(page: Page, label: string, word: string): Promise<void> {
-  await page.getByRole('combobox', { name: label, exact: true }).first().click();
-  await page.getByRole('option', { name: word, exact: true }).click();
-  await settled(page);
-}
 
 test('Ember Pier: letters burn from their upper edges, and the fire follows them', async ({
   page,
 }) => {
   await openExample(page, 'Blank pier');
-  await letters(page, [480, 700], ['EMBER'], 'Bowlby One', 260, 'Burning letters');
+  await letters(page, [480, 700], ['EMBER'], 'Bowlby One', 260, null);
   const above = [780, 340] as const;
   const before = await colourAt(page, above);
   await add(page, 'Fire');
@@ -131,7 +122,7 @@ test('a texture is chosen by its picture, has values of its own, and takes anoth
   expect(await paint()).toMatchObject({
     textureValues: { brick: { joint: 20 } },
     relief: 120,
-    over: [{ texture: 'clouds', blend: 'normal' }],
+    over: [{ texture: 'scratches', blend: 'normal' }],
   });
   await page.getByRole('button', { name: 'Remove texture 2' }).click();
   await settled(page);

@@ -32,7 +32,7 @@ const strokesOf = async (page: Page, name: string): Promise<PaintStroke[]> => {
 
 test('Ember Pier: tongues drawn up from letters that stay letters', async ({ page }) => {
   await openExample(page, 'Blank pier');
-  await letters(page, [480, 620], ['EMBER'], 'Bowlby One', 260, 'Burning letters');
+  await letters(page, [480, 620], ['EMBER'], 'Bowlby One', 260, 'Lantern paper');
   await step(page, 'Fray into tongues');
   await page.getByRole('button', { name: 'Smear', exact: true }).click();
   const before = await colourAt(page, [577, 275]);

@@ -2,6 +2,7 @@ import type { Affine } from '../geometry/affine';
 import { meanScale } from '../geometry/affine';
 import type { ColourBuffer } from '../pixels/buffer';
 import type { RampTable } from '../pixels/ramp-table';
+import { floats, scoped } from '../pixels/heap';
 import { isEmpty } from '../pixels/region';
 import { onHeap, rowsOf, run } from './machine';
 
@@ -35,13 +36,31 @@ export interface FireLook {
 export function addFire(to: ColourBuffer, fire: Fire, back: Affine, look: FireLook): void {
   const { region } = to;
   if (isEmpty(region)) return;
+  scoped(() => drawFire(to, fire, back, look));
+}
+
+/** So many places of a fine plane stand for each cell, across and down (assembly/flame.ts). */
+const FINE = 4;
+
+/** A plane of a fire's grid, made finer; it belongs to the scope. */
+function finer(plane: Float32Array, { width, height }: Fire): Float32Array {
+  const out = floats(plane.length * FINE * FINE);
+  onHeap((at) =>
+    run('finerRows', height * FINE, width * 12, [at(plane), width, height, at(out, 'write')]),
+  );
+  return out;
+}
+
+function drawFire(to: ColourBuffer, fire: Fire, back: Affine, look: FireLook): void {
+  const { region } = to;
+  const [fuel, fromX, fromY] = [fire.fuel, fire.fromX, fire.fromY].map((p) => finer(p, fire));
   onHeap((at) =>
     run('flameRows', region.height, region.width * 60, [
       ...rowsOf(at, to, region, 'write'),
       ...([region.x, region.y, region.width] as const),
-      at(fire.fuel),
-      at(fire.fromX),
-      at(fire.fromY),
+      at(fuel!),
+      at(fromX!),
+      at(fromY!),
       at(fire.near),
       fire.width,
       fire.height,

@@ -44,8 +44,8 @@ export interface FluidSetting {
   forget: number;
 }
 
-/** Sweeps of the pressure in a step, and by how much each goes beyond what it sees. */
-const SWEEPS = 26;
+/** Sweeps of the pressure in a step where something is solid, and by how much each goes beyond what it sees. */
+const SWEEPS = 40;
 const OVER_RELAXED = 1.86;
 
 /** A fluid that stands still. */
@@ -70,11 +70,18 @@ const valuesAt = (s: FluidSetting, time: number, sweeps = SWEEPS): Float32Array 
     ],
   );
 
+/** Floats that the solver of the pressure needs (assembly/fluid-solver.ts): modes, sines, and four floats a place or two a sine. */
+function solverRoom({ width, height }: Pick<FluidSetting, 'width' | 'height'>): number {
+  const [short, long] = [Math.min(width, height), Math.max(width, height)];
+  const stride = 16 * Math.ceil(short / 16);
+  return stride * (long + stride) + 4 * long + 4;
+}
+
 /** Works on a fluid on the heap, and returns what becomes of it. */
 function onFluid(state: FluidState, s: FluidSetting, work: (at: number) => void): FluidState {
   const cells = s.width * s.height;
   return scoped(() => {
-    const room = floats(ALL_PLANES * cells);
+    const room = floats(ALL_PLANES * cells + solverRoom(s));
     room.fill(0);
     room.set(state);
     room.set(s.source, STATE_PLANES * cells);
@@ -107,7 +114,7 @@ export const flowed = (
     }),
   );
 
-/** A fluid with speeds that press nothing together, by so many sweeps. */
+/** A fluid with speeds that press nothing together; where something is solid, by so many sweeps. */
 export const settled = (state: FluidState, s: FluidSetting, sweeps: number): FluidState =>
   onFluid(state, s, (f) =>
     onHeap((at) => settleFlow([f as Address, s.width, s.height, at(valuesAt(s, 0, sweeps))])),

@@ -16,6 +16,8 @@ export const NEXT_FUEL = 10;
 export const NEXT_X = 11;
 export const NEXT_Y = 12;
 export const SPARE = 13;
+/** Where the solver of the pressure has its room. */
+export const SOLVER = 14;
 
 /** What drives a step, as the face lists it. */
 export const TIME = 0;

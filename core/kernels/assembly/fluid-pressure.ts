@@ -1,5 +1,6 @@
 /** The pressure of a fluid: what makes its speeds free of divergence. */
 import { get, put } from './access';
+import { solvePressure } from './fluid-solver';
 import { OVER_RELAXED, PRESSURE, SOLID, SPARE, SWEEPS, U, V, at, height, plane, width, workOn } from './fluid-grid';
 
 /** What flows into a cell and does not flow out. Sides of solid cells are closed, and those of the grid open. */
@@ -64,8 +65,8 @@ function relax(pressure: usize, solid: usize, need: usize, x: i32, y: i32, over:
 }
 
 /**
- * Takes out of the speeds all that would press gas together: the pressure by over-relaxation, red cells and black in turn, beginning
- * with that of the step before; outside the grid it is 0.
+ * Takes out of the speeds all that would press gas together. The pressure is solved at once where nothing is solid; else by
+ * over-relaxation, red cells and black in turn, beginning with that of the step before. Outside the grid it is 0.
  */
 export function project(p: usize): void {
   const u = plane(U);
@@ -78,26 +79,13 @@ export function project(p: usize): void {
   for (let y = 0; y < height; y++)
     for (let x = 0; x < width; x++) put(need + ((y * width + x) << 2), divergence(u, v, x, y));
   const row = width << 2;
-  const walled = hasSolid();
-  const share: f32 = over * 0.25;
-  for (let n = 0; n < sweeps; n++)
-    for (let colour = 0; colour < 2; colour++)
-      for (let y = 0; y < height; y++) {
-        const first = (y + colour) & 1;
-        if (walled || y == 0 || y == height - 1) {
-          for (let x = first; x < width; x += 2) relax(pressure, solid, need, x, y, over);
-          continue;
-        }
-        // Inside, with nothing solid, all four neighbours are there.
-        if (first == 0) relax(pressure, solid, need, 0, y, over);
-        let q = (y * width + first + (first == 0 ? 2 : 0)) << 2;
-        for (const end = (y * width + width - 1) << 2; q < end; q += 8) {
-          const p = pressure + q;
-          const sum = get(p - 4) + get(p + 4) + get(p - row) + get(p + row) - get(need + q);
-          put(p, get(p) * (1 - over) + share * sum);
-        }
-        if (((width - 1) & 1) == first) relax(pressure, solid, need, width - 1, y, over);
-      }
+  if (hasSolid()) {
+    for (let n = 0; n < sweeps; n++)
+      for (let colour = 0; colour < 2; colour++)
+        for (let y = 0; y < height; y++)
+          for (let x = (y + colour) & 1; x < width; x += 2)
+            relax(pressure, solid, need, x, y, over);
+  } else solvePressure();
   for (let y = 0; y < height; y++)
     for (let x = 0; x < width; x++) {
       const q = (y * width + x) << 2;

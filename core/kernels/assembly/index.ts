@@ -6,7 +6,7 @@ export { convolveRows, weighDown } from './convolve';
 export { composite, compositePlane, compositePlanes, settleRows } from './composite';
 export { gainRows, shineRows, unpackRows } from './colour';
 export { fieldRows } from './field';
-export { flameRows } from './flame';
+export { finerRows, flameRows } from './flame';
 export { burnRows, flowOn, flowRows } from './fluid';
 export { mostDivergent, settleFlow } from './fluid-pressure';
 export { finishRows } from './finish';

@@ -173,6 +173,65 @@ function areAll(mask: v128): bool {
   return i32x4.bitmask(mask) == 15;
 }
 
+/** Noise at four places and how it rises to the right and down, as `allSlopes` leaves them. */
+export let noisesHere: v128 = f32x4.splat(0);
+export let slopesX: v128 = f32x4.splat(0);
+export let slopesY: v128 = f32x4.splat(0);
+
+/** 30t²·(t² − 2t + 1): how steep the fifth-degree step is. */
+// @ts-ignore: decorator
+@inline
+function steepness(t: v128): v128 {
+  const inner = f32x4.add(f32x4.mul(t, f32x4.sub(t, f32x4.splat(2))), f32x4.splat(1));
+  return f32x4.mul(f32x4.mul(f32x4.mul(t, t), f32x4.splat(30)), inner);
+}
+
+/** Bytes that `allSlopes` remembers the corners of a unit in. */
+export const CORNERS: usize = 96;
+
+/**
+ * The noise at four places and its slopes, into the three above. The corners of the unit that all four lay in last stand at
+ * `known` (0 there before the first): px beside each other mostly lie in one.
+ */
+export function allSlopes(x: v128, y: v128, seed: i32, known: usize): void {
+  const fx = f32x4.floor(x);
+  const fy = f32x4.floor(y);
+  const t = f32x4.sub(x, fx);
+  const s = f32x4.sub(y, fy);
+  const u = quintics(t);
+  const v = quintics(s);
+  let a: v128;
+  let b: v128;
+  let c: v128;
+  let d: v128;
+  if (areAll(v128.and(f32x4.eq(fx, get4(known)), f32x4.eq(fy, get4(known + 16))))) {
+    a = get4(known + 32);
+    b = get4(known + 48);
+    c = get4(known + 64);
+    d = get4(known + 80);
+  } else {
+    const x0 = columnsOf(fx);
+    const x1 = i32x4.add(x0, i32x4.splat(RIGHT));
+    const row = rowsOf(fy);
+    const y0 = seededRows(row, seed);
+    const y1 = seededRows(i32x4.add(row, i32x4.splat(DOWN)), seed);
+    a = hashesOf(v128.xor(x0, y0));
+    b = hashesOf(v128.xor(x1, y0));
+    c = hashesOf(v128.xor(x0, y1));
+    d = hashesOf(v128.xor(x1, y1));
+    put4(known, fx);
+    put4(known + 16, fy);
+    put4(known + 32, a);
+    put4(known + 48, b);
+    put4(known + 64, c);
+    put4(known + 80, d);
+  }
+  const twist = f32x4.add(f32x4.sub(f32x4.sub(a, b), c), d);
+  slopesX = f32x4.mul(steepness(t), f32x4.add(f32x4.sub(b, a), f32x4.mul(twist, v)));
+  slopesY = f32x4.mul(steepness(s), f32x4.add(f32x4.sub(c, a), f32x4.mul(twist, u)));
+  noisesHere = mix(mix(a, b, u), mix(c, d, u), v);
+}
+
 /**
  * Noise of several sizes, 0–1, each half as large as the one before and `rough` times as strong; `folded`, each is folded about
  * its middle, which makes creases (turbulence; Perlin, "An image synthesizer", 1985). Those finer than two px (`px` is the size
