@@ -8,7 +8,14 @@ import { cacheOf } from '../core/render/cache';
 import { scoped } from '../core/pixels/heap';
 import { textured } from '../core/paint/textured';
 import { textures } from '../core/textures/index';
-import { newFlame, newParticles, newScene, newTextLayer } from '../core/scene/model/make';
+import {
+  newFlame,
+  newMist,
+  newParticles,
+  newScene,
+  newStep,
+  newTextLayer,
+} from '../core/scene/model/make';
 import type { Scene } from '../core/scene/model/schema';
 import { readyFonts } from '../server/src/fonts';
 import { readScene } from '../server/src/scene-file';
@@ -19,6 +26,9 @@ const SECTION =
   'Textures, fire and particles (two threads; scenes of 3840 × 2160 shown at 1280 × 720)';
 const DRIVEN = 'Fire and particles in Chromium at 1280 × 800';
 const PIER = fileURLToPath(new URL('../demo/scenes/ember-pier', import.meta.url));
+const SEVEN = fileURLToPath(new URL('../demo/scenes/night-seven', import.meta.url));
+/** 2,000 tiles of so many px fill 3840 × 2160. */
+const TILE = 64;
 const WHOLE = { x: 0, y: 0, width: 1920, height: 1080 };
 const SHOWN = { x: 0, y: 0, width: 1280, height: 720 };
 const SCALE = 1 / 3;
@@ -123,7 +133,7 @@ export async function drivenGenerators(
     await drag(page, box, 12);
     rows.push(...dragged(`dragging ${name}`, await drag(page, box, steps)));
   };
-  await act(page, 'Add: snow in lamp light');
+  await act(page, 'Add: lamp snow');
   await settled(page);
   await setValue(page, 'How many', '10000');
   await settled(page);
@@ -131,6 +141,22 @@ export async function drivenGenerators(
   await card(page, 'Flames').locator('[data-card]').click();
   await settled(page);
   await dragValue('the height of flames on letters', 'Height');
+  const seven = await readScene(SEVEN);
+  const mosaic = newStep('surface.mosaic');
+  mosaic.values.size = TILE;
+  const tiled = structuredClone(seven.scene);
+  const picture = tiled.layers.find((l) => l.source.kind === 'picture')!;
+  Object.assign(picture, { name: 'Tiled', steps: [...picture.steps, mosaic] });
+  await openScene(page, { ...tiled, layers: [picture] }, seven.assets);
+  await card(page, 'Tiled').locator('[data-card]').click();
+  await settled(page);
+  await dragValue('the size of 2,000 irregular tiles on a picture of 3840 × 2160', 'Tile size');
+  const misty = structuredClone(seven.scene);
+  misty.layers.push(newMist('Mist', { height: 700 }));
+  await openScene(page, misty, seven.assets);
+  await card(page, 'Mist').locator('[data-card]').click();
+  await settled(page);
+  await dragValue('the density of mist over Night seven', 'Density');
   await page.context().close();
   return rows;
 }

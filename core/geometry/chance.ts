@@ -11,7 +11,7 @@ export function chance(seed: number, n: number): number {
   return ((h ^ (h >>> 15)) >>> 0) / 4294967296;
 }
 
-/** The same in [−1, 1). */
+/** `chance` in [−1, 1). */
 export const eitherWay = (seed: number, n: number): number => chance(seed, n) * 2 - 1;
 
 /** Smooth noise in [−1, 1] along a line, one new value a unit (value noise). */
@@ -28,4 +28,12 @@ export function jag(seed: number, x: number): number {
   const i = Math.floor(x);
   const [a, b] = [eitherWay(seed, i), eitherWay(seed, i + 1)];
   return a + (b - a) * (x - i);
+}
+
+/** A number in [0, 1) for each place of whole numbers, as the kernels have it (kernels/assembly/noise.ts). */
+export function placeChance(x: number, y: number, seed: number): number {
+  let h = Math.imul(x, 0x85ebca6b) ^ Math.imul(y, 0x9e3779b1) ^ Math.imul(seed, 0xc2b2ae35);
+  h = Math.imul(h ^ (h >>> 16), 0x21f0aaad);
+  h = Math.imul(h ^ (h >>> 15), 0x735a2d97);
+  return ((h ^ (h >>> 15)) >>> 8) / 16_777_216;
 }

@@ -3,7 +3,17 @@ import { angle, length, percent, seed } from '../../definitions/parameter';
 import type { StepContext } from '../../definitions/step';
 import { defineStep } from '../../definitions/step';
 import { compile } from '../../fields/compile';
-import { X, Y, mix, clamped, subtract, add, divide, multiply as product } from '../../fields/field';
+import {
+  PLANE,
+  X,
+  Y,
+  mix,
+  clamped,
+  subtract,
+  add,
+  divide,
+  multiply as product,
+} from '../../fields/field';
 import { invert, meanScale, multiply, rotation, scaling } from '../../geometry/affine';
 import { fieldPlanes } from '../../kernels/field';
 import { level } from '../../kernels/rows';
@@ -14,6 +24,7 @@ import { rgb } from '../../pixels/colour';
 import { scoped } from '../../pixels/heap';
 import { EMPTY, grow, intersect, isEmpty, unite } from '../../pixels/region';
 import { tileColours } from './tile-colours';
+import { tilesAlongEdges } from './tiles-along-edges';
 import type { Tiling } from './tiles';
 import { bricks, hexagons, irregular, squares, triangles } from './tiles';
 
@@ -38,6 +49,12 @@ const mosaicParameters = {
     ...percent('Irregular', 80),
     help: 'At 0 % all are squares.',
     needs: { shape: ['irregular'] },
+  },
+  along: {
+    ...percent('Along edges', 0),
+    help: 'How far the borders of tiles run along the edges of the picture.',
+    needs: { shape: ['irregular'] },
+    absent: 0,
   },
   turn: angle('Turn', 0),
   grout: {
@@ -123,7 +140,14 @@ function tiled(input: ColourBuffer, v: MosaicValues, context: StepContext): Colo
   // Beyond its pixels there is nothing that would count.
   const near = intersect(grow(wanted, reach), unite(input.region, wanted));
   const px = meanScale(back);
-  const { column, row, edge } = tilingOf(v);
+  const followed =
+    v.shape === 'irregular' && (v.along ?? 0) > 0
+      ? tilesAlongEdges(crop(input, near), back, {
+          ...{ loose: v.loose / 100, seed: Math.round(v.seed), along: v.along! / 100 },
+        })
+      : null;
+  const tiling = tilingOf(v);
+  const edge = followed ? PLANE : tiling.edge;
   // Tiles of less than two px have no edge that could be seen.
   const seen = Math.max(0, Math.min(1, (1 / px - 2) / 6));
   // A half of the grout lies on either side.
@@ -136,11 +160,18 @@ function tiled(input: ColourBuffer, v: MosaicValues, context: StepContext): Colo
   // Rounded off: as steep as one in one at the edge, and level farther in.
   const inwards = clamped(divide(subtract(edge, gap), ROUND));
   const height = product(ROUND / 2, inwards, subtract(2, inwards));
-  const planes = fieldPlanes(compile([column, row, body]), back, near);
+  const planes = followed
+    ? [
+        ...[followed.column, followed.row],
+        ...fieldPlanes(compile([body]), back, near, followed.edge),
+      ]
+    : fieldPlanes(compile([tiling.column, tiling.row, body]), back, near);
   const area = (AREAS[v.shape] ?? 1) / px ** 2;
   const made = laid(crop(input, near), v, { mixing, area }, planes, wanted);
   if (v.bevel * seen !== 0) {
-    const [heights] = fieldPlanes(compile([height]), back, grow(wanted, 1));
+    const around = grow(wanted, 1);
+    const edges = followed ? crop(followed.edge, around) : null;
+    const [heights] = fieldPlanes(compile([height]), back, around, edges);
     level(heights!, (seen * v.bevel) / 100 / px, 0);
     shadeByRelief(made, heights!, lamp, mixing);
   }
