@@ -4,7 +4,7 @@ import { newFlame, newLine, newParticles, newScene, newSmoke, newTextLayer } fro
 import { edit } from './edit';
 import type { Scene } from '../model/schema';
 import type { Emitter } from './emitter-edits';
-import { setEmitter, setEmitterLayer, setObstacle, setSprite } from './emitter-edits';
+import { setEmitter, setEmitterLayer, setObstacle, riseBeside, setSprite } from './emitter-edits';
 import { layerOf } from './layer-edits';
 
 const scene = () => {
@@ -65,6 +65,20 @@ describe('what comes out of a layer', () => {
     // What is not wind stays each one's own.
     now = edit(now, '', setEmitter(smoke.id, { turbulence: 3 })).scene;
     expect((layerOf(now, sparks.id) as Emitter).source.values.turbulence).toBe(40);
+  });
+
+  it('lets smoke rise behind a fire, from the same and in its wind', () => {
+    const { made, text, flame } = scene();
+    Object.assign(flame.source.values, { wind: 55, height: 200, moment: 3 });
+    const burning = edit(made, '', setEmitter(flame.id, { from: 'upper' })).scene;
+    const smoke = newSmoke('Smoke');
+    const after = edit(burning, '', riseBeside(flame.id, smoke, 2)).scene;
+    expect(after.layers.map((l) => l.source.kind)).toEqual(['text', 'smoke', 'flame']);
+    expect(after.layers[1]!.source).toMatchObject({
+      of: text.id,
+      values: { from: 'upper', wind: 55, height: 400, moment: 3, colour: '#8b8f97' },
+    });
+    expect(() => edit(after, '', riseBeside(smoke.id, newSmoke('S'), 2))).toThrow(/no fire/);
   });
 
   it('may look like a layer', () => {

@@ -10,7 +10,7 @@ import { isFlame, isOf, isParticles } from '../model/traits';
 import { beginsOnLayer, beginsOnPaths } from '../../sources/beginnings';
 import { definitionOf } from '../../sources/index';
 import type { Edit } from './edit';
-import { findLayer, layerOf } from './layer-edits';
+import { findLayer, layerOf, standingOf } from './layer-edits';
 
 /** What can be done with what comes out of a layer, or out of nothing: particles and hot gas. */
 
@@ -85,6 +85,31 @@ export const setEmitterLayer =
   (id: string, of: string): Edit =>
   (s) => {
     emitterOf(s, id).source.of = of;
+  };
+
+/** What gas that rises beside a fire takes from it. */
+const TAKEN = [
+  ...(['from', 'centre', 'wide', 'turbulence', 'wind', 'windAngle', 'gusts'] as const),
+  ...(['together', 'moment', 'seed'] as const),
+];
+
+/**
+ * Lets smoke or hot air rise from what a fire burns from, right behind that, in its wind and at its moment, so many times as high.
+ * Throws if nothing burns on the layer.
+ */
+export const riseBeside =
+  (fire: string, made: LayerOf<'smoke' | 'haze'>, higher: number): Edit =>
+  (s) => {
+    const { source, placement } = emitterOf(s, fire);
+    if (source.kind !== 'flame') throw new Error('There is no fire on this layer.');
+    const values = Object.fromEntries(TAKEN.map((key) => [key, source.values[key]]));
+    Object.assign(made.source.values, values, {
+      height: Math.min(5000, Math.round(source.values.height * higher)),
+    });
+    made.source.of = source.of;
+    made.placement = { ...placement };
+    const { list, index } = standingOf(s, fire);
+    list.splice(index, 0, made);
   };
 
 /** Lets each particle look like a layer, or like none. */

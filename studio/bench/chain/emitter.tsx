@@ -1,4 +1,4 @@
-import { Brush } from 'lucide-react';
+import { Brush, Cloud, Waves } from 'lucide-react';
 import { subjectsFor } from '@ignis/core/scene/arrange/subjects';
 import type { Emitter } from '@ignis/core/scene/edits/emitter-edits';
 import {
@@ -15,7 +15,7 @@ import type { SourceDefinition } from '@ignis/core/definitions/source';
 import { liveEdit, useBench, useBenchThrottled } from '../../state/bench';
 import { Button } from '../../ui/button';
 import { ParameterControls } from '../../ui/parameter-controls';
-import { paintBeginnings } from '../commands/layers';
+import { paintBeginnings, riseFrom } from '../commands/layers';
 import { LayerRow } from './layer-row';
 import { Node } from './node';
 
@@ -54,6 +54,16 @@ export function EmitterNode({ layer }: { layer: Emitter }) {
         <Button look="plain" className="-ml-2 self-start" onClick={() => paintBeginnings(layer)}>
           <Brush size={14} /> paint where they begin
         </Button>
+      )}
+      {source.kind === 'flame' && (
+        <div className="-ml-2 flex">
+          <Button look="plain" onClick={() => riseFrom(layer, 'smoke')}>
+            <Cloud size={14} /> let it smoke
+          </Button>
+          <Button look="plain" onClick={() => riseFrom(layer, 'haze')}>
+            <Waves size={14} /> bend the air
+          </Button>
+        </div>
       )}
       {'behind' in source && (
         <LayerRow

@@ -3,7 +3,7 @@ import { fitted as fittedPlace } from '@ignis/core/scene/arrange/placement';
 import { likelySubject } from '@ignis/core/scene/arrange/subjects';
 import { darken } from '@ignis/core/scene/edits/darken';
 import type { Emitter } from '@ignis/core/scene/edits/emitter-edits';
-import { setEmitter, setEmitterLayer } from '@ignis/core/scene/edits/emitter-edits';
+import { riseBeside, setEmitter, setEmitterLayer } from '@ignis/core/scene/edits/emitter-edits';
 import {
   addInFront,
   duplicateLayer,
@@ -23,7 +23,9 @@ import {
   newGrade,
   newGroup,
   newLineOf,
+  newHaze,
   newPaint,
+  newSmoke,
   newShape,
   newStep,
 } from '@ignis/core/scene/model/make';
@@ -170,6 +172,15 @@ export function paintOver(layer: Layer): void {
   change(`Paint over ${layer.name}`, addInFront([made], layer.id, false));
   select(made.id);
   set({ mode: 'paint' });
+}
+
+/** Smoke, or air that bends what lies behind it, from what a fire burns from. */
+export function riseFrom(fire: Layer, what: 'smoke' | 'haze'): void {
+  const isSmoke = what === 'smoke';
+  const made = isSmoke ? newSmoke('Smoke') : newHaze('Heat haze');
+  const word = isSmoke ? `Let ${fire.name} smoke` : `Bend the air over ${fire.name}`;
+  bench().change(word, riseBeside(fire.id, made, isSmoke ? 1.8 : 1.4));
+  bench().select(made.id);
 }
 
 /** A layer of paint, itself not seen, on whose strokes something begins. */
