@@ -120,11 +120,14 @@ export async function drivenGenerators(
 ): Promise<Row[]> {
   const steps = quick ? 12 : 72;
   const page = await benchPage(browser, baseURL);
+  const open = async (scene: Scene, assets: Awaited<ReturnType<typeof readScene>>['assets']) => {
+    await openScene(page, scene, assets);
+    await settled(page);
+    await page.waitForTimeout(1500);
+    await watch(page);
+  };
   const { scene, assets } = await readScene(PIER);
-  await openScene(page, scene, assets);
-  await settled(page);
-  await page.waitForTimeout(1500);
-  await watch(page);
+  await open(scene, assets);
   const empty = median(await emptyRoundTrip(page, steps));
   const rows = [informative(DRIVEN, 'the empty round trip, median', empty, 'ms')];
   const dragged = dragRows(DRIVEN, empty);
@@ -147,13 +150,13 @@ export async function drivenGenerators(
   const tiled = structuredClone(seven.scene);
   const picture = tiled.layers.find((l) => l.source.kind === 'picture')!;
   Object.assign(picture, { name: 'Tiled', steps: [...picture.steps, mosaic] });
-  await openScene(page, { ...tiled, layers: [picture] }, seven.assets);
+  await open({ ...tiled, layers: [picture] }, seven.assets);
   await card(page, 'Tiled').locator('[data-card]').click();
   await settled(page);
   await dragValue('the size of 2,000 irregular tiles on a picture of 3840 × 2160', 'Tile size');
   const misty = structuredClone(seven.scene);
   misty.layers.push(newMist('Mist', { height: 700 }));
-  await openScene(page, misty, seven.assets);
+  await open(misty, seven.assets);
   await card(page, 'Mist').locator('[data-card]').click();
   await settled(page);
   await dragValue('the density of mist over Night seven', 'Density');

@@ -114,6 +114,12 @@ export async function drag(
     await page.mouse.move(box.x + box.width / 2 + 6 + 40 * Math.sin(i / 4), box.y + box.height / 2);
     await page.waitForTimeout(pause);
   }
+  // However slow its frames are, one of them counts.
+  await page.waitForFunction(
+    () => (window as unknown as { log: { waits: number[] } }).log.waits.length > 0,
+    null,
+    { timeout: 60_000 },
+  );
   const { waits, shares } = await taken(page);
   await page.mouse.up();
   await settled(page);

@@ -232,6 +232,19 @@ function shown(kind: i32, u: f32, v: f32, half: f32, r: f32, own: f32): f32 {
   return kind == SNOW ? t * (2 - t) : t * t;
 }
 
+/** Lays premultiplied colour on a px: over what is there, or (`light`) added to it. */
+// @ts-ignore: decorator
+@inline
+function lay(d: usize, laid: v128, light: i32): void {
+  const before = get4(d);
+  const a = f32x4.extract_lane(laid, 3);
+  const over = f32x4.add(laid, f32x4.mul(before, f32x4.splat(1 - a)));
+  if (light) {
+    const sum = f32x4.add(before, laid);
+    put4(d, f32x4.replace_lane(sum, 3, f32x4.extract_lane(over, 3)));
+  } else put4(d, over);
+}
+
 /** The size of a sprite that is sampled: where it stands, and its side, px. */
 let spriteFrom: usize = 0;
 let spriteSide: i32 = 0;
@@ -327,21 +340,12 @@ export function particleRows(
         const px = (x as f32) + 0.5 - mx;
         const u = px * cos + py * sin;
         const v = py * cos - px * sin;
-        let shape: v128;
-        if (kind == SPRITE) shape = spriteAt(u / r, v / r);
-        else {
-          const cover = shown(kind, u, v, half, r, number);
-          if (cover <= 0) continue;
-          shape = f32x4.splat(cover);
+        if (kind == SPRITE) {
+          lay(d, f32x4.mul(lit, spriteAt(u / r, v / r)), light);
+          continue;
         }
-        const laid = f32x4.mul(lit, shape);
-        const before = get4(d);
-        const a = f32x4.extract_lane(laid, 3);
-        const over = f32x4.add(laid, f32x4.mul(before, f32x4.splat(1 - a)));
-        if (light) {
-          const sum = f32x4.add(before, laid);
-          put4(d, f32x4.replace_lane(sum, 3, f32x4.extract_lane(over, 3)));
-        } else put4(d, over);
+        const cover = shown(kind, u, v, half, r, number);
+        if (cover > 0) lay(d, f32x4.mul(lit, f32x4.splat(cover)), light);
       }
     }
   }
