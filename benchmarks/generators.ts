@@ -131,10 +131,16 @@ export async function drivenGenerators(
   const empty = median(await emptyRoundTrip(page, steps));
   const rows = [informative(DRIVEN, 'the empty round trip, median', empty, 'ms')];
   const dragged = dragRows(DRIVEN, empty);
-  const dragValue = async (name: string, label: string) => {
+  /** Drags a value; `most` is the goal of its median, ms, where that is not the usual one. */
+  const dragValue = async (name: string, label: string, most?: number) => {
     const box = (await value(page, label).boundingBox())!;
     await drag(page, box, 12);
-    rows.push(...dragged(`dragging ${name}`, await drag(page, box, steps)));
+    const driven = await drag(page, box, steps);
+    rows.push(
+      ...(most === undefined
+        ? dragged(`dragging ${name}`, driven)
+        : [within(DRIVEN, `dragging ${name}: median`, median(driven.waits), 'ms', most)]),
+    );
   };
   await act(page, 'Add: lamp snow');
   await settled(page);
@@ -143,7 +149,7 @@ export async function drivenGenerators(
   await dragValue('the speed of 10,000 particles', 'Speed');
   await card(page, 'Flames').locator('[data-card]').click();
   await settled(page);
-  await dragValue('the height of flames on letters', 'Height');
+  await dragValue('the height of flames on letters', 'Height', 60);
   const seven = await readScene(SEVEN);
   const mosaic = newStep('surface.mosaic');
   mosaic.values.size = TILE;
@@ -153,7 +159,7 @@ export async function drivenGenerators(
   await open({ ...tiled, layers: [picture] }, seven.assets);
   await card(page, 'Tiled').locator('[data-card]').click();
   await settled(page);
-  await dragValue('the size of 2,000 irregular tiles on a picture of 3840 × 2160', 'Tile size');
+  await dragValue('the size of 2,000 irregular tiles on a picture of 3840 × 2160', 'Tile size', 60);
   const misty = structuredClone(seven.scene);
   misty.layers.push(newMist('Mist', { height: 700 }));
   await open(misty, seven.assets);

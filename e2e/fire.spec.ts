@@ -37,6 +37,13 @@ test('Ember Pier: letters burn from their upper edges, and the fire follows them
     [560, 640, 720, 780, 860, 940, 1020].map((x) => colourAt(page, [x, 340])),
   );
   expect(Math.max(...row.map(([r]) => r))).toBeGreaterThan(before[0] + 60);
+  // Smoke rises from the same, right behind the fire.
+  await page.getByRole('button', { name: 'let it smoke' }).click();
+  await settled(page);
+  const { layers } = await savedScene(page);
+  expect(layers.slice(-2).map((l) => l.source.kind)).toEqual(['smoke', 'flame']);
+  expect(layers.at(-2)!.source).toMatchObject({ of: text.id, values: { height: 756 } });
+  await page.keyboard.press('Control+z');
   // Its layer is taken away, and it says so; it burns again when that is back.
   await card(page, 'EMBER').locator('[data-card]').click();
   await page.keyboard.press('Delete');

@@ -18,7 +18,7 @@ import type { GasValues } from './gas-parameters';
 /** After so many seconds another fire begins: no moment is farther from rest. */
 const ROUND = 4;
 /** Steps from one state that is cached to the next. */
-const STAGE = 8;
+const STAGE = 4;
 /** Which cells of a grid are solid: what an obstacle covers by half. */
 function solidFor(grid: GasGrid, covers: ((to: Affine) => Plane) | null): Float32Array | null {
   if (!covers) return null;
