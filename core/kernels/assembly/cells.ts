@@ -1,7 +1,7 @@
 /** Points strewn one a unit, and the nearest of them (Worley, "A cellular texture basis function", 1996). */
 import { get4, put, splat } from './access';
 import { bitsOf, hashOf, seeded, wrapped } from './noise';
-import { AROUND, NOTE, REGISTER, nextUnit, notesRoom, putWithin, unitX, unitY, within } from './units';
+import { AROUND, NOTE, REGISTER, forgetUnit, isNoted, nextUnit, notesRoom, putWithin, unitX, unitY, within } from './units';
 
 /** Notes the points of units `from` to `to` of those around (x, y): their units, how they are moved in them, and their numbers. */
 function notePoints(
@@ -27,6 +27,13 @@ function notePoints(
   }
 }
 
+/** The way from four places to a point that is noted, across (or down, from the float after). */
+// @ts-ignore: decorator
+@inline
+function wayTo(at: usize, place: v128, rest: v128): v128 {
+  return f32x4.add(f32x4.add(f32x4.sub(splat(at), place), rest), splat(at + 8));
+}
+
 /**
  * Points strewn one a unit, moved from the middle of theirs by so much of it (`loose`, 0–1): the distances to the nearest and the
  * second nearest, a number of the nearest's own (0–1), and the way from the place to it, x and y, into five registers. Px in one
@@ -44,8 +51,7 @@ export function cells(
   const notes = notesRoom();
   const rest = f32x4.splat(0.5 - 0.5 * loose);
   let noted = 0;
-  let inX: f32 = 0;
-  let inY: f32 = 0;
+  forgetUnit();
   for (let i: usize = 0; i < end; i += 16) {
     const x = get4(r + i);
     const y = get4(s + i);
@@ -53,11 +59,9 @@ export function cells(
     const cy = f32x4.floor(y);
     for (let done = 0; done != 15; ) {
       done = nextUnit(cx, cy, done);
-      if (noted == 0 || unitX != inX || unitY != inY) {
+      if (!isNoted()) {
         notePoints(notes, 0, 9, unitX, unitY, seed, loose, period);
         noted = 9;
-        inX = unitX;
-        inY = unitY;
       }
       const offX = f32x4.sub(x, f32x4.splat(unitX));
       const offY = f32x4.sub(y, f32x4.splat(unitY));
@@ -84,8 +88,8 @@ export function cells(
           }
         }
         const at = notes + ((n * NOTE) << 2);
-        const dx = f32x4.add(f32x4.add(f32x4.sub(splat(at), x), rest), splat(at + 8));
-        const dy = f32x4.add(f32x4.add(f32x4.sub(splat(at + 4), y), rest), splat(at + 12));
+        const dx = wayTo(at, x, rest);
+        const dy = wayTo(at + 4, y, rest);
         const d = f32x4.add(f32x4.mul(dx, dx), f32x4.mul(dy, dy));
         const closer = f32x4.lt(d, nearest);
         second = v128.bitselect(nearest, f32x4.pmin(second, d), closer);
@@ -105,7 +109,7 @@ export function cells(
 
 /**
  * The distance to the border between the nearest point, which is (`u`, `v`) away, and those around it: the least of the distances
- * to the lines that lie half way between. Right to within 1.4 units, as far as the points that are looked at reach.
+ * to the lines that lie half way between. Right up to 0.7 units: points are looked at as far as 1.4.
  */
 export function cellBorders(
   r: usize,
@@ -123,9 +127,7 @@ export function cellBorders(
   const half = f32x4.splat(0.5);
   // Nearer than this they are one point.
   const same = f32x4.splat(1e-8);
-  let noted = false;
-  let inX: f32 = 0;
-  let inY: f32 = 0;
+  forgetUnit();
   for (let i: usize = 0; i < end; i += 16) {
     const x = get4(r + i);
     const y = get4(s + i);
@@ -135,17 +137,12 @@ export function cellBorders(
     const cy = f32x4.floor(y);
     for (let done = 0; done != 15; ) {
       done = nextUnit(cx, cy, done);
-      if (!noted || unitX != inX || unitY != inY) {
-        notePoints(notes, 0, 21, unitX, unitY, seed, loose, period);
-        noted = true;
-        inX = unitX;
-        inY = unitY;
-      }
+      if (!isNoted()) notePoints(notes, 0, 21, unitX, unitY, seed, loose, period);
       let border = f32x4.splat(1e9);
       for (let n = 0; n < 21; n++) {
         const at = notes + ((n * NOTE) << 2);
-        const dx = f32x4.add(f32x4.add(f32x4.sub(splat(at), x), rest), splat(at + 8));
-        const dy = f32x4.add(f32x4.add(f32x4.sub(splat(at + 4), y), rest), splat(at + 12));
+        const dx = wayTo(at, x, rest);
+        const dy = wayTo(at + 4, y, rest);
         const acrossX = f32x4.sub(dx, toX);
         const acrossY = f32x4.sub(dy, toY);
         const apart = f32x4.add(f32x4.mul(acrossX, acrossX), f32x4.mul(acrossY, acrossY));

@@ -222,7 +222,7 @@ export function flameRows(
       if (!any) continue;
       const mx = get4(lanes + FROM_X);
       const my = get4(lanes + FROM_Y);
-      let q = o + y * stride + (x << 4);
+      const q = o + y * stride + (x << 4);
       for (let n = 0; n < sheets; n++) {
         bend(mx, my, n, grain, detail, px, seed + 97 * n, known + (n as usize) * SIZES * CORNERS);
         put4(lanes + BENT_X, bentX);

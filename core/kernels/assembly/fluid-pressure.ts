@@ -109,7 +109,7 @@ export function mostDivergent(f: usize, w: i32, h: i32): f32 {
   return most;
 }
 
-/** Makes the speeds of a fluid free of divergence, by so many sweeps. */
+/** Makes the speeds of a fluid free of divergence; where something is solid, by so many sweeps. */
 export function settleFlow(f: usize, w: i32, h: i32, p: usize): void {
   workOn(f, w, h);
   close();

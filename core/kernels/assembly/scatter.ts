@@ -1,7 +1,7 @@
 /** Things scattered over a plane: discs, polygons, stars, strokes. */
 import { get4, put, splat } from './access';
 import { bitsOf, hashOf, mix, seeded, wrapped } from './noise';
-import { AROUND, NOTE, REGISTER, nextUnit, notesRoom, putWithin, unitX, unitY } from './units';
+import { AROUND, NOTE, REGISTER, forgetUnit, isNoted, nextUnit, notesRoom, putWithin, unitX, unitY } from './units';
 
 /** How many times their size the light of stars goes. */
 const STAR_TAIL: f32 = 8;
@@ -100,10 +100,8 @@ export function scattered(
       put(sides + ((k as usize) << 3), Mathf.cos(a));
       put(sides + ((k as usize) << 3) + 4, Mathf.sin(a));
     }
-  let known = false;
   let count = 0;
-  let inX: f32 = 0;
-  let inY: f32 = 0;
+  forgetUnit();
   for (let i: usize = 0; i < end; i += 16) {
     const x = get4(r + i);
     const y = get4(s + i);
@@ -111,12 +109,8 @@ export function scattered(
     const cy = f32x4.floor(y);
     for (let done = 0; done != 15; ) {
       done = nextUnit(cx, cy, done);
-      if (!known || unitX != inX || unitY != inY) {
+      if (!isNoted())
         count = noteThings(notes, unitX, unitY, kind, seed, density, small, large, turn, rest, period);
-        known = true;
-        inX = unitX;
-        inY = unitY;
-      }
       let sum = zero;
       let own = zero;
       for (let n = 0; n < count; n++) {

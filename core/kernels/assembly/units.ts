@@ -49,6 +49,26 @@ export function nextUnit(cx: v128, cy: v128, done: i32): i32 {
   return done | i32x4.bitmask(within) | (1 << lane);
 }
 
+/** The unit that notes were last made of. */
+let notedX: f32 = 0;
+let notedY: f32 = 0;
+
+/** Forgets of which unit notes were made. */
+export function forgetUnit(): void {
+  // It is no unit.
+  notedX = NaN;
+}
+
+/** Whether notes were last made of the unit that `nextUnit` came to; from now on they are of that. */
+// @ts-ignore: decorator
+@inline
+export function isNoted(): bool {
+  const same = unitX == notedX && unitY == notedY;
+  notedX = unitX;
+  notedY = unitY;
+  return same;
+}
+
 /** Writes those of four floats whose places lie in the unit. */
 // @ts-ignore: decorator
 @inline
