@@ -1,4 +1,5 @@
 import * as v from 'valibot';
+import { namedLayerSchema } from '../definitions/id';
 import type { Look, MaskContext, MaskShapeDefinition } from '../definitions/mask';
 import { percent } from '../definitions/parameter';
 import { HEX, parameterEntries } from '../definitions/parameter-schema';
@@ -30,7 +31,7 @@ export const reachParameters = {
 export const reachSchema = v.strictObject({
   kind: v.literal('reach'),
   /** The id of the layer whose colours count; null for those of the scene. */
-  of: v.nullable(v.pipe(v.string(), v.minLength(1))),
+  of: namedLayerSchema,
   /** The place that was clicked, the mask's own px, and its colour. */
   x: coordinate,
   y: coordinate,

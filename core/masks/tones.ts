@@ -1,4 +1,5 @@
 import * as v from 'valibot';
+import { namedLayerSchema } from '../definitions/id';
 import type { MaskShapeDefinition } from '../definitions/mask';
 import { percent } from '../definitions/parameter';
 import { parameterEntries } from '../definitions/parameter-schema';
@@ -16,7 +17,7 @@ export const tonesParameters = {
 export const tonesSchema = v.strictObject({
   kind: v.literal('tones'),
   /** The id of the layer whose tones count; null for those of the scene. */
-  of: v.nullable(v.pipe(v.string(), v.minLength(1))),
+  of: namedLayerSchema,
   ...parameterEntries(tonesParameters),
 });
 

@@ -1,4 +1,5 @@
 import * as v from 'valibot';
+import { namedLayerSchema } from '../definitions/id';
 import { parametersSchema } from '../definitions/parameter-schema';
 import type { SourceContext, SourceDefinition } from '../definitions/source';
 import type { Box } from '../geometry/affine';
@@ -20,8 +21,8 @@ import { bedOf, laidGas, risenGas } from './risen-gas';
 export const flameSchema = v.strictObject({
   kind: v.literal('flame'),
   /** The ids of the layer that it burns from, and of the one that it goes round; null for none. */
-  of: v.nullable(v.pipe(v.string(), v.minLength(1))),
-  behind: v.nullable(v.pipe(v.string(), v.minLength(1))),
+  of: namedLayerSchema,
+  behind: namedLayerSchema,
   values: parametersSchema(flameParameters),
 });
 

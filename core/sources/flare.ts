@@ -1,7 +1,7 @@
 import * as v from 'valibot';
 import { blendNamed } from '../blend/index';
 import type { FlareAxis } from '../definitions/flare-part';
-import { hasOwnIds } from '../definitions/id';
+import { hasOwnIds, namedLayerSchema } from '../definitions/id';
 import type { Parameters, Value } from '../definitions/parameter';
 import { count, length, percent, seed } from '../definitions/parameter';
 import { HEX, parametersSchema } from '../definitions/parameter-schema';
@@ -71,8 +71,6 @@ const partSchema = v.variant(
   `A flare has no such part; there are ${flareParts.map((p) => p.kind).join(', ')}.`,
 ) as unknown as v.GenericSchema<unknown, FlarePart>;
 
-const layerId = v.nullable(v.pipe(v.string(), v.minLength(1)));
-
 export const flareSchema = v.strictObject({
   kind: v.literal('flare'),
   light: v.pipe(v.string(), v.regex(HEX, 'The light colour must be written #rrggbb.')),
@@ -80,8 +78,8 @@ export const flareSchema = v.strictObject({
   from: pointSchema,
   to: pointSchema,
   /** The id of the line that its light is tied to, and of the layer that it may lie behind; null for none. */
-  of: layerId,
-  behind: layerId,
+  of: namedLayerSchema,
+  behind: namedLayerSchema,
   values: parametersSchema(flareParameters),
   /** Back to front. */
   parts: v.pipe(

@@ -1,4 +1,5 @@
 import * as v from 'valibot';
+import { namedLayerSchema } from '../definitions/id';
 import { parametersSchema } from '../definitions/parameter-schema';
 import type { SourceContext, SourceDefinition } from '../definitions/source';
 import { compile } from '../fields/compile';
@@ -37,7 +38,7 @@ import { bedOf, laidGas, risenGas } from './risen-gas';
 export const hazeSchema = v.strictObject({
   kind: v.literal('haze'),
   /** The id of the layer that the hot air rises from; null for none. */
-  of: v.nullable(v.pipe(v.string(), v.minLength(1))),
+  of: namedLayerSchema,
   values: parametersSchema(hazeParameters),
 });
 

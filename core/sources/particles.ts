@@ -1,4 +1,5 @@
 import * as v from 'valibot';
+import { namedLayerSchema } from '../definitions/id';
 import type { Values } from '../definitions/parameter';
 import { parametersSchema } from '../definitions/parameter-schema';
 import type { SourceContext, SourceDefinition } from '../definitions/source';
@@ -17,9 +18,9 @@ import { spriteOf } from './sprite';
 export const particlesSchema = v.strictObject({
   kind: v.literal('particles'),
   /** The id of the layer that they begin on; null for none. */
-  of: v.nullable(v.pipe(v.string(), v.minLength(1))),
+  of: namedLayerSchema,
   /** The id of the layer that each looks like, if they look like one; left out, or null, none. */
-  sprite: v.optional(v.nullable(v.pipe(v.string(), v.minLength(1)))),
+  sprite: v.optional(namedLayerSchema),
   values: parametersSchema(particleParameters),
 });
 

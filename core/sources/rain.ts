@@ -1,4 +1,5 @@
 import * as v from 'valibot';
+import { namedLayerSchema } from '../definitions/id';
 import { parametersSchema } from '../definitions/parameter-schema';
 import type { SourceContext, SourceDefinition } from '../definitions/source';
 import type { Box } from '../geometry/affine';
@@ -16,7 +17,7 @@ import { rainParameters } from './rain-parameters';
 export const rainSchema = v.strictObject({
   kind: v.literal('rain'),
   /** The id of the layer that it splashes on; null for none. */
-  of: v.nullable(v.pipe(v.string(), v.minLength(1))),
+  of: namedLayerSchema,
   values: parametersSchema(rainParameters),
 });
 

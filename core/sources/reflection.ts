@@ -1,4 +1,5 @@
 import * as v from 'valibot';
+import { namedLayerSchema } from '../definitions/id';
 import { parametersSchema } from '../definitions/parameter-schema';
 import type { SourceContext, SourceDefinition } from '../definitions/source';
 import type { Affine, Box } from '../geometry/affine';
@@ -32,7 +33,7 @@ import { wetness } from './wet-floor';
 export const reflectionSchema = v.strictObject({
   kind: v.literal('reflection'),
   /** The id of the layer that is mirrored; null for all lights of the scene. */
-  of: v.nullable(v.pipe(v.string(), v.minLength(1))),
+  of: namedLayerSchema,
   values: parametersSchema(reflectionParameters),
 });
 

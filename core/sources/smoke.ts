@@ -1,4 +1,5 @@
 import * as v from 'valibot';
+import { namedLayerSchema } from '../definitions/id';
 import { parametersSchema } from '../definitions/parameter-schema';
 import type { SourceContext, SourceDefinition } from '../definitions/source';
 import { meanScale } from '../geometry/affine';
@@ -24,8 +25,8 @@ import { smokeParameters } from './smoke-parameters';
 export const smokeSchema = v.strictObject({
   kind: v.literal('smoke'),
   /** The ids of the layer that it rises from, and of the one that it goes round; null for none. */
-  of: v.nullable(v.pipe(v.string(), v.minLength(1))),
-  behind: v.nullable(v.pipe(v.string(), v.minLength(1))),
+  of: namedLayerSchema,
+  behind: namedLayerSchema,
   values: parametersSchema(smokeParameters),
 });
 

@@ -1,4 +1,5 @@
 import * as v from 'valibot';
+import { namedLayerSchema } from '../definitions/id';
 import type { Parameters, Values } from '../definitions/parameter';
 import { angle, count, length, percent, place, seed } from '../definitions/parameter';
 import { FONT_ASSET, parametersSchema } from '../definitions/parameter-schema';
@@ -159,7 +160,7 @@ export const textEntries = {
   along: v.nullable(
     v.strictObject({
       path: v.nullable(pathSchema),
-      line: v.nullable(v.pipe(v.string(), v.minLength(1))),
+      line: namedLayerSchema,
       values: parametersSchema(alongParameters),
     }),
   ),
