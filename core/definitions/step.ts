@@ -106,8 +106,9 @@ export interface PaintFrame {
 
 /** All of the shape that a style sees, upright: the same for every region, at every scale, wherever the layer is moved or turned. */
 export interface WholeShape {
-  /** Makes it, or finds it in the cache: 0–1. */
+  /** Makes it, or finds it in the cache: 0–1, over the region. */
   shape(): Plane;
+  region: Region;
   /** Px of the shape for one px of the style's lengths. */
   fineness: number;
   /** From px of the shape to px of the render, corners included. */

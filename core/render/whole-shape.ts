@@ -71,6 +71,7 @@ export function wholeShape(
   const turn = cornersMap(layer.placement);
   return {
     shape,
+    region,
     fineness: unitOf(style, sizes),
     map: compose(projective(map), turn ? compose(turn, own) : own),
     key: JSON.stringify([context.mixing, key]),

@@ -44,8 +44,11 @@ export const beginsOnLayer = ({ from }: { from: string }): boolean =>
 export const beginsOnPaths = ({ from }: { from: string }): boolean =>
   from === 'line' || from === 'within';
 
+/** What must be known of a layer that something begins on. */
+export type BegunOn = Pick<Caster, 'key' | 'under' | 'within' | 'paths'>;
+
 /** What something begins on, and where: a layer without paths of its own begins at its edges instead of along them. */
-export const shapeOf = (caster: Pick<Caster, 'under' | 'within' | 'paths'>, from: string) => ({
+export const shapeOf = (caster: BegunOn, from: string) => ({
   covers: from === 'within' ? caster.within : caster.under,
   paths: from === 'line' ? caster.paths : [],
 });

@@ -1,4 +1,3 @@
-import type { Caster } from '../definitions/source';
 import type { Affine, Box } from '../geometry/affine';
 import { boxOfRegion, boxUnder, regionAround, unitedBox } from '../geometry/affine';
 import type { Path } from '../geometry/path';
@@ -8,6 +7,7 @@ import type { Plane } from '../pixels/buffer';
 import { crop } from '../pixels/buffer';
 import { scoped } from '../pixels/heap';
 import { grow } from '../pixels/region';
+import type { BegunOn } from './beginnings';
 import { shapeOf } from './beginnings';
 import { coarseCoverage } from './coarse-coverage';
 import type { GasGrid } from './gas-grid';
@@ -20,13 +20,10 @@ const BURNS = 0.4;
 /** How deep the edges of a layer burn, of the height of flames. */
 const BED = 0.045;
 
-/** What of a caster gas rises from. */
-export type Burning = Pick<Caster, 'under' | 'within' | 'paths'>;
-
 /** The box of what burns in the layer's own px; null if nothing does. */
 export function burningBox(
   v: GasValues,
-  caster: Burning | undefined,
+  caster: BegunOn | undefined,
   place: { x: number; y: number },
   scene: Box,
   map: Affine,
@@ -93,7 +90,7 @@ function layAlong(
 export function fuelFor(
   v: GasValues,
   grid: GasGrid,
-  caster: Burning | undefined,
+  caster: BegunOn | undefined,
   place: { x: number; y: number },
 ): Float32Array {
   const { width, height, map, cell } = grid;

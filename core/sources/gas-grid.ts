@@ -38,17 +38,28 @@ export const FIRE: GasKind = { lasts: 1, burn: 1, fades: 0.15 };
 export const riseOf = ({ height, lift }: GasValues): number =>
   RISE * Math.sqrt(height) * Math.sqrt(Math.max(0.05, lift / 100));
 /** How long gas takes to its height, s: flames are burnt out by then. */
-export const burnTime = (v: GasValues): number => v.height / (RISE * Math.sqrt(v.height));
+export const burnTime = ({ height }: Pick<GasValues, 'height'>): number =>
+  height / (RISE * Math.sqrt(height));
 
-/** The grid of gas that rises from a box: room for its height, and for where the wind carries it; `draft`, a rough one. */
-export function gridFor(v: GasValues, { lasts }: GasKind, box: Box, draft = false): GasGrid {
+/** What decides how far gas reaches. */
+type Reaching = Pick<GasValues, 'height' | 'lift' | 'wind' | 'windAngle'>;
+
+/** A box of gas that rises from another: room for its height, and for where the wind carries it. */
+export function reachedBy(v: Reaching, { lasts }: GasKind, box: Box): Box {
   const [dx, dy] = ofWay(v.wind * lasts * burnTime(v), v.windAngle);
   const side = 0.5 * v.height;
   const up = v.height * (1.1 + 0.5 * Math.min(2, v.lift / 100));
-  const x0 = box.x0 - side + Math.min(0, dx);
-  const x1 = box.x1 + side + Math.max(0, dx);
-  const y0 = box.y0 - up + Math.min(0, dy);
-  const y1 = box.y1 + 0.2 * v.height + Math.max(0, dy);
+  return {
+    x0: box.x0 - side + Math.min(0, dx),
+    x1: box.x1 + side + Math.max(0, dx),
+    y0: box.y0 - up + Math.min(0, dy),
+    y1: box.y1 + 0.2 * v.height + Math.max(0, dy),
+  };
+}
+
+/** The grid of gas that rises from a box; `draft`, a rough one. */
+export function gridFor(v: GasValues, kind: GasKind, box: Box, draft = false): GasGrid {
+  const { x0, y0, x1, y1 } = reachedBy(v, kind, box);
   // Half as fine to either side takes a quarter of the time, and longer steps.
   const rough = draft ? ROUGH : 1;
   const fine = Math.sqrt(((x1 - x0) * (y1 - y0)) / CELLS);

@@ -6,8 +6,8 @@ import type { FluidSetting, FluidState } from '../kernels/fluid';
 import { flowed, stillFluid } from '../kernels/fluid';
 import type { Plane } from '../pixels/buffer';
 import { scoped } from '../pixels/heap';
+import type { BegunOn } from './beginnings';
 import { ofWay } from './beginnings';
-import type { Burning } from './gas-fuel';
 import { fuelFor } from './gas-fuel';
 import type { GasGrid, GasKind } from './gas-grid';
 import { burnTime, riseOf } from './gas-grid';
@@ -63,7 +63,7 @@ export interface GasOf {
   values: GasValues;
   kind: GasKind;
   grid: GasGrid;
-  caster: Burning | undefined;
+  caster: BegunOn | undefined;
   place: { x: number; y: number };
   /** What an obstacle covers on a grid under a map from the layer's own px; null for none. */
   covers: ((to: Affine) => Plane) | null;

@@ -7,6 +7,7 @@ import { alphaOf } from '../kernels/rows';
 import type { Plane } from '../pixels/buffer';
 import type { Region } from '../pixels/region';
 import { intersect, isEmpty } from '../pixels/region';
+import type { BegunOn } from './beginnings';
 import { UNDRAGGED, sceneBox } from './beginnings';
 import { gasAt } from './gas';
 import type { GasGrid, GasKind } from './gas-grid';
@@ -14,14 +15,19 @@ import { gridFor } from './gas-grid';
 import { burningBox } from './gas-fuel';
 import type { GasValues } from './gas-parameters';
 
-/** Gas as a source is given it: what it rises from, what it goes round, and where it lies in the render. */
+/** Gas as a source or a style is given it: what it rises from, what it goes round, and where it lies in the render. */
+
+/** What gas needs of what a source is given; `light` is what it rises from. */
+export type GasContext = Pick<SourceContext, 'map' | 'scene' | 'memo' | 'draft' | 'grounds'> & {
+  light?: BegunOn;
+};
 
 /** The side of the picture in which an obstacle is looked at, px. */
 const OBSTACLE = 512;
 
 /** What an obstacle covers on a grid, under a map from the layer's own px. */
 const obstacleOf =
-  ({ grounds, map }: SourceContext, { width, height }: GasGrid) =>
+  ({ grounds, map }: GasContext, { width, height }: GasGrid) =>
   (to: Affine): Plane => {
     const { pixels, map: laid } = grounds!.second!.coarse(OBSTACLE);
     // From cells to the layer's own px, to px of the render, to px of the small picture.
@@ -36,7 +42,7 @@ const MOTION = [
 ];
 
 /** Names gas, whatever its moment. */
-function keyOf(p: GasValues, kind: GasKind, context: SourceContext): string {
+function keyOf(p: GasValues, kind: GasKind, context: GasContext): string {
   const { light, grounds, draft = false } = context;
   const own = Object.values(sceneBox(context)).map((n) => n.toFixed(2));
   const drives = [...MOTION.map((key) => p[key]), ...Object.values(kind)];
@@ -44,7 +50,7 @@ function keyOf(p: GasValues, kind: GasKind, context: SourceContext): string {
 }
 
 /** The box of what gas rises from, px of the layer; null if there is nothing. */
-export function bedOf(p: GasValues, kind: GasKind, context: SourceContext): Box | null {
+export function bedOf(p: GasValues, kind: GasKind, context: GasContext): Box | null {
   const { light, scene, map, memo } = context;
   const [box] = memo(
     `${keyOf(p, kind, context)} box`,
@@ -66,7 +72,7 @@ export function laidGas(
   p: GasValues,
   kind: GasKind,
   box: Box,
-  { map, wanted, draft }: SourceContext,
+  { map, wanted, draft }: Pick<SourceContext, 'map' | 'wanted' | 'draft'>,
 ): LaidGas | null {
   const grid = gridFor(p, kind, box, draft);
   const back = invert(map);
@@ -83,7 +89,7 @@ export function risenGas(
   kind: GasKind,
   grid: GasGrid,
   reach: number,
-  context: SourceContext,
+  context: GasContext,
 ): Fire {
   const { light, grounds, memo } = context;
   return gasAt({

@@ -9,26 +9,28 @@ import {
   boxOfRegion,
   boxUnder,
   invert,
+  meanScale,
   multiply,
   regionAround,
+  scaling,
 } from '../../geometry/affine';
-import { affineOf, boxBeneath, inverseOf } from '../../geometry/homography';
+import type { Homography } from '../../geometry/homography';
+import { affineOf, boxBeneath, compose, inverseOf, projective } from '../../geometry/homography';
+import { blurMargin, gaussianBlur } from '../../kernels/blur';
 import { addFire } from '../../kernels/flame';
 import { sampled } from '../../kernels/planes';
 import { warped } from '../../kernels/resample';
-import type { ColourBuffer } from '../../pixels/buffer';
+import type { ColourBuffer, Plane } from '../../pixels/buffer';
 import { colourBuffer, unwritten } from '../../pixels/buffer';
 import { scoped } from '../../pixels/heap';
 import type { Region } from '../../pixels/region';
-import { EMPTY, intersect, isEmpty } from '../../pixels/region';
-import { UNDRAGGED } from '../../sources/beginnings';
+import { EMPTY, grow, intersect } from '../../pixels/region';
+import type { BegunOn } from '../../sources/beginnings';
 import { flameLook } from '../../sources/flame-look';
 import { burningParameters } from '../../sources/flame-parameters';
-import { gasAt } from '../../sources/gas';
-import { burningBox } from '../../sources/gas-fuel';
-import type { GasGrid } from '../../sources/gas-grid';
-import { FIRE, gridFor } from '../../sources/gas-grid';
-import type { GasValues } from '../../sources/gas-parameters';
+import { FIRE, reachedBy } from '../../sources/gas-grid';
+import type { GasContext } from '../../sources/risen-gas';
+import { bedOf, laidGas, risenGas } from '../../sources/risen-gas';
 import { lengths, opacity } from './parameters';
 
 const flameStyleParameters = {
@@ -50,6 +52,9 @@ const flameStyleParameters = {
   lengths,
 } as const satisfies Parameters;
 
+/** How far a shape is blurred for cells, of how much larger they are than its px. */
+const CELL_BLUR = 0.4;
+
 type StyleValues = Values<typeof flameStyleParameters>;
 
 /** Fire that burns from a shape. */
@@ -59,8 +64,10 @@ export const flame = defineStyle({
   emits: true,
   help: 'Fire that burns from the shape: from its upper edges, all of its edges, or all of it.',
   parameters: flameStyleParameters,
-  margin: (v, scale) =>
-    Math.ceil((v.height * (1.3 + 0.5 * Math.min(2, v.lift / 100)) + 2 * v.wind) * scale) + 2,
+  margin(v, scale) {
+    const { x0, y0, x1, y1 } = reachedBy(v, FIRE, { x0: 0, y0: 0, x1: 0, y1: 0 });
+    return Math.ceil(Math.max(-x0, -y0, x1, y1) * scale) + 2;
+  },
   pieces: (v) => [
     {
       ...{ lands: 'above', blend: v.blend, opacity: v.opacity / 100 },
@@ -69,70 +76,47 @@ export const flame = defineStyle({
   ],
 });
 
-/** The values in px of the whole shape. */
-const inShapePx = (v: StyleValues, k: number) => ({
-  ...v,
-  ...{ height: v.height * k, tongue: v.tongue * k, wind: v.wind * k },
-  ...{ centre: null, wide: 1 },
-});
-
-/** The fire of a shape over what is wanted. */
+/** The fire of a shape over what is wanted. It is found upright, in px of the style's lengths, as a flame of a layer is. */
 function drawn(values: StyleValues, context: StyleContext): ColourBuffer {
   const { wanted, mixing, memo, draft = false } = context;
-  const whole = context.whole();
   const empty: ColourBuffer = unwritten(EMPTY, 4);
+  const whole = context.whole();
   if (!whole) return empty;
-  const p = inShapePx(values, whole.fineness);
-  const key = `style ${whole.key} ${whole.fineness} ${draft} ${drivers(p)}`;
-  const caster = casterOf(whole);
-  const scene = () => boxOfRegion(whole.shape().region);
-  const [box] = memo(
-    `${key} box`,
-    () => [scoped(() => burningBox(p, caster, UNDRAGGED, scene(), IDENTITY))],
-    () => 64,
-  );
+  const p = { ...values, centre: null, wide: 1 };
+  const own: GasContext = {
+    ...{ map: IDENTITY, memo, draft, light: shapeAsBed(whole) },
+    scene: boxUnder(scaling(1 / whole.fineness), boxOfRegion(whole.region)),
+  };
+  const box = bedOf(p, FIRE, own);
   if (!box) return empty;
-  const grid = gridFor(p, FIRE, box, draft);
-  const { look, reach } = flameLook(p, grid.cell, mixing);
-  const place = placeOf(whole, grid, wanted);
-  if (!place) return empty;
-  const fire = gasAt({
-    ...{ values: p, kind: FIRE, grid, caster, place: UNDRAGGED, covers: null, key, reach, memo },
-  });
-  const out = colourBuffer(place.region);
-  addFire(out, fire, place.cells, look);
-  return place.upright ? warped(out, whole.map, wanted) : out;
-}
-
-/** All that its gas depends on but the moment. */
-const drivers = (p: GasValues): string =>
-  [p.from, p.height, p.tongue, p.strength, p.turbulence, p.lift, p.breaks, p.wind, p.windAngle]
-    .concat(p.gusts, p.seed)
-    .join();
-
-/** A whole shape as what gas rises from, in its own px. */
-function casterOf(whole: WholeShape) {
-  const under = (to: Affine, region: Region) => sampled(whole.shape(), invert(to)!, region);
-  return { under, within: under, paths: [] };
-}
-
-/** Where a fire is drawn: upright, to be warped into its corners, or at once in the render. */
-function placeOf(
-  { map }: WholeShape,
-  grid: GasGrid,
-  wanted: Region,
-): { region: Region; cells: Affine; upright: boolean } | null {
-  const all: Box = { x0: 0, y0: 0, x1: grid.width, y1: grid.height };
+  const map = compose(whole.map, projective(scaling(whole.fineness)));
   const straight = affineOf(map);
-  const back = straight ? invert(straight) : null;
-  if (straight && back) {
-    const cells = multiply(grid.map, back);
-    const region = intersect(wanted, regionAround(boxUnder(invert(cells)!, all), 1));
-    return isEmpty(region) ? null : { region, cells, upright: false };
-  }
-  const inverse = inverseOf(map);
-  const own = regionAround(boxUnder(invert(grid.map)!, all), 1);
-  const seen = inverse && boxBeneath(inverse, boxOfRegion(wanted));
-  const region = seen ? intersect(own, regionAround(seen, 3)) : own;
-  return straight || isEmpty(region) ? null : { region, cells: grid.map, upright: true };
+  // Within corners it is drawn upright, and then carried into them.
+  const seen = straight ? wanted : seenUpright(map, wanted, reachedBy(p, FIRE, box));
+  const laid = laidGas(p, FIRE, box, { map: straight ?? IDENTITY, wanted: seen, draft });
+  if (!laid) return empty;
+  const { look, reach } = flameLook(p, laid.grid.cell, mixing);
+  const out = colourBuffer(laid.region);
+  addFire(out, risenGas(p, FIRE, laid.grid, reach, own), laid.cells, look);
+  return straight ? out : warped(out, map, wanted);
+}
+
+/** The px of an upright picture that a region of the render shows under a map, of those within a box. */
+function seenUpright(map: Homography, wanted: Region, within: Box): Region {
+  const all = regionAround(within, 1);
+  const back = inverseOf(map);
+  const seen = back && boxBeneath(back, boxOfRegion(wanted));
+  return seen ? intersect(all, regionAround(seen, 3)) : all;
+}
+
+/** A whole shape as what fire burns from. Seen on coarse cells, it is blurred as far as they are coarser. */
+function shapeAsBed(whole: WholeShape): BegunOn {
+  const under = (to: Affine, region: Region): Plane => {
+    const back = multiply(scaling(whole.fineness), invert(to)!);
+    const blur = CELL_BLUR * Math.max(0, meanScale(back) - 1);
+    const shape = whole.shape();
+    const around = grow(shape.region, blurMargin(blur));
+    return sampled(blur > 0 ? gaussianBlur(shape, blur, around) : shape, back, region);
+  };
+  return { key: `${whole.key} ${whole.fineness}`, under, within: under, paths: [] };
 }
