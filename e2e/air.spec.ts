@@ -100,7 +100,7 @@ test('particles begin where one paints, and look like a layer', async ({ page })
   await settled(page);
   const { layers } = await savedScene(page);
   const flies = layers.find((l) => l.name === 'Fireflies')!;
-  const where = layers.find((l) => l.name === 'Where Fireflies begins')!;
+  const where = layers.find((l) => l.name === 'Beginnings of Fireflies')!;
   expect(flies.source).toMatchObject({ of: where.id, values: { from: 'area' } });
   expect(where.opacity).toBe(0);
   const row = await Promise.all(

@@ -1,9 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import '../kernels/load';
-import { corner } from '../geometry/path';
-import { newLineOf, newScene, newStep } from '../scene/model/make';
+import { newScene, newStep } from '../scene/model/make';
 import type { Layer, Scene } from '../scene/model/schema';
-import { newPass } from '../sources/pass';
+import { filledBox } from '../testing/filled-box';
 import { lookUp } from '../testing/scenes';
 import { render } from './render';
 
@@ -11,19 +10,7 @@ import { render } from './render';
 const [WIDTH, HEIGHT] = [180, 150];
 
 function bar(values: Record<string, unknown>, placement: Partial<Layer['placement']> = {}): Scene {
-  const layer = newLineOf('bar', {
-    light: '#ffffff',
-    shape: {
-      kind: 'path',
-      paths: [
-        {
-          closed: true,
-          anchors: [corner(40, 100), corner(140, 100), corner(140, 120), corner(40, 120)],
-        },
-      ],
-    },
-    passes: [newPass('p', '', { draws: 'inside' })],
-  });
+  const layer = filledBox('bar', { x0: 40, y0: 100, x1: 140, y1: 120 });
   const step = newStep('style.flame');
   Object.assign(step.values, { height: 70, tongue: 18, moment: 1, ...values });
   return {

@@ -12,6 +12,7 @@ import { flareLooks, started } from '../scene/starting-points/index';
 import type { Layer, Scene } from '../scene/model/schema';
 import { newPass } from '../sources/pass';
 import { crop } from '../pixels/buffer';
+import { filledBox } from '../testing/filled-box';
 import { lookUp } from '../testing/scenes';
 import { render } from './render';
 
@@ -28,22 +29,6 @@ function flare(): LayerOf<'flare'> {
   made.source.to = { x: 180, y: 110 };
   return made;
 }
-const filled = (id: string, x: number, y: number, w: number, h: number, colour: string): Layer => ({
-  ...newLineOf(id, {
-    light: colour,
-    shape: {
-      kind: 'path',
-      paths: [
-        {
-          closed: true,
-          anchors: [corner(x, y), corner(x + w, y), corner(x + w, y + h), corner(x, y + h)],
-        },
-      ],
-    },
-    passes: [newPass('p', '', { draws: 'inside', colour })],
-  }),
-  id,
-});
 const sceneOf = (...layers: Layer[]): Scene => ({
   ...newScene('', SIZE.width, SIZE.height, null),
   layers,
@@ -96,9 +81,9 @@ describe('a flare', () => {
   });
 
   it('finds the brightest place beneath it, the same at every scale and in every part', () => {
-    const lamp = filled('lamp', 150, 100, 6, 6, '#ffffff');
+    const lamp = filledBox('lamp', { x0: 150, y0: 100, x1: 156, y1: 106 }, '#ffffff');
     const scene = edit(
-      sceneOf(filled('dim', 20, 20, 60, 60, '#404040'), lamp, flare()),
+      sceneOf(filledBox('dim', { x0: 20, y0: 20, x1: 80, y1: 80 }, '#404040'), lamp, flare()),
       '',
       setFlare('flare', { tied: 'brightest' }),
     ).scene;
@@ -116,7 +101,11 @@ describe('a flare', () => {
 
   it('dims by as much of its light as a layer covers', () => {
     const sum = (covered: number) => {
-      const wall = filled('wall', 0, 0, 60 - 20 + 40 * covered, 160, '#000000');
+      const wall = filledBox(
+        'wall',
+        { x0: 0, y0: 0, x1: 60 - 20 + 40 * covered, y1: 160 },
+        '#000000',
+      );
       const scene = sceneOf({ ...wall, opacity: 100 }, flare());
       const behind = edit(
         edit(scene, '', setFlare('flare', { covers: 20 })).scene,
@@ -134,7 +123,7 @@ describe('a flare', () => {
 
   it('keeps who it goes with and lies behind when all are copied in a group', () => {
     const scene = edit(
-      sceneOf(filled('wall', 0, 0, 20, 20, '#000000'), flare()),
+      sceneOf(filledBox('wall', { x0: 0, y0: 0, x1: 20, y1: 20 }, '#000000'), flare()),
       '',
       setFlareLayers('flare', { behind: 'wall', of: 'wall' }),
     ).scene;

@@ -1,40 +1,17 @@
 import { describe, expect, it } from 'vitest';
 import '../kernels/load';
-import { corner } from '../geometry/path';
 import { crop } from '../pixels/buffer';
 import { edit } from '../scene/edits/edit';
 import { removeLayer } from '../scene/edits/layer-edits';
 import { reflect, setReflection, setReflectionOf } from '../scene/edits/reflection-edits';
-import { newFill, newLineOf, newScene, newStep } from '../scene/model/make';
+import { newFill, newScene, newStep } from '../scene/model/make';
 import type { Layer, Scene } from '../scene/model/schema';
-import { newPass } from '../sources/pass';
+import { filledBox } from '../testing/filled-box';
 import { lookUp } from '../testing/scenes';
 import { render } from './render';
 
 const SIZE = { width: 160, height: 120 };
 const region = { x: 0, y: 0, ...SIZE };
-
-const filled = (
-  id: string,
-  [x, y, w, h]: readonly [number, number, number, number],
-  colour: string,
-  intensity = 0,
-): Layer => ({
-  ...newLineOf(id, {
-    light: colour,
-    shape: {
-      kind: 'path',
-      paths: [
-        {
-          closed: true,
-          anchors: [corner(x, y), corner(x + w, y), corner(x + w, y + h), corner(x, y + h)],
-        },
-      ],
-    },
-    passes: [newPass('p', '', { draws: 'inside', colour, intensity })],
-  }),
-  id,
-});
 
 /** A lamp and its reflection about a level line at 60; `mirror` is the id of the reflection. */
 function mirrored(
@@ -42,7 +19,7 @@ function mirrored(
   floor = '#000000',
   ...more: Layer[]
 ) {
-  const lamp = filled('lamp', [70, 20, 20, 16], '#ff8040', 2);
+  const lamp = filledBox('lamp', { x0: 70, y0: 20, x1: 90, y1: 36 }, '#ff8040', 2);
   const plain = {
     ...newScene('', SIZE.width, SIZE.height, null),
     mixing: 'light' as const,
@@ -140,7 +117,7 @@ describe('a reflection', () => {
 
   it('of a layer that is gone is nothing; of all lights it leaves out what gives none', () => {
     const wall = { ...newFill('wall', '#405060'), id: 'wall' };
-    const glowing: Layer = { ...filled('sign', [20, 20, 14, 14], '#ffffff'), body: 0 };
+    const glowing: Layer = { ...filledBox('sign', { x0: 20, y0: 20, x1: 34, y1: 34 }), body: 0 };
     const glow = newStep('style.glow');
     Object.assign(glow.values, { reach: 6, colour: '#40ff40' });
     glowing.steps = [glow];

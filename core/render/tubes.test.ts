@@ -1,10 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import '../kernels/load';
-import { corner } from '../geometry/path';
-import { newFill, newLineOf, newScene, newStep } from '../scene/model/make';
+import { newFill, newScene, newStep } from '../scene/model/make';
 import type { Layer, Scene } from '../scene/model/schema';
 import { placed } from '../scene/arrange/placement';
-import { newPass } from '../sources/pass';
+import { filledBox } from '../testing/filled-box';
 import { lookUp } from '../testing/scenes';
 import { render } from './render';
 
@@ -16,19 +15,7 @@ const bare = {
 };
 
 function bar(values: Record<string, unknown>, more: Partial<Layer> = {}): Scene {
-  const layer = newLineOf('bar', {
-    light: '#ffffff',
-    shape: {
-      kind: 'path',
-      paths: [
-        {
-          closed: true,
-          anchors: [corner(20, 50), corner(180, 50), corner(180, 90), corner(20, 90)],
-        },
-      ],
-    },
-    passes: [newPass('p', '', { draws: 'inside' })],
-  });
+  const layer = filledBox('bar', { x0: 20, y0: 50, x1: 180, y1: 90 });
   const step = newStep('style.tube');
   Object.assign(step.values, bare, values);
   return {

@@ -3,7 +3,7 @@ import { parametersSchema } from '../definitions/parameter-schema';
 import type { SourceContext, SourceDefinition } from '../definitions/source';
 import { compile } from '../fields/compile';
 import { PLANE } from '../fields/field';
-import type { Affine } from '../geometry/affine';
+import type { Affine, Box, Point } from '../geometry/affine';
 import { invert, meanScale } from '../geometry/affine';
 import { fieldPlanes } from '../kernels/field';
 import { filled, maskInPlace } from '../kernels/rows';
@@ -28,19 +28,18 @@ export type MistSource = v.InferOutput<typeof mistSchema>;
 /** How much of its light reaches the eye from around a lamp, at a glow of 100 %. */
 const GLOW = 1.4;
 /** How far down a scene its horizon lies, if it was not dragged. */
-export const HORIZON = 0.62;
+const HORIZON = 0.62;
 
-/** How high the horizon lies, px of the layer. */
-function horizonOf({ horizon }: MistValues, context: SourceContext): number {
-  if (horizon) return horizon.y;
-  const { y0, y1 } = sceneBox(context);
-  return y0 + HORIZON * (y1 - y0);
-}
+/** The middle of the horizon of mist, px of the layer, in which the scene lies in a box. */
+export const horizonOf = (
+  { horizon }: Pick<MistValues, 'horizon'>,
+  { x0, y0, x1, y1 }: Box,
+): Point => horizon ?? { x: (x0 + x1) / 2, y: y0 + HORIZON * (y1 - y0) };
 
 /** Its thickness over what is wanted, cached: what changes its light leaves it as it is. */
 function thicknessOf(values: MistValues, back: Affine, context: SourceContext): Plane {
   const { wanted, memo } = context;
-  const horizon = horizonOf(values, context);
+  const horizon = horizonOf(values, sceneBox(context)).y;
   const form = { ...values, density: 0, colour: '', glow: 0, reach: 0 };
   const data = memo(
     `mist ${JSON.stringify([form, horizon, back, wanted])}`,

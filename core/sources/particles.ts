@@ -11,6 +11,7 @@ import { colourBuffer } from '../pixels/buffer';
 import { scoped } from '../pixels/heap';
 import { rampTable } from '../pixels/ramp';
 import { UNDRAGGED, beganOn, ofWay, radians, sceneBox } from './beginnings';
+import { refuseSlow } from './particle-bound';
 import { particleParameters } from './particle-parameters';
 import { placesInBox, placesOnLayer } from './particle-places';
 import { spriteOf } from './sprite';
@@ -59,18 +60,13 @@ function flightOf(p: ParticleValues, box: Box): Flight {
 const spriteLayer = ({ values, sprite }: ParticlesSource): string | null =>
   values.look === 'sprite' ? (sprite ?? null) : null;
 
-/** So many px of particles are drawn at most: about four seconds of one thread. */
-const MOST_PX = 1.5e9;
-
 /** Throws a RangeError, in the artist's words, if drawing particles would take too long. */
 function bounded(p: ParticleValues, { wanted, map }: SourceContext): void {
   const across =
     (p.size * (1 + p.depth / 100) * Math.max(1, p.growth / 100) + 2 * p.blur) * meanScale(map);
-  const px = p.count * Math.min(across * across, wanted.width * wanted.height);
-  if (px > MOST_PX)
-    throw new RangeError(
-      `${Math.round(p.count).toLocaleString('en')} particles of up to ${Math.round(p.size)} px would take too long to draw. Make them fewer or smaller.`,
-    );
+  const px = Math.min(across * across, wanted.width * wanted.height);
+  const things = `particles of up to ${Math.round(p.size)} px`;
+  refuseSlow(p.count, px, things, 'Make them fewer or smaller.');
 }
 
 /** Where particles begin, `SOURCE` floats each; nothing where the layer that they begin on is gone or empty. */

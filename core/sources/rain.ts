@@ -3,6 +3,7 @@ import { namedLayerSchema } from '../definitions/id';
 import { parametersSchema } from '../definitions/parameter-schema';
 import type { SourceContext, SourceDefinition } from '../definitions/source';
 import type { Box } from '../geometry/affine';
+import { meanScale } from '../geometry/affine';
 import type { Flight } from '../kernels/particles';
 import { drawParticles, flown } from '../kernels/particles';
 import type { ColourBuffer } from '../pixels/buffer';
@@ -10,6 +11,7 @@ import { colourBuffer } from '../pixels/buffer';
 import { scoped } from '../pixels/heap';
 import { rampOf, rampTable } from '../pixels/ramp';
 import { radians, sceneBox } from './beginnings';
+import { refuseSlow } from './particle-bound';
 import { placesInBox, placesOnLayer } from './particle-places';
 import type { RainValues } from './rain-parameters';
 import { rainParameters } from './rain-parameters';
@@ -26,7 +28,7 @@ export type RainSource = v.InferOutput<typeof rainSchema>;
 /** Px a second faster each second that drops that leapt up fall back, for a leap of a px. */
 const FALL = 55;
 
-/** What nothing of rain does. */
+/** Rain has no wind of its own, no eddies and no turns: it falls the way it was sent. */
 const STILL = {
   ...{ gravity: 0, drag: 0, wind: [0, 0] as const, turbulence: 0, eddy: 100, swirl: 0 },
   centre: [0, 0] as const,
@@ -60,16 +62,12 @@ function leaping(p: RainValues): Flight {
   };
 }
 
-/** The most px that streaks may take to draw. */
-const MOST_PX = 1.5e9;
-
 /** Throws a RangeError, in the artist's words, if rain would take too long to draw. */
-function bounded(p: RainValues, { wanted }: SourceContext): void {
-  const long = Math.min(wanted.width + wanted.height, (p.speed * p.shutter) / 100);
-  if (p.count * long * (p.size + 2 * p.blur) > MOST_PX)
-    throw new RangeError(
-      `${Math.round(p.count).toLocaleString('en')} streaks of this length would take too long to draw. Make them fewer, narrower or shorter.`,
-    );
+function bounded(p: RainValues, { wanted, map }: SourceContext): void {
+  const scale = meanScale(map);
+  const long = Math.min(wanted.width + wanted.height, (scale * p.speed * p.shutter) / 100);
+  const px = long * (p.size + 2 * p.blur) * scale;
+  refuseSlow(p.count, px, 'streaks of this length', 'Make them fewer, narrower or shorter.');
 }
 
 /** Rain as streaks, and its splashes on the upper edges of a layer. */

@@ -99,7 +99,7 @@ describe('rain', () => {
     );
   const sum = ({ data }: ColourBuffer) => data.reduce((a, b) => a + b, 0);
 
-  it('falls the way it is told', () => {
+  it('falls at its angle', () => {
     /** How much more neighbours differ across a way than along it. */
     const along = (angle: number) => {
       const made = see({ angle, gusts: 0, blur: 0, depth: 0, count: 60 });

@@ -22,7 +22,6 @@ import {
   newPicture,
   newScene,
   newShape,
-  newStep,
 } from '../scene/model/make';
 import { shapes } from '../shapes/index';
 import type { LineShape } from '../sources/line-shape';
@@ -30,11 +29,11 @@ import { rampOf } from '../pixels/ramp';
 import type { Pass } from '../sources/pass';
 import { newPass } from '../sources/pass';
 import type { Corners } from '../definitions/placement';
-import type { Layer, Scene, Step } from '../scene/model/schema';
+import type { Layer, Scene } from '../scene/model/schema';
 import { everyLayer } from '../scene/model/schema';
 import { blends } from '../blend/index';
 import { placed } from '../scene/arrange/placement';
-import { stepOfKind, steps } from '../steps/index';
+import { kindsOfSteps, nearStep } from './near-steps';
 import { isLine } from '../scene/model/traits';
 
 /** Made-up scenes for tests. */
@@ -179,26 +178,6 @@ const small = (shape: LineShape): LineShape =>
       }
     : shape;
 
-/**
- * The steps that made-up scenes have: all but tubes, whose ways cost more to find anew than all else, and tongues, which within
- * corners ask for far more room than a test has. Both are tried by themselves.
- */
-const kinds = steps
-  .map((s) => s.kind)
-  .filter((kind) => kind !== 'style.tube' && kind !== 'warp.fray');
-
-/** A step as it is by itself, but that it carries nothing farther than small pictures are large. */
-const nearStep = (kind: string): Step => {
-  const step = newStep(kind);
-  const { parameters } = stepOfKind(kind);
-  for (const key of ['tailReach', 'length', 'size', 'width', 'height']) {
-    const p = parameters[key];
-    if (p?.kind !== 'number' || p.unit !== 'px') continue;
-    if ((step.values[key] as number) > 20) step.values[key] = key === 'tailReach' ? 20 : 8;
-  }
-  return step;
-};
-
 /** A pass with anything set on it. */
 export const pass: fc.Arbitrary<Partial<Pass>> = fc.record(
   {
@@ -311,7 +290,7 @@ const layerWithin = (depth: number): fc.Arbitrary<Layer> =>
       clip: fc.boolean(),
       body: fc.constantFrom(100, 100, 40, 0),
       mask: fc.option(mask, { freq: 3 }),
-      steps: fc.uniqueArray(fc.constantFrom(...kinds), { maxLength: 2 }),
+      steps: fc.uniqueArray(fc.constantFrom(...kindsOfSteps), { maxLength: 2 }),
       within: fc.constantFrom(undefined, undefined, undefined, KEPT),
     })
     .map(({ made, placement, steps, within, ...rest }) => ({

@@ -186,8 +186,8 @@ export function riseFrom(fire: Layer, what: 'smoke' | 'haze'): void {
 /** A layer of paint, itself not seen, on whose strokes something begins. */
 export function paintBeginnings({ id, name }: Emitter): void {
   const { change, select, set } = bench();
-  const made = { ...newPaint(`Where ${name} begins`), opacity: 0 };
-  change(`Paint where ${name} begins`, (s) => {
+  const made = { ...newPaint(`Beginnings of ${name}`), opacity: 0 };
+  change(`Paint the beginnings of ${name}`, (s) => {
     addInFront([made], id, false)(s);
     setEmitterLayer(id, made.id)(s);
     setEmitter(id, { from: 'area' })(s);

@@ -1,8 +1,9 @@
 import type { RefObject } from 'react';
-import { apply, invert } from '@ignis/core/geometry/affine';
+import { placementMap } from '@ignis/core/definitions/placement';
+import { IDENTITY, apply, boxUnder, invert, multiply } from '@ignis/core/geometry/affine';
 import { setAir } from '@ignis/core/scene/edits/air-edits';
 import type { LayerOf } from '@ignis/core/scene/model/traits';
-import { HORIZON } from '@ignis/core/sources/mist';
+import { horizonOf } from '@ignis/core/sources/mist';
 import { useAround, useBench } from '../../../state/bench';
 import { toStage } from '../../stage/path-outline';
 import { PointHandle } from '../../stage/point-handle';
@@ -22,9 +23,9 @@ export function HorizonHandle({
   const map = toStage(view, around, layer.placement);
   const back = invert(map);
   if (!back) return null;
-  const { horizon } = layer.source.values;
-  const usual = { x: view.x + (view.zoom * width) / 2, y: view.y + view.zoom * HORIZON * height };
-  const at = horizon ? apply(map, horizon) : usual;
+  const own = invert(multiply(around, placementMap(layer.placement)));
+  const scene = boxUnder(own ?? IDENTITY, { x0: 0, y0: 0, x1: width, y1: height });
+  const at = apply(map, horizonOf(layer.source.values, scene));
   const reach = (view.zoom * width) / 2;
   return (
     <g data-testid="horizon-handle">
