@@ -13,6 +13,7 @@ import { baselineOf, printWorse, worse } from './compare';
 import { cutouts } from './cutouts';
 import { brushes } from './brushes';
 import { driven } from './driven';
+import { finishing } from './finish';
 import { drivenGenerators, generators } from './generators';
 import { growth } from './growth';
 import { large } from './large';
@@ -48,6 +49,7 @@ const parts: Record<string, () => Row[] | Promise<Row[]>> = {
   driven: () => driven(browser, `http://localhost:${port}`, rounds, quick),
   brushes: () => brushes(browser, `http://localhost:${port}`, quick),
   light: () => light(browser, `http://localhost:${port}`, quick),
+  finish: () => Promise.resolve(finishing(Math.max(5, rounds))),
   generators: async () => [
     ...(await generators(Math.max(3, rounds))),
     ...(await drivenGenerators(browser, `http://localhost:${port}`, quick)),

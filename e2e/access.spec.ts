@@ -3,7 +3,7 @@ import { readFile } from 'node:fs/promises';
 import { createRequire } from 'node:module';
 import { expect, test, type Page } from './test';
 import type Axe from 'axe-core';
-import { card, depth, openExample, settled } from './bench-page';
+import { card, depth, openExample, settled, pickStep } from './bench-page';
 
 const axe = await readFile(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
 
@@ -35,8 +35,7 @@ test('the bench and its windows', async ({ page }) => {
   await page.getByRole('button', { name: 'Halo', exact: true }).click();
   expect(await faults(page)).toEqual([]);
   await card(page, 'Heron').locator('[data-card]').click();
-  await page.getByRole('button', { name: '+ add a step' }).click();
-  await page.getByRole('menuitem', { name: 'Tint' }).click();
+  await pickStep(page, 'Tint');
   expect(await faults(page)).toEqual([]);
   await page.getByRole('button', { name: 'Export', exact: true }).click();
   await page.getByRole('radio', { name: 'The light alone' }).click();

@@ -316,3 +316,10 @@ export async function setBrushColour(page: Page, colour: string): Promise<void> 
   await page.keyboard.press('Enter');
   await page.keyboard.press('Escape');
 }
+
+/** Adds a step to the selected layer, from the list of steps. */
+export async function pickStep(page: Page, name: string): Promise<void> {
+  await page.getByRole('button', { name: '+ add a step' }).click();
+  // One that was added lately stands twice.
+  await page.getByRole('option', { name, exact: true }).last().click();
+}

@@ -25,6 +25,7 @@ import {
   settled,
   stage,
   value,
+  pickStep,
 } from './bench-page';
 
 const command = fileURLToPath(new URL('../server/bin/ignis.mjs', import.meta.url));
@@ -250,8 +251,7 @@ test('steps are built from their definitions and change the picture', async ({ p
   ] as const) {
     await settled(page);
     const before = await picture.screenshot();
-    await page.getByRole('button', { name: '+ add a step' }).click();
-    await page.getByRole('menuitem', { name: step }).click();
+    await pickStep(page, step);
     await setOfStep(page, label, text);
     await settled(page);
     expect(Buffer.compare(await picture.screenshot(), before)).not.toBe(0);
@@ -338,12 +338,12 @@ test('zoom keeps the place under the pointer; Space pans; compare hides the laye
   const button = (await page.getByRole('button', { name: 'Hold to compare' }).boundingBox())!;
   await page.mouse.move(button.x + 20, button.y + 10);
   await page.mouse.down();
-  await expect(page.getByText('Comparing')).toBeVisible();
+  await expect(page.getByText(/^Without “.*” · let go/)).toBeVisible();
   await expect
     .poll(async () => Buffer.compare(await page.getByTestId('picture').screenshot(), full))
     .not.toBe(0);
   await page.mouse.up();
-  await expect(page.getByText('Comparing')).toHaveCount(0);
+  await expect(page.getByText(/^Without “.*” · let go/)).toHaveCount(0);
 });
 
 test('layers are duplicated, renamed, hidden and deleted; all actions are in the palette', async ({

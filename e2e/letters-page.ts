@@ -1,6 +1,6 @@
 /** Letters as an artist sets them. */
 import { expect, type Page } from './test';
-import { act, press, settled, setValue, type XY } from './bench-page';
+import { act, press, settled, setValue, type XY, pickStep } from './bench-page';
 
 /** Letters in a font and size at a place, in a recipe. */
 export async function letters(
@@ -30,7 +30,6 @@ export async function letters(
 
 /** Adds a step or a style to the selected layer. */
 export async function step(page: Page, name: string): Promise<void> {
-  await page.getByRole('button', { name: '+ add a step' }).click();
-  await page.getByRole('menuitem', { name, exact: true }).click();
+  await pickStep(page, name);
   await settled(page);
 }

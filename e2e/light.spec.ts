@@ -12,6 +12,7 @@ import {
   savedScene,
   setValue,
   settled,
+  pickStep,
 } from './bench-page';
 
 test('a tube burns to white by its intensity alone, and the meter reads it', async ({ page }) => {
@@ -117,8 +118,7 @@ test('a tube on the wet pier: a flare on its end, a reflection, and letters bent
   expect(await colourAt(page, [at[0], 1050])).not.toEqual(before);
 
   await page.locator('[data-card][aria-label="Tube"]').click();
-  await page.getByRole('button', { name: '+ add a step' }).click();
-  await page.getByRole('menuitem', { name: 'Rays' }).click();
+  await pickStep(page, 'Rays');
   await expect(page.getByTestId('point-handles')).toHaveCount(0);
   await page.keyboard.press('6');
   await expect(page.getByTestId('point-handles')).toBeVisible();

@@ -14,6 +14,7 @@ import {
   settled,
   setValue,
   shownAt,
+  pickStep,
 } from './bench-page';
 
 const maskOf = async (page: Page, name = 'Fill'): Promise<Mask | null> => {
@@ -133,8 +134,7 @@ test('a mask is applied on request: the layer is a picture, and undo brings all 
 });
 
 test('a step works by its amount, and where that is painted', async ({ page }) => {
-  await page.getByRole('button', { name: '+ add a step' }).click();
-  await page.getByRole('menuitem', { name: 'Brightness/contrast/exposure' }).click();
+  await pickStep(page, 'Brightness/contrast/exposure');
   await setValue(page, 'Exposure', '4');
   const bright = async (at: XY) => {
     await settled(page);

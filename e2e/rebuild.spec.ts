@@ -17,6 +17,7 @@ import {
   setOfStep,
   setValue,
   startLine,
+  pickStep,
 } from './bench-page';
 
 const pictures = fileURLToPath(new URL('../demo/pictures/', import.meta.url));
@@ -44,8 +45,7 @@ async function addPicture(page: Page, name: string): Promise<void> {
 }
 
 async function step(page: Page, kind: string, label: string, text: string): Promise<void> {
-  await page.getByRole('button', { name: '+ add a step' }).click();
-  await page.getByRole('menuitem', { name: kind }).click();
+  await pickStep(page, kind);
   await setOfStep(page, label, text);
   await settled(page);
 }

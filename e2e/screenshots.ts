@@ -13,6 +13,7 @@ import {
   setValue,
   typeInto,
   value,
+  pickStep,
 } from './bench-page';
 
 const shot = async (page: Page, name: string) => {
@@ -84,8 +85,7 @@ test('bench, passes, steps, export', async ({ page }) => {
 
   await card(page, 'Heron').locator('[data-card]').click();
   for (const step of ['Brightness/contrast/exposure', 'Tint']) {
-    await page.getByRole('button', { name: '+ add a step' }).click();
-    await page.getByRole('menuitem', { name: step }).click();
+    await pickStep(page, step);
   }
   await setValue(page, 'Exposure', '-0.6');
   // The amount of the tint, and not of how much of its step counts.
@@ -95,6 +95,17 @@ test('bench, passes, steps, export', async ({ page }) => {
   await page.getByRole('button', { name: 'Export', exact: true }).click();
   await page.getByRole('radio', { name: 'The light alone' }).click();
   await shot(page, 'export');
+});
+
+test('steps', async ({ page }) => {
+  await openExample(page, 'Night seven');
+  await card(page, 'Pier at dusk').locator('[data-card]').click();
+  await page.getByRole('button', { name: '+ add a step' }).click();
+  await expect(page.locator('[role=option][data-made=false]')).toHaveCount(0);
+  await page.getByRole('option', { name: 'Duotone', exact: true }).hover();
+  await expect(page.getByText('Duotone', { exact: true })).toHaveCount(2);
+  await settled(page);
+  await shot(page, 'steps');
 });
 
 test('paint', async ({ page }) => {
@@ -125,19 +136,13 @@ test('textures', async ({ page }) => {
   await shot(page, 'textures');
 });
 
-test('weave, mask', async ({ page }) => {
+test('weave', async ({ page }) => {
   await openExample(page, 'Round the heron');
   await card(page, 'Streak').locator('[data-card]').click();
   await page.keyboard.press('9');
   await expect(page.getByTestId('weave')).toBeVisible();
   await page.waitForTimeout(2500);
   await shot(page, 'weave');
-  await card(page, 'Light on feathers').locator('[data-card]').click();
-  await page.keyboard.press('3');
-  await press(page, [900, 480], [980, 420]);
-  await page.mouse.move(...(await onPage(page, [1010, 520])));
-  await settled(page);
-  await shot(page, 'mask');
 });
 
 test('the palette', async ({ page }) => {

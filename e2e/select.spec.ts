@@ -13,6 +13,7 @@ import {
   savedScene,
   settled,
   shownAt,
+  pickStep,
 } from './bench-page';
 
 test.beforeEach(async ({ page }) => {
@@ -88,8 +89,7 @@ test('a selection is kept by name, selected again, and limits a step', async ({ 
   await choose(page, 'Becomes…', 'A selection kept by name');
   await act(page, 'Select nothing of the picture');
   await expect(page.getByTestId('moving-edge')).toHaveCount(0);
-  await page.getByRole('button', { name: '+ add a step' }).click();
-  await page.getByRole('menuitem', { name: 'Tint' }).click();
+  await pickStep(page, 'Tint');
   await page.getByRole('combobox', { name: /^Where .* works$/ }).click();
   await page.getByRole('option', { name: 'within Selection 1' }).click();
   await settled(page);

@@ -12,6 +12,7 @@ import {
   savedScene,
   settled,
   type XY,
+  pickStep,
 } from './bench-page';
 
 const strokesOf = async (page: Page): Promise<SmearStroke[]> => {
@@ -85,8 +86,7 @@ test('strokes are taken hold of: chosen, moved, turned off and deleted', async (
 });
 
 test('drips hang from a shape; one is dragged longer, and one taken away', async ({ page }) => {
-  await page.getByRole('button', { name: '+ add a step' }).click();
-  await page.getByRole('menuitem', { name: 'Drip', exact: true }).click();
+  await pickStep(page, 'Drip');
   await page.getByRole('button', { name: 'Drips', exact: true }).click();
   const handles = page.getByTestId('drips').getByRole('button');
   await expect(handles.first()).toBeVisible();

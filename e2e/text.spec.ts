@@ -19,6 +19,7 @@ import {
   settled,
   setValue,
   type XY,
+  pickStep,
 } from './bench-page';
 
 const texts = async (page: Page) =>
@@ -35,8 +36,7 @@ async function write(page: Page, at: XY, words: string): Promise<void> {
 }
 
 const step = async (page: Page, name: string): Promise<void> => {
-  await page.getByRole('button', { name: '+ add a step' }).click();
-  await page.getByRole('menuitem', { name, exact: true }).click();
+  await pickStep(page, name);
   await settled(page);
 };
 

@@ -1,4 +1,5 @@
 /** docs/format.md, from the schema, the definitions and the older versions. */
+import { MOST_BANDS } from '../core/pixels/hue-bands';
 import { blends } from '../core/blend/index';
 import type { Parameter, Parameters } from '../core/definitions/parameter';
 import { sceneJsonSchema } from '../core/scene/model/json-schema';
@@ -63,6 +64,10 @@ const range = (p: Parameter): string => {
       return 'a picture’s asset, or empty';
     case 'font':
       return 'the id of a family, or a font’s asset';
+    case 'table':
+      return '`null`, or the `name`, the `asset` and the sizes and domains of a lookup table';
+    case 'hues':
+      return `a list of at most ${MOST_BANDS} bands: \`hue\` 0 to 360° of OKLCH, \`turn\` -180 to 180°, \`chroma\` and \`lightness\` -100 to 100 %`;
     case 'curve':
       return 'points `[x, y]`, x from 0 to 1, y from -1 to 1';
     case 'own':

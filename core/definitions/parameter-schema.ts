@@ -1,6 +1,8 @@
 import * as v from 'valibot';
 import { coordinate, pointSchema } from '../geometry/coordinate';
 import { isConvex } from '../geometry/quad';
+import { LARGEST_CUBE, LONGEST_CURVE } from '../pixels/colour-table';
+import { MOST_BANDS } from '../pixels/hue-bands';
 import { rampSpaces } from '../pixels/ramp';
 import type { Omissible, Parameter, Parameters, ValueOf, Values } from './parameter';
 import { absentOf } from './parameter';
@@ -20,6 +22,40 @@ export const HEX = /^#[0-9a-f]{6}$/i;
 /** The schema of one parameter's value. Its messages name the range in the artist's words. */
 export const parameterSchema = (p: Parameter): v.GenericSchema<unknown> =>
   absentOf(p) === undefined ? givenSchema(p) : v.optional(givenSchema(p));
+
+const finite = v.pipe(v.number(), v.finite());
+const domain = v.strictTuple([
+  v.strictTuple([finite, finite, finite]),
+  v.strictTuple([finite, finite, finite]),
+]);
+const whole = (most: number) => v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(most));
+
+/** What a scene says of a lookup table. */
+const tableSchema = v.pipe(
+  v.strictObject({
+    name: v.pipe(v.string(), v.maxLength(200)),
+    asset: v.pipe(
+      v.string(),
+      v.regex(/^[0-9a-f]{64}\.png$/, 'A table stands in the asset of a PNG.'),
+    ),
+    curve: whole(LONGEST_CURVE),
+    side: whole(LARGEST_CUBE),
+    curveDomain: domain,
+    cubeDomain: domain,
+    low: finite,
+    high: finite,
+  }),
+  v.check(
+    ({ curve, side }) => curve !== 1 && side !== 1 && curve + side > 0,
+    'A table has a curve or a cube, of two entries and more.',
+  ),
+  v.check(
+    (t) =>
+      t.low < t.high &&
+      [t.curveDomain, t.cubeDomain].every(([a, b]) => a.every((x, i) => x < b[i]!)),
+    'A domain of a table ends above where it begins.',
+  ),
+);
 
 function givenSchema(p: Parameter): v.GenericSchema<unknown> {
   switch (p.kind) {
@@ -96,6 +132,22 @@ function givenSchema(p: Parameter): v.GenericSchema<unknown> {
     case 'choice': {
       const names = p.options.map((o) => o.value);
       return v.picklist(names, `${p.label} must be one of ${names.join(', ')}.`);
+    }
+    case 'table':
+      return v.nullable(tableSchema);
+    case 'hues': {
+      const within = (min: number, max: number) =>
+        v.pipe(v.number(), v.finite(), v.minValue(min), v.maxValue(max));
+      const change = within(-100, 100);
+      return v.pipe(
+        v.array(
+          v.strictObject(
+            { hue: within(0, 360), turn: within(-180, 180), chroma: change, lightness: change },
+            `${p.label} is a list of bands: hue from 0 to 360, turn from −180 to 180, chroma and lightness from −100 to 100.`,
+          ),
+        ),
+        v.maxLength(MOST_BANDS, `${p.label} has at most ${MOST_BANDS} bands.`),
+      );
     }
     case 'curve': {
       const point = `${p.label} is a list of points [x, y]: x from 0 to 1, y from ${p.low ?? -1} to 1, "corner" after them where it turns sharply.`;

@@ -1,6 +1,8 @@
 import type * as v from 'valibot';
 import type { Point } from '../geometry/affine';
 import type { CurvePoints } from '../geometry/curve';
+import type { StoredTable } from '../pixels/colour-table';
+import type { HueBand } from '../pixels/hue-bands';
 import type { Ends, Ramp } from '../pixels/ramp';
 import type { SmearStroke } from './strokes';
 import type { DripChange, Mesh, ReshapedRegion } from './warps';
@@ -65,9 +67,23 @@ export interface ChoiceParameter<V extends string = string> extends Described {
 export interface CurveParameter extends Described {
   kind: 'curve';
   low?: 0;
+  /** Whether it says what tones become: it is then never beyond two neighbouring points (`toneAt`), and the histogram of these tones stands behind it. */
+  tones?: 'red' | 'green' | 'blue' | 'luma';
   /** Curves to start from, under plain names. */
   presets?: readonly { label: string; points: CurvePoints }[];
   default: CurvePoints;
+}
+
+/** Changes of colour by hue. */
+export interface HuesParameter extends Described {
+  kind: 'hues';
+  default: HueBand[];
+}
+
+/** A lookup table of colours; null for none. */
+export interface TableParameter extends Described {
+  kind: 'table';
+  default: StoredTable | null;
 }
 
 /** Colours and opacities along a way. */
@@ -85,6 +101,8 @@ export interface EndsParameter extends Described {
 /** A place that is dragged on the stage, px of the layer's own; null where it was not dragged yet. */
 export interface PointParameter extends Described {
   kind: 'point';
+  /** Where it stands until it is dragged; left out, up over the middle of the picture (`undraggedPlace`). */
+  begins?: 'middle';
   default: Point | null;
 }
 
@@ -166,6 +184,8 @@ export type Parameter =
   | SwitchParameter
   | ChoiceParameter
   | CurveParameter
+  | HuesParameter
+  | TableParameter
   | FontParameter
   | RampParameter
   | EndsParameter
@@ -187,6 +207,8 @@ interface ValueByKind {
   switch: boolean;
   choice: string;
   curve: CurvePoints;
+  hues: HueBand[];
+  table: StoredTable | null;
   font: string;
   ramp: Ramp;
   ends: Ends | null;

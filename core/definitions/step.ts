@@ -16,6 +16,19 @@ interface Described<P extends Parameters> {
   /** One sentence for the palette and the docs. */
   help: string;
   parameters: P;
+  /** What it is for, where that is not what its family is for (core/steps/purposes.ts). */
+  purpose?: 'light' | 'surface' | 'shape';
+  /** Values under which it shows what it does, where by itself it changes nothing. */
+  example?: Partial<Values<P>>;
+  /** What a colour that is picked from the stage comes to. */
+  picks?: {
+    label: string;
+    /** The values that a colour (linear light) asks for, as the step is set. */
+    values(
+      colour: readonly [red: number, green: number, blue: number],
+      values: Values<P>,
+    ): Partial<Values<P>>;
+  };
   /**
    * How far beyond a region the step must see, px of the render, at `scale` px a px of its lengths, and at most
    * `own` px a px of the layer's own.
@@ -62,7 +75,7 @@ export interface StepDefinition<P extends Parameters = Parameters> extends Descr
   /** Whether it works on light as it comes into a lens, and so sees none from far beyond the picture (`lightSeen`). */
   inLens?: boolean;
   /** Whether it carries light from anywhere to anywhere, within what a lens sees; `margin` is then what it adds to that. */
-  reachesAll?: boolean;
+  reachesAll?: boolean | ((values: Values<P>) => boolean);
   /** Whether what styles before it made goes through it as well. */
   carriesStyles?: boolean;
   /** How it draws edges out into drips or tongues, which are then taken hold of one by one; left out, it does not. */
@@ -73,6 +86,13 @@ export interface StepDefinition<P extends Parameters = Parameters> extends Descr
    */
   apply(input: ColourBuffer, values: Values<P>, context: StepContext): ColourBuffer;
 }
+
+/** Whether a step carries light from anywhere to anywhere, as it is set. */
+export const carriesAll = (definition: AnyStep, values: Values<Parameters>): boolean => {
+  if (definition.works !== 'pixels') return false;
+  const { reachesAll = false } = definition;
+  return typeof reachesAll === 'function' ? reachesAll(values) : reachesAll;
+};
 
 /** A change of the shape that the styles after it are made from. */
 export interface ShapeStepDefinition<P extends Parameters = Parameters> extends Described<P> {

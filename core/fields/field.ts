@@ -48,26 +48,43 @@ export const Y = made('y', []);
 /** The plane that is handed over with a program, px by px. */
 export const PLANE = made('plane', []);
 
+const four = (operation: Operation) => {
+  const { of } = made(operation, []);
+  return [0, 1, 2, 3].map((part) => ({ of, part })) as [Field, Field, Field, Field];
+};
+
+/** The straight colour and the coverage of the px of the buffer that a program works on, as they stand in it (`gradeColours`). */
+export const COLOUR = four('colour');
+/** The four values that the other buffer has there, as they are. */
+export const OTHER = four('other');
+
+/** The sum of two terms; that of something and a product is one operation. */
+function sumOf(a: Term, b: Term): Term {
+  if (typeof a === 'number' && typeof b === 'number') return a + b;
+  if (a === 0) return b;
+  if (b === 0) return a;
+  for (const [one, other] of [
+    [a, b],
+    [b, a],
+  ] as const)
+    if (typeof other !== 'number' && other.of.operation === 'multiply')
+      return made('addProduct', [one, ...other.of.reads]);
+  return made('add', [a, b]);
+}
+
 /** The sum of all terms, from the left. */
-export const add = (first: Term, ...more: Term[]): Term =>
-  more.reduce(
-    (sum, t) =>
-      typeof sum === 'number' && typeof t === 'number' ? sum + t : made('add', [sum, t]),
-    first,
-  );
+export const add = (first: Term, ...more: Term[]): Term => more.reduce(sumOf, first);
 
 export const subtract = (a: Term, b: Term): Term =>
   typeof a === 'number' && typeof b === 'number' ? a - b : made('subtract', [a, b]);
 
 /** The product of all terms, from the left. */
 export const multiply = (first: Term, ...more: Term[]): Term =>
-  more.reduce(
-    (product, t) =>
-      typeof product === 'number' && typeof t === 'number'
-        ? product * t
-        : made('multiply', [product, t]),
-    first,
-  );
+  more.reduce((product, t) => {
+    if (typeof product === 'number' && typeof t === 'number') return product * t;
+    if (product === 1) return t;
+    return t === 1 ? product : made('multiply', [product, t]);
+  }, first);
 
 export const divide = (a: Term, b: Term): Term =>
   typeof a === 'number' && typeof b === 'number' ? a / b : made('divide', [a, b]);
@@ -85,6 +102,35 @@ export const sqrt = (a: Term): Term => made('sqrt', [a]);
 export const sine = (turns: Term): Term => made('sine', [turns]);
 /** A power of what is above 0; of the rest it is 0. */
 export const power = (a: Term, exponent: Term): Term => made('power', [a, exponent]);
+/** From sRGB-encoded to linear light (IEC 61966-2-1), on along the same curve above 1; what is below 0 is 0. */
+export const decoded = (a: Term): Term => made('decode', [a]);
+/** From linear light to sRGB-encoded, the other way. */
+export const encoded = (a: Term): Term => made('encode', [a]);
+/** The angle of (x, y) from the x axis towards y, whole turns, 0 up to 1; of (0, 0) it is 0. */
+export const turnOf = (x: Term, y: Term): Term => made('turn', [x, y]);
+
+/** The logarithm to the base 2 of what is above 1e-12; of the rest it is that of 1e-12. */
+export const log2 = (a: Term): Term => made('log2', [a]);
+/** 2 to the power of −120 to 120. */
+export const exp2 = (a: Term): Term => (typeof a === 'number' ? 2 ** a : made('exp2', [a]));
+
+/** A table of values at even places, which stands in the numbers that a program is run with. */
+export interface FieldTable {
+  /** The index of its first number. */
+  at: number;
+  /** How many it has, 2 and more. */
+  count: number;
+  /** The arguments of its first and its last number. */
+  low: number;
+  high: number;
+  /** Whether it goes on straight beyond its ends; else it stays as it is there. */
+  goesOn?: boolean;
+}
+
+/** The value of a table at `a`, straight between its numbers. */
+export const looked = (a: Term, { at, count, low, high, goesOn = false }: FieldTable): Term =>
+  made('table', [a], [at, count, low, high, goesOn ? 1 : 0]);
+
 /** 1 where `a` is below `b`, else 0. */
 export const less = (a: Term, b: Term): Term => made('less', [a, b]);
 /** 3t² − 2t³ of `t` clamped to 0–1. */

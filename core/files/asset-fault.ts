@@ -2,6 +2,7 @@ import { sha256 } from './hash';
 import { decodePack } from '../brush/pack';
 import { FONT_ASSET, STROKES_ASSET } from '../definitions/parameter-schema';
 import type { Scene } from '../scene/model/schema';
+import { tablesOf } from '../scene/model/needs';
 import { everyLayer } from '../scene/model/schema';
 import { FontFault, faceOf } from '../text/face';
 import { loadShaper } from '../text/shaper';
@@ -62,6 +63,11 @@ function pictureFault(
     const shown = everyLayer(scene.layers).flatMap(({ source }) =>
       source.kind === 'picture' && source.asset === asset ? [source] : [],
     );
+    const lacking = tablesOf(scene).find(
+      (t) => t.asset === asset && t.curve + t.side ** 3 > width * height,
+    );
+    if (lacking)
+      return `The lookup table “${lacking.name}” has not as many colours as the scene says.`;
     const other = shown.find((s) => s.width !== width || s.height !== height);
     return other
       ? `The picture ${short} is ${width} × ${height} px, and not ${other.width} × ${other.height} px as the scene says.`

@@ -86,6 +86,12 @@ export const boxOfRegion = ({ x, y, width, height }: Region): Box => ({
 export const regionAround = ({ x0, y0, x1, y1 }: Box, reach: number): Region =>
   covering(x0 - reach, y0 - reach, x1 + reach, y1 + reach);
 
+/** An angle, radians from the x axis, as it lies under a map. */
+export function angleUnder(map: Affine, angle: number): number {
+  const way = applyToWay(map, { x: Math.cos(angle), y: Math.sin(angle) });
+  return Math.atan2(way.y, way.x);
+}
+
 /** The smallest upright box round a box under a map. */
 export function boxUnder(m: Affine, box: Box): Box {
   const xs: number[] = [];

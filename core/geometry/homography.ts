@@ -1,11 +1,9 @@
 import type { Affine, Box, Point } from './affine';
+import type { Matrix3 } from './matrix3';
+import { adjugate, product } from './matrix3';
 
 /** A projective map of the plane, row by row: x' = (m0·x + m1·y + m2) / (m6·x + m7·y + m8). */
-export type Homography = readonly [
-  ...[number, number, number],
-  ...[number, number, number],
-  ...[number, number, number],
-];
+export type Homography = Matrix3;
 
 /** An affine map as a homography. */
 export const projective = ([a, b, c, d, e, f]: Affine): Homography => [a, c, e, b, d, f, 0, 0, 1];
@@ -18,29 +16,19 @@ export const affineOf = (m: Homography): Affine | null =>
   isAffine(m) ? [m[0], m[3], m[1], m[4], m[2], m[5]] : null;
 
 /** The map that does `n` first, then `m`. */
-export function compose(m: Homography, n: Homography): Homography {
-  const cell = (r: number, c: number) =>
-    m[r * 3]! * n[c]! + m[r * 3 + 1]! * n[3 + c]! + m[r * 3 + 2]! * n[6 + c]!;
-  const rows = [0, 1, 2].flatMap((r) => [0, 1, 2].map((c) => cell(r, c)));
-  return rows as unknown as Homography;
-}
+export const compose: (m: Homography, n: Homography) => Homography = product;
 
 /**
  * The inverse map; null if m flattens the plane. What m shows before the horizon lies before that of the
  * inverse too: it is scaled by something above 0, so that its last number is 1 or −1 where it can be.
  */
 export function inverseOf(m: Homography): Homography | null {
-  const [a, b, c, d, e, f, g, h, i] = m;
-  const det = a * (e * i - f * h) - b * (d * i - f * g) + c * (d * h - e * g);
-  if (!(Math.abs(det) > 1e-12)) return null;
-  const adjugate = [
-    ...[e * i - f * h, c * h - b * i, b * f - c * e],
-    ...[f * g - d * i, a * i - c * g, c * d - a * f],
-    ...[d * h - e * g, b * g - a * h, a * e - b * d],
-  ];
-  const last = adjugate[8]!;
-  const scale = isAffine(m) || Math.abs(last) < 1e-12 ? det : Math.abs(last) * Math.sign(det);
-  return adjugate.map((v) => v / scale) as unknown as Homography;
+  const { of, determinant } = adjugate(m);
+  if (!(Math.abs(determinant) > 1e-12)) return null;
+  const last = of[8];
+  const isPlain = isAffine(m) || Math.abs(last) < 1e-12;
+  const scale = isPlain ? determinant : Math.abs(last) * Math.sign(determinant);
+  return of.map((v) => v / scale) as unknown as Homography;
 }
 
 /** A point under a homography; null if it lies on or beyond the horizon. */

@@ -19,6 +19,7 @@ import {
 import { cacheOf } from '../render/cache';
 import { render } from '../render/render';
 import { lookUp, scene } from '../testing/scenes';
+import { kindsOfSteps, nearStep } from '../testing/near-steps';
 import type { ColourBuffer } from '../pixels/buffer';
 import { colourBuffer, plane } from '../pixels/buffer';
 import { gaussianBlur } from './blur';
@@ -26,6 +27,19 @@ import { CHECKED } from './built/checked';
 import { composite } from './composite';
 import { coverage } from './coverage';
 import { distanceField } from './distance';
+import {
+  newDrops,
+  newFill,
+  newFlame,
+  newHaze,
+  newMist,
+  newParticles,
+  newRain,
+  newScene,
+  newSmoke,
+  newStep,
+} from '../scene/model/make';
+import type { Layer } from '../scene/model/schema';
 import { alone, inviteHelper, run, startKernels, threads, useCode } from './machine';
 
 /** Renders of some scenes at a size that is worth sharing, as their floats. */
@@ -37,6 +51,28 @@ const renders = (seed: number) =>
       picture: lookUp,
     }),
   );
+
+/** A fill in tiles along its edges, which other things lie on. */
+const TILED: Layer = (() => {
+  const mosaic = newStep('surface.mosaic');
+  Object.assign(mosaic.values, { size: 7, along: 100, turn: 20 });
+  return { ...newFill('tiled', '#804020'), steps: [mosaic] };
+})();
+
+/** What is made of numbers, at sizes that no piece of work is a multiple of. */
+const generators = (): Layer[] => {
+  const at = { from: 'point', centre: { x: 45, y: 60 }, wide: 9, height: 31, moment: 0.4 } as const;
+  const sprites = newParticles('sprites', { look: 'sprite', count: 20, size: 9 });
+  return [
+    newFlame('flame', { ...at, tongue: 9, sparks: 5 }),
+    newSmoke('smoke', { ...at, tongue: 9 }),
+    newHaze('haze', { ...at, ripple: 5 }),
+    newMist('mist', { height: 20, size: 11 }),
+    newRain('rain', { count: 40 }),
+    newDrops('drops', { size: 9 }),
+    { ...sprites, source: { ...sprites.source, sprite: TILED.id } },
+  ];
+};
 
 const different = (a: ColourBuffer[], b: ColourBuffer[]) =>
   a.reduce((n, one, i) => n + one.data.filter((v, k) => v !== b[i]!.data[k]).length, 0);
@@ -142,6 +178,16 @@ describe('the builds', () => {
         });
     distanceField({ channels: 1, region, data: noise(37 * 23) });
     coverage([Float64Array.of(-5, 2, 30, 9, 11, 30, 4, -8)], 'evenodd', region);
+    for (const layer of generators())
+      render(
+        { ...newScene('', 90, 70, '#203040'), layers: [TILED, layer] },
+        { region: { x: -3, y: -2, width: 95, height: 75 }, scale: 1, picture: lookUp },
+      );
+    for (const kind of kindsOfSteps)
+      render(
+        { ...newScene('', 90, 70, '#203040'), layers: [{ ...TILED, steps: [nearStep(kind)] }] },
+        { region: { x: -3, y: -2, width: 95, height: 75 }, scale: 1, picture: lookUp },
+      );
     // The check itself must bite.
     expect(() =>
       run('scaleRows', 1, 4, [(heapUse().size - 4096) as Address, strideOf(4), 1, 2]),

@@ -62,7 +62,6 @@ export function throughSheet(
         part.x,
         part.y,
         part.width,
-        part.height,
       ]);
     });
     return out;

@@ -1,5 +1,6 @@
 import { lengthsIn } from '../definitions/parameter';
 import type { AnyStep, Piece, StyleDefinition } from '../definitions/step';
+import { carriesAll } from '../definitions/step';
 import type { Region } from '../pixels/region';
 import { EMPTY, grow, intersect, isEmpty, unite } from '../pixels/region';
 import type { BoundLayer, BoundStep } from '../scene/bound/bound';
@@ -62,10 +63,7 @@ export function marginOf(steps: readonly BoundStep[], sizes: Sizes): number {
 
 /** Whether any of some steps carries light from anywhere to anywhere. */
 export const reachAll = (steps: readonly BoundStep[]): boolean =>
-  steps.some((s) => {
-    const definition = stepOfKind(s.kind);
-    return definition.works === 'pixels' && definition.reachesAll === true;
-  });
+  steps.some((s) => carriesAll(stepOfKind(s.kind), s.values));
 
 /** A step, and what must be known after it. */
 export interface PlannedStep {
@@ -90,10 +88,10 @@ export function planOf(
   let pixels = wanted;
   let shape = EMPTY;
   let styles = wanted;
-  const seenBy = (definition: AnyStep, all: Region, wanted: Region) => {
+  const seenBy = (definition: AnyStep, { values }: BoundStep, all: Region, wanted: Region) => {
     if (!sizes.seen || definition.works !== 'pixels' || !definition.inLens) return all;
     const far = unite(wanted, sizes.seen);
-    return definition.reachesAll && !isEmpty(wanted) ? far : intersect(all, far);
+    return carriesAll(definition, values) && !isEmpty(wanted) ? far : intersect(all, far);
   };
   const grownIf = (r: Region, by: number) => (isEmpty(r) ? r : grow(r, by));
   for (const step of [...steps].reverse()) {
@@ -107,12 +105,12 @@ export function planOf(
       shape = grownIf(shape, own);
     } else if (definition.keepsShape) {
       planned.unshift({ step, pixels, shape, styles });
-      pixels = seenBy(definition, grow(pixels, own), pixels);
+      pixels = seenBy(definition, step, grow(pixels, own), pixels);
     } else {
       // From here on the shape is that of these pixels.
       pixels = unite(pixels, shape);
       planned.unshift({ step, pixels, shape: EMPTY, styles });
-      pixels = seenBy(definition, grow(pixels, own), pixels);
+      pixels = seenBy(definition, step, grow(pixels, own), pixels);
       if (definition.carriesStyles) styles = grow(styles, own);
       shape = EMPTY;
     }

@@ -1,6 +1,8 @@
 import { numberOf } from '../definitions/content-key';
 import type { PaintFrame, Piece, ShapeStepDefinition, StepDefinition } from '../definitions/step';
 import { multiply } from '../geometry/affine';
+import { blendNamed } from '../blend/index';
+import { composite, settle } from '../kernels/composite';
 import { brightened } from '../kernels/grade';
 import { alphaOf, copied, masked, mix } from '../kernels/rows';
 import type { ColourBuffer, Plane } from '../pixels/buffer';
@@ -50,14 +52,20 @@ function throughStep(
       keep: (name, make) =>
         cached(context, layer.id, step.id, [...cameIn, step.kind, unit, map, scene, name], make),
     });
-  if (limit.key === null) return cached(context, layer.id, step.id, key, make);
+  const { blend } = step;
+  if (limit.key === null && !blend) return cached(context, layer.id, step.id, key, make);
   // What it would do where it is limited is cached apart: a stroke on its mask changes how much of that shows.
   const own = [...cameIn, step.kind, valuesNumber(step), unit, limit.region, seen, place, lit];
   const made = cached(context, layer.id, step.id, own, make);
+  if (blend) key.push(blend);
   return cached(context, layer.id, step.id, key, () => {
     const out = copied(crop(pixels, wanted));
     const { amount, plane, region } = limit;
-    mix(out, crop(made, wanted), amount, plane && crop(plane, region));
+    const within = plane && crop(plane, region);
+    const over = crop(made, wanted);
+    if (!blend) mix(out, over, amount, within);
+    else if (definition.keepsShape) settle(out, over, blendNamed(blend).mode, amount, within);
+    else composite(out, over, blendNamed(blend).mode, amount, within);
     return out;
   });
 }

@@ -69,6 +69,40 @@ describe('a step', () => {
     expect(none).toEqual(plain);
   });
 
+  it('is laid over what went in by a blend, as far as its amount says', () => {
+    const [one, two] = [0.8, 0.8 * 0.8];
+    // A step that changes nothing, multiplied onto what went in, is its square.
+    const same = (more: Partial<Step>) => ({
+      ...newStep('grade.levels'),
+      blend: 'multiply',
+      ...more,
+    });
+    const all = at(see(scene(stepped(newFill('', '#cccccc'), same({})))), 5, 5);
+    expect(all[0]).toBeCloseTo(two, 4);
+    const half = at(see(scene(stepped(newFill('', '#cccccc'), same({ amount: 50 })))), 5, 5);
+    expect(half[0]).toBeCloseTo((one + two) / 2, 4);
+    const masked = see(scene(stepped(newFill('', '#cccccc'), same({ where: left() }))));
+    expect(at(masked, 10, 20)[0]).toBeCloseTo(two, 4);
+    expect(at(masked, 50, 20)[0]).toBeCloseTo(one, 4);
+  });
+
+  it('that softens an edge, laid on by a blend, lies over the edge that was there', () => {
+    const square = (...steps: Step[]) => stepped(newFill('', '#808080'), ...steps);
+    const cut = {
+      ...newMask({ kind: 'area', paths: [boxPath({ x0: 0, y0: 0, x1: 32, y1: 64 })] }),
+    };
+    const group = newGroup('', [{ ...square(), mask: cut }], 'one');
+    const blurred = { ...newStep('blur.gaussian'), blend: 'screen' };
+    blurred.values.sigma = 4;
+    const out = see(scene(stepped(group, blurred)));
+    const grey = 128 / 255;
+    expect(at(out, 10, 20)[0]).toBeCloseTo(1 - (1 - grey) ** 2, 2);
+    // Beyond the edge there is the blur alone.
+    const beyond = at(out, 36, 20)[0]!;
+    expect(beyond).toBeGreaterThan(0.01);
+    expect(beyond).toBeLessThan(grey / 2);
+  });
+
   it('works where its mask shows, and nowhere else', () => {
     const out = see(scene(stepped(newFill('', '#cccccc'), darker({ where: left() }))));
     expect(at(out, 10, 20)).toEqual(whole);

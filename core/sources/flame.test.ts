@@ -15,7 +15,8 @@ import { newFlame } from '../scene/model/make';
 import { LAMP } from '../testing/step-context';
 import type { FlameValues } from './flame-parameters';
 import { flameSource } from './flame';
-import { glowing, heatTable, radiated } from './flame-light';
+import { radiated } from '../pixels/radiation';
+import { glowing, heatTable } from './flame-light';
 
 const [WIDTH, HEIGHT] = [64, 72];
 const CELLS = WIDTH * HEIGHT;

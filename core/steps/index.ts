@@ -5,22 +5,57 @@ import type {
   StepDefinition,
   StyleDefinition,
 } from '../definitions/step';
+import { box } from './blur/box';
+import { focus } from './blur/focus';
+import { lookupTable } from './grade/lookup-table';
 import { gaussian } from './blur/gaussian';
+import { highPass } from './blur/high-pass';
+import { lens } from './blur/lens';
+import { motion } from './blur/motion';
+import { sharpen } from './blur/sharpen';
+import { smoothWithin } from './blur/smooth-within';
+import { spin } from './blur/spin';
+import { zoom } from './blur/zoom';
+import { lensDistortion } from './distort/lens';
+import { offset } from './distort/offset';
+import { polar } from './distort/polar';
+import { ripple } from './distort/ripple';
+import { shatter } from './distort/shatter';
+import { swell } from './distort/swell';
+import { twirl } from './distort/twirl';
+import { wave } from './distort/wave';
+import { border } from './finish/border';
+import { brokenSignal } from './finish/broken-signal';
+import { colourFringe } from './finish/colour-fringe';
+import { grain } from './finish/grain';
+import { halation } from './finish/halation';
+import { scanLines } from './finish/scan-lines';
+import { vignette } from './finish/vignette';
+import { blackWhite } from './grade/black-white';
+import { channelMix } from './grade/channel-mix';
+import { clearHaze } from './grade/clear-haze';
+import { colourBalance } from './grade/colour-balance';
+import { contrast } from './grade/contrast';
+import { curves } from './grade/curves';
+import { desaturate } from './grade/desaturate';
+import { detail } from './grade/detail';
+import { duotone } from './grade/duotone';
 import { fringe } from './grade/fringe';
 import { gradientMap } from './grade/gradient-map';
 import { hueSaturation } from './grade/hue-saturation';
+import { hues } from './grade/hues';
+import { invert } from './grade/invert';
+import { levels } from './grade/levels';
 import { light } from './grade/light';
+import { localContrast } from './grade/local-contrast';
+import { posterise } from './grade/posterise';
+import { threshold } from './grade/threshold';
 import { tint } from './grade/tint';
+import { tones } from './grade/tones';
+import { vibrance } from './grade/vibrance';
+import { whiteBalance } from './grade/white-balance';
 import { glare } from './light/glare';
 import { rays } from './light/rays';
-import { mosaic } from './surface/mosaic';
-import { pixelate } from './surface/pixelate';
-import { mesh } from './warp/mesh';
-import { reshape } from './warp/reshape';
-import { displace } from './warp/displace';
-import { drip } from './warp/drip';
-import { fray } from './warp/fray';
-import { smear } from './warp/smear';
 import { feather } from './shape/feather';
 import { hollow } from './shape/hollow';
 import { inset } from './shape/inset';
@@ -33,22 +68,73 @@ import { paint } from './style/paint';
 import { shadow } from './style/shadow';
 import { sheen } from './style/sheen';
 import { tube } from './style/tube';
+import { mosaic } from './surface/mosaic';
+import { pixelate } from './surface/pixelate';
+import { displace } from './warp/displace';
+import { drip } from './warp/drip';
+import { fray } from './warp/fray';
+import { mesh } from './warp/mesh';
+import { reshape } from './warp/reshape';
+import { smear } from './warp/smear';
 
 /** Every step, in the order the palette shows them. To add one: one file, and one line here. */
 export const steps: readonly AnyStep[] = [
   gaussian,
-  hueSaturation,
+  box,
+  motion,
+  zoom,
+  spin,
+  lens,
+  focus,
+  smoothWithin,
+  sharpen,
+  highPass,
   light,
+  tones,
+  levels,
+  curves,
+  contrast,
+  whiteBalance,
+  hueSaturation,
+  vibrance,
+  hues,
+  colourBalance,
   tint,
   gradientMap,
+  lookupTable,
+  duotone,
+  channelMix,
+  blackWhite,
+  desaturate,
+  localContrast,
+  detail,
+  clearHaze,
+  invert,
+  posterise,
+  threshold,
   fringe,
   glare,
   rays,
+  vignette,
+  grain,
+  halation,
+  colourFringe,
+  scanLines,
+  brokenSignal,
+  border,
   mosaic,
   pixelate,
   reshape,
   mesh,
   smear,
+  ripple,
+  wave,
+  twirl,
+  swell,
+  lensDistortion,
+  polar,
+  shatter,
+  offset,
   displace,
   drip,
   fray,

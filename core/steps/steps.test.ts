@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { stepContext } from '../testing/step-context';
 import type { StepDefinition } from '../definitions/step';
+import { carriesAll } from '../definitions/step';
 import { defaultsOf } from '../definitions/parameter';
 import { parametersSchema } from '../definitions/parameter-schema';
 import * as v from 'valibot';
@@ -44,7 +45,7 @@ describe('every step', () => {
             const far = grow(input.region, 500);
             const out = step.apply(input, values, { ...plain, scale, wanted: far });
             expect([...input.data]).toEqual(before);
-            if (step.reachesAll) return;
+            if (carriesAll(step, values)) return;
             const reach = grow(input.region, step.margin(values, scale, scale));
             for (let y = 0; y < out.region.height; y++)
               for (let x = 0; x < out.region.width; x++) {

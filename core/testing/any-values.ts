@@ -41,6 +41,16 @@ const ramp = fc.record({
   space: fc.constantFrom('oklab', 'scene'),
 });
 
+const bands = fc.array(
+  fc.record({
+    hue: fc.integer({ min: 0, max: 360 }),
+    turn: fc.integer({ min: -180, max: 180 }),
+    chroma: fc.integer({ min: -100, max: 100 }),
+    lightness: fc.integer({ min: -100, max: 100 }),
+  }),
+  { maxLength: 8 },
+);
+
 const curve = (low: number) =>
   fc
     .uniqueArray(fc.integer({ min: 0, max: 20 }), { minLength: 2, maxLength: 5 })
@@ -82,6 +92,10 @@ export function anyValue(
       return (
         inGamut ? fc.constant(p.default) : fc.oneof(fc.constant(p.default), ramp)
       ) as fc.Arbitrary<Value>;
+    case 'table':
+      return fc.constant(p.default);
+    case 'hues':
+      return fc.oneof(fc.constant(p.default), bands) as fc.Arbitrary<Value>;
     case 'curve':
       return fc.oneof(fc.constant(p.default), curve(p.low ?? -1)) as fc.Arbitrary<Value>;
     case 'ends':

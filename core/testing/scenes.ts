@@ -33,6 +33,7 @@ import type { Layer, Scene } from '../scene/model/schema';
 import { everyLayer } from '../scene/model/schema';
 import { blends } from '../blend/index';
 import { placed } from '../scene/arrange/placement';
+import { stepOfKind } from '../steps/index';
 import { kindsOfSteps, nearStep } from './near-steps';
 import { isLine } from '../scene/model/traits';
 
@@ -292,12 +293,17 @@ const layerWithin = (depth: number): fc.Arbitrary<Layer> =>
       mask: fc.option(mask, { freq: 3 }),
       steps: fc.uniqueArray(fc.constantFrom(...kindsOfSteps), { maxLength: 2 }),
       within: fc.constantFrom(undefined, undefined, undefined, KEPT),
+      laid: fc.constantFrom(undefined, undefined, 'multiply', 'screen'),
     })
-    .map(({ made, placement, steps, within, ...rest }) => ({
+    .map(({ made, placement, steps, within, laid, ...rest }) => ({
       ...made,
       ...rest,
       placement: { ...made.placement, ...placement },
-      steps: steps.map((k) => ({ ...nearStep(k), ...(within && { within }) })),
+      steps: steps.map((k) => ({
+        ...nearStep(k),
+        ...(within && { within }),
+        ...(laid && stepOfKind(k).works === 'pixels' && { blend: laid }),
+      })),
     }));
 
 /** What every scene keeps selected: a soft band across it. */

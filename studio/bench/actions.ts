@@ -1,5 +1,6 @@
 import { canBake } from '@ignis/core/scene/edits/bake';
 import { clipBase, findLayer, setLayer, ungroup } from '@ignis/core/scene/edits/layer-edits';
+import { isTabular } from '@ignis/core/scene/model/tabular';
 import { grades, isLine, isShaped, isSpill } from '@ignis/core/scene/model/traits';
 import { flipLayer } from '@ignis/core/scene/arrange/arrange';
 import {
@@ -44,6 +45,7 @@ export interface BenchDoes {
   addPicture(): void;
   addSvg(): void;
   saveSvg(): void;
+  saveGrades(): void;
   openExport(): void;
   openCosts(): void;
   openEarlier(): void;
@@ -105,6 +107,11 @@ export function actions(does: BenchDoes): Action[] {
       name: 'Save the line as SVG',
       run: does.saveSvg,
       enabled: !!layer && isLine(layer),
+    },
+    {
+      name: 'Save the grades of the layer as a .cube',
+      run: does.saveGrades,
+      enabled: layer?.steps.some(isTabular) === true,
     },
     ...[...startingPoints, ...flareLooks, ...airs, ...fires, ...particleLooks].map((p) => ({
       name: `Add: ${p.label.toLowerCase()}`,

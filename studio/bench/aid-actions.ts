@@ -50,6 +50,11 @@ export function aidActions(): Action[] {
       enabled: true,
     },
     {
+      name: aids.scopes ? 'Put the scopes away' : 'Histogram, waveform and colours',
+      run: () => aids.flip('scopes'),
+      enabled: true,
+    },
+    {
       name: aids.meter ? 'Put the light meter away' : 'Light meter at the pointer',
       run: () => aids.flip('meter'),
       enabled: true,

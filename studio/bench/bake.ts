@@ -10,7 +10,8 @@ import type { Layer } from '@ignis/core/scene/model/schema';
 import { saveAsset } from '../storage/assets';
 import { useBench } from '../state/bench';
 import { takeBrush } from '../state/paint';
-import { addAsset, bringIn, exportPng } from '../workers/engine';
+import { addAsset, exportPng } from '../workers/engine';
+import { bringIn } from '../workers/questions';
 import { tellFailure } from '../state/failure';
 import { addPaint } from './commands/layers';
 

@@ -205,6 +205,17 @@ function Open() {
         const svg = svgOfLine(layer, scene);
         download(new Blob([svg], { type: 'image/svg+xml' }), fileName(layer.name, '.svg'));
       },
+      async saveGrades() {
+        const { scene, selected } = useBench.getState();
+        const layer = findLayer(scene, selected);
+        if (!layer) return;
+        try {
+          const { cubeOfGrades } = await import('../files/save-table');
+          download(await cubeOfGrades(scene, layer), fileName(layer.name, '.cube'));
+        } catch (error) {
+          tellFailure('The grades could not be saved', error);
+        }
+      },
       openExport: () => setWindow('export'),
       openCosts: () => setWindow('costs'),
       openEarlier: () => setWindow('earlier'),

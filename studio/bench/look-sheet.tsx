@@ -3,10 +3,6 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import type { NumberParameter } from '@ignis/core/definitions/parameter';
 import { count as countParameter } from '@ignis/core/definitions/parameter';
 import type { Box } from '@ignis/core/geometry/affine';
-import { covering } from '@ignis/core/pixels/region';
-import { ownBox } from '@ignis/core/scene/bound/bind';
-import { edit } from '@ignis/core/scene/edits/edit';
-import { findLayer } from '@ignis/core/scene/edits/layer-edits';
 import {
   FEWEST,
   MAX,
@@ -14,16 +10,16 @@ import {
   sheetBox,
   usualRange,
 } from '@ignis/core/scene/edits/candidates';
-import { mapAround, placedBox } from '@ignis/core/scene/arrange/placement';
+import { boxInScene } from '@ignis/core/scene/arrange/arrange';
 import type { Scene } from '@ignis/core/scene/model/schema';
 import { useBench } from '../state/bench';
 import type { Sheet, SheetCell } from '../state/sheet';
 import { useSheet } from '../state/sheet';
 import { ChoiceField } from '../ui/choice-field';
 import { NumberField } from '../ui/number-field';
-import { cell as drawn } from '../workers/engine';
-import type { Patch } from '../workers/protocol';
-import { withoutIt } from '../state/failure';
+import { PatchPicture } from './patch-picture';
+import type { Asked } from './patches';
+import { usePatches } from './patches';
 
 /** The width of a cell in proportion to its height. */
 const ASPECT = 3 / 2;
@@ -72,10 +68,7 @@ function Open({ sheet }: { sheet: Sheet }) {
     );
 
   const box = useMemo(() => {
-    const layer = findLayer(scene, selected);
-    const own = layer && ownBox(scene, layer);
-    const around = layer && mapAround(scene.layers, layer.id);
-    return sheetBox(own && around ? placedBox(layer.placement, own, around) : null, scene, ASPECT);
+    return sheetBox(selected === null ? null : boxInScene(scene, selected), scene, ASPECT);
     // The part that is shown stays while the sheet is open, so that cells can be compared.
     // eslint-disable-next-line react-hooks/exhaustive-deps -- see above
   }, [selected, sheet]);
@@ -257,29 +250,15 @@ interface CellsProps {
 
 /** The pictures, made one after another, those that are in sight first. */
 function Cells({ cells, scene, box, focus, width, at, now, onTake, onPoint }: CellsProps) {
-  const [made, setMade] = useState<ReadonlyMap<SheetCell | 'now', Patch>>(new Map());
   const height = Math.round(width / ASPECT);
-  useEffect(() => {
-    let gone = false;
-    const scale = Math.min(2, width / (box.x1 - box.x0));
-    const region = covering(box.x0 * scale, box.y0 * scale, box.x1 * scale, box.y1 * scale);
-    const work = async () => {
-      for (const one of [...cells, 'now' as const]) {
-        if (gone) return;
-        const candidate = one === 'now' ? scene : edit(scene, '', one.edit).scene;
-        const patch = await drawn({ scene: candidate, region, scale, focus }).catch(
-          withoutIt('A picture of the look sheet failed'),
-        );
-        if (gone) return;
-        if (patch) setMade((all) => new Map(all).set(one, patch));
-      }
-    };
-    setMade(new Map());
-    void work();
-    return () => {
-      gone = true;
-    };
-  }, [cells, scene, box, focus, width]);
+  const asked = useMemo(
+    () => [
+      ...cells.map((c): Asked<SheetCell | 'now'> => ({ key: c, edit: c.edit })),
+      { key: 'now' as const, edit: null },
+    ],
+    [cells],
+  );
+  const made = usePatches(asked, { scene, box, width, focus });
   return cells.map((c, i) => (
     <button
       key={i}
@@ -296,7 +275,11 @@ function Cells({ cells, scene, box, focus, width, at, now, onTake, onPoint }: Ce
       }}
       className={`overflow-hidden rounded-md border text-left ${i === at ? 'border-ember' : 'border-line'}`}
     >
-      <Picture patch={made.get(now && i === at ? 'now' : c)} width={width - 2} height={height} />
+      <PatchPicture
+        patch={made.get(now && i === at ? 'now' : c)}
+        width={width - 2}
+        height={height}
+      />
       <span
         className={`flex justify-between gap-2 truncate px-2 py-1 text-xs ${i === at ? 'text-ember-ink' : 'text-dim'}`}
       >
@@ -305,32 +288,4 @@ function Cells({ cells, scene, box, focus, width, at, now, onTake, onPoint }: Ce
       </span>
     </button>
   ));
-}
-
-function Picture({
-  patch,
-  width,
-  height,
-}: {
-  patch: Patch | undefined;
-  width: number;
-  height: number;
-}) {
-  const canvas = useRef<HTMLCanvasElement>(null);
-  useEffect(() => {
-    const element = canvas.current!;
-    if (!patch) return;
-    element.width = patch.region.width;
-    element.height = patch.region.height;
-    element
-      .getContext('2d')!
-      .putImageData(new ImageData(patch.pixels, patch.region.width, patch.region.height), 0, 0);
-  }, [patch]);
-  return (
-    <canvas
-      ref={canvas}
-      className="check block"
-      style={{ width, height, opacity: patch ? 1 : 0.25, objectFit: 'cover' }}
-    />
-  );
 }

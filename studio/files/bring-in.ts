@@ -1,7 +1,8 @@
 import { FileFault, SAVE_AGAIN } from '@ignis/core/files/fault';
 import type { PictureSource } from '@ignis/core/sources/picture';
 import { saveAsset } from '../storage/assets';
-import { addAsset, bringIn } from '../workers/engine';
+import { addAsset } from '../workers/engine';
+import { bringIn } from '../workers/questions';
 import { askSize } from './ask-size';
 
 /** What looks into pictures' files is loaded with the first of them. */

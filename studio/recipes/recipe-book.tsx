@@ -16,7 +16,7 @@ import { Button } from '../ui/button';
 import { Mark } from '../ui/mark';
 import { IconButton } from '../ui/icon-button';
 import { NameField } from '../ui/name-field';
-import { cell } from '../workers/engine';
+import { cell } from '../workers/questions';
 import { bringInRecipe, downloadRecipe } from './recipe-file';
 import { tellFailure, withoutIt } from '../state/failure';
 

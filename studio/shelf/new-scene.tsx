@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { newScene } from '@ignis/core/scene/model/make';
 import type { Scene } from '@ignis/core/scene/model/schema';
-import { MAX_PIXELS, MAX_SIDE } from '@ignis/core/scene/model/bounds';
+import { MAX_SIDE, sizeFault } from '@ignis/core/scene/model/bounds';
 import { Button } from '../ui/button';
 import { ColourField } from '../ui/colour-field';
 import { Dialog } from '../ui/dialog';
@@ -26,13 +26,7 @@ export default function NewScene({ open, onOpenChange, onMake }: Props) {
   const [height, setHeight] = useState(1080);
   const [ground, setGround] = useState<string | null>('#0b0d12');
   const [lastColour, setLastColour] = useState('#0b0d12');
-  const whole = (v: number) => Number.isInteger(v) && v >= 1 && v <= MAX_SIDE;
-  const fault =
-    !whole(width) || !whole(height)
-      ? `A side is a whole number from 1 to ${MAX_SIDE.toLocaleString('en')} px.`
-      : width * height > MAX_PIXELS
-        ? `That is more than ${MAX_PIXELS / 1e6} megapixels; choose a smaller side.`
-        : null;
+  const fault = sizeFault(width, height);
 
   return (
     <Dialog title="New scene" open={open} onOpenChange={onOpenChange} width="w-[480px]">

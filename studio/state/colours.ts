@@ -1,5 +1,6 @@
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
+import { withLast } from './lately';
 
 export type Picking =
   | { kind: 'colour'; take(colour: string): void }
@@ -29,7 +30,7 @@ export const useColours = create<Colours>()(
 /** Remembers a colour that was chosen. */
 export function rememberColour(colour: string): void {
   useColours.setState(({ recent }) => ({
-    recent: [colour, ...recent.filter((c) => c !== colour)].slice(0, MAX),
+    recent: withLast(recent, colour, MAX),
   }));
 }
 

@@ -2,7 +2,7 @@ import { useEffect } from 'react';
 import { create } from 'zustand';
 import type { Crossing } from '@ignis/core/sources/crossings';
 import type { LineSource } from '@ignis/core/sources/line-source';
-import { crossings } from '../workers/engine';
+import { crossings } from '../workers/questions';
 import { newestOnly } from './newest';
 
 const NONE: readonly Crossing[] = [];

@@ -3,7 +3,7 @@ import { create } from 'zustand';
 import { looksOut } from '@ignis/core/scene/bound/bound';
 import type { MaskOwner } from '@ignis/core/scene/edits/mask-edits';
 import type { Scene } from '@ignis/core/scene/model/schema';
-import { maskView } from '../workers/engine';
+import { maskView } from '../workers/questions';
 import type { MaskView } from '../workers/protocol';
 import { useBench, type View } from './bench';
 import { newestOnly } from './newest';

@@ -15,7 +15,11 @@ interface StageAids {
   beyond: boolean;
   /** The pointer says how bright the picture is there. */
   meter: boolean;
-  flip(key: 'rulers' | 'guides' | 'locked' | 'snapping' | 'grid' | 'beyond' | 'meter'): void;
+  /** Scopes lie over the stage. */
+  scopes: boolean;
+  flip(
+    key: 'rulers' | 'guides' | 'locked' | 'snapping' | 'grid' | 'beyond' | 'meter' | 'scopes',
+  ): void;
   setStep(px: number): void;
 }
 
@@ -30,6 +34,7 @@ export const useStageAids = create<StageAids>()(
       gridStep: 100,
       beyond: false,
       meter: false,
+      scopes: false,
       flip: (key) => set({ [key]: !get()[key] }),
       setStep: (gridStep) => set({ gridStep }),
     }),

@@ -2,7 +2,7 @@ import { useEffect } from 'react';
 import { create } from 'zustand';
 import type { WeaveState } from '@ignis/core/render/weave-spans';
 import type { Layer, Scene } from '@ignis/core/scene/model/schema';
-import { weave } from '../workers/engine';
+import { weave } from '../workers/questions';
 import { useBench } from './bench';
 import { newestOnly } from './newest';
 

@@ -2,9 +2,13 @@ import { useRef } from 'react';
 import type { CurveParameter } from '@ignis/core/definitions/parameter';
 import type { CurvePoint, CurvePoints } from '@ignis/core/geometry/curve';
 import { curveAt } from '@ignis/core/geometry/curve';
+import { toneAt } from '@ignis/core/geometry/tone-curve';
+import { Histogram } from './histogram';
 
 const WIDTH = 200;
-const HEIGHT = 72;
+/** How high it is; curves of tones are larger. */
+const LOW = 72;
+const TALL = 130;
 const EDGE = 8;
 /** How near a press must be to a point, px; and how far outside it is thrown away. */
 const NEAR = 10;
@@ -32,26 +36,28 @@ interface Props {
 export function CurveField({ parameter, value, onChange, onDone }: Props) {
   const element = useRef<SVGSVGElement>(null);
   const toX = (x: number) => EDGE + x * (WIDTH - 2 * EDGE);
+  const height = parameter.tones ? TALL : LOW;
   const low = parameter.low ?? -1;
-  const rise = (HEIGHT - 2 * EDGE) / (1 - low);
-  const toY = (y: number) => HEIGHT - EDGE - (y - low) * rise;
+  const rise = (height - 2 * EDGE) / (1 - low);
+  const toY = (y: number) => height - EDGE - (y - low) * rise;
+  const shapeAt = parameter.tones ? toneAt : curveAt;
   const line = Array.from({ length: 81 }, (_, i) => {
     const x = i / 80;
-    return `${toX(x).toFixed(1)},${toY(Math.max(low, Math.min(1, curveAt(value, x)))).toFixed(1)}`;
+    return `${toX(x).toFixed(1)},${toY(Math.max(low, Math.min(1, shapeAt(value, x)))).toFixed(1)}`;
   }).join(' ');
 
   const at = (e: { clientX: number; clientY: number }) => {
     const r = element.current!.getBoundingClientRect();
     return {
       x: ((e.clientX - r.left) / r.width) * WIDTH,
-      y: ((e.clientY - r.top) / r.height) * HEIGHT,
+      y: ((e.clientY - r.top) / r.height) * height,
     };
   };
   const valueAt = (p: { x: number; y: number }, like?: CurvePoint): CurvePoint => {
     const round = (v: number) => Math.round(v * 1000) / 1000;
     return turned(
       round(Math.min(1, Math.max(0, (p.x - EDGE) / (WIDTH - 2 * EDGE)))),
-      round(Math.min(1, Math.max(low, low + (HEIGHT - EDGE - p.y) / rise))),
+      round(Math.min(1, Math.max(low, low + (height - EDGE - p.y) / rise))),
       like?.[2] === 'corner',
     );
   };
@@ -68,7 +74,7 @@ export function CurveField({ parameter, value, onChange, onDone }: Props) {
     element.current!.setPointerCapture(down.pointerId);
     const move = (e: PointerEvent) => {
       const q = at(e);
-      const out = q.y < -AWAY || q.y > HEIGHT + AWAY || q.x < -AWAY || q.x > WIDTH + AWAY;
+      const out = q.y < -AWAY || q.y > height + AWAY || q.x < -AWAY || q.x > WIDTH + AWAY;
       onChange(out && others.length > 0 ? others : placed(others, valueAt(q, value[found])));
     };
     const up = () => {
@@ -100,7 +106,7 @@ export function CurveField({ parameter, value, onChange, onDone }: Props) {
   const curve = (
     <svg
       ref={element}
-      viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+      viewBox={`0 0 ${WIDTH} ${height}`}
       className="w-full touch-none rounded bg-ground"
       role="group"
       aria-label={parameter.label}
@@ -112,6 +118,12 @@ export function CurveField({ parameter, value, onChange, onDone }: Props) {
       }}
     >
       <line x1={0} x2={WIDTH} y1={toY(0)} y2={toY(0)} className="stroke-line" />
+      {parameter.tones && (
+        <>
+          <Histogram {...{ toX, toY }} of={parameter.tones} />
+          <line x1={toX(0)} x2={toX(1)} y1={toY(0)} y2={toY(1)} className="stroke-line" />
+        </>
+      )}
       <polyline points={line} fill="none" className="stroke-dim" strokeWidth={1.5} />
       {value.map((point, i) => (
         <rect

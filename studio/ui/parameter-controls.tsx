@@ -1,5 +1,5 @@
 import { LayoutGrid } from 'lucide-react';
-import { Fragment } from 'react';
+import { Fragment, useState } from 'react';
 import { Switch } from 'radix-ui';
 import type {
   ListedValues,
@@ -15,12 +15,15 @@ import { hasCandidates } from '@ignis/core/scene/edits/candidates';
 import type { SmearStroke } from '@ignis/core/definitions/strokes';
 import type { DripChange, Mesh, ReshapedRegion } from '@ignis/core/definitions/warps';
 import type { CurvePoints } from '@ignis/core/geometry/curve';
+import type { StoredTable } from '@ignis/core/pixels/colour-table';
+import type { HueBand } from '@ignis/core/pixels/hue-bands';
 import { useSheet } from '../state/sheet';
 import { ChoiceField } from './choice-field';
 import { ColourField } from './colour-field';
 import { CurveField } from './curve-field';
 import { DripsField } from './drips-field';
 import { FontField } from './font-field';
+import { HuesField } from './hues-field';
 import type { Ramp } from '@ignis/core/pixels/ramp';
 import { ListField } from './list-field';
 import { MeshField } from './mesh-field';
@@ -28,6 +31,8 @@ import { NumberControl } from './number-control';
 import { PictureField } from './picture-field';
 import { RampField } from './ramp-field';
 import { RegionsField } from './regions-field';
+import { TableField } from './table-field';
+import { ToneTabs, isToneCurve } from './tone-tabs';
 import { TextureField } from './texture-field';
 import { StrokesField } from './strokes-field';
 import { withStableHandlers } from './with-stable-handlers';
@@ -45,11 +50,17 @@ interface Props {
 export function ParameterControls({ parameters, values: said, onChange, onDone, edits }: Props) {
   const values = completed(parameters, said);
   const inShares = lengthsIn(parameters, values) === 'share';
+  const [tones, setTones] = useState<string | null>(null);
+  const curves = Object.entries(parameters).filter(([, p]) => isToneCurve(p));
+  const curve = tones ?? curves[0]?.[0];
   const shown = Object.entries(parameters)
-    .filter(([, p]) => counts(p, values))
+    .filter(([key, p]) => counts(p, values) && (!isToneCurve(p) || key === curve))
     .map(([key, p]) => [key, inShares ? asShare(p) : p] as const);
   return (
     <div className="flex flex-col gap-1">
+      {curves.length > 1 && (
+        <ToneTabs {...{ curves, values }} chosen={curve!} onChoose={setTones} />
+      )}
       {shown.map(([key, p], i) =>
         p.kind === 'own' ? (
           <OwnControls
@@ -67,7 +78,7 @@ export function ParameterControls({ parameters, values: said, onChange, onDone, 
             )}
             <div
               className={
-                BROAD.has(p.kind)
+                isBroad(p)
                   ? 'flex flex-col gap-0.5 py-1'
                   : 'grid min-h-7 grid-cols-[104px_1fr] items-center gap-2'
               }
@@ -146,8 +157,10 @@ function OwnControls({
   );
 }
 
-/** What takes all of the width. */
-const BROAD: ReadonlySet<string> = new Set(['ramp', 'regions', 'mesh', 'strokes', 'list']);
+/** Whether it takes all of the width. */
+const isBroad = (p: Parameter): boolean => BROAD.has(p.kind) || isToneCurve(p);
+
+const BROAD: ReadonlySet<string> = new Set(['ramp', 'regions', 'mesh', 'strokes', 'list', 'hues']);
 
 const sharesOf = new WeakMap<Parameter, Parameter>();
 
@@ -209,6 +222,12 @@ function Control({ parameter: p, value, onChange, onDone }: ControlProps) {
           onChange={onChange}
           onDone={onDone}
         />
+      );
+    case 'table':
+      return <TableField value={value as StoredTable | null} onChange={onChange} onDone={onDone} />;
+    case 'hues':
+      return (
+        <HuesField label={p.label} value={value as HueBand[]} onChange={onChange} onDone={onDone} />
       );
     case 'font':
       return (

@@ -1,30 +1,10 @@
 import { proxy, releaseProxy, transfer, wrap, type Remote } from 'comlink';
 import type { Region } from '@ignis/core/pixels/region';
 import { covering } from '@ignis/core/pixels/region';
-import type { Path } from '@ignis/core/geometry/path';
-import type { MaskOwner } from '@ignis/core/scene/edits/mask-edits';
 import { deltaOf, type Delta } from '@ignis/core/scene/model/delta';
 import { facesOf, picturesOf } from '@ignis/core/scene/model/needs';
-import type { Crossing } from '@ignis/core/sources/crossings';
-import type { LineSource } from '@ignis/core/sources/line-source';
-import type { WeaveState } from '@ignis/core/render/weave-spans';
-import type { Light } from '@ignis/core/render/selection';
 import type { Scene } from '@ignis/core/scene/model/schema';
-import type { Drawn } from '@ignis/core/steps/warp/drawn-out';
-import type { Box } from '@ignis/core/geometry/affine';
-import type { Floor } from '@ignis/core/sources/shadow-sheets';
-import type {
-  BroughtIn,
-  CellRequest,
-  Engine,
-  ExportOptions,
-  MaskRequest,
-  MaskView,
-  Patch,
-  PictureRequest,
-  Preview,
-  PreviewRequest,
-} from './protocol';
+import type { Engine, ExportOptions, PictureRequest, Preview, PreviewRequest } from './protocol';
 import { watch, type Progress, type Watched } from './watchdog';
 
 /** The page's side of the workers. A worker that dies is replaced and the request tried once more. */
@@ -182,11 +162,11 @@ async function twice<T>(task: (attempt: number) => Promise<T>): Promise<T> {
   }
 }
 
-const ask = <T>(task: (remote: Remote<Engine>) => Promise<T>): Promise<T> =>
+export const ask = <T>(task: (remote: Remote<Engine>) => Promise<T>): Promise<T> =>
   twice(() => askOnce(0, task));
 
 /** Asks about a scene, of which only what the worker has not is sent. */
-const askAbout = <T>(
+export const askAbout = <T>(
   scene: Scene,
   task: (remote: Remote<Engine>, sent: Delta) => Promise<T>,
 ): Promise<T> =>
@@ -254,66 +234,11 @@ function coarser(request: PreviewRequest): PreviewRequest {
   return { ...request, region, scale: request.scale / 2 };
 }
 
-/** A part of a scene, small, as one of many. */
-export const cell = (request: CellRequest): Promise<Patch> =>
-  askAbout(request.scene, (remote, scene) => remote.cell({ ...request, scene }));
-
 /** A small picture of a scene or of some of its layers, as PNG; made when the stage has its own. */
 export const picture = async (request: PictureRequest): Promise<Blob> => {
   await staged;
   return askAbout(request.scene, (remote, scene) => remote.picture({ ...request, scene }));
 };
-
-/** Where a line crosses itself, its own px. */
-export const crossings = (source: LineSource): Promise<Crossing[]> =>
-  ask((remote) => remote.crossings(source) as Promise<Crossing[]>);
-
-/** Where a layer goes over and under what it is woven with; null if it is not woven. */
-export const weave = (scene: Scene, layer: string): Promise<WeaveState | null> =>
-  askAbout(scene, (remote, sent) => remote.weave(sent, layer) as Promise<WeaveState | null>);
-
-/** Where a shadow lies on the floor, its own px; null for a layer that is none. */
-/** The box round what a reflection mirrors, its own px; null if it is none. */
-export const mirroredBox = (scene: Scene, layer: string): Promise<Box | null> =>
-  askAbout(scene, (remote, sent) => remote.mirroredBox(sent, layer) as Promise<Box | null>);
-
-export const shadowFloor = (scene: Scene, layer: string): Promise<Floor | null> =>
-  askAbout(scene, (remote, sent) => remote.shadowFloor(sent, layer) as Promise<Floor | null>);
-
-/** What a step of a layer draws out of its edges, its own px. */
-export const drips = (scene: Scene, layer: string, step: string): Promise<Drawn[]> =>
-  askAbout(scene, (remote, sent) => remote.drips(sent, layer, step) as Promise<Drawn[]>);
-
-/** What a mask or selection shows; null if there is none. */
-export const maskView = (request: MaskRequest): Promise<MaskView | null> =>
-  askAbout(
-    request.scene,
-    (remote, scene) => remote.maskView({ ...request, scene }) as Promise<MaskView | null>,
-  );
-
-/** The edge of a mask or selection of the whole scene as closed paths, scene px; empty if there is none. */
-export const maskPaths = (scene: Scene, owner: MaskOwner): Promise<Path[]> =>
-  askAbout(scene, (remote, sent) => remote.maskPaths(sent, owner));
-
-/** The colour of a place (scene px) of a scene, or of a layer alone; null where there is nothing. */
-export const colourAt = (
-  scene: Scene,
-  of: string | null,
-  x: number,
-  y: number,
-): Promise<string | null> => askAbout(scene, (remote, sent) => remote.colourAt(sent, of, x, y));
-
-/** What a light meter reads at a point (scene px); null where there is nothing. */
-export const lightAt = (scene: Scene, x: number, y: number): Promise<Light | null> =>
-  askAbout(scene, (remote, sent) => remote.lightAt(sent, x, y));
-
-/** The layers that show at a point (scene px), front first. */
-export const layersAt = (scene: Scene, x: number, y: number): Promise<string[]> =>
-  askAbout(scene, (remote, sent) => remote.layersAt(sent, x, y));
-
-/** Reads a picture's file. Throws with a message for the artist. */
-export const bringIn = (bytes: Blob, name: string): Promise<BroughtIn> =>
-  ask((remote) => remote.bringIn(bytes, name));
 
 /** An export under way, in a worker of its own. */
 export interface Exporting {

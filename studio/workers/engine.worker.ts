@@ -3,6 +3,7 @@
 import './errors';
 import { expose } from 'comlink';
 import { FileFault, SAVE_AGAIN } from '@ignis/core/files/fault';
+import { readCube } from '@ignis/core/files/cube-file';
 import { assetName } from '@ignis/core/files/ignis-file';
 import { inspectPicture, isCutShort } from '@ignis/core/files/picture-file';
 import { readPng, writePng } from '@ignis/core/files/png';
@@ -21,12 +22,15 @@ import { exportScene } from '@ignis/core/render/export';
 import { menderOf } from '@ignis/core/render/mend';
 import { meterBy } from '@ignis/core/render/meter';
 import { weaveSpans } from '@ignis/core/render/weave-spans';
+import { gradeTable } from '@ignis/core/render/grade-table';
+import { scopesOf } from '@ignis/core/render/scopes';
 import { colourAt, lightAt, maskOver } from '@ignis/core/render/selection';
 import { render, Stopped, type RenderRequest } from '@ignis/core/render/render';
 import { dripsOf } from '@ignis/core/render/drips';
 import { mirroredBox } from '@ignis/core/render/mirrored-box';
 import { shadowFloor } from '@ignis/core/render/shadow-floor';
 import { withDelta, type Delta } from '@ignis/core/scene/model/delta';
+import { packedTable } from '@ignis/core/pixels/colour-table';
 import type { Scene } from '@ignis/core/scene/model/schema';
 import { knotsOf } from '@ignis/core/sources/crossed-pass';
 import { PLAIN_FACE } from '@ignis/core/text/families';
@@ -207,12 +211,15 @@ const engine: Engine = {
     }
   },
 
-  async cell({ scene: delta, region, scale, focus }) {
+  async cell({ scene: delta, region, scale, focus, layers }) {
     const scene = received(delta);
     const picture = await picturesFor(scene);
     const image = withRoom(() =>
       scoped(() => {
-        const made = render(scene, { region, scale, focus, picture, memo: cache.memo });
+        const made = render(scene, {
+          ...{ region, scale, focus, picture, memo: cache.memo },
+          ...(layers && { layers, background: false }),
+        });
         return finish(made, 8, endOf(scene, picture));
       }),
     );
@@ -301,6 +308,18 @@ const engine: Engine = {
     return withRoom(() => lightAt(scene, { x, y }, { picture, memo: cache.memo }));
   },
 
+  async scopes(delta, of) {
+    const scene = received(delta);
+    const picture = await picturesFor(scene);
+    return withRoom(() => scopesOf(scene, of, { picture, memo: cache.memo }));
+  },
+
+  async gradeTable(delta, layer, side) {
+    const scene = received(delta);
+    const picture = await picturesFor(scene);
+    return withRoom(() => gradeTable(scene, layer, side, { picture }));
+  },
+
   async layersAt(delta, x, y) {
     const scene = received(delta);
     const picture = await picturesFor(scene);
@@ -323,6 +342,14 @@ const engine: Engine = {
       progress: (done) => progress(done * 0.85),
     });
     return pngBlob(await writePng(image));
+  },
+
+  async bringInTable(blob, name) {
+    const title = name.replace(/\.[^.]*$/, '').slice(0, 200) || 'Table';
+    const { image, stored } = packedTable(readCube(await blob.text(), name), title);
+    const png = await writePng(image);
+    const bytes = new Blob([png as Uint8Array<ArrayBuffer>], { type: 'image/png' });
+    return { table: { ...stored, asset: await assetName(png, 'png') }, bytes };
   },
 
   async bringIn(blob, name) {

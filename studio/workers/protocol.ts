@@ -1,5 +1,8 @@
 /** What the page and the worker that computes say to each other. Nothing else knows the messages. */
+import type { StoredTable } from '@ignis/core/pixels/colour-table';
 import type { Cost } from '@ignis/core/render/meter';
+import type { Scopes } from '@ignis/core/pixels/scopes';
+import type { ScopesOf } from '@ignis/core/render/scopes';
 import type { WeaveState } from '@ignis/core/render/weave-spans';
 import type { Region } from '@ignis/core/pixels/region';
 import type { Path } from '@ignis/core/geometry/path';
@@ -90,6 +93,12 @@ export interface BroughtIn {
   height: number;
 }
 
+/** A lookup table that was read, and the file in which its numbers stand. */
+export interface TableIn {
+  table: StoredTable;
+  bytes: Blob;
+}
+
 /** A part of a scene to be seen small, as one of many. */
 export interface CellRequest {
   scene: Scene;
@@ -97,6 +106,8 @@ export interface CellRequest {
   scale: number;
   /** The layer that differs from cell to cell: what lies beneath it is made once. */
   focus: string | null;
+  /** Only these layers, on nothing; all of the scene if left out. */
+  layers?: readonly string[];
 }
 
 /** A mask or selection over a part of a scene. */
@@ -158,10 +169,16 @@ export interface Engine {
   colourAt(scene: Delta, of: string | null, x: number, y: number): Promise<string | null>;
   /** What a light meter reads at a point (scene px); null where there is nothing. */
   lightAt(scene: Delta, x: number, y: number): Promise<Light | null>;
+  /** What scopes show of a scene, or of what comes into a step of a layer. */
+  scopes(scene: Delta, of: ScopesOf | null): Promise<Scopes>;
+  /** What the grades of a layer make of a cube of colours (`gradeTable`); null if it has none. */
+  gradeTable(scene: Delta, layer: string, side: number): Promise<Float32Array | null>;
   /** The layers that show at a point (scene px), front first. */
   layersAt(scene: Delta, x: number, y: number): Promise<string[]>;
   /** The whole scene as PNG. `progress` is called with the share done. */
   exportPng(scene: Delta, options: ExportOptions, progress: (done: number) => void): Promise<Blob>;
   /** Decodes, checks and keeps upright a picture's file. Throws with a message for the artist. */
   bringIn(bytes: Blob, name: string): Promise<BroughtIn>;
+  /** Reads the file of a lookup table; its numbers come as a picture's file. Throws with a message for the artist. */
+  bringInTable(bytes: Blob, name: string): Promise<TableIn>;
 }

@@ -70,6 +70,15 @@ export function splat(at: usize): v128 {
   return v128.load32_splat(at);
 }
 
+/** Two floats from one place, and two from another. */
+// @ts-ignore: decorator
+@inline
+export function get2(at: usize, other: usize): v128 {
+  if (CHECKED) inside(at, 8);
+  if (CHECKED) inside(other, 8);
+  return v128.load64_lane(other, v128.load64_zero(at), 1);
+}
+
 /** Two floats, twice. */
 // @ts-ignore: decorator
 @inline

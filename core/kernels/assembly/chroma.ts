@@ -8,6 +8,7 @@
  */
 import { get4, put4 } from './access';
 import { HUE, LUMINOSITY, SATURATION } from './blend';
+import { evens, high, low, odds } from './transposed';
 
 /** What may be divided by in place of 0. */
 const TINY: f32 = 1e-30;
@@ -16,31 +17,6 @@ const TINY: f32 = 1e-30;
 @inline
 function f(v: f32): v128 {
   return f32x4.splat(v);
-}
-
-/** The first, or second, channel of the first two pixels and then of the last two. */
-// @ts-ignore: decorator
-@inline
-function evens(a: v128, b: v128): v128 {
-  return v128.shuffle<f32>(a, b, 0, 1, 4, 5);
-}
-
-// @ts-ignore: decorator
-@inline
-function odds(a: v128, b: v128): v128 {
-  return v128.shuffle<f32>(a, b, 2, 3, 6, 7);
-}
-
-// @ts-ignore: decorator
-@inline
-function low(a: v128, b: v128): v128 {
-  return v128.shuffle<f32>(a, b, 0, 4, 1, 5);
-}
-
-// @ts-ignore: decorator
-@inline
-function high(a: v128, b: v128): v128 {
-  return v128.shuffle<f32>(a, b, 2, 6, 3, 7);
 }
 
 // @ts-ignore: decorator

@@ -32,6 +32,7 @@ export { brightRows, litRows, scatterRows } from './glare';
 export { glossRows } from './gloss';
 export { divideRows, fitRows, guidedRows, productRows } from './guided';
 export { likenessRows } from './likeness';
+export { borderRows, likestPointRows } from './likest-point';
 export {
   depthRows,
   gaussianRows,
@@ -58,6 +59,12 @@ export {
 export { coneRows, tileRows } from './tile';
 export { carryRows, sheetRows } from './sheet';
 export { displaceRows, smearDabs } from './smear';
+export { colourTableRows } from './colour-table';
+export { fringeRows } from './fringe';
+export { apertureRows, sumAlong } from './aperture';
+export { gatherLines, slideLines } from './slide';
+export { swingRows } from './swing';
+export { oklchRows } from './oklch';
 export { useScratch } from './scratch';
 export { layer, pile } from './crowd';
 export { flyRows } from './flight';

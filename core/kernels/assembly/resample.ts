@@ -34,7 +34,7 @@ function w3(t: f32): f32 {
 
 // @ts-ignore: decorator
 @inline
-function cubic(a: v128, b: v128, c: v128, d: v128, t: f32): v128 {
+export function cubic(a: v128, b: v128, c: v128, d: v128, t: f32): v128 {
   return f32x4.add(
     f32x4.add(f32x4.mul(a, f32x4.splat(w0(t))), f32x4.mul(b, f32x4.splat(w1(t)))),
     f32x4.add(f32x4.mul(c, f32x4.splat(w2(t))), f32x4.mul(d, f32x4.splat(w3(t)))),

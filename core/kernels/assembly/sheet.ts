@@ -104,53 +104,52 @@ export function sheetRows(
   }
 }
 
-/** The smaller of two differences: at a fold one of them tells of the fold and not of the sheet. */
+/** Lane by lane the smaller of two differences: at a fold one of them tells of the fold and not of the sheet. */
 // @ts-ignore: decorator
 @inline
-function smaller(a: f32, b: f32): f32 {
-  if (!(Mathf.abs(a) <= Mathf.abs(b))) return b == b ? b : 0;
-  return a;
+function smaller(a: v128, b: v128): v128 {
+  const other = v128.bitselect(b, f32x4.splat(0), f32x4.eq(b, b));
+  return v128.bitselect(a, other, f32x4.le(f32x4.abs(a), f32x4.abs(b)));
 }
 
-/** A way of a px, top or beneath; not a number beyond the rows. */
+/** So many samples of a px there are at most to a side. */
+const MOST: f32 = 16;
+
+/**
+ * The colours at (sx, sy), px of the source, where one px of the render is (1 + dux, vx) across and (uy, 1 + dvy) down in px of the
+ * source.
+ */
 // @ts-ignore: decorator
 @inline
-function way(w: usize, width: i32, height: i32, x: i32, y: i32, part: usize): f32 {
-  if ((x as u32) >= (width as u32) || (y as u32) >= (height as u32)) return f32.NaN;
-  return get(w + (((y * width + x) as usize) << 4) + part);
-}
-
-/** The colours that come to a px the way that `part` (0 top, 8 beneath) tells; transparent if there is none. */
 function carried(
   s: usize,
   sWidth: i32,
   sHeight: i32,
-  ox: f64,
-  oy: f64,
-  w: usize,
-  width: i32,
-  height: i32,
-  x: i32,
-  y: i32,
-  px: f64,
-  py: f64,
-  part: usize,
+  sx: f64,
+  sy: f64,
+  dux: f32,
+  vx: f32,
+  uy: f32,
+  dvy: f32,
 ): v128 {
-  const u = way(w, width, height, x, y, part);
-  if (!(u == u)) return f32x4.splat(0);
-  const v = way(w, width, height, x, y, part + 4);
-  const sx = px + (u as f64) - ox - 0.5;
-  const sy = py + (v as f64) - oy - 0.5;
-  // What one px of the render is in px of what is carried.
-  const ux: f32 = (1 as f32) + smaller(way(w, width, height, x + 1, y, part) - u, u - way(w, width, height, x - 1, y, part));
-  const vx: f32 = smaller(way(w, width, height, x + 1, y, part + 4) - v, v - way(w, width, height, x - 1, y, part + 4));
-  const uy: f32 = smaller(way(w, width, height, x, y + 1, part) - u, u - way(w, width, height, x, y - 1, part));
-  const vy: f32 = (1 as f32) + smaller(way(w, width, height, x, y + 1, part + 4) - v, v - way(w, width, height, x, y - 1, part + 4));
-  const across = Mathf.sqrt(ux * ux + vx * vx);
-  const down = Mathf.sqrt(uy * uy + vy * vy);
+  let ux: f32 = (1 as f32) + dux;
+  let vy: f32 = (1 as f32) + dvy;
+  let across = Mathf.sqrt(ux * ux + vx * vx);
+  let down = Mathf.sqrt(uy * uy + vy * vy);
   if (max(across, down) <= 1.001) return bicubic(s, sWidth, sHeight, sx, sy);
-  const columns = min(16, max(1, Mathf.ceil(across - 0.001) as i32));
-  const lines = min(16, max(1, Mathf.ceil(down - 0.001) as i32));
+  // Where a px is more than there are samples for, they stay a px apart about its middle: nothing from farther away comes in.
+  if (across > MOST) {
+    ux *= MOST / across;
+    vx *= MOST / across;
+    across = MOST;
+  }
+  if (down > MOST) {
+    uy *= MOST / down;
+    vy *= MOST / down;
+    down = MOST;
+  }
+  const columns = max(1, Mathf.ceil(across - 0.001) as i32);
+  const lines = max(1, Mathf.ceil(down - 0.001) as i32);
   let sum = f32x4.splat(0);
   for (let j = 0; j < lines; j++) {
     const b = ((j as f32) + 0.5) / (lines as f32) - 0.5;
@@ -181,25 +180,50 @@ export function carryRows(
   x0: i32,
   y0: i32,
   width: i32,
-  height: i32,
   from: i32,
   to: i32,
 ): void {
-  const wWidth = width + 2;
-  const wHeight = height + 2;
+  const row = (width + 2) << 4;
   for (let y = from; y < to; y++) {
     let at = d + y * dStride;
-    for (let x = 0; x < width; x++, at += 16) {
-      const px = ((x0 + x) as f64) + 0.5;
-      const py = ((y0 + y) as f64) + 0.5;
-      let colour = carried(s, sWidth, sHeight, ox, oy, w, wWidth, wHeight, x + 1, y + 1, px, py, 0);
+    let p = w + (y + 1) * row + 16;
+    const py = ((y0 + y) as f64) - oy;
+    for (let x = 0; x < width; x++, at += 16, p += 16) {
+      const own = get4(p);
+      const gx = smaller(f32x4.sub(get4(p + 16), own), f32x4.sub(own, get4(p - 16)));
+      const gy = smaller(f32x4.sub(get4(p + row), own), f32x4.sub(own, get4(p - row)));
+      const px = ((x0 + x) as f64) - ox;
+      const u = f32x4.extract_lane(own, 0);
+      let colour = f32x4.splat(0);
+      if (u == u)
+        colour = carried(
+          s,
+          sWidth,
+          sHeight,
+          px + (u as f64),
+          py + (f32x4.extract_lane(own, 1) as f64),
+          f32x4.extract_lane(gx, 0),
+          f32x4.extract_lane(gx, 1),
+          f32x4.extract_lane(gy, 0),
+          f32x4.extract_lane(gy, 1),
+        );
       const open: f32 = 1 - f32x4.extract_lane(colour, 3);
-      const beneath = get(w + ((((y + 1) * wWidth + x + 1) as usize) << 4) + 8);
+      const beneath = f32x4.extract_lane(own, 2);
       if (open > 0 && beneath == beneath)
         colour = f32x4.add(
           colour,
           f32x4.mul(
-            carried(s, sWidth, sHeight, ox, oy, w, wWidth, wHeight, x + 1, y + 1, px, py, 8),
+            carried(
+              s,
+              sWidth,
+              sHeight,
+              px + (beneath as f64),
+              py + (f32x4.extract_lane(own, 3) as f64),
+              f32x4.extract_lane(gx, 2),
+              f32x4.extract_lane(gx, 3),
+              f32x4.extract_lane(gy, 2),
+              f32x4.extract_lane(gy, 3),
+            ),
             f32x4.splat(open),
           ),
         );

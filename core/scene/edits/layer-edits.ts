@@ -304,6 +304,16 @@ export const limitStep =
     else step.within = within;
   };
 
+/** Sets how what a step makes is laid over what went into it. */
+export const setStepBlend =
+  (layer: string, id: string, blend: string): Edit =>
+  (s) => {
+    const step = layerOf(s, layer).steps.find((x) => x.id === id);
+    if (!step) return;
+    if (blend === 'normal') delete step.blend;
+    else step.blend = blend;
+  };
+
 /** Sets how much of a step counts, %. */
 export const setAmount =
   (layer: string, id: string, amount: number): Edit =>

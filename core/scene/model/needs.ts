@@ -2,6 +2,7 @@ import { packsOfStrokes } from '../../brush/points';
 import type { Stroked } from '../../definitions/strokes';
 import { FONT_ASSET, STROKES_ASSET } from '../../definitions/parameter-schema';
 import { maskShapeOf } from '../../masks/index';
+import type { StoredTable } from '../../pixels/colour-table';
 import type { Mask } from '../../masks/mask';
 import { definitionOf } from '../../sources/index';
 import { stepOfKind } from '../../steps/index';
@@ -10,8 +11,19 @@ import { everyLayer } from './schema';
 
 /** What a scene needs besides itself. */
 
+/** The lookup tables of a step. */
+const tablesOfStep = ({ kind, values }: Step): StoredTable[] =>
+  Object.entries(stepOfKind(kind).parameters).flatMap(([key, p]) =>
+    p.kind === 'table' && values[key] ? [values[key] as StoredTable] : [],
+  );
+
 /** The pictures, and the files of strokes, that a step's values name. */
-const assetsOfStep = ({ kind, values }: Step): string[] =>
+const assetsOfStep = (step: Step): string[] => [
+  ...tablesOfStep(step).map((t) => t.asset),
+  ...namedByValues(step),
+];
+
+const namedByValues = ({ kind, values }: Step): string[] =>
   Object.entries(stepOfKind(kind).parameters).flatMap(([key, p]) => {
     if (p.kind === 'picture') return values[key] === '' ? [] : [values[key] as string];
     return p.kind === 'strokes' ? packsOfStrokes(values[key] as Stroked[]) : [];
@@ -48,3 +60,7 @@ export const picturesOf = (scene: Scene): string[] =>
 /** The names of the files of strokes a scene needs, each once. */
 export const packsOf = (scene: Scene): string[] =>
   assetsOf(scene).filter((name) => STROKES_ASSET.test(name));
+
+/** The lookup tables of a scene. */
+export const tablesOf = (scene: Scene): StoredTable[] =>
+  everyLayer(scene.layers).flatMap((l) => l.steps.flatMap(tablesOfStep));

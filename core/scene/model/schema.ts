@@ -28,6 +28,10 @@ const side = v.pipe(
   v.maxValue(MAX_SIDE, `A side is at most ${MAX_SIDE} px.`),
 );
 const percentage = v.pipe(v.number(), v.minValue(0), v.maxValue(100));
+const blendSchema = v.picklist(
+  blends.map((b) => b.name),
+  `A blend is one of ${blends.map((b) => b.name).join(', ')}.`,
+);
 export const stepSchema = v.variant(
   'kind',
   steps.map((s) =>
@@ -40,6 +44,10 @@ export const stepSchema = v.variant(
       within: v.optional(id),
       /** How much of it counts, %; all if left out. */
       amount: v.optional(percentage),
+      /** How what pixels go through is laid over what went in; in its place if left out. */
+      blend: v.optional(
+        s.works === 'pixels' ? blendSchema : v.picklist([], `${s.label} has no blend of its own.`),
+      ),
       /** A mask of its own, which it works through; everywhere if left out. */
       where: v.optional(maskSchema),
     }),
@@ -66,10 +74,7 @@ const layerEntries = {
   name,
   visible: v.boolean(),
   opacity: percentage,
-  blend: v.picklist(
-    blends.map((b) => b.name),
-    `A blend is one of ${blends.map((b) => b.name).join(', ')}.`,
-  ),
+  blend: blendSchema,
   /** Shows only where the nearest layer beneath that is not clipped has coverage. */
   clip: v.boolean(),
   /** How much of its own pixels shows, apart from the styles made from its shape. */
@@ -294,5 +299,6 @@ export interface Step {
   values: Record<string, Value>;
   within?: string | undefined;
   amount?: number | undefined;
+  blend?: string | undefined;
   where?: Mask | undefined;
 }

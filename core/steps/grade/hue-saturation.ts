@@ -8,6 +8,7 @@ export const hueSaturation = defineStep({
   kind: 'grade.hue-saturation',
   label: 'Hue/saturation',
   help: 'Turns hues, strengthens or drains colour; colorize gives everything one hue.',
+  example: { hue: 70, saturation: 20 },
   parameters: {
     hue: { kind: 'number', label: 'Hue', unit: '°', min: -180, max: 180, step: 1, default: 0 },
     saturation: percent('Saturation', 0, -100, 100),

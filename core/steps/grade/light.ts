@@ -7,6 +7,7 @@ export const light = defineStep({
   kind: 'grade.light',
   label: 'Brightness/contrast/exposure',
   help: 'Lifts or lowers the whole layer, spreads its tones, opens or closes the exposure.',
+  example: { exposure: 1, contrast: 20 },
   parameters: {
     exposure: {
       kind: 'number',

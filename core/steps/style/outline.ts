@@ -15,6 +15,7 @@ export const outline = defineStyle({
   kind: 'style.outline',
   label: 'Outline',
   help: 'A line along the edge, inside it, outside it, or half and half.',
+  purpose: 'shape',
   parameters: {
     width: length('Width', 4, { max: 1000, slider: [0, 60] }),
     side: {

@@ -13,6 +13,7 @@ export const paint = defineStyle({
   kind: 'style.paint',
   label: 'Paint',
   help: 'A colour, a gradient, a texture or a pattern over the body.',
+  purpose: 'surface',
   parameters: {
     ...paintParameters,
     blend: blendParameter('Blend', 'normal'),

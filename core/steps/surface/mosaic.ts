@@ -124,6 +124,9 @@ const AREAS: Readonly<Record<string, number>> = {
   triangle: Math.sqrt(3) / 4,
 };
 
+/** Tiles of fewer px than one for so many of them have no edges that could be followed. */
+const SMALLEST = 1 / 3;
+
 /** How wide the rounded edge of a tile is, tiles. */
 const ROUND = 0.16;
 
@@ -141,7 +144,7 @@ function tiled(input: ColourBuffer, v: MosaicValues, context: StepContext): Colo
   const near = intersect(grow(wanted, reach), unite(input.region, wanted));
   const px = meanScale(back);
   const followed =
-    v.shape === 'irregular' && (v.along ?? 0) > 0
+    v.shape === 'irregular' && (v.along ?? 0) > 0 && px < SMALLEST
       ? tilesAlongEdges(crop(input, near), back, {
           ...{ loose: v.loose / 100, seed: Math.round(v.seed), along: v.along! / 100 },
         })

@@ -1,11 +1,13 @@
 import { placeChance } from '../../geometry/chance';
 import type { Affine } from '../../geometry/affine';
-import { apply, invert, meanScale } from '../../geometry/affine';
+import { apply, boxOfRegion, boxUnder, invert, meanScale } from '../../geometry/affine';
 import { gaussianBlur } from '../../kernels/blur';
 import { distanceField } from '../../kernels/distance';
+import type { UnitPoints } from '../../kernels/likest-point';
+import { POINT, likestPoints, unitBorders } from '../../kernels/likest-point';
 import { level, unwrapped } from '../../kernels/rows';
 import type { ColourBuffer, Plane } from '../../pixels/buffer';
-import { crop, plane } from '../../pixels/buffer';
+import { crop } from '../../pixels/buffer';
 
 /**
  * Irregular tiles whose borders run along the edges of a picture: each px is of the tile whose point is near and whose colour is like
@@ -33,66 +35,34 @@ export interface FollowedTiles {
   edge: Plane;
 }
 
-/** Points about a unit of tiles, three across and three down: where each lies (tiles), and its colour. */
-const POINT = 6;
-
 /** The tiles of a picture over its region; `back` takes px to tiles. */
 export function tilesAlongEdges(pixels: ColourBuffer, back: Affine, of: Followed): FollowedTiles {
   const { region } = pixels;
   const px = meanScale(back);
   // Colours alone: what is covered in part has those of what is covered.
   const soft = unwrapped(crop(gaussianBlur(pixels, BLUR / px, region), region), 1);
-  const column = plane(region);
-  const row = plane(region);
-  const points = pointsOf(soft, back, of);
-  const counts = (COUNTS * of.along) ** 2;
-  for (let y = 0, i = 0; y < region.height; y++)
-    for (let x = 0; x < region.width; x++, i++) {
-      const u = back[0] * (region.x + x + 0.5) + back[2] * (region.y + y + 0.5) + back[4];
-      const v = back[1] * (region.x + x + 0.5) + back[3] * (region.y + y + 0.5) + back[5];
-      const [cu, cv] = [Math.floor(u), Math.floor(v)];
-      const p = 4 * i;
-      const [r, g, b] = [soft.data[p]!, soft.data[p + 1]!, soft.data[p + 2]!];
-      let least = Infinity;
-      for (let j = cv - 1; j <= cv + 1; j++)
-        for (let k = cu - 1; k <= cu + 1; k++) {
-          const q = points.at(k, j);
-          const d = points.data;
-          const [du, dv] = [d[q]! - u, d[q + 1]! - v];
-          const [dr, dg, db] = [d[q + 2]! - r, d[q + 3]! - g, d[q + 4]! - b];
-          const far = du * du + dv * dv + (counts * (dr * dr + dg * dg + db * db)) / 3;
-          if (far >= least) continue;
-          least = far;
-          column.data[i] = k;
-          row.data[i] = j;
-        }
-    }
-  return { column, row, edge: toBorders(column, row, px) };
+  const counts = (COUNTS * of.along) ** 2 / 3;
+  const { column, row } = likestPoints(soft, back, pointsOf(soft, back, of), counts);
+  // A px beside one of another tile is half a px from the border.
+  const edge = distanceField(unitBorders(column, row));
+  level(edge, px, 0.5 * px);
+  return { column, row, edge };
 }
 
-/** The points of all units that a picture touches, and their colours. */
-function pointsOf(pixels: ColourBuffer, back: Affine, { loose, seed }: Followed) {
-  const { x, y, width, height } = pixels.region;
-  const corners = [
-    [x, y],
-    [x + width, y],
-    [x, y + height],
-    [x + width, y + height],
-  ].map(([u, v]) => apply(back, { x: u!, y: v! }));
-  const left = Math.floor(Math.min(...corners.map((c) => c.x))) - 1;
-  const top = Math.floor(Math.min(...corners.map((c) => c.y))) - 1;
-  const wide = Math.floor(Math.max(...corners.map((c) => c.x))) + 2 - left;
-  const high = Math.floor(Math.max(...corners.map((c) => c.y))) + 2 - top;
+/** The points of all units that a picture touches and of those about them, and their colours. */
+function pointsOf(pixels: ColourBuffer, back: Affine, { loose, seed }: Followed): UnitPoints {
+  const { x0, y0, x1, y1 } = boxUnder(back, boxOfRegion(pixels.region));
+  const [left, top] = [Math.floor(x0) - 1, Math.floor(y0) - 1];
+  const [wide, high] = [Math.floor(x1) + 2 - left, Math.floor(y1) + 2 - top];
   const data = new Float32Array(POINT * wide * high);
-  const at = (k: number, j: number) => POINT * ((j - top) * wide + k - left);
   const to = invert(back)!;
-  for (let j = top; j < top + high; j++)
-    for (let k = left; k < left + wide; k++) {
+  for (let j = top, at = 0; j < top + high; j++)
+    for (let k = left; k < left + wide; k++, at += POINT) {
       const u = k + 0.5 + loose * (placeChance(k, j, seed) - 0.5);
       const v = j + 0.5 + loose * (placeChance(k, j, seed + 1) - 0.5);
-      data.set([u, v, ...meanAbout(pixels, to, u, v)], at(k, j));
+      data.set([u, v, ...meanAbout(pixels, to, u, v)], at);
     }
-  return { data, at };
+  return { data, left, top, wide };
 }
 
 /** The mean colour about a place in tiles; beyond its edges the picture goes on as they are. */
@@ -113,21 +83,4 @@ function meanAbout(
     }
   const count = (2 * PLACES + 1) ** 2;
   return [sum[0] / count, sum[1] / count, sum[2] / count];
-}
-
-/** How far each px is from one of another tile, tiles; a px beside one is a half away. */
-function toBorders(column: Plane, row: Plane, px: number): Plane {
-  const { region } = column;
-  const { width, height } = region;
-  const border = plane(region);
-  const differ = (i: number, k: number) =>
-    column.data[i] !== column.data[k] || row.data[i] !== row.data[k];
-  for (let y = 0, i = 0; y < height; y++)
-    for (let x = 0; x < width; x++, i++) {
-      if (x + 1 < width && differ(i, i + 1)) border.data[i] = border.data[i + 1] = 1;
-      if (y + 1 < height && differ(i, i + width)) border.data[i] = border.data[i + width] = 1;
-    }
-  const edge = distanceField(border);
-  level(edge, px, 0.5 * px);
-  return edge;
 }

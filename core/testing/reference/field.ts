@@ -73,8 +73,33 @@ function borderAt(x: number, y: number, numbers: readonly number[]): number {
   return Math.min(...distances);
 }
 
+/** A place, in units of the field, and what is read there. */
+interface Place {
+  x: number;
+  y: number;
+  plane: number;
+  /** Straight red, green, blue, and coverage. */
+  colour?: readonly number[];
+  tables?: readonly number[];
+  /** The four values of the other buffer. */
+  other?: readonly number[];
+}
+
+/** Straight between the numbers of a table, level or straight on beyond its ends. */
+function lookedAt(
+  v: number,
+  [at, count, low, high, goesOn]: readonly number[],
+  all: readonly number[],
+) {
+  const table = all.slice(at, at! + count!);
+  const place = ((v - low!) / (high! - low!)) * (count! - 1);
+  const bounded = goesOn ? place : Math.max(0, Math.min(count! - 1, place));
+  const n = Math.max(0, Math.min(count! - 2, Math.floor(bounded)));
+  return mix(table[n]!, table[n + 1]!, bounded - n);
+}
+
 /** All values of an instruction at a place. */
-function valuesOf(of: Instruction, place: { x: number; y: number; plane: number }): number[] {
+function valuesOf(of: Instruction, place: Place): number[] {
   const [a, b] = of.reads.map((r) => valueAt(r, place)) as [number, number];
   const n = of.numbers;
   const clamped = Math.max(0, Math.min(1, a));
@@ -89,6 +114,8 @@ function valuesOf(of: Instruction, place: { x: number; y: number; plane: number 
       return [place.plane];
     case 'add':
       return [a + b];
+    case 'addProduct':
+      return [a + b * valueAt(of.reads[2]!, place)];
     case 'subtract':
       return [a - b];
     case 'multiply':
@@ -123,13 +150,26 @@ function valuesOf(of: Instruction, place: { x: number; y: number; plane: number 
       return cellsAt(a, b, n);
     case 'border':
       return [borderAt(a, b, n)];
+    case 'colour':
+      return [...place.colour!];
+    case 'other':
+      return [...place.other!];
+    case 'decode':
+      return [a <= 0.04045 ? Math.max(0, a) / 12.92 : ((a + 0.055) / 1.055) ** 2.4];
+    case 'encode':
+      return [a <= 0.0031308 ? Math.max(0, a) * 12.92 : 1.055 * a ** (1 / 2.4) - 0.055];
+    case 'turn':
+      return [(Math.atan2(b, a) / (2 * Math.PI) + 1) % 1];
+    case 'log2':
+      return [Math.log2(Math.max(1e-12, a))];
+    case 'exp2':
+      return [2 ** a];
+    case 'table':
+      return [lookedAt(a, n, place.tables!)];
     case 'scattered':
       throw new Error('What is strewn has tests of its own.');
   }
 }
 
-/** The value of a field at a place, in its own units; `plane` is what a plane would have there. */
-export const valueAt = (
-  { of, part }: Field,
-  place: { x: number; y: number; plane: number },
-): number => valuesOf(of, place)[part]!;
+/** The value of a field at a place. */
+export const valueAt = ({ of, part }: Field, place: Place): number => valuesOf(of, place)[part]!;

@@ -3,7 +3,8 @@ import { POINT } from '@ignis/core/brush/points';
 import { wholeScene } from '@ignis/core/pixels/region';
 import { newPaint, newScene } from '@ignis/core/scene/model/make';
 import type { Scene } from '@ignis/core/scene/model/schema';
-import { addAsset, cell } from '../../workers/engine';
+import { addAsset } from '../../workers/engine';
+import { cell } from '../../workers/questions';
 
 /** Pictures of strokes of brushes. */
 

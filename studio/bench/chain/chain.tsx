@@ -1,6 +1,8 @@
-import { memo, type ComponentType } from 'react';
+import { FlipHorizontal2, RotateCcw, RotateCw } from 'lucide-react';
+import { memo, useState, type ComponentType } from 'react';
 import { blendParameter } from '@ignis/core/blend/parameter';
 import { percent } from '@ignis/core/definitions/parameter';
+import { mirrorScene, turnScene } from '@ignis/core/scene/edits/frame-edits';
 import {
   clipBase,
   findLayer,
@@ -18,10 +20,13 @@ import {
 } from '@ignis/core/scene/model/schema';
 import { definitionOf } from '@ignis/core/sources/index';
 import { liveEdit, useBench, useBenchThrottled, useSelectedLayer } from '../../state/bench';
+import { Button } from '../../ui/button';
 import { ColourField } from '../../ui/colour-field';
+import { IconButton } from '../../ui/icon-button';
 import { NameField } from '../../ui/name-field';
 import { NumberField } from '../../ui/number-field';
 import { ParameterControls } from '../../ui/parameter-controls';
+import { FrameDialog } from '../frame-dialog';
 import { Look } from './look';
 import { MaskNode } from './mask';
 import { WeaveNode } from './weave';
@@ -175,6 +180,7 @@ const nodes = {
 
 function OfScene() {
   const scene = useBench((s) => s.scene);
+  const [isFraming, setFraming] = useState(false);
   const { change, drag, drop } = useBench.getState();
   return (
     <>
@@ -184,6 +190,29 @@ function OfScene() {
           {scene.width} × {scene.height} px
         </span>
       </h2>
+      <div className="mb-2 flex items-center gap-1 text-sm">
+        <span className="mr-auto text-dim">Frame</span>
+        <Button onClick={() => setFraming(true)}>Change…</Button>
+        <IconButton
+          label="Turn the scene left"
+          onClick={() => change('Turn the scene left', turnScene('left'))}
+        >
+          <RotateCcw size={15} />
+        </IconButton>
+        <IconButton
+          label="Turn the scene right"
+          onClick={() => change('Turn the scene right', turnScene('right'))}
+        >
+          <RotateCw size={15} />
+        </IconButton>
+        <IconButton
+          label="Mirror the scene"
+          onClick={() => change('Mirror the scene', mirrorScene)}
+        >
+          <FlipHorizontal2 size={15} />
+        </IconButton>
+      </div>
+      {isFraming && <FrameDialog onClose={() => setFraming(false)} />}
       <div className="flex items-center gap-2 text-sm">
         <span className="mr-auto text-dim">Background</span>
         {scene.background ? (

@@ -1,4 +1,5 @@
 import { ChevronDown, ChevronRight, Trash2 } from 'lucide-react';
+import { useEffect, useRef } from 'react';
 import type { Parameters, Value } from '@ignis/core/definitions/parameter';
 import type { Edit } from '@ignis/core/scene/edits/edit';
 import { liveEdit, useBench } from '../../state/bench';
@@ -19,7 +20,7 @@ interface Definition {
   kind: string;
   label: string;
   help: string;
-  /** What it works on; those of a kind stand together in the menu. */
+  /** What it works on. */
   works?: string;
   parameters: Parameters;
 }
@@ -34,10 +35,17 @@ interface Props {
   folds?: boolean;
   /** The values with some changed; left out, just those. */
   onSet?(item: Item, values: Item['values']): Item['values'];
-  add(kind: string): { id: string; edit: Edit };
+  /** What adds one from a menu. */
+  add?(kind: string): { id: string; edit: Edit };
   set(id: string, values: { enabled?: boolean; values?: Item['values'] }): Edit;
   remove(id: string): Edit;
   move(id: string, to: number): Edit;
+  /** What adds one, in place of a menu. */
+  adder?: React.ReactNode;
+  /** Shows the picture up to an item while the pointer rests on its dot, and then as it is again. */
+  peek?(id: string | null): void;
+  /** What the controls of an item stand in. */
+  around?: React.ComponentType<{ item: Item; children: React.ReactNode }>;
   /** What stands under the controls of an item. */
   after?(item: Item): React.ReactNode;
 }
@@ -53,12 +61,20 @@ export function LiveList({
   set,
   remove,
   move,
+  adder,
+  peek,
+  around: Around = Plain,
   after,
 }: Props) {
   const { change, set: setBench } = useBench.getState();
   const opened = useBench((s) => s.step);
+  const list = useRef<HTMLDivElement>(null);
+  // What was just added, or opened, is seen.
+  useEffect(() => {
+    list.current?.querySelector(`[data-item="${opened}"]`)?.scrollIntoView({ block: 'nearest' });
+  }, [opened]);
   return (
-    <>
+    <div ref={list}>
       <SortableList
         items={items}
         onCarry={(id, to) => change(`Reorder the ${word}s`, move(id, to))}
@@ -72,17 +88,19 @@ export function LiveList({
           return (
             <SortableItem key={item.id} id={item.id}>
               {(grip) => (
-                <div className="pb-3" data-step={item.kind}>
+                <div className="pb-3" data-step={item.kind} data-item={item.id}>
                   <Node
                     title={definition.label}
                     grip={grip}
                     on={item.enabled}
-                    onToggle={() =>
+                    {...(peek && { onPeek: (on: boolean) => peek(on ? item.id : null) })}
+                    onToggle={() => {
+                      peek?.(null);
                       change(
                         `Turn ${definition.label} ${item.enabled ? 'off' : 'on'}`,
                         set(item.id, { enabled: !item.enabled }),
-                      )
-                    }
+                      );
+                    }}
                     aside={
                       <>
                         {canFold && (
@@ -113,19 +131,21 @@ export function LiveList({
                     }
                   >
                     {isOpen && (
-                      <ParameterControls
-                        parameters={definition.parameters}
-                        values={item.values}
-                        onChange={(values) =>
-                          live.change(
-                            set(item.id, { values: onSet(item, values as Item['values']) }),
-                          )
-                        }
-                        onDone={live.done}
-                        edits={(values) =>
-                          set(item.id, { values: onSet(item, values as Item['values']) })
-                        }
-                      />
+                      <Around item={item}>
+                        <ParameterControls
+                          parameters={definition.parameters}
+                          values={item.values}
+                          onChange={(values) =>
+                            live.change(
+                              set(item.id, { values: onSet(item, values as Item['values']) }),
+                            )
+                          }
+                          onDone={live.done}
+                          edits={(values) =>
+                            set(item.id, { values: onSet(item, values as Item['values']) })
+                          }
+                        />
+                      </Around>
                     )}
                     {isOpen && after?.(item)}
                   </Node>
@@ -138,44 +158,31 @@ export function LiveList({
       <Node
         on={false}
         title={
-          <Menu
-            align="start"
-            trigger={
-              <button
-                type="button"
-                className="-ml-1 rounded px-1 font-normal text-dim hover:text-ink"
-              >
-                + add a {word}
-              </button>
-            }
-            items={grouped(definitions).flatMap((some, i) => [
-              ...(i > 0 ? [null] : []),
-              ...some.map((d) => ({
+          adder ??
+          (add && (
+            <Menu
+              align="start"
+              trigger={
+                <button
+                  type="button"
+                  className="-ml-1 rounded px-1 font-normal text-dim hover:text-ink"
+                >
+                  + add a {word}
+                </button>
+              }
+              items={definitions.map((d) => ({
                 label: d.label,
-                run: () => {
-                  const { id, edit } = add(d.kind);
-                  change(`Add ${d.label}`, edit);
-                  if (folds) setBench({ step: id });
-                },
-              })),
-            ])}
-          />
+                run: () => change(`Add ${d.label}`, add(d.kind).edit),
+              }))}
+            />
+          ))
         }
       />
-    </>
+    </div>
   );
 }
 
-/** Definitions by what they work on, in their order. */
-function grouped(definitions: readonly Definition[]): Definition[][] {
-  const groups = new Map<string, Definition[]>();
-  for (const d of definitions) {
-    const own = groups.get(d.works ?? '');
-    if (own) own.push(d);
-    else groups.set(d.works ?? '', [d]);
-  }
-  return [...groups.values()];
-}
+const Plain = ({ children }: { children: React.ReactNode }) => children;
 
 /** The colour of something folded, if it has one. */
 function Swatch({ values }: { values: Item['values'] }) {

@@ -7,6 +7,8 @@ interface Props {
   /** Whether it takes part; undefined if it cannot be turned off. */
   on?: boolean;
   onToggle?(): void;
+  /** Called when the pointer rests on the dot, and with false when it leaves. */
+  onPeek?(on: boolean): void;
   /** Listeners and attributes that make the dot a handle to carry the node by. */
   grip?: Record<string, unknown>;
   children?: ReactNode;
@@ -14,7 +16,7 @@ interface Props {
 }
 
 /** One stage of the chain: a dot on the rail, a title, and its controls. */
-export function Node({ title, aside, on, onToggle, grip, children, last }: Props) {
+export function Node({ title, aside, on, onToggle, onPeek, grip, children, last }: Props) {
   const dot = `block size-3.5 rounded-full border-2 ${on === false ? 'border-dim bg-panel' : 'border-ember bg-panel'}`;
   return (
     <div className="relative pl-6">
@@ -27,6 +29,10 @@ export function Node({ title, aside, on, onToggle, grip, children, last }: Props
           aria-label={`${typeof title === 'string' ? title : 'Step'} on`}
           title={on ? 'Turn off' : 'Turn on'}
           onClick={onToggle}
+          onPointerEnter={() => onPeek?.(true)}
+          onPointerLeave={() => onPeek?.(false)}
+          onFocus={(e) => e.target.matches(':focus-visible') && onPeek?.(true)}
+          onBlur={() => onPeek?.(false)}
           className="absolute top-[5px] left-0 z-10"
         >
           <span className={dot} />

@@ -1,7 +1,8 @@
 import { Paintbrush } from 'lucide-react';
+import { blendParameter } from '@ignis/core/blend/parameter';
 import { percent } from '@ignis/core/definitions/parameter';
 import { maskParameters } from '@ignis/core/masks/mask';
-import { limitStep, setAmount } from '@ignis/core/scene/edits/layer-edits';
+import { limitStep, setAmount, setStepBlend } from '@ignis/core/scene/edits/layer-edits';
 import { putMask, setMask } from '@ignis/core/scene/edits/mask-edits';
 import { keptForSelection } from '@ignis/core/scene/edits/selection-edits';
 import { newMask } from '@ignis/core/scene/model/make';
@@ -16,8 +17,14 @@ import { BrushValues } from './mask';
 import { Part } from './mask-part';
 
 const AMOUNT = { amount: { ...percent('Amount', 100), help: 'How much of the step counts.' } };
+const BLEND = {
+  blend: {
+    ...blendParameter('Laid over', 'normal'),
+    help: 'How what the step makes is laid over what went into it: in its place, or blended with it.',
+  },
+};
 
-/** How much of a step counts, and where. */
+/** How much of a step counts, how it is laid over what was there, and where. */
 export function StepLimits({ layer, id }: { layer: Layer; id: string }) {
   const step = layer.steps.find((s) => s.id === id);
   if (!step) return null;
@@ -30,6 +37,14 @@ export function StepLimits({ layer, id }: { layer: Layer; id: string }) {
           parameters={AMOUNT}
           values={{ amount: step.amount ?? 100 }}
           onChange={({ amount }) => live.change(setAmount(layer.id, id, amount as number))}
+          onDone={live.done}
+        />
+      )}
+      {stepOfKind(step.kind).works === 'pixels' && (
+        <ParameterControls
+          parameters={BLEND}
+          values={{ blend: step.blend ?? 'normal' }}
+          onChange={({ blend }) => live.change(setStepBlend(layer.id, id, blend as string))}
           onDone={live.done}
         />
       )}

@@ -1,15 +1,24 @@
 import { lengthsKey } from '@ignis/core/definitions/parameter';
+import { Pipette } from 'lucide-react';
 import { useMemo, useRef } from 'react';
-import { addStep, moveStep, removeStep, setStep } from '@ignis/core/scene/edits/layer-edits';
-import { newStep } from '@ignis/core/scene/model/make';
-import type { Layer } from '@ignis/core/scene/model/schema';
+import { rgb } from '@ignis/core/pixels/colour';
+import {
+  addStep,
+  findLayer,
+  moveStep,
+  removeStep,
+  setStep,
+} from '@ignis/core/scene/edits/layer-edits';
+import type { Layer, Step } from '@ignis/core/scene/model/schema';
 import { everyLayer } from '@ignis/core/scene/model/schema';
 import { heightInScene, withLengths } from '@ignis/core/scene/edits/style-edits';
 import { pixelSteps, stepOfKind, steps } from '@ignis/core/steps/index';
 import { bringInPicture } from '../../files/bring-in';
+import { bringInTable } from '../../files/bring-in-table';
 import { PICTURES } from '../../files/accepted';
 import { useBench, useBenchThrottled } from '../../state/bench';
 import { brushControls, useBrush } from '../../state/brush';
+import { useColours } from '../../state/colours';
 import { smearControls, useSmear } from '../../state/smear';
 import { Button } from '../../ui/button';
 import { ParameterControls } from '../../ui/parameter-controls';
@@ -18,6 +27,11 @@ import { strokesOfStep } from '@ignis/core/scene/edits/stroke-edits';
 import { PictureChoice } from '../../ui/picture-context';
 import { LiveList } from './live-list';
 import { StepLimits } from './step-limits';
+import { peekUpTo, stopLooking } from '../../state/peek';
+import { useScopes } from '../../state/scopes';
+import { TableChoice } from '../../ui/table-context';
+import { HistogramContext } from '../../ui/histogram-context';
+import { StepPicker } from './step-picker';
 import { grades, isPicture } from '@ignis/core/scene/model/traits';
 import { tellFailure } from '../../state/failure';
 
@@ -32,21 +46,31 @@ export const Steps = ({ layer }: { layer: Layer }) => (
       definitions={grades(layer) ? pixelSteps : steps}
       word="step"
       folds
+      around={WithHistogram}
+      peek={(id) => (id ? peekUpTo(layer.id, id) : stopLooking())}
       onSet={(item, values) => {
         const key = lengthsKey(stepOfKind(item.kind).parameters);
         if (key === undefined || !(key in values)) return values;
         const height = heightInScene(useBench.getState().scene, layer);
         return withLengths(item, values[key] as 'px' | 'share', height);
       }}
-      add={(kind) => {
-        const step = newStep(kind);
-        return { id: step.id, edit: addStep(layer.id, step) };
-      }}
+      adder={
+        <StepPicker
+          layer={layer}
+          definitions={grades(layer) ? pixelSteps : steps}
+          onAdd={(step) => {
+            const { change, set } = useBench.getState();
+            change(`Add ${stepOfKind(step.kind).label}`, addStep(layer.id, step));
+            set({ step: step.id });
+          }}
+        />
+      }
       set={(id, values) => setStep(layer.id, id, values)}
       remove={(id) => removeStep(layer.id, id)}
       move={(id, to) => moveStep(layer.id, id, to)}
       after={(item) => (
         <>
+          <Picked layer={layer} id={item.id} />
           <Smearing layer={layer} id={item.id} />
           <StepLimits layer={layer} id={item.id} />
         </>
@@ -54,6 +78,47 @@ export const Steps = ({ layer }: { layer: Layer }) => (
     />
   </WithPictures>
 );
+
+/** Lets controls of a step show the tones that come into it, where they look at them. */
+function WithHistogram({
+  item,
+  children,
+}: {
+  item: { id: string; kind: string };
+  children: React.ReactNode;
+}) {
+  const layer = useBench((s) => s.selected);
+  const looks = Object.values(stepOfKind(item.kind).parameters).some(
+    (p) => p.kind === 'curve' && p.tones !== undefined,
+  );
+  const of = layer ? { layer, step: item.id } : null;
+  // A drag of the curve changes nothing of what comes into it.
+  const scopes = useScopes(of, 'at rest', looks && of !== null);
+  return (
+    <HistogramContext.Provider value={scopes?.histogram ?? null}>
+      {children}
+    </HistogramContext.Provider>
+  );
+}
+
+/** Picks a colour from the stage for a step that asks for one. */
+function Picked({ layer, id }: { layer: Layer; id: string }) {
+  const step = layer.steps.find((s) => s.id === id);
+  const picks = step && stepOfKind(step.kind).picks;
+  if (!picks) return null;
+  const take = (colour: string) => {
+    const { scene, change } = useBench.getState();
+    const now = findLayer(scene, layer.id)?.steps.find((s) => s.id === id);
+    if (!now) return;
+    const values = picks.values(rgb(colour, 'light'), now.values) as Step['values'];
+    change(picks.label, setStep(layer.id, id, { values }));
+  };
+  return (
+    <Button onClick={() => useColours.setState({ picking: { kind: 'colour', take } })}>
+      <Pipette size={14} /> {picks.label}
+    </Button>
+  );
+}
 
 /** How a smear goes with the styles of its layer, and how it is worked on. */
 function Smearing({ layer, id }: { layer: Layer; id: string }) {
@@ -94,6 +159,13 @@ function FingerControls() {
   );
 }
 
+/** Reads the file of a lookup table; the artist gets a message of what is wrong with it. */
+const readTable = (file: File) =>
+  bringInTable(file).catch((error: Error) => {
+    tellFailure('That table could not be brought in', error);
+    return null;
+  });
+
 /** Lets controls within choose among the pictures of the scene, or bring in another. */
 export function WithPictures({ children }: { children: React.ReactNode }) {
   const layers = useBenchThrottled((s) => s.scene.layers);
@@ -113,7 +185,7 @@ export function WithPictures({ children }: { children: React.ReactNode }) {
   }, [layers]);
   return (
     <PictureChoice value={value}>
-      {children}
+      <TableChoice.Provider value={readTable}>{children}</TableChoice.Provider>
       <input
         ref={chooser}
         type="file"

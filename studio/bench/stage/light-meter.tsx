@@ -4,7 +4,7 @@ import type { Light } from '@ignis/core/render/selection';
 import { useBench } from '../../state/bench';
 import { newestOnly } from '../../state/newest';
 import { useStageAids } from '../../state/stage-aids';
-import { lightAt } from '../../workers/engine';
+import { lightAt } from '../../workers/questions';
 import { scenePoint, stagePoint } from './pointer';
 
 /** Stops as they are read: with a sign, and a tenth. */

@@ -6,14 +6,16 @@ import { useShallow } from 'zustand/react/shallow';
 import { useBench, useSelectedLayer, type View } from '../../state/bench';
 import { useFonts, useFontsOfScene } from '../../state/fonts';
 import { isText } from '@ignis/core/scene/model/traits';
-import { layersAt } from '../../workers/engine';
+import { layersAt } from '../../workers/questions';
 import { typeAll } from '../modes/write/writing';
 import { leaveWhatIsGone, modeOf } from '../modes/index';
 import { MaskCanvas, MovingEdge, useShownOver } from '../modes/mask/mask-shown';
 import { Grid, Guides, Rulers } from './aids';
 import { Cover } from './cover';
 import { LayerOutline } from './layer-outline';
+import { ScopesPanel } from '../scopes/scopes';
 import { LightMeter } from './light-meter';
+import { Shown } from './shown';
 import { Making } from './making';
 import { ModeBar } from './mode-bar';
 import { PickColour } from './pick-colour';
@@ -223,8 +225,9 @@ export function Stage({ onFiles }: Props) {
       </svg>
       <ModeBar />
       <LightMeter stage={element} />
+      <ScopesPanel />
       <Making />
-      {comparing && <Notice text="Comparing" />}
+      <Shown />
       {dropping && (
         <div className="pointer-events-none absolute inset-3 grid place-items-center rounded-2xl border-2 border-dashed border-ember bg-black/40 text-lg">
           Drop the picture here. Hold Alt to keep its size.
@@ -243,9 +246,3 @@ interface Pinch {
   x: number;
   y: number;
 }
-
-const Notice = ({ text }: { text: string }) => (
-  <div className="absolute bottom-4 left-1/2 -translate-x-1/2 rounded-full bg-ember px-4 py-1 text-sm font-semibold text-on-ember">
-    {text}
-  </div>
-);

@@ -7,7 +7,7 @@ import type { Drawn } from '@ignis/core/steps/warp/drawn-out';
 import { useAround, useBench } from '../../../state/bench';
 import { useChosenDrip } from '../../../state/drips';
 import { newestOnly } from '../../../state/newest';
-import { drips } from '../../../workers/engine';
+import { drips } from '../../../workers/questions';
 import { Handle } from '../../stage/handle';
 import { toStage } from '../../stage/path-outline';
 import { follow, stagePoint } from '../../stage/pointer';

@@ -12,7 +12,7 @@ import { toast } from 'sonner';
 import { tellFailure } from '../../../state/failure';
 import { useBench } from '../../../state/bench';
 import { drawsAreas, useBrush } from '../../../state/brush';
-import { colourAt } from '../../../workers/engine';
+import { colourAt } from '../../../workers/questions';
 import { useShownMask } from '../../../state/shown-mask';
 import { BrushPointer, brushColour, followStroke, usePointed } from '../../stage/brush-stroke';
 import { Areas } from './mask-areas';

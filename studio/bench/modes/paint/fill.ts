@@ -12,7 +12,7 @@ import type { LayerOf } from '@ignis/core/scene/model/traits';
 import { useBench } from '../../../state/bench';
 import { tellFailure } from '../../../state/failure';
 import { paintBrush, useFilling, usePaint } from '../../../state/paint';
-import { colourAt, maskPaths } from '../../../workers/engine';
+import { colourAt, maskPaths } from '../../../workers/questions';
 
 /** Fills on a layer of paint: each is a stroke like others. */
 

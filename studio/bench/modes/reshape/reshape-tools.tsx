@@ -25,7 +25,7 @@ import {
 import { useBench } from '../../../state/bench';
 import type { PartTool } from '../../../state/reshaping';
 import { useReshaping } from '../../../state/reshaping';
-import { maskPaths } from '../../../workers/engine';
+import { maskPaths } from '../../../workers/questions';
 import { Hint, Small, Way } from '../../stage/bar';
 import { isLine } from '@ignis/core/scene/model/traits';
 import { tellFailure } from '../../../state/failure';

@@ -5,7 +5,7 @@ import { newId } from '@ignis/core/scene/model/new-id';
 import { tubePasses } from '@ignis/core/sources/pass';
 import { tellFailure } from '../../../state/failure';
 import { useBench } from '../../../state/bench';
-import { maskPaths } from '../../../workers/engine';
+import { maskPaths } from '../../../workers/questions';
 
 /** A line of light round what is selected. */
 export async function selectionToPath(): Promise<void> {

@@ -7,11 +7,11 @@ import { StyleHandles, hasStyleHandles } from './style-handles';
 export const style: StageMode = {
   key: 'style',
   label: ({ layer }) => ownHandles(layer)?.label ?? 'Style',
-  action: 'Drag the style that is open',
+  action: 'Drag the step that is open',
   digit: () => '6',
   applies: ({ layer, step }) => layer !== null && hasStyleHandles(layer, step),
   Tools: ({ layer }) => (
-    <Hint>{ownHandles(layer)?.hint ?? 'Drag the handles of the style that is open'}</Hint>
+    <Hint>{ownHandles(layer)?.hint ?? 'Drag the handles of the step that is open'}</Hint>
   ),
   Overlay: ({ stage, layer }) =>
     layer?.visible ? <StyleHandles stage={stage} layer={layer} /> : null,

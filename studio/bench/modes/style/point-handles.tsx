@@ -1,7 +1,7 @@
 import type { RefObject } from 'react';
 import type { Point } from '@ignis/core/geometry/affine';
 import { undraggedPlace } from '@ignis/core/definitions/undragged';
-import { apply, invert } from '@ignis/core/geometry/affine';
+import { apply, invert, middleOf } from '@ignis/core/geometry/affine';
 import { setStep } from '@ignis/core/scene/edits/layer-edits';
 import type { Layer, Step } from '@ignis/core/scene/model/schema';
 import { stepOfKind } from '@ignis/core/steps/index';
@@ -10,10 +10,12 @@ import { toStage } from '../../stage/path-outline';
 import { PointHandle } from '../../stage/point-handle';
 
 /** The places of a step that are dragged on the stage: the keys of its values, and what they are called. */
-export const pointsOf = (step: Step | undefined): { key: string; label: string }[] =>
+export const pointsOf = (
+  step: Step | undefined,
+): { key: string; label: string; begins?: 'middle' | undefined }[] =>
   step
     ? Object.entries(stepOfKind(step.kind).parameters).flatMap(([key, p]) =>
-        p.kind === 'point' ? [{ key, label: p.label }] : [],
+        p.kind === 'point' ? [{ key, label: p.label, begins: p.begins }] : [],
       )
     : [];
 
@@ -32,16 +34,15 @@ export function PointHandles({ stage, layer, step }: Props) {
   const back = invert(map);
   if (!back) return null;
   const { drag } = useBench.getState();
-  const undragged = undraggedPlace({
-    x0: view.x,
-    y0: view.y,
-    x1: width * view.zoom + view.x,
-    y1: height * view.zoom + view.y,
-  });
+  const box = {
+    ...{ x0: view.x, y0: view.y },
+    ...{ x1: width * view.zoom + view.x, y1: height * view.zoom + view.y },
+  };
   return (
     <g data-testid="point-handles">
-      {pointsOf(step).map(({ key, label }) => {
+      {pointsOf(step).map(({ key, label, begins }) => {
         const own = step.values[key] as unknown as Point | null;
+        const undragged = begins === 'middle' ? middleOf(box) : undraggedPlace(box);
         const at = own ? apply(map, own) : undragged;
         return (
           <PointHandle

@@ -8,7 +8,7 @@ import type { LayerOf } from '@ignis/core/scene/model/traits';
 import { mirrorLine, mirrored } from '@ignis/core/sources/mirror-line';
 import { newestOnly } from '../../../state/newest';
 import { useAround, useBench } from '../../../state/bench';
-import { mirroredBox } from '../../../workers/engine';
+import { mirroredBox } from '../../../workers/questions';
 import { FourCorners } from '../../stage/four-corners';
 import { Handle } from '../../stage/handle';
 import { toStage } from '../../stage/path-outline';

@@ -10,7 +10,7 @@ import type { Floor } from '@ignis/core/sources/shadow-sheets';
 import { cornersAsShares, fallingTo } from '@ignis/core/sources/shadow-sheets';
 import { newestOnly } from '../../../state/newest';
 import { useAround, useBench } from '../../../state/bench';
-import { shadowFloor } from '../../../workers/engine';
+import { shadowFloor } from '../../../workers/questions';
 import { FourCorners } from '../../stage/four-corners';
 import { Handle } from '../../stage/handle';
 import { toStage } from '../../stage/path-outline';

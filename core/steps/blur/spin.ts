@@ -1,0 +1,21 @@
+import { angle } from '../../definitions/parameter';
+import { defineStep } from '../../definitions/step';
+import { centre } from '../../definitions/centre';
+
+import { swungAbout } from './swung';
+
+export const spin = defineStep({
+  kind: 'blur.spin',
+  label: 'Spin blur',
+  help: 'As if the picture had turned about a place while the shutter was open.',
+  parameters: {
+    centre,
+    turn: angle('Turns by', 8, { min: -180, max: 180, slider: [-45, 45] }),
+  },
+  seesPlace: true,
+  inLens: true,
+  reachesAll: true,
+  margin: () => 2,
+  apply: (input, v, context) =>
+    swungAbout(input, context, v.centre, { turn: (v.turn * Math.PI) / 180, zoom: 0 }),
+});

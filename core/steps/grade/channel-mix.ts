@@ -1,0 +1,50 @@
+import type { NumberParameter } from '../../definitions/parameter';
+import { percent } from '../../definitions/parameter';
+import { defineStep } from '../../definitions/step';
+import { each, transformed } from '../../fields/colours';
+import { add } from '../../fields/field';
+import { gradedLight } from './graded';
+
+const share = (section: string, label: string, value: number) =>
+  ({ ...percent(label, value, -200, 200), section }) satisfies NumberParameter;
+
+export const channelMix = defineStep({
+  kind: 'grade.channel-mix',
+  label: 'Channel mix',
+  help: 'Makes each channel of shares of all three, in linear light; or one tone for all of them.',
+  example: { redRed: 0, redBlue: 100, blueBlue: 0, blueRed: 100 },
+  parameters: {
+    single: {
+      kind: 'switch',
+      label: 'One tone',
+      help: 'All channels become what red does: a grey picture.',
+      default: false,
+    },
+    redRed: share('Red becomes', 'Red', 100),
+    redGreen: share('Red becomes', 'Green', 0),
+    redBlue: share('Red becomes', 'Blue', 0),
+    redMore: share('Red becomes', 'And more', 0),
+    greenRed: { ...share('Green becomes', 'Red', 0), needs: { single: [false] } },
+    greenGreen: { ...share('Green becomes', 'Green', 100), needs: { single: [false] } },
+    greenBlue: { ...share('Green becomes', 'Blue', 0), needs: { single: [false] } },
+    greenMore: { ...share('Green becomes', 'And more', 0), needs: { single: [false] } },
+    blueRed: { ...share('Blue becomes', 'Red', 0), needs: { single: [false] } },
+    blueGreen: { ...share('Blue becomes', 'Green', 0), needs: { single: [false] } },
+    blueBlue: { ...share('Blue becomes', 'Blue', 100), needs: { single: [false] } },
+    blueMore: { ...share('Blue becomes', 'And more', 0), needs: { single: [false] } },
+  },
+  margin: () => 0,
+  keepsShape: true,
+  apply: (input, v, context) => {
+    const red = [v.redRed, v.redGreen, v.redBlue];
+    const green = [v.greenRed, v.greenGreen, v.greenBlue];
+    const blue = [v.blueRed, v.blueGreen, v.blueBlue];
+    const matrix = (v.single ? [red, red, red] : [red, green, blue]).flat().map((s) => s / 100);
+    const more = v.single
+      ? [v.redMore, v.redMore, v.redMore]
+      : [v.redMore, v.greenMore, v.blueMore];
+    return gradedLight(input, context, (light) =>
+      each(transformed(matrix, light), (c, i) => add(c, more[i]! / 100)),
+    );
+  },
+});
