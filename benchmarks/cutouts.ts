@@ -1,6 +1,6 @@
 /** Cut-outs of the demo subjects over three backgrounds: how near they come to the true coverage, and how long it takes. */
 import { createRequire } from 'node:module';
-import { defaultsOf } from '../core/definitions/parameter';
+import { defaultsOf } from '../core/definitions/parameter-values';
 import type { CutOutShape } from '../core/cutout/cut-out';
 import { edgeParameters, workingSize } from '../core/cutout/cut-out';
 import type { OpenCv } from '../core/cutout/grabcut';

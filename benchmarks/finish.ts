@@ -1,6 +1,6 @@
 /** Grades, blurs, finish and distortions: each against a copy of the picture. */
 import type { Parameters, Values } from '../core/definitions/parameter';
-import { defaultsOf } from '../core/definitions/parameter';
+import { defaultsOf } from '../core/definitions/parameter-values';
 import type { StepDefinition } from '../core/definitions/step';
 import type { ColourBuffer } from '../core/pixels/buffer';
 import { unwritten } from '../core/pixels/buffer';

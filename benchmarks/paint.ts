@@ -4,7 +4,7 @@ import type { Page } from '@playwright/test';
 import { onPage, settled } from '../e2e/bench-page';
 import type { PaintStroke } from '../core/brush/paint-brush';
 import { paintBrushParameters, strokeBrush } from '../core/brush/paint-brush';
-import { defaultsOf } from '../core/definitions/parameter';
+import { defaultsOf } from '../core/definitions/parameter-values';
 import { assetName } from '../core/files/ignis-file';
 import { edit } from '../core/scene/edits/edit';
 import { packOf, packStrokes } from '../core/scene/edits/stroke-edits';

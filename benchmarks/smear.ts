@@ -2,7 +2,7 @@
 import type { Page } from '@playwright/test';
 import { act, onPage, openExample, settled } from '../e2e/bench-page';
 import { smearBrushParameters } from '../core/brush/smear-stroke';
-import { defaultsOf } from '../core/definitions/parameter';
+import { defaultsOf } from '../core/definitions/parameter-values';
 import type { SmearStroke } from '../core/definitions/strokes';
 import { newScene, newStep, newTextLayer } from '../core/scene/model/make';
 import { drag, openScene, taken, watch } from './page';

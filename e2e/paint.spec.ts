@@ -1,6 +1,6 @@
 /** Paint: strokes of a brush on a layer of their own, each of which stays a stroke. */
 import { expect, test, type Page } from './test';
-import { defaultsOf } from '../core/definitions/parameter';
+import { defaultsOf } from '../core/definitions/parameter-values';
 import type { PaintStroke } from '../core/brush/paint-brush';
 import { paintBrushParameters } from '../core/brush/paint-brush';
 import { isPacked } from '../core/brush/points';

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import * as v from 'valibot';
-import { defaultsOf } from '../definitions/parameter';
+import { defaultsOf } from '../definitions/parameter-values';
 import { picture } from '../kernels/picture';
 import { DAB } from '../kernels/brush';
 import { IDENTITY } from '../geometry/affine';

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { defaultsOf } from '../definitions/parameter';
+import { defaultsOf } from '../definitions/parameter-values';
 import { distanceTo, strokeAt, strokesWithin } from './hit';
 import { paintBrushParameters, type PaintStroke } from './paint-brush';
 

@@ -1,17 +1,7 @@
 import * as v from 'valibot';
-import {
-  angle,
-  count,
-  absentOf,
-  intensity,
-  length,
-  percent,
-  seed,
-  type ChoiceParameter,
-  type CurveParameter,
-  type Parameters,
-  type Values,
-} from '../definitions/parameter';
+import { type ChoiceParameter, type CurveParameter, type Parameters, type Values } from '../definitions/parameter';
+import { angle, count, intensity, length, percent, seed } from '../definitions/number-parameters';
+import { absentOf } from '../definitions/parameter-values';
 import { HEX, parameterEntries } from '../definitions/parameter-schema';
 import type { StrokeWay } from '../kernels/brush';
 import { TIP_REACH, strokeWays } from '../kernels/brush';

@@ -2,7 +2,7 @@ import * as v from 'valibot';
 import { checkedOnce } from '../definitions/checked-once';
 import { hasOwnIds, idSchema } from '../definitions/id';
 import type { Parameters } from '../definitions/parameter';
-import { length, percent } from '../definitions/parameter';
+import { length, percent } from '../definitions/number-parameters';
 import { parameterEntries } from '../definitions/parameter-schema';
 import type { SmearStroke, SmearWay } from '../definitions/strokes';
 import { strokePointsSchema } from './points';

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { defaultsOf } from '../definitions/parameter';
+import { defaultsOf } from '../definitions/parameter-values';
 import { IDENTITY, scaling, type Affine } from '../geometry/affine';
 import type { ColourBuffer, Plane } from '../pixels/buffer';
 import { crop } from '../pixels/buffer';

@@ -4,7 +4,7 @@ import { apply, meanScale } from '../geometry/affine';
 import { coordinate } from '../geometry/coordinate';
 import { along, nearest } from './along';
 import { POINT } from './points';
-import { length, percent } from '../definitions/parameter';
+import { length, percent } from '../definitions/number-parameters';
 import { parameterEntries } from '../definitions/parameter-schema';
 
 /** A stroke of a brush on a mask. */

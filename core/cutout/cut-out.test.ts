@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { edgeError, nextMark, overlap, subjectOver } from '../../demo/cut-subjects';
 import '../kernels/load';
-import { defaultsOf } from '../definitions/parameter';
+import { defaultsOf } from '../definitions/parameter-values';
 import { boxPath } from '../geometry/box-paths';
 import { scaling } from '../geometry/affine';
 import { projective } from '../geometry/homography';

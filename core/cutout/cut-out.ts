@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { percent, length } from '../definitions/parameter';
+import { percent, length } from '../definitions/number-parameters';
 import { parameterEntries } from '../definitions/parameter-schema';
 import { coordinate } from '../geometry/coordinate';
 import { pathSchema } from '../geometry/path-schema';

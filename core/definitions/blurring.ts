@@ -1,6 +1,6 @@
 import type { Halo } from '../kernels/halo';
 import type { ChoiceParameter, NumberParameter } from './parameter';
-import { length } from './parameter';
+import { length } from './number-parameters';
 
 /** How light falls off from what is blurred: parameters that passes and styles share. */
 

@@ -5,7 +5,7 @@ import { LARGEST_CUBE, LONGEST_CURVE } from '../pixels/colour-table';
 import { MOST_BANDS } from '../pixels/hue-bands';
 import { rampSpaces } from '../pixels/ramp';
 import type { Omissible, Parameter, Parameters, ValueOf, Values } from './parameter';
-import { absentOf } from './parameter';
+import { absentOf } from './parameter-values';
 import { dripsSchema, meshSchema, regionsSchema } from './warps';
 
 /** What values of parameters must be, and what is said of those that are not. */
@@ -126,6 +126,11 @@ function givenSchema(p: Parameter): v.GenericSchema<unknown> {
       return v.pipe(
         v.string(),
         v.regex(PICTURE, `${p.label} must be the name of a picture's asset, or empty.`),
+      );
+    case 'layer':
+      return v.pipe(
+        v.string(),
+        v.maxLength(200, `${p.label} must be the id of a layer, or empty for what lies beneath.`),
       );
     case 'switch':
       return v.boolean(`${p.label} must be true or false.`);

@@ -1,6 +1,8 @@
 import * as v from 'valibot';
 import { describe, expect, it } from 'vitest';
-import { defaultsOf, percent, type Parameter } from './parameter';
+import { type Parameter } from './parameter';
+import { percent } from './number-parameters';
+import { defaultsOf } from './parameter-values';
 import { parameterSchema, parametersSchema } from './parameter-schema';
 
 const size: Parameter = {

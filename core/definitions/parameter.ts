@@ -112,6 +112,14 @@ export interface PictureParameter extends Described {
   default: string;
 }
 
+/** Another layer, by its id; empty for all that lies beneath. Only steps that see their place have one. */
+export interface LayerParameter extends Described {
+  kind: 'layer';
+  default: string;
+  /** As of a number. */
+  absent?: string;
+}
+
 /** A family that ships, by its id, or a font of the artist's own, by its asset. */
 export interface FontParameter extends Described {
   kind: 'font';
@@ -194,6 +202,7 @@ export type Parameter =
   | MeshParameter
   | CornersParameter
   | PictureParameter
+  | LayerParameter
   | StrokesParameter
   | DripsParameter
   | OwnParameter
@@ -214,6 +223,7 @@ interface ValueByKind {
   ends: Ends | null;
   point: Point | null;
   picture: string;
+  layer: string;
   regions: ReshapedRegion[];
   mesh: Mesh | null;
   corners: CornerPoints | null;
@@ -248,117 +258,3 @@ export type Values<P extends Parameters> = {
 } & {
   -readonly [K in keyof P as P[K] extends Omissible ? K : never]?: ValueOf<P[K]> | undefined;
 };
-
-/** Every parameter's default; what means the same where it is left out is left out. */
-export function defaultsOf<P extends Parameters>(parameters: P): Values<P> {
-  return Object.fromEntries(
-    Object.entries(parameters).flatMap(([k, p]) =>
-      absentOf(p) === p.default ? [] : [[k, p.default]],
-    ),
-  ) as Values<P>;
-}
-
-/** What a parameter is where it is left out; undefined if it may not be. */
-export const absentOf = (p: Parameter): Value | undefined => ('absent' in p ? p.absent : undefined);
-
-/** Values with what they leave out as it counts. */
-export const completed = (
-  parameters: Parameters,
-  values: Readonly<Record<string, unknown>>,
-): Record<string, unknown> => ({
-  ...Object.fromEntries(
-    Object.entries(parameters).flatMap(([k, p]) =>
-      absentOf(p) === undefined ? [] : [[k, absentOf(p)]],
-    ),
-  ),
-  ...Object.fromEntries(Object.entries(values).filter(([, v]) => v !== undefined)),
-});
-
-/** Of an object that holds the values of a set of parameters and more, those values that it says. */
-export const valuesOf = <P extends Parameters>(parameters: P, all: Values<P>): Values<P> =>
-  Object.fromEntries(
-    Object.keys(parameters).flatMap((k) => {
-      const value = (all as Readonly<Record<string, unknown>>)[k];
-      return value === undefined ? [] : [[k, value]];
-    }),
-  ) as Values<P>;
-
-/** A percentage parameter, 0–100 unless said. */
-export const percent = (label: string, value: number, min = 0, max = 100): NumberParameter => ({
-  kind: 'number',
-  label,
-  unit: '%',
-  min,
-  max,
-  step: 1,
-  default: value,
-});
-
-/** How bright light is, in stops: each doubles it. It multiplies linear light, however the scene mixes. */
-export const intensity = {
-  kind: 'number',
-  label: 'Intensity',
-  help: 'How bright its light is: each stop doubles it. What is brighter than white burns towards it.',
-  unit: 'stops',
-  min: -6,
-  max: 8,
-  slider: [-3, 6],
-  step: 0.1,
-  default: 0,
-  absent: 0,
-} as const satisfies NumberParameter;
-
-type Range = Partial<Pick<NumberParameter, 'min' | 'max' | 'slider' | 'step' | 'help' | 'needs'>>;
-
-/** A length in px, from 0 on unless said. */
-export const length = (label: string, value: number, range: Range = {}): NumberParameter => ({
-  kind: 'number',
-  label,
-  unit: 'px',
-  min: 0,
-  max: 20_000,
-  step: 1,
-  default: value,
-  ...range,
-});
-
-/** A place in px, to either side of 0. */
-export const place = (label: string, value: number, range: Range = {}): NumberParameter =>
-  length(label, value, { min: -100_000, max: 100_000, slider: [-1000, 1000], ...range });
-
-/** An angle in degrees, clockwise. */
-export const angle = (label: string, value: number, range: Range = {}): NumberParameter => ({
-  ...length(label, value, { min: -3600, max: 3600, slider: [-180, 180], ...range }),
-  unit: '°',
-});
-
-/** A whole number of something. */
-export const count = (label: string, value: number, range: Range = {}): NumberParameter => ({
-  ...length(label, value, { min: 1, max: 200, ...range }),
-  unit: '',
-});
-
-/** What chance is drawn from: the same seed always gives the same. */
-export const seed = (): NumberParameter => ({
-  ...count('Seed', 1, { min: 0, max: 9999, slider: [0, 100] }),
-  help: 'Another number, another draw; the same number, the same.',
-});
-
-/** The key of the parameter that says how lengths are meant; undefined if they are px. */
-export const lengthsKey = (parameters: Parameters): string | undefined =>
-  Object.entries(parameters).find(([, p]) => p.kind === 'choice' && p.setsLengths)?.[0];
-
-/** How the lengths among some values are meant. */
-export function lengthsIn(
-  parameters: Parameters,
-  values: Readonly<Record<string, unknown>>,
-): 'px' | 'share' {
-  const key = lengthsKey(parameters);
-  return key !== undefined && values[key] === 'share' ? 'share' : 'px';
-}
-
-/** Whether a parameter counts, for the values of the others. */
-export const counts = (p: Parameter, values: Readonly<Record<string, unknown>>): boolean =>
-  Object.entries(p.needs ?? {}).every(([key, ok]) =>
-    ok === 'some' ? Number(values[key]) > 0 : ok.includes(values[key] as string | boolean),
-  );

@@ -6,6 +6,7 @@ import type { ColourBuffer, Plane } from '../pixels/buffer';
 import type { Picture } from '../kernels/picture';
 import type { Mixing } from '../pixels/colour';
 import type { Region } from '../pixels/region';
+import type { Seen } from './seen';
 import type { Parameters } from './parameter';
 import type { Lamp } from './step';
 import type { LastMade } from './last-made';
@@ -60,19 +61,7 @@ export interface Caster {
 export type Ground = 'base' | 'beneath' | 'second' | 'lights';
 
 /** The pictures of what a layer looks at. */
-export type Grounds = Partial<
-  Record<
-    Ground,
-    {
-      /** Names all that it depends on under the map of the render: the same name, the same colours. */
-      key: string;
-      /** Its colours over exactly a region, px of the render. */
-      colours(region: Region): ColourBuffer;
-      /** Its colours over the scene on a grid so long on its longer side, the same at every scale; `map` leads to px of the render. */
-      coarse(side: number): { pixels: ColourBuffer; map: Affine };
-    }
-  >
->;
+export type Grounds = Partial<Record<Ground, Seen>>;
 
 /** What a source is given to draw itself. */
 export interface SourceContext {

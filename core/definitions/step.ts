@@ -6,6 +6,7 @@ import type { Mixing } from '../pixels/colour';
 import type { Region } from '../pixels/region';
 import type { Memo } from './memo';
 import type { Parameters, Values } from './parameter';
+import type { Seen } from './seen';
 import type { DrawnOut } from './warps';
 
 /** What every step says of itself. */
@@ -57,6 +58,11 @@ export interface StepContext {
   draft?: boolean;
   /** Keeps what can be used again in the next frame, such as a table; the key must name all it depends on. */
   memo: Memo;
+  /**
+   * What it sees of the layer that a parameter names, or, for `itself`, of all that goes into it; null if that is gone or if
+   * its parameter does not count.
+   */
+  seen(name: string): Seen | null;
   /** Keeps what is made of what came in, by a name that says what else it depends on. */
   keep<T extends ColourBuffer | Plane>(name: string, make: () => T): T;
 }
@@ -70,6 +76,8 @@ export interface StepDefinition<P extends Parameters = Parameters> extends Descr
   seesMask?: boolean;
   /** Whether it looks at where the layer stands: it carries pixels from one place of it to another. */
   seesPlace?: boolean;
+  /** Whether it measures all that goes into it, and not only about what is wanted (`seen('itself')`). */
+  measuresItself?: boolean;
   /** Whether it looks at the lamp of the scene. */
   seesLamp?: boolean;
   /** Whether it works on light as it comes into a lens, and so sees none from far beyond the picture (`lightSeen`). */

@@ -1,4 +1,5 @@
 import type { Mixing } from '../pixels/colour';
+import { FROM_CONES, FROM_LAB, TO_CONES, TO_LAB } from '../pixels/oklab';
 import type { Term } from './field';
 import {
   COLOUR,
@@ -57,23 +58,6 @@ export const lumaOf = ([r, g, b]: Triple): Term =>
 
 export const greatest = ([r, g, b]: Triple): Term => max(r, max(g, b));
 export const least = ([r, g, b]: Triple): Term => min(r, min(g, b));
-
-/** From linear light of sRGB to the cones of Oklab, and from their roots to lightness, a and b (Ottosson, 2020). */
-const TO_CONES = [
-  0.4122214708, 0.5363325363, 0.0514459929, 0.2119034982, 0.6806995451, 0.1073969566, 0.0883024619,
-  0.2817188376, 0.6299787005,
-];
-const TO_LAB = [
-  0.2104542553, 0.793617785, -0.0040720468, 1.9779984951, -2.428592205, 0.4505937099, 0.0259040371,
-  0.7827717662, -0.808675766,
-];
-const FROM_LAB = [
-  1, 0.3963377774, 0.2158037573, 1, -0.1055613458, -0.0638541728, 1, -0.0894841775, -1.291485548,
-];
-const FROM_CONES = [
-  4.0767416621, -3.3077115913, 0.2309699292, -1.2684380046, 2.6097574011, -0.3413193965,
-  -0.0041960863, -0.7034186147, 1.707614701,
-];
 
 /** Lightness, a and b of linear light in Oklab. */
 export const toOklab = (light: Triple): Triple =>

@@ -1,5 +1,5 @@
 import { defineFlarePart } from '../definitions/flare-part';
-import { angle, length, percent } from '../definitions/parameter';
+import { angle, length, percent } from '../definitions/number-parameters';
 import { blurMargin, gaussianBlur } from '../kernels/blur';
 import { coverage } from '../kernels/coverage';
 import { colourBuffer } from '../pixels/buffer';

@@ -1,5 +1,5 @@
 import { defineFlarePart } from '../definitions/flare-part';
-import { length, percent } from '../definitions/parameter';
+import { length, percent } from '../definitions/number-parameters';
 import { around, brightness, circle, onAxis, placed, soft, spot, spotTable } from './spots';
 import type { ColourBuffer } from '../pixels/buffer';
 

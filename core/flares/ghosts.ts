@@ -1,7 +1,7 @@
 import type { FlareAxis } from '../definitions/flare-part';
 import { defineFlarePart } from '../definitions/flare-part';
 import type { Parameters, Values } from '../definitions/parameter';
-import { angle, count, length, percent } from '../definitions/parameter';
+import { angle, count, length, percent } from '../definitions/number-parameters';
 import type { Point } from '../geometry/affine';
 import { chance } from '../geometry/chance';
 import { blurMargin, gaussianBlur } from '../kernels/blur';

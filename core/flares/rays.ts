@@ -1,5 +1,5 @@
 import { defineFlarePart } from '../definitions/flare-part';
-import { angle, count, length, percent } from '../definitions/parameter';
+import { angle, count, length, percent } from '../definitions/number-parameters';
 import { chance } from '../geometry/chance';
 import { gaussianBlur, blurMargin } from '../kernels/blur';
 import { coverage } from '../kernels/coverage';

@@ -1,5 +1,5 @@
 import type { FlareAxis, FlareContext } from '../definitions/flare-part';
-import { intensity, percent } from '../definitions/parameter';
+import { intensity, percent } from '../definitions/number-parameters';
 import type { Affine, Point } from '../geometry/affine';
 import { regionAround } from '../geometry/affine';
 import { painted } from '../kernels/paint';

@@ -1,7 +1,7 @@
 import * as v from 'valibot';
 import { numberOf } from '../definitions/content-key';
 import type { Before, MaskContext } from '../definitions/mask';
-import { length, percent } from '../definitions/parameter';
+import { length, percent } from '../definitions/number-parameters';
 import { parameterEntries } from '../definitions/parameter-schema';
 import { placementSchema } from '../definitions/placement';
 import { blurMargin, gaussianBlur } from '../kernels/blur';

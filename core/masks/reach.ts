@@ -1,7 +1,7 @@
 import * as v from 'valibot';
 import { namedLayerSchema } from '../definitions/id';
 import type { Look, MaskContext, MaskShapeDefinition } from '../definitions/mask';
-import { percent } from '../definitions/parameter';
+import { percent } from '../definitions/number-parameters';
 import { HEX, parameterEntries } from '../definitions/parameter-schema';
 import { apply, invert, multiply } from '../geometry/affine';
 import { coordinate } from '../geometry/coordinate';

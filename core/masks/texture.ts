@@ -1,7 +1,7 @@
 import * as v from 'valibot';
 import type { MaskShapeDefinition } from '../definitions/mask';
 import type { Parameters } from '../definitions/parameter';
-import { percent } from '../definitions/parameter';
+import { percent } from '../definitions/number-parameters';
 import { parameterEntries } from '../definitions/parameter-schema';
 import { lookUp } from '../kernels/planes';
 import { textureMap } from '../paint/lay';

@@ -1,7 +1,7 @@
 import * as v from 'valibot';
 import { namedLayerSchema } from '../definitions/id';
 import type { MaskShapeDefinition } from '../definitions/mask';
-import { percent } from '../definitions/parameter';
+import { percent } from '../definitions/number-parameters';
 import { parameterEntries } from '../definitions/parameter-schema';
 import { lookUp } from '../kernels/planes';
 import { copied } from '../kernels/rows';

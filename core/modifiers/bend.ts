@@ -1,4 +1,4 @@
-import { length } from '../definitions/parameter';
+import { length } from '../definitions/number-parameters';
 import { defineModifier, pointsEach } from '../definitions/modifier';
 import { curveAt } from '../geometry/curve';
 import { displaced, lengthsOf, normalsOf, refined } from '../geometry/strand';

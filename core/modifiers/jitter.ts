@@ -1,4 +1,4 @@
-import { angle, count, length, percent, seed } from '../definitions/parameter';
+import { angle, count, length, percent, seed } from '../definitions/number-parameters';
 import { defineModifier, pointsEach } from '../definitions/modifier';
 import type { Strand } from '../geometry/strand';
 import { displaced, lengthsOf, normalsOf, refined } from '../geometry/strand';

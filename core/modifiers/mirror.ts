@@ -1,4 +1,4 @@
-import { angle, count, place } from '../definitions/parameter';
+import { angle, count, place } from '../definitions/number-parameters';
 import { copiable, defineModifier } from '../definitions/modifier';
 import { about, multiply, rotation } from '../geometry/affine';
 import type { Strand } from '../geometry/strand';

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { NumberParameter } from '../definitions/parameter';
-import { defaultsOf } from '../definitions/parameter';
+import { defaultsOf } from '../definitions/parameter-values';
 import { IDENTITY } from '../geometry/affine';
 import { corner } from '../geometry/path';
 import type { Strand } from '../geometry/strand';

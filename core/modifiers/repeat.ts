@@ -1,4 +1,4 @@
-import { angle, count, percent, place } from '../definitions/parameter';
+import { angle, count, percent, place } from '../definitions/number-parameters';
 import { copiable, defineModifier } from '../definitions/modifier';
 import type { Affine } from '../geometry/affine';
 import { about, middleOf, multiply, rotation, scaling, translation } from '../geometry/affine';

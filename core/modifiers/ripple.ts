@@ -1,4 +1,4 @@
-import { angle, length, percent } from '../definitions/parameter';
+import { angle, length, percent } from '../definitions/number-parameters';
 import { defineModifier, pointsEach } from '../definitions/modifier';
 import { displaced, lengthsOf, normalsOf, refined } from '../geometry/strand';
 

@@ -1,4 +1,4 @@
-import { angle, count, length, percent, seed } from '../definitions/parameter';
+import { angle, count, length, percent, seed } from '../definitions/number-parameters';
 import { copiable, defineModifier } from '../definitions/modifier';
 import { multiply, rotation, scaling, translation } from '../geometry/affine';
 import { piece } from '../geometry/dash';

@@ -1,4 +1,4 @@
-import { length, seed } from '../definitions/parameter';
+import { length, seed } from '../definitions/number-parameters';
 import { defineModifier, pointsEach } from '../definitions/modifier';
 import { displaced, lengthsOf, normalsOf, refined } from '../geometry/strand';
 import { drift } from '../geometry/chance';

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { defaultsOf } from '../definitions/parameter';
+import { defaultsOf } from '../definitions/parameter-values';
 import type { PaintFrame } from '../definitions/step';
 import { IDENTITY } from '../geometry/affine';
 import type { Affine } from '../geometry/affine';

@@ -1,6 +1,6 @@
 import { blendParameter } from '../blend/parameter';
 import type { Parameter, Parameters, Values } from '../definitions/parameter';
-import { angle, percent } from '../definitions/parameter';
+import { angle, percent } from '../definitions/number-parameters';
 import { rampOf } from '../pixels/ramp';
 import { scratches } from '../textures/scratches';
 import { laidTextureParameters, layParameters, textureSeed } from './texture-parameters';

@@ -1,5 +1,5 @@
 import type { OwnParameter, Parameters, Values } from '../definitions/parameter';
-import { angle, percent, place, seed } from '../definitions/parameter';
+import { angle, percent, place, seed } from '../definitions/number-parameters';
 import { textures } from '../textures/index';
 
 /** Every texture as a choice. */

@@ -1,4 +1,4 @@
-import { defaultsOf } from '../definitions/parameter';
+import { defaultsOf } from '../definitions/parameter-values';
 import type { Value } from '../definitions/parameter';
 import type { Step } from '../scene/model/schema';
 import { stepOfKind } from '../steps/index';

@@ -1,6 +1,6 @@
 import { beforeAll, describe, expect, it } from 'vitest';
 import { shippedFace } from '../../server/src/fonts';
-import { defaultsOf } from '../definitions/parameter';
+import { defaultsOf } from '../definitions/parameter-values';
 import { render } from '../render/render';
 import { edit } from '../scene/edits/edit';
 import { findLayer, duplicateLayer } from '../scene/edits/layer-edits';

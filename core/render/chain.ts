@@ -1,4 +1,4 @@
-import { lengthsIn } from '../definitions/parameter';
+import { lengthsIn } from '../definitions/parameter-values';
 import type { AnyStep, Piece, StyleDefinition } from '../definitions/step';
 import { carriesAll } from '../definitions/step';
 import type { Region } from '../pixels/region';

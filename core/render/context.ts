@@ -54,6 +54,8 @@ export interface Context {
     context: Context,
     content: readonly unknown[] | null,
   ): ColourBuffer;
+  /** Keeps what does not come of what lies beneath, where `memo` keeps nothing (as for grades); left out, `memo` does. */
+  lasting?: Memo;
   /** Steps of the groups around that their layers land through, innermost first. */
   around: readonly BoundStep[];
 }
@@ -119,6 +121,10 @@ export function drawnNumber({ kind, values }: BoundStep): number {
   return valuesNumber({ kind, values: rest });
 }
 
+/** Names what a step sees of other layers; undefined if it looks at none. */
+export const seenNumbers = ({ seen }: BoundStep): unknown =>
+  seen && Object.entries(seen).map(([key, { layer, map }]) => [key, contentOf(layer), map]);
+
 /** As `numberOf`, for all of a layer that its pixels depend on. */
 export const contentOf = (layer: BoundLayer): number =>
   numberOf(layer, () =>
@@ -126,7 +132,7 @@ export const contentOf = (layer: BoundLayer): number =>
       ...layer,
       name: '',
       source: sourceNumber(layer.source),
-      steps: layer.steps.map((s) => ({ ...s, values: valuesNumber(s) })),
+      steps: layer.steps.map((s) => ({ ...s, values: valuesNumber(s), seen: seenNumbers(s) })),
       layers: layer.layers?.map(contentOf),
     }),
   );

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { paintBrushParameters } from '../brush/paint-brush';
 import { noMemo } from '../definitions/memo';
-import { defaultsOf } from '../definitions/parameter';
+import { defaultsOf } from '../definitions/parameter-values';
 import { changeDrip, pulledDrip } from '../scene/edits/drip-edits';
 import { edit } from '../scene/edits/edit';
 import { newPaint, newScene, newStep } from '../scene/model/make';

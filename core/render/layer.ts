@@ -16,7 +16,8 @@ import { stepOfKind } from '../steps/index';
 import type { PlannedStep, Sizes } from './chain';
 import { piecesOf, unitOf } from './chain';
 import type { Context } from './context';
-import { cached, drawnNumber, throwIfStopped, valuesNumber } from './context';
+import { cached, drawnNumber, seenNumbers, throwIfStopped, valuesNumber } from './context';
+import { seenFor } from './ground';
 import { limitOf, partly } from './limited';
 import { ownMask } from './masked';
 import { sizesOf } from './reach';
@@ -40,22 +41,34 @@ function throughStep(
   const map = mapTo(layer, context);
   const place = definition.seesPlace ? map : null;
   const lit = definition.seesLamp ? context.lamp : null;
+  const looks = step.seen ? [seenNumbers(step), context.map, scene] : null;
   const cameIn = [...key];
   const limit = limitOf(layer, step, wanted, context);
-  key.push(step.kind, valuesNumber(step), unit, wanted, seen, place, lit, limit.key);
+  key.push(step.kind, valuesNumber(step), unit, wanted, seen, place, lit, looks, limit.key);
   // What a step does not change costs nothing.
   if (isEmpty(limit.region)) return pixels;
   const make = () =>
     definition.apply(pixels, step.values, {
       ...{ scale: unit, wanted: limit.region, mixing, map, lamp, picture, memo, scene },
       mask: (region) => ownMask(layer, region, context),
+      seen: seenFor(step, context),
       keep: (name, make) =>
         cached(context, layer.id, step.id, [...cameIn, step.kind, unit, map, scene, name], make),
     });
   const { blend } = step;
   if (limit.key === null && !blend) return cached(context, layer.id, step.id, key, make);
   // What it would do where it is limited is cached apart: a stroke on its mask changes how much of that shows.
-  const own = [...cameIn, step.kind, valuesNumber(step), unit, limit.region, seen, place, lit];
+  const own = [
+    ...cameIn,
+    step.kind,
+    valuesNumber(step),
+    unit,
+    limit.region,
+    seen,
+    place,
+    lit,
+    looks,
+  ];
   const made = cached(context, layer.id, step.id, own, make);
   if (blend) key.push(blend);
   return cached(context, layer.id, step.id, key, () => {
@@ -151,6 +164,7 @@ export function dressed(
           const made = (definition as ShapeStepDefinition).apply(before(), own(), step.values, {
             ...{ scale: unit, wanted: seen, mixing, map, lamp, picture, memo, scene },
             mask: () => null,
+            seen: () => null,
             keep: (part, make) =>
               cached(context, layer.id, step.id, ['shape', ...name, part], make),
           });
@@ -177,6 +191,7 @@ export function dressed(
             ...{ scale: unit, wanted: styles, mixing, map, frame, lamp, picture, memo, scene },
             draft: context.draft,
             mask: () => null,
+            seen: () => null,
             whole: () => wholeShape(layer, before, step, context),
             keep: (part, make) => cached(context, layer.id, step.id, [...name, part], make),
           });

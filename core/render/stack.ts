@@ -295,7 +295,11 @@ function graded(
   const sizes = { ...sizesOf(grade, context), seen: lightSeen(context.scene) };
   const plan = planOf(steps, part, sizes);
   // A grade's input has no key: what it depends on is all that lies beneath.
-  const uncached = { ...context, memo: <T>(_key: string, make: () => T) => scoped(make) };
+  const uncached = {
+    ...context,
+    memo: <T>(_key: string, make: () => T) => scoped(make),
+    lasting: context.lasting ?? context.memo,
+  };
   const input = crop(acc, intersect(plan.source, acc.region));
   const made = crop(throughSteps(grade, input, plan.planned, sizes, [], uncached), part);
   // What lies beneath is nobody's but ours to draw on.

@@ -1,5 +1,5 @@
 import { edgeParameters } from '../cutout/cut-out';
-import { defaultsOf } from '../definitions/parameter';
+import { defaultsOf } from '../definitions/parameter-values';
 import { picture } from '../kernels/picture';
 import { finish } from '../kernels/finish';
 import { scoped } from '../pixels/heap';

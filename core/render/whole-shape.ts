@@ -61,6 +61,7 @@ export function wholeShape(
             ...{ scale: unitOf(s, sizes), wanted: region, map: scaling(fine) },
             ...{ mixing, lamp, picture, memo, scene },
             mask: () => null,
+            seen: () => null,
             keep: (_name, make) => make(),
           }),
         coverage,

@@ -1,4 +1,4 @@
-import { angle, length } from '../definitions/parameter';
+import { angle, length } from '../definitions/number-parameters';
 import { defineShape } from '../definitions/shape';
 import { polygonPath } from './round';
 

@@ -1,4 +1,4 @@
-import { length } from '../definitions/parameter';
+import { length } from '../definitions/number-parameters';
 import { defineShape } from '../definitions/shape';
 import { corner } from '../geometry/path';
 

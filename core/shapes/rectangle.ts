@@ -1,4 +1,4 @@
-import { length } from '../definitions/parameter';
+import { length } from '../definitions/number-parameters';
 import { defineShape } from '../definitions/shape';
 import type { Anchor } from '../geometry/path';
 import { corner } from '../geometry/path';

@@ -1,4 +1,4 @@
-import { length, percent } from '../definitions/parameter';
+import { length, percent } from '../definitions/number-parameters';
 import { defineShape } from '../definitions/shape';
 import { ellipsePath } from './round';
 

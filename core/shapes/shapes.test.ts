@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { anyValues } from '../testing/any-values';
-import { defaultsOf } from '../definitions/parameter';
+import { defaultsOf } from '../definitions/parameter-values';
 import { flatten } from '../geometry/flatten';
 import { IDENTITY } from '../geometry/affine';
 import { curveBox } from '../geometry/path';

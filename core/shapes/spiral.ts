@@ -1,4 +1,4 @@
-import { angle, length, percent } from '../definitions/parameter';
+import { angle, length, percent } from '../definitions/number-parameters';
 import { defineShape } from '../definitions/shape';
 import { smooth } from '../geometry/path';
 

@@ -1,4 +1,4 @@
-import { angle, count, length, percent } from '../definitions/parameter';
+import { angle, count, length, percent } from '../definitions/number-parameters';
 import { defineShape } from '../definitions/shape';
 import { polygonPath } from './round';
 

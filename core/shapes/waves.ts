@@ -1,4 +1,4 @@
-import { count, length, seed } from '../definitions/parameter';
+import { count, length, seed } from '../definitions/number-parameters';
 import { defineShape } from '../definitions/shape';
 import { smooth } from '../geometry/path';
 import { eitherWay } from '../geometry/chance';

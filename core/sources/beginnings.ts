@@ -1,5 +1,5 @@
 import type { NumberParameter, Parameters } from '../definitions/parameter';
-import { count } from '../definitions/parameter';
+import { count } from '../definitions/number-parameters';
 import type { Caster, Reference, SourceContext } from '../definitions/source';
 import type { Box, Point } from '../geometry/affine';
 import { boxUnder, invert } from '../geometry/affine';

@@ -1,5 +1,5 @@
 import type { Parameters, Values } from '../definitions/parameter';
-import { angle, length, percent } from '../definitions/parameter';
+import { angle, length, percent } from '../definitions/number-parameters';
 
 /** What can be set on the shadow that one layer casts. */
 export const castShadowParameters = {

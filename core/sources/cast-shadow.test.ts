@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import '../kernels/load';
 import * as v from 'valibot';
 import type { CornerPoints } from '../definitions/parameter';
-import { defaultsOf } from '../definitions/parameter';
+import { defaultsOf } from '../definitions/parameter-values';
 import { parametersSchema } from '../definitions/parameter-schema';
 import { boxPath } from '../geometry/box-paths';
 import { project } from '../geometry/homography';

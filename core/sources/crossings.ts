@@ -1,6 +1,6 @@
 import * as v from 'valibot';
 import type { Run } from '../definitions/source';
-import { length } from '../definitions/parameter';
+import { length } from '../definitions/number-parameters';
 import { parameterEntries } from '../definitions/parameter-schema';
 import type { Point } from '../geometry/affine';
 import type { Strand } from '../geometry/strand';

@@ -1,5 +1,5 @@
 import type { Parameters, Values } from '../definitions/parameter';
-import { length, percent, seed } from '../definitions/parameter';
+import { length, percent, seed } from '../definitions/number-parameters';
 import { under } from './beginnings';
 
 /** What can be set on drops on glass. */

@@ -1,5 +1,5 @@
 import type { Parameters, Values } from '../definitions/parameter';
-import { count, length, percent, seed } from '../definitions/parameter';
+import { count, length, percent, seed } from '../definitions/number-parameters';
 import { rampOf } from '../pixels/ramp';
 import { seconds, together, under } from './beginnings';
 import { airParameters, bedParameters } from './gas-parameters';

@@ -3,7 +3,7 @@ import { blendNamed } from '../blend/index';
 import type { FlareAxis } from '../definitions/flare-part';
 import { hasOwnIds, namedLayerSchema } from '../definitions/id';
 import type { Parameters, Value } from '../definitions/parameter';
-import { count, length, percent, seed } from '../definitions/parameter';
+import { count, length, percent, seed } from '../definitions/number-parameters';
 import { HEX, parametersSchema } from '../definitions/parameter-schema';
 import type { SourceContext, SourceDefinition } from '../definitions/source';
 import { flarePartOfKind, flareParts } from '../flares/index';

@@ -1,5 +1,5 @@
 import type { Parameters, Values } from '../definitions/parameter';
-import { angle, length, percent } from '../definitions/parameter';
+import { angle, length, percent } from '../definitions/number-parameters';
 import { beginnings } from './beginnings';
 
 /** What flames and smoke have in common. */

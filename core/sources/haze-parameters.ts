@@ -1,5 +1,5 @@
 import type { Parameters, Values } from '../definitions/parameter';
-import { length, seed } from '../definitions/parameter';
+import { length, seed } from '../definitions/number-parameters';
 import { seconds, together, under } from './beginnings';
 import { airParameters, bedParameters } from './gas-parameters';
 

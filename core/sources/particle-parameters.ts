@@ -1,5 +1,5 @@
 import type { Parameters } from '../definitions/parameter';
-import { angle, count, length, percent, place, seed } from '../definitions/parameter';
+import { angle, count, length, percent, place, seed } from '../definitions/number-parameters';
 import { rampOf } from '../pixels/ramp';
 import { beginnings, seconds, together, under } from './beginnings';
 

@@ -1,5 +1,5 @@
 import type { Parameters, Values } from '../definitions/parameter';
-import { angle, count, length, percent, seed } from '../definitions/parameter';
+import { angle, count, length, percent, seed } from '../definitions/number-parameters';
 import { seconds, under } from './beginnings';
 
 /** What can be set on rain. */

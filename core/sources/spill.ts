@@ -1,6 +1,6 @@
 import * as v from 'valibot';
 import type { Parameters, Values } from '../definitions/parameter';
-import { length, percent } from '../definitions/parameter';
+import { length, percent } from '../definitions/number-parameters';
 import { parametersSchema } from '../definitions/parameter-schema';
 import type { SourceContext, SourceDefinition } from '../definitions/source';
 import { curveTable } from '../geometry/curve';

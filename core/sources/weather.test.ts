@@ -16,7 +16,7 @@ import { hazeSource } from './haze';
 import type { HazeValues } from './haze-parameters';
 import { rainSource } from './rain';
 import type { RainValues } from './rain-parameters';
-import { defaultsOf } from '../definitions/parameter';
+import { defaultsOf } from '../definitions/parameter-values';
 import { dropsParameters } from './drops-parameters';
 import { compile } from '../fields/compile';
 import { fieldPlanes } from '../kernels/field';

@@ -16,6 +16,7 @@ import { sharpen } from './blur/sharpen';
 import { smoothWithin } from './blur/smooth-within';
 import { spin } from './blur/spin';
 import { zoom } from './blur/zoom';
+import { displaceByLayer } from './distort/by-layer';
 import { lensDistortion } from './distort/lens';
 import { offset } from './distort/offset';
 import { polar } from './distort/polar';
@@ -37,6 +38,7 @@ import { clearHaze } from './grade/clear-haze';
 import { colourBalance } from './grade/colour-balance';
 import { contrast } from './grade/contrast';
 import { curves } from './grade/curves';
+import { match } from './grade/match';
 import { desaturate } from './grade/desaturate';
 import { detail } from './grade/detail';
 import { duotone } from './grade/duotone';
@@ -106,6 +108,7 @@ export const steps: readonly AnyStep[] = [
   channelMix,
   blackWhite,
   desaturate,
+  match,
   localContrast,
   detail,
   clearHaze,
@@ -135,6 +138,7 @@ export const steps: readonly AnyStep[] = [
   polar,
   shatter,
   offset,
+  displaceByLayer,
   displace,
   drip,
   fray,

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { stepContext } from '../testing/step-context';
 import type { StepDefinition } from '../definitions/step';
 import { carriesAll } from '../definitions/step';
-import { defaultsOf } from '../definitions/parameter';
+import { defaultsOf } from '../definitions/parameter-values';
 import { parametersSchema } from '../definitions/parameter-schema';
 import * as v from 'valibot';
 import type { ColourBuffer } from '../pixels/buffer';

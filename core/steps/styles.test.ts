@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { anyValues } from '../testing/any-values';
 import { LAMP, stepContext } from '../testing/step-context';
 import type { Value } from '../definitions/parameter';
-import { defaultsOf } from '../definitions/parameter';
+import { defaultsOf } from '../definitions/parameter-values';
 import type { StyleContext } from '../definitions/step';
 import { IDENTITY } from '../geometry/affine';
 import { flatten } from '../geometry/flatten';

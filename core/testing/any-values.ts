@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { smearBrushParameters, smearWays } from '../brush/smear-stroke';
 import type { Parameter, Parameters, Value, Values } from '../definitions/parameter';
-import { defaultsOf } from '../definitions/parameter';
+import { defaultsOf } from '../definitions/parameter-values';
 import { flatMesh } from '../steps/warp/mesh-points';
 import { boxPath } from '../geometry/box-paths';
 import { placed } from '../scene/arrange/placement';
@@ -73,6 +73,8 @@ export function anyValue(
   { px, count, inGamut = false, pictures = false }: Limits = {},
 ): fc.Arbitrary<Value> {
   switch (p.kind) {
+    case 'layer':
+      return fc.constantFrom('', 'gone');
     case 'number': {
       const isLength = px !== undefined && (p.unit === 'px' || p.unit === 'σ px');
       const most = p.unit === '' && count !== undefined ? Math.min(p.max, count) : p.max;

@@ -1,7 +1,7 @@
 /** Made-up edits for tests: each kind that the bench makes, with values that no slider would let through. */
 import { paintBrushParameters } from '../brush/paint-brush';
 import type { BrushStroke } from '../brush/stroke';
-import { defaultsOf } from '../definitions/parameter';
+import { defaultsOf } from '../definitions/parameter-values';
 import {
   newEcho,
   newFill,

@@ -1,7 +1,7 @@
 /** Made-up layers of paint for tests. */
 import fc from 'fast-check';
 import { paintBrushParameters } from '../brush/paint-brush';
-import { defaultsOf } from '../definitions/parameter';
+import { defaultsOf } from '../definitions/parameter-values';
 import { strokeWays } from '../kernels/brush';
 import { newPaint } from '../scene/model/make';
 import type { Layer } from '../scene/model/schema';

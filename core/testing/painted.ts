@@ -4,7 +4,7 @@ import {
   type PaintBrush,
   type PaintStroke,
 } from '../brush/paint-brush';
-import { defaultsOf } from '../definitions/parameter';
+import { defaultsOf } from '../definitions/parameter-values';
 import { noMemo } from '../definitions/memo';
 import type { SourceContext } from '../definitions/source';
 import { IDENTITY, type Affine } from '../geometry/affine';

@@ -1,4 +1,4 @@
-import { defaultsOf } from '../definitions/parameter';
+import { defaultsOf } from '../definitions/parameter-values';
 import { textureMaskParameters } from '../masks/texture';
 import { textures } from '../textures/index';
 import fc from 'fast-check';

@@ -20,6 +20,7 @@ export function stepContext(
   return {
     ...{ scale: 1, wanted, map, mixing, picture, memo: noMemo, scene: box },
     mask: () => null,
+    seen: () => null,
     lamp: LAMP,
     frame: { map, box, scene: box, mixing, lamp: LAMP, picture },
     keep: (_name, make) => make(),

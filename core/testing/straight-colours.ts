@@ -1,4 +1,4 @@
-import { defaultsOf } from '../definitions/parameter';
+import { defaultsOf } from '../definitions/parameter-values';
 import type { StepDefinition } from '../definitions/step';
 import type { ColourBuffer } from '../pixels/buffer';
 import type { Mixing } from '../pixels/colour';

@@ -1,7 +1,7 @@
 import * as v from 'valibot';
 import { namedLayerSchema } from '../definitions/id';
 import type { Parameters, Values } from '../definitions/parameter';
-import { angle, count, length, percent, place, seed } from '../definitions/parameter';
+import { angle, count, length, percent, place, seed } from '../definitions/number-parameters';
 import { FONT_ASSET, parametersSchema } from '../definitions/parameter-schema';
 import { coordinate } from '../geometry/coordinate';
 import { pathSchema } from '../geometry/path-schema';

@@ -1,4 +1,4 @@
-import { defaultsOf } from '../definitions/parameter';
+import { defaultsOf } from '../definitions/parameter-values';
 import type { LetterStyle, TextContent } from './content';
 import {
   alongParameters,

@@ -1,4 +1,4 @@
-import { angle, count, percent } from '../definitions/parameter';
+import { angle, count, percent } from '../definitions/number-parameters';
 import { defineTexture } from '../definitions/texture';
 import { add, divide, clamped, max, multiply, scattered } from '../fields/field';
 import { rampOf } from '../pixels/ramp';

@@ -1,4 +1,4 @@
-import { percent } from '../definitions/parameter';
+import { percent } from '../definitions/number-parameters';
 import { defineTexture } from '../definitions/texture';
 import { add, multiply, subtract } from '../fields/field';
 import { rampOf } from '../pixels/ramp';

@@ -1,4 +1,4 @@
-import { angle, count, percent } from '../definitions/parameter';
+import { angle, count, percent } from '../definitions/number-parameters';
 import { defineTexture } from '../definitions/texture';
 import {
   abs,

@@ -1,4 +1,4 @@
-import { count, percent } from '../definitions/parameter';
+import { count, percent } from '../definitions/number-parameters';
 import { defineTexture } from '../definitions/texture';
 import type { Term } from '../fields/field';
 import { add, hash, floor, multiply, subtract } from '../fields/field';

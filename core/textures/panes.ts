@@ -1,4 +1,4 @@
-import { count, percent } from '../definitions/parameter';
+import { count, percent } from '../definitions/number-parameters';
 import { defineTexture } from '../definitions/texture';
 import { add, cells, divide, clamped, multiply, subtract } from '../fields/field';
 import { rampOf } from '../pixels/ramp';

@@ -1,4 +1,4 @@
-import { length, percent } from '../definitions/parameter';
+import { length, percent } from '../definitions/number-parameters';
 import { defineTexture } from '../definitions/texture';
 import { add, min, multiply, smoothstep, subtract } from '../fields/field';
 import { rampOf } from '../pixels/ramp';

@@ -1,7 +1,7 @@
 import * as v from 'valibot';
 import { strokeSchema } from '../brush/stroke';
 import { coordinate } from '../geometry/coordinate';
-import { percent } from '../definitions/parameter';
+import { percent } from '../definitions/number-parameters';
 import { parameterEntries } from '../definitions/parameter-schema';
 
 /** What can be set on a weave as a whole. */

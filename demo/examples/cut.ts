@@ -7,7 +7,7 @@ import { edgeParameters, workingSize } from '@ignis/core/cutout/cut-out';
 import type { OpenCv } from '@ignis/core/cutout/grabcut';
 import { cutterFor } from '@ignis/core/cutout/grabcut';
 import { knownLabels, tonesOf } from '@ignis/core/cutout/labels';
-import { defaultsOf } from '@ignis/core/definitions/parameter';
+import { defaultsOf } from '@ignis/core/definitions/parameter-values';
 import type { Box } from '@ignis/core/geometry/affine';
 import { boxPath } from '@ignis/core/geometry/box-paths';
 import '@ignis/core/kernels/load';

@@ -1,6 +1,6 @@
 /** How a truth is photographed: the glare of its lens, and the end of the picture. */
 import '../../core/kernels/load';
-import { defaultsOf } from '../../core/definitions/parameter';
+import { defaultsOf } from '../../core/definitions/parameter-values';
 import { PLAIN_ENDING, finish } from '../../core/kernels/finish';
 import { colourBuffer } from '../../core/pixels/buffer';
 import { scoped } from '../../core/pixels/heap';

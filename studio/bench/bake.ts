@@ -1,7 +1,7 @@
 import { toast } from 'sonner';
 import { bakingScale, putBaked, toBake } from '@ignis/core/scene/edits/bake';
 import { paintBrushParameters } from '@ignis/core/brush/paint-brush';
-import { defaultsOf } from '@ignis/core/definitions/parameter';
+import { defaultsOf } from '@ignis/core/definitions/parameter-values';
 import type { Region } from '@ignis/core/pixels/region';
 import { isEmpty } from '@ignis/core/pixels/region';
 import { extentInScene } from '@ignis/core/render/reach';

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { place } from '@ignis/core/definitions/parameter';
+import { place } from '@ignis/core/definitions/number-parameters';
 import type { FrameSides } from '@ignis/core/scene/edits/frame-edits';
 import {
   frameFault,

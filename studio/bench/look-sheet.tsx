@@ -1,7 +1,7 @@
 import { X } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { NumberParameter } from '@ignis/core/definitions/parameter';
-import { count as countParameter } from '@ignis/core/definitions/parameter';
+import { count as countParameter } from '@ignis/core/definitions/number-parameters';
 import type { Box } from '@ignis/core/geometry/affine';
 import {
   FEWEST,

@@ -1,7 +1,7 @@
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
 import { brushParameters } from '@ignis/core/brush/stroke';
-import { percent } from '@ignis/core/definitions/parameter';
+import { percent } from '@ignis/core/definitions/number-parameters';
 import type { MaskPart } from '@ignis/core/masks/mask';
 import type { SelectWay } from '@ignis/core/scene/edits/selection-edits';
 

@@ -3,7 +3,9 @@ import { persist } from 'zustand/middleware';
 import type { PaintBrush, PaintStroke } from '@ignis/core/brush/paint-brush';
 import { paintBrushParameters } from '@ignis/core/brush/paint-brush';
 import { brushParameters } from '@ignis/core/brush/stroke';
-import { defaultsOf, length, valuesOf, type Values } from '@ignis/core/definitions/parameter';
+import { type Values } from '@ignis/core/definitions/parameter';
+import { length } from '@ignis/core/definitions/number-parameters';
+import { defaultsOf, valuesOf } from '@ignis/core/definitions/parameter-values';
 import { reachParameters } from '@ignis/core/masks/reach';
 import { useBrush } from './brush';
 

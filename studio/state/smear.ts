@@ -3,7 +3,7 @@ import { persist } from 'zustand/middleware';
 import type { SmearBrush, SmearWay } from '@ignis/core/definitions/strokes';
 import { smearBrushParameters } from '@ignis/core/brush/smear-stroke';
 import { brushParameters } from '@ignis/core/brush/stroke';
-import { defaultsOf, valuesOf } from '@ignis/core/definitions/parameter';
+import { defaultsOf, valuesOf } from '@ignis/core/definitions/parameter-values';
 import { useBrush } from './brush';
 
 /** The finger; what all brushes have is set for all of them (`useBrush`). */

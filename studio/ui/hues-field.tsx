@@ -3,7 +3,7 @@ import { useRef, useState } from 'react';
 import type { HueBand } from '@ignis/core/pixels/hue-bands';
 import { MOST_BANDS, nameOfHue, plainBands } from '@ignis/core/pixels/hue-bands';
 import type { NumberParameter } from '@ignis/core/definitions/parameter';
-import { percent } from '@ignis/core/definitions/parameter';
+import { percent } from '@ignis/core/definitions/number-parameters';
 import { IconButton } from './icon-button';
 import { NumberControl } from './number-control';
 

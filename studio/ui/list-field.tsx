@@ -1,6 +1,6 @@
 import { Plus, X } from 'lucide-react';
 import type { ListParameter, ListedValues } from '@ignis/core/definitions/parameter';
-import { defaultsOf } from '@ignis/core/definitions/parameter';
+import { defaultsOf } from '@ignis/core/definitions/parameter-values';
 import { Button } from './button';
 import { IconButton } from './icon-button';
 

@@ -1,4 +1,4 @@
-import { count } from '@ignis/core/definitions/parameter';
+import { count } from '@ignis/core/definitions/number-parameters';
 import type { Mesh } from '@ignis/core/definitions/warps';
 import { FEWEST_POINTS, MAX_POINTS } from '@ignis/core/definitions/warps';
 import { flatMesh, isFlat, meshWith } from '@ignis/core/steps/warp/mesh-points';

@@ -1,15 +1,9 @@
 import { LayoutGrid } from 'lucide-react';
 import { Fragment, useState } from 'react';
 import { Switch } from 'radix-ui';
-import type {
-  ListedValues,
-  OwnParameter,
-  OwnValues,
-  Parameter,
-  Parameters,
-} from '@ignis/core/definitions/parameter';
+import type { ListedValues, OwnParameter, OwnValues, Parameter, Parameters } from '@ignis/core/definitions/parameter';
 import { chosen, ownOf } from '@ignis/core/definitions/choices';
-import { completed, counts, lengthsIn } from '@ignis/core/definitions/parameter';
+import { completed, counts, lengthsIn } from '@ignis/core/definitions/parameter-values';
 import type { Edit } from '@ignis/core/scene/edits/edit';
 import { hasCandidates } from '@ignis/core/scene/edits/candidates';
 import type { SmearStroke } from '@ignis/core/definitions/strokes';
@@ -25,6 +19,7 @@ import { DripsField } from './drips-field';
 import { FontField } from './font-field';
 import { HuesField } from './hues-field';
 import type { Ramp } from '@ignis/core/pixels/ramp';
+import { LayerField } from './layer-field';
 import { ListField } from './list-field';
 import { MeshField } from './mesh-field';
 import { NumberControl } from './number-control';
@@ -280,6 +275,17 @@ function Control({ parameter: p, value, onChange, onDone }: ControlProps) {
             </button>
           )}
         </div>
+      );
+    case 'layer':
+      return (
+        <LayerField
+          label={p.label}
+          value={value as string}
+          onChange={(v) => {
+            onChange(v);
+            onDone();
+          }}
+        />
       );
     case 'own':
       return null;

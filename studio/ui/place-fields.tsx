@@ -1,4 +1,4 @@
-import { angle, percent, place } from '@ignis/core/definitions/parameter';
+import { angle, percent, place } from '@ignis/core/definitions/number-parameters';
 import type { Placement } from '@ignis/core/definitions/placement';
 import { MAX_SHEAR } from '@ignis/core/definitions/placement';
 import { NumberField } from './number-field';

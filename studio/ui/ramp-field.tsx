@@ -1,6 +1,6 @@
 import { ArrowLeftRight, Pipette, Trash2 } from 'lucide-react';
 import { useState } from 'react';
-import { percent } from '@ignis/core/definitions/parameter';
+import { percent } from '@ignis/core/definitions/number-parameters';
 import { namedRamps } from '@ignis/core/pixels/named-ramps';
 import { fittedRamp } from '@ignis/core/pixels/fitted-ramp';
 import type { Ramp, StopOf } from '@ignis/core/pixels/ramp';

@@ -1,5 +1,5 @@
 import { Trash2 } from 'lucide-react';
-import { length } from '@ignis/core/definitions/parameter';
+import { length } from '@ignis/core/definitions/number-parameters';
 import type { ReshapedRegion } from '@ignis/core/definitions/warps';
 import { useReshaping } from '../state/reshaping';
 import { NumberField } from './number-field';

@@ -1,4 +1,4 @@
-import { defaultsOf } from '../../definitions/parameter';
+import { defaultsOf } from '../../definitions/parameter-values';
 import { rampOf } from '../../pixels/ramp';
 import type { PaintBrush } from '../../brush/paint-brush';
 import { paintBrushParameters, strokeBrush } from '../../brush/paint-brush';

@@ -9,7 +9,8 @@ import type { Source } from '../../sources/index';
 import { definitionOf, namedBy } from '../../sources/index';
 import { boxOf, mapAround, mapOf, placedBox, placedTwice } from '../arrange/placement';
 import { clipBase, findLayer } from '../edits/layer-edits';
-import { groundsOf } from '../model/traits';
+import { layerKeys, measuresItself } from '../model/step-layers';
+import { grades, groundsOf } from '../model/traits';
 import type { Layer, Scene, Step } from '../model/schema';
 import { everyLayer } from '../model/schema';
 import {
@@ -92,7 +93,7 @@ function boundAt(scene: Scene, looks: number): Binding {
   const resolved = (layer: Layer, way: readonly string[]): BoundLayer => {
     const found = made.get(layer.id);
     if (found) return found;
-    const out = copyOf(layer, way);
+    const out = measured(layer, copyOf(layer, way));
     made.set(layer.id, out);
     return out;
   };
@@ -100,7 +101,38 @@ function boundAt(scene: Scene, looks: number): Binding {
     ...(step as BoundStep),
     ...(step.within !== undefined && { keptMask: keptFor(layer, step.within) }),
     ...(step.where && looksOut(step.where) && { where: boundMask(layer, step.where) }),
+    ...(layerKeys(step).length > 0 && { seen: seenBy(layer, step) }),
   });
+  /** The layers that the values of a step name, or what lies beneath; those that are gone are left out. */
+  const seenBy = (layer: Layer, step: Step | BoundStep): Record<string, Subject> =>
+    Object.fromEntries(
+      layerKeys(step).flatMap((key) => {
+        const id = step.values[key] as string;
+        if (!layer.visible || !step.enabled || looks > MAX_LOOKS) return [];
+        const subject = id === '' ? beneath(layer) : subjectFrom(layer, id);
+        return subject ? [[key, subject]] : [];
+      }),
+    );
+  /** A layer with what goes into each of its steps that measures it: for a grade, what lies beneath it. */
+  const measured = (layer: Layer, out: BoundLayer): BoundLayer => {
+    const measures = (s: BoundStep) => s.enabled && measuresItself(s.kind);
+    if (!layer.visible || !out.steps.some(measures)) return out;
+    const steps: BoundStep[] = [];
+    for (const step of out.steps) {
+      const before: BoundLayer = { ...out, steps: [...steps], mask: null, weave: null };
+      const itself = measures(step) ? goingIn(layer, before) : null;
+      steps.push(itself ? { ...step, seen: { ...step.seen, itself } } : step);
+    }
+    return { ...out, steps };
+  };
+  const goingIn = (layer: Layer, before: BoundLayer): Subject | null => {
+    if (!grades(layer)) return { layer: before, map: IDENTITY };
+    const under = beneath(layer);
+    const graded = { ...before, opacity: 100, blend: 'normal' };
+    return (
+      under && { ...under, layer: { ...under.layer, layers: [...under.layer.layers!, graded] } }
+    );
+  };
   const copyOf = (layer: Layer, way: readonly string[]): BoundLayer => {
     if (!looksAt(layer)) return referred(layer, way);
     const { weave, mask } = layer;
@@ -260,7 +292,9 @@ const looksAt = ({ weave, mask, steps }: Layer): boolean =>
   looksOut(mask) ||
   steps.some(
     (s: BoundStep) =>
-      (s.within !== undefined && s.keptMask === undefined) || looksOut(s.where ?? null),
+      (s.seen === undefined && (layerKeys(s).length > 0 || measuresItself(s.kind))) ||
+      (s.within !== undefined && s.keptMask === undefined) ||
+      looksOut(s.where ?? null),
   );
 
 /** A path of one layer as seen from where another stands. */

@@ -40,7 +40,9 @@ export interface Limited {
 /** A source, with the layer it names, and what it sees of what lies beneath it. */
 export type BoundSource = Source & Looking & { grounds?: Partial<Record<Ground, Subject>> };
 export type BoundWeave = Weave & Looking;
-export type BoundStep = Omit<Step, 'where'> & Limited & { where?: BoundMask | undefined };
+/** A step, with the layers that its values name, by the keys of these, and itself as `itself` if it measures that. */
+export type BoundStep = Omit<Step, 'where'> &
+  Limited & { where?: BoundMask | undefined; seen?: Readonly<Record<string, Subject>> };
 export type BoundShape = MaskShape & Looking & Limited;
 
 export interface BoundPart extends MaskPart {

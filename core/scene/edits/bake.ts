@@ -1,4 +1,4 @@
-import { defaultsOf } from '../../definitions/parameter';
+import { defaultsOf } from '../../definitions/parameter-values';
 import { placementMap } from '../../definitions/placement';
 import { invert, meanScale, multiply, scaling } from '../../geometry/affine';
 import { definitionOf } from '../../sources/index';

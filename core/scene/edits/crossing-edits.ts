@@ -1,4 +1,4 @@
-import { defaultsOf } from '../../definitions/parameter';
+import { defaultsOf } from '../../definitions/parameter-values';
 import type { Crossing, Crossings } from '../../sources/crossings';
 import { crossingParameters, overs } from '../../sources/crossings';
 import type { Edit } from './edit';

@@ -1,6 +1,6 @@
 import type { CutOutShape } from '../../cutout/cut-out';
 import { edgeParameters } from '../../cutout/cut-out';
-import { defaultsOf } from '../../definitions/parameter';
+import { defaultsOf } from '../../definitions/parameter-values';
 import type { MaskPart } from '../../masks/mask';
 import type { Edit } from './edit';
 import { layerOf } from './layer-edits';

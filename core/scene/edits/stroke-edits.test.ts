@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { paintBrushParameters, type PaintStroke } from '../../brush/paint-brush';
-import { defaultsOf } from '../../definitions/parameter';
+import { defaultsOf } from '../../definitions/parameter-values';
 import { multiply, rotation, scaling, translation } from '../../geometry/affine';
 import { newFill, newPaint, newScene } from '../model/make';
 import type { Scene } from '../model/schema';

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { paintBrushParameters } from '../../brush/paint-brush';
-import { defaultsOf } from '../../definitions/parameter';
+import { defaultsOf } from '../../definitions/parameter-values';
 import { boxPath } from '../../geometry/box-paths';
 import { translation } from '../../geometry/affine';
 import { paintStroke, painted } from '../../testing/painted';

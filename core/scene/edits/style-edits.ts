@@ -1,5 +1,5 @@
 import type { NumberParameter } from '../../definitions/parameter';
-import { counts, lengthsIn, lengthsKey } from '../../definitions/parameter';
+import { counts, lengthsIn, lengthsKey } from '../../definitions/parameter-values';
 import type { Affine } from '../../geometry/affine';
 import { meanScale, multiply } from '../../geometry/affine';
 import { definitionOf } from '../../sources/index';

@@ -17,7 +17,7 @@ import { newEcho, newScene, newTextLayer } from '../model/make';
 import type { Scene } from '../model/schema';
 import { changeText, outlinedText, pathBeneath, putAlong, splitIntoLetters } from './text-edits';
 import { blendParameter } from '../../blend/parameter';
-import { percent } from '../../definitions/parameter';
+import { percent } from '../../definitions/number-parameters';
 import { letterParameters } from '../../text/content';
 
 beforeAll(

@@ -1,4 +1,4 @@
-import { defaultsOf } from '../../definitions/parameter';
+import { defaultsOf } from '../../definitions/parameter-values';
 import type { BrushStroke } from '../../brush/stroke';
 import type { Choice, Weave } from '../../weave/weave';
 import { weaveParameters } from '../../weave/weave';

@@ -1,4 +1,4 @@
-import { defaultsOf } from '../../definitions/parameter';
+import { defaultsOf } from '../../definitions/parameter-values';
 import type { Point } from '../../geometry/affine';
 import type { MaskShape } from '../../masks/index';
 import type { Mask, MaskPart } from '../../masks/mask';

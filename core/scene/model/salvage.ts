@@ -1,7 +1,7 @@
 /** What can be opened of a scene that was damaged. */
 import type { Patch } from 'immer';
 import { applyPatches, enablePatches } from 'immer';
-import { defaultsOf } from '../../definitions/parameter';
+import { defaultsOf } from '../../definitions/parameter-values';
 import { letterParameters } from '../../text/content';
 import { readScene } from './check';
 import type { Fault } from './check';

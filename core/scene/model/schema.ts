@@ -3,7 +3,7 @@ import { blends } from '../../blend/index';
 import { maskSchema, type Mask } from '../../masks/mask';
 import { weaveSchema } from '../../weave/weave';
 import type { Parameters, Value } from '../../definitions/parameter';
-import { angle, intensity, percent } from '../../definitions/parameter';
+import { angle, intensity, percent } from '../../definitions/number-parameters';
 import { HEX, parameterEntries, parametersSchema } from '../../definitions/parameter-schema';
 import { hasOwnIds, idSchema } from '../../definitions/id';
 import { placementSchema } from '../../definitions/placement';

@@ -11,6 +11,7 @@ export const isTabular = ({ kind, values, enabled, where, within }: Step): boole
     kind.startsWith('grade.') &&
     definition.margin(values, 1, 1) === 0 &&
     !definition.seesMask &&
+    !definition.seesPlace &&
     !where?.enabled &&
     within === undefined
   );

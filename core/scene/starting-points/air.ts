@@ -1,4 +1,4 @@
-import { defaultsOf } from '../../definitions/parameter';
+import { defaultsOf } from '../../definitions/parameter-values';
 import type { Parameters } from '../../definitions/parameter';
 import { dropsParameters } from '../../sources/drops-parameters';
 import { hazeParameters } from '../../sources/haze-parameters';

@@ -1,4 +1,4 @@
-import { defaultsOf } from '../../definitions/parameter';
+import { defaultsOf } from '../../definitions/parameter-values';
 import { rampOf } from '../../pixels/ramp';
 import type { FlameValues } from '../../sources/flame-parameters';
 import { flameParameters } from '../../sources/flame-parameters';

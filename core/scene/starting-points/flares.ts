@@ -1,4 +1,4 @@
-import { defaultsOf } from '../../definitions/parameter';
+import { defaultsOf } from '../../definitions/parameter-values';
 import type { Value } from '../../definitions/parameter';
 import { flarePartOfKind } from '../../flares/index';
 import type { FlarePart } from '../../sources/flare';

@@ -1,4 +1,4 @@
-import { defaultsOf } from '../../definitions/parameter';
+import { defaultsOf } from '../../definitions/parameter-values';
 import { rampOf } from '../../pixels/ramp';
 import { particleParameters } from '../../sources/particle-parameters';
 import type { ParticleValues } from '../../sources/particles';

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { ColourBuffer } from '../../pixels/buffer';
 import { colourBuffer } from '../../pixels/buffer';
 import type { StepDefinition } from '../../definitions/step';
-import { defaultsOf } from '../../definitions/parameter';
+import { defaultsOf } from '../../definitions/parameter-values';
 import { stepContext } from '../../testing/step-context';
 import { stepOfKind } from '../index';
 

@@ -1,4 +1,4 @@
-import { length } from '../../definitions/parameter';
+import { length } from '../../definitions/number-parameters';
 import { defineStep } from '../../definitions/step';
 import { LONGEST_MOTION, slid, slideMargin } from '../../kernels/slide';
 import { scoped } from '../../pixels/heap';

@@ -1,4 +1,4 @@
-import { angle, length } from '../../definitions/parameter';
+import { angle, length } from '../../definitions/number-parameters';
 import { defineStep } from '../../definitions/step';
 import type { Term } from '../../fields/field';
 import {

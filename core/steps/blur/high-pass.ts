@@ -1,4 +1,4 @@
-import { length } from '../../definitions/parameter';
+import { length } from '../../definitions/number-parameters';
 import { defineStep } from '../../definitions/step';
 import { each, lumaOf } from '../../fields/colours';
 import { add, max, subtract } from '../../fields/field';

@@ -1,5 +1,5 @@
 import type { ChoiceParameter, NumberParameter } from '../../definitions/parameter';
-import { angle, percent } from '../../definitions/parameter';
+import { angle, percent } from '../../definitions/number-parameters';
 import type { Triple } from '../../fields/colours';
 import { each, greatest } from '../../fields/colours';
 import { add, exp2, multiply, smoothstep } from '../../fields/field';

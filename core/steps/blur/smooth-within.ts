@@ -1,4 +1,4 @@
-import { length, percent } from '../../definitions/parameter';
+import { length, percent } from '../../definitions/number-parameters';
 import { defineStep } from '../../definitions/step';
 import type { Triple } from '../../fields/colours';
 import { COVERAGE, encodedColour, fromEncoded } from '../../fields/colours';

@@ -1,4 +1,4 @@
-import { angle } from '../../definitions/parameter';
+import { angle } from '../../definitions/number-parameters';
 import { defineStep } from '../../definitions/step';
 import { centre } from '../../definitions/centre';
 

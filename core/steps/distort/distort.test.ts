@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { StepDefinition } from '../../definitions/step';
-import { defaultsOf } from '../../definitions/parameter';
+import { defaultsOf } from '../../definitions/parameter-values';
 import type { ColourBuffer } from '../../pixels/buffer';
 import { colourBuffer } from '../../pixels/buffer';
 import { stepContext } from '../../testing/step-context';

@@ -1,4 +1,4 @@
-import { percent } from '../../definitions/parameter';
+import { percent } from '../../definitions/number-parameters';
 import { defineStep } from '../../definitions/step';
 import { add, multiply } from '../../fields/field';
 import { centre } from '../../definitions/centre';

@@ -1,4 +1,4 @@
-import { place } from '../../definitions/parameter';
+import { place } from '../../definitions/number-parameters';
 import { defineStep } from '../../definitions/step';
 import { beyond, distortMargin, distorted, isCarriedFar } from './distorted';
 

@@ -1,4 +1,4 @@
-import { angle } from '../../definitions/parameter';
+import { angle } from '../../definitions/number-parameters';
 import { defineStep } from '../../definitions/step';
 import { add, distance, divide, floor, multiply, sine, subtract, turnOf } from '../../fields/field';
 import { centre } from '../../definitions/centre';

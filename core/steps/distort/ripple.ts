@@ -1,4 +1,4 @@
-import { angle, length, percent } from '../../definitions/parameter';
+import { angle, length, percent } from '../../definitions/number-parameters';
 import { defineStep } from '../../definitions/step';
 import { distance, divide, max, min, multiply, sine, subtract } from '../../fields/field';
 import { centre } from '../../definitions/centre';

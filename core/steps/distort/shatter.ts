@@ -1,4 +1,4 @@
-import { angle, length, percent, seed } from '../../definitions/parameter';
+import { angle, length, percent, seed } from '../../definitions/number-parameters';
 import { defineStep } from '../../definitions/step';
 import {
   add,

@@ -1,4 +1,4 @@
-import { length, percent } from '../../definitions/parameter';
+import { length, percent } from '../../definitions/number-parameters';
 import { defineStep } from '../../definitions/step';
 import { distance, divide, max, multiply, subtract } from '../../fields/field';
 import { centre } from '../../definitions/centre';

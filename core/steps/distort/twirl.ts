@@ -1,4 +1,4 @@
-import { angle, length } from '../../definitions/parameter';
+import { angle, length } from '../../definitions/number-parameters';
 import { defineStep } from '../../definitions/step';
 import { add, distance, divide, max, multiply, sine, subtract } from '../../fields/field';
 import { centre } from '../../definitions/centre';

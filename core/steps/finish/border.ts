@@ -1,4 +1,4 @@
-import { length, percent } from '../../definitions/parameter';
+import { length, percent } from '../../definitions/number-parameters';
 import { defineStep } from '../../definitions/step';
 import { COVERAGE, each, encodedColour, fromEncoded } from '../../fields/colours';
 import { compile } from '../../fields/compile';

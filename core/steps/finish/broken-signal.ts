@@ -1,4 +1,4 @@
-import { length, percent, seed } from '../../definitions/parameter';
+import { length, percent, seed } from '../../definitions/number-parameters';
 import { defineStep } from '../../definitions/step';
 import { add, floor, hash, less, multiply, subtract } from '../../fields/field';
 import { fringed } from '../../kernels/fringe';

@@ -1,4 +1,4 @@
-import { angle, length } from '../../definitions/parameter';
+import { angle, length } from '../../definitions/number-parameters';
 import { defineStep } from '../../definitions/step';
 import { apply } from '../../geometry/affine';
 import { fringed } from '../../kernels/fringe';

@@ -1,4 +1,4 @@
-import { length, percent, seed } from '../../definitions/parameter';
+import { length, percent, seed } from '../../definitions/number-parameters';
 import { defineStep } from '../../definitions/step';
 import { each, lumaOf } from '../../fields/colours';
 import type { Term } from '../../fields/field';

@@ -1,4 +1,4 @@
-import { length, percent } from '../../definitions/parameter';
+import { length, percent } from '../../definitions/number-parameters';
 import { defineStep } from '../../definitions/step';
 import { each, lumaOf } from '../../fields/colours';
 import { OTHER, add, multiply } from '../../fields/field';

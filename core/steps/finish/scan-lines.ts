@@ -1,4 +1,4 @@
-import { angle, length, percent } from '../../definitions/parameter';
+import { angle, length, percent } from '../../definitions/number-parameters';
 import { defineStep } from '../../definitions/step';
 import { each } from '../../fields/colours';
 import type { Term } from '../../fields/field';

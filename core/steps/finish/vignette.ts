@@ -1,4 +1,4 @@
-import { percent } from '../../definitions/parameter';
+import { percent } from '../../definitions/number-parameters';
 import { defineStep } from '../../definitions/step';
 import { each } from '../../fields/colours';
 import { X, Y, add, exp2, mix, multiply, power, smoothstep } from '../../fields/field';

@@ -1,5 +1,5 @@
 import type { NumberParameter } from '../../definitions/parameter';
-import { percent } from '../../definitions/parameter';
+import { percent } from '../../definitions/number-parameters';
 import { defineStep } from '../../definitions/step';
 import type { Term } from '../../fields/field';
 import { add, max, min, multiply, subtract } from '../../fields/field';

@@ -1,4 +1,4 @@
-import { length, percent } from '../../definitions/parameter';
+import { length, percent } from '../../definitions/number-parameters';
 import { defineStep } from '../../definitions/step';
 import { each, least, lightColour } from '../../fields/colours';
 import { divide, max, min, multiply, subtract } from '../../fields/field';

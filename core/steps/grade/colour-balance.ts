@@ -1,5 +1,5 @@
 import type { NumberParameter } from '../../definitions/parameter';
-import { percent } from '../../definitions/parameter';
+import { percent } from '../../definitions/number-parameters';
 import { defineStep } from '../../definitions/step';
 import { each, lumaOf } from '../../fields/colours';
 import type { Term } from '../../fields/field';

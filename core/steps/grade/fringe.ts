@@ -1,4 +1,4 @@
-import { length, percent } from '../../definitions/parameter';
+import { length, percent } from '../../definitions/number-parameters';
 import { defineStep } from '../../definitions/step';
 import { blurMargin, gaussianBlur } from '../../kernels/blur';
 import { lookUp, times } from '../../kernels/planes';

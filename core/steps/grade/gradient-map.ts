@@ -1,4 +1,4 @@
-import { percent } from '../../definitions/parameter';
+import { percent } from '../../definitions/number-parameters';
 import { defineStep } from '../../definitions/step';
 import { gradeRamp } from '../../kernels/grade';
 import { rampOf, toneTable } from '../../pixels/ramp';

@@ -1,4 +1,4 @@
-import { percent } from '../../definitions/parameter';
+import { percent } from '../../definitions/number-parameters';
 import { defineStep } from '../../definitions/step';
 import { luma } from '../../pixels/colour';
 import { gradeHue } from '../../kernels/grade';

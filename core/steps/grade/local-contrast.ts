@@ -1,4 +1,4 @@
-import { length, percent } from '../../definitions/parameter';
+import { length, percent } from '../../definitions/number-parameters';
 import { defineStep } from '../../definitions/step';
 import { evenMargin } from '../../kernels/even-base';
 import { liftedDetail, strengthened } from './even-tones';

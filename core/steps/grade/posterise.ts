@@ -1,4 +1,4 @@
-import { count, percent } from '../../definitions/parameter';
+import { count, percent } from '../../definitions/number-parameters';
 import { defineStep } from '../../definitions/step';
 import { each, lumaOf } from '../../fields/colours';
 import type { Term } from '../../fields/field';

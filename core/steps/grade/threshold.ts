@@ -1,4 +1,4 @@
-import { percent } from '../../definitions/parameter';
+import { percent } from '../../definitions/number-parameters';
 import { defineStep } from '../../definitions/step';
 import { each, lumaOf } from '../../fields/colours';
 import { mix, smoothstep } from '../../fields/field';

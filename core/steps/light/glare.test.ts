@@ -7,7 +7,7 @@ import type { Mixing } from '../../pixels/colour';
 import { linear } from '../../pixels/colour';
 import { boxOfRegion } from '../../geometry/affine';
 import { grow, type Region } from '../../pixels/region';
-import { defaultsOf } from '../../definitions/parameter';
+import { defaultsOf } from '../../definitions/parameter-values';
 import { stepContext } from '../../testing/step-context';
 import { glare } from './glare';
 

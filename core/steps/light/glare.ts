@@ -1,6 +1,6 @@
 import { haloOf, tailFalls } from '../../definitions/blurring';
 import type { NumberParameter, Values } from '../../definitions/parameter';
-import { angle, count, length, percent } from '../../definitions/parameter';
+import { angle, count, length, percent } from '../../definitions/number-parameters';
 import { defineStep } from '../../definitions/step';
 import { layScattered, tooBright } from '../../kernels/glare';
 import type { Part } from '../../kernels/halo';

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import '../../kernels/load';
-import { defaultsOf } from '../../definitions/parameter';
+import { defaultsOf } from '../../definitions/parameter-values';
 import { boxOfRegion } from '../../geometry/affine';
 import type { ColourBuffer } from '../../pixels/buffer';
 import { colourBuffer, crop } from '../../pixels/buffer';

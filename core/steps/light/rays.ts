@@ -1,5 +1,5 @@
 import type { Values } from '../../definitions/parameter';
-import { intensity, length, percent, seed } from '../../definitions/parameter';
+import { intensity, length, percent, seed } from '../../definitions/number-parameters';
 import { lightSeen } from '../../definitions/seen-light';
 import { undraggedPlace } from '../../definitions/undragged';
 import type { StepContext } from '../../definitions/step';

@@ -1,4 +1,4 @@
-import { length } from '../../definitions/parameter';
+import { length } from '../../definitions/number-parameters';
 import { defineShapeStep } from '../../definitions/step';
 import { blurMargin, gaussianBlur } from '../../kernels/blur';
 import { crop } from '../../pixels/buffer';

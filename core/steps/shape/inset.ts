@@ -1,4 +1,4 @@
-import { place } from '../../definitions/parameter';
+import { place } from '../../definitions/number-parameters';
 import { defineShapeStep } from '../../definitions/step';
 import { grown } from '../../kernels/contour';
 import { lengths } from '../style/parameters';

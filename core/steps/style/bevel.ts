@@ -1,6 +1,6 @@
 import { blendParameter } from '../../blend/parameter';
 import type { Values } from '../../definitions/parameter';
-import { length, percent, seed } from '../../definitions/parameter';
+import { length, percent, seed } from '../../definitions/number-parameters';
 import type { Lamp, Piece, StyleContext } from '../../definitions/step';
 import { defineStyle } from '../../definitions/step';
 import { curveAt, curveTable } from '../../geometry/curve';

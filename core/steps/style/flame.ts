@@ -1,6 +1,6 @@
 import { blendParameter } from '../../blend/parameter';
 import type { Parameters, Values } from '../../definitions/parameter';
-import { intensity } from '../../definitions/parameter';
+import { intensity } from '../../definitions/number-parameters';
 import type { StyleContext, WholeShape } from '../../definitions/step';
 import { defineStyle } from '../../definitions/step';
 import type { Affine, Box } from '../../geometry/affine';

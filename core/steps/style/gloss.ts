@@ -1,6 +1,6 @@
 import { blendParameter } from '../../blend/parameter';
 import type { Parameters, Values } from '../../definitions/parameter';
-import { intensity, length, percent } from '../../definitions/parameter';
+import { intensity, length, percent } from '../../definitions/number-parameters';
 import type { StyleContext } from '../../definitions/step';
 import { defineStyle } from '../../definitions/step';
 import { blurMargin, gaussianBlur } from '../../kernels/blur';

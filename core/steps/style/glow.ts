@@ -1,6 +1,6 @@
 import { blendParameter } from '../../blend/parameter';
 import type { Values } from '../../definitions/parameter';
-import { intensity, length, percent, place, seed } from '../../definitions/parameter';
+import { intensity, length, percent, place, seed } from '../../definitions/number-parameters';
 import type { Piece, StyleContext } from '../../definitions/step';
 import { tailParameters } from '../../definitions/blurring';
 import { defineStyle } from '../../definitions/step';

@@ -1,5 +1,5 @@
 import { blendParameter } from '../../blend/parameter';
-import { intensity, length } from '../../definitions/parameter';
+import { intensity, length } from '../../definitions/number-parameters';
 import { defineStyle } from '../../definitions/step';
 import { band, signedDistance } from '../../kernels/contour';
 import { paintParameters } from '../../paint/parameters';

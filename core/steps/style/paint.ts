@@ -1,4 +1,4 @@
-import { intensity } from '../../definitions/parameter';
+import { intensity } from '../../definitions/number-parameters';
 import { blendParameter } from '../../blend/parameter';
 import { defineStyle } from '../../definitions/step';
 import { paintParameters } from '../../paint/parameters';

@@ -1,5 +1,5 @@
 import type { ChoiceParameter, Parameters } from '../../definitions/parameter';
-import { angle, percent } from '../../definitions/parameter';
+import { angle, percent } from '../../definitions/number-parameters';
 import type { Lamp } from '../../definitions/step';
 import type { CurvePoints } from '../../geometry/curve';
 

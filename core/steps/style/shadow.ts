@@ -1,5 +1,5 @@
 import { blendParameter } from '../../blend/parameter';
-import { length, percent } from '../../definitions/parameter';
+import { length, percent } from '../../definitions/number-parameters';
 import { blurring, tailParameters } from '../../definitions/blurring';
 import { defineStyle } from '../../definitions/step';
 import { curveTable } from '../../geometry/curve';

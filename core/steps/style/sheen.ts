@@ -1,5 +1,5 @@
 import { blendParameter } from '../../blend/parameter';
-import { angle, intensity, length } from '../../definitions/parameter';
+import { angle, intensity, length } from '../../definitions/number-parameters';
 import { defineStyle } from '../../definitions/step';
 import { curveTable } from '../../geometry/curve';
 import { blurMargin, gaussianBlur } from '../../kernels/blur';

@@ -2,7 +2,7 @@ import { blendNamed } from '../../blend/index';
 import { blendParameter } from '../../blend/parameter';
 import { haloOf, tailFalls } from '../../definitions/blurring';
 import type { Values } from '../../definitions/parameter';
-import { intensity, length, percent, seed } from '../../definitions/parameter';
+import { intensity, length, percent, seed } from '../../definitions/number-parameters';
 import type { Piece, StyleContext } from '../../definitions/step';
 import { defineStyle } from '../../definitions/step';
 import { IDENTITY, meanScale } from '../../geometry/affine';

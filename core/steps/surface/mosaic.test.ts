@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { defaultsOf } from '../../definitions/parameter';
+import { defaultsOf } from '../../definitions/parameter-values';
 import { compile } from '../../fields/compile';
 import { X, Y } from '../../fields/field';
 import { scaling } from '../../geometry/affine';

@@ -1,5 +1,5 @@
 import type { Parameters, Values } from '../../definitions/parameter';
-import { angle, length, percent, seed } from '../../definitions/parameter';
+import { angle, length, percent, seed } from '../../definitions/number-parameters';
 import type { StepContext } from '../../definitions/step';
 import { defineStep } from '../../definitions/step';
 import { compile } from '../../fields/compile';

@@ -1,4 +1,4 @@
-import { length } from '../../definitions/parameter';
+import { length } from '../../definitions/number-parameters';
 import { defineStep } from '../../definitions/step';
 import { compile } from '../../fields/compile';
 import { X, Y } from '../../fields/field';

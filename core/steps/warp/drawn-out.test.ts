@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { IDENTITY, multiply, rotation, scaling, translation } from '../../geometry/affine';
-import { defaultsOf } from '../../definitions/parameter';
+import { defaultsOf } from '../../definitions/parameter-values';
 import type { ColourBuffer } from '../../pixels/buffer';
 import { crop } from '../../pixels/buffer';
 import type { Region } from '../../pixels/region';

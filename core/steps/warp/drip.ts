@@ -1,4 +1,4 @@
-import { percent } from '../../definitions/parameter';
+import { percent } from '../../definitions/number-parameters';
 import { edgeStep } from './edge-step';
 
 /** A shape that melts: drips hang from its lower edges. */

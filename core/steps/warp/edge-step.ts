@@ -1,7 +1,7 @@
 import type { StepDefinition } from '../../definitions/step';
 import { defineStep } from '../../definitions/step';
 import type { NumberParameter, Parameters, Values } from '../../definitions/parameter';
-import { angle, length, percent, seed } from '../../definitions/parameter';
+import { angle, length, percent, seed } from '../../definitions/number-parameters';
 import type { DrawnOut } from '../../definitions/warps';
 import { drawnOut, reachOfDrawn } from './drawn-out';
 

@@ -1,5 +1,5 @@
 import { useRef } from 'react';
-import { defaultsOf } from '@ignis/core/definitions/parameter';
+import { defaultsOf } from '@ignis/core/definitions/parameter-values';
 import type { MaskShape } from '@ignis/core/masks/index';
 import { maskShapes } from '@ignis/core/masks/index';
 import { textureMaskParameters } from '@ignis/core/masks/texture';

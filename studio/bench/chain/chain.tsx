@@ -1,7 +1,7 @@
 import { FlipHorizontal2, RotateCcw, RotateCw } from 'lucide-react';
 import { memo, useState, type ComponentType } from 'react';
 import { blendParameter } from '@ignis/core/blend/parameter';
-import { percent } from '@ignis/core/definitions/parameter';
+import { percent } from '@ignis/core/definitions/number-parameters';
 import { mirrorScene, turnScene } from '@ignis/core/scene/edits/frame-edits';
 import {
   clipBase,

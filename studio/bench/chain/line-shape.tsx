@@ -1,5 +1,5 @@
 import type { NumberParameter } from '@ignis/core/definitions/parameter';
-import { length, percent, place } from '@ignis/core/definitions/parameter';
+import { length, percent, place } from '@ignis/core/definitions/number-parameters';
 import type { Anchor, Path } from '@ignis/core/geometry/path';
 import {
   addModifier,

@@ -1,4 +1,4 @@
-import { place } from '@ignis/core/definitions/parameter';
+import { place } from '@ignis/core/definitions/number-parameters';
 import { FlipHorizontal2, FlipVertical2 } from 'lucide-react';
 import type { Edit } from '@ignis/core/scene/edits/edit';
 import { ownBox } from '@ignis/core/scene/bound/bind';

@@ -1,6 +1,6 @@
 import { Paintbrush } from 'lucide-react';
 import { blendParameter } from '@ignis/core/blend/parameter';
-import { percent } from '@ignis/core/definitions/parameter';
+import { percent } from '@ignis/core/definitions/number-parameters';
 import { maskParameters } from '@ignis/core/masks/mask';
 import { limitStep, setAmount, setStepBlend } from '@ignis/core/scene/edits/layer-edits';
 import { putMask, setMask } from '@ignis/core/scene/edits/mask-edits';

@@ -1,4 +1,4 @@
-import { lengthsKey } from '@ignis/core/definitions/parameter';
+import { lengthsKey } from '@ignis/core/definitions/parameter-values';
 import { Pipette } from 'lucide-react';
 import { useMemo, useRef } from 'react';
 import { rgb } from '@ignis/core/pixels/colour';
@@ -24,6 +24,8 @@ import { Button } from '../../ui/button';
 import { ParameterControls } from '../../ui/parameter-controls';
 import { smearAmongStyles } from '@ignis/core/scene/edits/smear-edits';
 import { strokesOfStep } from '@ignis/core/scene/edits/stroke-edits';
+import { subjectsFor } from '@ignis/core/scene/arrange/subjects';
+import { LayerChoice } from '../../ui/layer-context';
 import { PictureChoice } from '../../ui/picture-context';
 import { LiveList } from './live-list';
 import { StepLimits } from './step-limits';
@@ -41,43 +43,55 @@ const FINGER = { size, hardness, steady, ...smearControls };
 /** The steps of a layer: what its pixels go through, and the styles made of its shape. */
 export const Steps = ({ layer }: { layer: Layer }) => (
   <WithPictures>
-    <LiveList
-      items={layer.steps}
-      definitions={grades(layer) ? pixelSteps : steps}
-      word="step"
-      folds
-      around={WithHistogram}
-      peek={(id) => (id ? peekUpTo(layer.id, id) : stopLooking())}
-      onSet={(item, values) => {
-        const key = lengthsKey(stepOfKind(item.kind).parameters);
-        if (key === undefined || !(key in values)) return values;
-        const height = heightInScene(useBench.getState().scene, layer);
-        return withLengths(item, values[key] as 'px' | 'share', height);
-      }}
-      adder={
-        <StepPicker
-          layer={layer}
-          definitions={grades(layer) ? pixelSteps : steps}
-          onAdd={(step) => {
-            const { change, set } = useBench.getState();
-            change(`Add ${stepOfKind(step.kind).label}`, addStep(layer.id, step));
-            set({ step: step.id });
-          }}
-        />
-      }
-      set={(id, values) => setStep(layer.id, id, values)}
-      remove={(id) => removeStep(layer.id, id)}
-      move={(id, to) => moveStep(layer.id, id, to)}
-      after={(item) => (
-        <>
-          <Picked layer={layer} id={item.id} />
-          <Smearing layer={layer} id={item.id} />
-          <StepLimits layer={layer} id={item.id} />
-        </>
-      )}
-    />
+    <WithLayers id={layer.id}>
+      <LiveList
+        items={layer.steps}
+        definitions={grades(layer) ? pixelSteps : steps}
+        word="step"
+        folds
+        around={WithHistogram}
+        peek={(id) => (id ? peekUpTo(layer.id, id) : stopLooking())}
+        onSet={(item, values) => {
+          const key = lengthsKey(stepOfKind(item.kind).parameters);
+          if (key === undefined || !(key in values)) return values;
+          const height = heightInScene(useBench.getState().scene, layer);
+          return withLengths(item, values[key] as 'px' | 'share', height);
+        }}
+        adder={
+          <StepPicker
+            layer={layer}
+            definitions={grades(layer) ? pixelSteps : steps}
+            onAdd={(step) => {
+              const { change, set } = useBench.getState();
+              change(`Add ${stepOfKind(step.kind).label}`, addStep(layer.id, step));
+              set({ step: step.id });
+            }}
+          />
+        }
+        set={(id, values) => setStep(layer.id, id, values)}
+        remove={(id) => removeStep(layer.id, id)}
+        move={(id, to) => moveStep(layer.id, id, to)}
+        after={(item) => (
+          <>
+            <Picked layer={layer} id={item.id} />
+            <Smearing layer={layer} id={item.id} />
+            <StepLimits layer={layer} id={item.id} />
+          </>
+        )}
+      />
+    </WithLayers>
   </WithPictures>
 );
+
+/** Lets controls within choose among the layers that a layer may look at. */
+function WithLayers({ id, children }: { id: string; children: React.ReactNode }) {
+  const scene = useBenchThrottled((s) => s.scene);
+  const layers = useMemo(
+    () => subjectsFor(scene, id).map((l) => ({ value: l.id, label: l.name })),
+    [scene, id],
+  );
+  return <LayerChoice.Provider value={layers}>{children}</LayerChoice.Provider>;
+}
 
 /** Lets controls of a step show the tones that come into it, where they look at them. */
 function WithHistogram({

@@ -1,4 +1,4 @@
-import { length } from '@ignis/core/definitions/parameter';
+import { length } from '@ignis/core/definitions/number-parameters';
 import { addInFront } from '@ignis/core/scene/edits/layer-edits';
 import { everyLayer } from '@ignis/core/scene/model/schema';
 import { changeText, pathBeneath, putAlong } from '@ignis/core/scene/edits/text-edits';

@@ -1,4 +1,4 @@
-import { place, percent } from '@ignis/core/definitions/parameter';
+import { place, percent } from '@ignis/core/definitions/number-parameters';
 import type { Edge } from '@ignis/core/geometry/affine';
 import { alignLayers, distributeLayers, sizeLayers } from '@ignis/core/scene/arrange/arrange';
 import { putGuide, removeGuide } from '@ignis/core/scene/edits/layer-edits';

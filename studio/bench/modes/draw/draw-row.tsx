@@ -1,4 +1,4 @@
-import { length } from '@ignis/core/definitions/parameter';
+import { length } from '@ignis/core/definitions/number-parameters';
 import { useBench } from '../../../state/bench';
 import { NumberField } from '../../../ui/number-field';
 import { Bar, Hint, Small, Way } from '../../stage/bar';

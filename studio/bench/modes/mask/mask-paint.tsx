@@ -4,7 +4,7 @@ import { apply, invert } from '@ignis/core/geometry/affine';
 import type { MaskShape } from '@ignis/core/masks/index';
 import { newPart } from '@ignis/core/scene/model/make';
 import { newId } from '@ignis/core/scene/model/new-id';
-import { defaultsOf } from '@ignis/core/definitions/parameter';
+import { defaultsOf } from '@ignis/core/definitions/parameter-values';
 import { reachParameters } from '@ignis/core/masks/reach';
 import { addPart, addStroke } from '@ignis/core/scene/edits/mask-edits';
 import { keptForSelection, selectShape } from '@ignis/core/scene/edits/selection-edits';

@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
 import type { NumberParameter } from '@ignis/core/definitions/parameter';
-import { angle, count, percent, place } from '@ignis/core/definitions/parameter';
+import { angle, count, percent, place } from '@ignis/core/definitions/number-parameters';
 import { boxInScene, repeatLayer } from '@ignis/core/scene/arrange/arrange';
 import type { Layer } from '@ignis/core/scene/model/schema';
 import { useBench } from '../../../state/bench';
