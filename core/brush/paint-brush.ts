@@ -1,5 +1,10 @@
 import * as v from 'valibot';
-import { type ChoiceParameter, type CurveParameter, type Parameters, type Values } from '../definitions/parameter';
+import {
+  type ChoiceParameter,
+  type CurveParameter,
+  type Parameters,
+  type Values,
+} from '../definitions/parameter';
 import { angle, count, intensity, length, percent, seed } from '../definitions/number-parameters';
 import { absentOf } from '../definitions/parameter-values';
 import { HEX, parameterEntries } from '../definitions/parameter-schema';

@@ -1,7 +1,13 @@
 import { LayoutGrid } from 'lucide-react';
 import { Fragment, useState } from 'react';
 import { Switch } from 'radix-ui';
-import type { ListedValues, OwnParameter, OwnValues, Parameter, Parameters } from '@ignis/core/definitions/parameter';
+import type {
+  ListedValues,
+  OwnParameter,
+  OwnValues,
+  Parameter,
+  Parameters,
+} from '@ignis/core/definitions/parameter';
 import { chosen, ownOf } from '@ignis/core/definitions/choices';
 import { completed, counts, lengthsIn } from '@ignis/core/definitions/parameter-values';
 import type { Edit } from '@ignis/core/scene/edits/edit';

@@ -148,6 +148,11 @@ function carried(
     vy *= MOST / down;
     down = MOST;
   }
+  // Beyond the source there is nothing to take a mean of.
+  const farX: f64 = (0.5 * (abs(ux) + abs(uy)) + 1) as f64;
+  const farY: f64 = (0.5 * (abs(vx) + abs(vy)) + 1) as f64;
+  if (sx < -farX || sy < -farY || sx > (sWidth as f64) + farX || sy > (sHeight as f64) + farY)
+    return f32x4.splat(0);
   const columns = max(1, Mathf.ceil(across - 0.001) as i32);
   const lines = max(1, Mathf.ceil(down - 0.001) as i32);
   let sum = f32x4.splat(0);
