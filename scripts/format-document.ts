@@ -62,6 +62,8 @@ const range = (p: Parameter): string => {
       return '`null`, or `box`, `columns`, `rows` and the `points`, row by row; px of the layer';
     case 'picture':
       return 'a picture’s asset, or empty';
+    case 'layer':
+      return 'the id of a layer, or empty for what lies beneath';
     case 'font':
       return 'the id of a family, or a font’s asset';
     case 'table':

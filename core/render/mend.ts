@@ -134,7 +134,7 @@ function keyWithout(scene: BoundScene, focus: string | null, request: RenderRequ
   return JSON.stringify([
     // What is selected changes nothing; of kept selections only those count that layers refer to.
     {
-      ...{ ...scene, name: '', end: null, selection: null, kept: null },
+      ...{ ...scene, name: '', end: null, selection: null, kept: null, takes: null },
       layers: without(scene.layers, focus),
     },
     [regionKey(region), scale, layers ?? null, background ?? true, draft],

@@ -30,6 +30,7 @@ export function seenThrough(light: Float32Array, width: number, height: number):
         },
         lamp: { angle: 0, height: 90, colour: '#ffffff' },
         mask: () => null,
+        seen: () => null,
         picture: () => {
           throw new Error('A lens needs no picture.');
         },

@@ -37,6 +37,7 @@ import {
   group,
   spill,
 } from './commands/layers';
+import { holdToCompare, takeNow } from './commands/takes';
 import { zoomBy, zoomToFit, zoomToPixels } from './commands/view';
 import { beginMode, modeOf, modes, situation } from './modes/index';
 
@@ -49,6 +50,7 @@ export interface BenchDoes {
   openExport(): void;
   openCosts(): void;
   openEarlier(): void;
+  openTakes(): void;
   saveFile(): void;
   copyPicture(): void;
   toShelf(): void;
@@ -148,6 +150,14 @@ export function actions(does: BenchDoes): Action[] {
     { name: 'The recipe book', run: does.toRecipes, enabled: true },
     { name: 'What the picture costs', run: does.openCosts, enabled: true },
     { name: 'Earlier states of the scene', run: does.openEarlier, enabled: true },
+    { name: 'Takes of the scene', run: does.openTakes, enabled: true },
+    { name: 'Keep a take', run: takeNow, enabled: true },
+    {
+      name: 'Compare, while it is held',
+      keys: ['c'],
+      run: () => holdToCompare(),
+      enabled: true,
+    },
     {
       name: 'The scene: background, light, end',
       run: () => bench().select(null),

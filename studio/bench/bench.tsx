@@ -50,6 +50,7 @@ import { tellFailure } from '../state/failure';
 /** Loaded when they are asked for. */
 const Costs = lazy(() => import('./costs/costs'));
 const EarlierDialog = lazy(() => import('./earlier-dialog'));
+const TakesDialog = lazy(() => import('./takes/takes-dialog'));
 
 /** The screen where one scene is made. */
 export default function Bench() {
@@ -132,9 +133,9 @@ function Open() {
   const navigate = useNavigate();
   const chooser = useRef<HTMLInputElement>(null);
   const svgChooser = useRef<HTMLInputElement>(null);
-  const [window_, setWindow] = useState<'export' | 'keys' | 'palette' | 'costs' | 'earlier' | null>(
-    null,
-  );
+  const [window_, setWindow] = useState<
+    'export' | 'keys' | 'palette' | 'costs' | 'earlier' | 'takes' | null
+  >(null);
   const name = useBench((s) => s.scene.name);
   const selected = useBench((s) => s.selected);
   const [isWhole, setWhole] = useState(false);
@@ -219,6 +220,7 @@ function Open() {
       openExport: () => setWindow('export'),
       openCosts: () => setWindow('costs'),
       openEarlier: () => setWindow('earlier'),
+      openTakes: () => setWindow('takes'),
       openHelp: () => setWindow('keys'),
       openPalette: () => setWindow('palette'),
       toShelf: () => void navigate('/'),
@@ -340,6 +342,11 @@ function Open() {
           {window_ === 'earlier' && (
             <Suspense>
               <EarlierDialog onClose={() => setWindow(null)} />
+            </Suspense>
+          )}
+          {window_ === 'takes' && (
+            <Suspense>
+              <TakesDialog onClose={() => setWindow(null)} />
             </Suspense>
           )}
           {window_ === 'palette' && (

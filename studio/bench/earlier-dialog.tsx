@@ -1,15 +1,13 @@
 import { useEffect, useState } from 'react';
 import { toast } from 'sonner';
-import { assetsOf } from '@ignis/core/scene/model/needs';
 import type { Scene } from '@ignis/core/scene/model/schema';
 import { everyLayer } from '@ignis/core/scene/model/schema';
 import { flushSaves } from '../state/autosave';
 import { useBench } from '../state/bench';
-import { tellFailure, withoutIt } from '../state/failure';
-import { loadAssets } from '../storage/assets';
+import { tellFailure } from '../state/failure';
+import { bringAssets, useScenePicture } from '../state/scene-picture';
 import { earlierScenes, type EarlierScene } from '../storage/earlier';
 import { Dialog } from '../ui/dialog';
-import { addAsset, assetBytes, picture } from '../workers/engine';
 
 /** The longer side of a state's small picture, px. */
 const SIDE = 320;
@@ -84,29 +82,9 @@ const layersOf = (scene: Scene): string => {
 
 const sizeOf = ({ width, height }: Scene): string => ` · ${width} × ${height}`;
 
-/** Makes the pictures and fonts of a scene known that are not yet. */
-async function bringAssets(scene: Scene): Promise<void> {
-  const missing = assetsOf(scene).filter((name) => !assetBytes(name));
-  for (const [name, bytes] of await loadAssets(missing)) addAsset(name, bytes);
-}
-
 /** A small picture of a scene, once it is made. */
 function Small({ scene }: { scene: Scene }) {
-  const [url, setUrl] = useState<string | null>(null);
-  useEffect(() => {
-    let made: string | null = null;
-    let isGone = false;
-    bringAssets(scene)
-      .then(() => picture({ scene, side: SIDE, background: true }))
-      .then((blob) => {
-        if (!isGone) setUrl((made = URL.createObjectURL(blob)));
-      })
-      .catch(withoutIt('The picture of an earlier state failed'));
-    return () => {
-      isGone = true;
-      if (made) URL.revokeObjectURL(made);
-    };
-  }, [scene]);
+  const url = useScenePicture(scene, SIDE);
   return (
     <span className="grid aspect-[4/3] place-items-center overflow-hidden rounded-lg border border-line bg-raised transition group-hover:border-dim">
       {url && <img src={url} alt="" className="check-small max-h-full max-w-full" />}

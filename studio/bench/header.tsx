@@ -1,9 +1,20 @@
-import { ChevronDown, CircleHelp, Gauge, History, Minus, Plus, Redo2, Undo2 } from 'lucide-react';
+import {
+  ChevronDown,
+  CircleHelp,
+  Gauge,
+  History,
+  Layers2,
+  Minus,
+  Plus,
+  Redo2,
+  Undo2,
+} from 'lucide-react';
 import { Link } from 'react-router';
 import { toast } from 'sonner';
 import { setScene } from '@ignis/core/scene/edits/layer-edits';
 import { useShallow } from 'zustand/react/shallow';
 import { useBench } from '../state/bench';
+import { comparedWords } from '../state/comparison';
 import type { Workspace } from '../state/workspace';
 import { Button } from '../ui/button';
 import { Mark } from '../ui/mark';
@@ -30,7 +41,7 @@ const SAVED: Record<Workspace['saved'], { text: string; todo?: string }> = {
 
 /** The bar over the bench. */
 export function Header({ does }: { does: BenchDoes }) {
-  const { name, saved, canUndo, canRedo, zoom, comparing, compareWith, selected } = useBench(
+  const { name, saved, canUndo, canRedo, zoom, comparing, compareWith, words, takes } = useBench(
     useShallow((s) => ({
       name: s.scene.name,
       saved: s.saved,
@@ -39,7 +50,8 @@ export function Header({ does }: { does: BenchDoes }) {
       zoom: s.view.zoom,
       comparing: s.comparing,
       compareWith: s.compareWith,
-      selected: s.selected,
+      words: comparedWords(s),
+      takes: s.scene.takes,
     })),
   );
   const { change, set } = useBench.getState();
@@ -77,6 +89,9 @@ export function Header({ does }: { does: BenchDoes }) {
         onClick={does.openEarlier}
       >
         <History size={15} />
+      </Button>
+      <Button look="icon" aria-label="Takes" title="Takes of the scene" onClick={does.openTakes}>
+        <Layers2 size={15} />
       </Button>
 
       <div className="ml-auto flex items-center">
@@ -123,11 +138,7 @@ export function Header({ does }: { does: BenchDoes }) {
         <Button
           active={comparing}
           className="rounded-r-none"
-          title={
-            compareWith === 'layer' && selected
-              ? 'Shows the scene without the selected layer'
-              : 'Shows the scene as it was when you opened it'
-          }
+          title={`${words}: shown while it is held, or while C is`}
           onPointerDown={(e) => {
             e.currentTarget.setPointerCapture(e.pointerId);
             holdCompare(true);
@@ -157,6 +168,11 @@ export function Header({ does }: { does: BenchDoes }) {
               hint: compareWith === 'opened' ? '✓' : '',
               run: () => set({ compareWith: 'opened' }),
             },
+            ...(takes ?? []).map(({ id, name: take }) => ({
+              label: `“${take}”`,
+              hint: compareWith === id ? '✓' : '',
+              run: () => set({ compareWith: id }),
+            })),
           ]}
         />
       </div>

@@ -25,7 +25,7 @@ import { EMPTY_WORKSPACE, selecting, settled } from './workspace';
 export type { View };
 
 /** The bench: the document, the workspace about it, and what can be done to both at once. */
-interface BenchState extends Document, Workspace {
+export interface BenchState extends Document, Workspace {
   open(id: string, scene: Scene): void;
   /** Shows the scene as others have stored it: there is nothing to take back of what they did. */
   follow(stored: Stored): void;

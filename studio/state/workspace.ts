@@ -46,7 +46,8 @@ export interface Workspace {
   mode: string;
   view: View;
   comparing: boolean;
-  compareWith: 'layer' | 'opened';
+  /** The scene without the selected layer, as it was opened, or as it was in a take, by its id. */
+  compareWith: string;
   saved: Saved;
   /** The scene as it is stored, so far as this page knows; null if it never was. */
   stored: Stored | null;

@@ -1,6 +1,7 @@
 import { proxy, releaseProxy, transfer, wrap, type Remote } from 'comlink';
 import type { Region } from '@ignis/core/pixels/region';
 import { covering } from '@ignis/core/pixels/region';
+import { stateOf } from '@ignis/core/scene/edits/take-edits';
 import { deltaOf, type Delta } from '@ignis/core/scene/model/delta';
 import { facesOf, picturesOf } from '@ignis/core/scene/model/needs';
 import type { Scene } from '@ignis/core/scene/model/schema';
@@ -170,7 +171,9 @@ export const askAbout = <T>(
   scene: Scene,
   task: (remote: Remote<Engine>, sent: Delta) => Promise<T>,
 ): Promise<T> =>
-  twice(() => askOnce(0, (remote, running) => task(remote, deltaOf(running.scene, scene))));
+  twice(() =>
+    askOnce(0, (remote, running) => task(remote, deltaOf(running.scene, stateOf(scene)))),
+  );
 
 /** Makes a picture's file known to the workers. */
 export function addAsset(name: string, bytes: Blob): void {
@@ -191,8 +194,10 @@ export function preview(request: PreviewRequest): Promise<Preview | null> {
     const bands = await Promise.all(
       bandsOf(asked.region, CREW).map((region, i) =>
         askOnce(i, (remote, running) => {
-          const scene = deltaOf(running.scene, asked.scene);
-          running.scene = asked.scene;
+          // What was kept of the scene is not drawn.
+          const state = stateOf(asked.scene);
+          const scene = deltaOf(running.scene, state);
+          running.scene = state;
           return remote.preview(own, { ...asked, region, scene });
         }),
       ),
@@ -262,7 +267,7 @@ export function exportPng(
     worker.terminate();
   };
   const done = Promise.race([
-    watched.during(remote.exportPng(deltaOf(null, scene), options, proxy(progress))),
+    watched.during(remote.exportPng(deltaOf(null, stateOf(scene)), options, proxy(progress))),
     cancelled,
   ]).finally(end);
   return { done, cancel };

@@ -55,7 +55,8 @@ function countsOf(value: object, depth = 0): Counts {
   if (known) return known;
   const counts: Counts = {};
   for (const [key, inner] of Object.entries(value)) {
-    if (typeof inner !== 'object' || inner === null || depth > DEEPEST) continue;
+    // What was kept of a scene counts by itself.
+    if (typeof inner !== 'object' || inner === null || depth > DEEPEST || key === 'takes') continue;
     const isList = Array.isArray(inner) && Object.hasOwn(LISTS, key);
     if (isList) counts[key] = (counts[key] ?? 0) + inner.length;
     if (isList && LEAVES.has(key)) continue;

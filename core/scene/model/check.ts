@@ -41,10 +41,12 @@ export function readScene(value: unknown): Read {
       `The scene was saved by a newer Ignis (version ${version}; this one reads up to ${VERSION}). Open it with that one.`,
     );
   // Before anything walks down it: a file may be made to be deeper than any program can follow.
-  const deep = tooDeep((value as { layers?: unknown } | null)?.layers);
-  if (deep) return refused(deep, `Groups stand at most ${MAX_DEPTH} deep in one another.`);
-  const many = tooMany(value);
-  if (many) return refused('$', many);
+  for (const [path, state] of statesIn(value)) {
+    const deep = tooDeep(`${path}.layers`, (state as { layers?: unknown } | null)?.layers);
+    if (deep) return refused(deep, `Groups stand at most ${MAX_DEPTH} deep in one another.`);
+    const many = tooMany(state);
+    if (many) return refused(path, many);
+  }
   let current: unknown;
   try {
     current = migrated(value);
@@ -66,9 +68,21 @@ export function readScene(value: unknown): Read {
 /** Every fault of a value that should be a scene; empty if it is one. */
 export const sceneFaults = (value: unknown): Fault[] => readScene(value).faults;
 
+/** A value that should be a scene, and those that it kept, with their paths. */
+function statesIn(value: unknown): [path: string, state: unknown][] {
+  const takes = (value as { takes?: unknown } | null)?.takes;
+  return [
+    ['$', value],
+    ...(Array.isArray(takes) ? takes : []).map((take: unknown, i): [string, unknown] => [
+      `$.takes[${i}].scene`,
+      (take as { scene?: unknown } | null)?.scene,
+    ]),
+  ];
+}
+
 /** The path of the first group that stands too deep in others; null if there is none. */
-function tooDeep(layers: unknown): string | null {
-  let level: [path: string, list: unknown][] = [['$.layers', layers]];
+function tooDeep(from: string, layers: unknown): string | null {
+  let level: [path: string, list: unknown][] = [[from, layers]];
   for (let depth = 0; level.length > 0; depth++) {
     const first = level.find(([, list]) => Array.isArray(list));
     if (depth > MAX_DEPTH) return first?.[0] ?? null;

@@ -9,7 +9,9 @@ import { stepOfKind } from '../../steps/index';
 import type { Scene, Step } from './schema';
 import { everyLayer } from './schema';
 
-/** What a scene needs besides itself. */
+/** What a scene, with all that was kept of it, needs besides itself. */
+
+const takesOf = ({ takes }: Scene): Scene[] => takes?.map((t) => t.scene) ?? [];
 
 /** The lookup tables of a step. */
 const tablesOfStep = ({ kind, values }: Step): StoredTable[] =>
@@ -34,9 +36,10 @@ const picturesOfMask = (mask: Mask | null): string[] =>
 
 /** The names of the faces of fonts that a scene needs, each once. */
 export const facesOf = (scene: Scene): string[] => [
-  ...new Set(
-    everyLayer(scene.layers).flatMap((l) => definitionOf(l.source).faces?.(l.source) ?? []),
-  ),
+  ...new Set([
+    ...everyLayer(scene.layers).flatMap((l) => definitionOf(l.source).faces?.(l.source) ?? []),
+    ...takesOf(scene).flatMap(facesOf),
+  ]),
 ];
 
 /** The names of all assets a scene needs, pictures, fonts and strokes, each once. */
@@ -50,6 +53,7 @@ export const assetsOf = (scene: Scene): string[] => [
     ]),
     ...picturesOfMask(scene.selection),
     ...scene.kept.flatMap((k) => picturesOfMask(k.mask)),
+    ...takesOf(scene).flatMap(assetsOf),
   ]),
 ];
 
@@ -62,5 +66,7 @@ export const packsOf = (scene: Scene): string[] =>
   assetsOf(scene).filter((name) => STROKES_ASSET.test(name));
 
 /** The lookup tables of a scene. */
-export const tablesOf = (scene: Scene): StoredTable[] =>
-  everyLayer(scene.layers).flatMap((l) => l.steps.flatMap(tablesOfStep));
+export const tablesOf = (scene: Scene): StoredTable[] => [
+  ...everyLayer(scene.layers).flatMap((l) => l.steps.flatMap(tablesOfStep)),
+  ...takesOf(scene).flatMap(tablesOf),
+];

@@ -115,6 +115,14 @@ const at = (value: unknown, keys: Keys): unknown =>
 function cutFor(value: unknown, keys: Keys): Cut | null {
   const own = typeof keys[0] === 'string' && Object.hasOwn(OWN, keys[0]) ? OWN[keys[0]] : undefined;
   if (own) return { op: 'replace', path: keys.slice(0, 1), ...own };
+  if (keys[0] === 'takes' && !keys.includes('layers')) {
+    const take = keys.slice(0, 2);
+    return {
+      op: 'remove',
+      path: take,
+      name: take.length < 2 ? 'the takes' : `the take ${nameAt(value, take)}`,
+    };
+  }
   // The innermost layer that holds the fault, and within it a part that it can be without.
   const last = keys.findLastIndex((key, i) => typeof key === 'number' && keys[i - 1] === 'layers');
   if (last < 0) return null;

@@ -4,6 +4,7 @@ import { maskSchema, type Mask } from '../../masks/mask';
 import { weaveSchema } from '../../weave/weave';
 import type { Parameters, Value } from '../../definitions/parameter';
 import { angle, intensity, percent } from '../../definitions/number-parameters';
+import { checkedOnce } from '../../definitions/checked-once';
 import { HEX, parameterEntries, parametersSchema } from '../../definitions/parameter-schema';
 import { hasOwnIds, idSchema } from '../../definitions/id';
 import { placementSchema } from '../../definitions/placement';
@@ -223,8 +224,8 @@ export type Guide = v.InferOutput<typeof guideSchema>;
 export const keptSchema = v.strictObject({ id, name, mask: maskSchema });
 export type Kept = v.InferOutput<typeof keptSchema>;
 
-/** What a scene says, each value by itself. */
-export const sceneEntries = v.strictObject({
+/** What a scene says at a moment, each value by itself. */
+const stateEntries = v.strictObject({
   format: v.literal('ignis', 'This is no Ignis scene: "format" must be "ignis".'),
   version: v.literal(VERSION),
   name,
@@ -247,34 +248,64 @@ export const sceneEntries = v.strictObject({
   layers: v.array(layerSchema),
 });
 
+/** A scene at a moment: all of it but what was kept of it before. */
+export type SceneState = v.InferOutput<typeof stateEntries>;
+
 /** What must hold between the values of a scene. */
 const between = [
   v.check(
-    (s: Scene) => s.width * s.height <= MAX_PIXELS,
+    (s: SceneState) => s.width * s.height <= MAX_PIXELS,
     `A scene has at most ${MAX_PIXELS / 1e6} megapixels.`,
   ),
-  v.check((s: Scene) => {
+  v.check((s: SceneState) => {
     const ids = everyLayer(s.layers).map((l) => l.id);
     return new Set(ids).size === ids.length;
   }, 'Two layers have the same id.'),
   v.check(
-    (s: Scene) => depthOf(s.layers) <= MAX_DEPTH,
+    (s: SceneState) => depthOf(s.layers) <= MAX_DEPTH,
     `Groups stand at most ${MAX_DEPTH} deep in one another.`,
   ),
   v.check(
-    (s: Scene) => !echoLoop(everyLayer(s.layers)),
+    (s: SceneState) => !echoLoop(everyLayer(s.layers)),
     ({ input }) =>
       `“${echoLoop(everyLayer(input.layers))?.name}” would follow itself: an echo cannot be part of what it follows.`,
   ),
   v.check(
-    (s: Scene) => tooMany(s) === null,
+    (s: SceneState) => tooMany(s) === null,
     ({ input }) => tooMany(input)!,
   ),
   v.check(
-    (s: Scene) => drawnTooMuch(s) === null,
+    (s: SceneState) => drawnTooMuch(s) === null,
     ({ input }) => drawnTooMuch(input)!,
   ),
 ] as const;
+
+/** The most takes that a scene keeps. */
+export const MOST_TAKES = 24;
+
+/** The scene as it was, kept by a name. Takes never change, so that none is looked through twice. */
+export const takeSchema = checkedOnce(
+  v.strictObject({
+    id,
+    name,
+    /** When it was kept, ms since 1970. */
+    at: v.pipe(v.number(), v.integer(), v.minValue(0)),
+    scene: v.pipe(stateEntries, ...between),
+  }),
+);
+export type Take = v.InferOutput<typeof takeSchema>;
+
+export const sceneEntries = v.strictObject({
+  ...stateEntries.entries,
+  /** What was kept of the scene, oldest first; none if left out. */
+  takes: v.optional(
+    v.pipe(
+      v.array(takeSchema),
+      v.maxLength(MOST_TAKES, `A scene keeps at most ${MOST_TAKES} takes.`),
+      v.check((takes) => hasOwnIds(takes), 'Two takes have the same id.'),
+    ),
+  ),
+});
 
 export const sceneSchema = v.pipe(sceneEntries, ...between);
 /** The same, of a scene whose values were looked at before. */

@@ -278,10 +278,16 @@ export function migrated(value: unknown): unknown {
   let scene = value;
   for (;;) {
     const old = isObject(scene) ? oldVersion(scene.version) : undefined;
-    if (!old) return isObject(scene) ? withOwnIds(scene) : scene;
+    if (!old) return isObject(scene) ? withTakes(withOwnIds(scene)) : scene;
     scene = old.next(scene as Json);
   }
 }
+
+/** A scene whose takes, which stay as they were when they were kept, are of the newest version too. */
+const withTakes = (scene: Json): Json =>
+  scene.takes === undefined
+    ? scene
+    : { ...scene, takes: each(scene.takes, (t) => ({ ...t, scene: migrated(t.scene) })) };
 
 /** The older version of a number; undefined if it is none. */
 const oldVersion = (version: unknown): OldVersion | undefined =>

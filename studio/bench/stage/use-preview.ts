@@ -5,13 +5,14 @@ import { edit } from '@ignis/core/scene/edits/edit';
 import { findLayer } from '@ignis/core/scene/edits/layer-edits';
 import { setMask } from '@ignis/core/scene/edits/mask-edits';
 import { laidFlat } from '@ignis/core/scene/arrange/placement';
-import type { Layer, Scene } from '@ignis/core/scene/model/schema';
+import type { Scene } from '@ignis/core/scene/model/schema';
 import { everyLayer } from '@ignis/core/scene/model/schema';
 import { useBench } from '../../state/bench';
 import { modeOf } from '../modes/index';
 import { pictureStands } from '../../state/crash-loop';
 import { useCosts } from '../../state/costs';
 import { endTimes, noteNext, noteTimes } from '../../state/opening-times';
+import { comparedScene } from '../../state/comparison';
 import { useMaking } from '../../state/making';
 import { useStageAids } from '../../state/stage-aids';
 import { endStage, preview, stopPreview, whenProgress } from '../../workers/engine';
@@ -58,17 +59,14 @@ interface Size {
  * worked on the group lies flat, as its handles do.
  */
 export function shownScene(): Scene {
-  const { scene, ghost, opened, comparing, compareWith, selected, mode } = useBench.getState();
+  const state = useBench.getState();
+  const { scene, ghost, comparing, selected, mode } = state;
   if (!comparing) {
     const { showsHidden, liesFlat } = modeOf(mode);
     const seen = showsHidden && selected ? unmasked(ghost ?? scene, selected) : (ghost ?? scene);
     return selected ? laidFlat(seen, selected, liesFlat === true) : seen;
   }
-  if (compareWith === 'opened' || !selected) return opened;
-  return {
-    ...scene,
-    layers: without(scene.layers, selected),
-  };
+  return comparedScene(state);
 }
 
 /** The scene with the mask of a layer turned off; the same object if it has none that is on. */
@@ -76,14 +74,6 @@ const unmasked = (scene: Scene, id: string): Scene =>
   findLayer(scene, id)?.mask?.enabled
     ? edit(scene, '', setMask({ layer: id }, { enabled: false })).scene
     : scene;
-
-/** Layers, wherever they stand, with one hidden. */
-const without = (layers: readonly Layer[], id: string): Layer[] =>
-  layers.map((l) => ({
-    ...l,
-    visible: l.visible && l.id !== id,
-    layers: l.layers && without(l.layers, id),
-  }));
 
 /**
  * Keeps the picture showing what of the scene the stage shows. While things change, frames that would
