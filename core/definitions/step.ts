@@ -80,6 +80,8 @@ export interface StepDefinition<P extends Parameters = Parameters> extends Descr
   measuresItself?: boolean;
   /** Whether it looks at the lamp of the scene. */
   seesLamp?: boolean;
+  /** Whether its lengths are px of the layer's own, which its placement scales, and not px of the list that the layer stands in. */
+  ownLengths?: boolean;
   /** Whether it works on light as it comes into a lens, and so sees none from far beyond the picture (`lightSeen`). */
   inLens?: boolean;
   /** Whether it carries light from anywhere to anywhere, within what a lens sees; `margin` is then what it adds to that. */

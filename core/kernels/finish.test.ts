@@ -302,6 +302,17 @@ describe('the end of a picture', () => {
       }
   });
 
+  it('marks what is black, falling the other way, and not what is the darkest that shows', () => {
+    const decoded = (v: number) => v / 12.92;
+    for (const mixing of ['displayed', 'light'] as const) {
+      const at = (v: number) => (mixing === 'light' ? decoded(v) : v);
+      const seen = (v: number) => shown([at(v), 0, 0], 1, { mixing, marks: true });
+      const plain = (v: number) => shown([at(v), 0, 0], 1, { mixing });
+      expect(seen(0.4 / 255)).not.toEqual(plain(0.4 / 255));
+      expect(seen(0.6 / 255)).toEqual(plain(0.6 / 255));
+    }
+  });
+
   it('marks what is beyond the screen, whatever becomes of it, and nothing else', () => {
     for (const mixing of ['displayed', 'light'] as const) {
       const seen = (v: number, values: Partial<Ending>) =>

@@ -52,7 +52,7 @@ export interface Ending {
   white: number;
   /** Whether what is brighter than the screen can show goes over to white, in place of being cut channel by channel. */
   burn: boolean;
-  /** Whether what is brighter than the screen can show, before all but the exposure, is marked by stripes. */
+  /** Whether what is brighter than the screen can show, before all but the exposure, and what is black, is marked by stripes. */
   marks: boolean;
 }
 

@@ -62,6 +62,13 @@ function one(pixels: ColourBuffer, { centre, turn, zoom }: Swing, n: number, reg
     const size = Math.exp(zoom * k);
     return [size * Math.cos(turn * k), size * Math.sin(turn * k)] as const;
   };
+  // Of powers on a spiral through 1 the ends are the farthest from it, while it turns by less than half.
+  const spread = Math.max(
+    ...[-(n - 1) / 2, (n - 1) / 2].map((k) => {
+      const [a, b] = power(k);
+      return Math.hypot(a - 1, b);
+    }),
+  );
   const from = pixels.region;
   onHeap((at) =>
     run('swingRows', region.height, region.width * 8 * n, [
@@ -70,6 +77,7 @@ function one(pixels: ColourBuffer, { centre, turn, zoom }: Swing, n: number, reg
       ...([region.x, region.y, region.width, centre.x, centre.y] as const),
       ...power(1),
       ...power(-(n - 1) / 2),
+      spread,
       n,
     ]),
   );

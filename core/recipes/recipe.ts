@@ -129,7 +129,7 @@ export const putRecipe =
     };
     const worn = recipe.steps.map((step) => ({
       ...fresh(step),
-      values: JSON.parse(JSON.stringify(scaledTo(step, by))) as Step['values'],
+      values: JSON.parse(JSON.stringify(scaledTo(step, by, { textures: true }))) as Step['values'],
     }));
     layer.steps = [...layer.steps.filter((k) => seesPlace(k.kind)), ...worn];
     layer.body = recipe.body;

@@ -63,6 +63,8 @@ export function colourAt(
 
 /** What a light meter reads, stops: 0 is what the screen shows as white, −Infinity is black. */
 export interface Light {
+  /** The colour itself, without the end of the picture, cut to what a screen can show, `#rrggbb`. */
+  colour: string;
   /** As bright as it is to the eye. */
   luminance: number;
   /** Its brightest channel: above 0 it is beyond the screen. */
@@ -79,7 +81,11 @@ export function lightAt(
   if (!found) return null;
   const [r, g, b] = scene.mixing === 'light' ? found : found.map(linear);
   const stops = (v: number) => Math.log2(Math.max(0, v)) + scene.end.exposure;
-  return { luminance: stops(luma(r!, g!, b!)), brightest: stops(Math.max(r!, g!, b!)) };
+  return {
+    colour: hexOf(found, scene.mixing),
+    luminance: stops(luma(r!, g!, b!)),
+    brightest: stops(Math.max(r!, g!, b!)),
+  };
 }
 
 /** The mean of five by five px round a place (scene px), not premultiplied, as the scene mixes; null where there is nothing. */

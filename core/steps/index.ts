@@ -161,6 +161,18 @@ export const pixelSteps = steps.filter((s): s is StepDefinition => s.works === '
 export const shapeSteps = steps.filter((s): s is ShapeStepDefinition => s.works === 'shape');
 export const styles = steps.filter((s): s is StyleDefinition => s.works === 'style');
 
+/** Whether a step has an amount among its values that says how much of it counts, 0–100 %. */
+export const hasOwnAmount = (kind: string): boolean => {
+  const p = stepOfKind(kind).parameters.amount;
+  return p?.kind === 'number' && p.unit === '%' && p.min === 0 && p.max === 100;
+};
+
+/** Whether the lengths of a step are px of the layer's own. */
+export const hasOwnLengths = (kind: string): boolean => {
+  const definition = stepOfKind(kind);
+  return definition.works === 'pixels' && definition.ownLengths === true;
+};
+
 /** Whether a kind of step looks at where its layer stands, as those do that carry pixels elsewhere. */
 export const seesPlace = (kind: string): boolean => {
   const definition = stepOfKind(kind);

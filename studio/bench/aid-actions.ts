@@ -1,5 +1,6 @@
 import { centreGuides } from '@ignis/core/scene/edits/layer-edits';
 import { useBench } from '../state/bench';
+import { holdLight } from '../state/held-light';
 import { useStageAids } from '../state/stage-aids';
 import type { Action } from './commands/action';
 
@@ -60,7 +61,15 @@ export function aidActions(): Action[] {
       enabled: true,
     },
     {
-      name: aids.beyond ? 'No marks beyond the screen' : 'Mark what is beyond the screen',
+      name: 'Hold the light at the pointer',
+      keys: ['h'],
+      run: holdLight,
+      enabled: aids.meter,
+    },
+    {
+      name: aids.beyond
+        ? 'No marks of clipped lights and crushed shadows'
+        : 'Mark clipped lights and crushed shadows',
       run: () => aids.flip('beyond'),
       enabled: true,
     },

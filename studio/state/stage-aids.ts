@@ -11,7 +11,7 @@ interface StageAids {
   grid: boolean;
   /** From one line of the grid to the next, scene px. */
   gridStep: number;
-  /** What is brighter than the screen can show is marked. */
+  /** What is brighter than the screen can show, and what is black, is marked. */
   beyond: boolean;
   /** The pointer says how bright the picture is there. */
   meter: boolean;

@@ -8,6 +8,9 @@ const TILE = 256;
 
 /** What is as bright as the screen can show is not marked, whatever a sum of floats makes of it. */
 const BEYOND: f32 = 1.0005;
+/** What the screen shows as black: half of 1/255, and as much in linear light (IEC 61966-2-1). */
+const BLACK: f32 = 0.5 / 255;
+const BLACK_LIGHT: f32 = 0.5 / 255 / 12.92;
 
 /** Entries of the table of `whiteness` for each doubling of the light, as a power of two. */
 const BURN_STEPS = 8;
@@ -118,7 +121,7 @@ function write(dp: usize, straight: v128, a: v128, bytes: i32, noise: usize): vo
 /**
  * Straight colour under exposure (`gain`, of linear light), highlight roll-off (`knee`; 1 or more is none; `arrival` is 1/t² of
  * where it arrives at white, 0 for never) and, unless `burn` is 0, burnt to white by its table of `burnLast` entries; unless
- * `marks` is 0, stripes mark what was beyond the screen before that; encoded, clamped and written as RGBA of 8 (dithered by
+ * `marks` is 0, stripes mark what was beyond the screen before that, and others what is black; encoded, clamped and written as RGBA of 8 (dithered by
  * `noise`) or 16 bits.
  */
 export function finishRows(
@@ -163,6 +166,8 @@ export function finishRows(
       if (gain != 1) v = isLight ? f32x4.mul(v, f32x4.splat(gain)) : exposed(v, gain, root);
       if (marks != 0 && brightest(v) > BEYOND)
         v = ((x0 + x + y0 + y) & 4) == 0 ? f32x4(1, 0.1, 0.65, 1) : f32x4(0, 0, 0, 1);
+      else if (marks != 0 && brightest(v) < (isLight ? BLACK_LIGHT : BLACK))
+        v = ((x0 + x - y0 - y) & 4) == 0 ? f32x4(0.1, 0.4, 1, 1) : f32x4(0, 0, 0, 1);
       else {
         if (burn) {
           // Pixels that burn are only listed here, without a branch, and done four at a time below.

@@ -12,11 +12,14 @@ import {
   translation,
   unitedBox,
 } from '../../geometry/affine';
+import { placementMap } from '../../definitions/placement';
+import { definitionOf } from '../../sources/index';
 import { ownBox } from '../bound/bind';
 import type { Edit } from '../edits/edit';
 import { copied, findLayer, layerOf, standingOf } from '../edits/layer-edits';
 import { mapAround, movedBy, placedBox, repivoted } from './placement';
 import type { Layer, Scene } from '../model/schema';
+import { everyLayer } from '../model/schema';
 
 /** Placing several layers by one another. Boxes and maps are in scene px. */
 
@@ -45,15 +48,42 @@ export const outermost = (scene: Scene, ids: readonly string[]): string[] => {
   return under(scene.layers, false);
 };
 
-/** Moves layers by a map of the scene each, whatever groups they stand in. */
+/** The layer that one is a copy of, by its id; null if it is none. */
+const originalOf = ({ source }: Layer): string | null => {
+  const { reference } = definitionOf(source);
+  return reference?.as === 'copy' ? reference.to(source) : null;
+};
+
+/**
+ * Moves layers by a map of the scene each, whatever groups they stand in. A copy of one that moves too goes along with that already:
+ * it is moved by what is left.
+ */
 const moveEach =
   (moves: ReadonlyMap<string, Affine>): Edit =>
   (s) => {
-    for (const [id, map] of moves) {
-      const around = mapAround(current(s).layers, id);
-      const back = invert(around) ?? IDENTITY;
+    const before = current(s).layers;
+    /** The move of a layer in the px that it is placed on. */
+    const ownMove = (id: string): Affine => {
+      const around = mapAround(before, id);
+      return multiply(invert(around) ?? IDENTITY, multiply(moves.get(id)!, around));
+    };
+    const copies = new Map(
+      [...moves.keys()]
+        .flatMap((id) => everyLayer([layerOf(current(s), id)]))
+        .flatMap((l) => {
+          const of = originalOf(l);
+          return of !== null && moves.has(of) ? [[l.id, of] as const] : [];
+        }),
+    );
+    for (const id of new Set([...moves.keys(), ...copies.keys()])) {
       const layer = layerOf(s, id);
-      layer.placement = movedBy(current(layer).placement, multiply(back, multiply(map, around)));
+      const { placement } = current(layer);
+      const move = moves.has(id) ? ownMove(id) : IDENTITY;
+      const of = copies.get(id);
+      const own = placementMap(placement);
+      const [taken, back] = [of === undefined ? null : invert(ownMove(of)), invert(own)];
+      const rest = taken && back ? multiply(own, multiply(taken, back)) : IDENTITY;
+      layer.placement = movedBy(placement, multiply(move, rest));
     }
   };
 

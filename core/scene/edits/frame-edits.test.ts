@@ -3,13 +3,24 @@ import { boxPath } from '../../geometry/box-paths';
 import { corner } from '../../geometry/path';
 import type { ColourBuffer } from '../../pixels/buffer';
 import { render } from '../../render/render';
-import { lookUp } from '../../testing/scenes';
+import { lookUp, scene as anyScene } from '../../testing/scenes';
 import { softLine } from '../../testing/soft-line';
-import { newFill, newGroup, newMask, newScene } from '../model/make';
+import { newEcho, newFill, newGroup, newMask, newScene } from '../model/make';
 import type { Scene } from '../model/schema';
 import { SceneError, parseScene } from '../model/check';
 import { edit } from './edit';
-import { mirrorScene, reframe, sidesForContent, sidesForRatio, turnScene } from './frame-edits';
+import fc from 'fast-check';
+import {
+  levelling,
+  mirrorScene,
+  reframe,
+  scaleScene,
+  sidesForContent,
+  sidesForRatio,
+  sidesWithin,
+  straighten,
+  turnScene,
+} from './frame-edits';
 
 /** A scene with a line, a group, a mask that stays, a selection and guides. */
 function scene(): Scene {
@@ -25,7 +36,19 @@ function scene(): Scene {
     ...newMask({ kind: 'area', paths: [boxPath({ x0: 6, y0: 20, x1: 30, y1: 38 })] }),
     moves: false,
   };
-  made.layers.push(fill, newGroup('Group', [line], 'one'));
+  const group = newGroup('Group', [line], 'one');
+  group.placement = { ...group.placement, x: 3, rotation: 10, scaleX: 0.9, scaleY: 0.9 };
+  const drop = softLine(
+    'Drop',
+    { closed: false, anchors: [corner(30, 4), corner(40, 20)] },
+    '#40d0ff',
+    3,
+  );
+  // Copies of a layer beside them, in a group, and of one in a group; a copy of a copy.
+  const first = newEcho(drop, 6);
+  const second = { ...newEcho(first, 5), opacity: 70 };
+  group.layers!.push(newEcho(drop, -4));
+  made.layers.push(fill, drop, group, newEcho(line, 7), first, second);
   made.selection = {
     ...newMask({ kind: 'area', paths: [boxPath({ x0: 2, y0: 2, x1: 20, y1: 20 })] }),
     moves: false,
@@ -88,6 +111,58 @@ describe('the frame of a scene', () => {
   it('mirrored is the picture mirrored', () => {
     const made = after(scene(), mirrorScene);
     expect(off(see(scene()), see(made), (x, y) => [60 - 1 - x, y])).toBeLessThan(2 / 255);
+  });
+  it('scaled is the same picture at another size, every length in it too', () => {
+    fc.assert(
+      fc.property(anyScene, fc.constantFrom(2, 0.5), (s, by) => {
+        const made = after(s, scaleScene(by));
+        expect([made.width, made.height]).toEqual([s.width * by, s.height * by]);
+        const region = { x: 0, y: 0, width: 60, height: 44 };
+        const [one, other] = [
+          render(s, { region, scale: 1, picture: lookUp }),
+          render(made, { region, scale: 1 / by, picture: lookUp }),
+        ];
+        let sum = 0;
+        one.data.forEach((v, i) => (sum += Math.abs(v - other.data[i]!)));
+        expect(sum / one.data.length).toBeLessThan(2 / 255);
+      }),
+      { numRuns: 30, seed: 11, endOnFailure: true },
+    );
+    const there = after(after(scene(), scaleScene(3)), scaleScene(1 / 3));
+    expect(off(see(there), see(scene()), (x, y) => [x, y])).toBeLessThan(1e-3);
+  });
+  it('straightened turns about its middle, and nothing of it is lost on the way back', () => {
+    const made = after(scene(), straighten(12, { left: 0, top: 0, right: 0, bottom: 0 }));
+    const turned = made.selection!.place!;
+    expect(turned.rotation).toBeCloseTo(12);
+    const back = after(made, straighten(-12, { left: 0, top: 0, right: 0, bottom: 0 }));
+    expect(off(see(back), see(scene()), (x, y) => [x, y])).toBeLessThan(0.02);
+    expect(levelling({ x: 0, y: 0 }, { x: 100, y: 10 })).toBeCloseTo(-5.71, 2);
+    expect(levelling({ x: 100, y: 10 }, { x: 0, y: 0 })).toBeCloseTo(-5.71, 2);
+    expect(levelling({ x: 0, y: 0 }, { x: 10, y: 100 })).toBeCloseTo(5.71, 2);
+  });
+  it('within what is turned has no corner beyond it, and is as large as can be', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 200, max: 4000 }),
+        fc.integer({ min: 200, max: 4000 }),
+        fc.double({ min: -45, max: 45, noNaN: true }),
+        (width, height, angle) => {
+          const { left, top } = sidesWithin({ width, height }, angle);
+          const [w, h] = [width / 2 + left, height / 2 + top];
+          const turn = (Math.abs(angle) * Math.PI) / 180;
+          const fits = (a: number, b: number) =>
+            a * Math.cos(turn) + b * Math.sin(turn) <= width / 2 + 1e-6 &&
+            a * Math.sin(turn) + b * Math.cos(turn) <= height / 2 + 1e-6;
+          expect(fits(w, h)).toBe(true);
+          // Two px more on both sides are too many: sides are whole px.
+          expect(fits(w + 2, h + 2)).toBe(false);
+        },
+      ),
+    );
+    expect(Object.values(sidesWithin({ width: 60, height: 40 }, 0)).map(Math.abs)).toEqual([
+      0, 0, 0, 0,
+    ]);
   });
   it('has proportions as large as there is room for', () => {
     expect(sidesForRatio({ width: 60, height: 40 }, 1)).toEqual({

@@ -59,18 +59,19 @@ const saidOf = (key: string, p: NumberParameter, values: Step['values']): number
 const scaled = (p: NumberParameter, value: number, by: number): number =>
   Math.min(p.max, Math.max(p.min, Math.round(value * by * 1000) / 1000));
 
-/** The values of a step for a shape of another height: its lengths in px grow with it, and its textures. */
+/** The values of a step whose lengths in px are so many times as long, and its textures too if asked. */
 export function scaledTo(
   { kind, values }: Pick<Step, 'kind' | 'values'>,
   by: number,
+  { textures }: { textures: boolean },
 ): Step['values'] {
   const out: Step['values'] = { ...values };
   const { parameters } = stepOfKind(kind);
   if (lengthsIn(parameters, values) === 'share') return out;
   for (const [key, p] of Object.entries(parameters)) {
     if (p.kind !== 'number') continue;
-    const isLength = p.unit === 'px' || p.unit === 'σ px' || p.grows;
-    if (!isLength) continue;
+    const isLength = p.unit === 'px' || p.unit === 'σ px';
+    if (!isLength && !(p.grows && textures)) continue;
     const said = saidOf(key, p, values);
     if (said !== undefined) out[key] = scaled(p, said, by);
   }

@@ -62,6 +62,7 @@ export function edgeStep(step: EdgeStep): StepDefinition<ReturnType<typeof param
   return defineStep({
     ...{ kind, label, help, drawsOut },
     parameters: parametersOf(step),
+    ownLengths: true,
     margin: (v, _scale, own) => Math.ceil(reachOfDrawn(drawsOut(v)) * own) + 4,
     seesPlace: true,
     apply: (input, v, context) => drawnOut(input, drawsOut(v), context),

@@ -26,7 +26,7 @@ import { IconButton } from '../../ui/icon-button';
 import { NameField } from '../../ui/name-field';
 import { NumberField } from '../../ui/number-field';
 import { ParameterControls } from '../../ui/parameter-controls';
-import { FrameDialog } from '../frame-dialog';
+import { FrameDialog } from '../frame/frame-dialog';
 import { Look } from './look';
 import { MaskNode } from './mask';
 import { WeaveNode } from './weave';

@@ -44,6 +44,8 @@ interface Props {
   adder?: React.ReactNode;
   /** Shows the picture up to an item while the pointer rests on its dot, and then as it is again. */
   peek?(id: string | null): void;
+  /** How much of an item counts, %, which a drag of its name to the side changes; left out, all of it always. */
+  amount?: { of(item: Item): number; set(item: Item, amount: number): Edit };
   /** What the controls of an item stand in. */
   around?: React.ComponentType<{ item: Item; children: React.ReactNode }>;
   /** What stands under the controls of an item. */
@@ -63,6 +65,7 @@ export function LiveList({
   move,
   adder,
   peek,
+  amount,
   around: Around = Plain,
   after,
 }: Props) {
@@ -94,6 +97,14 @@ export function LiveList({
                     grip={grip}
                     on={item.enabled}
                     {...(peek && { onPeek: (on: boolean) => peek(on ? item.id : null) })}
+                    {...(amount && {
+                      onPull: pulled(
+                        (by) => live.change(amount.set(item, by)),
+                        live.done,
+                        amount.of(item),
+                        item.id,
+                      ),
+                    })}
                     onToggle={() => {
                       peek?.(null);
                       change(
@@ -103,6 +114,9 @@ export function LiveList({
                     }}
                     aside={
                       <>
+                        {amount && amount.of(item) < 100 && (
+                          <span className="text-xs tabular-nums">{amount.of(item)} %</span>
+                        )}
                         {canFold && (
                           <>
                             {!isOpen && <Swatch values={item.values} />}
@@ -181,6 +195,24 @@ export function LiveList({
     </div>
   );
 }
+
+/** A drag of so many CSS px changes an amount by 100. */
+const WHOLE = 160;
+/** The item whose name is dragged, and its amount when that began. */
+let pull: { id: string; from: number } | null = null;
+
+/** What a drag of a name to the side does to an amount. */
+const pulled =
+  (change: (amount: number) => void, done: () => void, amount: number, id: string) =>
+  (by: number | null) => {
+    if (by === null) {
+      pull = null;
+      done();
+      return;
+    }
+    if (pull?.id !== id) pull = { id, from: amount };
+    change(Math.round(Math.min(100, Math.max(0, pull.from + (100 * by) / WHOLE))));
+  };
 
 const Plain = ({ children }: { children: React.ReactNode }) => children;
 

@@ -1,4 +1,5 @@
 import type { ReactNode } from 'react';
+import { usePull } from './use-pull';
 
 interface Props {
   title: ReactNode;
@@ -11,12 +12,15 @@ interface Props {
   onPeek?(on: boolean): void;
   /** Listeners and attributes that make the dot a handle to carry the node by. */
   grip?: Record<string, unknown>;
+  /** Called while the title is dragged to the side, with how far, CSS px; and with null when that is over. */
+  onPull?(by: number | null): void;
   children?: ReactNode;
   last?: boolean;
 }
 
 /** One stage of the chain: a dot on the rail, a title, and its controls. */
-export function Node({ title, aside, on, onToggle, onPeek, grip, children, last }: Props) {
+export function Node({ title, aside, on, onToggle, onPeek, onPull, grip, children, last }: Props) {
+  const pull = usePull(onPull, grip);
   const dot = `block size-3.5 rounded-full border-2 ${on === false ? 'border-dim bg-panel' : 'border-ember bg-panel'}`;
   return (
     <div className="relative pl-6">
@@ -42,8 +46,9 @@ export function Node({ title, aside, on, onToggle, onPeek, grip, children, last 
       )}
       <div className="flex min-h-6 items-center justify-between gap-2">
         <h3
-          className={`truncate text-sm font-semibold ${on === false ? 'text-dim' : ''} ${grip ? 'cursor-grab' : ''}`}
+          className={`truncate text-sm font-semibold ${on === false ? 'text-dim' : ''} ${onPull ? 'cursor-ew-resize' : grip ? 'cursor-grab' : ''}`}
           {...grip}
+          {...pull}
         >
           {title}
         </h3>

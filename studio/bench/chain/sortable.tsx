@@ -12,7 +12,9 @@ interface ListProps<T extends { id: string }> {
 
 /** A list whose items can be carried up and down. */
 export function SortableList<T extends { id: string }>({ items, onCarry, children }: ListProps<T>) {
-  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 5 } }));
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: { y: 5 } } }),
+  );
   return (
     <DndContext
       sensors={sensors}

@@ -7,7 +7,7 @@ import { putMask, setMask } from '@ignis/core/scene/edits/mask-edits';
 import { keptForSelection } from '@ignis/core/scene/edits/selection-edits';
 import { newMask } from '@ignis/core/scene/model/make';
 import type { Layer, Step } from '@ignis/core/scene/model/schema';
-import { stepOfKind } from '@ignis/core/steps/index';
+import { hasOwnAmount, stepOfKind } from '@ignis/core/steps/index';
 import { liveEdit, useBench, useBenchThrottled } from '../../state/bench';
 import { ChoiceField } from '../../ui/choice-field';
 import { ParameterControls } from '../../ui/parameter-controls';
@@ -32,7 +32,7 @@ export function StepLimits({ layer, id }: { layer: Layer; id: string }) {
   return (
     <div className="mt-1 flex flex-col gap-1">
       {/* Some have an amount of their own, which is the same. */}
-      {!('amount' in stepOfKind(step.kind).parameters) && (
+      {!hasOwnAmount(step.kind) && (
         <ParameterControls
           parameters={AMOUNT}
           values={{ amount: step.amount ?? 100 }}

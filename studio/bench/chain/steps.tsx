@@ -7,12 +7,13 @@ import {
   findLayer,
   moveStep,
   removeStep,
+  setAmount,
   setStep,
 } from '@ignis/core/scene/edits/layer-edits';
 import type { Layer, Step } from '@ignis/core/scene/model/schema';
 import { everyLayer } from '@ignis/core/scene/model/schema';
 import { heightInScene, withLengths } from '@ignis/core/scene/edits/style-edits';
-import { pixelSteps, stepOfKind, steps } from '@ignis/core/steps/index';
+import { hasOwnAmount, pixelSteps, stepOfKind, steps } from '@ignis/core/steps/index';
 import { bringInPicture } from '../../files/bring-in';
 import { bringInTable } from '../../files/bring-in-table';
 import { PICTURES } from '../../files/accepted';
@@ -50,6 +51,7 @@ export const Steps = ({ layer }: { layer: Layer }) => (
         word="step"
         folds
         around={WithHistogram}
+        amount={amountOf(layer)}
         peek={(id) => (id ? peekUpTo(layer.id, id) : stopLooking())}
         onSet={(item, values) => {
           const key = lengthsKey(stepOfKind(item.kind).parameters);
@@ -82,6 +84,18 @@ export const Steps = ({ layer }: { layer: Layer }) => (
     </WithLayers>
   </WithPictures>
 );
+
+/** How much of a step counts: some have an amount of their own, which is the same. */
+const amountOf = (layer: Layer) => ({
+  of: ({ id, kind, values }: Pick<Step, 'id' | 'kind' | 'values'>) =>
+    hasOwnAmount(kind)
+      ? (values.amount as number)
+      : (layer.steps.find((s) => s.id === id)?.amount ?? 100),
+  set: ({ id, kind }: Pick<Step, 'id' | 'kind'>, amount: number) =>
+    hasOwnAmount(kind)
+      ? setStep(layer.id, id, { values: { amount } })
+      : setAmount(layer.id, id, amount),
+});
 
 /** Lets controls within choose among the layers that a layer may look at. */
 function WithLayers({ id, children }: { id: string; children: React.ReactNode }) {

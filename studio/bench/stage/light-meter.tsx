@@ -2,14 +2,12 @@ import { useEffect, useState, type RefObject } from 'react';
 import type { Point } from '@ignis/core/geometry/affine';
 import type { Light } from '@ignis/core/render/selection';
 import { useBench } from '../../state/bench';
+import { useHeldLight } from '../../state/held-light';
 import { newestOnly } from '../../state/newest';
 import { useStageAids } from '../../state/stage-aids';
 import { lightAt } from '../../workers/questions';
+import { lightWords, stopsOf } from './light-words';
 import { scenePoint, stagePoint } from './pointer';
-
-/** Stops as they are read: with a sign, and a tenth. */
-const stops = (v: number): string =>
-  v === -Infinity ? 'black' : `${v < 0 ? '−' : '+'}${Math.abs(v).toFixed(1)}`;
 
 /** How bright the picture is at the pointer, in stops from white, while the light meter is out. */
 export function LightMeter({ stage }: { stage: RefObject<HTMLElement | null> }) {
@@ -26,9 +24,14 @@ export function LightMeter({ stage }: { stage: RefObject<HTMLElement | null> }) 
     );
     const move = (e: PointerEvent) => {
       setAt(stagePoint(element, e));
-      read(scenePoint(element, e));
+      const pointer = scenePoint(element, e);
+      useHeldLight.setState({ pointer });
+      read(pointer);
     };
-    const leave = () => setAt(null);
+    const leave = () => {
+      setAt(null);
+      useHeldLight.setState({ pointer: null });
+    };
     element.addEventListener('pointermove', move);
     element.addEventListener('pointerleave', leave);
     return () => {
@@ -38,16 +41,17 @@ export function LightMeter({ stage }: { stage: RefObject<HTMLElement | null> }) 
     };
   }, [isOut, stage]);
   if (!at) return null;
-  const { luminance, brightest } = light ?? { luminance: -Infinity, brightest: -Infinity };
+  const brightest = light?.brightest ?? -Infinity;
   return (
     <div
       className="pointer-events-none absolute z-10 rounded bg-black/75 px-2 py-1 text-xs text-ink"
       style={{ left: at.x + 16, top: at.y - 44 }}
       data-testid="light-meter"
     >
-      {luminance === -Infinity ? 'black' : `${stops(luminance)} stops`}
+      {lightWords(light)}
+      <span className="text-dim"> · H holds it</span>
       {brightest > 0.05 && (
-        <span className="text-ember"> · channel {stops(brightest)}, beyond the screen</span>
+        <span className="text-ember"> · channel {stopsOf(brightest)}, beyond the screen</span>
       )}
     </div>
   );

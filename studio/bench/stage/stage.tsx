@@ -14,6 +14,7 @@ import { Grid, Guides, Rulers } from './aids';
 import { Cover } from './cover';
 import { LayerOutline } from './layer-outline';
 import { ScopesPanel } from '../scopes/scopes';
+import { HeldPlaces } from './held-places';
 import { LightMeter } from './light-meter';
 import { Shown } from './shown';
 import { Making } from './making';
@@ -225,6 +226,7 @@ export function Stage({ onFiles }: Props) {
       </svg>
       <ModeBar />
       <LightMeter stage={element} />
+      <HeldPlaces />
       <ScopesPanel />
       <Making />
       <Shown />
