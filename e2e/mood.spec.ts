@@ -152,3 +152,57 @@ test('the frame is cropped to proportions, turned and mirrored, and taken back',
   for (let i = 0; i < 3; i++) await act(page, 'Undo');
   await expect(chain.getByText('1920 × 1200 px')).toBeVisible();
 });
+
+test('the frame is dragged, levelled by a line, and the whole scene scaled', async ({ page }) => {
+  await openExample(page, 'Heron in neon');
+  const before = await drawnAt(page, 0.52, 0.45);
+  await act(page, 'The scene: background, light, end');
+  const chain = page.getByRole('complementary', { name: 'Chain' });
+  await chain.getByRole('button', { name: 'Change…' }).click();
+  const dialog = page.getByRole('dialog', { name: 'The frame' });
+  await dragBy(page, dialog.locator('[data-handle="1,0.5"]'), -60, 0);
+  await expect(dialog.getByRole('spinbutton', { name: 'Right side' })).toHaveValue(/^-2\d\d$/);
+  await dialog.getByRole('button', { name: 'As it is' }).click();
+  await dialog.getByRole('button', { name: 'Draw what should be level' }).click();
+  const drawing = (await dialog
+    .getByRole('img', { name: 'The frame on the picture' })
+    .boundingBox())!;
+  const [x, y] = [drawing.x + 150, drawing.y + 200];
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  await page.mouse.move(x + 100, y + 10);
+  await page.mouse.move(x + 200, y + 20);
+  await page.mouse.up();
+  await expect(dialog.getByRole('spinbutton', { name: 'Straighten' })).toHaveValue('-5.7');
+  await expect(dialog.getByRole('status')).not.toHaveText('1920 × 1200 px');
+  await typeInto(dialog.getByRole('spinbutton', { name: 'Width of the whole scene' }), '960');
+  await dialog.getByRole('button', { name: 'Scale the scene' }).click();
+  await settled(page);
+  await expect(chain.getByText('960 × 600 px')).toBeVisible();
+  await act(page, 'Undo');
+  await settled(page);
+  expect(await drawnAt(page, 0.52, 0.45)).toBeCloseTo(before, -1);
+});
+
+test('a step is pulled by its name, a motion by its arm; the light of places is held', async ({
+  page,
+}) => {
+  await openExample(page, 'Heron in neon');
+  await card(page, 'Pier at dusk').locator('[data-card]').click();
+  await pickStep(page, 'Motion blur');
+  await settled(page);
+  await page.keyboard.press('6');
+  await dragBy(page, page.getByTestId('point-handles').getByLabel('Motion'), 0, 60);
+  await expect(value(page, 'Angle')).not.toHaveValue('0');
+  await settled(page);
+  const step = page.locator('[data-step="blur.motion"]');
+  await dragBy(page, step.getByRole('heading', { name: 'Motion blur' }), -80, 2);
+  await expect(step.getByText('50 %', { exact: true })).toBeVisible();
+  await act(page, 'Light meter at the pointer');
+  await page.mouse.move(...(await onPage(page, [300, 300])));
+  await page.keyboard.press('h');
+  const held = page.getByRole('list', { name: 'Light that is held' });
+  await expect(held.getByText(/^#[0-9a-f]{6}$/)).toBeVisible();
+  await held.getByRole('button', { name: 'Let place 1 go' }).click();
+  await expect(held).toHaveCount(0);
+});

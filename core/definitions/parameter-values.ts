@@ -1,4 +1,4 @@
-import type { Parameter, Parameters, Value, Values } from './parameter';
+import type { Parameter, ParameterNeeds, Parameters, Value, Values } from './parameter';
 
 /** What values mean for the parameters that they belong to. */
 
@@ -50,7 +50,10 @@ export function lengthsIn(
 }
 
 /** Whether a parameter counts, for the values of the others. */
-export const counts = (p: Parameter, values: Readonly<Record<string, unknown>>): boolean =>
+export const counts = (
+  p: { needs?: ParameterNeeds },
+  values: Readonly<Record<string, unknown>>,
+): boolean =>
   Object.entries(p.needs ?? {}).every(([key, ok]) =>
     ok === 'some' ? Number(values[key]) > 0 : ok.includes(values[key] as string | boolean),
   );

@@ -7,6 +7,9 @@ import type { Ends, Ramp } from '../pixels/ramp';
 import type { SmearStroke } from './strokes';
 import type { DripChange, Mesh, ReshapedRegion } from './warps';
 
+/** What other parameters must be for one to count: one of these values, or more than 0 (`some`). */
+export type ParameterNeeds = Readonly<Record<string, readonly (string | boolean)[] | 'some'>>;
+
 /** What every parameter says of itself: controls, schema, docs and command line all read it. */
 interface Described {
   label: string;
@@ -14,8 +17,7 @@ interface Described {
   help?: string;
   /** The heading that it stands under, where there are many. */
   section?: string;
-  /** It counts only where other parameters have one of these values, or are more than 0 (`some`). */
-  needs?: Readonly<Record<string, readonly (string | boolean)[] | 'some'>>;
+  needs?: ParameterNeeds;
 }
 
 export interface NumberParameter extends Described {

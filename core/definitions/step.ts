@@ -5,9 +5,23 @@ import type { ColourBuffer, Plane } from '../pixels/buffer';
 import type { Mixing } from '../pixels/colour';
 import type { Region } from '../pixels/region';
 import type { Memo } from './memo';
-import type { Parameters, Values } from './parameter';
+import type { ParameterNeeds, Parameters, Values } from './parameter';
 import type { Seen } from './seen';
 import type { DrawnOut } from './warps';
+
+/** A length of a step that is dragged on the stage: the end of an arm from the place that the step works about. */
+export interface Arm {
+  /** The keys of the length, px of the step's lengths, and of the angle (degrees) that the arm lies at; without one it lies at 0. */
+  length: string;
+  angle?: string;
+  label: string;
+  /** How far the arm is turned besides, degrees. */
+  turned?: number;
+  /** How long the arm is for a length of 1; 1 if left out. */
+  share?: number;
+  /** As of a parameter. */
+  needs?: ParameterNeeds;
+}
 
 /** What every step says of itself. */
 interface Described<P extends Parameters> {
@@ -21,6 +35,8 @@ interface Described<P extends Parameters> {
   purpose?: 'light' | 'surface' | 'shape';
   /** Values under which it shows what it does, where by itself it changes nothing. */
   example?: Partial<Values<P>>;
+  /** Lengths that are dragged on the stage, about the place among its values, or about the middle of the picture. */
+  arms?: readonly Arm[];
   /** What a colour that is picked from the stage comes to. */
   picks?: {
     label: string;

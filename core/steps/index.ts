@@ -30,6 +30,7 @@ import { brokenSignal } from './finish/broken-signal';
 import { colourFringe } from './finish/colour-fringe';
 import { grain } from './finish/grain';
 import { halation } from './finish/halation';
+import { lightLeak } from './finish/light-leak';
 import { scanLines } from './finish/scan-lines';
 import { vignette } from './finish/vignette';
 import { blackWhite } from './grade/black-white';
@@ -121,6 +122,7 @@ export const steps: readonly AnyStep[] = [
   vignette,
   grain,
   halation,
+  lightLeak,
   colourFringe,
   scanLines,
   brokenSignal,

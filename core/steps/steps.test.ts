@@ -32,6 +32,16 @@ describe('every step', () => {
       ).toBe(true);
       expect(step.help).toMatch(/^[A-Z].*\.$/);
     });
+  it('that is dragged by arms has their lengths and angles', () => {
+    const armed = steps.filter((s) => s.arms);
+    expect(armed.length).toBeGreaterThan(4);
+    for (const { parameters, arms } of armed)
+      for (const { length, angle, needs } of arms!) {
+        expect(parameters[length]).toMatchObject({ kind: 'number', unit: 'px' });
+        if (angle) expect(parameters[angle]).toMatchObject({ kind: 'number', unit: '°' });
+        for (const key of Object.keys(needs ?? {})) expect(parameters).toHaveProperty(key);
+      }
+  });
   for (const step of pixelSteps) {
     it(`${step.kind} leaves its input alone and stays within its margin`, () => {
       fc.assert(

@@ -59,6 +59,17 @@ export const focus = defineStep({
     blooms,
     brightFrom,
   },
+  arms: [
+    {
+      length: 'width',
+      angle: 'angle',
+      label: 'Sharp for',
+      turned: 90,
+      needs: { form: ['band', 'side'] },
+    },
+    { length: 'width', angle: 'angle', label: 'Sharp for', needs: { form: ['oval'] } },
+    { length: 'height', angle: 'angle', label: 'Height', turned: 90, needs: { form: ['oval'] } },
+  ],
   seesPlace: true,
   margin: ({ radius }, scale) => apertureMargin(radius * scale),
   apply: (input, v, context) => {

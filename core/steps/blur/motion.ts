@@ -15,6 +15,7 @@ export const motion = defineStep({
     },
     angle: angle('Angle', 0),
   },
+  arms: [{ length: 'length', angle: 'angle', label: 'Motion', share: 0.5 }],
   seesPlace: true,
   margin: ({ length }, scale) => slideMargin(length * scale),
   apply: (input, v, { scale, map, mixing, wanted }) =>

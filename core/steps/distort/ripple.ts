@@ -20,6 +20,7 @@ export const ripple = defineStep({
     reach: length('Reach', 1200, { min: 10, slider: [50, 2000] }),
     beyond,
   },
+  arms: [{ length: 'reach', label: 'Reach' }],
   seesPlace: true,
   inLens: true,
   reachesAll: isCarriedFar,

@@ -20,6 +20,7 @@ export const twirl = defineStep({
     radius: length('Radius', 700, { min: 1, max: 8000, slider: [20, 1500] }),
     beyond,
   },
+  arms: [{ length: 'radius', label: 'Radius' }],
   seesPlace: true,
   inLens: true,
   reachesAll: isCarriedFar,

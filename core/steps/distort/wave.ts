@@ -33,6 +33,7 @@ export const wave = defineStep({
     },
     beyond,
   },
+  arms: [{ length: 'length', angle: 'angle', label: 'From crest to crest' }],
   seesPlace: true,
   inLens: true,
   reachesAll: isCarriedFar,

@@ -109,3 +109,27 @@ describe('fringes, scan lines, borders', () => {
     expect(at(made, 10, 10, 0)).toBeLessThan(0.01);
   });
 });
+
+describe('a light leak', () => {
+  const leak = (values: object) => through('finish.light-leak', values, even(0.2));
+  it('adds light from its side alone: its colour there, the other where it ends, nothing beyond', () => {
+    const own = { uneven: 0, reach: 50, near: '#00ff00', far: '#ff0000', strength: 0 };
+    const made = leak({ ...own, side: 'left' });
+    const plain = linear(0.2);
+    // Falls off as (1 − s(t))², s the smooth step, of what is mixed from the one colour to the other.
+    for (const x of [0, 20, 60, 90]) {
+      const t = (x + 0.5) / 100;
+      const bright = (1 - t * t * (3 - 2 * t)) ** 2;
+      expect(linear(at(made, x, 60, 1))).toBeCloseTo(plain + bright * (1 - t), 2);
+      expect(linear(at(made, x, 60, 0))).toBeCloseTo(plain + bright * t, 2);
+    }
+    expect(at(made, 120, 60, 1)).toBeCloseTo(0.2, 4);
+    const right = leak({ ...own, side: 'right' });
+    expect(at(right, 199 - 20, 60, 1)).toBeCloseTo(at(made, 20, 60, 1), 4);
+  });
+  it('has clouds by its seed', () => {
+    const tone = (seed: number) => at(leak({ seed, side: 'top' }), 100, 30);
+    expect(tone(1)).toBe(tone(1));
+    expect(tone(1)).not.toBe(tone(2));
+  });
+});

@@ -13,7 +13,7 @@ import { gradedLight } from './graded';
 /** The longer side of the grid on which colours are measured, px. */
 const GRID = 192;
 /** Contrast grows or shrinks at most so many times: what is nearly even would be torn into noise. */
-const MOST = 3;
+const MOST = 2;
 /** A spread that counts as none. */
 const EVEN = 1e-4;
 /** Entries of the table of a channel. */
@@ -68,7 +68,7 @@ export const match = defineStep({
       default: 'spread',
     },
     tones: { ...percent('Tones', 60), help: 'How far lightness goes along.' },
-    colours: { ...percent('Colours', 80), help: 'How far colours go along.' },
+    colours: { ...percent('Colours', 60), help: 'How far colours go along.' },
   },
   margin: () => 0,
   keepsShape: true,

@@ -40,7 +40,7 @@ export function HeldPlaces() {
 
 function Held({ place, index }: { place: Point; index: number }) {
   const scene = useBenchThrottled((s) => s.scene);
-  const [light, setLight] = useState<Light | null>(null);
+  const [light, setLight] = useState<Light | null>();
   const [read] = useState(() =>
     newestOnly(
       'The light could not be read',

@@ -13,7 +13,7 @@ import { scenePoint, stagePoint } from './pointer';
 export function LightMeter({ stage }: { stage: RefObject<HTMLElement | null> }) {
   const isOut = useStageAids((s) => s.meter);
   const [at, setAt] = useState<Point | null>(null);
-  const [light, setLight] = useState<Light | null>(null);
+  const [light, setLight] = useState<Light | null>();
   useEffect(() => {
     const element = stage.current;
     if (!isOut || !element) return;

@@ -4,6 +4,8 @@ import type { Light } from '@ignis/core/render/selection';
 export const stopsOf = (v: number): string =>
   v === -Infinity ? 'black' : `${v < 0 ? '−' : '+'}${Math.abs(v).toFixed(1)}`;
 
-/** How bright a place is, in words. */
-export const lightWords = (light: Light | null): string =>
-  light && light.luminance !== -Infinity ? `${stopsOf(light.luminance)} stops` : 'black';
+/** How bright a place is, in words; undefined while that is not known, null where there is nothing. */
+export function lightWords(light: Light | null | undefined): string {
+  if (light === undefined) return '…';
+  return light && light.luminance !== -Infinity ? `${stopsOf(light.luminance)} stops` : 'black';
+}

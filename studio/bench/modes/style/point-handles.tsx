@@ -1,12 +1,14 @@
 import type { RefObject } from 'react';
 import type { Point } from '@ignis/core/geometry/affine';
 import { undraggedPlace } from '@ignis/core/definitions/undragged';
-import { apply, invert, middleOf } from '@ignis/core/geometry/affine';
+import type { Affine } from '@ignis/core/geometry/affine';
+import { apply, invert, middleOf, multiply } from '@ignis/core/geometry/affine';
 import { setStep } from '@ignis/core/scene/edits/layer-edits';
 import type { Layer, Step } from '@ignis/core/scene/model/schema';
 import { stepOfKind } from '@ignis/core/steps/index';
 import { useAround, useBench } from '../../../state/bench';
 import { toStage } from '../../stage/path-outline';
+import { ArmHandles } from './arm-handles';
 import { PointHandle } from '../../stage/point-handle';
 
 /** The places of a step that are dragged on the stage: the keys of its values, and what they are called. */
@@ -25,7 +27,7 @@ interface Props {
   step: Step;
 }
 
-/** A handle for each place of a step. */
+/** A handle for each place of a step, and for each arm about it. */
 export function PointHandles({ stage, layer, step }: Props) {
   const view = useBench((s) => s.view);
   const { width, height } = useBench((s) => s.scene);
@@ -38,8 +40,17 @@ export function PointHandles({ stage, layer, step }: Props) {
     ...{ x0: view.x, y0: view.y },
     ...{ x1: width * view.zoom + view.x, y1: height * view.zoom + view.y },
   };
+  const lengths: Affine = multiply([view.zoom, 0, 0, view.zoom, view.x, view.y], around);
+  const [point] = pointsOf(step);
+  const place = point && (step.values[point.key] as unknown as Point | null);
+  const centre = place
+    ? apply(map, place)
+    : point && point.begins !== 'middle'
+      ? undraggedPlace(box)
+      : middleOf(box);
   return (
     <g data-testid="point-handles">
+      <ArmHandles {...{ stage, layer, step, lengths }} own={map} centre={centre} />
       {pointsOf(step).map(({ key, label, begins }) => {
         const own = step.values[key] as unknown as Point | null;
         const undragged = begins === 'middle' ? middleOf(box) : undraggedPlace(box);

@@ -17,6 +17,7 @@ import { Handle } from '../../stage/handle';
 import { draggedEnds } from '../../stage/dragged-ends';
 import { GradientLine } from '../../stage/gradient-line';
 import { follow, scenePoint, stagePoint } from '../../stage/pointer';
+import { armsOf } from './arm-handles';
 import { ownHandles } from './own-handles';
 import { PointHandles, pointsOf } from './point-handles';
 import { isFill } from '@ignis/core/scene/model/traits';
@@ -48,6 +49,10 @@ function gradientOf(layer: Layer, step: Step | undefined): Gradient | null {
 const isCurve = (step: Step | undefined) =>
   step?.kind === 'style.gloss' && step.values.shape === 'curve';
 
+/** Whether a step has places or arms that are dragged. */
+const hasPlaces = (step: Step | undefined): boolean =>
+  pointsOf(step).length > 0 || armsOf(step).length > 0;
+
 /** The open step of a layer, if it is on. */
 const openStep = (layer: Layer, id: string | null): Step | undefined =>
   layer.steps.find((s) => s.id === id && s.enabled);
@@ -56,7 +61,7 @@ const openStep = (layer: Layer, id: string | null): Step | undefined =>
 export const hasStyleHandles = (layer: Layer, open: string | null): boolean => {
   if (ownHandles(layer)) return true;
   const step = openStep(layer, open);
-  return gradientOf(layer, step) !== null || isCurve(step) || pointsOf(step).length > 0;
+  return gradientOf(layer, step) !== null || isCurve(step) || hasPlaces(step);
 };
 
 /** Handles of the open style: places, the ends and the middle of a gradient, the curve of a gloss; else those of the layer itself. */
@@ -65,8 +70,7 @@ export function StyleHandles({ stage, layer }: Props) {
   const open = useBench((s) => s.step);
   const step = openStep(layer, open);
   const gradient = gradientOf(layer, step);
-  if (step && pointsOf(step).length > 0)
-    return <PointHandles stage={stage} layer={layer} step={step} />;
+  if (step && hasPlaces(step)) return <PointHandles stage={stage} layer={layer} step={step} />;
   if (gradient) return <GradientHandles stage={stage} layer={layer} gradient={gradient} />;
   if (step && isCurve(step)) return <GlossHandles stage={stage} layer={layer} step={step} />;
   const Own = ownHandles(layer)?.Handles;
