@@ -14,9 +14,10 @@ import { heron } from './worlds/heron';
 import { helmet } from './worlds/helmet';
 import { pier } from './worlds/pier';
 import { boat } from './worlds/boat';
+import { sailor } from './worlds/sailor';
 import { wall } from './worlds/wall';
 
-const worlds = { pier, heron, helmet, boat, wall };
+const worlds = { pier, heron, helmet, boat, wall, sailor };
 type Name = keyof typeof worlds;
 
 function sized(name: Name, shrink: number): World {

@@ -2,8 +2,6 @@
 import { fileURLToPath } from 'node:url';
 import { expect, test, type Page } from './test';
 import {
-  act,
-  add,
   card,
   dragBy,
   onPage,
@@ -152,23 +150,14 @@ test('the palette', async ({ page }) => {
   await shot(page, 'palette');
 });
 
-test('light on the wet pier', async ({ page }) => {
-  await openExample(page, 'Blank pier');
-  await add(page, 'Tube');
-  await dragBy(page, page.getByTestId('arrange-box'), -70, -40);
-  await add(page, 'Warm lamp');
-  await dragBy(page, page.getByRole('button', { name: /^The light of the flare/ }), 14, -46);
-  await act(page, 'Mirror all lights on a floor');
-  await dragBy(
-    page,
-    page.getByRole('button', { name: 'The line on the floor that it is mirrored about' }),
-    0,
-    -66,
-  );
-  await page.getByRole('combobox', { name: 'Wet' }).click();
-  await page.getByRole('option', { name: 'Where the floor is' }).click();
-  await settled(page);
-  await shot(page, 'reflection');
+test('takes', async ({ page }) => {
+  await openExample(page, 'Blade at dusk');
+  await page.getByRole('button', { name: 'Takes', exact: true }).click();
+  const slider = page.getByRole('dialog', { name: 'Takes' }).getByRole('slider');
+  await page.waitForTimeout(8000);
+  await slider.focus();
+  await page.keyboard.press('ArrowRight');
+  await shot(page, 'takes');
 });
 
 test('text, styles, recipes, a look sheet', async ({ page }) => {

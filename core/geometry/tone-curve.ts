@@ -50,3 +50,22 @@ export const toneTable = (points: Readonly<CurvePoints>, size: number): Float32A
 export const isPlain = (points: Readonly<CurvePoints>): boolean =>
   points.every(([x, y]) => x === y) &&
   (points.length === 0 || (points[0]![0] === 0 && points.at(-1)![0] === 1));
+
+/** Points nearer to each other than this are one. */
+const APART = 0.02;
+/** Places at which a tone is looked for. */
+const LOOKS = 1025;
+
+/** The points with one more where the curve makes a tone (0–1), so that it stays as it is; as they are if one is there, or if no tone becomes it. */
+export function withToneAt(points: CurvePoints, tone: number): CurvePoints {
+  const table = toneTable(points, LOOKS);
+  let best = 0;
+  table.forEach((v, i) => {
+    if (Math.abs(v - tone) < Math.abs(table[best]! - tone)) best = i;
+  });
+  const x = Number((best / (LOOKS - 1)).toFixed(3));
+  const isThere = points.some(([at]) => Math.abs(at - x) < APART);
+  if (isThere || Math.abs(table[best]! - tone) > APART) return points;
+  const point: CurvePoints[number] = [x, Number(toneAt(points, x).toFixed(3))];
+  return [...points, point].sort((a, b) => a[0] - b[0]);
+}

@@ -16,7 +16,7 @@ import {
 } from './arrange';
 import { edit } from '../edits/edit';
 import { centreGuides, putGuide, removeGuide } from '../edits/layer-edits';
-import { newGroup, newLine, newScene } from '../model/make';
+import { newEcho, newGroup, newLine, newScene } from '../model/make';
 import { placementMap } from '../../definitions/placement';
 import { mapAround } from './placement';
 import type { Layer, Scene } from '../model/schema';
@@ -40,6 +40,39 @@ const three = (): Scene => ({
 const ids = (s: Scene) => s.layers.map((l) => l.id);
 const boxes = (s: Scene): Box[] => s.layers.map((l) => boxInScene(s, l.id)!);
 const after = (s: Scene, change: Parameters<typeof edit>[2]) => edit(s, '', change).scene;
+
+describe('an echo that is moved with its original', () => {
+  /** A layer, an echo of it, one of that, and one in a group that is moved too. */
+  const echoed = (): Scene => {
+    const original = boxed('a', 10, 20, 40, 30);
+    const first = newEcho(original, 25);
+    const group = newGroup('Group', [newEcho(original, -6)], 'one');
+    group.placement = { ...group.placement, rotation: 30, x: 50, scaleX: 1.5 };
+    return {
+      ...newScene('E', 400, 300, null),
+      layers: [original, first, newEcho(first, 9), group],
+    };
+  };
+  const all = (s: Scene) => everyLayer(s.layers).filter((l) => !l.layers);
+  it('goes along once', () => {
+    const s = echoed();
+    const before = all(s).map((l) => boxInScene(s, l.id)!);
+    const moved = after(s, moveLayers(ids(s), translation(7, 11)));
+    all(moved).forEach((l, i) => {
+      const box = boxInScene(moved, l.id)!;
+      expect(box.x0).toBeCloseTo(before[i]!.x0 + 7, 6);
+      expect(box.y1).toBeCloseTo(before[i]!.y1 + 11, 6);
+    });
+  });
+  it('stays beside it, as ever, where that is moved alone', () => {
+    const s = echoed();
+    const moved = after(s, moveLayers([s.layers[0]!.id], translation(7, 0)));
+    expect(moved.layers.slice(1)).toEqual(s.layers.slice(1));
+    expect(boxInScene(moved, s.layers[1]!.id)!.x0).toBeCloseTo(
+      boxInScene(s, s.layers[1]!.id)!.x0 + 7,
+    );
+  });
+});
 
 describe('several layers', () => {
   it('are lined up on each other or on the scene', () => {

@@ -5,7 +5,8 @@ import { each, fromLight, lightOf, toOklab } from '../../fields/colours';
 import type { Term } from '../../fields/field';
 import { decoded, looked, max } from '../../fields/field';
 import type { CurvePoints } from '../../geometry/curve';
-import { isPlain, toneTable } from '../../geometry/tone-curve';
+import { luma, shown } from '../../pixels/colour';
+import { isPlain, toneTable, withToneAt } from '../../geometry/tone-curve';
 import { gradedEncoded } from './graded';
 
 const plain = (): CurvePoints => [
@@ -52,6 +53,10 @@ export const curves = defineStep({
       'luma',
       'Of the lightness (Oklab); colours stay as strong as they are.',
     ),
+  },
+  picks: {
+    label: 'Put a point where the stage is picked',
+    values: (colour, { all }) => ({ all: withToneAt(all, shown(Math.max(0, luma(...colour)))) }),
   },
   margin: () => 0,
   keepsShape: true,

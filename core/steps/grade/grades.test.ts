@@ -1,6 +1,8 @@
 import { converter } from 'culori';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { defaultsOf } from '../../definitions/parameter-values';
+import type { CurvePoints } from '../../geometry/curve';
 import { linear, shown } from '../../pixels/colour';
 import type { Mixing } from '../../pixels/colour';
 import { nameOfHue, plainBands } from '../../pixels/hue-bands';
@@ -455,5 +457,52 @@ describe('grades by formulas of one px', () => {
         expect(free[2]).toBeCloseTo(0.55 + 0.35 * (darkBlue / 100) * (1 - t) ** 2, 4);
       }),
     );
+  });
+});
+
+describe('a curve that is picked from the stage', () => {
+  const { picks } = stepOfKind('grade.curves') as StepDefinition;
+  const picked = (all: CurvePoints, tone: number) => {
+    const light = linear(tone);
+    const values = { ...defaultsOf(stepOfKind('grade.curves').parameters), all };
+    return picks!.values([light, light, light], values as never).all as CurvePoints;
+  };
+  it('gets a point where it makes that tone, and stays as it is', () => {
+    expect(
+      picked(
+        [
+          [0, 0],
+          [1, 1],
+        ],
+        0.4,
+      ),
+    ).toEqual([
+      [0, 0],
+      [0.4, 0.4],
+      [1, 1],
+    ]);
+    // Half of the tones: what is seen at 0.3 came in at 0.6.
+    const [, point] = picked(
+      [
+        [0, 0],
+        [1, 0.5],
+      ],
+      0.3,
+    );
+    expect(point![0]).toBeCloseTo(0.6, 2);
+    expect(point![1]).toBeCloseTo(0.3, 2);
+  });
+  it('gets none beside another, and none for a tone that it does not make', () => {
+    const points: CurvePoints = [
+      [0, 0],
+      [0.41, 0.41],
+      [1, 1],
+    ];
+    expect(picked(points, 0.4)).toBe(points);
+    const dark: CurvePoints = [
+      [0, 0],
+      [1, 0.5],
+    ];
+    expect(picked(dark, 0.9)).toBe(dark);
   });
 });
