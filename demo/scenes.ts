@@ -1,5 +1,6 @@
 /** Builds the example scenes in demo/scenes/ from the sample pictures: `npx tsx demo/scenes.ts`. */
 import './examples/bend-of-light';
+import './examples/blade-at-dusk';
 import './examples/blank-pier';
 import './examples/ember-pier';
 import './examples/harbour-wall';

@@ -157,6 +157,42 @@ test('Paper duel is rebuilt from its pictures: two boats, a blade and a dark one
   ]);
 });
 
+test('Blade at dusk is rebuilt from its pictures: matched, lit by the blade, and finished', async ({
+  page,
+}) => {
+  await openPicture(page, 'wet-pier');
+  await act(page, 'Keep a take');
+  await step(page, 'Brightness/contrast/exposure', 'Exposure', '-1.5');
+  await addPicture(page, 'tin-sailor');
+  await carry(page, [960, 690]);
+  const came = await brightness(page, [930, 640]);
+  await pickStep(page, 'Match');
+  await settled(page);
+  expect(await brightness(page, [930, 640])).toBeLessThan(came - 15);
+  const unlit = (await colourAt(page, [1160, 600]))[2];
+  await add(page, 'Blade');
+  await setValue(page, 'Turn', '-63');
+  await carry(page, [1320, 262], [20, -40]);
+  await card(page, 'tin-sailor').locator('[data-card]').click();
+  await card(page, 'Blade').locator('[data-card]').click();
+  await act(page, 'Spill its light on another layer');
+  await settled(page);
+  expect((await colourAt(page, [1160, 600]))[2]).toBeGreaterThan(unlit);
+  await addPicture(page, 'paper-boat');
+  await carry(page, [830, 925]);
+  await act(page, 'Add a grade');
+  const corner = await brightness(page, [60, 500]);
+  await step(page, 'Vignette', 'Light at the edge', '-2');
+  await pickStep(page, 'Grain');
+  await settled(page);
+  expect(await brightness(page, [60, 500])).toBeLessThan(corner);
+  const scene = await savedScene(page);
+  expect(scene.takes).toHaveLength(1);
+  expect(scene.layers.map((l) => l.source.kind)).toEqual([
+    ...['picture', 'picture', 'spill', 'picture', 'grade', 'line'],
+  ]);
+});
+
 /** Carries an anchor of the selected line to a place of the scene. */
 async function pullAnchor(page: Page, at: number, to: XY): Promise<void> {
   const dot = (await page.locator('[data-anchor]').nth(at).boundingBox())!;

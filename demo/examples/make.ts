@@ -197,5 +197,6 @@ export function drawn(layer: Layer, path: Path, values: Partial<Pass> = {}): Lay
 export const pier = await sample('wet-pier');
 export const heron = await sample('ceramic-heron');
 export const boat = await sample('paper-boat');
+export const sailor = await sample('tin-sailor');
 export const wall = await sample('harbour-wall');
 export const helmet = await sample('diving-helmet');
