@@ -82,7 +82,7 @@ const greatest = (a: ColourBuffer, b: ColourBuffer) =>
 /** A soft background of few colours, so that what is matched to it stays within sRGB. */
 const dusk = () =>
   pictureLayer('dusk', [
-    step('grade.hue-saturation', { saturation: -75 }),
+    step('grade.hue-saturation', { saturation: -70 }),
     step('grade.light', { exposure: -1.2 }),
     step('blur.gaussian', { sigma: 1 }),
   ]);

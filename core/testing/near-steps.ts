@@ -16,10 +16,10 @@ export const kindsOfSteps = steps
 export const nearStep = (kind: string): Step => {
   const step = newStep(kind);
   const { parameters } = stepOfKind(kind);
-  for (const key of ['tailReach', 'length', 'size', 'width', 'height']) {
+  for (const key of ['tailReach', 'length', 'size', 'width', 'height', 'radius', 'reach']) {
     const p = parameters[key];
     if (p?.kind !== 'number' || p.unit !== 'px') continue;
-    if ((step.values[key] as number) > 20) step.values[key] = key === 'tailReach' ? 20 : 8;
+    if ((step.values[key] as number) > 20) step.values[key] = Math.max(p.min, key === 'tailReach' ? 20 : 8);
   }
   return step;
 };
