@@ -45,11 +45,11 @@ test('a tube burns to white by its intensity alone, and the meter reads it', asy
   await act(page, 'Put the light meter away');
   await expect(page.getByTestId('light-meter')).toHaveCount(0);
 
-  await act(page, 'Mark what is beyond the screen');
+  await act(page, 'Mark clipped lights and crushed shadows');
   await settled(page);
   const marked = await colourAt(page, middle);
   expect(marked).not.toEqual([r, g, b, 255]);
-  await act(page, 'No marks beyond the screen');
+  await act(page, 'No marks of clipped lights and crushed shadows');
   await settled(page);
   expect(await colourAt(page, middle)).toEqual([r, g, b, 255]);
 });
