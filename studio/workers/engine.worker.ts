@@ -1,7 +1,7 @@
 /// <reference lib="webworker" />
 /** The worker that computes: previews, small pictures, exports, and decoding. */
 import './errors';
-import { expose } from 'comlink';
+import { expose, transfer } from 'comlink';
 import { FileFault, SAVE_AGAIN } from '@ignis/core/files/fault';
 import { readCube } from '@ignis/core/files/cube-file';
 import { assetName } from '@ignis/core/files/ignis-file';
@@ -35,7 +35,6 @@ import type { Scene } from '@ignis/core/scene/model/schema';
 import { knotsOf } from '@ignis/core/sources/crossed-pass';
 import { PLAIN_FACE } from '@ignis/core/text/families';
 import { everyLayer } from '@ignis/core/scene/model/schema';
-import { transfer } from 'comlink';
 import { addFile, drawn, forgetOthers, hasFiles, load, picturesFor, spans } from './loaded-assets';
 import type { Engine } from './protocol';
 import { clock } from './spans';
@@ -84,6 +83,16 @@ function withRoom<T>(work: () => T): T {
     mender.clear();
     return work();
   }
+}
+
+/** What is asked about a scene that was sent: `answer` gets it with its pictures and what is cached. */
+async function about<T>(
+  delta: Delta,
+  answer: (scene: Scene, given: Pick<RenderRequest, 'picture' | 'memo'>) => T,
+): Promise<T> {
+  const scene = received(delta);
+  const picture = await picturesFor(scene);
+  return withRoom(() => answer(scene, { picture, memo: cache.memo }));
 }
 
 const isEqual = (a: Ending, b: Ending) =>
@@ -211,126 +220,81 @@ const engine: Engine = {
     }
   },
 
-  async cell({ scene: delta, region, scale, focus, layers }) {
-    const scene = received(delta);
-    const picture = await picturesFor(scene);
-    const image = withRoom(() =>
-      scoped(() => {
+  cell: ({ scene: delta, region, scale, focus, layers }) =>
+    about(delta, (scene, given) => {
+      const image = scoped(() => {
         const made = render(scene, {
-          ...{ region, scale, focus, picture, memo: cache.memo },
+          ...{ region, scale, focus, ...given },
           ...(layers && { layers, background: false }),
         });
+        return finish(made, 8, endOf(scene, given.picture));
+      });
+      const pixels = image.data as Uint8ClampedArray<ArrayBuffer>;
+      return transfer({ region, pixels }, [pixels.buffer]);
+    }),
+
+  async picture({ scene: delta, side, layers, background }) {
+    const image = await about(delta, (scene, { picture }) =>
+      scoped(() => {
+        const scale = Math.min(1, side / Math.max(scene.width, scene.height));
+        const region = wholeScene(scene, scale);
+        const made = render(scene, { region, scale, layers, background, picture });
         return finish(made, 8, endOf(scene, picture));
       }),
     );
-    const pixels = image.data as Uint8ClampedArray<ArrayBuffer>;
-    return transfer({ region, pixels }, [pixels.buffer]);
+    return pngBlob(await writePng(image));
   },
 
-  async picture({ scene: delta, side, layers, background }) {
-    const scene = received(delta);
-    const scale = Math.min(1, side / Math.max(scene.width, scene.height));
-    const picture = await picturesFor(scene);
-    return pngBlob(
-      await writePng(
-        withRoom(() =>
-          scoped(() => {
-            const region = wholeScene(scene, scale);
-            const made = render(scene, { region, scale, layers, background, picture });
-            return finish(made, 8, endOf(scene, picture));
-          }),
-        ),
-      ),
-    );
-  },
-
-  async weave(delta, layer) {
-    const scene = received(delta);
-    const picture = await picturesFor(scene);
-    return withRoom(() => weaveSpans(scene, layer, { picture, memo: cache.memo }));
-  },
+  weave: (delta, layer) => about(delta, (scene, given) => weaveSpans(scene, layer, given)),
 
   crossings: (source) => Promise.resolve(knotsOf(source).crossings),
 
-  async mirroredBox(delta, layer) {
-    const scene = received(delta);
-    const picture = await picturesFor(scene);
-    return withRoom(() => mirroredBox(scene, layer, { picture, memo: cache.memo }));
-  },
+  mirroredBox: (delta, layer) => about(delta, (scene, given) => mirroredBox(scene, layer, given)),
 
-  async shadowFloor(delta, layer) {
-    const scene = received(delta);
-    const picture = await picturesFor(scene);
-    return withRoom(() => shadowFloor(scene, layer, { picture, memo: cache.memo }));
-  },
+  shadowFloor: (delta, layer) => about(delta, (scene, given) => shadowFloor(scene, layer, given)),
 
-  async drips(delta, layer, step) {
-    const scene = received(delta);
-    const picture = await picturesFor(scene);
-    return withRoom(() => dripsOf(scene, layer, step, { picture, memo: cache.memo }));
-  },
+  drips: (delta, layer, step) => about(delta, (scene, given) => dripsOf(scene, layer, step, given)),
 
-  async maskView({ scene: delta, owner, region, scale, pixels, edge }) {
-    const scene = received(delta);
-    const picture = await picturesFor(scene);
-    return withRoom(() => {
-      const made = maskOver(scene, owner, { region, scale, picture, memo: cache.memo });
+  maskView: ({ scene: delta, owner, region, scale, pixels, edge }) =>
+    about(delta, (scene, given) => {
+      const made = maskOver(scene, owner, { region, scale, ...given });
       if (!made) return null;
       const rings = edge ? ringsOf(made).map((ring) => ring.map((v) => v / scale)) : [];
       const shows = new Uint8ClampedArray(pixels ? made.data.length : 0);
       for (let i = 0; i < shows.length; i++) shows[i] = made.data[i]! * 255;
       return transfer({ region, scale, rings, shows }, [shows.buffer]);
-    });
-  },
+    }),
 
-  async maskPaths(delta, owner) {
-    const scene = received(delta);
-    const picture = await picturesFor(scene);
-    const scale = Math.min(1, PATHS / Math.max(scene.width, scene.height));
-    const region = wholeScene(scene, scale);
-    return withRoom(() => {
-      const made = maskOver(scene, owner, { region, scale, picture, memo: cache.memo });
+  maskPaths: (delta, owner) =>
+    about(delta, (scene, given) => {
+      const scale = Math.min(1, PATHS / Math.max(scene.width, scene.height));
+      const made = maskOver(scene, owner, { region: wholeScene(scene, scale), scale, ...given });
       if (!made) return [];
       const rings = ringsOf(made).map((ring) => ring.map((v) => v / scale));
       return pathsOfRings(rings, 0.8 / scale);
-    });
-  },
+    }),
 
-  async colourAt(delta, of, x, y) {
-    const scene = received(delta);
-    const picture = await picturesFor(scene);
-    return withRoom(() => colourAt(scene, of, { x, y }, { picture, memo: cache.memo }));
-  },
+  colourAt: (delta, of, x, y) =>
+    about(delta, (scene, given) => colourAt(scene, of, { x, y }, given)),
 
-  async lightAt(delta, x, y) {
-    const scene = received(delta);
-    const picture = await picturesFor(scene);
-    return withRoom(() => lightAt(scene, { x, y }, { picture, memo: cache.memo }));
-  },
+  lightAt: (delta, x, y) => about(delta, (scene, given) => lightAt(scene, { x, y }, given)),
 
-  async scopes(delta, of) {
-    const scene = received(delta);
-    const picture = await picturesFor(scene);
-    return withRoom(() => scopesOf(scene, of, { picture, memo: cache.memo }));
-  },
+  scopes: (delta, of) => about(delta, (scene, given) => scopesOf(scene, of, given)),
 
-  async gradeTable(delta, layer, side) {
-    const scene = received(delta);
-    const picture = await picturesFor(scene);
-    return withRoom(() => gradeTable(scene, layer, side, { picture }));
-  },
+  gradeTable: (delta, layer, side) =>
+    about(delta, (scene, given) => gradeTable(scene, layer, side, given)),
 
-  async layersAt(delta, x, y) {
-    const scene = received(delta);
-    const picture = await picturesFor(scene);
-    const region = { x: Math.floor(x), y: Math.floor(y), width: 1, height: 1 };
-    const shows = (id: string) =>
-      render(scene, { region, scale: 1, layers: [id], background: false, picture }).data[3]! > 0.1;
-    return everyLayer(scene.layers)
-      .filter((l) => l.visible && !l.layers && shows(l.id))
-      .map((l) => l.id)
-      .reverse();
-  },
+  layersAt: (delta, x, y) =>
+    about(delta, (scene, { picture }) => {
+      const region = { x: Math.floor(x), y: Math.floor(y), width: 1, height: 1 };
+      const shows = (id: string) =>
+        render(scene, { region, scale: 1, layers: [id], background: false, picture }).data[3]! >
+        0.1;
+      return everyLayer(scene.layers)
+        .filter((l) => l.visible && !l.layers && shows(l.id))
+        .map((l) => l.id)
+        .reverse();
+    }),
 
   async exportPng(delta, options, progress) {
     const scene = received(delta);
@@ -348,8 +312,7 @@ const engine: Engine = {
     const title = name.replace(/\.[^.]*$/, '').slice(0, 200) || 'Table';
     const { image, stored } = packedTable(readCube(await blob.text(), name), title);
     const png = await writePng(image);
-    const bytes = new Blob([png as Uint8Array<ArrayBuffer>], { type: 'image/png' });
-    return { table: { ...stored, asset: await assetName(png, 'png') }, bytes };
+    return { table: { ...stored, asset: await assetName(png, 'png') }, bytes: pngBlob(png) };
   },
 
   async bringIn(blob, name) {
