@@ -1,16 +1,6 @@
-import {
-  lazy,
-  startTransition,
-  Suspense,
-  useCallback,
-  useEffect,
-  useMemo,
-  useRef,
-  useState,
-} from 'react';
+import { startTransition, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { toast } from 'sonner';
-import { tinykeys } from 'tinykeys';
 import type { Point } from '@ignis/core/geometry/affine';
 import { addInFront, findLayer } from '@ignis/core/scene/edits/layer-edits';
 import { paletteOf } from '@ignis/core/scene/edits/palette';
@@ -28,29 +18,24 @@ import { storageFault } from '../storage/connection';
 import { exportPng } from '../workers/engine';
 import { FileInput } from '../ui/file-input';
 import { Mark } from '../ui/mark';
-import { DialogFaultBoundary, FaultBoundary } from '../ui/fault-boundary';
+import { FaultBoundary } from '../ui/fault-boundary';
 import { ScenePalette } from '../ui/palette-context';
-import { actions, type BenchDoes } from './actions';
+import type { BenchDoes } from './actions';
 import { canPasteLayer, pasteLayer } from './commands/clipboard';
 import { middleOfView } from './commands/view';
 import { Chain } from './chain/chain';
 import { Opening } from './opening';
 import { ReadOnly } from './read-only';
-import { ExportDialog } from './export-dialog';
 import { Header } from './header';
 import { PicturePaused } from './picture-paused';
 import { BenchLayout } from './layout';
 import { LookSheet } from './look-sheet';
-import { Keys, Palette } from './palette';
 import { Stage } from './stage/stage';
 import { Strip } from './strip/strip';
+import { useKeys } from './use-keys';
+import { Windows, type WindowName } from './windows';
 import { isLine } from '@ignis/core/scene/model/traits';
 import { tellFailure } from '../state/failure';
-
-/** Loaded when they are asked for. */
-const Costs = lazy(() => import('./costs/costs'));
-const EarlierDialog = lazy(() => import('./earlier-dialog'));
-const TakesDialog = lazy(() => import('./takes/takes-dialog'));
 
 /** The screen where one scene is made. */
 export default function Bench() {
@@ -133,9 +118,7 @@ function Open() {
   const navigate = useNavigate();
   const chooser = useRef<HTMLInputElement>(null);
   const svgChooser = useRef<HTMLInputElement>(null);
-  const [window_, setWindow] = useState<
-    'export' | 'keys' | 'palette' | 'costs' | 'earlier' | 'takes' | null
-  >(null);
+  const [open, setOpen] = useState<WindowName | null>(null);
   const name = useBench((s) => s.scene.name);
   const selected = useBench((s) => s.selected);
   const [isWhole, setWhole] = useState(false);
@@ -154,8 +137,8 @@ function Open() {
   // No picture is forgotten while the bench is open: undo may ask for it.
   useEffect(() => {
     let leave: () => void = () => undefined;
-    const open = new Promise<void>((done) => (leave = done));
-    void retainingAssets(() => open);
+    const left = new Promise<void>((done) => (leave = done));
+    void retainingAssets(() => left);
     return leave;
   }, []);
 
@@ -217,12 +200,12 @@ function Open() {
           tellFailure('The grades could not be saved', error);
         }
       },
-      openExport: () => setWindow('export'),
-      openCosts: () => setWindow('costs'),
-      openEarlier: () => setWindow('earlier'),
-      openTakes: () => setWindow('takes'),
-      openHelp: () => setWindow('keys'),
-      openPalette: () => setWindow('palette'),
+      openExport: () => setOpen('export'),
+      openCosts: () => setOpen('costs'),
+      openEarlier: () => setOpen('earlier'),
+      openTakes: () => setOpen('takes'),
+      openHelp: () => setOpen('keys'),
+      openPalette: () => setOpen('palette'),
       toShelf: () => void navigate('/'),
       toRecipes: () => void navigate('/recipes'),
       async saveFile() {
@@ -250,25 +233,7 @@ function Open() {
     [navigate],
   );
 
-  // Keys always act on the state they find when they are pressed.
-  useEffect(() => {
-    const bindings: Record<string, (e: KeyboardEvent) => void> = {};
-    const seen = new Set(actions(does).flatMap((a) => a.keys ?? []));
-    for (const keys of seen)
-      bindings[keys] = (e) => {
-        const target = e.target as Element;
-        const typing = target.closest('input, textarea, [contenteditable]');
-        if (target.closest('[role=dialog], [role=menu], [role=listbox]')) return;
-        if (typing && !(e.ctrlKey || e.metaKey)) return;
-        if (typing && /\$mod\+[cvz]/.test(keys)) return;
-        if (keys.includes('Arrow') && target.closest('[role=slider]')) return;
-        const action = actions(does).find((a) => a.enabled && a.keys?.includes(keys));
-        if (!action) return;
-        e.preventDefault();
-        action.run();
-      };
-    return tinykeys(window, bindings);
-  }, [does]);
+  useKeys(does);
 
   useEffect(() => {
     const paste = (e: ClipboardEvent) => {
@@ -330,36 +295,7 @@ function Open() {
           multiple={false}
           onFiles={([file]) => void (file && addSvgLines(file))}
         />
-        <DialogFaultBoundary what="This window" onClose={() => setWindow(null)}>
-          {window_ === 'export' && (
-            <ExportDialog open onOpenChange={(o) => setWindow(o ? 'export' : null)} />
-          )}
-          {window_ === 'costs' && (
-            <Suspense>
-              <Costs onClose={() => setWindow(null)} />
-            </Suspense>
-          )}
-          {window_ === 'earlier' && (
-            <Suspense>
-              <EarlierDialog onClose={() => setWindow(null)} />
-            </Suspense>
-          )}
-          {window_ === 'takes' && (
-            <Suspense>
-              <TakesDialog onClose={() => setWindow(null)} />
-            </Suspense>
-          )}
-          {window_ === 'palette' && (
-            <Palette
-              open
-              onOpenChange={(o) => setWindow(o ? 'palette' : null)}
-              actions={actions(does)}
-            />
-          )}
-          {window_ === 'keys' && (
-            <Keys open onOpenChange={(o) => setWindow(o ? 'keys' : null)} actions={actions(does)} />
-          )}
-        </DialogFaultBoundary>
+        <Windows {...{ open, does }} onOpen={setOpen} />
       </BenchLayout>
     </ScenePalette>
   );
