@@ -1,6 +1,7 @@
-import type { ColourBuffer } from '../pixels/buffer';
+import type { ColourBuffer, Plane } from '../pixels/buffer';
 import { crop, unwritten } from '../pixels/buffer';
 import type { Region } from '../pixels/region';
+import { grow } from '../pixels/region';
 import { rowStride } from './arguments';
 import { onHeap, run } from './machine';
 import { copied } from './rows';
@@ -28,6 +29,25 @@ export function distortedBy(
     ]),
   );
   return out;
+}
+
+/**
+ * Ways up the slope of a plane, over a region all round which the plane goes on by a px or more: colours come from `factor` px for each
+ * unit of height over a px.
+ */
+export function waysUphill(plane: Plane, region: Region, factor: number): ColourBuffer {
+  const ways: ColourBuffer = unwritten(region, 4);
+  const source = crop(plane, grow(region, 1));
+  onHeap((at) =>
+    run('slopeRows', region.height, region.width * 5, [
+      at(source.data),
+      rowStride(source.region, 1),
+      at(ways.data, 'write'),
+      rowStride(region, 4),
+      ...([region.width, factor] as const),
+    ]),
+  );
+  return ways;
 }
 
 /** What lies beyond a frame: what is there; or the frame mirrored, or repeated. */

@@ -14,6 +14,9 @@ export interface Fringe {
   most: number;
 }
 
+/** How far a fringe of at most so many px to either side looks, px. */
+export const fringeMargin = (most: number): number => Math.ceil(most) + 2;
+
 /** Pixels with channels from different places, over a region that lies within theirs. Coverage is the greatest of the three. */
 export function fringed(
   pixels: ColourBuffer,

@@ -34,8 +34,8 @@ function sumTo(row: usize, width: i32, x: f32): v128 {
 
 /**
  * Rows of means of a source, given by its sums (`sums`, of `width` px from (x0, y0), `height` rows), over an aperture: for each row of it,
- * `reach` to either side, `spans` has where it begins and ends about the px. `inverse` is 1 / its area. Written are `count` px from
- * (ox, oy) on.
+ * `reach` to either side, `spans` has where it begins and ends about the px. `inverse` is 1 / its area. Written are `total` px a row,
+ * from (ox, oy) on.
  */
 export function apertureRows(
   sums: usize,
@@ -49,73 +49,66 @@ export function apertureRows(
   d: usize,
   ox: i32,
   oy: i32,
-  count: i32,
-  from: i32,
-  to: i32,
-): void {
-  // Some columns after others, so that the rows they look at stay near the processor.
-  for (let x = 0; x < count; x += COLUMNS)
-    columnsOf(sums, width, height, x0, y0, spans, reach, inverse, d, ox, oy, count, x, from, to);
-}
-
-/** Those from column `start` on. */
-function columnsOf(
-  sums: usize,
-  width: i32,
-  height: i32,
-  x0: i32,
-  y0: i32,
-  spans: usize,
-  reach: i32,
-  inverse: f32,
-  d: usize,
-  ox: i32,
-  oy: i32,
-  stride: i32,
-  start: i32,
+  total: i32,
   from: i32,
   to: i32,
 ): void {
   const acc = scratchRow();
   const by = f32x4.splat(inverse);
-  const count = min(COLUMNS, stride - start);
-  for (let y = from; y < to; y++) {
-    for (let x = 0; x < count; x++) put4(acc + x * PX, f32x4.splat(0));
-    for (let j = -reach; j <= reach; j++) {
-      const r = oy + y + j - y0;
-      if ((r as u32) >= (height as u32)) continue;
-      const span = spans + ((j + reach) << 3);
-      const left = get(span);
-      const right = get(span + 4);
-      if (!(right > left)) continue;
-      const row = sums + r * (width + 1) * PX;
-      const shift = ((ox + start - x0) as f32) + 0.5;
-      // What lies wholly within the row needs no looking at its ends.
-      const a = Mathf.floor(shift + left) as i32;
-      const b = Mathf.floor(shift + right) as i32;
-      const inner = max(0, -a);
-      const outer = min(count, width - 1 - b);
-      const ta = f32x4.splat(shift + left - (a as f32));
-      const tb = f32x4.splat(shift + right - (b as f32));
-      for (let x = 0; x < min(inner, count); x++) addSum(acc, row, width, x, shift, left, right);
-      for (let x = max(0, outer); x < count; x++)
-        if (x >= inner) addSum(acc, row, width, x, shift, left, right);
-      for (let x = inner; x < outer; x++) {
-          const p = row + (x + a) * PX;
-          const q = row + (x + b) * PX;
-          const low = get4(p);
-          const high = get4(q);
-          const v = f32x4.sub(
-            f32x4.add(high, f32x4.mul(f32x4.sub(get4(q + PX), high), tb)),
-            f32x4.add(low, f32x4.mul(f32x4.sub(get4(p + PX), low), ta)),
-          );
-        const at = acc + x * PX;
-        put4(at, f32x4.add(get4(at), v));
+  // Some columns after others, so that the rows they look at stay near the processor.
+  for (let start = 0; start < total; start += COLUMNS) {
+    const count = min(COLUMNS, total - start);
+    const shift = ((ox + start - x0) as f32) + 0.5;
+    for (let y = from; y < to; y++) {
+      for (let x = 0; x < count; x++) put4(acc + x * PX, f32x4.splat(0));
+      for (let j = -reach; j <= reach; j++) {
+        const r = oy + y + j - y0;
+        if ((r as u32) >= (height as u32)) continue;
+        const span = spans + ((j + reach) << 3);
+        const row = sums + r * (width + 1) * PX;
+        addSpan(acc, row, width, count, shift, get(span), get(span + 4));
       }
+      let target = d + (y * total + start) * PX;
+      for (let x = 0; x < count; x++, target += PX)
+        put4(target, f32x4.mul(get4(acc + x * PX), by));
     }
-    let target = d + (y * stride + start) * PX;
-    for (let x = 0; x < count; x++, target += PX)
-      put4(target, f32x4.mul(get4(acc + x * PX), by));
+  }
+}
+
+/** Adds to each of `count` columns what a row, given by its sums, has from `left` to `right` about it. */
+// @ts-ignore: decorator
+@inline
+function addSpan(
+  acc: usize,
+  row: usize,
+  width: i32,
+  count: i32,
+  shift: f32,
+  left: f32,
+  right: f32,
+): void {
+  if (!(right > left)) return;
+  // What lies wholly within the row needs no looking at its ends.
+  const a = Mathf.floor(shift + left) as i32;
+  const b = Mathf.floor(shift + right) as i32;
+  const inner = max(0, -a);
+  const outer = min(count, width - 1 - b);
+  const ta = f32x4.splat(shift + left - (a as f32));
+  const tb = f32x4.splat(shift + right - (b as f32));
+  for (let x = 0; x < min(inner, count); x++) addSum(acc, row, width, x, shift, left, right);
+  for (let x = max(0, outer); x < count; x++)
+    if (x >= inner) addSum(acc, row, width, x, shift, left, right);
+  for (let x = inner; x < outer; x++) {
+    const p = row + (x + a) * PX;
+    const q = row + (x + b) * PX;
+    const low = get4(p);
+    const high = get4(q);
+    const v = f32x4.sub(
+      f32x4.add(high, f32x4.mul(f32x4.sub(get4(q + PX), high), tb)),
+      f32x4.add(low, f32x4.mul(f32x4.sub(get4(p + PX), low), ta)),
+    );
+    const at = acc + x * PX;
+    put4(at, f32x4.add(get4(at), v));
   }
 }
 

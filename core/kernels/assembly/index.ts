@@ -25,6 +25,7 @@ export {
   reliefRows,
   sampleRows,
   shiftRows,
+  slopeRows,
   timesRows,
 } from './planes';
 export { distanceAcross, distanceDown } from './distance';

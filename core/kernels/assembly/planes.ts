@@ -287,3 +287,30 @@ export function facingRows(
     }
   }
 }
+
+/**
+ * Rows of ways (`carryRows`) up the slope of a plane, `factor` px for a unit of height over a px: central differences, of a source that
+ * goes a px beyond what is written on every side and has its own first px at (-1, -1) of that.
+ */
+export function slopeRows(
+  s: usize,
+  sStride: i32,
+  d: usize,
+  dStride: i32,
+  width: i32,
+  factor: f32,
+  from: i32,
+  to: i32,
+): void {
+  const half = factor / 2;
+  for (let y = from; y < to; y++) {
+    let p = s + (y + 1) * sStride + 4;
+    let q = d + y * dStride;
+    for (let x = 0; x < width; x++, p += 4, q += 16) {
+      put(q, (get(p + 4) - get(p - 4)) * half);
+      put(q + 4, (get(p + sStride) - get(p - sStride)) * half);
+      put(q + 8, f32.NaN);
+      put(q + 12, f32.NaN);
+    }
+  }
+}

@@ -112,12 +112,19 @@ function smaller(a: v128, b: v128): v128 {
   return v128.bitselect(a, other, f32x4.le(f32x4.abs(a), f32x4.abs(b)));
 }
 
+/** The way of what came beneath, which stands in the last two lanes, as the first two. */
+// @ts-ignore: decorator
+@inline
+function second(ways: v128): v128 {
+  return v128.shuffle<f32>(ways, ways, 2, 3, 2, 3);
+}
+
 /** So many samples of a px there are at most to a side. */
 const MOST: f32 = 16;
 
 /**
- * The colours at (sx, sy), px of the source, where one px of the render is (1 + dux, vx) across and (uy, 1 + dvy) down in px of the
- * source.
+ * The colours that come to (px, py), px of the source, by a way: the first two lanes of `way`, of which `rightwards` and `downwards` are what
+ * it changes by from px to px. Transparent where it is no number.
  */
 // @ts-ignore: decorator
 @inline
@@ -125,15 +132,21 @@ function carried(
   s: usize,
   sWidth: i32,
   sHeight: i32,
-  sx: f64,
-  sy: f64,
-  dux: f32,
-  vx: f32,
-  uy: f32,
-  dvy: f32,
+  px: f64,
+  py: f64,
+  way: v128,
+  rightwards: v128,
+  downwards: v128,
 ): v128 {
-  let ux: f32 = (1 as f32) + dux;
-  let vy: f32 = (1 as f32) + dvy;
+  const u = f32x4.extract_lane(way, 0);
+  if (u != u) return f32x4.splat(0);
+  const sx = px + (u as f64);
+  const sy = py + (f32x4.extract_lane(way, 1) as f64);
+  // What one px of the render is in px of the source, across and down.
+  let ux: f32 = (1 as f32) + f32x4.extract_lane(rightwards, 0);
+  let vx: f32 = f32x4.extract_lane(rightwards, 1);
+  let uy: f32 = f32x4.extract_lane(downwards, 0);
+  let vy: f32 = (1 as f32) + f32x4.extract_lane(downwards, 1);
   let across = Mathf.sqrt(ux * ux + vx * vx);
   let down = Mathf.sqrt(uy * uy + vy * vy);
   if (max(across, down) <= 1.001) return bicubic(s, sWidth, sHeight, sx, sy);
@@ -198,40 +211,12 @@ export function carryRows(
       const gx = smaller(f32x4.sub(get4(p + 16), own), f32x4.sub(own, get4(p - 16)));
       const gy = smaller(f32x4.sub(get4(p + row), own), f32x4.sub(own, get4(p - row)));
       const px = ((x0 + x) as f64) - ox;
-      const u = f32x4.extract_lane(own, 0);
-      let colour = f32x4.splat(0);
-      if (u == u)
-        colour = carried(
-          s,
-          sWidth,
-          sHeight,
-          px + (u as f64),
-          py + (f32x4.extract_lane(own, 1) as f64),
-          f32x4.extract_lane(gx, 0),
-          f32x4.extract_lane(gx, 1),
-          f32x4.extract_lane(gy, 0),
-          f32x4.extract_lane(gy, 1),
-        );
+      let colour = carried(s, sWidth, sHeight, px, py, own, gx, gy);
       const open: f32 = 1 - f32x4.extract_lane(colour, 3);
-      const beneath = f32x4.extract_lane(own, 2);
-      if (open > 0 && beneath == beneath)
-        colour = f32x4.add(
-          colour,
-          f32x4.mul(
-            carried(
-              s,
-              sWidth,
-              sHeight,
-              px + (beneath as f64),
-              py + (f32x4.extract_lane(own, 3) as f64),
-              f32x4.extract_lane(gx, 2),
-              f32x4.extract_lane(gx, 3),
-              f32x4.extract_lane(gy, 2),
-              f32x4.extract_lane(gy, 3),
-            ),
-            f32x4.splat(open),
-          ),
-        );
+      if (open > 0) {
+        const beneath = carried(s, sWidth, sHeight, px, py, second(own), second(gx), second(gy));
+        colour = f32x4.add(colour, f32x4.mul(beneath, f32x4.splat(open)));
+      }
       put4(at, colour);
     }
   }

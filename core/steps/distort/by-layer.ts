@@ -3,35 +3,15 @@ import { defineStep } from '../../definitions/step';
 import { compile } from '../../fields/compile';
 import { PLANE, multiply, subtract } from '../../fields/field';
 import { IDENTITY, regionAround } from '../../geometry/affine';
-import { distortedBy, extended } from '../../kernels/distort';
+import { distortedBy, extended, waysUphill } from '../../kernels/distort';
 import { fieldColours } from '../../kernels/field';
-import type { ColourBuffer, Plane } from '../../pixels/buffer';
-import { colourBuffer, crop, unwritten } from '../../pixels/buffer';
+import { colourBuffer, crop } from '../../pixels/buffer';
 import { scoped } from '../../pixels/heap';
-import type { Region } from '../../pixels/region';
 import { EMPTY, grow, intersect, isEmpty } from '../../pixels/region';
 import { tonesSeen } from '../tones-seen';
 import { beyond, distortMargin, isCarriedFar } from './distorted';
 
 const reach = { min: -400, max: 400, slider: [-100, 100] } as const;
-
-/** Colours come from up the slope of a plane: `factor` px a unit of height over a px. Two of the four floats a px are not numbers. */
-function alongTheSlope(
-  { data, region: from }: Plane,
-  region: Region,
-  factor: number,
-): ColourBuffer {
-  const ways: ColourBuffer = unwritten(region, 4);
-  for (let y = 0, o = 0; y < region.height; y++) {
-    let i = (y + region.y - from.y) * from.width + region.x - from.x;
-    for (let x = 0; x < region.width; x++, i++, o += 4) {
-      ways.data[o] = ((data[i + 1]! - data[i - 1]!) / 2) * factor;
-      ways.data[o + 1] = ((data[i + from.width]! - data[i - from.width]!) / 2) * factor;
-      ways.data[o + 2] = ways.data[o + 3] = NaN;
-    }
-  }
-  return ways;
-}
 
 /** How far pixels are carried at most, px of lengths. The steepest slope of tones that are softened by σ px is 1 / (σ·√2π). */
 const reachOf = (v: {
@@ -96,7 +76,7 @@ export const displaceByLayer = defineStep({
       const shift = (by: number) => multiply(by * scale, subtract(PLANE, v.grey / 100));
       const ways =
         v.way === 'slope'
-          ? alongTheSlope(tones, region, v.strength * scale * scale)
+          ? waysUphill(tones, region, v.strength * scale * scale)
           : fieldColours(
               compile([shift(-2 * v.across), shift(-2 * v.down), NaN, NaN]),
               IDENTITY,

@@ -2,7 +2,7 @@ import { percent } from '../../definitions/number-parameters';
 import { defineStep } from '../../definitions/step';
 import { add, multiply } from '../../fields/field';
 import { centre } from '../../definitions/centre';
-import { beyond, distorted } from './distorted';
+import { beyond, distortMargin, distorted } from './distorted';
 
 /** The half diagonal of the picture, px of lengths. */
 const halfDiagonal = (scene: { x0: number; y0: number; x1: number; y1: number }, scale: number) =>
@@ -22,7 +22,7 @@ export const lensDistortion = defineStep({
   seesPlace: true,
   inLens: true,
   reachesAll: true,
-  margin: () => 11,
+  margin: (_values, scale) => distortMargin(0, scale),
   /** r ↦ r(1 + k₁r² + k₂r⁴) in half diagonals (Brown, 1966). */
   apply: (input, v, context) => {
     const half = halfDiagonal(context.scene, context.scale);

@@ -2,7 +2,7 @@ import { angle } from '../../definitions/number-parameters';
 import { defineStep } from '../../definitions/step';
 import { add, distance, divide, floor, multiply, sine, subtract, turnOf } from '../../fields/field';
 import { centre } from '../../definitions/centre';
-import { beyond, distorted } from './distorted';
+import { beyond, distortMargin, distorted } from './distorted';
 
 export const polar = defineStep({
   kind: 'distort.polar',
@@ -25,7 +25,7 @@ export const polar = defineStep({
   seesPlace: true,
   inLens: true,
   reachesAll: true,
-  margin: () => 11,
+  margin: (_values, scale) => distortMargin(0, scale),
   /** Rows lie round the centre, the lowest in the middle; the largest ring touches the nearer sides of the picture. */
   apply: (input, v, context) => {
     const { scene, scale } = context;

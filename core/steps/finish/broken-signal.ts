@@ -1,14 +1,11 @@
 import { length, percent, seed } from '../../definitions/number-parameters';
 import { defineStep } from '../../definitions/step';
 import { add, floor, hash, less, multiply, subtract } from '../../fields/field';
-import { fringed } from '../../kernels/fringe';
+import { fringeMargin, fringed } from '../../kernels/fringe';
 import { scoped } from '../../pixels/heap';
 import { grow } from '../../pixels/region';
 import { crop } from '../../pixels/buffer';
 import { beyond, distortMargin, distorted, isCarriedFar } from '../distort/distorted';
-
-const apartMargin = (apart: number, scale: number): number =>
-  Math.ceil(Math.abs(apart) * scale) + 2;
 
 export const brokenSignal = defineStep({
   kind: 'finish.broken-signal',
@@ -25,12 +22,13 @@ export const brokenSignal = defineStep({
   seesPlace: true,
   inLens: true,
   reachesAll: isCarriedFar,
-  margin: ({ shift, apart }, scale) => distortMargin(shift, scale) + apartMargin(apart, scale),
+  margin: ({ shift, apart }, scale) =>
+    distortMargin(shift, scale) + fringeMargin(Math.abs(apart) * scale),
   /** Bands of three heights lie over one another; each jumps or stays by a chance of its own. */
   apply: (input, v, context) =>
     scoped(() => {
       const number = Math.round(v.seed);
-      const around = grow(context.wanted, apartMargin(v.apart, context.scale));
+      const around = grow(context.wanted, fringeMargin(Math.abs(v.apart) * context.scale));
       const moved = distorted(
         input,
         { ...context, wanted: around },

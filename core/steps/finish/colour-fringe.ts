@@ -1,14 +1,14 @@
 import { angle, length } from '../../definitions/number-parameters';
 import { defineStep } from '../../definitions/step';
 import { apply } from '../../geometry/affine';
-import { fringed } from '../../kernels/fringe';
+import { fringeMargin, fringed } from '../../kernels/fringe';
 import { grow, intersect } from '../../pixels/region';
 import { crop } from '../../pixels/buffer';
 import { scoped } from '../../pixels/heap';
 import { centre, centreOf } from '../../definitions/centre';
 
-const marginFor = (shift: number, scale: number): number =>
-  Math.ceil(3 * Math.abs(shift) * scale) + 2;
+/** At most so far to either side, px of the render: places beyond the corners move more than those in them. */
+const mostOf = (shift: number, scale: number): number => 3 * Math.abs(shift) * scale;
 
 const OUTWARDS = { way: ['outwards'] } as const;
 
@@ -36,14 +36,14 @@ export const colourFringe = defineStep({
   },
   seesPlace: true,
   inLens: true,
-  margin: ({ shift }, scale) => marginFor(shift, scale),
+  margin: ({ shift }, scale) => fringeMargin(mostOf(shift, scale)),
   apply: (input, v, context) =>
     scoped(() => {
       const { scale, map, scene, wanted } = context;
       const by = v.shift * scale;
-      const margin = marginFor(v.shift, scale);
+      const most = mostOf(v.shift, scale);
+      const margin = fringeMargin(most);
       const region = intersect(wanted, grow(input.region, margin));
-      const most = 3 * Math.abs(by);
       const pixels = crop(input, grow(region, margin));
       if (v.way === 'along') {
         const turn = (v.angle * Math.PI) / 180;
