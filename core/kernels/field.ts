@@ -93,29 +93,20 @@ export function fieldColours(
   return buffer;
 }
 
+/** Runs a program over the px of a buffer, on a region that lies within it. */
+const overColours =
+  (kind: 'colours' | 'numbers') =>
+  (program: Program, colours: ColourBuffer, region: Region, beside: Beside = {}): ColourBuffer => {
+    const out: ColourBuffer = unwritten(region, 4);
+    runInto(program, [out], kind, region, colours, beside);
+    return out;
+  };
+
 /**
  * The colours that a program makes of those of a buffer, over a region that lies within it: three results are straight colour, as the
  * buffer has it (what is below 0 becomes 0), the fourth is the coverage.
  */
-export function gradedColours(
-  program: Program,
-  colours: ColourBuffer,
-  region: Region,
-  beside: Beside = {},
-): ColourBuffer {
-  const out: ColourBuffer = unwritten(region, 4);
-  runInto(program, [out], 'colours', region, colours, beside);
-  return out;
-}
+export const gradedColours = overColours('colours');
 
 /** Four values a px, as they are, that a program makes of the colours of a buffer, over a region that lies within it. */
-export function numbersOf(
-  program: Program,
-  colours: ColourBuffer,
-  region: Region,
-  beside: Beside = {},
-): ColourBuffer {
-  const out: ColourBuffer = unwritten(region, 4);
-  runInto(program, [out], 'numbers', region, colours, beside);
-  return out;
-}
+export const numbersOf = overColours('numbers');

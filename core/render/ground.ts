@@ -8,17 +8,21 @@ import { contentOf } from './context';
 import { coloursOf, sceneUnder } from './coverage';
 
 /** What is seen of another layer from where one stands. */
-const seenOf = (subject: Subject, context: Context): Seen => ({
-  key: `${contentOf(subject.layer)} ${subject.map.join()}`,
-  colours: (region) => coloursOf(subject, context.map, region, context),
-  coarse(side) {
-    const box = sceneUnder(IDENTITY, context);
-    const k = side / Math.max(box.x1 - box.x0, box.y1 - box.y0);
-    const region = covering(box.x0 * k, box.y0 * k, box.x1 * k, box.y1 * k);
-    const pixels = coloursOf(subject, scaling(k), region, context);
-    return { pixels, map: multiply(context.map, scaling(1 / k)) };
-  },
-});
+function seenOf(subject: Subject, context: Context): Seen {
+  // Where the scene lies on the px of the list: the same at every scale, but for the last digits.
+  const box = sceneUnder(IDENTITY, context);
+  const place = Object.values(box).map((v) => v.toFixed(3));
+  return {
+    key: `${contentOf(subject.layer)} ${subject.map.join()} ${place.join()}`,
+    colours: (region) => coloursOf(subject, context.map, region, context),
+    coarse(side) {
+      const k = side / Math.max(box.x1 - box.x0, box.y1 - box.y0);
+      const region = covering(box.x0 * k, box.y0 * k, box.x1 * k, box.y1 * k);
+      const pixels = coloursOf(subject, scaling(k), region, context);
+      return { pixels, map: multiply(context.map, scaling(1 / k)) };
+    },
+  };
+}
 
 /** What a source sees of what lies about it. */
 export function groundsFor({ source }: BoundLayer, context: Context): { grounds?: Grounds } {

@@ -33,7 +33,9 @@ function throughStep(
   key: unknown[],
   context: Context,
 ): ColourBuffer {
-  const { mixing, lamp, picture, memo, scene } = context;
+  const { mixing, lamp, picture, scene } = context;
+  // What a step keeps by a name of all it depends on lasts where its input has no key.
+  const memo = context.lasting ?? context.memo;
   throwIfStopped(context);
   const unit = unitOf(step, sizes);
   const definition = stepOfKind(step.kind) as StepDefinition;

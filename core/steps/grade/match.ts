@@ -75,10 +75,18 @@ export const match = defineStep({
   seesPlace: true,
   measuresItself: true,
   apply: (input, v, context) => {
-    const { mixing, wanted, seen } = context;
-    const measured = (name: string) => {
-      const pixels = seen(name)?.coarse(GRID).pixels;
-      return pixels ? statisticsOf(pixels, mixing) : null;
+    const { mixing, wanted, seen, memo } = context;
+    // They stay while sliders are dragged.
+    const measured = (name: string): ColourStatistics | null => {
+      const other = seen(name);
+      if (!other) return null;
+      const key = `colours of ${other.key} ${mixing}`;
+      const [found] = memo(
+        key,
+        () => [statisticsOf(other.coarse(GRID).pixels, mixing)],
+        () => 3 * 8 * (RANKS + 2),
+      );
+      return found ?? null;
     };
     const [own, other] = [measured('itself'), measured('of')];
     const share = (c: number) => (c === 0 ? v.tones : v.colours) / 100;
