@@ -5,20 +5,10 @@ import { everyLayer } from '@ignis/core/scene/model/schema';
 import { flushSaves } from '../state/autosave';
 import { useBench } from '../state/bench';
 import { tellFailure } from '../state/failure';
-import { bringAssets, useScenePicture } from '../state/scene-picture';
+import { bringAssets } from '../state/scene-pictures';
 import { earlierScenes, type EarlierScene } from '../storage/earlier';
 import { Dialog } from '../ui/dialog';
-
-/** The longer side of a state's small picture, px. */
-const SIDE = 320;
-
-/** When something was, in words. */
-function timeOf(at: number): string {
-  const minutes = Math.round((Date.now() - at) / 60_000);
-  if (minutes < 1) return 'Less than a minute ago';
-  if (minutes < 60) return minutes === 1 ? 'A minute ago' : `${minutes} minutes ago`;
-  return new Date(at).toLocaleString(undefined, { dateStyle: 'medium', timeStyle: 'short' });
-}
+import { StatePicture, timeOf } from './state-picture';
 
 /** The earlier states of the scene, as pictures; one is gone back to by a click. */
 export default function EarlierDialog({ onClose }: { onClose(): void }) {
@@ -61,7 +51,7 @@ export default function EarlierDialog({ onClose }: { onClose(): void }) {
               onClick={() => void goBack(state)}
               title="Go back to this state; undo takes it back"
             >
-              <Small scene={state.scene} />
+              <StatePicture scene={state.scene} />
               <span className="mt-1.5 block text-sm">{timeOf(state.at)}</span>
               <span className="text-xs text-dim">
                 {layersOf(state.scene)}
@@ -81,13 +71,3 @@ const layersOf = (scene: Scene): string => {
 };
 
 const sizeOf = ({ width, height }: Scene): string => ` · ${width} × ${height}`;
-
-/** A small picture of a scene, once it is made. */
-function Small({ scene }: { scene: Scene }) {
-  const url = useScenePicture(scene, SIDE);
-  return (
-    <span className="grid aspect-[4/3] place-items-center overflow-hidden rounded-lg border border-line bg-raised transition group-hover:border-dim">
-      {url && <img src={url} alt="" className="check-small max-h-full max-w-full" />}
-    </span>
-  );
-}

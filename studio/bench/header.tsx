@@ -3,7 +3,7 @@ import {
   CircleHelp,
   Gauge,
   History,
-  Layers2,
+  Clapperboard,
   Minus,
   Plus,
   Redo2,
@@ -91,7 +91,7 @@ export function Header({ does }: { does: BenchDoes }) {
         <History size={15} />
       </Button>
       <Button look="icon" aria-label="Takes" title="Takes of the scene" onClick={does.openTakes}>
-        <Layers2 size={15} />
+        <Clapperboard size={15} />
       </Button>
 
       <div className="ml-auto flex items-center">

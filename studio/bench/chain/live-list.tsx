@@ -98,12 +98,11 @@ export function LiveList({
                     on={item.enabled}
                     {...(peek && { onPeek: (on: boolean) => peek(on ? item.id : null) })}
                     {...(amount && {
-                      onPull: pulled(
-                        (by) => live.change(amount.set(item, by)),
-                        live.done,
-                        amount.of(item),
-                        item.id,
-                      ),
+                      pulled: {
+                        amount: amount.of(item),
+                        change: (to: number) => live.change(amount.set(item, to)),
+                        done: live.done,
+                      },
                     })}
                     onToggle={() => {
                       peek?.(null);
@@ -195,24 +194,6 @@ export function LiveList({
     </div>
   );
 }
-
-/** A drag of so many CSS px changes an amount by 100. */
-const WHOLE = 160;
-/** The item whose name is dragged, and its amount when that began. */
-let pull: { id: string; from: number } | null = null;
-
-/** What a drag of a name to the side does to an amount. */
-const pulled =
-  (change: (amount: number) => void, done: () => void, amount: number, id: string) =>
-  (by: number | null) => {
-    if (by === null) {
-      pull = null;
-      done();
-      return;
-    }
-    if (pull?.id !== id) pull = { id, from: amount };
-    change(Math.round(Math.min(100, Math.max(0, pull.from + (100 * by) / WHOLE))));
-  };
 
 const Plain = ({ children }: { children: React.ReactNode }) => children;
 

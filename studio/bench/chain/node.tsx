@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { usePull } from './use-pull';
+import { usePull, type Pulled } from './use-pull';
 
 interface Props {
   title: ReactNode;
@@ -12,15 +12,15 @@ interface Props {
   onPeek?(on: boolean): void;
   /** Listeners and attributes that make the dot a handle to carry the node by. */
   grip?: Record<string, unknown>;
-  /** Called while the title is dragged to the side, with how far, CSS px; and with null when that is over. */
-  onPull?(by: number | null): void;
+  /** What a drag of the title to the side changes. */
+  pulled?: Pulled;
   children?: ReactNode;
   last?: boolean;
 }
 
 /** One stage of the chain: a dot on the rail, a title, and its controls. */
-export function Node({ title, aside, on, onToggle, onPeek, onPull, grip, children, last }: Props) {
-  const pull = usePull(onPull, grip);
+export function Node({ title, aside, on, onToggle, onPeek, pulled, grip, children, last }: Props) {
+  const pull = usePull(pulled, grip);
   const dot = `block size-3.5 rounded-full border-2 ${on === false ? 'border-dim bg-panel' : 'border-ember bg-panel'}`;
   return (
     <div className="relative pl-6">
@@ -46,7 +46,7 @@ export function Node({ title, aside, on, onToggle, onPeek, onPull, grip, childre
       )}
       <div className="flex min-h-6 items-center justify-between gap-2">
         <h3
-          className={`truncate text-sm font-semibold ${on === false ? 'text-dim' : ''} ${onPull ? 'cursor-ew-resize' : grip ? 'cursor-grab' : ''}`}
+          className={`truncate text-sm font-semibold ${on === false ? 'text-dim' : ''} ${pulled ? 'cursor-ew-resize' : grip ? 'cursor-grab' : ''}`}
           {...grip}
           {...pull}
         >

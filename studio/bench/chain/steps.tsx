@@ -25,6 +25,7 @@ import { Button } from '../../ui/button';
 import { ParameterControls } from '../../ui/parameter-controls';
 import { smearAmongStyles } from '@ignis/core/scene/edits/smear-edits';
 import { strokesOfStep } from '@ignis/core/scene/edits/stroke-edits';
+import { layerKeys } from '@ignis/core/scene/model/step-layers';
 import { subjectsFor } from '@ignis/core/scene/arrange/subjects';
 import { LayerChoice } from '../../ui/layer-context';
 import { PictureChoice } from '../../ui/picture-context';
@@ -44,7 +45,7 @@ const FINGER = { size, hardness, steady, ...smearControls };
 /** The steps of a layer: what its pixels go through, and the styles made of its shape. */
 export const Steps = ({ layer }: { layer: Layer }) => (
   <WithPictures>
-    <WithLayers id={layer.id}>
+    <WithLayers layer={layer}>
       <LiveList
         items={layer.steps}
         definitions={grades(layer) ? pixelSteps : steps}
@@ -97,12 +98,13 @@ const amountOf = (layer: Layer) => ({
       : setAmount(layer.id, id, amount),
 });
 
-/** Lets controls within choose among the layers that a layer may look at. */
-function WithLayers({ id, children }: { id: string; children: React.ReactNode }) {
-  const scene = useBenchThrottled((s) => s.scene);
+/** Lets controls within choose among the layers that a layer may look at, where a step of it does. */
+function WithLayers({ layer, children }: { layer: Layer; children: React.ReactNode }) {
+  const looks = layer.steps.some((s) => layerKeys(s).length > 0);
+  const scene = useBenchThrottled((s) => (looks ? s.scene : null));
   const layers = useMemo(
-    () => subjectsFor(scene, id).map((l) => ({ value: l.id, label: l.name })),
-    [scene, id],
+    () => (scene ? subjectsFor(scene, layer.id).map((l) => ({ value: l.id, label: l.name })) : []),
+    [scene, layer.id],
   );
   return <LayerChoice.Provider value={layers}>{children}</LayerChoice.Provider>;
 }

@@ -1,22 +1,28 @@
 import { useRef } from 'react';
 
+/** An amount, %, that a drag of a name to the side changes. */
+export interface Pulled {
+  amount: number;
+  change(amount: number): void;
+  done(): void;
+}
+
 /** A drag goes so far to the side before it pulls, CSS px: up and down it carries the node. */
 const SLACK = 4;
+/** A drag of so many CSS px changes an amount by 100. */
+const WHOLE = 160;
 
-/** Listeners that tell of a drag to the side (`Node`); one up or down is left to what carries nodes, `grip`. */
-export function usePull(
-  onPull: ((by: number | null) => void) | undefined,
-  grip: Record<string, unknown> | undefined,
-) {
-  const drag = useRef<{ x: number; y: number; pulls: boolean } | null>(null);
-  if (!onPull) return {};
+/** Listeners of a drag to the side; one up or down is left to what carries nodes, `grip`. */
+export function usePull(pulled: Pulled | undefined, grip: Record<string, unknown> | undefined) {
+  const drag = useRef<{ x: number; y: number; amount: number; pulls: boolean } | null>(null);
+  if (!pulled) return {};
   const end = () => {
-    if (drag.current?.pulls) onPull(null);
+    if (drag.current?.pulls) pulled.done();
     drag.current = null;
   };
   return {
     onPointerDown(e: React.PointerEvent) {
-      drag.current = { x: e.clientX, y: e.clientY, pulls: false };
+      drag.current = { x: e.clientX, y: e.clientY, amount: pulled.amount, pulls: false };
       (grip?.onPointerDown as ((e: React.PointerEvent) => void) | undefined)?.(e);
     },
     onPointerMove(e: React.PointerEvent) {
@@ -30,7 +36,8 @@ export function usePull(
       if (!now.pulls) return;
       // What carries nodes listens to the document.
       e.nativeEvent.stopPropagation();
-      onPull(dx);
+      const to = now.amount + (100 * dx) / WHOLE;
+      pulled.change(Math.round(Math.min(100, Math.max(0, to))));
     },
     onPointerUp: end,
     onPointerCancel: end,

@@ -4,7 +4,7 @@ import { stateOf } from '@ignis/core/scene/edits/take-edits';
 import type { FrameSides } from '@ignis/core/scene/edits/frame-edits';
 import { levelling } from '@ignis/core/scene/edits/frame-edits';
 import type { Scene } from '@ignis/core/scene/model/schema';
-import { useScenePicture } from '../../state/scene-picture';
+import { useScenePicture } from '../../state/scene-pictures';
 
 /** Of the drawing, px, and what is left free about the picture. */
 const WIDE = 560;
@@ -25,6 +25,13 @@ const HANDLES = [
   [0, 0.5],
 ] as const;
 
+/** A drag of the frame: where it began, px of the scene, how the sides were then, and which of them it moves. */
+interface Drag {
+  from: Point;
+  sides: FrameSides;
+  at: readonly [number, number];
+}
+
 interface Props {
   scene: Scene;
   sides: FrameSides;
@@ -42,12 +49,9 @@ export function FrameDrawing({ scene, sides, angle, levels, onSides, onLevel }: 
   const url = useScenePicture(stateOf(scene), FINE);
   const svg = useRef<SVGSVGElement>(null);
   const [line, setLine] = useState<[Point, Point] | null>(null);
+  const [drag, setDrag] = useState<Drag | null>(null);
   // It stays as large while a side is dragged: what is under the pointer must not run away.
-  const [fit, setFit] = useState(sides);
-  const dragged = useRef<{ from: Point; sides: FrameSides; at: readonly [number, number] } | null>(
-    null,
-  );
-  const seen = dragged.current ? fit : sides;
+  const seen = drag ? drag.sides : sides;
   const x0 = Math.min(0, -seen.left);
   const y0 = Math.min(0, -seen.top);
   const x1 = width + Math.max(0, seen.right);
@@ -69,14 +73,13 @@ export function FrameDrawing({ scene, sides, angle, levels, onSides, onLevel }: 
     if (levels) return;
     e.stopPropagation();
     svg.current!.setPointerCapture(e.pointerId);
-    setFit(sides);
-    dragged.current = { from: placeOf(e), sides, at };
+    setDrag({ from: placeOf(e), sides, at });
   };
   const move = (e: React.PointerEvent) => {
     const here = placeOf(e);
     if (line) setLine([line[0], here]);
-    if (!dragged.current) return;
-    const { from, sides: was, at } = dragged.current;
+    if (!drag) return;
+    const { from, sides: was, at } = drag;
     const [dx, dy] = [Math.round(here.x - from.x), Math.round(here.y - from.y)];
     const isWhole = at[0] === 0.5 && at[1] === 0.5;
     onSides({
@@ -87,8 +90,7 @@ export function FrameDrawing({ scene, sides, angle, levels, onSides, onLevel }: 
     });
   };
   const end = () => {
-    dragged.current = null;
-    setFit(sides);
+    setDrag(null);
     if (line && Math.hypot(line[1].x - line[0].x, line[1].y - line[0].y) > 8 / k)
       onLevel(Number((angle + levelling(...line)).toFixed(1)));
     setLine(null);

@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
 import type { Scene } from '@ignis/core/scene/model/schema';
-import { useScenePicture } from '../../state/scene-picture';
+import { useScenePicture } from '../../state/scene-pictures';
 import { ChoiceField } from '../../ui/choice-field';
 
 /** One of the two that are compared. */

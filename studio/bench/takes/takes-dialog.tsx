@@ -1,22 +1,16 @@
 import { Plus } from 'lucide-react';
 import { useState } from 'react';
 import { removeTake, renameTake, stateOf } from '@ignis/core/scene/edits/take-edits';
-import type { Scene, Take } from '@ignis/core/scene/model/schema';
+import type { Take } from '@ignis/core/scene/model/schema';
 import { everyLayer } from '@ignis/core/scene/model/schema';
 import { useBench } from '../../state/bench';
-import { useScenePicture } from '../../state/scene-picture';
 import { Button } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
 import { Menu } from '../../ui/menu';
 import { NameField } from '../../ui/name-field';
 import { fetchLayer, goBackTo, keepNow } from '../commands/takes';
+import { StatePicture, timeOf } from '../state-picture';
 import { Comparison } from './comparison';
-
-/** The longer side of the small picture of a take, px. */
-const SMALL = 240;
-
-const whenOf = (at: number): string =>
-  new Date(at).toLocaleString(undefined, { dateStyle: 'medium', timeStyle: 'short' });
 
 /** The takes of the scene: kept, looked at beside it or beside each other, gone back to, taken from. */
 export default function TakesDialog({ onClose }: { onClose(): void }) {
@@ -51,9 +45,9 @@ export default function TakesDialog({ onClose }: { onClose(): void }) {
                   onClick={() => setChosen(t.id)}
                   className="group block w-full rounded-lg p-1.5 text-left ring-line hover:bg-raised aria-pressed:bg-raised aria-pressed:ring-1"
                 >
-                  <Small scene={t.scene} />
+                  <StatePicture scene={t.scene} />
                   <span className="mt-1 block truncate text-sm">{t.name}</span>
-                  <span className="block text-xs text-dim">{whenOf(t.at)}</span>
+                  <span className="block text-xs text-dim">{timeOf(t.at)}</span>
                 </button>
               </li>
             ))}
@@ -110,14 +104,5 @@ function About({ take, onClose }: { take: Take; onClose(): void }) {
       />
       <Button onClick={() => change(`Delete “${take.name}”`, removeTake(take.id))}>Delete</Button>
     </div>
-  );
-}
-
-function Small({ scene }: { scene: Scene }) {
-  const url = useScenePicture(scene, SMALL);
-  return (
-    <span className="grid aspect-[16/10] place-items-center overflow-hidden rounded-md bg-ground">
-      {url && <img src={url} alt="" className="max-h-full max-w-full" />}
-    </span>
   );
 }
