@@ -184,7 +184,7 @@ test('the frame is dragged, levelled by a line, and the whole scene scaled', asy
   expect(await drawnAt(page, 0.52, 0.45)).toBeCloseTo(before, -1);
 });
 
-test('a step is pulled by its name, a motion by its arm; the light of places is held', async ({
+test('a step is pulled by its name, a motion by its arm; the light of places is pinned', async ({
   page,
 }) => {
   await openExample(page, 'Heron in neon');
@@ -200,9 +200,9 @@ test('a step is pulled by its name, a motion by its arm; the light of places is 
   await expect(step.getByText('50 %', { exact: true })).toBeVisible();
   await act(page, 'Light meter at the pointer');
   await page.mouse.move(...(await onPage(page, [300, 300])));
-  await page.keyboard.press('h');
-  const held = page.getByRole('list', { name: 'Light that is held' });
-  await expect(held.getByText(/^#[0-9a-f]{6}$/)).toBeVisible();
-  await held.getByRole('button', { name: 'Let place 1 go' }).click();
-  await expect(held).toHaveCount(0);
+  await page.keyboard.press('p');
+  const pinned = page.getByRole('list', { name: 'Pinned light' });
+  await expect(pinned.getByText(/^#[0-9a-f]{6}$/)).toBeVisible();
+  await pinned.getByRole('button', { name: 'Unpin place 1' }).click();
+  await expect(pinned).toHaveCount(0);
 });

@@ -161,7 +161,7 @@ test('Blade at dusk is rebuilt from its pictures: matched, lit by the blade, and
   page,
 }) => {
   await openPicture(page, 'wet-pier');
-  await act(page, 'Keep a take');
+  await act(page, 'Save a take');
   await step(page, 'Brightness/contrast/exposure', 'Exposure', '-1.5');
   await addPicture(page, 'tin-sailor');
   await carry(page, [960, 690]);

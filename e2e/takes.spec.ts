@@ -2,12 +2,12 @@ import { expect, test } from './test';
 import { act, card, openExample, saved, settled } from './bench-page';
 import { drawnAt } from './mood-page';
 
-test('takes are kept, compared, gone back to and taken from', async ({ page }) => {
+test('takes are saved, compared, gone back to and taken from', async ({ page }) => {
   await openExample(page, 'Heron in neon');
   const cards = page.locator('[data-layer]');
   const all = await cards.count();
   const heron = await drawnAt(page, 0.52, 0.45);
-  await act(page, 'Keep a take');
+  await act(page, 'Save a take');
   await card(page, 'Heron').click();
   await page.keyboard.press('Delete');
   await settled(page);

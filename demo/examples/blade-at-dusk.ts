@@ -121,7 +121,7 @@ const finish = newGrade('Finish', [
 named(dusk, 'pier');
 named(man, 'sailor');
 named(paper, 'boat');
-// The pictures as they came are kept as a take, to be compared with.
+// The pictures as they came are saved as a take, to be compared with.
 const bare = JSON.parse(
   JSON.stringify({ ...scene, layers: [dusk, man, paper].map((l) => ({ ...l, steps: [] })) }),
 ) as typeof scene;

@@ -151,7 +151,7 @@ export function actions(does: BenchDoes): Action[] {
     { name: 'What the picture costs', run: does.openCosts, enabled: true },
     { name: 'Earlier states of the scene', run: does.openEarlier, enabled: true },
     { name: 'Takes of the scene', run: does.openTakes, enabled: true },
-    { name: 'Keep a take', run: takeNow, enabled: true },
+    { name: 'Save a take', run: takeNow, enabled: true },
     {
       name: 'Compare, while it is held',
       keys: ['c'],

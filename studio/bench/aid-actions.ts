@@ -1,6 +1,6 @@
 import { centreGuides } from '@ignis/core/scene/edits/layer-edits';
 import { useBench } from '../state/bench';
-import { holdLight } from '../state/held-light';
+import { pinLight } from '../state/pinned-light';
 import { useStageAids } from '../state/stage-aids';
 import type { Action } from './commands/action';
 
@@ -61,9 +61,9 @@ export function aidActions(): Action[] {
       enabled: true,
     },
     {
-      name: 'Hold the light at the pointer',
-      keys: ['h'],
-      run: holdLight,
+      name: 'Pin the light at the pointer',
+      keys: ['p'],
+      run: pinLight,
       enabled: aids.meter,
     },
     {

@@ -48,6 +48,8 @@ export interface Workspace {
   comparing: boolean;
   /** The scene without the selected layer, as it was opened, or as it was in a take, by its id. */
   compareWith: string;
+  /** The places at which the light meter goes on reading, scene px, in the order in which they were pinned. */
+  pinned: readonly Point[];
   saved: Saved;
   /** The scene as it is stored, so far as this page knows; null if it never was. */
   stored: Stored | null;
@@ -77,6 +79,7 @@ export const EMPTY_WORKSPACE: Workspace = {
   ...NOTHING_OPEN,
   ...{ selected: null, others: [], snapped: null, hovered: null, folded: new Set() },
   ...{ mode: 'arrange', view: { zoom: 1, x: 0, y: 0 }, comparing: false, compareWith: 'layer' },
+  pinned: [],
   ...{
     saved: 'saved',
     stored: null,

@@ -194,7 +194,7 @@ export function preview(request: PreviewRequest): Promise<Preview | null> {
     const bands = await Promise.all(
       bandsOf(asked.region, CREW).map((region, i) =>
         askOnce(i, (remote, running) => {
-          // What was kept of the scene is not drawn.
+          // Takes are not drawn.
           const state = stateOf(asked.scene);
           const scene = deltaOf(running.scene, state);
           running.scene = state;

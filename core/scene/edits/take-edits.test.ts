@@ -15,7 +15,7 @@ import { addLayers, findLayer, removeLayer, setScene } from './layer-edits';
 import { setLight } from './line-edits';
 import {
   backToTake,
-  keepTake,
+  saveTake,
   layerOfTake,
   nextTakeName,
   removeTake,
@@ -38,10 +38,10 @@ const picture = newPicture(
   false,
 );
 const start: Scene = { ...newScene('Pier', 60, 44, '#102030'), layers: [picture, line] };
-const kept = edit(start, '', keepTake('Warm', AT)).scene;
-const take = kept.takes![0]!;
+const saved = edit(start, '', saveTake('Warm', AT)).scene;
+const take = saved.takes![0]!;
 const later = edit(
-  edit(kept, '', setLight(line.id, '#2fb8ff')).scene,
+  edit(saved, '', setLight(line.id, '#2fb8ff')).scene,
   '',
   removeLayer(picture.id),
 ).scene;
@@ -53,10 +53,10 @@ describe('a take', () => {
     expect(take).toMatchObject({ name: 'Warm', at: AT });
     expect(take.scene).toBe(start);
     expect(later.takes![0]!.scene.layers).toBe(start.layers);
-    expect(stateOf(kept)).toEqual(start);
-    expect(stateOf(kept)).toBe(stateOf(kept));
+    expect(stateOf(saved)).toEqual(start);
+    expect(stateOf(saved)).toBe(stateOf(saved));
     // A take of a scene that has takes holds none of them.
-    const second = edit(later, '', keepTake('Cold', AT + 1)).scene;
+    const second = edit(later, '', saveTake('Cold', AT + 1)).scene;
     expect(second.takes![1]!.scene).not.toHaveProperty('takes');
     expect(nextTakeName(second)).toBe('Take 3');
   });
@@ -77,7 +77,7 @@ describe('a take', () => {
     expect(sceneFaults(scene)).toEqual([]);
     expect(layerOfTake(later, take.id, 'none')).toBeNull();
     const echo = newEcho(line, 5);
-    const echoed = edit({ ...start, layers: [line, echo] }, '', keepTake('Echo', AT)).scene;
+    const echoed = edit({ ...start, layers: [line, echo] }, '', saveTake('Echo', AT)).scene;
     const source = layerOfTake(echoed, echoed.takes![0]!.id, echo.id)!.source;
     expect(source).toMatchObject({ kind: 'echo', of: line.id });
   });
@@ -86,9 +86,9 @@ describe('a take', () => {
     expect(edit(later, '', renameTake(take.id, 'Dusk')).scene.takes![0]!.name).toBe('Dusk');
     expect(edit(later, '', removeTake(take.id)).scene).not.toHaveProperty('takes');
     let full = start;
-    for (let i = 0; i < 24; i++) full = edit(full, '', keepTake(nextTakeName(full), AT + i)).scene;
+    for (let i = 0; i < 24; i++) full = edit(full, '', saveTake(nextTakeName(full), AT + i)).scene;
     expect(sceneFaults(full)).toEqual([]);
-    expect(() => edit(full, '', keepTake('One more', AT))).toThrow(/at most 24 takes/);
+    expect(() => edit(full, '', saveTake('One more', AT))).toThrow(/at most 24 takes/);
     const more = { ...full, takes: [...full.takes!, { ...take, id: 'more' }] };
     expect(sceneFaults(more)[0]!.message).toMatch(/at most 24 takes/);
   });
@@ -98,7 +98,7 @@ describe('a take', () => {
     expect(everyLayer(without.layers).some((l) => l.id === picture.id)).toBe(false);
     expect(assetsOf(without)).toEqual([ASSET]);
     const fills: Scene = { ...newScene('F', 20, 20, null), layers: [newFill('Fill', '#334455')] };
-    const scene = edit(fills, '', keepTake('Plain', AT)).scene;
+    const scene = edit(fills, '', saveTake('Plain', AT)).scene;
     const { bytes } = await packScene({ scene, assets: new Map() });
     expect((await unpackScene(bytes, 'pier.ignis')).scene).toEqual(scene);
   });
@@ -108,13 +108,13 @@ describe('a take', () => {
       ...{ format: 'ignis', version: 1, name: 'Old', width: 20, height: 20, background: null },
       layers: [],
     };
-    const scene = parseScene({ ...kept, takes: [{ ...take, scene: old }] });
-    expect(scene.takes![0]!.scene).toMatchObject({ version: kept.version, mixing: 'displayed' });
+    const scene = parseScene({ ...saved, takes: [{ ...take, scene: old }] });
+    expect(scene.takes![0]!.scene).toMatchObject({ version: saved.version, mixing: 'displayed' });
   });
 
   it('that is damaged is set aside, and the scene opens', () => {
     const damaged = {
-      ...kept,
+      ...saved,
       takes: [
         { ...take, scene: { ...start, mixing: 'soup' } },
         { ...take, id: 'b' },
@@ -124,7 +124,7 @@ describe('a take', () => {
     expect(found.scene.takes!.map((t) => t.id)).toEqual(['b']);
     expect(found.aside.map((a) => a.name)).toEqual(['the take “Warm”']);
     const bad = { ...line, opacity: 400 };
-    const inner = { ...kept, takes: [{ ...take, scene: { ...start, layers: [picture, bad] } }] };
+    const inner = { ...saved, takes: [{ ...take, scene: { ...start, layers: [picture, bad] } }] };
     expect(salvaged(inner)!.scene.takes![0]!.scene.layers).toEqual([picture]);
     const left = withoutAssets(later, new Map([[ASSET, 'It is lost.']])).scene;
     expect(left.takes![0]!.scene.layers.map((l) => l.id)).toEqual([line.id]);
@@ -134,9 +134,10 @@ describe('a take', () => {
     let deep: unknown = [];
     for (let i = 0; i < 5000; i++) deep = [{ layers: deep }];
     expect(
-      sceneFaults({ ...kept, takes: [{ ...take, scene: { ...start, layers: deep } }] })[0]!.message,
+      sceneFaults({ ...saved, takes: [{ ...take, scene: { ...start, layers: deep } }] })[0]!
+        .message,
     ).toMatch(/at most 16 deep/);
-    expect(sceneFaults({ ...kept, takes: [{ ...take, scene: kept }] })).not.toEqual([]);
+    expect(sceneFaults({ ...saved, takes: [{ ...take, scene: saved }] })).not.toEqual([]);
   });
 
   it('costs an edit nothing', () => {

@@ -6,9 +6,9 @@ import { SceneError } from '../model/check';
 import type { Edit } from './edit';
 import { copied, findLayer } from './layer-edits';
 
-/** Takes: the scene as it was at a moment, kept by a name. */
+/** Takes: the scene as it was at a moment, saved under a name. */
 
-/** All of a scene but what was kept of it: the same for the same scene. */
+/** All of a scene but its takes: the same object for the same scene. */
 export function stateOf(scene: Scene): SceneState {
   if (!scene.takes) return scene;
   let state = states.get(scene);
@@ -28,14 +28,14 @@ export function nextTakeName({ takes = [] }: Scene): string {
 }
 
 /**
- * Keeps the scene as it is, under a name; `at` is ms since 1970. Throws a SceneError if it keeps as many as it can.
+ * Saves the scene as it is, under a name, as a take of it; `at` is ms since 1970. Throws a SceneError if it has as many as it can.
  */
-export const keepTake =
+export const saveTake =
   (name: string, at: number): Edit =>
   (s) => {
     if ((s.takes?.length ?? 0) >= MOST_TAKES)
       throw new SceneError(
-        `A scene keeps at most ${MOST_TAKES} takes. Delete one that you no longer need.`,
+        `A scene has at most ${MOST_TAKES} takes. Delete one that you no longer need.`,
         [],
       );
     const scene = stateOf(original(s) ?? s);
@@ -71,7 +71,7 @@ export const backToTake =
 
 /** A copy of a layer of a take, with ids of its own; null if it is gone. */
 export function layerOfTake(scene: Scene, take: string, id: string): Layer | null {
-  const kept = findTake(scene, take);
-  const found = kept && findLayer(kept.scene, id);
+  const saved = findTake(scene, take);
+  const found = saved && findLayer(saved.scene, id);
   return found ? copied(found, found.name) : null;
 }

@@ -55,7 +55,7 @@ function countsOf(value: object, depth = 0): Counts {
   if (known) return known;
   const counts: Counts = {};
   for (const [key, inner] of Object.entries(value)) {
-    // What was kept of a scene counts by itself.
+    // Takes count by themselves.
     if (typeof inner !== 'object' || inner === null || depth > DEEPEST || key === 'takes') continue;
     const isList = Array.isArray(inner) && Object.hasOwn(LISTS, key);
     if (isList) counts[key] = (counts[key] ?? 0) + inner.length;

@@ -68,7 +68,7 @@ export function readScene(value: unknown): Read {
 /** Every fault of a value that should be a scene; empty if it is one. */
 export const sceneFaults = (value: unknown): Fault[] => readScene(value).faults;
 
-/** A value that should be a scene, and those that it kept, with their paths. */
+/** A value that should be a scene, and those of its takes, with their paths. */
 function statesIn(value: unknown): [path: string, state: unknown][] {
   const takes = (value as { takes?: unknown } | null)?.takes;
   return [

@@ -9,7 +9,7 @@ import { stepOfKind } from '../../steps/index';
 import type { Scene, Step } from './schema';
 import { everyLayer } from './schema';
 
-/** What a scene, with all that was kept of it, needs besides itself. */
+/** What a scene, with its takes, needs besides itself. */
 
 const takesOf = ({ takes }: Scene): Scene[] => takes?.map((t) => t.scene) ?? [];
 

@@ -248,7 +248,7 @@ const stateEntries = v.strictObject({
   layers: v.array(layerSchema),
 });
 
-/** A scene at a moment: all of it but what was kept of it before. */
+/** A scene at a moment: all of it but its takes. */
 export type SceneState = v.InferOutput<typeof stateEntries>;
 
 /** What must hold between the values of a scene. */
@@ -280,15 +280,15 @@ const between = [
   ),
 ] as const;
 
-/** The most takes that a scene keeps. */
+/** The most takes that a scene has. */
 export const MOST_TAKES = 24;
 
-/** The scene as it was, kept by a name. Takes never change, so that none is looked through twice. */
+/** The scene as it was, saved under a name. Takes never change, so that none is looked through twice. */
 export const takeSchema = checkedOnce(
   v.strictObject({
     id,
     name,
-    /** When it was kept, ms since 1970. */
+    /** When it was saved, ms since 1970. */
     at: v.pipe(v.number(), v.integer(), v.minValue(0)),
     scene: v.pipe(stateEntries, ...between),
   }),
@@ -297,11 +297,11 @@ export type Take = v.InferOutput<typeof takeSchema>;
 
 export const sceneEntries = v.strictObject({
   ...stateEntries.entries,
-  /** What was kept of the scene, oldest first; none if left out. */
+  /** How the scene was, oldest first; none if left out. */
   takes: v.optional(
     v.pipe(
       v.array(takeSchema),
-      v.maxLength(MOST_TAKES, `A scene keeps at most ${MOST_TAKES} takes.`),
+      v.maxLength(MOST_TAKES, `A scene has at most ${MOST_TAKES} takes.`),
       v.check((takes) => hasOwnIds(takes), 'Two takes have the same id.'),
     ),
   ),

@@ -283,7 +283,7 @@ export function migrated(value: unknown): unknown {
   }
 }
 
-/** A scene whose takes, which stay as they were when they were kept, are of the newest version too. */
+/** A scene whose takes, which stay as they were when they were saved, are of the newest version too. */
 const withTakes = (scene: Json): Json =>
   scene.takes === undefined
     ? scene

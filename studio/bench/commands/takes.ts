@@ -2,7 +2,7 @@ import { toast } from 'sonner';
 import { addLayers } from '@ignis/core/scene/edits/layer-edits';
 import {
   backToTake,
-  keepTake,
+  saveTake,
   layerOfTake,
   nextTakeName,
 } from '@ignis/core/scene/edits/take-edits';
@@ -14,23 +14,23 @@ import { tellFailure } from '../../state/failure';
 
 const bench = useBench.getState;
 
-/** Keeps the scene as it is, under the next name, which is returned; null if it cannot be kept, which is then said. */
-export function keepNow(): string | null {
+/** Saves the scene as it is, under the next name, which is returned; null if it cannot be saved, which is then said. */
+export function saveNow(): string | null {
   const name = nextTakeName(bench().scene);
   try {
-    bench().change('Keep a take', keepTake(name, Date.now()));
+    bench().change('Save a take', saveTake(name, Date.now()));
     return name;
   } catch (error) {
-    tellFailure('The take could not be kept', error as Error);
+    tellFailure('The take could not be saved', error as Error);
     return null;
   }
 }
 
 /** The same, and says so where takes are not in sight. */
 export function takeNow(): void {
-  const name = keepNow();
+  const name = saveNow();
   if (name)
-    toast(`Kept as “${name}”`, { description: 'It stays in the scene, whatever you change.' });
+    toast(`Saved as “${name}”`, { description: 'It stays in the scene, whatever you change.' });
 }
 
 /** Makes the scene what it was in a take. */

@@ -2,7 +2,7 @@ import { useEffect, useState, type RefObject } from 'react';
 import type { Point } from '@ignis/core/geometry/affine';
 import type { Light } from '@ignis/core/render/selection';
 import { useBench } from '../../state/bench';
-import { useHeldLight } from '../../state/held-light';
+import { notePointer } from '../../state/pinned-light';
 import { newestOnly } from '../../state/newest';
 import { useStageAids } from '../../state/stage-aids';
 import { lightAt } from '../../workers/questions';
@@ -25,12 +25,12 @@ export function LightMeter({ stage }: { stage: RefObject<HTMLElement | null> }) 
     const move = (e: PointerEvent) => {
       setAt(stagePoint(element, e));
       const pointer = scenePoint(element, e);
-      useHeldLight.setState({ pointer });
+      notePointer(pointer);
       read(pointer);
     };
     const leave = () => {
       setAt(null);
-      useHeldLight.setState({ pointer: null });
+      notePointer(null);
     };
     element.addEventListener('pointermove', move);
     element.addEventListener('pointerleave', leave);
@@ -49,7 +49,7 @@ export function LightMeter({ stage }: { stage: RefObject<HTMLElement | null> }) 
       data-testid="light-meter"
     >
       {lightWords(light)}
-      <span className="text-dim"> · H holds it</span>
+      <span className="text-dim"> · P pins it</span>
       {brightest > 0.05 && (
         <span className="text-ember"> · channel {stopsOf(brightest)}, beyond the screen</span>
       )}

@@ -14,7 +14,7 @@ import { Grid, Guides, Rulers } from './aids';
 import { Cover } from './cover';
 import { LayerOutline } from './layer-outline';
 import { ScopesPanel } from '../scopes/scopes';
-import { HeldPlaces } from './held-places';
+import { PinnedPlaces } from './pinned-places';
 import { LightMeter } from './light-meter';
 import { Shown } from './shown';
 import { Making } from './making';
@@ -226,7 +226,7 @@ export function Stage({ onFiles }: Props) {
       </svg>
       <ModeBar />
       <LightMeter stage={element} />
-      <HeldPlaces />
+      <PinnedPlaces />
       <ScopesPanel />
       <Making />
       <Shown />

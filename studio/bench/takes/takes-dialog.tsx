@@ -8,11 +8,11 @@ import { Button } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
 import { Menu } from '../../ui/menu';
 import { NameField } from '../../ui/name-field';
-import { fetchLayer, goBackTo, keepNow } from '../commands/takes';
+import { fetchLayer, goBackTo, saveNow } from '../commands/takes';
 import { StatePicture, timeOf } from '../state-picture';
 import { Comparison } from './comparison';
 
-/** The takes of the scene: kept, looked at beside it or beside each other, gone back to, taken from. */
+/** The takes of the scene: saved, looked at beside it or beside each other, gone back to, taken from. */
 export default function TakesDialog({ onClose }: { onClose(): void }) {
   const scene = useBench((s) => s.scene);
   const { takes = [] } = scene;
@@ -25,13 +25,13 @@ export default function TakesDialog({ onClose }: { onClose(): void }) {
       open
       onOpenChange={(open) => !open && onClose()}
       title="Takes"
-      description="The scene as it was at moments that you kept. They stay in its file; undo goes on as before."
+      description="The scene as it was whenever you saved one. They stay in its file; undo goes on as before."
       width="w-[1140px]"
     >
       <div className="flex gap-5">
         <div className="flex w-52 shrink-0 flex-col gap-2">
-          <Button look="ember" onClick={keepNow}>
-            <Plus size={14} /> Keep it as it is now
+          <Button look="ember" onClick={saveNow}>
+            <Plus size={14} /> Save it as it is now
           </Button>
           <ul
             aria-label="Takes"
@@ -66,7 +66,7 @@ export default function TakesDialog({ onClose }: { onClose(): void }) {
             </>
           ) : (
             <p className="grid h-[480px] place-items-center text-center text-dim">
-              Keep the scene before you try something else:
+              Save a take before you try something else:
               <br />
               then both stand side by side here, and nothing is lost.
             </p>

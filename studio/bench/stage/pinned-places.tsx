@@ -3,23 +3,23 @@ import { useEffect, useState } from 'react';
 import type { Point } from '@ignis/core/geometry/affine';
 import type { Light } from '@ignis/core/render/selection';
 import { useBench, useBenchThrottled } from '../../state/bench';
-import { letLightGo, useHeldLight } from '../../state/held-light';
+import { unpinLight } from '../../state/pinned-light';
 import { newestOnly } from '../../state/newest';
 import { useStageAids } from '../../state/stage-aids';
 import { lightAt } from '../../workers/questions';
 import { lightWords } from './light-words';
 
-/** The places that the light meter holds, with what it reads there, while it is out. */
-export function HeldPlaces() {
+/** The places that are pinned, with what the light meter reads there, while it is out. */
+export function PinnedPlaces() {
   const isOut = useStageAids((s) => s.meter);
-  const places = useHeldLight((s) => s.places);
+  const places = useBench((s) => s.pinned);
   const view = useBench((s) => s.view);
   if (!isOut || places.length === 0) return null;
   return (
     <>
       {places.map(({ x, y }, i) => (
         <span
-          key={`${x} ${y}`}
+          key={i}
           className="pointer-events-none absolute z-10 grid size-5 -translate-1/2 place-items-center rounded-full border border-white bg-black/70 text-xs text-white"
           style={{ left: view.x + x * view.zoom, top: view.y + y * view.zoom }}
         >
@@ -27,18 +27,18 @@ export function HeldPlaces() {
         </span>
       ))}
       <ol
-        aria-label="Light that is held"
+        aria-label="Pinned light"
         className="absolute right-3 bottom-3 z-10 flex flex-col gap-0.5 rounded-lg border border-line bg-panel/95 p-2 text-xs"
       >
         {places.map((place, i) => (
-          <Held key={`${place.x} ${place.y}`} place={place} index={i} />
+          <PinnedPlace key={i} place={place} index={i} />
         ))}
       </ol>
     </>
   );
 }
 
-function Held({ place, index }: { place: Point; index: number }) {
+function PinnedPlace({ place, index }: { place: Point; index: number }) {
   const scene = useBenchThrottled((s) => s.scene);
   const [light, setLight] = useState<Light | null>();
   const [read] = useState(() =>
@@ -60,8 +60,8 @@ function Held({ place, index }: { place: Point; index: number }) {
       <span className="w-20 tabular-nums">{lightWords(light)}</span>
       <button
         type="button"
-        aria-label={`Let place ${index + 1} go`}
-        onClick={() => letLightGo(index)}
+        aria-label={`Unpin place ${index + 1}`}
+        onClick={() => unpinLight(index)}
         className="rounded p-0.5 text-dim hover:text-ink"
       >
         <X size={12} />
