@@ -16,14 +16,9 @@ export interface Swing {
   zoom: number;
 }
 
-/** Up to this reach, px, two stages are enough: each reads between px, which softens a little, and so the fewer the better. */
-const SHORT = 64;
-/** At most so many samples a stage. */
-const MOST = 10;
-
-/** How far a swing moves what is `distance` px from its centre, px from end to end. */
-export const swingReach = ({ turn, zoom }: Omit<Swing, 'centre'>, distance: number): number =>
-  distance * (Math.min(2, Math.abs(turn)) + 2 * Math.sinh(Math.abs(zoom) / 2));
+/** How far a swing moves what is `distance` px from its centre, px from end to end of its way. */
+const swingReach = ({ turn, zoom }: Omit<Swing, 'centre'>, distance: number): number =>
+  distance * (Math.abs(turn) + 2 * Math.sinh(Math.abs(zoom) / 2));
 
 /**
  * Pixels each of which is the mean of those that it would pass while it is swung about a place, over `wanted`; outside the pixels is
@@ -38,47 +33,38 @@ export function swung(
   const reach = swingReach({ turn, zoom }, distance);
   const region = intersect(wanted, grow(pixels.region, Math.ceil(reach) + 2));
   if (isEmpty(region) || isEmpty(pixels.region)) return colourBuffer(EMPTY);
-  // The means of a stage are means of the one before: together they take as many samples as the product of theirs.
-  const stages = reach <= SHORT ? 2 : 3;
-  const n = Math.min(MOST, Math.max(2, Math.ceil(reach ** (1 / stages))));
+  // A mean of three samples a third of the way apart, of which each is such a mean in turn, until samples lie a px apart.
+  const stages = Math.ceil(Math.log(Math.max(3, reach)) / Math.log(3));
   return scoped(() => {
+    const all = grow(pixels.region, Math.ceil(reach) + 2);
     let made = pixels;
-    for (let stage = 0; stage < stages; stage++) {
-      // Each stage takes n of the steps of the next finer one; the last are the finest.
-      const step = 1 / n ** (stage + 1);
-      const left = Math.ceil(reach * step) + 2;
-      const all = grow(pixels.region, Math.ceil(reach) + 2);
-      const part = stage === stages - 1 ? region : intersect(grow(region, left), all);
-      made = one(made, { centre, turn: turn * step, zoom: zoom * step }, n, part);
+    for (let stage = 1; stage <= stages; stage++) {
+      const step = 1 / 3 ** stage;
+      // The stages to come look at most so far: the sum of all their steps.
+      const left = Math.ceil((reach * step) / 2) + 2 * (stages - stage);
+      const part = stage === stages ? region : intersect(grow(region, left), all);
+      made = thirds(made, { centre, turn: turn * step, zoom: zoom * step }, part);
     }
     return made;
   });
 }
 
-/** The mean of n samples, each a swing further than the one before, about the px itself. */
-function one(pixels: ColourBuffer, { centre, turn, zoom }: Swing, n: number, region: Region) {
+/** The mean of each px and of what lies a swing further, and a swing back. */
+function thirds(pixels: ColourBuffer, { centre, turn, zoom }: Swing, region: Region) {
   const out: ColourBuffer = unwritten(region, 4);
-  const power = (k: number) => {
-    const size = Math.exp(zoom * k);
-    return [size * Math.cos(turn * k), size * Math.sin(turn * k)] as const;
-  };
-  // Of powers on a spiral through 1 the ends are the farthest from it, while it turns by less than half.
-  const spread = Math.max(
-    ...[-(n - 1) / 2, (n - 1) / 2].map((k) => {
-      const [a, b] = power(k);
-      return Math.hypot(a - 1, b);
-    }),
-  );
+  const moved = (way: number) =>
+    [
+      Math.exp(zoom * way) * Math.cos(turn) - 1,
+      Math.exp(zoom * way) * Math.sin(turn * way),
+    ] as const;
   const from = pixels.region;
   onHeap((at) =>
-    run('swingRows', region.height, region.width * 8 * n, [
+    run('swingRows', region.height, region.width * 16, [
       ...([at(pixels.data), from.width, from.height, from.x, from.y] as const),
       at(out.data, 'write'),
       ...([region.x, region.y, region.width, centre.x, centre.y] as const),
-      ...power(1),
-      ...power(-(n - 1) / 2),
-      spread,
-      n,
+      ...moved(1),
+      ...moved(-1),
     ]),
   );
   return out;

@@ -11,6 +11,7 @@ import { lookupTable } from './grade/lookup-table';
 import { gaussian } from './blur/gaussian';
 import { highPass } from './blur/high-pass';
 import { lens } from './blur/lens';
+import { median } from './blur/median';
 import { motion } from './blur/motion';
 import { sharpen } from './blur/sharpen';
 import { smoothWithin } from './blur/smooth-within';
@@ -89,6 +90,7 @@ export const steps: readonly AnyStep[] = [
   spin,
   lens,
   focus,
+  median,
   smoothWithin,
   sharpen,
   highPass,

@@ -121,3 +121,17 @@ export function putWords(at: usize, v: u64): void {
   if (CHECKED) inside(at, 8);
   store<u64>(at, v);
 }
+
+// @ts-ignore: decorator
+@inline
+export function getWords(at: usize): u64 {
+  if (CHECKED) inside(at, 8);
+  return load<u64>(at);
+}
+
+// @ts-ignore: decorator
+@inline
+export function putInt(at: usize, v: i32): void {
+  if (CHECKED) inside(at, 4);
+  store<i32>(at, v);
+}

@@ -34,6 +34,7 @@ export { glossRows } from './gloss';
 export { divideRows, fitRows, guidedRows, productRows } from './guided';
 export { likenessRows } from './likeness';
 export { borderRows, likestPointRows } from './likest-point';
+export { medianRows, medianStepRows } from './median';
 export {
   depthRows,
   gaussianRows,
@@ -64,6 +65,7 @@ export { colourTableRows } from './colour-table';
 export { fringeRows } from './fringe';
 export { apertureRows, sumAlong } from './aperture';
 export { gatherLines, slideLines } from './slide';
+export { streamRows } from './stream';
 export { swingRows } from './swing';
 export { oklchRows } from './oklch';
 export { useScratch } from './scratch';

@@ -1,0 +1,222 @@
+import type { Path } from '../geometry/path';
+import { IDENTITY } from '../geometry/affine';
+import { lengthsOf, refined, strandsOf } from '../geometry/strand';
+import type { ColourBuffer } from '../pixels/buffer';
+import { colourBuffer, crop, unwritten } from '../pixels/buffer';
+import { floats, scoped } from '../pixels/heap';
+import type { Region } from '../pixels/region';
+import { EMPTY, grow, intersect, isEmpty } from '../pixels/region';
+import { onHeap, run } from './machine';
+
+/**
+ * Motion along lines: near each piece of a line things move as it runs, and between lines their ways mix (tensors of direction, so that a
+ * line and the same line backwards are one; weights of inverse distance). The flow is computed on nodes and mixed between.
+ */
+
+/** From one node to the next, px. */
+const CELL = 8;
+/** Into so many straight pieces the lines are cut at most. */
+const MOST_PIECES = 120;
+/** Nearer than this to a piece it counts no more, px. */
+const SOFT = 4;
+
+/** A straight piece: its middle, its length, and its direction as twice the angle. */
+interface Piece {
+  x: number;
+  y: number;
+  weight: number;
+  cos2: number;
+  sin2: number;
+}
+
+/** How things move along lines. */
+export interface Flow {
+  /** px of the render. */
+  paths: readonly Path[];
+  /** From one end of the way to the other, px. */
+  length: number;
+  /** So far from the lines nothing moves any more, px; 0 for everywhere. */
+  reach: number;
+}
+
+function piecesOf(paths: readonly Path[]): Piece[] {
+  const strands = strandsOf(paths, IDENTITY, { tolerance: 0.5, turn: Infinity });
+  const total = strands.reduce((sum, s) => sum + (lengthsOf(s).at(-1) ?? 0), 0);
+  return strands.flatMap((strand) => {
+    const { points, closed } = refined(strand, Math.max(1, total / MOST_PIECES));
+    const n = points.length / 2;
+    const pieces: Piece[] = [];
+    for (let i = 0; i < (closed ? n : n - 1); i++) {
+      const k = (i + 1) % n;
+      const [ax, ay] = [points[2 * i]!, points[2 * i + 1]!];
+      const [bx, by] = [points[2 * k]!, points[2 * k + 1]!];
+      const weight = Math.hypot(bx - ax, by - ay);
+      if (weight === 0) continue;
+      const [c, s] = [(bx - ax) / weight, (by - ay) / weight];
+      pieces.push({
+        ...{ x: (ax + bx) / 2, y: (ay + by) / 2, weight },
+        ...{ cos2: c * c - s * s, sin2: 2 * c * s },
+      });
+    }
+    return pieces;
+  });
+}
+
+/** Nodes over a region: the first lies at a multiple of `CELL`, so that they are the same for every region. */
+interface Nodes {
+  x: number;
+  y: number;
+  columns: number;
+  rows: number;
+}
+
+function nodesOver({ x, y, width, height }: Region): Nodes {
+  const [left, top] = [Math.floor(x / CELL), Math.floor(y / CELL)];
+  return {
+    ...{ x: left * CELL, y: top * CELL },
+    columns: Math.ceil((x + width) / CELL) - left + 1,
+    rows: Math.ceil((y + height) / CELL) - top + 1,
+  };
+}
+
+/** The directions at nodes, as twice their angle, and how much of the length things move there. */
+interface Directions extends Nodes {
+  cos2: Float64Array;
+  sin2: Float64Array;
+  share: Float64Array;
+}
+
+function directionsOver(region: Region, pieces: readonly Piece[], reach: number): Directions {
+  const nodes = nodesOver(region);
+  const count = nodes.columns * nodes.rows;
+  const [cos2, sin2, share] = [0, 1, 2].map(() => new Float64Array(count)) as [
+    Float64Array,
+    Float64Array,
+    Float64Array,
+  ];
+  for (let i = 0; i < count; i++) {
+    const x = nodes.x + (i % nodes.columns) * CELL + 0.5;
+    const y = nodes.y + Math.floor(i / nodes.columns) * CELL + 0.5;
+    let [c, s, nearest] = [0, 0, Infinity];
+    for (const p of pieces) {
+      const d = (p.x - x) ** 2 + (p.y - y) ** 2;
+      const w = p.weight / (d + SOFT * SOFT) ** 2;
+      c += w * p.cos2;
+      s += w * p.sin2;
+      // How far the piece itself is, and not its middle.
+      nearest = Math.min(nearest, Math.sqrt(d) - p.weight / 2);
+    }
+    const size = Math.hypot(c, s);
+    if (size > 0) {
+      cos2[i] = c / size;
+      sin2[i] = s / size;
+    }
+    const t = reach > 0 ? Math.min(1, Math.max(0, nearest) / reach) : 0;
+    share[i] = (1 - t * t) ** 2;
+  }
+  return { ...nodes, cos2, sin2, share };
+}
+
+/** Follows the flow from a place one way, and notes how far it came at each of some distances, px, the shortest first. */
+function follow(
+  flow: Directions,
+  start: { x: number; y: number },
+  first: { x: number; y: number },
+  distances: readonly number[],
+  note: (distance: number, x: number, y: number) => void,
+): void {
+  let { x, y } = start;
+  let way = first;
+  const directionAt = (px: number, py: number) => {
+    const u = Math.min(flow.columns - 1.001, Math.max(0, (px - 0.5 - flow.x) / CELL));
+    const v = Math.min(flow.rows - 1.001, Math.max(0, (py - 0.5 - flow.y) / CELL));
+    const [i, j] = [Math.floor(u), Math.floor(v)];
+    const [s, t] = [u - i, v - j];
+    const k = j * flow.columns + i;
+    const at = (of: Float64Array) =>
+      (of[k]! * (1 - s) + of[k + 1]! * s) * (1 - t) +
+      (of[k + flow.columns]! * (1 - s) + of[k + flow.columns + 1]! * s) * t;
+    const angle = Math.atan2(at(flow.sin2), at(flow.cos2)) / 2;
+    const [c, d] = [Math.cos(angle), Math.sin(angle)];
+    return c * way.x + d * way.y < 0 ? { x: -c, y: -d } : { x: c, y: d };
+  };
+  let gone = 0;
+  distances.forEach((distance, n) => {
+    const steps = Math.max(1, Math.ceil((distance - gone) / CELL));
+    const step = (distance - gone) / steps;
+    for (let i = 0; i < steps; i++) {
+      // By the direction half a step on.
+      const begin = directionAt(x, y);
+      way = directionAt(x + (begin.x * step) / 2, y + (begin.y * step) / 2);
+      x += way.x * step;
+      y += way.y * step;
+    }
+    gone = distance;
+    note(n, x - start.x, y - start.y);
+  });
+}
+
+/** For each stage, the coarsest first: how far its samples lie either way of each node, x and y, px. */
+function waysOf(region: Region, { paths, length, reach }: Flow, stages: number) {
+  const pieces = piecesOf(paths);
+  const nodes = nodesOver(region);
+  const flow = directionsOver(grow(region, Math.ceil(length) + 2 * CELL), pieces, reach);
+  const made = Array.from({ length: stages }, () => floats(nodes.columns * nodes.rows * 4));
+  const offset = ((nodes.y - flow.y) / CELL) * flow.columns + (nodes.x - flow.x) / CELL;
+  for (let j = 0; j < nodes.rows; j++)
+    for (let i = 0; i < nodes.columns; i++) {
+      const from = offset + j * flow.columns + i;
+      const start = { x: nodes.x + i * CELL + 0.5, y: nodes.y + j * CELL + 0.5 };
+      const own = length * flow.share[from]!;
+      const angle = Math.atan2(flow.sin2[from]!, flow.cos2[from]!) / 2;
+      const distances = made.map((_, k) => own / 3 ** (stages - k));
+      for (const way of [0, 1]) {
+        const sign = way === 0 ? 1 : -1;
+        const first = { x: sign * Math.cos(angle), y: sign * Math.sin(angle) };
+        follow(flow, start, first, distances, (k, x, y) => {
+          made[stages - 1 - k]!.set([x, y], 4 * (j * nodes.columns + i) + 2 * way);
+        });
+      }
+    }
+  return { ...nodes, ways: made };
+}
+
+/** How far motion along lines carries a value, px. */
+export const streamMargin = (length: number): number =>
+  length < 1 ? 0 : Math.ceil(length / 2) + 2;
+
+/**
+ * Pixels each of which is the mean of those along a way through it as lines run, over what `wanted` shares with all they can reach;
+ * outside the pixels is nothing. Without lines, and shorter than a px, it changes nothing.
+ */
+export function movedAlong(pixels: ColourBuffer, flow: Flow, wanted: Region): ColourBuffer {
+  const margin = streamMargin(flow.length);
+  const region = intersect(wanted, grow(pixels.region, margin));
+  if (isEmpty(region) || isEmpty(pixels.region)) return colourBuffer(EMPTY);
+  const isStill = margin === 0 || !flow.paths.some((p) => p.anchors.length > 1);
+  if (isStill) return crop(pixels, region);
+  // A mean of three samples a third of the way apart, of which each is such a mean in turn, until samples lie a px apart.
+  const stages = Math.ceil(Math.log(Math.max(3, flow.length)) / Math.log(3));
+  return scoped(() => {
+    const all = grow(pixels.region, margin);
+    const { x, y, columns, ways } = waysOf(intersect(grow(region, margin), all), flow, stages);
+    let made = pixels;
+    ways.forEach((nodes, k) => {
+      // The stages to come look at most so far: the sum of all their steps.
+      const left = Math.ceil(flow.length / 3 ** (k + 1) / 2) + 2 * (stages - k - 1);
+      const part = k === stages - 1 ? region : intersect(grow(region, left), all);
+      const out: ColourBuffer = unwritten(part, 4);
+      const from = made.region;
+      onHeap((at) =>
+        run('streamRows', part.height, part.width * 20, [
+          ...([at(made.data), from.width, from.height, from.x, from.y] as const),
+          ...([at(nodes), columns, x, y, CELL] as const),
+          at(out.data, 'write'),
+          ...([part.x, part.y, part.width] as const),
+        ]),
+      );
+      made = out;
+    });
+    return made;
+  });
+}
