@@ -5,11 +5,11 @@ import type { ColourBuffer, Plane } from '../pixels/buffer';
 import { crop, unwritten } from '../pixels/buffer';
 import { floats, scoped } from '../pixels/heap';
 import type { Region } from '../pixels/region';
-import { EMPTY, covering, grow, intersect, isEmpty } from '../pixels/region';
+import { grow, intersect, isEmpty } from '../pixels/region';
 import { cellRegion, shareAmongCells, spreadCells } from './cells';
 import { fieldPlanes } from './field';
 import { onHeap, run } from './machine';
-import { copied, mix } from './rows';
+import { copied, mix, pasted } from './rows';
 
 /** The shape of an opening, for a radius of 1: how far it goes to the left and the right at a height from −1 (top) to 1. */
 export interface Aperture {
@@ -70,18 +70,23 @@ function spansOf(aperture: Aperture, radius: number, reach: number) {
   return { spans, area };
 }
 
-/** Sums along the rows of some px. */
-function sumsOf({ data, region }: ColourBuffer): Float32Array {
+/** Sums along the rows of some px, each row one longer than theirs, and where those lie. */
+interface Sums {
+  data: Float32Array;
+  from: Region;
+}
+
+function sumsOf({ data, region }: ColourBuffer): Sums {
   const sums = floats((region.width + 1) * region.height * 4);
   onHeap((at) =>
     run('sumAlong', region.height, region.width * 3, [at(data), region.width, at(sums, 'write')]),
   );
-  return sums;
+  return { data: sums, from: region };
 }
 
 /** Means over an aperture of one radius (px, above 0.5) of the px of a grid, over a region of it. */
 function meansOver(
-  pixels: ColourBuffer,
+  { data, from }: Sums,
   aperture: Aperture,
   radius: number,
   region: Region,
@@ -90,11 +95,9 @@ function meansOver(
   const reach = Math.ceil(radius);
   return scoped(() => {
     const { spans, area } = spansOf(aperture, radius, reach);
-    const sums = sumsOf(pixels);
-    const from = pixels.region;
     onHeap((at) =>
       run('apertureRows', region.height, region.width * 8 * reach, [
-        at(sums),
+        at(data),
         ...([from.width, from.height, from.x, from.y] as const),
         at(spans),
         ...([reach, 1 / area] as const),
@@ -118,14 +121,27 @@ export function throughAperture(
 ): ColourBuffer {
   const region = intersect(grow(pixels.region, apertureMargin(radius)), wanted);
   if (isEmpty(region) || radius < 0.3) return crop(pixels, region);
+  return scoped(() =>
+    cellFor(radius) === 1
+      ? meansOver(sumsOf(pixels), aperture, wide(radius), region)
+      : meansOnCells(pixels, aperture, radius, region),
+  );
+}
+
+/** An aperture reaches over the edges of its px. */
+const wide = (radius: number): number => Math.max(0.55, radius);
+
+/** Means over an aperture of one radius that is summed up on cells. */
+function meansOnCells(
+  pixels: ColourBuffer,
+  aperture: Aperture,
+  radius: number,
+  region: Region,
+): ColourBuffer {
   const cell = cellFor(radius);
-  const own = Math.max(0.55, radius);
-  if (cell === 1) return meansOver(pixels, aperture, own, region);
-  return scoped(() => {
-    const shared = shareAmongCells(pixels, cellRegion(pixels.region, cell, 2), cell);
-    const made = meansOver(shared, aperture, own / cell, cellRegion(region, cell, 2));
-    return spreadCells(made, region, cell);
-  });
+  const sums = sumsOf(shareAmongCells(pixels, cellRegion(pixels.region, cell, 2), cell));
+  const made = meansOver(sums, aperture, wide(radius) / cell, cellRegion(region, cell, 2));
+  return spreadCells(made, region, cell);
 }
 
 /** The radii of the means that are mixed for one between them: each so many times the last. */
@@ -138,6 +154,19 @@ function ladder(most: number): number[] {
   return most > 0.3 ? [...all, most] : all;
 }
 
+/** Px of own radii are worked on in squares of so many px: near each other they need few of the radii. */
+const SQUARE = 128;
+
+/** The squares of a grid that a region is cut into. */
+function squaresOf(region: Region): Region[] {
+  const squares: Region[] = [];
+  const first = (v: number) => Math.floor(v / SQUARE) * SQUARE;
+  for (let y = first(region.y); y < region.y + region.height; y += SQUARE)
+    for (let x = first(region.x); x < region.x + region.width; x += SQUARE)
+      squares.push(intersect({ x, y, width: SQUARE, height: SQUARE }, region));
+  return squares;
+}
+
 /**
  * The same with a radius of its own for each px: `radii` (px, 0 to `most`) lie over the region that is made. Of means over apertures
  * of a few radii the two nearest are mixed, by their areas.
@@ -148,46 +177,65 @@ export function throughOwnApertures(
   radii: Plane,
   most: number,
 ): ColourBuffer {
-  const { region } = radii;
+  const rungs = ladder(most);
   return scoped(() => {
-    const out = copied(crop(pixels, region));
-    const rungs = ladder(most);
-    const parts = partsByRung(radii, rungs);
-    for (let k = 1; k < rungs.length; k++) {
-      const [last, radius, part] = [rungs[k - 1]!, rungs[k]!, parts[k]!];
-      if (isEmpty(part)) continue;
-      const area = subtract(multiply(PLANE, PLANE), last * last);
-      const share = clamped(divide(area, radius * radius - last * last));
-      const [shares] = fieldPlanes(compile([share]), IDENTITY, part, radii);
-      mix(out, crop(throughAperture(pixels, aperture, radius, part), part), 1, shares!);
-    }
+    const out = copied(crop(pixels, radii.region));
+    for (const square of squaresOf(radii.region))
+      scoped(() => {
+        const own = crop(radii, square);
+        const [first, last] = rungsFor(own, rungs);
+        if (last === 0) return;
+        pasted(out, throughRungs(pixels, aperture, own, rungs, first, last));
+      });
     return out;
   });
 }
 
-/**
- * For each of some rising radii the region of the px that need it: those whose own radius lies between the one before and the one after.
- * What is blurred more than the next is made of that one alone.
- */
-function partsByRung({ data, region }: Plane, rungs: readonly number[]): Region[] {
-  const boxes = rungs.map(() => [Infinity, Infinity, -Infinity, -Infinity]);
-  const add = (k: number, x: number, y: number): void => {
-    const box = boxes[k];
-    if (!box) return;
-    box[0] = Math.min(box[0]!, x);
-    box[1] = Math.min(box[1]!, y);
-    box[2] = Math.max(box[2]!, x + 1);
-    box[3] = Math.max(box[3]!, y + 1);
-  };
-  for (let y = 0, i = 0; y < region.height; y++)
-    for (let x = 0; x < region.width; x++, i++) {
-      const radius = data[i]!;
-      if (radius === 0) continue;
-      let k = 1;
-      while (k < rungs.length - 1 && rungs[k]! <= radius) k++;
-      add(k, region.x + x, region.y + y);
-      // Between the last rung and this one both are mixed; at the end of the ladder there is one alone.
-      if (k > 1 && radius < rungs[k]!) add(k - 1, region.x + x, region.y + y);
-    }
-  return boxes.map(([x0, y0, x1, y1]) => (x1! > x0! ? covering(x0!, y0!, x1!, y1!) : EMPTY));
+/** The first and the last of some rising radii, the first of them 0, that are mixed for the px of a plane. */
+function rungsFor({ data }: Plane, rungs: readonly number[]): [first: number, last: number] {
+  let [least, most] = [Infinity, 0];
+  for (const radius of data) {
+    if (radius < least) least = radius;
+    if (radius > most) most = radius;
+  }
+  const end = rungs.length - 1;
+  const from = rungs.findLastIndex((r) => r <= least);
+  const to = rungs.findIndex((r) => r >= most);
+  return [Math.max(0, from), to < 0 ? end : to];
+}
+
+/** Px with radii of their own, mixed of means over apertures from one of some rising radii to another. */
+function throughRungs(
+  pixels: ColourBuffer,
+  aperture: Aperture,
+  radii: Plane,
+  rungs: readonly number[],
+  first: number,
+  last: number,
+): ColourBuffer {
+  const { region } = radii;
+  // What is summed up px by px is summed up once for all radii.
+  const fine = rungs.filter((r, k) => k >= first && k <= last && r > 0 && cellFor(r) === 1);
+  const sums =
+    fine.length > 0 ? sumsOf(crop(pixels, grow(region, apertureMargin(fine.at(-1)!)))) : null;
+  const through = (radius: number) =>
+    radius === 0
+      ? copied(crop(pixels, region))
+      : cellFor(radius) === 1
+        ? meansOver(sums!, aperture, wide(radius), region)
+        : meansOnCells(
+            crop(pixels, grow(region, apertureMargin(radius))),
+            aperture,
+            radius,
+            region,
+          );
+  const out = through(rungs[first]!);
+  for (let k = first + 1; k <= last; k++) {
+    const [least, radius] = [rungs[k - 1]!, rungs[k]!];
+    const area = subtract(multiply(PLANE, PLANE), least * least);
+    const share = clamped(divide(area, radius * radius - least * least));
+    const [shares] = fieldPlanes(compile([share]), IDENTITY, region, radii);
+    mix(out, through(radius), 1, shares!);
+  }
+  return out;
 }
