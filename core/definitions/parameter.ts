@@ -114,9 +114,14 @@ export interface PictureParameter extends Described {
   default: string;
 }
 
-/** Another layer, by its id; empty for all that lies beneath. Only steps that see their place have one. */
+/**
+ * Another layer, by its id; empty for all that lies beneath, or for none where it must have paths. Only steps that see their place have
+ * one.
+ */
 export interface LayerParameter extends Described {
   kind: 'layer';
+  /** What of it counts: the paths that it is drawn along; left out, its colours. */
+  having?: 'paths';
   default: string;
   /** As of a number. */
   absent?: string;

@@ -1,4 +1,5 @@
 import type { Affine } from '../geometry/affine';
+import type { Path } from '../geometry/path';
 import type { ColourBuffer } from '../pixels/buffer';
 import type { Region } from '../pixels/region';
 
@@ -8,6 +9,8 @@ export interface Seen {
   key: string;
   /** Its colours over exactly a region, px of the render. */
   colours(region: Region): ColourBuffer;
+  /** The paths that it is drawn along, px of the render; none if it has none. */
+  paths(): Path[];
   /** Its colours over the scene on a grid so long on its longer side, the same at every scale; `map` leads to px of the render. */
   coarse(side: number): { pixels: ColourBuffer; map: Affine };
 }

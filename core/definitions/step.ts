@@ -79,6 +79,8 @@ export interface StepContext {
    * its parameter does not count.
    */
   seen(name: string): Seen | null;
+  /** How much it does, for a step that takes that itself (`takesLimit`): 0–1, and px by px over `wanted`, null for everywhere as much. */
+  limit?: { amount: number; plane: Plane | null };
   /** Keeps what is made of what came in, by a name that says what else it depends on. */
   keep<T extends ColourBuffer | Plane>(name: string, make: () => T): T;
 }
@@ -102,6 +104,8 @@ export interface StepDefinition<P extends Parameters = Parameters> extends Descr
   inLens?: boolean;
   /** Whether it carries light from anywhere to anywhere, within what a lens sees; `margin` is then what it adds to that. */
   reachesAll?: boolean | ((values: Values<P>) => boolean);
+  /** Whether it is given how much it does (its amount, its mask), as it is set; else what it makes is mixed with what came in. */
+  takesLimit?(values: Values<P>): boolean;
   /** Whether what styles before it made goes through it as well. */
   carriesStyles?: boolean;
   /** How it draws edges out into drips or tongues, which are then taken hold of one by one; left out, it does not. */

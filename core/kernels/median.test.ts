@@ -43,7 +43,12 @@ function sorted(pixels: ColourBuffer, radius: number, x: number, y: number): num
     }
   const cover = weighed(found.map(({ alpha }) => ({ v: alpha, w: 1 })));
   const colour = [0, 1, 2].map((c) =>
-    weighed(found.map(({ colour, alpha }) => ({ v: colour[c]!, w: (Math.round(alpha * 65535) + 128) >> 8 }))),
+    weighed(
+      found.map(({ colour, alpha }) => ({
+        v: colour[c]!,
+        w: (Math.round(alpha * 65535) + 128) >> 8,
+      })),
+    ),
   );
   return [...colour.map((c) => c * cover), cover];
 }

@@ -1,11 +1,12 @@
 import type { Seen } from '../definitions/seen';
 import type { Ground, Grounds } from '../definitions/source';
 import { IDENTITY, multiply, scaling } from '../geometry/affine';
+import { mapPath } from '../geometry/path';
 import { covering } from '../pixels/region';
 import type { BoundLayer, BoundStep, Subject } from '../scene/bound/bound';
 import type { Context } from './context';
 import { contentOf } from './context';
-import { coloursOf, sceneUnder } from './coverage';
+import { coloursOf, pathsOf, sceneUnder } from './coverage';
 
 /** What is seen of another layer from where one stands. */
 function seenOf(subject: Subject, context: Context): Seen {
@@ -15,6 +16,7 @@ function seenOf(subject: Subject, context: Context): Seen {
   return {
     key: `${contentOf(subject.layer)} ${subject.map.join()} ${place.join()}`,
     colours: (region) => coloursOf(subject, context.map, region, context),
+    paths: () => pathsOf(subject).map((p) => mapPath(context.map, p)),
     coarse(side) {
       const k = side / Math.max(box.x1 - box.x0, box.y1 - box.y0);
       const region = covering(box.x0 * k, box.y0 * k, box.x1 * k, box.y1 * k);

@@ -49,33 +49,33 @@ function throughStep(
   key.push(step.kind, valuesNumber(step), unit, wanted, seen, place, lit, looks, limit.key);
   // What a step does not change costs nothing.
   if (isEmpty(limit.region)) return pixels;
+  const takes = definition.takesLimit?.(step.values) ?? false;
   const make = () =>
     definition.apply(pixels, step.values, {
-      ...{ scale: unit, wanted: limit.region, mixing, map, lamp, picture, memo, scene },
+      ...{ scale: unit, mixing, map, lamp, picture, memo, scene },
+      ...(takes
+        ? {
+            wanted,
+            limit: { amount: limit.amount, plane: limit.plane && crop(limit.plane, wanted) },
+          }
+        : { wanted: limit.region }),
       mask: (region) => ownMask(layer, region, context),
       seen: seenFor(step, context),
       keep: (name, make) =>
         cached(context, layer.id, step.id, [...cameIn, step.kind, unit, map, scene, name], make),
     });
   const { blend } = step;
-  if (limit.key === null && !blend) return cached(context, layer.id, step.id, key, make);
+  if ((limit.key === null || takes) && !blend) return cached(context, layer.id, step.id, key, make);
   // What it would do where it is limited is cached apart: a stroke on its mask changes how much of that shows.
   const own = [
-    ...cameIn,
-    step.kind,
-    valuesNumber(step),
-    unit,
-    limit.region,
-    seen,
-    place,
-    lit,
-    looks,
+    ...[...cameIn, step.kind, valuesNumber(step), unit, limit.region, seen, place, lit, looks],
+    ...(takes ? [limit.key] : []),
   ];
   const made = cached(context, layer.id, step.id, own, make);
   if (blend) key.push(blend);
   return cached(context, layer.id, step.id, key, () => {
     const out = copied(crop(pixels, wanted));
-    const { amount, plane, region } = limit;
+    const { amount, plane, region } = takes ? { ...limit, amount: 1, plane: null } : limit;
     const within = plane && crop(plane, region);
     const over = crop(made, wanted);
     if (!blend) mix(out, over, amount, within);

@@ -200,4 +200,36 @@ describe('the mask of a step', () => {
     const whole = edit(amount, '', setAmount(layer.id, step.id, 100)).scene;
     expect('amount' in whole.layers[0]!.steps[0]!).toBe(false);
   });
+
+  it('of a lens blur are how far out of focus it is, if asked', () => {
+    const most = (a: ColourBuffer, b: ColourBuffer) =>
+      a.data.reduce((max, v, i) => Math.max(max, Math.abs(v - b.data[i]!)), 0);
+    const seen = (radius: number, more: Partial<Step>, depth = 'even') => {
+      const step = { ...newStep('blur.lens'), ...more };
+      Object.assign(step.values, { radius, depth });
+      const bar = newFill('', '#ffffff');
+      bar.mask = left();
+      const group = newGroup('', [bar], 'one');
+      return see(scene(stepped(group, step)));
+    };
+    // Half the amount is half the radius, and no mixture of sharp and soft.
+    const half = seen(12, { amount: 50 }, 'mask');
+    expect(most(half, seen(6, {}))).toBeLessThan(1e-5);
+    expect(most(half, seen(12, { amount: 50 }))).toBeGreaterThan(0.05);
+    // Where its mask shows nothing, nothing is blurred.
+    const upper = newMask({
+      kind: 'area',
+      paths: [boxPath({ x0: -10, y0: -10, x1: 90, y1: 32 })],
+    });
+    const masked = seen(12, { where: upper }, 'mask');
+    const [sharp, soft] = [seen(0, {}), seen(12, {})];
+    for (const x of [10, 25, 31, 36, 50]) {
+      at(masked, x, 50).forEach((v, c) => {
+        expect(v).toBeCloseTo(at(sharp, x, 50)[c]!, 5);
+      });
+      at(masked, x, 15).forEach((v, c) => {
+        expect(v).toBeCloseTo(at(soft, x, 15)[c]!, 2);
+      });
+    }
+  });
 });

@@ -19,6 +19,7 @@ const WHOLE: Region = { x: 0, y: 0, width: 160, height: 120 };
 const lamp: NonNullable<Grounds['lights']> = {
   key: 'lamp',
   colours: (region) => colourBuffer(region),
+  paths: () => [],
   coarse: () => {
     const pixels = colourBuffer({ x: 0, y: 0, width: 80, height: 60 });
     for (const [x, y] of [

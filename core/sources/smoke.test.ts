@@ -91,6 +91,7 @@ describe('smoke', () => {
     const lamp: NonNullable<Grounds['lights']> = {
       key: 'lamp',
       colours: (region) => colourBuffer(region),
+      paths: () => [],
       coarse: () => {
         const pixels = colourBuffer({ x: 0, y: 0, width: 70, height: 70 });
         pixels.data.set([0, 900, 0, 1], 4 * (40 * 70 + 35));

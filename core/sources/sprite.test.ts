@@ -50,6 +50,7 @@ describe('a sprite', () => {
         picture.data.set(v < 20 ? [1, 0, 0, 1] : [0, 0, 1, 1], 4 * (v * 40 + u));
     const second: NonNullable<Grounds['second']> = {
       ...{ key: 'flag', colours: (region) => colourBuffer(region) },
+      paths: () => [],
       coarse: () => ({ pixels: picture, map: IDENTITY }),
     };
     const layer = newParticles('P', {

@@ -35,6 +35,7 @@ const behind: NonNullable<Grounds['beneath']> = {
       }
     return out;
   },
+  paths: () => [],
   coarse: () => ({ pixels: colourBuffer(WIDE), map: scaling(1) }),
 };
 

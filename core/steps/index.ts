@@ -29,6 +29,7 @@ import { wave } from './distort/wave';
 import { border } from './finish/border';
 import { brokenSignal } from './finish/broken-signal';
 import { colourFringe } from './finish/colour-fringe';
+import { dust } from './finish/dust';
 import { grain } from './finish/grain';
 import { halation } from './finish/halation';
 import { lightLeak } from './finish/light-leak';
@@ -123,6 +124,7 @@ export const steps: readonly AnyStep[] = [
   rays,
   vignette,
   grain,
+  dust,
   halation,
   lightLeak,
   colourFringe,

@@ -6,32 +6,41 @@ import { LayerChoice } from './layer-context';
 const BENEATH = '(beneath)';
 const GONE = '(gone)';
 
-/** Another layer, or what lies beneath this one. */
+/** Stands for none, where only some layers will do. */
+const NONE = '(none)';
+
+/** Another layer, or what lies beneath this one; if it must have paths, one of those that have. */
 export function LayerField({
   label,
   value,
+  having,
   onChange,
 }: {
   label: string;
-  /** The id of a layer; empty for what lies beneath. */
+  /** The id of a layer; empty for what lies beneath, or for none. */
   value: string;
+  having?: 'paths';
   onChange(value: string): void;
 }) {
-  const layers = useContext(LayerChoice);
+  const all = useContext(LayerChoice);
+  const layers = having ? all.filter((l) => l.hasPaths) : all;
+  const empty = having ? NONE : BENEATH;
   const isGone = value !== '' && !layers.some((l) => l.value === value);
   const options = [
     ...(isGone ? [{ value: GONE, label: 'gone' }] : []),
-    { value: BENEATH, label: 'what lies beneath' },
+    having
+      ? { value: NONE, label: layers.length > 0 ? 'choose a line' : 'no line yet' }
+      : { value: BENEATH, label: 'what lies beneath' },
     ...layers,
   ];
   return (
     <div className="flex flex-col items-end">
       <ChoiceField
         label={label}
-        value={isGone ? GONE : value || BENEATH}
+        value={isGone ? GONE : value || empty}
         options={options}
         onChange={(next) => {
-          if (next !== GONE) onChange(next === BENEATH ? '' : next);
+          if (next !== GONE) onChange(next === empty ? '' : next);
         }}
       />
       {isGone && (

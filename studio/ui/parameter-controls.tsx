@@ -287,6 +287,7 @@ function Control({ parameter: p, value, onChange, onDone }: ControlProps) {
         <LayerField
           label={p.label}
           value={value as string}
+          having={p.having}
           onChange={(v) => {
             onChange(v);
             onDone();

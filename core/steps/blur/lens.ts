@@ -6,6 +6,7 @@ import { IDENTITY } from '../../geometry/affine';
 import { apertureMargin, throughAperture, throughOwnApertures } from '../../kernels/aperture';
 import { fieldPlanes } from '../../kernels/field';
 import { linear } from '../../pixels/colour';
+import { crop } from '../../pixels/buffer';
 import { grow, intersect } from '../../pixels/region';
 import { tonesSeen } from '../tones-seen';
 import { inLight } from './in-light';
@@ -20,10 +21,11 @@ export const lens = defineStep({
     depth: {
       kind: 'choice',
       label: 'Depth',
-      help: 'Everywhere as far out of focus, or as far as a layer is light or dark: a fade, a painted layer, a picture of depth.',
+      help: 'Everywhere as far out of focus; or as far as a layer is light or dark: a painted layer, a picture of depth; or as far as the mask of the step shows: a fade, strokes.',
       options: [
         { value: 'even', label: 'the same everywhere' },
         { value: 'layer', label: 'by the tones of a layer' },
+        { value: 'mask', label: 'by where it works' },
       ],
       default: 'even',
       absent: 'even',
@@ -47,9 +49,10 @@ export const lens = defineStep({
     brightFrom,
   },
   seesPlace: true,
+  takesLimit: ({ depth }) => depth === 'mask',
   margin: ({ radius }, scale) => apertureMargin(radius * scale),
-  apply: (input, v, { scale, mixing, wanted, seen }) => {
-    const most = v.radius * scale;
+  apply: (input, v, { scale, mixing, wanted, seen, limit }) => {
+    const most = v.radius * scale * (limit?.amount ?? 1);
     const aperture = apertureOf(v.opening, v.turn);
     const depth = v.depth === 'layer' ? seen('of') : null;
     const sharp = (v.sharpAt ?? 0) / 100;
@@ -57,8 +60,13 @@ export const lens = defineStep({
       input,
       mixing,
       (light) => {
-        if (!depth) return throughAperture(light, aperture, most, wanted);
         const region = intersect(wanted, grow(input.region, apertureMargin(most)));
+        if (limit?.plane) {
+          const share = crop(limit.plane, region);
+          const [radii] = fieldPlanes(compile([multiply(most, PLANE)]), IDENTITY, region, share);
+          return throughOwnApertures(light, aperture, radii!, most);
+        }
+        if (!depth) return throughAperture(light, aperture, most, wanted);
         const tones = tonesSeen(depth, region, mixing, { soften: 0, absent: sharp });
         // The tone farthest from the sharp one has all of the radius.
         const off = divide(abs(subtract(PLANE, sharp)), Math.max(sharp, 1 - sharp));

@@ -133,3 +133,40 @@ describe('a light leak', () => {
     expect(tone(1)).not.toBe(tone(2));
   });
 });
+
+describe('dust', () => {
+  const none = { specks: 0, hairs: 0, scratches: 0 };
+  const changed = (values: object) => {
+    const all = tones(through('finish.dust', { ...none, ...values }, even(0.5)), 1);
+    return {
+      lighter: all.filter((v) => v > 0.51).length,
+      darker: all.filter((v) => v < 0.49).length,
+    };
+  };
+  it('is nowhere if there is none of it', () => {
+    expect(changed({})).toEqual({ lighter: 0, darker: 0 });
+  });
+  it.each(['specks', 'hairs', 'scratches'])(
+    'of %s is light or dark as asked, and more of more',
+    (kind) => {
+      const light = changed({ [kind]: 100, light: 100 });
+      expect(light.lighter).toBeGreaterThan(10);
+      expect(light.darker).toBe(0);
+      const dark = changed({ [kind]: 100, light: 0 });
+      expect(dark.lighter).toBe(0);
+      expect(dark.darker).toBe(light.lighter);
+      expect(changed({ [kind]: 15, light: 100 }).lighter).toBeLessThan(light.lighter);
+    },
+  );
+  it('of scratches runs from top to bottom', () => {
+    const made = through('finish.dust', { ...none, scratches: 100, light: 100 }, even(0.5));
+    const along = (dx: number, dy: number) => {
+      let both = 0;
+      for (let y = 0; y < region.height - 9; y++)
+        for (let x = 0; x < region.width - 9; x++)
+          if (at(made, x, y) > 0.55 && at(made, x + dx, y + dy) > 0.55) both++;
+      return both;
+    };
+    expect(along(0, 8)).toBeGreaterThan(5 * along(8, 0));
+  });
+});

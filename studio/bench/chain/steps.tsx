@@ -1,3 +1,4 @@
+import { definitionOf } from '@ignis/core/sources/index';
 import { lengthsKey } from '@ignis/core/definitions/parameter-values';
 import { Pipette } from 'lucide-react';
 import { useMemo, useRef } from 'react';
@@ -103,7 +104,13 @@ function WithLayers({ layer, children }: { layer: Layer; children: React.ReactNo
   const looks = layer.steps.some((s) => layerKeys(s).length > 0);
   const scene = useBenchThrottled((s) => (looks ? s.scene : null));
   const layers = useMemo(
-    () => (scene ? subjectsFor(scene, layer.id).map((l) => ({ value: l.id, label: l.name })) : []),
+    () =>
+      scene
+        ? subjectsFor(scene, layer.id).map((l) => ({
+            ...{ value: l.id, label: l.name },
+            hasPaths: (definitionOf(l.source).paths?.(l.source) ?? []).length > 0,
+          }))
+        : [],
     [scene, layer.id],
   );
   return <LayerChoice.Provider value={layers}>{children}</LayerChoice.Provider>;
