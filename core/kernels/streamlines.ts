@@ -14,7 +14,7 @@ import { onHeap, run } from './machine';
  */
 
 /** From one node to the next, px. */
-const CELL = 8;
+const CELL = 12;
 /** Into so many straight pieces the lines are cut at most. */
 const MOST_PIECES = 120;
 /** Nearer than this to a piece it counts no more, px. */
@@ -97,14 +97,16 @@ function directionsOver(region: Region, pieces: readonly Piece[], reach: number)
   for (let i = 0; i < count; i++) {
     const x = nodes.x + (i % nodes.columns) * CELL + 0.5;
     const y = nodes.y + Math.floor(i / nodes.columns) * CELL + 0.5;
-    let [c, s, nearest] = [0, 0, Infinity];
+    let c = 0;
+    let s = 0;
+    let nearest = Infinity;
     for (const p of pieces) {
       const d = (p.x - x) ** 2 + (p.y - y) ** 2;
       const w = p.weight / (d + SOFT * SOFT) ** 2;
       c += w * p.cos2;
       s += w * p.sin2;
       // How far the piece itself is, and not its middle.
-      nearest = Math.min(nearest, Math.sqrt(d) - p.weight / 2);
+      if (reach > 0) nearest = Math.min(nearest, Math.sqrt(d) - p.weight / 2);
     }
     const size = Math.hypot(c, s);
     if (size > 0) {
@@ -117,67 +119,73 @@ function directionsOver(region: Region, pieces: readonly Piece[], reach: number)
   return { ...nodes, cos2, sin2, share };
 }
 
-/** Follows the flow from a place one way, and notes how far it came at each of some distances, px, the shortest first. */
-function follow(
-  flow: Directions,
-  start: { x: number; y: number },
-  first: { x: number; y: number },
-  distances: readonly number[],
-  note: (distance: number, x: number, y: number) => void,
-): void {
-  let { x, y } = start;
-  let way = first;
-  const directionAt = (px: number, py: number) => {
-    const u = Math.min(flow.columns - 1.001, Math.max(0, (px - 0.5 - flow.x) / CELL));
-    const v = Math.min(flow.rows - 1.001, Math.max(0, (py - 0.5 - flow.y) / CELL));
-    const [i, j] = [Math.floor(u), Math.floor(v)];
-    const [s, t] = [u - i, v - j];
-    const k = j * flow.columns + i;
-    const at = (of: Float64Array) =>
-      (of[k]! * (1 - s) + of[k + 1]! * s) * (1 - t) +
-      (of[k + flow.columns]! * (1 - s) + of[k + flow.columns + 1]! * s) * t;
-    const angle = Math.atan2(at(flow.sin2), at(flow.cos2)) / 2;
-    const [c, d] = [Math.cos(angle), Math.sin(angle)];
-    return c * way.x + d * way.y < 0 ? { x: -c, y: -d } : { x: c, y: d };
-  };
-  let gone = 0;
-  distances.forEach((distance, n) => {
-    const steps = Math.max(1, Math.ceil((distance - gone) / CELL));
-    const step = (distance - gone) / steps;
-    for (let i = 0; i < steps; i++) {
-      // By the direction half a step on.
-      const begin = directionAt(x, y);
-      way = directionAt(x + (begin.x * step) / 2, y + (begin.y * step) / 2);
-      x += way.x * step;
-      y += way.y * step;
-    }
-    gone = distance;
-    note(n, x - start.x, y - start.y);
-  });
+/** The flow at a place (px from its first node), as twice its angle, mixed between nodes, into `out`. */
+function mixed({ columns, rows, cos2, sin2 }: Directions, x: number, y: number, out: Float64Array) {
+  const u = Math.min(columns - 1.001, Math.max(0, x / CELL));
+  const v = Math.min(rows - 1.001, Math.max(0, y / CELL));
+  const [i, j] = [Math.floor(u), Math.floor(v)];
+  const [s, t] = [u - i, v - j];
+  const k = j * columns + i;
+  const n = k + columns;
+  out[0] =
+    (cos2[k]! * (1 - s) + cos2[k + 1]! * s) * (1 - t) + (cos2[n]! * (1 - s) + cos2[n + 1]! * s) * t;
+  out[1] =
+    (sin2[k]! * (1 - s) + sin2[k + 1]! * s) * (1 - t) + (sin2[n]! * (1 - s) + sin2[n + 1]! * s) * t;
+}
+
+/** The direction of the flow at a place, of its two the one that goes on a way, in place of that way. */
+function turnOn(flow: Directions, x: number, y: number, way: Float64Array, room: Float64Array) {
+  mixed(flow, x, y, room);
+  const size = Math.hypot(room[0]!, room[1]!);
+  if (size === 0) return;
+  // Half an angle, from the cosine and the sine of the whole.
+  const cos = Math.sqrt(Math.max(0, (1 + room[0]! / size) / 2));
+  const sin = Math.sqrt(Math.max(0, (1 - room[0]! / size) / 2)) * (room[1]! < 0 ? -1 : 1);
+  const sign = cos * way[0]! + sin * way[1]! < 0 ? -1 : 1;
+  way[0] = cos * sign;
+  way[1] = sin * sign;
 }
 
 /** For each stage, the coarsest first: how far its samples lie either way of each node, x and y, px. */
 function waysOf(region: Region, { paths, length, reach }: Flow, stages: number) {
-  const pieces = piecesOf(paths);
   const nodes = nodesOver(region);
-  const flow = directionsOver(grow(region, Math.ceil(length) + 2 * CELL), pieces, reach);
+  const flow = directionsOver(grow(region, Math.ceil(length) + 2 * CELL), piecesOf(paths), reach);
   const made = Array.from({ length: stages }, () => floats(nodes.columns * nodes.rows * 4));
-  const offset = ((nodes.y - flow.y) / CELL) * flow.columns + (nodes.x - flow.x) / CELL;
-  for (let j = 0; j < nodes.rows; j++)
-    for (let i = 0; i < nodes.columns; i++) {
-      const from = offset + j * flow.columns + i;
-      const start = { x: nodes.x + i * CELL + 0.5, y: nodes.y + j * CELL + 0.5 };
-      const own = length * flow.share[from]!;
-      const angle = Math.atan2(flow.sin2[from]!, flow.cos2[from]!) / 2;
-      const distances = made.map((_, k) => own / 3 ** (stages - k));
-      for (const way of [0, 1]) {
-        const sign = way === 0 ? 1 : -1;
-        const first = { x: sign * Math.cos(angle), y: sign * Math.sin(angle) };
-        follow(flow, start, first, distances, (k, x, y) => {
-          made[stages - 1 - k]!.set([x, y], 4 * (j * nodes.columns + i) + 2 * way);
-        });
+  const [left, top] = [nodes.x - flow.x, nodes.y - flow.y];
+  const [way, half, room] = [0, 1, 2].map(() => new Float64Array(2)) as [
+    Float64Array,
+    Float64Array,
+    Float64Array,
+  ];
+  for (let n = 0; n < nodes.columns * nodes.rows; n++) {
+    const x0 = left + (n % nodes.columns) * CELL;
+    const y0 = top + Math.floor(n / nodes.columns) * CELL;
+    const own = length * flow.share[(y0 / CELL) * flow.columns + x0 / CELL]!;
+    for (let side = 0; side < 2; side++) {
+      way.set([1, 1e-3]);
+      turnOn(flow, x0, y0, way, room);
+      if (side === 1) for (const k of [0, 1]) way[k] = -way[k]!;
+      let [x, y, gone] = [x0, y0, 0];
+      // The finest stage reaches the least far.
+      for (let stage = stages - 1; stage >= 0; stage--) {
+        const distance = own / 3 ** (stage + 1);
+        const steps = Math.max(1, Math.ceil((distance - gone) / CELL));
+        const step = (distance - gone) / steps;
+        for (let i = 0; i < steps; i++) {
+          // By the direction half a step on.
+          turnOn(flow, x, y, way, room);
+          half.set(way);
+          turnOn(flow, x + (way[0]! * step) / 2, y + (way[1]! * step) / 2, half, room);
+          x += half[0]! * step;
+          y += half[1]! * step;
+          way.set(half);
+        }
+        gone = distance;
+        made[stage]![4 * n + 2 * side] = x - x0;
+        made[stage]![4 * n + 2 * side + 1] = y - y0;
       }
     }
+  }
   return { ...nodes, ways: made };
 }
 

@@ -3,11 +3,13 @@ import { describe, expect, it } from 'vitest';
 import type { ColourBuffer } from '../pixels/buffer';
 import { crop } from '../pixels/buffer';
 import type { Region } from '../pixels/region';
+import { corner } from '../geometry/path';
 import { parseScene } from '../scene/model/check';
 import {
   newEcho,
   newFill,
   newGrade,
+  newLine,
   newMask,
   newPicture,
   newScene,
@@ -263,5 +265,42 @@ describe('a lens that takes its depth from a layer', () => {
     expect(greatest(lens('#000000'), plain)).toBeLessThan(1e-5);
     expect(greatest(lens('#ffffff'), even)).toBeLessThan(1e-5);
     expect(greatest(even, plain)).toBeGreaterThan(0.1);
+  });
+});
+
+describe('a motion along a line', () => {
+  const line = (id: string, angle: number): Layer => {
+    const [c, s] = [Math.cos(angle), Math.sin(angle)];
+    const made = newLine(id, {
+      closed: false,
+      anchors: [corner(-200 * c, -200 * s), corner(200 * c, 200 * s)],
+    });
+    return named(
+      id,
+      { ...made, placement: { ...made.placement, x: 30, y: 22 } },
+      { visible: false },
+    );
+  };
+  const blurred = (values: Record<string, unknown>, ...lines: Layer[]) =>
+    see(of(...lines, pictureLayer('picture', [step('blur.motion', { length: 15, ...values })])));
+  const still = { x: 12, y: 10, width: 36, height: 24 };
+  const off = (a: ColourBuffer, b: ColourBuffer) => greatest(crop(a, still), crop(b, still));
+
+  it('goes as that runs, hidden or not, wherever it is turned', () => {
+    for (const degrees of [0, 35, 90]) {
+      const way = line('way', (degrees * Math.PI) / 180);
+      const along = blurred({ course: 'line', of: 'way' }, way);
+      expect(off(along, blurred({ angle: degrees }))).toBeLessThan(0.07);
+      const turned = { ...way, placement: { ...way.placement, rotation: 60 } };
+      const after = blurred({ course: 'line', of: 'way' }, turned);
+      expect(off(after, blurred({ angle: degrees + 60 }))).toBeLessThan(0.07);
+      expect(off(after, along)).toBeGreaterThan(0.12);
+    }
+  });
+
+  it('waits where its line is gone, or was not chosen', () => {
+    const sharp = blurred({ length: 0 });
+    expect(off(blurred({ course: 'line', of: 'gone' }), sharp)).toBeLessThan(1e-6);
+    expect(off(blurred({ course: 'line', of: '' }), sharp)).toBeLessThan(1e-6);
   });
 });
