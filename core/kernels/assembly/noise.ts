@@ -83,13 +83,20 @@ export function slopesAt(x: f32, y: f32, seed: i32): void {
   noiseHere = top + (c + (d - c) * u - top) * v;
 }
 
+/** The bits of four places mixed, so that each of them is as good as any. */
+// @ts-ignore: decorator
+@inline
+function mixed(hash: v128): v128 {
+  let h = i32x4.mul(v128.xor(hash, i32x4.shr_u(hash, 16)), i32x4.splat(0x21f0aaad));
+  h = i32x4.mul(v128.xor(h, i32x4.shr_u(h, 15)), i32x4.splat(0x735a2d97));
+  return v128.xor(h, i32x4.shr_u(h, 15));
+}
+
 /** As `hashOf`, of the bits of four places. */
 // @ts-ignore: decorator
 @inline
 export function hashesOf(hash: v128): v128 {
-  let h = i32x4.mul(v128.xor(hash, i32x4.shr_u(hash, 16)), i32x4.splat(0x21f0aaad));
-  h = i32x4.mul(v128.xor(h, i32x4.shr_u(h, 15)), i32x4.splat(0x735a2d97));
-  h = v128.xor(h, i32x4.shr_u(h, 15));
+  const h = mixed(hash);
   return f32x4.mul(f32x4.convert_i32x4_s(i32x4.shr_u(h, 8)), f32x4.splat(1.0 / 16777216.0));
 }
 
@@ -164,6 +171,44 @@ export function noises(x: v128, y: v128, seed: i32, px: f32, py: f32): v128 {
   const top = mix(hashesOf(v128.xor(x0, y0)), hashesOf(v128.xor(x1, y0)), u);
   const bottom = mix(hashesOf(v128.xor(x0, y1)), hashesOf(v128.xor(x1, y1)), u);
   return mix(top, bottom, v);
+}
+
+/** The noises of three channels at four places, as `threeNoises` leaves them: −0.5 to 0.5. */
+export let noiseOne: v128 = f32x4.splat(0);
+export let noiseTwo: v128 = f32x4.splat(0);
+export let noiseThree: v128 = f32x4.splat(0);
+
+/** Ten of the bits of four hashes, 0 to 1023, mixed between the corners of a unit, −0.5 to 0.5. */
+// @ts-ignore: decorator
+@inline
+function tenBits(a: v128, b: v128, c: v128, d: v128, u: v128, v: v128, from: i32): v128 {
+  const ten = i32x4.splat(1023);
+  const p = f32x4.convert_i32x4_s(v128.and(i32x4.shr_u(a, from), ten));
+  const q = f32x4.convert_i32x4_s(v128.and(i32x4.shr_u(b, from), ten));
+  const r = f32x4.convert_i32x4_s(v128.and(i32x4.shr_u(c, from), ten));
+  const s = f32x4.convert_i32x4_s(v128.and(i32x4.shr_u(d, from), ten));
+  const value = mix(mix(p, q, u), mix(r, s, u), v);
+  return f32x4.sub(f32x4.mul(value, f32x4.splat(1.0 / 1023.0)), f32x4.splat(0.5));
+}
+
+/** Three noises that have nothing in common, of one hash a corner. */
+export function threeNoises(x: v128, y: v128, seed: i32): void {
+  const fx = f32x4.floor(x);
+  const fy = f32x4.floor(y);
+  const u = quintics(f32x4.sub(x, fx));
+  const v = quintics(f32x4.sub(y, fy));
+  const x0 = columnsOf(fx);
+  const x1 = i32x4.add(x0, i32x4.splat(RIGHT));
+  const row = rowsOf(fy);
+  const y0 = seededRows(row, seed);
+  const y1 = seededRows(i32x4.add(row, i32x4.splat(DOWN)), seed);
+  const a = mixed(v128.xor(x0, y0));
+  const b = mixed(v128.xor(x1, y0));
+  const c = mixed(v128.xor(x0, y1));
+  const d = mixed(v128.xor(x1, y1));
+  noiseOne = tenBits(a, b, c, d, u, v, 2);
+  noiseTwo = tenBits(a, b, c, d, u, v, 12);
+  noiseThree = tenBits(a, b, c, d, u, v, 22);
 }
 
 /** Whether all four lanes are so. */

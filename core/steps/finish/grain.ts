@@ -1,20 +1,7 @@
 import { length, percent, seed } from '../../definitions/number-parameters';
 import { defineStep } from '../../definitions/step';
-import { each, lumaOf } from '../../fields/colours';
-import type { Term } from '../../fields/field';
-import { X, Y, add, fractalNoise, max, min, mix, multiply, subtract } from '../../fields/field';
-import { gradedEncoded } from '../grade/graded';
-
-/** Noises of three sizes, each turned another way, so that no grid shows: how large, and by how much they are turned, radians. */
-const LAYERS = [
-  { size: 1, turn: 0.3 },
-  { size: 0.53, turn: 1.13 },
-  { size: 1.9, turn: 2.01 },
-] as const;
-/** The standard deviation of such noise, a px of which is not far from its own size: what is finer is filtered (measured). */
-const DEVIATION = 0.175;
-/** How far apart the seeds of channels are. */
-const APART = 101;
+import { withGrain } from '../../kernels/film-grain';
+import { intersect } from '../../pixels/region';
 
 export const grain = defineStep({
   kind: 'finish.grain',
@@ -41,48 +28,13 @@ export const grain = defineStep({
   keepsShape: true,
   seesPlace: true,
   /** Added to encoded tones: whole in the middle, and in the dark and the light as asked. */
-  apply: (input, v, context) => {
-    const { scale, scene } = context;
-    const px = 1 / (v.size * scale);
-    const back = [px, 0, 0, px, -scene.x0 * px, -scene.y0 * px] as const;
-    const all = LAYERS.map((layer, n) => ({
-      ...layer,
-      weight: [1, v.rough / 100, v.rough / 150][n]!,
-    }));
-    /** Grain of a deviation of 1, of some layers. */
-    const drawn = (number: number, layers: typeof all): Term => {
-      const whole = Math.hypot(...layers.map((l) => l.weight)) * DEVIATION;
-      const terms = layers.map(({ size, turn, weight }, n) => {
-        const [c, s] = [Math.cos(turn) / size, Math.sin(turn) / size];
-        const x = subtract(multiply(c, X), multiply(s, Y));
-        const y = add(multiply(s, X), multiply(c, Y));
-        const one = fractalNoise(x, y, { seed: number + 7 * n, px: px / size, count: 1 });
-        return multiply(weight / whole, subtract(one, 0.5));
-      });
-      return add(0, ...terms);
+  apply: (input, v, { scale, scene, wanted, mixing }) => {
+    const middle = v.strength / 100;
+    const grain = {
+      ...{ size: v.size * scale, from: { x: scene.x0, y: scene.y0 }, seed: Math.round(v.seed) },
+      ...{ rough: v.rough / 100, colour: v.colour / 100 },
+      ...{ dark: (middle * v.dark) / 100, middle, bright: (middle * v.bright) / 100 },
     };
-    const number = Math.round(v.seed);
-    const share = v.colour / 100;
-    // Two noises that have nothing in common keep their deviation when they are mixed by the roots of their shares.
-    const [common, own] = [Math.sqrt(1 - share), Math.sqrt(share)];
-    const shared: Term = share < 1 ? multiply(common, drawn(number, all)) : 0;
-    return gradedEncoded(
-      input,
-      context,
-      (colour) => {
-        const tone = min(1, lumaOf(colour));
-        const middle = multiply(4, tone, subtract(1, tone));
-        const ends = mix(v.dark / 100, v.bright / 100, tone);
-        const strength = multiply(v.strength / 100, mix(ends, 1, middle));
-        return each(colour, (c, i) => {
-          const grain =
-            share > 0
-              ? add(shared, multiply(own, drawn(number + APART * (i + 1), all.slice(0, 1))))
-              : shared;
-          return max(0, add(c, multiply(strength, grain)));
-        });
-      },
-      { back },
-    );
+    return withGrain(input, intersect(input.region, wanted), grain, mixing);
   },
 });

@@ -1,9 +1,11 @@
 import { percent } from '../../definitions/number-parameters';
 import { defineStep } from '../../definitions/step';
 import { each } from '../../fields/colours';
-import { X, Y, add, exp2, mix, multiply, power, smoothstep } from '../../fields/field';
+import { X, Y, add, mix, multiply, power, smoothstep } from '../../fields/field';
 import { apply } from '../../geometry/affine';
+import { exposedBy } from '../../kernels/expose';
 import { linear, rgb } from '../../pixels/colour';
+import { intersect } from '../../pixels/region';
 import { centre, centreOf } from '../../definitions/centre';
 
 import { gradedLight } from '../grade/graded';
@@ -56,11 +58,14 @@ export const vignette = defineStep({
     };
     const squares = add(along(X, at.x, oval[0]), along(Y, at.y, oval[1]));
     const t = smoothstep(v.size / 100, (v.size + v.softness) / 100, power(squares, 1 / p));
+    if (v.by === 'light') {
+      const part = intersect(input.region, context.wanted);
+      const size = Math.max(width, height);
+      return exposedBy(input, part, multiply(v.light, t), size, context.mixing);
+    }
     const own = rgb(v.colour).map(linear);
     return gradedLight(input, context, (light) =>
-      v.by === 'light'
-        ? each(light, (c) => multiply(c, exp2(multiply(v.light, t))))
-        : each(light, (c, i) => mix(c, own[i]!, multiply(v.strength / 100, t))),
+      each(light, (c, i) => mix(c, own[i]!, multiply(v.strength / 100, t))),
     );
   },
 });
