@@ -10,7 +10,7 @@ import {
 } from '@ignis/core/scene/model/make';
 import { reversed } from '@ignis/core/pixels/ramp';
 import { newPass } from '@ignis/core/sources/pass';
-import { drawn, faded, heron, named, pier, start, write, graded } from './make';
+import { drawn, faded, finish, graded, heron, named, pier, start, stepOf, write } from './make';
 
 const middle = { x: 960, y: 600 };
 
@@ -76,5 +76,12 @@ bend.layers.push(
   named(onFeathers, 'feathers'),
   named(inFront, 'front'),
   named(sparks, 'sparks'),
+);
+bend.layers.push(
+  finish(
+    stepOf('grade.colour-balance', { darkBlue: 7, darkRed: -4, brightRed: 4 }),
+    stepOf('finish.vignette', { light: -0.9, size: 50 }),
+    stepOf('finish.grain', { strength: 2 }),
+  ),
 );
 await write('bend-of-light', bend, [pier, heron]);

@@ -7,6 +7,8 @@ import {
   boat,
   brushed,
   faded,
+  asTheyCame,
+  finish,
   graded,
   named,
   paintedBy,
@@ -111,21 +113,10 @@ const night = newGrade('Night about him', [
 ]);
 night.mask = { ...faded([1060, 560], [1900, 900], true), invert: true };
 if (flare.source.kind === 'flare') flare.source.from = { x: 0, y: 0 };
-const finish = newGrade('Finish', [
-  stepOf('grade.colour-balance', { darkBlue: 8, darkRed: -4, brightRed: 5, brightBlue: -5 }),
-  stepOf('finish.halation', { strength: 3, size: 16, colour: '#2f6bff' }),
-  stepOf('finish.vignette', { light: -1.1, size: 50 }),
-  stepOf('finish.grain', { strength: 2.5 }),
-]);
-
 named(dusk, 'pier');
 named(man, 'sailor');
 named(paper, 'boat');
-// The pictures as they came are saved as a take, to be compared with.
-const bare = JSON.parse(
-  JSON.stringify({ ...scene, layers: [dusk, man, paper].map((l) => ({ ...l, steps: [] })) }),
-) as typeof scene;
-scene.takes = [{ id: 'bare', name: 'As they came', at: Date.UTC(2026, 10, 30, 17), scene: bare }];
+scene.takes = [asTheyCame(scene, dusk, man, paper)];
 scene.layers.push(
   dusk,
   man,
@@ -134,7 +125,12 @@ scene.layers.push(
   named(night, 'night'),
   named(blade, 'blade'),
   named(flare, 'flare'),
-  named(finish, 'finish'),
+  finish(
+    stepOf('grade.colour-balance', { darkBlue: 8, darkRed: -4, brightRed: 5, brightBlue: -5 }),
+    stepOf('finish.halation', { strength: 3, size: 16, colour: '#2f6bff' }),
+    stepOf('finish.vignette', { light: -1.1, size: 50 }),
+    stepOf('finish.grain', { strength: 2.5 }),
+  ),
 );
 const made = [
   spillOn(blade, 'sailor', 'sailor-spill'),

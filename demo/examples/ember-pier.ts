@@ -4,12 +4,14 @@ import {
   brushed,
   dressed,
   faded,
+  finish,
   graded,
   lettered,
   named,
   painted,
   paintedBy,
   pier,
+  stepOf,
   write,
 } from './make';
 import { rampOf } from '@ignis/core/pixels/ramp';
@@ -91,4 +93,12 @@ for (const [layer, id] of [
 if (light.source.kind === 'echo') light.source.of = 'letters';
 flames.source.of = 'letters';
 scene.layers.push(harbour, warmth, light, letters, flames, sparks);
+scene.layers.push(
+  finish(
+    stepOf('grade.colour-balance', { darkBlue: 7, darkRed: -3, brightRed: 4, brightBlue: -5 }),
+    stepOf('finish.halation', { strength: 8, size: 22, colour: '#ff5a1e' }),
+    stepOf('finish.vignette', { light: -0.8, size: 48 }),
+    stepOf('finish.grain', { strength: 2.5 }),
+  ),
+);
 await write('ember-pier', scene, [pier]);

@@ -15,7 +15,7 @@ import {
 import { newId } from '@ignis/core/scene/model/new-id';
 import type { Layer } from '@ignis/core/scene/model/schema';
 import { tubePasses } from '@ignis/core/sources/pass';
-import { drawn, faded, named, start, wall, write, graded } from './make';
+import { drawn, faded, finish, graded, named, start, stepOf, wall, write } from './make';
 
 const scene = newScene('Harbour wall', 1920, 1200, '#0b0d12');
 
@@ -166,5 +166,12 @@ scene.layers.push(
   sign,
   named(bulbs, 'bulbs'),
   named(mirrored, 'water'),
+);
+scene.layers.push(
+  finish(
+    stepOf('grade.colour-balance', { darkBlue: 6, brightRed: 3, brightBlue: -3 }),
+    stepOf('finish.vignette', { light: -0.7, size: 52 }),
+    stepOf('finish.grain', { strength: 2 }),
+  ),
 );
 await write('harbour-wall', scene, [wall]);

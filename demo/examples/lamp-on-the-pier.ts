@@ -10,7 +10,7 @@ import {
   newStep,
 } from '@ignis/core/scene/model/make';
 import { newPass } from '@ignis/core/sources/pass';
-import { drawn, named, pier, start, write, graded } from './make';
+import { drawn, finish, graded, named, pier, start, stepOf, write } from './make';
 
 const middle = { x: 960, y: 600 };
 
@@ -51,5 +51,11 @@ walk.layers.push(
   named(haze, 'haze'),
   named(string, 'bulbs'),
   named(ground, 'night'),
+);
+walk.layers.push(
+  finish(
+    stepOf('finish.vignette', { light: -0.6, size: 55 }),
+    stepOf('finish.grain', { strength: 2.5, colour: 10 }),
+  ),
 );
 await write('lamp-on-the-pier', walk, [pier]);

@@ -3,7 +3,19 @@ import { newGroup, newPicture, newScene, newShape } from '@ignis/core/scene/mode
 import { newEcho, newLineOf, newStep } from '@ignis/core/scene/model/make';
 import { newId } from '@ignis/core/scene/model/new-id';
 import { tubePasses } from '@ignis/core/sources/pass';
-import { dressed, faded, graded, lettered, named, start, tuned, wall, write } from './make';
+import {
+  dressed,
+  faded,
+  finish,
+  graded,
+  lettered,
+  named,
+  start,
+  stepOf,
+  tuned,
+  wall,
+  write,
+} from './make';
 
 const scene = newScene('Lantern Week', 1920, 1200, '#0b0d12');
 scene.light = { angle: -70, height: 50, colour: '#ffffff' };
@@ -71,4 +83,11 @@ for (const [layer, id] of [
   named(layer, id);
 if (water.source.kind === 'echo') water.source.of = 'sign';
 scene.layers.push(stone, sign, bulbs, water);
+scene.layers.push(
+  finish(
+    stepOf('grade.colour-balance', { brightRed: 5, brightBlue: -5, darkBlue: 4 }),
+    stepOf('finish.vignette', { light: -0.7, size: 50 }),
+    stepOf('finish.grain', { strength: 2 }),
+  ),
+);
 await write('lantern-week', scene, [wall]);

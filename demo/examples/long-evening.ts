@@ -3,7 +3,7 @@ import { newLine, newPicture, newScene } from '@ignis/core/scene/model/make';
 import { edit } from '@ignis/core/scene/edits/edit';
 import { castShadowOf, setLightOrShadow, spillOn } from '@ignis/core/scene/edits/spill-edits';
 import { corner } from '@ignis/core/geometry/path';
-import { boat, faded, graded, heron, named, pier, write } from './make';
+import { asTheyCame, boat, faded, finish, graded, heron, named, pier, stepOf, write } from './make';
 
 const scene = newScene('Long evening', 1920, 1200, '#0b0d12');
 scene.light = { ...scene.light, angle: -58, height: 14, colour: '#ffd2a0' };
@@ -31,6 +31,7 @@ const sun = named(
 sun.opacity = 70;
 sun.mask = faded([1240, 486], [1760, 486], true);
 
+scene.takes = [asTheyCame(scene, dusk, paper, bird)];
 scene.layers.push(dusk, sun, paper, bird);
 const fall = {
   contact: 4,
@@ -45,4 +46,27 @@ const made = [
   spillOn(sun, 'heron', 'heron-spill'),
   setLightOrShadow('heron-spill', { reach: 420 }),
 ].reduce((s, e) => edit(s, '', e).scene, scene);
-await write('long-evening', JSON.parse(JSON.stringify(made)) as typeof scene, [pier, heron, boat]);
+const finished = {
+  ...made,
+  layers: [
+    ...made.layers,
+    finish(
+      stepOf('grade.colour-balance', { darkBlue: 5, red: 3, brightRed: 4, brightBlue: -6 }),
+      stepOf('finish.light-leak', {
+        side: 'right',
+        reach: 20,
+        strength: -3.6,
+        near: '#ff8a3c',
+        seed: 8,
+      }),
+      stepOf('finish.vignette', { light: -0.7, size: 55 }),
+      stepOf('finish.grain', { strength: 3 }),
+      stepOf('finish.dust', { specks: 14, hairs: 5, scratches: 0, strength: 45 }),
+    ),
+  ],
+};
+await write('long-evening', JSON.parse(JSON.stringify(finished)) as typeof scene, [
+  pier,
+  heron,
+  boat,
+]);

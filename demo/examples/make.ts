@@ -14,6 +14,7 @@ import { shippedRecipes } from '@ignis/core/recipes/shipped';
 import { edit } from '@ignis/core/scene/edits/edit';
 import {
   newFill,
+  newGrade,
   newMask,
   newPaint,
   newScene,
@@ -200,3 +201,17 @@ export const boat = await sample('paper-boat');
 export const sailor = await sample('tin-sailor');
 export const wall = await sample('harbour-wall');
 export const helmet = await sample('diving-helmet');
+
+/** The last grade of a scene: its mood and its finish. */
+export const finish = (...steps: Step[]): Layer => named(newGrade('Finish', steps), 'finish');
+
+/** A take of the pictures of a scene as they came, without their steps, to be compared with. */
+export const asTheyCame = (
+  scene: Scene,
+  ...pictures: Layer[]
+): NonNullable<Scene['takes']>[number] => ({
+  ...{ id: 'bare', name: 'As they came', at: Date.UTC(2026, 10, 30, 17) },
+  scene: JSON.parse(
+    JSON.stringify({ ...scene, layers: pictures.map((l) => ({ ...l, steps: [] })) }),
+  ) as Scene,
+});

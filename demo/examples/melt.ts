@@ -1,7 +1,7 @@
 /** Melt: letters that run down a poster, textured from a picture, with colours painted over them in soft light. */
 import { rampOf } from '@ignis/core/pixels/ramp';
 import { newPicture, newScene } from '@ignis/core/scene/model/make';
-import { brushed, lettered, named, painted, paintedBy, stepOf, wall, write } from './make';
+import { brushed, finish, lettered, named, painted, paintedBy, stepOf, wall, write } from './make';
 
 const scene = newScene('Melt', 1400, 1750, '#0b0710');
 scene.light = { ...scene.light, angle: -115, height: 42 };
@@ -152,4 +152,10 @@ for (const [layer, id] of [
 ] as const)
   named(layer, id);
 scene.layers.push(ground, behind, letters, texture, colours, lines);
+scene.layers.push(
+  finish(
+    stepOf('finish.vignette', { light: -0.6, size: 52 }),
+    stepOf('finish.grain', { strength: 1.5 }),
+  ),
+);
 await write('melt', scene, [wall]);

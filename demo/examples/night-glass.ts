@@ -1,6 +1,6 @@
 /** Night glass: stained-glass letters, lit from behind, over a gradient of the evening. */
 import { newFill, newGrade, newScene } from '@ignis/core/scene/model/make';
-import { lettered, named, painted, stepOf, write } from './make';
+import { finish, lettered, named, painted, stepOf, write } from './make';
 import { rampOf } from '@ignis/core/pixels/ramp';
 
 const scene = newScene('Night glass', 1920, 1200, '#0a0d1c');
@@ -76,4 +76,11 @@ for (const [layer, id] of [
 ] as const)
   named(layer, id);
 scene.layers.push(evening, sky, leads, glass, lens);
+scene.layers.push(
+  finish(
+    stepOf('finish.colour-fringe', { shift: 1.2 }),
+    stepOf('finish.vignette', { light: -0.6, size: 52 }),
+    stepOf('finish.grain', { strength: 1.5 }),
+  ),
+);
 await write('night-glass', scene, []);

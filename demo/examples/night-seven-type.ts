@@ -1,7 +1,7 @@
 /** Night Seven: a poster of type, its letters standing between ribbon waves, each partly hidden. */
 import { newScene } from '@ignis/core/scene/model/make';
 import { rampOf } from '@ignis/core/pixels/ramp';
-import { dressed, lettered, named, painted, start, write } from './make';
+import { dressed, finish, lettered, named, painted, start, stepOf, write } from './make';
 import type { Layer } from '@ignis/core/scene/model/schema';
 
 const scene = newScene('Night Seven, in type', 1500, 2100, '#05070d');
@@ -75,5 +75,12 @@ scene.layers.push(
   ...at(figures, 0, 2, 4),
   wave(1640, -6, '#2fd6c8'),
   foot,
+);
+scene.layers.push(
+  finish(
+    stepOf('grade.colour-balance', { darkBlue: 5, brightRed: 3 }),
+    stepOf('finish.vignette', { light: -0.6, size: 52 }),
+    stepOf('finish.grain', { strength: 1.5 }),
+  ),
 );
 await write('night-seven-type', scene, []);

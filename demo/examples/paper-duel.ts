@@ -10,7 +10,7 @@ import {
 } from '@ignis/core/scene/model/make';
 import type { Layer } from '@ignis/core/scene/model/schema';
 import { newPass } from '@ignis/core/sources/pass';
-import { boat, faded, named, start, wall, write, graded } from './make';
+import { boat, faded, finish, graded, named, start, stepOf, wall, write } from './make';
 
 const scene = newScene('Paper duel', 1920, 1200, '#0b0d12');
 const side = Math.max(scene.width, scene.height);
@@ -97,5 +97,13 @@ scene.layers.push(
   ...paper('West boat', 520, false, '#3f86ff'),
   named(light, 'light'),
   named(clash, 'clash'),
+);
+scene.layers.push(
+  finish(
+    stepOf('grade.colour-balance', { darkBlue: 6, darkRed: -3 }),
+    stepOf('finish.halation', { strength: 6, size: 18, colour: '#4a7dff' }),
+    stepOf('finish.vignette', { light: -0.9, size: 48 }),
+    stepOf('finish.grain', { strength: 2 }),
+  ),
 );
 await write('paper-duel', scene, [wall, boat]);

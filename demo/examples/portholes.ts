@@ -14,7 +14,18 @@ import {
 import type { Layer } from '@ignis/core/scene/model/schema';
 import { castShadowOf, setLightOrShadow, spillOn } from '@ignis/core/scene/edits/spill-edits';
 import { cutFrom } from './cut';
-import { brushed, graded, helmet, named, paintedBy, pier, ring, stepOf, write } from './make';
+import {
+  brushed,
+  finish,
+  graded,
+  helmet,
+  named,
+  paintedBy,
+  pier,
+  ring,
+  stepOf,
+  write,
+} from './make';
 
 const scene = newScene('Portholes', 1920, 1200, '#05070c');
 scene.light = { ...scene.light, angle: -70, height: 30 };
@@ -188,6 +199,13 @@ const made = {
   ...edited,
   layers: edited.layers.flatMap((l) => (l.id === 'helmet' ? [...reflections, l] : [l])),
 };
+made.layers.push(
+  finish(
+    stepOf('grade.colour-balance', { darkBlue: 5, darkGreen: 3, brightRed: 4 }),
+    stepOf('finish.vignette', { light: -0.9, size: 46 }),
+    stepOf('finish.grain', { strength: 2.5 }),
+  ),
+);
 await write('portholes', JSON.parse(JSON.stringify(made)) as typeof scene, [
   pier,
   helmet,

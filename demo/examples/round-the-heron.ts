@@ -3,7 +3,7 @@ import type { Path } from '@ignis/core/geometry/path';
 import { smooth } from '@ignis/core/geometry/path';
 import { newPicture, newScene, newSpill } from '@ignis/core/scene/model/make';
 import { newWeave } from '@ignis/core/scene/edits/weave-edits';
-import { drawn, graded, heron, named, pier, start, write } from './make';
+import { drawn, finish, graded, heron, named, pier, start, stepOf, write } from './make';
 
 const scene = newScene('Round the heron', 1920, 1200, '#0b0d12');
 const dusk = newPicture('Pier at dusk', pier.source, scene, { x: 960, y: 600 }, true);
@@ -52,5 +52,12 @@ scene.layers.push(
   named(bird, 'heron'),
   named(onFeathers, 'feathers'),
   named(streak, 'streak'),
+);
+scene.layers.push(
+  finish(
+    stepOf('grade.colour-balance', { darkBlue: 7, brightRed: 5, brightBlue: -4 }),
+    stepOf('finish.vignette', { light: -0.8, size: 50 }),
+    stepOf('finish.grain', { strength: 2 }),
+  ),
 );
 await write('round-the-heron', scene, [pier, heron]);

@@ -2,7 +2,17 @@
 import { rampOf } from '@ignis/core/pixels/ramp';
 import { newMask, newParticles, newScene } from '@ignis/core/scene/model/make';
 import type { Layer } from '@ignis/core/scene/model/schema';
-import { brushed, flying, lettered, named, painted, paintedBy, stepOf, write } from './make';
+import {
+  brushed,
+  finish,
+  flying,
+  lettered,
+  named,
+  painted,
+  paintedBy,
+  stepOf,
+  write,
+} from './make';
 
 const scene = newScene('Saltmere bloom', 1600, 1200, '#04060d');
 
@@ -182,4 +192,10 @@ for (const [layer, id] of [
 ] as const)
   named(layer, id);
 scene.layers.push(night, ambient, letter, sparks, petals, glitter, veil);
+scene.layers.push(
+  finish(
+    stepOf('finish.vignette', { light: -0.5, size: 55 }),
+    stepOf('finish.grain', { strength: 1.2 }),
+  ),
+);
 await write('saltmere-bloom', scene, []);

@@ -1,6 +1,6 @@
 /** Snow on the pier: lamp light, mist and snow, and a tube that the wet boards mirror. */
 import { newMist, newPicture, newReflection, newScene } from '@ignis/core/scene/model/make';
-import { flying, graded, named, pier, start, write } from './make';
+import { finish, flying, graded, named, pier, start, stepOf, write } from './make';
 
 const scene = newScene('Snow on the pier', 1920, 1200, '#05070c');
 
@@ -42,4 +42,11 @@ for (const [layer, id] of [
 ] as const)
   named(layer, id);
 scene.layers.push(harbour, mist, mirrored, far, lamp, tube, near);
+scene.layers.push(
+  finish(
+    stepOf('grade.colour-balance', { blue: 3, darkBlue: 6, brightBlue: 2 }),
+    stepOf('finish.vignette', { light: -0.6, size: 52 }),
+    stepOf('finish.grain', { strength: 2 }),
+  ),
+);
 await write('snow-on-the-pier', scene, [pier]);

@@ -1,7 +1,7 @@
 /** Stripped: letters peeled out of the paint of a metal wall. */
 import { newScene } from '@ignis/core/scene/model/make';
 import { rampOf } from '@ignis/core/pixels/ramp';
-import { dressed, lettered, named, painted, tuned, write } from './make';
+import { dressed, finish, lettered, named, painted, stepOf, tuned, write } from './make';
 
 const scene = newScene('Stripped', 1920, 1200, '#7a1f18');
 scene.light = { angle: -125, height: 36, colour: '#fff6e6' };
@@ -117,4 +117,11 @@ for (const [layer, id] of [
 ] as const)
   named(layer, id);
 scene.layers.push(paint, lattice, weather, worn, letters, grain, dark);
+scene.layers.push(
+  finish(
+    stepOf('grade.colour-balance', { brightRed: 3, darkBlue: 4 }),
+    stepOf('finish.vignette', { light: -0.7, size: 50 }),
+    stepOf('finish.grain', { strength: 2 }),
+  ),
+);
 await write('stripped', scene, []);

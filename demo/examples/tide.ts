@@ -1,7 +1,7 @@
 /** Tide: letters of sea glass with gloss, under water. */
 import { newGrade, newScene, newStep } from '@ignis/core/scene/model/make';
 import { rampOf } from '@ignis/core/pixels/ramp';
-import { dressed, lettered, named, painted, start, tuned, write } from './make';
+import { dressed, lettered, named, painted, start, tuned, write, stepOf } from './make';
 
 const scene = newScene('Tide', 1920, 1200, '#04222e');
 scene.light = { angle: -110, height: 44, colour: '#f4fffb' };
@@ -64,7 +64,11 @@ const line = tuned(
   { reach: 1 },
 );
 Object.assign(line, { body: 90 });
-const mood = newGrade('Mood', [Object.assign(newStep('grade.light'), {})]);
+const mood = newGrade('Mood', [
+  newStep('grade.light'),
+  stepOf('finish.vignette', { light: -0.6, size: 52 }),
+  stepOf('finish.grain', { strength: 1.5 }),
+]);
 Object.assign(mood.steps[0]!.values, { exposure: -0.15, contrast: 8 });
 
 for (const [layer, id] of [
