@@ -1,7 +1,7 @@
 import { beforeEach, describe, expect, it } from 'vitest';
 import { corner } from '@ignis/core/geometry/path';
 import { setLayer, setScene } from '@ignis/core/scene/edits/layer-edits';
-import { newLine, newMask, newScene, newStep } from '@ignis/core/scene/model/make';
+import { newGrade, newLine, newMask, newScene, newStep } from '@ignis/core/scene/model/make';
 import { isLine } from '@ignis/core/scene/model/traits';
 import { newPass } from '@ignis/core/sources/pass';
 import {
@@ -27,6 +27,14 @@ beforeEach(() => {
 });
 
 describe('the bench', () => {
+  it('opens on the layer in front, or on what lies beneath a grade there', () => {
+    const scene = newScene('', 100, 80, null);
+    const [lower, upper, finish] = [line(), line(), newGrade('', [])];
+    bench().open('opened', { ...scene, layers: [lower, upper, finish] });
+    expect(bench().selected).toBe(upper.id);
+    bench().open('opened', { ...scene, layers: [finish] });
+    expect(bench().selected).toBe(finish.id);
+  });
   it('selects the frontmost layer and works on what it is', () => {
     expect(bench().selected).toBe(bench().scene.layers[0]!.id);
     expect(bench().mode).toBe('anchors');

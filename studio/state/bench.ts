@@ -1,3 +1,4 @@
+import { grades } from '@ignis/core/scene/model/traits';
 import { useMemo } from 'react';
 import { toast } from 'sonner';
 import { create } from 'zustand';
@@ -83,7 +84,8 @@ export const useBench = create<BenchState>()((set, get) => {
     ...EMPTY_WORKSPACE,
 
     open(id, scene) {
-      const front = scene.layers.at(-1);
+      // A grade at the front is the finish of it all: the work is on what lies beneath.
+      const front = scene.layers.findLast((l) => !grades(l)) ?? scene.layers.at(-1);
       set({
         ...openedDocument(id, scene),
         ...selecting(scene, front?.id ?? null),

@@ -6,8 +6,12 @@ import type { Term } from '../../fields/field';
 import { add, max, min, multiply, subtract } from '../../fields/field';
 import { gradedEncoded } from './graded';
 
-const towards = (section: string, label: string) =>
-  ({ ...percent(label, 0, -100, 100), section }) satisfies NumberParameter;
+const towards = (section: string, label: string, against: string) =>
+  ({
+    ...percent(label, 0, -100, 100),
+    section,
+    help: `Below 0 towards ${against}.`,
+  }) satisfies NumberParameter;
 
 /** What a whole slider adds at most, of 0–1. */
 const MOST = 0.35;
@@ -18,15 +22,15 @@ export const colourBalance = defineStep({
   help: 'Moves dark, middle and bright tones towards colours of their own.',
   example: { darkBlue: 45, darkRed: -15, brightRed: 40, brightBlue: -25 },
   parameters: {
-    darkRed: towards('Dark tones', 'Cyan to red'),
-    darkGreen: towards('Dark tones', 'Magenta to green'),
-    darkBlue: towards('Dark tones', 'Yellow to blue'),
-    red: towards('Middle tones', 'Cyan to red'),
-    green: towards('Middle tones', 'Magenta to green'),
-    blue: towards('Middle tones', 'Yellow to blue'),
-    brightRed: towards('Bright tones', 'Cyan to red'),
-    brightGreen: towards('Bright tones', 'Magenta to green'),
-    brightBlue: towards('Bright tones', 'Yellow to blue'),
+    darkRed: towards('Dark tones', 'To red', 'cyan'),
+    darkGreen: towards('Dark tones', 'To green', 'magenta'),
+    darkBlue: towards('Dark tones', 'To blue', 'yellow'),
+    red: towards('Middle tones', 'To red', 'cyan'),
+    green: towards('Middle tones', 'To green', 'magenta'),
+    blue: towards('Middle tones', 'To blue', 'yellow'),
+    brightRed: towards('Bright tones', 'To red', 'cyan'),
+    brightGreen: towards('Bright tones', 'To green', 'magenta'),
+    brightBlue: towards('Bright tones', 'To blue', 'yellow'),
     keepLight: {
       kind: 'switch',
       label: 'Keep tones',
