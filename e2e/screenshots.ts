@@ -21,7 +21,7 @@ const shot = async (page: Page, name: string) => {
   });
 };
 
-test('selection, cut-out, cast shadows', async ({ page }) => {
+test('selection, cut-out, reshape', async ({ page }) => {
   await openExample(page, 'Heron in neon');
   await card(page, 'Heron').locator('[data-card]').click();
   await page.keyboard.press('0');
@@ -37,13 +37,6 @@ test('selection, cut-out, cast shadows', async ({ page }) => {
   await page.keyboard.press('2');
   await settled(page);
   await shot(page, 'cut-out');
-
-  await openExample(page, 'Long evening');
-  await card(page, 'Shadow of Heron').locator('[data-card]').click();
-  await page.keyboard.press('6');
-  await page.getByTestId('shadow-handles').waitFor();
-  await settled(page);
-  await shot(page, 'cast-shadow');
 
   await card(page, 'Heron').locator('[data-card]').click();
   await page.keyboard.press('5');
@@ -150,15 +143,19 @@ test('the palette', async ({ page }) => {
   await shot(page, 'palette');
 });
 
-test('takes', async ({ page }) => {
-  await openExample(page, 'Blade at dusk');
-  await page.getByRole('button', { name: 'Takes', exact: true }).click();
-  const slider = page.getByRole('dialog', { name: 'Takes' }).getByRole('slider');
-  await page.waitForTimeout(8000);
-  await slider.focus();
-  await page.keyboard.press('ArrowRight');
-  await shot(page, 'takes');
-});
+for (const [example, name] of [
+  ['Blade at dusk', 'takes'],
+  ['Long evening', 'cast-shadow'],
+] as const)
+  test(name, async ({ page }) => {
+    await openExample(page, example);
+    await page.getByRole('button', { name: 'Takes', exact: true }).click();
+    const slider = page.getByRole('dialog', { name: 'Takes' }).getByRole('slider');
+    await page.waitForTimeout(8000);
+    await slider.focus();
+    await page.keyboard.press('ArrowRight');
+    await shot(page, name);
+  });
 
 test('text, styles, recipes, a look sheet', async ({ page }) => {
   await openExample(page, 'Lantern Week');

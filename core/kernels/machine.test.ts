@@ -158,7 +158,7 @@ describe('the builds', () => {
     const region = { x: -7, y: 3, width: 37, height: 23 };
     const noise = (n: number) =>
       Float32Array.from({ length: n }, (_, i) => ((i * 7919) % 101) / 101);
-    for (const s of fc.sample(scene, { numRuns: 25, seed: 5 })) {
+    for (const s of fc.sample(scene, { numRuns: 15, seed: 5 })) {
       render(s, { region: { x: -9, y: -4, width: 61, height: 47 }, scale: 0.7, picture: lookUp });
     }
     for (const { mode } of blends)

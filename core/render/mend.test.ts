@@ -77,7 +77,7 @@ describe('a mended picture', () => {
         mender.clear();
         clear();
       }),
-      { numRuns: 50 },
+      { numRuns: 30 },
     );
   });
 
@@ -267,7 +267,7 @@ describe('the extent of a layer', () => {
           expect(at).toBe(-1);
         }
       }),
-      { numRuns: 40 },
+      { numRuns: 24 },
     );
   });
 

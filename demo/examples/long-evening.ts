@@ -60,7 +60,7 @@ const finished = {
         seed: 8,
       }),
       stepOf('finish.vignette', { light: -0.7, size: 55 }),
-      stepOf('finish.grain', { strength: 3 }),
+      stepOf('finish.grain', { strength: 2 }),
       stepOf('finish.dust', { specks: 14, hairs: 5, scratches: 0, strength: 45 }),
     ),
   ],

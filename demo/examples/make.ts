@@ -210,7 +210,7 @@ export const asTheyCame = (
   scene: Scene,
   ...pictures: Layer[]
 ): NonNullable<Scene['takes']>[number] => ({
-  ...{ id: 'bare', name: 'As they came', at: Date.UTC(2026, 10, 30, 17) },
+  ...{ id: 'bare', name: 'As they came', at: Date.UTC(2026, 10, 28, 17) },
   scene: JSON.parse(
     JSON.stringify({ ...scene, layers: pictures.map((l) => ({ ...l, steps: [] })) }),
   ) as Scene,

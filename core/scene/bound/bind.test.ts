@@ -47,7 +47,7 @@ describe('an echo', () => {
         one.forEach((v, i) => (worst = Math.max(worst, Math.abs(v - other[i]!))));
         expect(worst).toBeLessThan(1e-3);
       }),
-      { numRuns: 40, seed: 7, endOnFailure: true },
+      { numRuns: 25, seed: 7, endOnFailure: true },
     );
   });
 
