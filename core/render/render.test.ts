@@ -127,10 +127,10 @@ describe('render', () => {
       }
       expect(difference / half.length).toBeLessThan(within);
     };
-    /** Steps that change single tones or fine grain, which no picture of half the size can have, and one that magnifies. */
+    /** Steps that change single tones or fine grain or take out what is thin, which no picture of half the size can have, and one that magnifies. */
     const COARSER = [
       ...['grade.posterise', 'grade.threshold', 'finish.grain', 'finish.broken-signal'],
-      'distort.swell',
+      ...['blur.median', 'distort.swell'],
     ];
     for (const kind of ['picture', 'line', 'fill', 'grade'] as const)
       for (const step of [null, ...steps])

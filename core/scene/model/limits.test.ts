@@ -114,7 +114,7 @@ describe('an edit of any kind, with any values', () => {
           }
         },
       ),
-      { numRuns: 160 },
+      { numRuns: 260 },
     );
     expect(kinds.filter((k) => !made.has(k))).toEqual([]);
   }, 60_000);
