@@ -109,6 +109,38 @@ describe('a cut-out', () => {
     close();
   }, 60_000);
 
+  it('of nothing is refused in words, and what was found before stays', () => {
+    const [width, height] = [160, 120];
+    const disc = (i: number, r: number) =>
+      Math.hypot((i % width) - 80, Math.floor(i / width) - 60) < r;
+    const seen = (radius: number) =>
+      Uint8Array.from({ length: 3 * width * height }, (_, k) => {
+        const own = disc(Math.floor(k / 3), radius) ? [210, 150, 50] : [50, 70, 110];
+        return own[k % 3]! + ((k * 7919) % 5);
+      });
+    const known = (more: (i: number) => number | null = () => null) =>
+      Uint8Array.from({ length: width * height }, (_, i) => {
+        const inBox = i % width > 20 && i % width < 140 && i > 15 * width && i < 105 * width;
+        return more(i) ?? (inBox ? LABEL.maybeSubject : LABEL.background);
+      });
+    const even = cutterFor(library, seen(0), width, height);
+    expect(() => even.cut(known())).toThrow(NothingToTell);
+    even.close();
+    // Under a hundredth of the box is as good as nothing.
+    const tiny = cutterFor(library, seen(4), width, height);
+    expect(() => tiny.cut(known())).toThrow(/stands out/);
+    tiny.close();
+    const cutter = cutterFor(library, seen(30), width, height);
+    const found = cutter.cut(known());
+    const size = found.reduce((sum, l) => sum + (l & 1), 0);
+    expect(size / (Math.PI * 900)).toBeCloseTo(1, 1);
+    // A stroke over all that was found leaves nothing of it; without it the cut is as it was.
+    const erased = known((i) => (disc(i, 36) ? LABEL.background : null));
+    expect(() => cutter.cut(erased)).toThrow(/[Nn]othing is left/);
+    expect(cutter.cut(known())).toEqual(found);
+    cutter.close();
+  });
+
   it('keeps what is certain, and takes in by a stroke what that goes over and what hangs on it', () => {
     // Two discs of a colour on an even ground, of which only the left may be the subject at first.
     const [width, height] = [200, 120];
@@ -265,6 +297,23 @@ describe('the first guess', () => {
     expect(sharedColours(full, colours([...tones]))).toBeCloseTo(0.5, 5);
     expect(sharedColours(left, colours([...tones]))).toBe(0);
   });
+  it('asks for nothing at sides that lie on the frame', () => {
+    const [width, height] = [100, 80];
+    const within = (x0: number, x1: number, y0: number, y1: number) => (i: number) => {
+      const [x, y] = [i % width, Math.floor(i / width)];
+      return x >= x0 && x < x1 && y >= y0 && y < y1;
+    };
+    const all = Array.from({ length: width * height }, (_, i) => i);
+    const labels = (may: (i: number) => boolean) =>
+      Uint8Array.from(all, (i) => (may(i) ? LABEL.maybeSubject : LABEL.background));
+    const small = Uint8Array.from(all, (i) => Number(within(40, 70, 12, 50)(i)));
+    expect(isTight(small, labels(within(38, 72, 10, 79)), width, height)).toBe(false);
+    expect(isTight(small, labels(within(38, 72, 10, 80)), width, height)).toBe(true);
+    expect(isTight(small, labels(within(0, 100, 10, 80)), width, height)).toBe(true);
+    expect(isTight(small, labels(within(1, 99, 10, 80)), width, height)).toBe(true);
+    expect(isTight(small, labels(within(2, 98, 10, 80)), width, height)).toBe(false);
+  });
+
   it('parts two kinds of values between them', () => {
     const values = [...Array.from({ length: 50 }, (_, i) => 20 + (i % 5)), 180, 190, 200, 185];
     expect(parting(values)).toBeGreaterThanOrEqual(24);

@@ -99,10 +99,12 @@ export function guesses(
 
 /** A subject may be away from the outline round it by so much of that, to each side. */
 const LOOSE = 0.14;
+/** An outline that comes so near to the frame, of its side, lies on it. */
+const AT_FRAME = 0.01;
 
 /**
  * Whether a subject (1 or 0 a px) comes near to all sides of where it may be: who draws a box draws it tight (Lempitsky
- * et al., "Image segmentation with a bounding box prior", ICCV 2009).
+ * et al., "Image segmentation with a bounding box prior", ICCV 2009). Sides that lie on the frame of the picture say nothing.
  */
 export function isTight(
   subject: Uint8Array,
@@ -114,11 +116,12 @@ export function isTight(
   const may = holding(all, (i) => known[i] !== LABEL.background);
   const own = holding(all, (i) => subject[i] === 1);
   const [x, y] = [may.width * LOOSE, may.height * LOOSE];
+  const [right, bottom] = [may.x + may.width, may.y + may.height];
   return (
-    own.x - may.x <= x &&
-    own.y - may.y <= y &&
-    may.x + may.width - own.x - own.width <= x &&
-    may.y + may.height - own.y - own.height <= y
+    (may.x <= AT_FRAME * width || own.x - may.x <= x) &&
+    (may.y <= AT_FRAME * height || own.y - may.y <= y) &&
+    (right >= width * (1 - AT_FRAME) || right - own.x - own.width <= x) &&
+    (bottom >= height * (1 - AT_FRAME) || bottom - own.y - own.height <= y)
   );
 }
 

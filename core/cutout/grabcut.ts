@@ -64,6 +64,8 @@ const ABOUT = 64;
 const NEARBY = 24;
 /** The refined region reaches so far beyond where the outline may run, px. */
 const MARGIN = 4;
+/** A subject of less than this share of where it may be is none. */
+const LEAST = 0.01;
 /** The rounds of trying a guess, from it and from what of that holds together; and of going on from the best, and from another cut. */
 const TRIAL_ROUNDS = [2, 1] as const;
 const BEST_ROUNDS = [2, 1] as const;
@@ -107,6 +109,12 @@ interface Found {
   models: Models;
 }
 
+/** What a guess came to: whether it comes near to all sides, and which share of its colours the background has as well. */
+interface Tried extends Found {
+  tight: boolean;
+  shared: number;
+}
+
 /**
  * A cutter for a picture of three bytes a px, red, green and blue. Subjects are segmented at a rough size first; along
  * their outline, again at that of the picture.
@@ -134,6 +142,7 @@ export function cutterFor(cv: OpenCv, rgb: Uint8Array, width: number, height: nu
   /** What the last cut found, at the rough size and at the fine one, by which colours, and from which labels at either. */
   let last: (Found & Record<'fine' | 'known' | 'coarse', Uint8Array>) | null = null;
 
+  /** The colours at the trial size in Lab, a little blurred, 0–255. */
   const colours = () => {
     const [lab, soft] = [new cv.Mat(), new cv.Mat()];
     cv.cvtColor(trial.of, lab, cv.COLOR_RGB2Lab);
@@ -192,33 +201,53 @@ export function cutterFor(cv: OpenCv, rgb: Uint8Array, width: number, height: nu
     return isTellable(start) ? rounds(at, start, models, count, cv.GC_EVAL) : subject;
   };
 
-  /** Goes on from the guess that comes to most: the first that is tight, unless another parts colours better. */
-  const first = (known: Uint8Array): Found => {
-    check(known);
-    const { width: tw, height: th } = trial;
-    const small = coarser(known, rough, tw, th);
+  /** What the guesses come to at the trial size, those that are nothing or all left out; the best first. */
+  const tries = (small: Uint8Array): Tried[] => {
+    const { width, height } = trial;
     const soft = colours();
-    const tried: (Found & { tight: boolean; shared: number })[] = [];
-    for (const start of guesses(small, soft, tw, th).filter(isTellable)) {
+    const tried: Tried[] = [];
+    for (const start of guesses(small, soft, width, height).filter(isTellable)) {
       const models = learnt();
       const rest = rounds(trial, start, models, TRIAL_ROUNDS[0], cv.GC_INIT_WITH_MASK);
       const subject = onward(small, rest, models, TRIAL_ROUNDS[1], trial);
-      const tight = isTight(subject, small, tw, th);
+      if (!isSome(subject, small)) {
+        forget(models);
+        continue;
+      }
+      const tight = isTight(subject, small, width, height);
       const shared = sharedColours(subject, soft);
       tried.push({ subject, models, tight, shared });
       if (tight && shared < PLAIN) break;
       // The last guess is that all is the subject: it is tried where the others came to nothing.
       if (tried.length > 1 && tried.some((t) => t.tight)) break;
     }
-    const fit = tried.some((t) => t.tight) ? tried.filter((t) => t.tight) : tried;
-    const best = fit.reduce((a, b) => (b.shared < CLEARLY * a.shared ? b : a));
-    for (const t of tried) if (t !== best) forget(t.models);
-    const { models } = best;
-    const subject = BEST_ROUNDS.reduce(
-      (on, count) => onward(known, on, models, count),
-      resized(together(small, best.subject, trial), [tw, th], rough),
-    );
-    return { subject: together(known, subject), models };
+    // The first that is tight, unless another parts colours better.
+    return tried.reduce<Tried[]>((sorted, t) => {
+      const at = sorted.findIndex((s) =>
+        t.tight === s.tight ? t.shared < CLEARLY * s.shared : t.tight,
+      );
+      return at < 0 ? [...sorted, t] : [...sorted.slice(0, at), t, ...sorted.slice(at)];
+    }, []);
+  };
+
+  /** Goes on from the guess that comes to most, or from the next if that comes to nothing. */
+  const first = (known: Uint8Array): Found => {
+    check(known);
+    const small = coarser(known, rough, trial.width, trial.height);
+    const tried = tries(small);
+    try {
+      for (const { subject, models } of tried) {
+        const on = BEST_ROUNDS.reduce(
+          (before, count) => onward(known, before, models, count),
+          resized(together(small, subject, trial), [trial.width, trial.height], rough),
+        );
+        const whole = together(known, on);
+        if (isSome(whole, known)) return { subject: whole, models: copied(models) };
+      }
+    } finally {
+      for (const t of tried) forget(t.models);
+    }
+    throw new NothingToTell(NOTHING_STANDS_OUT);
   };
 
   /**
@@ -271,6 +300,13 @@ export function cutterFor(cv: OpenCv, rgb: Uint8Array, width: number, height: nu
     return withWindow(subjects, of.width, inside, found);
   };
 
+  /** What is found at first. */
+  const begun = (known: Uint8Array): NonNullable<typeof last> => {
+    const coarse = coarser(known, { width, height }, w, h);
+    const found = first(coarse);
+    return { ...found, fine: refined(known, found, whole), known, coarse };
+  };
+
   /** What was found, gone on from by what is newly known. */
   const onFrom = (before: NonNullable<typeof last>, known: Uint8Array): typeof before => {
     const marked = holding(whole, (i) => known[i] !== before.known[i]);
@@ -302,13 +338,14 @@ export function cutterFor(cv: OpenCv, rgb: Uint8Array, width: number, height: nu
 
   return {
     cut(known) {
-      if (last) last = onFrom(last, known);
-      else {
-        const coarse = coarser(known, { width, height }, w, h);
-        const found = first(coarse);
-        last = { ...found, fine: refined(known, found, whole), known, coarse };
+      const made = last ? onFrom(last, known) : begun(known);
+      const { fine } = made;
+      if (last ? !fine.includes(1) : !isSome(fine, known)) {
+        // What was found before stays, to go on from when the stroke is undone.
+        if (!last) forget(made.models);
+        throw new NothingToTell(last ? NOTHING_LEFT : NOTHING_STANDS_OUT);
       }
-      const { fine } = last;
+      last = made;
       return known.map((l, i) =>
         l <= LABEL.subject ? l : fine[i] ? LABEL.maybeSubject : LABEL.maybeBackground,
       );
@@ -323,6 +360,23 @@ export function cutterFor(cv: OpenCv, rgb: Uint8Array, width: number, height: nu
 }
 
 const isSubject = (label: number): boolean => (label & 1) === 1;
+
+const NOTHING_STANDS_OUT =
+  'Nothing there stands out from what is round it. Draw the box or the lasso closely round the subject.';
+const NOTHING_LEFT =
+  'By that stroke nothing is left of the subject. Undo it, or mark the subject with a stroke.';
+
+/** Whether a subject (1 or 0 a px) is more than hardly anything of where it may be, and not all of the picture. */
+function isSome(subject: Uint8Array, known: Uint8Array): boolean {
+  let [own, may] = [0, 0];
+  for (let i = 0; i < known.length; i++) {
+    own += subject[i]!;
+    if (known[i] !== LABEL.background) may++;
+  }
+  // What is marked is a subject, however small.
+  const least = known.includes(LABEL.subject) ? 1 : Math.max(1, LEAST * may);
+  return own >= least && own < known.length;
+}
 
 /** Whether labels leave anything to either side. */
 const isTellable = (labels: Uint8Array): boolean =>
