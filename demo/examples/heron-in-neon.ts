@@ -2,7 +2,7 @@
 import { corner, smooth, type Path } from '@ignis/core/geometry/path';
 import { newLine, newPicture, newScene } from '@ignis/core/scene/model/make';
 import { newWeave } from '@ignis/core/scene/edits/weave-edits';
-import { finish, graded, heron, named, pier, stepOf, write } from './make';
+import { heron, named, pier, write, graded } from './make';
 
 const middle = { x: 960, y: 600 };
 
@@ -41,12 +41,5 @@ scene.layers.push(
   named(ember, 'ember'),
   named(bird, 'heron'),
   named(tide, 'tide'),
-);
-scene.layers.push(
-  finish(
-    stepOf('grade.colour-balance', { darkBlue: 8, darkGreen: 2, brightRed: 4 }),
-    stepOf('finish.vignette', { light: -0.9, size: 50 }),
-    stepOf('finish.grain', { strength: 2 }),
-  ),
 );
 await write('heron-in-neon', scene, [pier, heron]);

@@ -227,7 +227,6 @@ describe('the ignis command', () => {
       'Ember line:line',
       'Heron:picture',
       'Tide line:line',
-      'Finish:grade',
     ]);
   });
 
@@ -306,7 +305,7 @@ describe('the server', () => {
     const file = new Uint8Array(
       await (await fetch(`${url}/examples/heron-in-neon.ignis`)).arrayBuffer(),
     );
-    expect((await unpackScene(file, 'heron')).scene.layers).toHaveLength(5);
+    expect((await unpackScene(file, 'heron')).scene.layers).toHaveLength(4);
     const cover = await (await fetch(`${url}/examples/blank-pier.webp`)).arrayBuffer();
     expect((await sharp(new Uint8Array(cover)).metadata()).width).toBe(720);
     expect((await fetch(`${url}/examples/..%2Fpier.ignis`)).status).toBe(404);
