@@ -12,7 +12,7 @@ export const medianMargin = (radius: number): number => Math.max(0, Math.round(r
 /**
  * Pixels each of which is the median of a disc of `radius` px about it (to whole px; under half a px it changes nothing), over what
  * `wanted` shares with all it can reach; outside the pixels is nothing. Each channel of the straight colours by itself, weighed by
- * coverage, and the coverage too. Values are told apart from 0 to 16, by about 1/1000 of the root of that range, and within that
+ * coverage, and the coverage too. Values are distinguished from 0 to 16, by about 1/1000 of the root of that range, and within that
  * by their mean.
  */
 export function medians(pixels: ColourBuffer, radius: number, wanted: Region): ColourBuffer {

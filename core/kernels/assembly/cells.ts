@@ -1,6 +1,6 @@
 /** Points strewn one a unit, and the nearest of them (Worley, "A cellular texture basis function", 1996). */
 import { get4, put, splat } from './access';
-import { bitsOf, hashOf, seeded, wrapped } from './noise';
+import { bitsOf, hashOf, seeded, wrapped } from './hash';
 import { AROUND, NOTE, REGISTER, forgetUnit, isNoted, nextUnit, notesRoom, putWithin, unitX, unitY, within } from './units';
 
 /** Notes the points of units `from` to `to` of those around (x, y): their units, how they are moved in them, and their numbers. */

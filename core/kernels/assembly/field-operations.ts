@@ -2,7 +2,8 @@
 import { get, get2, get4, put4 } from './access';
 import { cellBorders, cells } from './cells';
 import { decode, encode, exp2, log2 } from './colour';
-import { allWrapped, columnsOf, fractalNoise, hashesOf, noises, rowsOf, seededRows } from './noise';
+import { allWrapped, columnsOf, hashesOf, rowsOf, seededRows } from './hash';
+import { fractalNoise, noises } from './noise';
 import { scattered } from './scatter';
 import { turnOf } from './turn';
 import { REGISTER } from './units';

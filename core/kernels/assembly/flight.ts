@@ -1,6 +1,7 @@
 /** Where particles are at a moment. */
 import { get, put } from './access';
-import { hashAt, slopeX, slopeY, slopesAt } from './noise';
+import { hashAt } from './hash';
+import { slopeX, slopeY, slopesAt } from './noise';
 
 /** Floats of a particle that flies: head x, y, tail x, y (px of the render), radius (px), opacity, share of the ramp, turn (radians), and a number of its own. */
 export const FLOWN: i32 = 12;

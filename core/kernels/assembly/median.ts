@@ -11,7 +11,7 @@ const HEAD: i32 = 8;
 const HISTOGRAM: i32 = HEAD + BINS * 8;
 /** Of red, green, blue and coverage, one after another; a multiple of 16 bytes. */
 const ROOM: i32 = 4 * HISTOGRAM;
-/** The greatest value that is told apart; steps go by its square root, much as tones are seen. */
+/** The greatest value that is distinguished; steps go by its square root, much as tones are seen. */
 const MOST: f32 = 16;
 
 /** Rows of pixels as four words each: steps of the straight red, green and blue, and of the coverage. */

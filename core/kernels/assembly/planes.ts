@@ -1,5 +1,5 @@
 /** Plain work on planes that styles are made of. Strides are in bytes. */
-import { hashAt } from './noise';
+import { hashAt } from './hash';
 import { get, put } from './access';
 
 /** Puts every value of rows through a table of `size` floats for 0–1, in place; between two it is mixed. */

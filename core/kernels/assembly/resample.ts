@@ -1,5 +1,6 @@
 /** Sampling pictures under a homography, and the levels of their pyramids. */
 import { get4, put4 } from './access';
+import { pxOf, sampled } from './sample';
 
 // @ts-ignore: decorator
 @inline
@@ -41,13 +42,6 @@ export function cubic(a: v128, b: v128, c: v128, d: v128, t: f32): v128 {
   );
 }
 
-/** A px of RGBA rows, transparent outside. */
-function at(s: usize, width: i32, height: i32, x: i32, y: i32): v128 {
-  return inRange(x, width) && inRange(y, height)
-    ? get4(s + (((y * width + x) as usize) << 4))
-    : f32x4.splat(0);
-}
-
 /** Four px one after another, each times its weight. */
 // @ts-ignore: decorator
 @inline
@@ -62,10 +56,10 @@ function weighed(p: usize, a: v128, b: v128, c: v128, d: v128): v128 {
 function cubicRow(s: usize, width: i32, height: i32, x: i32, y: i32, t: f32): v128 {
   if (!inRange(y, height)) return f32x4.splat(0);
   return cubic(
-    at(s, width, height, x, y),
-    at(s, width, height, x + 1, y),
-    at(s, width, height, x + 2, y),
-    at(s, width, height, x + 3, y),
+    pxOf(s, width, height, x, y),
+    pxOf(s, width, height, x + 1, y),
+    pxOf(s, width, height, x + 2, y),
+    pxOf(s, width, height, x + 3, y),
     t,
   );
 }
@@ -126,27 +120,7 @@ export function bilinear(s: usize, width: i32, height: i32, sx: f64, sy: f64): v
   const fy = Math.floor(sy);
   if (!(fx >= -1 && fy >= -1 && fx < (width as f64) && fy < (height as f64)))
     return f32x4.splat(0);
-  const x = fx as i32;
-  const y = fy as i32;
-  const tx = f32x4.splat((sx - fx) as f32);
-  const ty = f32x4.splat((sy - fy) as f32);
-  let a: v128, b: v128, c: v128, d: v128;
-  if (x >= 0 && y >= 0 && x + 1 < width && y + 1 < height) {
-    const p = s + (((y * width + x) as usize) << 4);
-    const q = p + ((width as usize) << 4);
-    a = get4(p);
-    b = get4(p + 16);
-    c = get4(q);
-    d = get4(q + 16);
-  } else {
-    a = at(s, width, height, x, y);
-    b = at(s, width, height, x + 1, y);
-    c = at(s, width, height, x, y + 1);
-    d = at(s, width, height, x + 1, y + 1);
-  }
-  const top = f32x4.add(a, f32x4.mul(f32x4.sub(b, a), tx));
-  const bottom = f32x4.add(c, f32x4.mul(f32x4.sub(d, c), tx));
-  return f32x4.add(top, f32x4.mul(f32x4.sub(bottom, top), ty));
+  return sampled(s, width, height, fx as i32, fy as i32, (sx - fx) as f32, (sy - fy) as f32);
 }
 
 /** From so many samples on it is asked first whether they meet the source at all. */
@@ -307,8 +281,8 @@ export function halveRows(
       const u = x << 1;
       const v = y << 1;
       const sum = f32x4.add(
-        f32x4.add(at(s, sWidth, sHeight, u, v), at(s, sWidth, sHeight, u + 1, v)),
-        f32x4.add(at(s, sWidth, sHeight, u, v + 1), at(s, sWidth, sHeight, u + 1, v + 1)),
+        f32x4.add(pxOf(s, sWidth, sHeight, u, v), pxOf(s, sWidth, sHeight, u + 1, v)),
+        f32x4.add(pxOf(s, sWidth, sHeight, u, v + 1), pxOf(s, sWidth, sHeight, u + 1, v + 1)),
       );
       put4(d + (((y * dWidth + x) as usize) << 4), f32x4.mul(sum, quarter));
     }

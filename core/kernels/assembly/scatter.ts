@@ -1,6 +1,7 @@
 /** Things scattered over a plane: discs, polygons, stars, strokes. */
 import { get4, put, splat } from './access';
-import { bitsOf, hashOf, mix, seeded, wrapped } from './noise';
+import { bitsOf, hashOf, seeded, wrapped } from './hash';
+import { mix } from './noise';
 import { AROUND, NOTE, REGISTER, forgetUnit, isNoted, nextUnit, notesRoom, putWithin, unitX, unitY } from './units';
 
 /** How many times their size the light of stars goes. */

@@ -1,6 +1,6 @@
 /** Means of a picture along a flow: motion blurs along lines. */
 import { get4, put4 } from './access';
-import { between, betweenAny, pxOf } from './sample';
+import { mixedOf, pxOf, sampled } from './sample';
 
 /** The two ways of a node of the flow, changed about if they lie against those of another. */
 // @ts-ignore: decorator
@@ -52,33 +52,30 @@ export function streamRows(
       const b = along(get4(node + 16), a);
       const c = along(get4(next), a);
       const e = along(get4(next + 16), a);
-      const top = f32x4.add(a, f32x4.mul(f32x4.sub(b, a), across));
-      const bottom = f32x4.add(c, f32x4.mul(f32x4.sub(e, c), across));
-      const way = f32x4.add(top, f32x4.mul(f32x4.sub(bottom, top), down));
+      const way = mixedOf(a, b, c, e, across, down);
       const whole = f32x4.floor(way);
       const rest = f32x4.sub(way, whole);
       const step = i32x4.trunc_sat_f32x4_s(whole);
       const sx = x0 + x - ox;
-      const ax = sx + i32x4.extract_lane(step, 0);
-      const ay = sy + i32x4.extract_lane(step, 1);
-      const bx = sx + i32x4.extract_lane(step, 2);
-      const by = sy + i32x4.extract_lane(step, 3);
-      const tax = f32x4.extract_lane(rest, 0);
-      const tay = f32x4.extract_lane(rest, 1);
-      const tbx = f32x4.extract_lane(rest, 2);
-      const tby = f32x4.extract_lane(rest, 3);
-      const least = min(min(ax, ay), min(bx, by));
-      let sum = pxOf(s, sWidth, sHeight, sx, sy);
-      if (least >= 0 && max(ax, bx) + 1 < sWidth && max(ay, by) + 1 < sHeight) {
-        const p = s + (((ay * sWidth + ax) as usize) << 4);
-        const q = s + (((by * sWidth + bx) as usize) << 4);
-        const line = (sWidth as usize) << 4;
-        sum = f32x4.add(sum, between(p, p + line, f32x4.splat(tax), f32x4.splat(tay)));
-        sum = f32x4.add(sum, between(q, q + line, f32x4.splat(tbx), f32x4.splat(tby)));
-      } else {
-        sum = f32x4.add(sum, betweenAny(s, sWidth, sHeight, ax, ay, tax, tay));
-        sum = f32x4.add(sum, betweenAny(s, sWidth, sHeight, bx, by, tbx, tby));
-      }
+      const one = sampled(
+        s,
+        sWidth,
+        sHeight,
+        sx + i32x4.extract_lane(step, 0),
+        sy + i32x4.extract_lane(step, 1),
+        f32x4.extract_lane(rest, 0),
+        f32x4.extract_lane(rest, 1),
+      );
+      const other = sampled(
+        s,
+        sWidth,
+        sHeight,
+        sx + i32x4.extract_lane(step, 2),
+        sy + i32x4.extract_lane(step, 3),
+        f32x4.extract_lane(rest, 2),
+        f32x4.extract_lane(rest, 3),
+      );
+      const sum = f32x4.add(pxOf(s, sWidth, sHeight, sx, sy), f32x4.add(one, other));
       put4(target, f32x4.mul(sum, third));
     }
   }

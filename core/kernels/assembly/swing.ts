@@ -1,6 +1,6 @@
 /** Means of a picture turned and scaled about a place: spins and zooms. */
 import { get, get4, put4 } from './access';
-import { between, betweenAny, pxOf } from './sample';
+import { between, pxOf, sampled } from './sample';
 import { scratchRow } from './scratch';
 
 /** Writes the mean of a px and of two samples, which lie so many px from it, and so far from there to the next, across and down. */
@@ -117,10 +117,10 @@ export function swingRows(
         const sx = x + k + x0 - ox;
         const ax = sx + (get(at + 64) as i32);
         const ay = sy + (get(at + 80) as i32);
-        const a = betweenAny(s, sWidth, sHeight, ax, ay, get(at), get(at + 16));
+        const a = sampled(s, sWidth, sHeight, ax, ay, get(at), get(at + 16));
         const bx = sx + (get(at + 96) as i32);
         const by = sy + (get(at + 112) as i32);
-        const b = betweenAny(s, sWidth, sHeight, bx, by, get(at + 32), get(at + 48));
+        const b = sampled(s, sWidth, sHeight, bx, by, get(at + 32), get(at + 48));
         const own = pxOf(s, sWidth, sHeight, sx, sy);
         const sum = f32x4.add(own, f32x4.add(a, b));
         put4(row + (((x + k) as usize) << 4), f32x4.mul(sum, third));

@@ -1,6 +1,7 @@
 /** The dabs of a stroke in colours of their own, and as tips. Strides are in bytes. */
 import { get, get4, put4, splat } from './access';
 import { DAB, ovalCovers } from './dabs';
+import { mixedOf } from './sample';
 
 /** A px of a tip: `side` × `side` floats, or premultiplied RGBA; nothing beyond it. */
 // @ts-ignore: decorator
@@ -23,9 +24,7 @@ function tipAt(tip: usize, side: i32, colours: i32, u: f32, v: f32): v128 {
   const b = tipPx(tip, side, colours, x + 1, y);
   const c = tipPx(tip, side, colours, x, y + 1);
   const d = tipPx(tip, side, colours, x + 1, y + 1);
-  const top = f32x4.add(a, f32x4.mul(f32x4.sub(b, a), tx));
-  const bottom = f32x4.add(c, f32x4.mul(f32x4.sub(d, c), tx));
-  return f32x4.add(top, f32x4.mul(f32x4.sub(bottom, top), ty));
+  return mixedOf(a, b, c, d, tx, ty);
 }
 
 /** How much a dab that falls off as a Gaussian covers, by the distance along its axes: of radius `r`, two and a half deviations. */
