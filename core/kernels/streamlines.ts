@@ -1,12 +1,13 @@
+import type { Memo } from '../definitions/memo';
 import type { Path } from '../geometry/path';
 import { IDENTITY } from '../geometry/affine';
 import { lengthsOf, refined, strandsOf } from '../geometry/strand';
 import type { ColourBuffer } from '../pixels/buffer';
 import { colourBuffer, crop, unwritten } from '../pixels/buffer';
-import { floats, scoped } from '../pixels/heap';
 import type { Region } from '../pixels/region';
 import { EMPTY, grow, intersect, isEmpty } from '../pixels/region';
 import { onHeap, run } from './machine';
+import { byThirds, stagesFor } from './thirds';
 
 /**
  * Motion along lines: near each piece of a line things move as it runs, and between lines their ways mix (tensors of direction, so that a
@@ -31,6 +32,8 @@ interface Piece {
 
 /** How things move along lines. */
 export interface Flow {
+  /** Names the paths: the same name, the same paths. */
+  name: string;
   /** px of the render. */
   paths: readonly Path[];
   /** From one end of the way to the other, px. */
@@ -147,46 +150,64 @@ function turnOn(flow: Directions, x: number, y: number, way: Float64Array, room:
 }
 
 /** For each stage, the coarsest first: how far its samples lie either way of each node, x and y, px. */
-function waysOf(region: Region, { paths, length, reach }: Flow, stages: number) {
+interface Ways extends Nodes {
+  stages: Float32Array[];
+}
+
+/**
+ * Follows the flow for `length` px from a place (px from its first node), as a way goes on, which is changed; notes how far from there it
+ * came after each stage's share.
+ */
+function follow(
+  flow: Directions,
+  from: { x: number; y: number },
+  way: Float64Array,
+  length: number,
+  stages: Float32Array[],
+  at: number,
+): void {
+  const [half, room] = [new Float64Array(2), new Float64Array(2)];
+  let { x, y } = from;
+  let gone = 0;
+  // The finest stage reaches the least far.
+  for (let stage = stages.length - 1; stage >= 0; stage--) {
+    const distance = length / 3 ** (stage + 1);
+    const steps = Math.max(1, Math.ceil((distance - gone) / CELL));
+    const step = (distance - gone) / steps;
+    for (let i = 0; i < steps; i++) {
+      // By the direction half a step on.
+      turnOn(flow, x, y, way, room);
+      half.set(way);
+      turnOn(flow, x + (way[0]! * step) / 2, y + (way[1]! * step) / 2, half, room);
+      x += half[0]! * step;
+      y += half[1]! * step;
+      way.set(half);
+    }
+    gone = distance;
+    stages[stage]![at] = x - from.x;
+    stages[stage]![at + 1] = y - from.y;
+  }
+}
+
+function waysOf(region: Region, { paths, length, reach }: Flow): Ways {
   const nodes = nodesOver(region);
   const flow = directionsOver(grow(region, Math.ceil(length) + 2 * CELL), piecesOf(paths), reach);
-  const made = Array.from({ length: stages }, () => floats(nodes.columns * nodes.rows * 4));
+  const count = nodes.columns * nodes.rows;
+  const stages = Array.from({ length: stagesFor(length) }, () => new Float32Array(count * 4));
   const [left, top] = [nodes.x - flow.x, nodes.y - flow.y];
-  const [way, half, room] = [0, 1, 2].map(() => new Float64Array(2)) as [
-    Float64Array,
-    Float64Array,
-    Float64Array,
-  ];
-  for (let n = 0; n < nodes.columns * nodes.rows; n++) {
-    const x0 = left + (n % nodes.columns) * CELL;
-    const y0 = top + Math.floor(n / nodes.columns) * CELL;
-    const own = length * flow.share[(y0 / CELL) * flow.columns + x0 / CELL]!;
-    for (let side = 0; side < 2; side++) {
-      way.set([1, 1e-3]);
-      turnOn(flow, x0, y0, way, room);
-      if (side === 1) for (const k of [0, 1]) way[k] = -way[k]!;
-      let [x, y, gone] = [x0, y0, 0];
-      // The finest stage reaches the least far.
-      for (let stage = stages - 1; stage >= 0; stage--) {
-        const distance = own / 3 ** (stage + 1);
-        const steps = Math.max(1, Math.ceil((distance - gone) / CELL));
-        const step = (distance - gone) / steps;
-        for (let i = 0; i < steps; i++) {
-          // By the direction half a step on.
-          turnOn(flow, x, y, way, room);
-          half.set(way);
-          turnOn(flow, x + (way[0]! * step) / 2, y + (way[1]! * step) / 2, half, room);
-          x += half[0]! * step;
-          y += half[1]! * step;
-          way.set(half);
-        }
-        gone = distance;
-        made[stage]![4 * n + 2 * side] = x - x0;
-        made[stage]![4 * n + 2 * side + 1] = y - y0;
-      }
-    }
+  for (let n = 0; n < count; n++) {
+    const from = {
+      x: left + (n % nodes.columns) * CELL,
+      y: top + Math.floor(n / nodes.columns) * CELL,
+    };
+    const own = length * flow.share[(from.y / CELL) * flow.columns + from.x / CELL]!;
+    const [one, room] = [Float64Array.of(1, 1e-3), new Float64Array(2)];
+    turnOn(flow, from.x, from.y, one, room);
+    const other = one.map((v) => -v);
+    follow(flow, from, one, own, stages, 4 * n);
+    follow(flow, from, other, own, stages, 4 * n + 2);
   }
-  return { ...nodes, ways: made };
+  return { ...nodes, stages };
 }
 
 /** How far motion along lines carries a value, px. */
@@ -195,36 +216,38 @@ export const streamMargin = (length: number): number =>
 
 /**
  * Pixels each of which is the mean of those along a way through it as lines run, over what `wanted` shares with all they can reach;
- * outside the pixels is nothing. Without lines, and shorter than a px, it changes nothing.
+ * outside the pixels is nothing. Without lines, and shorter than a px, it changes nothing. The flow is found again by `memo`.
  */
-export function movedAlong(pixels: ColourBuffer, flow: Flow, wanted: Region): ColourBuffer {
-  const margin = streamMargin(flow.length);
+export function movedAlong(
+  pixels: ColourBuffer,
+  flow: Flow,
+  wanted: Region,
+  memo: Memo,
+): ColourBuffer {
+  const { name, paths, length, reach } = flow;
+  const margin = streamMargin(length);
   const region = intersect(wanted, grow(pixels.region, margin));
   if (isEmpty(region) || isEmpty(pixels.region)) return colourBuffer(EMPTY);
-  const isStill = margin === 0 || !flow.paths.some((p) => p.anchors.length > 1);
+  const isStill = margin === 0 || !paths.some((p) => p.anchors.length > 1);
   if (isStill) return crop(pixels, region);
-  // A mean of three samples a third of the way apart, of which each is such a mean in turn, until samples lie a px apart.
-  const stages = Math.ceil(Math.log(Math.max(3, flow.length)) / Math.log(3));
-  return scoped(() => {
-    const all = grow(pixels.region, margin);
-    const { x, y, columns, ways } = waysOf(intersect(grow(region, margin), all), flow, stages);
-    let made = pixels;
-    ways.forEach((nodes, k) => {
-      // The stages to come look at most so far: the sum of all their steps.
-      const left = Math.ceil(flow.length / 3 ** (k + 1) / 2) + 2 * (stages - k - 1);
-      const part = k === stages - 1 ? region : intersect(grow(region, left), all);
-      const out: ColourBuffer = unwritten(part, 4);
-      const from = made.region;
-      onHeap((at) =>
-        run('streamRows', part.height, part.width * 20, [
-          ...([at(made.data), from.width, from.height, from.x, from.y] as const),
-          ...([at(nodes), columns, x, y, CELL] as const),
-          at(out.data, 'write'),
-          ...([part.x, part.y, part.width] as const),
-        ]),
-      );
-      made = out;
-    });
-    return made;
+  const all = grow(pixels.region, margin);
+  const over = intersect(grow(region, margin), all);
+  const { x, y, columns, stages } = memo(
+    JSON.stringify(['flow', name, length, reach, over]),
+    () => waysOf(over, flow),
+    (made) => made.stages.reduce((sum, nodes) => sum + nodes.byteLength, 0),
+  );
+  return byThirds(pixels, region, all, length, (made, part, stage) => {
+    const out: ColourBuffer = unwritten(part, 4);
+    const from = made.region;
+    onHeap((at) =>
+      run('streamRows', part.height, part.width * 20, [
+        ...([at(made.data), from.width, from.height, from.x, from.y] as const),
+        ...([at(stages[stage - 1]!), columns, x, y, CELL] as const),
+        at(out.data, 'write'),
+        ...([part.x, part.y, part.width] as const),
+      ]),
+    );
+    return out;
   });
 }

@@ -1,10 +1,10 @@
 import type { ColourBuffer } from '../pixels/buffer';
 import { colourBuffer, unwritten } from '../pixels/buffer';
-import { scoped } from '../pixels/heap';
 import type { Region } from '../pixels/region';
 import { EMPTY, grow, intersect, isEmpty } from '../pixels/region';
 import type { Point } from '../geometry/affine';
 import { onHeap, run } from './machine';
+import { byThirds } from './thirds';
 
 /** What a picture is swung by about a place: turned and scaled, from half of this one way to half of it the other. */
 export interface Swing {
@@ -33,19 +33,10 @@ export function swung(
   const reach = swingReach({ turn, zoom }, distance);
   const region = intersect(wanted, grow(pixels.region, Math.ceil(reach) + 2));
   if (isEmpty(region) || isEmpty(pixels.region)) return colourBuffer(EMPTY);
-  // A mean of three samples a third of the way apart, of which each is such a mean in turn, until samples lie a px apart.
-  const stages = Math.ceil(Math.log(Math.max(3, reach)) / Math.log(3));
-  return scoped(() => {
-    const all = grow(pixels.region, Math.ceil(reach) + 2);
-    let made = pixels;
-    for (let stage = 1; stage <= stages; stage++) {
-      const step = 1 / 3 ** stage;
-      // The stages to come look at most so far: the sum of all their steps.
-      const left = Math.ceil((reach * step) / 2) + 2 * (stages - stage);
-      const part = stage === stages ? region : intersect(grow(region, left), all);
-      made = thirds(made, { centre, turn: turn * step, zoom: zoom * step }, part);
-    }
-    return made;
+  const all = grow(pixels.region, Math.ceil(reach) + 2);
+  return byThirds(pixels, region, all, reach, (made, part, stage) => {
+    const step = 1 / 3 ** stage;
+    return thirds(made, { centre, turn: turn * step, zoom: zoom * step }, part);
   });
 }
 

@@ -54,15 +54,18 @@ export const motion = defineStep({
   seesPlace: true,
   margin: ({ length }, scale) =>
     Math.max(slideMargin(length * scale), streamMargin(length * scale)),
-  apply: (input, v, { scale, map, mixing, wanted, seen }) => {
+  apply: (input, v, { scale, map, mixing, wanted, scene, memo, seen }) => {
     const px = v.length * scale;
     if (v.course !== 'line') {
       const turn = angleUnder(map, (v.angle * Math.PI) / 180);
       return inLight(input, mixing, (light) => slid(light, px, turn, wanted));
     }
-    const paths = seen('of')?.paths() ?? [];
-    if (paths.length === 0) return crop(input, wanted);
-    const flow = { paths, length: px, reach: (v.reach ?? 0) * scale };
-    return inLight(input, mixing, (light) => movedAlong(light, flow, wanted));
+    const line = seen('of');
+    const paths = line?.paths() ?? [];
+    if (!line || paths.length === 0) return crop(input, wanted);
+    // The name of what is seen holds under one map of the render.
+    const name = JSON.stringify([line.key, map, scene]);
+    const flow = { name, paths, length: px, reach: (v.reach ?? 0) * scale };
+    return inLight(input, mixing, (light) => movedAlong(light, flow, wanted, memo));
   },
 });
