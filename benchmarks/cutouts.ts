@@ -3,7 +3,7 @@ import { createRequire } from 'node:module';
 import { defaultsOf } from '../core/definitions/parameter-values';
 import type { CutOutShape } from '../core/cutout/cut-out';
 import { edgeParameters, workingSize } from '../core/cutout/cut-out';
-import type { OpenCv } from '../core/cutout/grabcut';
+import type { OpenCv } from '../core/cutout/opencv';
 import { cutterFor } from '../core/cutout/grabcut';
 import { knownLabels, tonesOf } from '../core/cutout/labels';
 import { IDENTITY, scaling } from '../core/geometry/affine';

@@ -18,8 +18,9 @@ import { newMask } from '../scene/model/make';
 import type { CutOutShape, Mark } from './cut-out';
 import { edgeParameters, workingSize } from './cut-out';
 import { barrierDistance, isTight, parting, sharedColours } from './first-guess';
-import type { OpenCv } from './grabcut';
-import { NothingToTell, cutterFor } from './grabcut';
+import type { OpenCv } from './opencv';
+import { cutterFor } from './grabcut';
+import { NothingToTell } from './tellable';
 import { LABEL, knownLabels, tonesOf } from './labels';
 
 // Not by `import`: the library can be awaited, and would be without end.

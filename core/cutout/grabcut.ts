@@ -4,53 +4,18 @@ import { covering, grow, holding, intersect, isEmpty, unite } from '../pixels/re
 import { workingSize } from './cut-out';
 import { changedWhere, largestComponents } from './largest-components';
 import { LABEL, banded, beneath, coarser, resized } from './labels';
+import type { Mat, OpenCv } from './opencv';
+import {
+  NOTHING_LEFT,
+  NOTHING_STANDS_OUT,
+  NothingToTell,
+  checkTellable,
+  isSome,
+  isTellable,
+} from './tellable';
 import { inWhole, isAtCut, windowOf, withWindow } from './window';
 
 /** GrabCut (Rother, Kolmogorov & Blake, SIGGRAPH 2004), as the OpenCV library computes it. */
-
-/** A matrix of the library. */
-interface Mat {
-  data: Uint8Array;
-  /** A part of it; it shares its px. */
-  roi(part: object): Mat;
-  clone(): Mat;
-  delete(): void;
-}
-
-/** What is used of the library. */
-export interface OpenCv {
-  Mat: { new (): Mat; new (rows: number, columns: number, type: number): Mat };
-  Rect: { new (): object; new (x: number, y: number, width: number, height: number): object };
-  Size: new (width: number, height: number) => object;
-  CV_8UC1: number;
-  CV_8UC3: number;
-  COLOR_RGB2Lab: number;
-  GC_INIT_WITH_MASK: number;
-  GC_EVAL: number;
-  GC_EVAL_FREEZE_MODEL: number;
-  INTER_AREA: number;
-  setRNGSeed(seed: number): void;
-  resize(from: Mat, to: Mat, size: object, x: number, y: number, way: number): void;
-  cvtColor(from: Mat, to: Mat, code: number): void;
-  GaussianBlur(from: Mat, to: Mat, size: object, sigma: number): void;
-  grabCut(
-    picture: Mat,
-    labels: Mat,
-    box: object,
-    background: Mat,
-    subject: Mat,
-    rounds: number,
-    mode: number,
-  ): void;
-}
-
-/** Subject and background cannot be separated: `reason` says in the artist's words why, and what to do. */
-export class NothingToTell extends Error {
-  constructor(reason: string) {
-    super(reason);
-    this.name = 'NothingToTell';
-  }
-}
 
 /** The longer side at which a subject is segmented, px; finer than that only its outline is refined. */
 const ROUGH_SIDE = 480;
@@ -64,8 +29,6 @@ const ABOUT = 64;
 const NEARBY = 24;
 /** The refined region reaches so far beyond where the outline may run, px. */
 const MARGIN = 4;
-/** A subject of less than this share of where it may be is none. */
-const LEAST = 0.01;
 /** The rounds of trying a guess, from it and from what of that holds together; and of going on from the best, and from another cut. */
 const TRIAL_ROUNDS = [2, 1] as const;
 const BEST_ROUNDS = [2, 1] as const;
@@ -232,7 +195,7 @@ export function cutterFor(cv: OpenCv, rgb: Uint8Array, width: number, height: nu
 
   /** Goes on from the guess that comes to most, or from the next if that comes to nothing. */
   const first = (known: Uint8Array): Found => {
-    check(known);
+    checkTellable(known);
     const small = coarser(known, rough, trial.width, trial.height);
     const tried = tries(small);
     try {
@@ -263,7 +226,7 @@ export function cutterFor(cv: OpenCv, rgb: Uint8Array, width: number, height: nu
     const isAll = part.width === w && part.height === h;
     const [labels, own] = [windowOf(known, w, part), windowOf(before.subject, w, part)];
     const start = from(labels, own);
-    if (isAll) check(start);
+    if (isAll) checkTellable(start);
     else if (!isTellable(start)) return null;
     const models = isAll ? before.models : copied(before.models);
     const seen = rough.of.roi(new cv.Rect(part.x, part.y, part.width, part.height));
@@ -357,39 +320,4 @@ export function cutterFor(cv: OpenCv, rgb: Uint8Array, width: number, height: nu
       trial.of.delete();
     },
   };
-}
-
-const isSubject = (label: number): boolean => (label & 1) === 1;
-
-const NOTHING_STANDS_OUT =
-  'Nothing there stands out from what is round it. Draw the box or the lasso closely round the subject.';
-const NOTHING_LEFT =
-  'By that stroke nothing is left of the subject. Undo it, or mark the subject with a stroke.';
-
-/** Whether a subject (1 or 0 a px) is more than hardly anything of where it may be, and not all of the picture. */
-function isSome(subject: Uint8Array, known: Uint8Array): boolean {
-  let [own, may] = [0, 0];
-  for (let i = 0; i < known.length; i++) {
-    own += subject[i]!;
-    if (known[i] !== LABEL.background) may++;
-  }
-  // What is marked is a subject, however small.
-  const least = known.includes(LABEL.subject) ? 1 : Math.max(1, LEAST * may);
-  return own >= least && own < known.length;
-}
-
-/** Whether labels leave anything to either side. */
-const isTellable = (labels: Uint8Array): boolean =>
-  labels.some(isSubject) && !labels.every(isSubject);
-
-/** Throws, in the artist's words, where labels leave nothing to one side. */
-function check(labels: Uint8Array): void {
-  if (labels.every(isSubject))
-    throw new NothingToTell(
-      'All of the picture is said to be the subject. Draw a box round the subject, or mark something that is not.',
-    );
-  if (!labels.some(isSubject))
-    throw new NothingToTell(
-      'Nothing is left that could be the subject. Draw a wider box, or mark the subject with a stroke.',
-    );
 }

@@ -6,10 +6,8 @@ import type { ColourBuffer } from '../pixels/buffer';
 import { colourBuffer } from '../pixels/buffer';
 import type { Region } from '../pixels/region';
 import { alone } from './machine';
-import { noMemo } from '../definitions/memo';
-import { cacheOf } from '../render/cache';
 import type { Flow } from './streamlines';
-import { movedAlong as moved } from './streamlines';
+import { flowRegion, movedAlong as moved, waysOf } from './streamlines';
 
 const SIDE = 160;
 const WHOLE = { x: 0, y: 0, width: SIDE, height: SIDE };
@@ -35,12 +33,8 @@ const at = ({ data, region }: ColourBuffer, x: number, y: number) => [
   ),
 ];
 
-const movedAlong = (
-  pixels: ColourBuffer,
-  flow: Omit<Flow, 'name'>,
-  wanted: Region,
-  memo = noMemo,
-) => moved(pixels, { name: 'line', ...flow }, wanted, memo);
+const movedAlong = (pixels: ColourBuffer, flow: Flow, wanted: Region): ColourBuffer =>
+  moved(pixels, waysOf(flow, flowRegion(pixels.region, wanted, flow.length)), wanted);
 
 /** Holds a px against the mean of what was there at some places. */
 function isMean(
@@ -119,19 +113,6 @@ describe('motion along lines', () => {
     expect(at(made, 70, 22)).not.toEqual(at(pixels, 70, 22));
     const none = movedAlong(pixels, { paths: [], length: 40, reach: 0 }, WHOLE);
     expect(at(none, 70, 22)).toEqual(at(pixels, 70, 22));
-  });
-
-  it('is found again for another picture, and anew for another length', () => {
-    const { memo } = cacheOf(2 ** 24, () => 0);
-    const paths = [line([10, 20], [70, 60], [150, 30])];
-    const of = (length: number, by: number) => ({
-      flow: { paths, length, reach: 90 },
-      pixels: picture(by),
-    });
-    for (const { flow, pixels } of [of(33, 40), of(33, 40), of(20, 40), of(33, 50)])
-      expect(movedAlong(pixels, flow, WHOLE, memo).data).toEqual(
-        movedAlong(pixels, flow, WHOLE).data,
-      );
   });
 
   it('of a part is that of the whole, by one thread or more', () => {

@@ -1,4 +1,3 @@
-import type { Memo } from '../definitions/memo';
 import type { Path } from '../geometry/path';
 import { IDENTITY } from '../geometry/affine';
 import { lengthsOf, refined, strandsOf } from '../geometry/strand';
@@ -32,8 +31,6 @@ interface Piece {
 
 /** How things move along lines. */
 export interface Flow {
-  /** Names the paths: the same name, the same paths. */
-  name: string;
   /** px of the render. */
   paths: readonly Path[];
   /** From one end of the way to the other, px. */
@@ -117,7 +114,8 @@ function directionsOver(region: Region, pieces: readonly Piece[], reach: number)
       sin2[i] = s / size;
     }
     const t = reach > 0 ? Math.min(1, Math.max(0, nearest) / reach) : 0;
-    share[i] = (1 - t * t) ** 2;
+    // Where there is no direction nothing moves.
+    share[i] = size > 0 ? (1 - t * t) ** 2 : 0;
   }
   return { ...nodes, cos2, sin2, share };
 }
@@ -150,7 +148,9 @@ function turnOn(flow: Directions, x: number, y: number, way: Float64Array, room:
 }
 
 /** For each stage, the coarsest first: how far its samples lie either way of each node, x and y, px. */
-interface Ways extends Nodes {
+export interface Ways extends Nodes {
+  /** The length of the whole way, px. */
+  length: number;
   stages: Float32Array[];
 }
 
@@ -189,9 +189,13 @@ function follow(
   }
 }
 
-function waysOf(region: Region, { paths, length, reach }: Flow): Ways {
+/** The ways of a flow over a region: of that which `flowRegion` says, to move pixels by them. It depends on nothing else. */
+export function waysOf({ paths, length, reach }: Flow, region: Region): Ways {
   const nodes = nodesOver(region);
-  const flow = directionsOver(grow(region, Math.ceil(length) + 2 * CELL), piecesOf(paths), reach);
+  const pieces = piecesOf(paths);
+  // Without a line nothing moves.
+  if (pieces.length === 0) return { ...nodes, length, stages: [] };
+  const flow = directionsOver(grow(region, Math.ceil(length) + 2 * CELL), pieces, reach);
   const count = nodes.columns * nodes.rows;
   const stages = Array.from({ length: stagesFor(length) }, () => new Float32Array(count * 4));
   const [left, top] = [nodes.x - flow.x, nodes.y - flow.y];
@@ -207,36 +211,29 @@ function waysOf(region: Region, { paths, length, reach }: Flow): Ways {
     follow(flow, from, one, own, stages, 4 * n);
     follow(flow, from, other, own, stages, 4 * n + 2);
   }
-  return { ...nodes, stages };
+  return { ...nodes, length, stages };
 }
 
 /** How far motion along lines carries a value, px. */
 export const streamMargin = (length: number): number =>
   length < 1 ? 0 : Math.ceil(length / 2) + 2;
 
+/** What of a way of some length must be known, px: for pixels over a region, of which some is wanted. */
+export const flowRegion = (pixels: Region, wanted: Region, length: number): Region => {
+  const all = grow(pixels, streamMargin(length));
+  return intersect(grow(intersect(wanted, all), streamMargin(length)), all);
+};
+
 /**
  * Pixels each of which is the mean of those along a way through it as lines run, over what `wanted` shares with all they can reach;
- * outside the pixels is nothing. Without lines, and shorter than a px, it changes nothing. The flow is found again by `memo`.
+ * outside the pixels is nothing. Without lines, and shorter than a px, it changes nothing.
  */
-export function movedAlong(
-  pixels: ColourBuffer,
-  flow: Flow,
-  wanted: Region,
-  memo: Memo,
-): ColourBuffer {
-  const { name, paths, length, reach } = flow;
-  const margin = streamMargin(length);
-  const region = intersect(wanted, grow(pixels.region, margin));
+export function movedAlong(pixels: ColourBuffer, ways: Ways, wanted: Region): ColourBuffer {
+  const { x, y, columns, length, stages } = ways;
+  const all = grow(pixels.region, streamMargin(length));
+  const region = intersect(wanted, all);
   if (isEmpty(region) || isEmpty(pixels.region)) return colourBuffer(EMPTY);
-  const isStill = margin === 0 || !paths.some((p) => p.anchors.length > 1);
-  if (isStill) return crop(pixels, region);
-  const all = grow(pixels.region, margin);
-  const over = intersect(grow(region, margin), all);
-  const { x, y, columns, stages } = memo(
-    JSON.stringify(['flow', name, length, reach, over]),
-    () => waysOf(over, flow),
-    (made) => made.stages.reduce((sum, nodes) => sum + nodes.byteLength, 0),
-  );
+  if (streamMargin(length) === 0 || stages.length === 0) return crop(pixels, region);
   return byThirds(pixels, region, all, length, (made, part, stage) => {
     const out: ColourBuffer = unwritten(part, 4);
     const from = made.region;

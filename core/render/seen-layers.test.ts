@@ -306,6 +306,23 @@ describe('a motion along a line', () => {
     }
   });
 
+  it('follows its line as that is turned, and its length, from frame to frame', () => {
+    const mender = menderOf();
+    const way = line('way', 0.3);
+    for (const [rotation, length] of [
+      [0, 15],
+      [40, 15],
+      [40, 9],
+      [0, 15],
+    ] as const) {
+      const turned = { ...way, placement: { ...way.placement, rotation } };
+      const values = { course: 'line', of: 'way', length };
+      const scene = of(turned, pictureLayer('picture', [step('blur.motion', values)]));
+      expect(mender.mend(scene, { ...ask, focus: 'way' }).picture.data).toEqual(see(scene).data);
+    }
+    mender.clear();
+  });
+
   it('waits where its line is gone, or was not chosen', () => {
     const sharp = blurred({ length: 0 });
     expect(off(blurred({ course: 'line', of: 'gone' }), sharp)).toBeLessThan(1e-6);

@@ -4,7 +4,7 @@ import sharp from 'sharp';
 import { assetName } from '@ignis/core/files/ignis-file';
 import type { CutOutShape, Mark } from '@ignis/core/cutout/cut-out';
 import { edgeParameters, workingSize } from '@ignis/core/cutout/cut-out';
-import type { OpenCv } from '@ignis/core/cutout/grabcut';
+import type { OpenCv } from '@ignis/core/cutout/opencv';
 import { cutterFor } from '@ignis/core/cutout/grabcut';
 import { knownLabels, tonesOf } from '@ignis/core/cutout/labels';
 import { defaultsOf } from '@ignis/core/definitions/parameter-values';

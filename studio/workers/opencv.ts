@@ -1,6 +1,6 @@
 import './opencv-place';
 import cv from '@techstark/opencv-js';
-import type { OpenCv } from '@ignis/core/cutout/grabcut';
+import type { OpenCv } from '@ignis/core/cutout/opencv';
 
 /** The library that segments pictures, in a box: it can be awaited itself, and would be without end. */
 export const library = {

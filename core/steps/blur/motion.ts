@@ -1,7 +1,7 @@
 import { angle, length } from '../../definitions/number-parameters';
 import { defineStep } from '../../definitions/step';
 import { LONGEST_MOTION, slid, slideMargin } from '../../kernels/slide';
-import { movedAlong, streamMargin } from '../../kernels/streamlines';
+import { flowRegion, movedAlong, streamMargin, waysOf } from '../../kernels/streamlines';
 import { angleUnder } from '../../geometry/affine';
 import { crop } from '../../pixels/buffer';
 import { inLight } from './in-light';
@@ -61,11 +61,18 @@ export const motion = defineStep({
       return inLight(input, mixing, (light) => slid(light, px, turn, wanted));
     }
     const line = seen('of');
-    const paths = line?.paths() ?? [];
-    if (!line || paths.length === 0) return crop(input, wanted);
-    // The name of what is seen holds under one map of the render.
-    const name = JSON.stringify([line.key, map, scene]);
-    const flow = { name, paths, length: px, reach: (v.reach ?? 0) * scale };
-    return inLight(input, mixing, (light) => movedAlong(light, flow, wanted, memo));
+    if (!line) return crop(input, wanted);
+    const paths = line.paths();
+    const reach = (v.reach ?? 0) * scale;
+    return inLight(input, mixing, (light) => {
+      const region = flowRegion(light.region, wanted, px);
+      const ways = memo(
+        // The name of what is seen holds under one map of the render.
+        JSON.stringify(['flow', line.key, map, scene, px, reach, region]),
+        () => waysOf({ paths, length: px, reach }, region),
+        ({ stages }) => stages.reduce((sum, nodes) => sum + nodes.byteLength, 0),
+      );
+      return movedAlong(light, ways, wanted);
+    });
   },
 });
