@@ -7,29 +7,30 @@ import { asTheyCame, boat, faded, finish, graded, heron, named, pier, stepOf, wr
 
 const scene = newScene('Long evening', 1920, 1200, '#0b0d12');
 scene.light = { ...scene.light, angle: -58, height: 14, colour: '#ffd2a0' };
-const dusk = named(newPicture('Wet boards', pier.source, scene, { x: 960, y: 600 }, true), 'pier');
+const dusk = newPicture('Wet boards', pier.source, scene, { x: 960, y: 600 }, true);
 dusk.placement = { ...dusk.placement, scaleX: 1.08, scaleY: 1.08 };
 graded(dusk, 0.9, 12);
+named(dusk, 'pier');
 
-const bird = named(newPicture('Heron', heron.source, scene, { x: 1090, y: 560 }, true), 'heron');
+const bird = newPicture('Heron', heron.source, scene, { x: 1090, y: 560 }, true);
 bird.placement = { ...bird.placement, scaleX: 0.52, scaleY: 0.52 };
 graded(bird, -0.1, 8);
-const paper = named(newPicture('Paper boat', boat.source, scene, { x: 700, y: 760 }, true), 'boat');
+named(bird, 'heron');
+const paper = newPicture('Paper boat', boat.source, scene, { x: 700, y: 760 }, true);
 paper.placement = { ...paper.placement, scaleX: 0.3, scaleY: 0.3 };
 graded(paper, 0, 8);
+named(paper, 'boat');
 
 // The last of the sun, along the water.
-const sun = named(
-  newLine(
-    'Last light',
-    { closed: false, anchors: [corner(760, 486), corner(1700, 486)] },
-    '#ff9a4a',
-    6,
-  ),
-  'sun',
+const sun = newLine(
+  'Last light',
+  { closed: false, anchors: [corner(760, 486), corner(1700, 486)] },
+  '#ff9a4a',
+  6,
 );
 sun.opacity = 70;
 sun.mask = faded([1240, 486], [1760, 486], true);
+named(sun, 'sun');
 
 scene.takes = [asTheyCame(scene, dusk, paper, bird)];
 scene.layers.push(dusk, sun, paper, bird);

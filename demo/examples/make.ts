@@ -56,6 +56,8 @@ export function named(layer: Layer, id: string): Layer {
     );
     layer.source.modifiers.forEach((m, i) => (m.id = `${id}-modifier-${i + 1}`));
   }
+  if (layer.source.kind === 'flare')
+    layer.source.parts.forEach((p, i) => (p.id = `${id}-flare-${i + 1}`));
   return layer;
 }
 

@@ -167,12 +167,13 @@ const BOARDS = 1068;
 /** What the wet boards give back of a light: its echo upside down, flat and soft. */
 const given = (of: Layer, id: string, opacity: number): Layer => {
   const echo = newEcho(of, 0);
-  return {
-    ...named(echo, id),
+  const onBoards = {
+    ...echo,
     ...{ name: `${of.name} on the boards`, opacity, blend: 'screen' },
     steps: [{ ...newStep('blur.gaussian'), values: { sigma: 11 } }],
     placement: { ...echo.placement, pivotX: front.x, pivotY: BOARDS, scaleX: 1.9, scaleY: -0.16 },
   };
+  return named(onBoards, id);
 };
 
 scene.layers.push(

@@ -1,5 +1,5 @@
 import type { RefObject } from 'react';
-import { counts } from '@ignis/core/definitions/parameter-values';
+import { completed, counts } from '@ignis/core/definitions/parameter-values';
 import type { Arm } from '@ignis/core/definitions/step';
 import type { Affine, Point } from '@ignis/core/geometry/affine';
 import { angleUnder, meanScale } from '@ignis/core/geometry/affine';
@@ -12,8 +12,12 @@ import { follow, stagePoint } from '../../stage/pointer';
 import { tenth } from '../../stage/tenth';
 
 /** The arms of a step that count as it is set. */
-export const armsOf = (step: Step | undefined): readonly Arm[] =>
-  step ? (stepOfKind(step.kind).arms ?? []).filter((a) => counts(a, step.values)) : [];
+export function armsOf(step: Step | undefined): readonly Arm[] {
+  if (!step) return [];
+  const { arms = [], parameters } = stepOfKind(step.kind);
+  const values = completed(parameters, step.values);
+  return arms.filter((a) => counts(a, values));
+}
 
 const DEGREE = Math.PI / 180;
 
