@@ -2,7 +2,7 @@
 import sharp from 'sharp';
 import { expect, test, type Page } from './test';
 import { readPng, writePng } from '../core/files/png';
-import '../server/src/png-encoder';
+import '../server/src/codec-files';
 import { cards, dropOnStage, exported, newScene, openExample, settled } from './bench-page';
 
 const art = (width = 64, height = 40) =>

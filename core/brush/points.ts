@@ -1,6 +1,6 @@
 import * as v from 'valibot';
 import type { PointsInFile, Stroked } from '../definitions/strokes';
-import { STROKES_ASSET } from '../definitions/parameter-schema';
+import { STROKES_ASSET } from '../definitions/asset-name';
 import { MAX_TRACKS } from './pack';
 import { FARTHEST, MAX_POINTS } from './track';
 

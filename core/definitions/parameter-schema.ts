@@ -4,17 +4,13 @@ import { isConvex } from '../geometry/quad';
 import { LARGEST_CUBE, LONGEST_CURVE } from '../pixels/colour-table';
 import { MOST_BANDS } from '../pixels/hue-bands';
 import { rampSpaces } from '../pixels/ramp';
+import { MAYBE_PICTURE } from './asset-name';
 import type { Omissible, Parameter, Parameters, ValueOf, Values } from './parameter';
 import { absentOf } from './parameter-values';
 import { dripsSchema, meshSchema, regionsSchema } from './warps';
 
 /** What values of parameters must be, and what is said of those that are not. */
 
-/** A font of the artist's own: the SHA-256 of its bytes and the extension of its format. */
-export const FONT_ASSET = /^[0-9a-f]{64}\.(ttf|otf)$/;
-/** Strokes of a brush, many in one file. */
-export const STROKES_ASSET = /^[0-9a-f]{64}\.ink$/;
-const PICTURE = /^([0-9a-f]{64}\.(png|jpg|webp|avif|gif|bmp))?$/;
 const FONT = /^([a-z0-9-]{1,60}|[0-9a-f]{64}\.(ttf|otf))$/;
 
 export const HEX = /^#[0-9a-f]{6}$/i;
@@ -125,7 +121,7 @@ function givenSchema(p: Parameter): v.GenericSchema<unknown> {
     case 'picture':
       return v.pipe(
         v.string(),
-        v.regex(PICTURE, `${p.label} must be the name of a picture's asset, or empty.`),
+        v.regex(MAYBE_PICTURE, `${p.label} must be the name of a picture's asset, or empty.`),
       );
     case 'layer':
       return v.pipe(

@@ -1,6 +1,6 @@
 import { sha256 } from './hash';
 import { decodePack } from '../brush/pack';
-import { FONT_ASSET, STROKES_ASSET } from '../definitions/parameter-schema';
+import { FONT_ASSET, STROKES_ASSET } from '../definitions/asset-name';
 import type { Scene } from '../scene/model/schema';
 import { tablesOf } from '../scene/model/needs';
 import { everyLayer } from '../scene/model/schema';

@@ -4,7 +4,8 @@ import { describe, expect, it } from 'vitest';
 import { newPicture, newScene, newTextLayer } from '../scene/model/make';
 import type { Scene } from '../scene/model/schema';
 import { assetName, assemble, packScene, unpackScene, whole } from './ignis-file';
-import { inspectPicture, isCutShort } from './picture-file';
+import { formatNamed } from './formats/index';
+import { inspectPicture } from './picture-file';
 import { readPng, writePng } from './png';
 import { filesAtHand } from './zip';
 
@@ -75,7 +76,7 @@ describe('inspecting pictures', async () => {
       format: 'png',
       width: 640,
       height: 480,
-      turned: false,
+      orientation: 1,
     });
     const svg = strToU8('<svg xmlns="http://www.w3.org/2000/svg" width="30" height="20"/>');
     expect(inspectPicture(svg, 'a.svg').format).toBe('svg');
@@ -89,6 +90,7 @@ describe('inspecting pictures', async () => {
   ];
   for (const [name, bytes, message] of refused)
     it(`refuses ${name}`, () => expect(() => inspectPicture(bytes, 'x')).toThrow(message));
+  const isCutShort = (bytes: Uint8Array, format: string) => formatNamed(format).isCutShort!(bytes);
   it('notices JPEG, GIF, WebP and BMP files that end too soon', () => {
     expect(isCutShort(Uint8Array.of(0xff, 0xd8, 1, 2, 3, 4), 'jpg')).toBe(true);
     expect(isCutShort(Uint8Array.of(0xff, 0xd8, 1, 2, 0xff, 0xd9), 'jpg')).toBe(false);

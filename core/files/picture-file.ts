@@ -1,21 +1,60 @@
 import { imageSize } from 'image-size';
+import type { StraightImage } from '../pixels/picture';
 import { MAX_PIXELS, MAX_SIDE } from '../scene/model/bounds';
-import { FileFault, SAVE_AGAIN } from './fault';
+import { FileFault, SAVE_AGAIN, damagedFile } from './fault';
+import type { Header, PictureFormat } from './formats/format';
+import { UnreadKind, letters } from './formats/format';
+import { formatNamed, pictureFormats } from './formats/index';
+import { svg } from './formats/svg';
+import { isOnItsSide, upright } from './formats/upright';
 
-/** The picture formats that can be brought in. */
-export const PICTURE_FORMATS = ['png', 'jpg', 'webp', 'avif', 'gif', 'bmp', 'svg'] as const;
-export type PictureFormat = (typeof PICTURE_FORMATS)[number];
-
+/** What the header of a picture's file says. */
 export interface PictureFile {
-  format: PictureFormat;
-  /** As it will be shown, orientation applied, px. */
+  format: string;
+  /** As it will be shown, upright, px. */
   width: number;
   height: number;
-  /** Whether the file asks to be turned or mirrored before it is shown. */
-  turned: boolean;
+  /** How it is turned to stand upright: 1 to 8, as Exif says. */
+  orientation: number;
 }
 
-const KNOWN = 'Bring in a PNG, JPEG, WebP, AVIF, GIF, BMP or SVG.';
+const labels = pictureFormats.map((f) => f.label);
+const KNOWN = `Bring in a ${labels.slice(0, -1).join(', ')} or ${labels.at(-1)!}.`;
+
+/** Files that artists have and that are no pictures yet: what they begin with or are named, and what to do. */
+const OTHERS: readonly {
+  is(bytes: Uint8Array, name: string): boolean;
+  fault: string;
+  remedy: string;
+}[] = [
+  {
+    is: (bytes) => letters(bytes, 0, 5) === '%PDF-',
+    fault: 'is a PDF document',
+    remedy: 'Save its page as a PNG or an SVG, and bring that in.',
+  },
+  {
+    is: (_, name) =>
+      /\.(3fr|arw|cr[23w]|dng|erf|kdc|mrw|nef|nrw|orf|pef|raf|raw|rw2|sr[2w]|x3f)$/i.test(name),
+    fault: 'is the raw file of a camera',
+    remedy: 'Develop it first, and save it as a TIFF of 16 bits or a JPEG.',
+  },
+  {
+    is: (bytes) => /^ftyp(heic|heix|heim|heis|hevc|mif1)$/.test(letters(bytes, 4, 8)),
+    fault: 'is a HEIC picture, which cannot be read here',
+    remedy: 'Save it as a JPEG or an AVIF on the device it came from.',
+  },
+];
+
+/** The format of some bytes and what their header says; null if no format knows them. */
+function identified(bytes: Uint8Array): { is: PictureFormat; header: Header } | null {
+  for (const is of pictureFormats) {
+    const header = is.header?.(bytes);
+    if (header) return { is, header };
+  }
+  const { type = '', ...header } = imageSize(bytes);
+  const is = pictureFormats.find((f) => (f.sizedAs ?? [f.format]).includes(type));
+  return is ? { is, header } : null;
+}
 
 /**
  * What kind of picture these bytes are and how large, read from the header alone.
@@ -23,29 +62,53 @@ const KNOWN = 'Bring in a PNG, JPEG, WebP, AVIF, GIF, BMP or SVG.';
  */
 export function inspectPicture(bytes: Uint8Array, name: string): PictureFile {
   if (bytes.length === 0) throw new FileFault(name, 'is empty', SAVE_AGAIN);
-  let found: ReturnType<typeof imageSize>;
+  const other = OTHERS.find((o) => o.is(bytes, name));
+  if (other) throw new FileFault(name, other.fault, other.remedy);
+  let found: ReturnType<typeof identified>;
+  let orientation = 1;
   try {
-    found = imageSize(bytes);
+    found = identified(bytes);
+    orientation = found?.is.orientation?.(bytes) ?? found?.header.orientation ?? 1;
   } catch (cause) {
     throw new FileFault(name, 'is no picture that can be read', KNOWN, { cause });
   }
-  const format = (
-    found.type === 'jpeg' ? 'jpg' : found.type === 'heif' ? 'avif' : found.type
-  ) as PictureFormat;
-  if (!PICTURE_FORMATS.includes(format))
-    throw new FileFault(name, `is a ${found.type ?? 'kind of'} file`, KNOWN);
-  const turned = (found.orientation ?? 1) > 1 || (format === 'png' && hasChunk(bytes, 'eXIf'));
-  const across = (found.orientation ?? 1) > 4;
-  const width = across ? found.height : found.width;
-  const height = across ? found.width : found.height;
+  if (!found) throw new FileFault(name, 'is a picture of a kind that cannot be read', KNOWN);
+  const { header, is } = found;
+  const across = isOnItsSide(orientation);
+  const width = across ? header.height : header.width;
+  const height = across ? header.width : header.height;
+  // The artist is asked how large an SVG is to be.
+  if (is === svg) return { format: is.format, width, height, orientation };
   if (!(width >= 1 && height >= 1))
     throw new FileFault(
       name,
       'does not say how large it is',
       'Save it again with a width and a height.',
     );
-  if (format !== 'svg') refuseTooLarge(name, width, height);
-  return { format, width, height, turned };
+  refuseTooLarge(name, width, height);
+  return { format: is.format, width, height, orientation };
+}
+
+/**
+ * The pixels of a picture's file, upright, the same on every machine; null if it is of a kind that only the browser reads.
+ * Throws a FileFault if it is empty, too large, damaged or cut short.
+ */
+export async function readPicture(bytes: Uint8Array, name: string): Promise<StraightImage | null> {
+  const { format, orientation, width, height } = inspectPicture(bytes, name);
+  const { decode, isCutShort } = formatNamed(format);
+  if (isCutShort?.(bytes)) throw new FileFault(name, 'is cut short', SAVE_AGAIN);
+  if (!decode) return null;
+  let image: StraightImage | null;
+  try {
+    image = await decode(bytes);
+  } catch (cause) {
+    if (cause instanceof UnreadKind) throw new FileFault(name, cause.fault, cause.remedy);
+    throw damagedFile(name, cause);
+  }
+  const shown = image && upright(image, orientation);
+  if (shown && (shown.width !== width || shown.height !== height))
+    throw damagedFile(name, new Error('Its header says another size than it has.'));
+  return shown;
 }
 
 /** Throws a FileFault if a picture of this size is more than can be worked on. */
@@ -56,38 +119,4 @@ export function refuseTooLarge(name: string, width: number, height: number): voi
       `is ${Math.round(width)} × ${Math.round(height)} px, which is too large`,
       `Scale it down to at most ${MAX_SIDE.toLocaleString('en')} px a side and ${MAX_PIXELS / 1e6} megapixels first.`,
     );
-}
-
-/** Whether a PNG has a chunk of a type before its pixels. */
-function hasChunk(png: Uint8Array, type: string): boolean {
-  const view = new DataView(png.buffer, png.byteOffset, png.byteLength);
-  for (let at = 8; at + 12 <= png.length; at += 12 + view.getUint32(at)) {
-    const name = String.fromCharCode(...png.subarray(at + 4, at + 8));
-    if (name === type) return true;
-    if (name === 'IDAT') return false;
-  }
-  return false;
-}
-
-/**
- * Whether a file ends before its format says it does. Browsers draw the part they have of a JPEG,
- * GIF or WebP without a word, so this is asked of the bytes.
- */
-export function isCutShort(bytes: Uint8Array, format: PictureFormat): boolean {
-  const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
-  switch (format) {
-    case 'jpg':
-      // The end-of-image mark; cameras may write more behind it.
-      for (let i = bytes.length - 2; i >= 2; i--)
-        if (bytes[i] === 0xff && bytes[i + 1] === 0xd9) return false;
-      return true;
-    case 'gif':
-      return bytes.lastIndexOf(0x3b) < bytes.length - 16;
-    case 'webp':
-      return view.getUint32(4, true) + 8 > bytes.length;
-    case 'bmp':
-      return view.getUint32(2, true) > bytes.length;
-    default:
-      return false;
-  }
 }

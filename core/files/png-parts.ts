@@ -42,33 +42,42 @@ const SIGNATURE = [0x89, 0x50, 0x4e, 0x47, 13, 10, 26, 10];
 /** The longest palette, and what of it is clear, bytes. */
 const MAX_SMALL = 768;
 
-/** The parts of a PNG that its pixels need; the rest of it, profiles and texts, is not looked at. Throws if it is damaged. */
-async function partsOf(png: Uint8Array): Promise<Parts> {
+/** The parts of a PNG up to its end, as they stand in the file: name, content, and the whole of each with length and checksum. Throws if it is damaged. */
+export function* chunks(
+  png: Uint8Array,
+): Generator<[name: string, content: Uint8Array, whole: Uint8Array]> {
   if (!SIGNATURE.every((b, i) => png[i] === b)) throw new Error('It is no PNG.');
   const view = new DataView(png.buffer, png.byteOffset, png.byteLength);
-  const chunks: Uint8Array[] = [];
-  const data: Uint8Array[] = [];
-  let header: Header | null = null;
   for (let at = 8; ;) {
     if (at + 12 > png.length) throw new Error('It ends too soon.');
-    const length = view.getUint32(at);
-    const end = at + 12 + length;
+    const end = at + 12 + view.getUint32(at);
     if (end > png.length) throw new Error('It ends too soon.');
     const type = String.fromCharCode(...png.subarray(at + 4, at + 8));
-    const content = png.subarray(at + 8, end - 4);
-    if (type === 'IEND') break;
-    if (type === 'IDAT') data.push(content);
-    if (type === 'IHDR' || type === 'PLTE' || type === 'tRNS') {
-      if (length > MAX_SMALL) throw new Error(`Its part ${type} is too long.`);
-      const sum = Number.parseInt(await crc32(png.subarray(at + 4, end - 4)), 16);
-      if (sum !== view.getUint32(end - 4)) throw new Error(`Its part ${type} was changed.`);
-      chunks.push(png.subarray(at, end));
-      if (type === 'IHDR') header = headerOf(content);
-    }
+    if (type === 'IEND') return;
+    yield [type, png.subarray(at + 8, end - 4), png.subarray(at, end)];
     at = end;
   }
+}
+
+/** The parts of a PNG that its pixels need; the rest of it, profiles and texts, is not looked at. Throws if it is damaged. */
+async function partsOf(png: Uint8Array): Promise<Parts> {
+  const found: Uint8Array[] = [];
+  const data: Uint8Array[] = [];
+  let header: Header | null = null;
+  for (const [type, content, whole] of chunks(png)) {
+    if (type === 'IDAT') data.push(content);
+    if (type === 'IHDR' || type === 'PLTE' || type === 'tRNS') {
+      if (content.length > MAX_SMALL) throw new Error(`Its part ${type} is too long.`);
+      const sum = Number.parseInt(await crc32(whole.subarray(4, -4)), 16);
+      const said = new DataView(whole.buffer, whole.byteOffset, whole.length);
+      if (sum !== said.getUint32(whole.length - 4))
+        throw new Error(`Its part ${type} was changed.`);
+      found.push(whole);
+      if (type === 'IHDR') header = headerOf(content);
+    }
+  }
   if (!header) throw new Error('It has no header.');
-  return { header, chunks, data };
+  return { header, chunks: found, data };
 }
 
 function headerOf(content: Uint8Array): Header {
@@ -94,9 +103,9 @@ function rawBytes({ width, height, depth, channels, interlaced }: Header): numbe
 /** How much is handed to the inflater at a time, bytes: what it makes of it is at most a thousand times as much. */
 const PIECE = 2 ** 16;
 
-/** The raw pixels of a PNG. Throws if they are damaged, or are more or fewer than its size says. */
-async function inflated(data: readonly Uint8Array[], size: number): Promise<Uint8Array> {
-  const out = new Uint8Array(size);
+/** What compressed parts come to together: at most so many bytes. Throws if they are damaged, or come to more. */
+async function inflated(data: readonly Uint8Array[], most: number): Promise<Uint8Array> {
+  const out = new Uint8Array(most);
   const stream = new DecompressionStream('deflate');
   const reader = stream.readable.getReader();
   const writer = stream.writable.getWriter();
@@ -113,15 +122,25 @@ async function inflated(data: readonly Uint8Array[], size: number): Promise<Uint
   for (;;) {
     const { value } = await reader.read();
     if (!value) break;
-    if (at + value.length > size) {
+    if (at + value.length > most) {
       await Promise.all([reader.cancel(), writer.abort().catch(() => undefined)]);
-      throw new Error('It holds more pixels than it says.');
+      throw new Error('It holds more than it says.');
     }
     out.set(value, at);
     at += value.length;
   }
-  if (at < size) throw new Error('It ends too soon.');
-  return out;
+  return out.subarray(0, at);
+}
+
+/** What a compressed part comes to, at most so many bytes. Throws if it is damaged, or comes to more. */
+export const inflatedUpTo = (data: Uint8Array, most: number): Promise<Uint8Array> =>
+  inflated([data], most);
+
+/** The raw pixels of a PNG. Throws if they are damaged, or are more or fewer than its size says. */
+async function rawPixels(data: readonly Uint8Array[], size: number): Promise<Uint8Array> {
+  const raw = await inflated(data, size);
+  if (raw.length < size) throw new Error('It ends too soon.');
+  return raw;
 }
 
 /** The longest stored block of DEFLATE (RFC 1951), bytes. */
@@ -151,14 +170,14 @@ function stored(raw: Uint8Array): Uint8Array {
  * more or less than its size says.
  */
 export async function plainPng(png: Uint8Array): Promise<Uint8Array> {
-  const { header, chunks, data } = await partsOf(png);
-  const pixels = stored(await inflated(data, rawBytes(header)));
-  const length = 8 + chunks.reduce((n, c) => n + c.length, 0) + 12 + pixels.length + 12;
+  const { header, chunks: kept, data } = await partsOf(png);
+  const pixels = stored(await rawPixels(data, rawBytes(header)));
+  const length = 8 + kept.reduce((n, c) => n + c.length, 0) + 12 + pixels.length + 12;
   const out = new Uint8Array(length);
   const view = new DataView(out.buffer);
   out.set(SIGNATURE);
   let at = 8;
-  for (const chunk of chunks) {
+  for (const chunk of kept) {
     out.set(chunk, at);
     at += chunk.length;
   }

@@ -1,20 +1,24 @@
-import encode, { init } from '@jsquash/png/encode.js';
 import { convertIndexedToRgb, decode } from 'fast-png';
-import type { StraightImage } from '../pixels/picture';
+import type { WholeImage } from '../pixels/picture';
 import { damagedFile } from './fault';
+import { codec } from './formats/codecs';
 import { plainPng } from './png-parts';
 
-/**
- * A PNG as straight RGBA of its own depth, alpha kept exactly. Grey, palette and 1, 2, 4 bits are
- * widened. Throws a FileFault that names the file if it is damaged, or holds more than its size says.
- */
-export async function readPng(bytes: Uint8Array, name: string): Promise<StraightImage> {
-  let png: ReturnType<typeof decode>;
+/** A PNG as straight RGBA, as decodePng. Throws a FileFault that names the file if it is damaged. */
+export async function readPng(bytes: Uint8Array, name: string): Promise<WholeImage> {
   try {
-    png = decode(await plainPng(bytes), { checkCrc: false });
+    return await decodePng(bytes);
   } catch (cause) {
     throw damagedFile(name, cause);
   }
+}
+
+/**
+ * A PNG as straight RGBA of its own depth, alpha kept exactly. Grey, palette and 1, 2, 4 bits are widened; one colour that the
+ * file says is clear is. Throws if it is damaged, or holds more than its size says.
+ */
+export async function decodePng(bytes: Uint8Array): Promise<WholeImage> {
+  const png = decode(await plainPng(bytes), { checkCrc: false });
   const { width, height } = png;
   let { data, channels } = png as {
     data: Uint8Array | Uint8ClampedArray | Uint16Array;
@@ -56,11 +60,14 @@ function widened(packed: Uint8Array, bits: number, width: number, height: number
   return out;
 }
 
-/**
- * Straight RGBA as the bytes of a PNG of the same depth, the same on every machine. Where the encoder
- * cannot fetch its own code, `usePngEncoder` must have handed it over.
- */
-export async function writePng({ width, height, depth, data }: StraightImage): Promise<Uint8Array> {
+const encoder = codec(
+  () => import('@jsquash/png/encode.js'),
+  '@jsquash/png/codec/pkg/squoosh_png_bg.wasm',
+);
+
+/** Straight RGBA as the bytes of a PNG of the same depth, the same on every machine. */
+export async function writePng({ width, height, depth, data }: WholeImage): Promise<Uint8Array> {
+  const encode = await encoder();
   // The encoder takes the whole buffer that an array stands in, and 16 bits as they stand in the file.
   const encoded =
     depth === 16
@@ -70,7 +77,7 @@ export async function writePng({ width, height, depth, data }: StraightImage): P
 }
 
 /** The bytes themselves if they have a buffer of their own, else a copy that has. */
-const whole = (data: StraightImage['data']) =>
+const whole = (data: WholeImage['data']) =>
   (data.byteLength === data.buffer.byteLength
     ? data
     : data.slice()) as Uint8ClampedArray<ArrayBuffer>;
@@ -81,9 +88,6 @@ function swapped(data: Uint16Array): Uint16Array<ArrayBuffer> {
   for (let i = 0; i < out.length; i++) out[i] = ((data[i]! & 0xff) << 8) | (data[i]! >> 8);
   return out;
 }
-
-/** Hands the compiled PNG encoder over: where there is no address to fetch it from. */
-export const usePngEncoder = async (code: BufferSource): Promise<void> => void (await init(code));
 
 /**
  * Whether a PNG is RGB of 8 bits without any transparency or colour profile: then every decoder gives

@@ -1,13 +1,20 @@
 import { byteStride, rowStride } from './arguments';
 import type { ColourBuffer } from '../pixels/buffer';
 import { unwritten } from '../pixels/buffer';
-import { bytes as bytesOnHeap, scoped } from '../pixels/heap';
+import { bytes as bytesOnHeap, floats, scoped } from '../pixels/heap';
 import type { Mixing } from '../pixels/colour';
 import type { StraightImage } from '../pixels/picture';
+import { CURVE_STEPS, evenProfile } from '../pixels/profile';
 import type { Region } from '../pixels/region';
 import { onHeap, run } from './machine';
 
-/** A part of a picture of 8 or 16 bits, which must have all of it, as premultiplied floats. */
+/** Floats are light already: only where it is that of other primaries does anything change. */
+const LIGHT = evenProfile((v) => v);
+
+/**
+ * A part of a picture, which must have all of it, as premultiplied floats. What lies outside sRGB stays: below 0 as light
+ * of sRGB's primaries, or as displayed with the curve of sRGB mirrored there.
+ */
 export function unpack(image: StraightImage, part: Region, mixing: Mixing): ColourBuffer {
   return scoped(() => {
     const out: ColourBuffer = unwritten(part, 4);
@@ -18,6 +25,29 @@ export function unpack(image: StraightImage, part: Region, mixing: Mixing): Colo
     for (let y = 0; y < part.height; y++) {
       const at = ((part.y + y) * image.width + part.x) * 4 * size;
       rows.set(from.subarray(at, at + row), y * row);
+    }
+    const profile = image.profile ?? (image.depth === 32 ? LIGHT : null);
+    if (profile) {
+      const curves = floats(profile.curves.length);
+      curves.set(profile.curves);
+      const m = profile.matrix;
+      const columns = floats(12);
+      for (let c = 0; c < 3; c++) columns.set([m[c]!, m[3 + c]!, m[6 + c]!, 0], c * 4);
+      onHeap((at) =>
+        run('unpackProfileRows', part.height, part.width * 16, [
+          at(out.data, 'write'),
+          rowStride(part, 4),
+          at(rows),
+          byteStride(row),
+          part.width,
+          size,
+          at(curves),
+          CURVE_STEPS,
+          at(columns),
+          mixing === 'light' ? 1 : 0,
+        ]),
+      );
+      return out;
     }
     onHeap((at) =>
       run('unpackRows', part.height, part.width * 8, [

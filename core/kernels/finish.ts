@@ -1,7 +1,7 @@
 import { NOWHERE, byteStride, strideOf } from './arguments';
 import type { ColourBuffer } from '../pixels/buffer';
 import { bytes, floats, retained, isOnHeap, scoped } from '../pixels/heap';
-import type { StraightImage } from '../pixels/picture';
+import type { WholeImage } from '../pixels/picture';
 import type { Mixing } from '../pixels/colour';
 import { burnTable } from './burn';
 import { onHeap, run } from './machine';
@@ -90,7 +90,7 @@ export const PLAIN_ENDING: Ending = {
  * & Vanderkooy, "Quantization and dither", 1992). A value that the steps hold exactly is left alone:
  * an untouched picture comes out as it went in.
  */
-export function finish(buffer: ColourBuffer, depth: 8 | 16, ending = PLAIN_ENDING): StraightImage {
+export function finish(buffer: ColourBuffer, depth: 8 | 16, ending = PLAIN_ENDING): WholeImage {
   const { region } = buffer;
   const { width, height } = region;
   const out =

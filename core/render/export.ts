@@ -2,7 +2,7 @@ import { TILE } from '../brush/tiles';
 import { finish } from '../kernels/finish';
 import type { Picture } from '../kernels/picture';
 import { scoped } from '../pixels/heap';
-import type { StraightImage } from '../pixels/picture';
+import type { WholeImage } from '../pixels/picture';
 import type { Region } from '../pixels/region';
 import { covering, intersect, isEmpty, wholeScene } from '../pixels/region';
 import type { Scene } from '../scene/model/schema';
@@ -35,7 +35,7 @@ const BAND_PIXELS = 2 ** 21;
  * bands are a function of scene and request alone, so every machine makes the same bytes.
  * Throws a RangeError if the picture would be empty or too large.
  */
-export function exportScene(scene: Scene, request: ExportRequest): StraightImage {
+export function exportScene(scene: Scene, request: ExportRequest): WholeImage {
   const { scale, depth } = request;
   if (!(scale > 0 && scale <= 8))
     throw new RangeError(`The scale must be above 0 and at most 8; it is ${scale}.`);

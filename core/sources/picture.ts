@@ -1,17 +1,15 @@
 import * as v from 'valibot';
+import { PICTURE_ASSET, PICTURE_EXTENSIONS } from '../definitions/asset-name';
 import type { SourceDefinition } from '../definitions/source';
 import { boxUnder, regionAround } from '../geometry/affine';
 import { compose, projective } from '../geometry/homography';
 import { drawPicture } from '../kernels/resample';
 
-/** The name of an asset: the SHA-256 of its bytes and the extension of its format. */
-export const ASSET_NAME = /^[0-9a-f]{64}\.(png|jpg|webp|avif|gif|bmp)$/;
-
 export const pictureAsset = v.pipe(
   v.string(),
   v.regex(
-    ASSET_NAME,
-    'An asset is named by 64 hexadecimal digits and png, jpg, webp, avif, gif or bmp.',
+    PICTURE_ASSET,
+    `A picture is named by 64 hexadecimal digits and ${PICTURE_EXTENSIONS.join(', ')}.`,
   ),
 );
 export const pictureSide = v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(16384));

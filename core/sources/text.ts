@@ -12,7 +12,7 @@ import { colourBuffer } from '../pixels/buffer';
 import { rgb } from '../pixels/colour';
 import type { Region } from '../pixels/region';
 import { EMPTY, intersect, isEmpty, unite } from '../pixels/region';
-import { FONT_ASSET } from '../definitions/parameter-schema';
+import { FONT_ASSET } from '../definitions/asset-name';
 import {
   alongParameters,
   fits,

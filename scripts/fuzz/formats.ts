@@ -8,7 +8,7 @@ import decompress from 'woff2-encoder/decompress';
 import { FileFault } from '@ignis/core/files/fault';
 import { sfntOf } from '@ignis/core/files/font-file';
 import { assetName, packScene, unpackScene, whole } from '@ignis/core/files/ignis-file';
-import { isCutShort, inspectPicture } from '@ignis/core/files/picture-file';
+import { inspectPicture } from '@ignis/core/files/picture-file';
 import { boundSvg, readSvg } from '@ignis/core/files/svg-lines';
 import { shippedRecipes as recipes } from '@ignis/core/recipes/shipped';
 import { parseRecipe } from '@ignis/core/recipes/recipe';
@@ -46,7 +46,7 @@ const openPicture = async (bytes: Uint8Array) => {
   const { format } = inspectPicture(bytes, 'a picture');
   // Drawn by browsers alone.
   if (format === 'svg') return null;
-  return isCutShort(bytes, format) ? null : decodePicture(bytes, 'a picture');
+  return decodePicture(bytes, 'a picture');
 };
 
 async function openFont(bytes: Uint8Array): Promise<void> {

@@ -7,11 +7,10 @@ import sharp from 'sharp';
 import { FileFault, damagedFile } from '@ignis/core/files/fault';
 import type { Packed } from '@ignis/core/files/ignis-file';
 import { assemble, unpackScene, whole } from '@ignis/core/files/ignis-file';
-import { inspectPicture } from '@ignis/core/files/picture-file';
+import { inspectPicture, readPicture } from '@ignis/core/files/picture-file';
 import type { Files } from '@ignis/core/files/zip';
-import { readPng } from '@ignis/core/files/png';
 import '@ignis/core/kernels/load';
-import './png-encoder';
+import './codec-files';
 import type { Picture } from '@ignis/core/kernels/picture';
 import type { StraightImage } from '@ignis/core/pixels/picture';
 import { picture } from '@ignis/core/kernels/picture';
@@ -53,8 +52,7 @@ const folderFiles = (folder: string): Files => ({
 });
 
 /**
- * Makes ready what a scene is rendered with: its fonts, its strokes, and its pictures, decoded: PNG by core, exactly; other
- * formats by sharp, upright. Adds to the pictures by name that are there already, if any are given, and returns them.
+ * Makes ready what a scene is rendered with: its fonts, its strokes, and its pictures, decoded and upright. Adds to the pictures by name that are there already, if any are given, and returns them.
  */
 export async function decodeAssets(
   { scene, assets }: Packed,
@@ -68,12 +66,13 @@ export async function decodeAssets(
 }
 
 /**
- * The pixels of a picture's file, upright: PNG by core, exactly; other formats by libraries. Throws a FileFault if it is
- * damaged, or no picture that a scene can hold.
+ * The pixels of a picture's file, upright: by core, as in the browser; of formats that browsers read themselves by libraries.
+ * Throws a FileFault if it is damaged, or no picture that a scene can hold.
  */
 export async function decodePicture(bytes: Uint8Array, name: string): Promise<StraightImage> {
+  const own = await readPicture(bytes, name);
+  if (own) return own;
   const { format } = inspectPicture(bytes, name);
-  if (format === 'png') return readPng(bytes, name);
   try {
     return await (format === 'bmp' ? decodedBmp(bytes) : decodedBySharp(bytes));
   } catch (cause) {

@@ -20,7 +20,7 @@ export async function bringInPicture(
   const name = file.name || 'The pasted picture';
   if (file.size === 0) throw new FileFault(name, 'is empty', SAVE_AGAIN);
   let blob: Blob = file;
-  if (await isSvg(file, name)) {
+  if (await isSvg(file)) {
     const [{ cleanSvg, drawSvg, svgSize }, { checkedSvg }] = await Promise.all([
       import('./svg'),
       import('../workers/files'),
@@ -41,9 +41,9 @@ export async function bringInPicture(
   };
 }
 
-async function isSvg(file: File, name: string): Promise<boolean> {
-  // The header decides; an SVG may carry a long preamble.
-  const head = new Uint8Array(await file.slice(0, 1_000_000).arrayBuffer());
-  const { inspectPicture } = await inspecting();
-  return inspectPicture(head, name).format === 'svg';
+async function isSvg(file: File): Promise<boolean> {
+  // An SVG may begin with a long preamble.
+  const head = new Uint8Array(await file.slice(0, 2 ** 20).arrayBuffer());
+  const { svg } = await import('@ignis/core/files/formats/svg');
+  return svg.header!(head) !== null;
 }

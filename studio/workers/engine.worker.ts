@@ -2,11 +2,10 @@
 /** The worker that computes: previews, small pictures, exports, and decoding. */
 import './errors';
 import { expose, transfer } from 'comlink';
-import { FileFault, SAVE_AGAIN } from '@ignis/core/files/fault';
 import { readCube } from '@ignis/core/files/cube-file';
 import { assetName } from '@ignis/core/files/ignis-file';
-import { inspectPicture, isCutShort } from '@ignis/core/files/picture-file';
-import { readPng, writePng } from '@ignis/core/files/png';
+import { inspectPicture, readPicture } from '@ignis/core/files/picture-file';
+import { writePng } from '@ignis/core/files/png';
 import { pathsOfRings, ringsOf } from '@ignis/core/geometry/contours';
 import '@ignis/core/kernels/load';
 import type { Ending } from '@ignis/core/kernels/finish';
@@ -35,7 +34,16 @@ import type { Scene } from '@ignis/core/scene/model/schema';
 import { knotsOf } from '@ignis/core/sources/crossed-pass';
 import { PLAIN_FACE } from '@ignis/core/text/families';
 import { everyLayer } from '@ignis/core/scene/model/schema';
-import { addFile, drawn, forgetOthers, hasFiles, load, picturesFor, spans } from './loaded-assets';
+import {
+  addFile,
+  addPicture,
+  drawn,
+  forgetOthers,
+  hasFiles,
+  load,
+  picturesFor,
+  spans,
+} from './loaded-assets';
 import type { Engine } from './protocol';
 import { clock } from './spans';
 import { drawOnScreen, hasScreens, screenShows, useCanvases } from './stage-canvases';
@@ -317,17 +325,12 @@ const engine: Engine = {
 
   async bringIn(blob, name) {
     const bytes = new Uint8Array(await blob.arrayBuffer());
-    const file = inspectPicture(bytes, name);
-    if (isCutShort(bytes, file.format)) throw new FileFault(name, 'is cut short', SAVE_AGAIN);
-    if (file.format === 'png' && !file.turned) {
-      // Kept as it is, so that alpha and 16 bits stay exact; decoding it shows that it is whole.
-      await readPng(bytes, name);
-      return {
-        asset: await assetName(bytes, 'png'),
-        bytes: blob,
-        width: file.width,
-        height: file.height,
-      };
+    const own = await readPicture(bytes, name);
+    if (own) {
+      // Saved as the artist's own bytes, so that nothing is lost and the file stays as small as it came.
+      const asset = await assetName(bytes, inspectPicture(bytes, name).format);
+      addPicture(asset, own);
+      return { asset, bytes: blob, width: own.width, height: own.height };
     }
     // Decoded once, here, so that every machine works on the same pixels.
     const { canvas, width, height } = await drawn(blob, name);

@@ -1,8 +1,9 @@
 /** The files of the scene on the bench, and what is made of them before a picture is: decoded pictures, fonts, strokes. */
 import { needPacks } from '@ignis/core/brush/library';
 import { damagedFile } from '@ignis/core/files/fault';
-import { refuseTooLarge } from '@ignis/core/files/picture-file';
-import { isPlainRgb, readPng } from '@ignis/core/files/png';
+import { readPicture, refuseTooLarge } from '@ignis/core/files/picture-file';
+import { isPlainRgb } from '@ignis/core/files/png';
+import type { StraightImage } from '@ignis/core/pixels/picture';
 import type { Picture } from '@ignis/core/kernels/picture';
 import { picture as pictureOf } from '@ignis/core/kernels/picture';
 import { facesOf, packsOf, picturesOf } from '@ignis/core/scene/model/needs';
@@ -33,14 +34,17 @@ async function decoded(name: string): Promise<Picture> {
   const blob = files.get(name);
   if (!blob) throw new Error(`The picture ${name.slice(0, 12)}… is not here.`);
   const bytes = new Uint8Array(await blob.arrayBuffer());
-  if (name.endsWith('.png') && !isPlainRgb(bytes)) return pictureOf(await readPng(bytes, name));
+  // Of a plain PNG the browser's decoder makes the same numbers, sooner.
+  const own = name.endsWith('.png') && isPlainRgb(bytes) ? null : await readPicture(bytes, name);
+  if (own) return pictureOf(own);
   const { context, width, height } = await drawn(blob, name);
-  return pictureOf({
-    width,
-    height,
-    depth: 8,
-    data: context.getImageData(0, 0, width, height).data,
-  });
+  const { data } = context.getImageData(0, 0, width, height);
+  return pictureOf({ width, height, depth: 8, data });
+}
+
+/** Takes in a picture that is decoded already, by the name of its asset. */
+export function addPicture(name: string, picture: StraightImage): void {
+  if (!pictures.has(name)) pictures.set(name, Promise.resolve(pictureOf(picture)));
 }
 
 /** Makes fonts and pictures ready, by their names. */

@@ -1,6 +1,6 @@
 import { packsOfStrokes } from '../../brush/points';
 import type { Stroked } from '../../definitions/strokes';
-import { FONT_ASSET, STROKES_ASSET } from '../../definitions/parameter-schema';
+import { FONT_ASSET, STROKES_ASSET } from '../../definitions/asset-name';
 import { maskShapeOf } from '../../masks/index';
 import type { StoredTable } from '../../pixels/colour-table';
 import type { Mask } from '../../masks/mask';

@@ -1,6 +1,6 @@
 import { useRef } from 'react';
 import { type Parameters } from '@ignis/core/definitions/parameter';
-import { FONT_ASSET } from '@ignis/core/definitions/parameter-schema';
+import { FONT_ASSET } from '@ignis/core/definitions/asset-name';
 import { drawnLayer } from '@ignis/core/scene/bound/bind';
 import { everyLayer } from '@ignis/core/scene/model/schema';
 import { changeText } from '@ignis/core/scene/edits/text-edits';
