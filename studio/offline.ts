@@ -1,14 +1,14 @@
 /** The app without a network, and installed: what the service worker caches, and what the manifest says. */
 import type { Plugin } from 'vite';
+import { pictureFormats } from '../core/files/formats/index';
 import { VitePWA } from 'vite-plugin-pwa';
 
 /** The largest file that is cached, bytes: the library that tells subjects apart. */
 const LARGEST = 12 * 2 ** 20;
 
-const PICTURES = {
-  ...{ 'image/png': ['.png'], 'image/jpeg': ['.jpg', '.jpeg'], 'image/webp': ['.webp'] },
-  ...{ 'image/avif': ['.avif'], 'image/gif': ['.gif'], 'image/bmp': ['.bmp'] },
-};
+const PICTURES = Object.fromEntries(
+  pictureFormats.map((f) => [f.type, f.extensions.map((e) => `.${e}`)]),
+);
 
 export const offline = (): Plugin[] =>
   VitePWA({

@@ -1,8 +1,9 @@
 /** Which files the app opens, and those it is handed. */
 
-/** What a file chooser offers. */
-export const PICTURES =
-  'image/png,image/jpeg,image/webp,image/avif,image/gif,image/bmp,image/svg+xml,.svg,.bmp,.avif';
+import { PICTURE_EXTENSIONS } from '@ignis/core/definitions/asset-name';
+
+/** What a file chooser offers: pictures, and those that systems do not know to be. What cannot be read is refused in words. */
+export const PICTURES = ['image/*', ...[...PICTURE_EXTENSIONS, 'svg'].map((e) => `.${e}`)].join();
 
 /** The files in a paste or a drop. */
 export const filesIn = (data: DataTransfer | null): File[] => [...(data?.files ?? [])];

@@ -134,6 +134,9 @@ function progressOf(scene: Scene, started: number): (id: string) => void {
   };
 }
 
+/** A picture is being brought in: the warm-up leaves the rest to it. */
+let isBringingIn = false;
+
 const engine: Engine = {
   live,
 
@@ -155,7 +158,7 @@ const engine: Engine = {
     for (const renderOne of warmUpRenders()) {
       // What is asked for meanwhile comes first.
       await new Promise((done) => setTimeout(done));
-      if (hasFiles()) return;
+      if (hasFiles() || isBringingIn) return;
       renderOne();
     }
   },
@@ -324,6 +327,7 @@ const engine: Engine = {
   },
 
   async bringIn(blob, name) {
+    isBringingIn = true;
     const bytes = new Uint8Array(await blob.arrayBuffer());
     const own = await readPicture(bytes, name);
     if (own) {
