@@ -1,9 +1,18 @@
 /** Pictures of every format brought in, and files that are none. */
 import sharp from 'sharp';
 import { expect, test, type Page } from './test';
+import { unpackScene } from '../core/files/ignis-file';
 import { readPng, writePng } from '../core/files/png';
 import '../server/src/codec-files';
-import { cards, dropOnStage, exported, newScene, openExample, settled } from './bench-page';
+import {
+  cards,
+  dropOnStage,
+  exported,
+  newScene,
+  openExample,
+  savedFile,
+  settled,
+} from './bench-page';
 
 const art = (width = 64, height = 40) =>
   sharp({ create: { width, height, channels: 4, background: '#204060' } }).composite([
@@ -42,6 +51,7 @@ const formats: [string, () => Promise<Buffer>][] = [
   ['pier.jpg', () => art().jpeg().toBuffer()],
   ['pier.webp', () => art().webp().toBuffer()],
   ['pier.avif', () => art().avif().toBuffer()],
+  ['pier.tif', () => art().tiff({ compression: 'lzw' }).toBuffer()],
   ['pier.gif', () => art().gif().toBuffer()],
   ['pier.bmp', async () => bmp(64, 40)],
 ];
@@ -76,6 +86,38 @@ test('a JPEG that asks to be turned stands upright', async ({ page }) => {
   );
   await page.waitForURL(/\/scene\//);
   await expect(page.getByTestId('scene-area')).toHaveAttribute('data-width', '40');
+});
+
+test('a profile counts as the browser has it, and the file is saved as it came', async ({
+  page,
+}) => {
+  const data = Uint8Array.from({ length: 32 * 8 * 3 }, (_, i) => (i * 53) & 255);
+  const art = () =>
+    sharp(data, { raw: { width: 32, height: 8, channels: 3 } }).withIccProfile('p3');
+  for (const [name, file] of [
+    ['wide.jpg', await art().jpeg({ quality: 95 }).toBuffer()],
+    ['wide.webp', await art().webp({ lossless: true }).toBuffer()],
+    ['wide.png', await art().png().toBuffer()],
+  ] as const) {
+    await open(page, name, file);
+    await page.waitForURL(/\/scene\//);
+    await settled(page);
+    const ours = (await readPng(await exported(page), 'out')).data;
+    const theirs = await page.evaluate(async (encoded) => {
+      const bytes = Uint8Array.from(atob(encoded), (c) => c.charCodeAt(0));
+      const bitmap = await createImageBitmap(new Blob([bytes]));
+      const canvas = new OffscreenCanvas(bitmap.width, bitmap.height);
+      const context = canvas.getContext('2d')!;
+      context.drawImage(bitmap, 0, 0);
+      return [...context.getImageData(0, 0, bitmap.width, bitmap.height).data];
+    }, file.toString('base64'));
+    const apart = theirs.map((v, i) => Math.abs(v - ours[i]!));
+    // Dither adds one where a tone lies between two.
+    expect(Math.max(...apart), name).toBeLessThanOrEqual(2);
+    expect(apart.reduce((sum, v) => sum + v) / apart.length, name).toBeLessThan(0.4);
+    const { assets } = await unpackScene(await savedFile(page), 'a.ignis');
+    expect([...assets.values()].map((bytes) => Buffer.from(bytes).equals(file))).toEqual([true]);
+  }
 });
 
 test('an SVG is drawn at the size chosen, without its scripts and outside references', async ({
