@@ -22,7 +22,7 @@ interface Described {
 
 export interface NumberParameter extends Described {
   kind: 'number';
-  unit: 'px' | 'σ px' | '%' | '°' | 'stops' | '‰' | 's' | 'K' | '';
+  unit: 'px' | 'px/in' | 'σ px' | '%' | '°' | 'stops' | '‰' | 's' | 'K' | '';
   min: number;
   max: number;
   /** Where the slider ends; typing may go on to `min` and `max`. */

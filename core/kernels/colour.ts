@@ -5,8 +5,51 @@ import { bytes as bytesOnHeap, floats, scoped } from '../pixels/heap';
 import type { Mixing } from '../pixels/colour';
 import type { StraightImage } from '../pixels/picture';
 import { CURVE_STEPS, evenProfile } from '../pixels/profile';
+import type { Matrix3 } from '../geometry/matrix3';
 import type { Region } from '../pixels/region';
 import { onHeap, run } from './machine';
+
+/** The columns of a matrix, of four floats each, within a scope. */
+function columnsOf(m: Matrix3): Float32Array {
+  const columns = floats(12);
+  for (let c = 0; c < 3; c++) columns.set([m[c]!, m[3 + c]!, m[6 + c]!, 0], c * 4);
+  return columns;
+}
+
+/** What to make of colours as they leave. */
+interface Leaving {
+  mixing: Mixing;
+  /** Multiplies the light. */
+  gain: number;
+  /** From light of sRGB's primaries to that of others, row by row. */
+  matrix: Matrix3;
+  isStraight: boolean;
+}
+
+/** Colours as linear light of other primaries, straight or premultiplied; nothing of them is cut off. */
+export const otherLight = (
+  { data, region }: ColourBuffer,
+  { mixing, gain, matrix, isStraight }: Leaving,
+): ColourBuffer => {
+  const out: ColourBuffer = unwritten(region, 4);
+  scoped(() => {
+    const columns = columnsOf(matrix);
+    onHeap((at) =>
+      run('otherLightRows', region.height, region.width * 24, [
+        at(out.data, 'write'),
+        rowStride(region, 4),
+        at(data),
+        rowStride(region, 4),
+        region.width,
+        mixing === 'light' ? 1 : 0,
+        isStraight ? 1 : 0,
+        gain,
+        at(columns),
+      ]),
+    );
+  });
+  return out;
+};
 
 /** Floats are light already: only where it is that of other primaries does anything change. */
 const LIGHT = evenProfile((v) => v);
@@ -30,9 +73,7 @@ export function unpack(image: StraightImage, part: Region, mixing: Mixing): Colo
     if (profile) {
       const curves = floats(profile.curves.length);
       curves.set(profile.curves);
-      const m = profile.matrix;
-      const columns = floats(12);
-      for (let c = 0; c < 3; c++) columns.set([m[c]!, m[3 + c]!, m[6 + c]!, 0], c * 4);
+      const columns = columnsOf(profile.matrix);
       onHeap((at) =>
         run('unpackProfileRows', part.height, part.width * 16, [
           at(out.data, 'write'),

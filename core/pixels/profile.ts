@@ -100,3 +100,14 @@ export const srgbFromD50 = (columns: Matrix3): Matrix3 => product(FROM_D50, colu
 
 /** From light of some primaries to light of sRGB's, white to white. */
 export const srgbFrom = (from: Primaries): Matrix3 => srgbFromD50(toXyz(from));
+
+/** Where colours are shown, by name: their primaries; the curve is that of sRGB. */
+export const SPACES = { srgb: primaries.srgb, p3: primaries.p3 } as const;
+export type Space = keyof typeof SPACES;
+
+/** From light of sRGB's primaries to light of a space's. */
+export const srgbTo = (space: Space): Matrix3 =>
+  space === 'srgb' ? IDENTITY : inverse(srgbFrom(SPACES[space]));
+
+/** Red, green and blue of a space as columns of CIE XYZ under D50, row by row. */
+export const columnsOf = (space: Space): Matrix3 => toXyz(SPACES[space]);

@@ -2,7 +2,10 @@ import { TILE } from '../brush/tiles';
 import { finish } from '../kernels/finish';
 import type { Picture } from '../kernels/picture';
 import { scoped } from '../pixels/heap';
-import type { WholeImage } from '../pixels/picture';
+import { otherLight } from '../kernels/colour';
+import type { Depth, StraightImage, WholeImage } from '../pixels/picture';
+import type { Space } from '../pixels/profile';
+import { srgbTo } from '../pixels/profile';
 import type { Region } from '../pixels/region';
 import { covering, intersect, isEmpty, wholeScene } from '../pixels/region';
 import type { Scene } from '../scene/model/schema';
@@ -16,7 +19,10 @@ import { render } from './render';
 export interface ExportRequest {
   /** Pixels for one scene px, above 0 and up to 8. */
   scale: number;
-  depth: 8 | 16;
+  /** 8 or 16 bits of what is shown, or 32: floats of light, of which nothing is cut off. */
+  depth: Depth;
+  /** Whose numbers they are; those of sRGB if left out. */
+  space?: Space;
   background: boolean;
   /** Only these layers; all if left out. */
   layers?: readonly string[];
@@ -35,29 +41,49 @@ const BAND_PIXELS = 2 ** 21;
  * bands are a function of scene and request alone, so every machine makes the same bytes.
  * Throws a RangeError if the picture would be empty or too large.
  */
-export function exportScene(scene: Scene, request: ExportRequest): WholeImage {
-  const { scale, depth } = request;
+export function exportScene(scene: Scene, request: ExportRequest & { depth: 8 | 16 }): WholeImage;
+export function exportScene(scene: Scene, request: ExportRequest): StraightImage;
+export function exportScene(scene: Scene, request: ExportRequest): StraightImage {
+  const { scale, depth, space = 'srgb' } = request;
   if (!(scale > 0 && scale <= 8))
     throw new RangeError(`The scale must be above 0 and at most 8; it is ${scale}.`);
   const region = exportRegion(scene, scale, request.region);
   const { width, height } = region;
-  const out =
-    depth === 8 ? new Uint8ClampedArray(width * height * 4) : new Uint16Array(width * height * 4);
+  const out = roomFor(depth, width * height * 4);
   const rows = bandOf(width);
   const cache = cacheOf(64 * 2 ** 20);
   const { memo } = cache;
-  // Of the whole scene, so that a part has the end of the whole.
-  const ending = endingOf(scene, () => brightestOf(scene, { picture: request.picture }));
+  // Of the whole scene, so that a part has the end of the whole; light has no end, and is only exposed.
+  const ending = endingOf(scene, () =>
+    depth === 32 ? 1 : brightestOf(scene, { picture: request.picture }),
+  );
+  const leaving = {
+    mixing: scene.mixing,
+    gain: depth === 32 ? 2 ** ending.exposure : 1,
+    matrix: srgbTo(space),
+    isStraight: depth === 32,
+  };
   for (let y = 0; y < height; y += rows) {
     const band = { x: region.x, y: region.y + y, width, height: Math.min(rows, height - y) };
-    const strip = scoped(() =>
-      finish(render(scene, { ...request, region: band, memo }), depth, ending),
-    );
-    out.set(strip.data, y * width * 4);
+    scoped(() => {
+      const made = render(scene, { ...request, region: band, memo });
+      const at = y * width * 4;
+      if (depth === 32) out.set(otherLight(made, leaving).data, at);
+      else if (space === 'srgb') out.set(finish(made, depth, ending).data, at);
+      else {
+        const shown = otherLight(made, leaving);
+        out.set(finish(shown, depth, { ...ending, mixing: 'light' }).data, at);
+      }
+    });
     request.progress?.((y + band.height) / height);
   }
   cache.clear();
   return { width, height, depth, data: out };
+}
+
+function roomFor(depth: Depth, count: number): StraightImage['data'] {
+  if (depth === 32) return new Float32Array(count);
+  return depth === 16 ? new Uint16Array(count) : new Uint8ClampedArray(count);
 }
 
 /** The height of a band: whole tiles of paint, where there is room for them. */

@@ -1,8 +1,14 @@
 /** The `ignis` command. */
 import { writeFile } from 'node:fs/promises';
+import { extname } from 'node:path';
 import { Command, InvalidArgumentError } from 'commander';
 import { FileFault } from '@ignis/core/files/fault';
-import { writePng } from '@ignis/core/files/png';
+import type { Written } from '@ignis/core/files/formats/format';
+import { spacesOf } from '@ignis/core/files/formats/format';
+import { pictureFormats } from '@ignis/core/files/formats/index';
+import { defaultsOf } from '@ignis/core/definitions/parameter-values';
+import type { Depth } from '@ignis/core/pixels/picture';
+import type { Space } from '@ignis/core/pixels/profile';
 import type { Region } from '@ignis/core/pixels/region';
 import { exportScene } from '@ignis/core/render/export';
 import { SceneError } from '@ignis/core/scene/model/check';
@@ -23,12 +29,19 @@ export async function run(args: string[]): Promise<number> {
 
   program
     .command('render')
-    .description('render a scene to a PNG file')
+    .description(`render a scene to a file: ${WRITTEN.join(', ')}`)
     .argument('<scene>')
-    .argument('<out.png>')
+    .argument('<out>', 'its extension says the format')
     .option('--scale <factor>', 'pixels for one scene px', number, 1)
     .option('--region <x,y,w,h>', 'only this part, scene px', region)
-    .option('--depth <bits>', '8 or 16', depth, 8)
+    .option(
+      '--depth <bits>',
+      '8, 16, or 32 for floats; the usual depth of the format if left out',
+      depth,
+    )
+    .option('--quality <percent>', 'of JPEG, WebP and AVIF', number)
+    .option('--space <name>', 'srgb or p3', space, 'srgb')
+    .option('--density <px>', 'px of an inch', number, 72)
     .option('--layers <id,id>', 'only these layers', (ids: string) =>
       ids.split(',').filter(Boolean),
     )
@@ -42,12 +55,23 @@ export async function run(args: string[]): Promise<number> {
         throw new Error(
           `There is no layer ${missing.join(', ')}; ignis info ${path} lists the layers.`,
         );
+      const { written, label } = writtenBy(out);
+      const { depth = written.depths[0]!, space, density, quality } = options;
+      if (!written.depths.includes(depth))
+        throw new Error(`${label} has ${written.depths.join(' or ')} bits, and not ${depth}.`);
+      if (!spacesOf(written, depth).includes(space))
+        throw new Error(`${label} of ${depth} bits cannot say that its colours are ${space}.`);
       callHelpers();
       const image = exportScene(scene, {
         ...options,
+        ...{ depth, space },
         picture: pictureFrom(await decodeAssets(packed)),
       });
-      await writeFile(out, await writePng(image));
+      const values = {
+        ...defaultsOf(written.parameters),
+        ...(quality !== undefined && 'quality' in written.parameters && { quality }),
+      };
+      await writeFile(out, await written.encode(image, values, { space, density }));
     });
 
   program
@@ -93,6 +117,18 @@ export async function run(args: string[]): Promise<number> {
   }
 }
 
+/** The extensions of formats that pictures are written in. */
+const WRITTEN = pictureFormats.flatMap((f) => (f.written ? f.extensions : []));
+
+/** The format that a file's extension says. Throws an Error that names those there are. */
+function writtenBy(file: string): { label: string; written: Written } {
+  const extension = extname(file).slice(1).toLowerCase();
+  const found = pictureFormats.find((f) => f.written && f.extensions.includes(extension));
+  if (!found?.written)
+    throw new Error(`“${file}” is of no format that is written; those are ${WRITTEN.join(', ')}.`);
+  return { label: found.label, written: found.written };
+}
+
 /** Layers as `ignis info` prints them. */
 const described = (layers: readonly Layer[]): object[] =>
   layers.map((l) => ({
@@ -105,7 +141,10 @@ const described = (layers: readonly Layer[]): object[] =>
 interface RenderOptions {
   scale: number;
   region?: Region;
-  depth: 8 | 16;
+  depth?: Depth;
+  quality?: number;
+  space: Space;
+  density: number;
   layers?: string[];
   background: boolean;
 }
@@ -132,7 +171,13 @@ function region(text: string): Region {
   return { x, y, width, height };
 }
 
-function depth(text: string): 8 | 16 {
-  if (text !== '8' && text !== '16') throw new InvalidArgumentError('It must be 8 or 16.');
-  return Number(text) as 8 | 16;
+function depth(text: string): Depth {
+  if (text !== '8' && text !== '16' && text !== '32')
+    throw new InvalidArgumentError('It must be 8, 16 or 32.');
+  return Number(text) as Depth;
+}
+
+function space(text: string): Space {
+  if (text !== 'srgb' && text !== 'p3') throw new InvalidArgumentError('It must be srgb or p3.');
+  return text;
 }

@@ -10,7 +10,8 @@ import type { Layer } from '@ignis/core/scene/model/schema';
 import { saveAsset } from '../storage/assets';
 import { useBench } from '../state/bench';
 import { takeBrush } from '../state/paint';
-import { addAsset, exportPng } from '../workers/engine';
+import { addAsset, exportFile } from '../workers/engine';
+import { AS_PNG } from '../workers/protocol';
 import { bringIn } from '../workers/questions';
 import { tellFailure } from '../state/failure';
 import { addPaint } from './commands/layers';
@@ -23,9 +24,13 @@ async function pictureOf(
   region?: Region,
 ): Promise<{ source: PictureSource; note: string | number } | null> {
   const { scene } = useBench.getState();
-  const work = exportPng(
+  const work = exportFile(
     toBake(scene, layer.id),
-    { scale, depth: 16, background: false, layers: [layer.id], ...(region && { region }) },
+    {
+      ...AS_PNG,
+      ...{ scale, depth: 16, background: false, layers: [layer.id] },
+      ...(region && { region }),
+    },
     () => undefined,
   );
   const note = toast.loading(doing, { action: { label: 'Stop', onClick: work.cancel } });

@@ -15,7 +15,8 @@ import { useOpenedScene } from '../state/opened-scene';
 import { usePacking } from '../state/packing';
 import { retainingAssets } from '../storage/assets';
 import { storageFault } from '../storage/connection';
-import { exportPng } from '../workers/engine';
+import { exportFile } from '../workers/engine';
+import { AS_PNG } from '../workers/protocol';
 import { FileInput } from '../ui/file-input';
 import { Mark } from '../ui/mark';
 import { FaultBoundary } from '../ui/fault-boundary';
@@ -218,7 +219,7 @@ function Open() {
       },
       async copyPicture() {
         const { scene } = useBench.getState();
-        const work = exportPng(scene, { scale: 1, depth: 8, background: true }, () => undefined);
+        const work = exportFile(scene, { ...AS_PNG, scale: 1 }, () => undefined);
         try {
           await navigator.clipboard.write([new ClipboardItem({ 'image/png': work.done })]);
           toast.success('The picture is on the clipboard');

@@ -1,7 +1,7 @@
 import { lazy, Suspense } from 'react';
 import { DialogFaultBoundary } from '../ui/fault-boundary';
 import { actions, type BenchDoes } from './actions';
-import { ExportDialog } from './export-dialog';
+import { ExportDialog } from './export/export-dialog';
 import { Keys, Palette } from './palette';
 
 /** Loaded when they are asked for. */

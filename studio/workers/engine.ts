@@ -252,7 +252,8 @@ export interface Exporting {
   cancel(): void;
 }
 
-export function exportPng(
+/** Makes a file of a scene, in a worker of its own. */
+export function exportFile(
   scene: Scene,
   options: ExportOptions,
   progress: (done: number) => void,
@@ -267,7 +268,7 @@ export function exportPng(
     worker.terminate();
   };
   const done = Promise.race([
-    watched.during(remote.exportPng(deltaOf(null, stateOf(scene)), options, proxy(progress))),
+    watched.during(remote.exportFile(deltaOf(null, stateOf(scene)), options, proxy(progress))),
     cancelled,
   ]).finally(end);
   return { done, cancel };

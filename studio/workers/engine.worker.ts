@@ -3,6 +3,7 @@
 import './errors';
 import { expose, transfer } from 'comlink';
 import { readCube } from '@ignis/core/files/cube-file';
+import { formatNamed } from '@ignis/core/files/formats/index';
 import { assetName } from '@ignis/core/files/ignis-file';
 import { inspectPicture, readPicture } from '@ignis/core/files/picture-file';
 import { writePng } from '@ignis/core/files/png';
@@ -307,8 +308,10 @@ const engine: Engine = {
         .reverse();
     }),
 
-  async exportPng(delta, options, progress) {
+  async exportFile(delta, options, progress) {
     const scene = received(delta);
+    const { written, type } = formatNamed(options.format);
+    if (!written) throw new Error(`Pictures are not written as ${options.format}.`);
     const picture = await picturesFor(scene);
     // Encoding is the last part of the work.
     const image = exportScene(scene, {
@@ -316,7 +319,8 @@ const engine: Engine = {
       picture,
       progress: (done) => progress(done * 0.85),
     });
-    return pngBlob(await writePng(image));
+    const bytes = await written.encode(image, options.values, options);
+    return new Blob([bytes as Uint8Array<ArrayBuffer>], { type });
   },
 
   async bringInTable(blob, name) {

@@ -1,4 +1,6 @@
 /** What the page and the worker that computes say to each other. Nothing else knows the messages. */
+import type { Depth } from '@ignis/core/pixels/picture';
+import type { Space } from '@ignis/core/pixels/profile';
 import type { StoredTable } from '@ignis/core/pixels/colour-table';
 import type { Cost } from '@ignis/core/render/meter';
 import type { Scopes } from '@ignis/core/pixels/scopes';
@@ -79,11 +81,22 @@ export interface PictureRequest {
 
 export interface ExportOptions {
   scale: number;
-  depth: 8 | 16;
+  /** The format of the file, and how it is written. */
+  format: string;
+  depth: Depth;
+  space: Space;
+  /** Px of an inch. */
+  density: number;
+  values: Record<string, unknown>;
   background: boolean;
   /** Only these layers; all if left out. */
   layers?: string[];
 }
+
+/** As most pictures are handed on: PNG of 8 bits, as screens show it. */
+export const AS_PNG = {
+  ...{ format: 'png', depth: 8, space: 'srgb', density: 72, values: {}, background: true },
+} as const satisfies Partial<ExportOptions>;
 
 /** A picture brought in: the file to keep, its asset name, and its size in px. */
 export interface BroughtIn {
@@ -175,8 +188,8 @@ export interface Engine {
   gradeTable(scene: Delta, layer: string, side: number): Promise<Float32Array | null>;
   /** The layers that show at a point (scene px), front first. */
   layersAt(scene: Delta, x: number, y: number): Promise<string[]>;
-  /** The whole scene as PNG. `progress` is called with the share done. */
-  exportPng(scene: Delta, options: ExportOptions, progress: (done: number) => void): Promise<Blob>;
+  /** The whole scene as a file. `progress` is called with the share done. */
+  exportFile(scene: Delta, options: ExportOptions, progress: (done: number) => void): Promise<Blob>;
   /** Decodes, checks and keeps upright a picture's file. Throws with a message for the artist. */
   bringIn(bytes: Blob, name: string): Promise<BroughtIn>;
   /** Reads the file of a lookup table; its numbers come as a picture's file. Throws with a message for the artist. */

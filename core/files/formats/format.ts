@@ -1,4 +1,6 @@
-import type { StraightImage } from '../../pixels/picture';
+import type { Parameters, Values } from '../../definitions/parameter';
+import type { Depth, StraightImage } from '../../pixels/picture';
+import type { Space } from '../../pixels/profile';
 
 /** What the header of a picture says. */
 export interface Header {
@@ -31,7 +33,47 @@ export interface PictureFormat {
    * browser reads. Left out, the browser reads all of them, and what it reads is saved as a PNG. Throws if it is damaged.
    */
   decode?(bytes: Uint8Array): Promise<StraightImage | null>;
+  /** How pictures are exported to it; left out, they are not. */
+  written?: Written;
 }
+
+/** What else a file says of its picture. */
+export interface Said {
+  /** Whose numbers they are. */
+  space: Space;
+  /** Px of an inch, as it is to be printed. */
+  density: number;
+}
+
+/** How a format is written. */
+export interface Written {
+  /** The depths there are, the usual one first. */
+  depths: readonly Depth[];
+  /** Whose numbers it can say that they are. */
+  spaces: readonly Space[];
+  /** Whether it says how dense it is to be printed. */
+  hasDensity: boolean;
+  /** What the artist can choose. */
+  parameters: Parameters;
+  /** The bytes of the file, the same on every machine. The depth and the space are such as it has. */
+  encode(
+    image: StraightImage,
+    values: Readonly<Record<string, unknown>>,
+    said: Said,
+  ): Promise<Uint8Array>;
+}
+
+/** Whose numbers a format can say that they are at a depth: floats are always light of sRGB's primaries. */
+export const spacesOf = ({ spaces }: Written, depth: Depth): readonly Space[] =>
+  depth === 32 ? ['srgb'] : spaces;
+
+/** How a format is written, its values by their kinds. */
+export const written = <P extends Parameters>(
+  how: Omit<Written, 'parameters' | 'encode'> & {
+    parameters: P;
+    encode(image: StraightImage, values: Values<P>, said: Said): Promise<Uint8Array>;
+  },
+): Written => how as unknown as Written;
 
 /** Bytes as numbers of any size. */
 export const viewOf = (bytes: Uint8Array): DataView =>
@@ -40,6 +82,17 @@ export const viewOf = (bytes: Uint8Array): DataView =>
 /** Text of one byte a letter. */
 export const letters = (bytes: Uint8Array, at: number, count: number): string =>
   String.fromCharCode(...bytes.subarray(at, at + count));
+
+/** Letters of one byte each. */
+export const asciiOf = (text: string): Uint8Array =>
+  Uint8Array.from(text, (letter) => letter.charCodeAt(0));
+
+/** Bytes one behind another. */
+export function joined(...parts: readonly Uint8Array[]): Uint8Array {
+  const out = new Uint8Array(parts.reduce((n, p) => n + p.length, 0));
+  parts.reduce((at, p) => (out.set(p, at), at + p.length), 0);
+  return out;
+}
 
 /** A file that is whole, and of a kind of its format that is not read: what it is, and what the artist can do. */
 export class UnreadKind extends Error {

@@ -1,6 +1,7 @@
 import { ownBuffer } from './codecs';
 import type { PictureFormat } from './format';
-import { viewOf } from './format';
+import { viewOf, written } from './format';
+import { writtenExr } from './openexr-writer';
 
 /** OpenEXR (file layout, version 2): light, which may be above 1. */
 
@@ -37,6 +38,24 @@ export const openExr: PictureFormat = {
     bytes.length > 8 && viewOf(bytes).getUint32(0, true) === MAGIC
       ? (dataWindow(bytes) ?? { width: 0, height: 0 })
       : null,
+  written: written({
+    depths: [32],
+    spaces: ['srgb'],
+    hasDensity: false,
+    parameters: {
+      floats: {
+        kind: 'choice',
+        label: 'Numbers',
+        help: 'Half floats hold 11 bits of each number, as much as the eye tells; whole ones all there is.',
+        options: [
+          { value: 'half', label: 'half floats' },
+          { value: 'whole', label: 'floats' },
+        ],
+        default: 'half',
+      },
+    },
+    encode: (image, { floats }) => Promise.resolve(writtenExr(image, floats === 'half' ? 16 : 32)),
+  }),
   async decode(bytes) {
     const { default: parse } = await import('parse-exr');
     const { width, height, data: given } = parse(ownBuffer(bytes), FLOATS);

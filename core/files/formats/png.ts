@@ -1,11 +1,15 @@
-import type { ColourProfile, Primaries } from '../../pixels/profile';
+import { zlibSync } from 'fflate';
+import { crc32 } from 'hash-wasm';
+import type { ColourProfile, Primaries, Space } from '../../pixels/profile';
 import { evenProfile, isSrgb, primaries, srgbFrom } from '../../pixels/profile';
 import { linear } from '../../pixels/colour';
-import { decodePng } from '../png';
+import type { WholeImage } from '../../pixels/picture';
+import { decodePng, writePng } from '../png';
+import { isNamed, writtenIcc } from '../written-icc';
 import { chunks, inflatedUpTo } from '../png-parts';
 import { withProfile } from './embedded-profile';
 import type { PictureFormat } from './format';
-import { viewOf } from './format';
+import { asciiOf, joined, viewOf, written } from './format';
 import { orientationOf } from './tags';
 
 /** PNG (W3C, "Portable Network Graphics", third edition). */
@@ -67,6 +71,35 @@ async function profileIn(chunk: Uint8Array): Promise<Uint8Array | null> {
   return end < 0 ? null : inflatedUpTo(chunk.subarray(end + 2), LONGEST_PROFILE).catch(() => null);
 }
 
+/** A chunk with its length and checksum. */
+async function chunk(name: string, content: Uint8Array): Promise<Uint8Array> {
+  const named = joined(asciiOf(name), content);
+  const out = new Uint8Array(named.length + 8);
+  out.set(named, 4);
+  viewOf(out).setUint32(0, content.length);
+  viewOf(out).setUint32(out.length - 4, Number.parseInt(await crc32(named), 16));
+  return out;
+}
+
+/** Px of a metre, in the chunk that says how dense a picture is. */
+function densityOf(density: number): Uint8Array {
+  const out = new Uint8Array(9);
+  const px = Math.round(density / 0.0254);
+  [0, 4].forEach((at) => viewOf(out).setUint32(at, px));
+  out[8] = 1;
+  return out;
+}
+
+/** How the numbers of a space are said: by code points (ITU-T H.273), and a profile for programs that know none. */
+async function saidOf(space: Space): Promise<Uint8Array[]> {
+  if (!isNamed(space)) return [await chunk('sRGB', Uint8Array.of(0))];
+  const profile = joined(asciiOf('Display P3\0\0'), zlibSync(writtenIcc(space)));
+  return [await chunk('cICP', Uint8Array.of(12, 13, 0, 1)), await chunk('iCCP', profile)];
+}
+
+/** The header of a PNG, with the signature before it, bytes. */
+const HEADER = 33;
+
 const COLOURS = ['cICP', 'iCCP', 'sRGB', 'gAMA', 'cHRM'];
 
 export const png: PictureFormat = {
@@ -78,6 +111,21 @@ export const png: PictureFormat = {
     }
     return 1;
   },
+  written: written({
+    depths: [8, 16],
+    spaces: ['srgb', 'p3'],
+    hasDensity: true,
+    parameters: {},
+    async encode(image, _, { space, density }) {
+      const file = await writePng(image as WholeImage);
+      return joined(
+        file.subarray(0, HEADER),
+        ...(await saidOf(space)),
+        await chunk('pHYs', densityOf(density)),
+        file.subarray(HEADER),
+      );
+    },
+  }),
   async decode(bytes) {
     const image = await decodePng(bytes);
     const found = new Map<string, Uint8Array>();

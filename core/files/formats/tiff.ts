@@ -1,8 +1,9 @@
 import type { StraightImage } from '../../pixels/picture';
 import { withProfile } from './embedded-profile';
 import type { PictureFormat } from './format';
-import { UnreadKind } from './format';
+import { UnreadKind, written } from './format';
 import { TAGS, firstTags, orientationOf, saidUpright } from './tags';
+import { writtenTiff } from './tiff-writer';
 
 /** TIFF (revision 6.0), of grey, colours, or a palette; 8 or 16 bits, or floats, which are light. Of several pages, the first. */
 
@@ -53,6 +54,13 @@ export const tiff: PictureFormat = {
       }
     );
   },
+  written: written({
+    depths: [16, 8, 32],
+    spaces: ['srgb', 'p3'],
+    hasDensity: true,
+    parameters: {},
+    encode: (image, _, said) => Promise.resolve(writtenTiff(image, said)),
+  }),
   async decode(bytes) {
     const page = await pageOf(bytes);
     if (page.planarConfiguration === SEPARATE) throw unread('with each colour by itself');

@@ -1,7 +1,10 @@
 import { codec, ownBuffer } from './codecs';
 import { withProfile } from './embedded-profile';
+import type { StraightImage } from '../../pixels/picture';
+import { isNamed, writtenIcc } from '../written-icc';
+import { quality } from './choices';
 import type { PictureFormat } from './format';
-import { letters, viewOf } from './format';
+import { asciiOf, joined, letters, viewOf, written } from './format';
 import { orientationOf } from './tags';
 
 /** WebP (RFC 9649). */
@@ -22,6 +25,41 @@ function part(bytes: Uint8Array, name: string): Uint8Array | null {
   return null;
 }
 
+const encoder = codec(
+  () => import('@jsquash/webp/encode.js'),
+  '@jsquash/webp/codec/enc/webp_enc_simd.wasm',
+);
+
+/** A part with its name and length, padded to an even number of bytes. */
+function chunk(name: string, content: Uint8Array): Uint8Array {
+  const out = new Uint8Array(8 + content.length + (content.length % 2));
+  out.set(asciiOf(name));
+  viewOf(out).setUint32(4, content.length, true);
+  out.set(content, 8);
+  return out;
+}
+
+/** Bits of what an extended file says there is in it (RFC 9649, 2.7.1). */
+const [HAS_PROFILE, HAS_ALPHA] = [0x20, 0x10];
+
+/** The file of a WebP with a profile in it. */
+function withIcc(file: Uint8Array, { width, height }: StraightImage, icc: Uint8Array): Uint8Array {
+  const head = new Uint8Array(10);
+  const isExtended = letters(file, 12, 4) === 'VP8X';
+  const hasAlpha = isExtended
+    ? (file[20]! & HAS_ALPHA) !== 0
+    : letters(file, 12, 4) === 'VP8L' && ((file[24]! >> 4) & 1) === 1;
+  head[0] = HAS_PROFILE | (hasAlpha ? HAS_ALPHA : 0);
+  [width - 1, height - 1].forEach((v, i) =>
+    head.set([v & 255, (v >> 8) & 255, (v >> 16) & 255], 4 + 3 * i),
+  );
+  // Behind the header of the file, and of what is extended already.
+  const rest = file.subarray(isExtended ? 30 : 12);
+  const out = joined(file.slice(0, 12), chunk('VP8X', head), chunk('ICCP', icc), rest);
+  viewOf(out).setUint32(4, out.length - 8, true);
+  return out;
+}
+
 export const webp: PictureFormat = {
   ...{ format: 'webp', label: 'WebP', extensions: ['webp'], type: 'image/webp' },
   orientation(bytes) {
@@ -31,6 +69,29 @@ export const webp: PictureFormat = {
     return orientationOf(letters(exif, 0, 4) === 'Exif' ? exif.subarray(6) : exif);
   },
   isCutShort: (bytes) => viewOf(bytes).getUint32(4, true) + 8 > bytes.length,
+  written: written({
+    depths: [8],
+    spaces: ['srgb', 'p3'],
+    hasDensity: false,
+    parameters: {
+      lossless: {
+        kind: 'switch',
+        label: 'Without loss',
+        help: 'Every px as it is, in a larger file.',
+        default: false,
+      },
+      quality: { ...quality(88), needs: { lossless: [false] } },
+    },
+    async encode(image, { lossless, quality }, { space }) {
+      const encode = await encoder();
+      const { width, height, data } = image;
+      const file = await encode({ width, height, data } as unknown as ImageData, {
+        ...{ quality, lossless: lossless ? 1 : 0, exact: 1 },
+      });
+      const bytes = new Uint8Array(file);
+      return isNamed(space) ? withIcc(bytes, image, writtenIcc(space)) : bytes;
+    },
+  }),
   async decode(bytes) {
     // Of one that moves, the browser takes the first picture.
     if (part(bytes, 'ANIM')) return null;

@@ -284,6 +284,55 @@ export function unpackProfileRows(
   }
 }
 
+/**
+ * Rows of premultiplied RGBA, as displayed or as light (`isLight`), as light of other primaries, times a gain: straight, or
+ * premultiplied again. `matrix` takes light of sRGB's primaries there: its three columns, of four floats each.
+ */
+export function otherLightRows(
+  d: usize,
+  dStride: i32,
+  s: usize,
+  sStride: i32,
+  width: i32,
+  isLight: i32,
+  isStraight: i32,
+  gain: f32,
+  matrix: usize,
+  from: i32,
+  to: i32,
+): void {
+  const red = get4(matrix);
+  const green = get4(matrix + 16);
+  const blue = get4(matrix + 32);
+  const sign = i32x4.splat(0x80000000);
+  for (let y = from; y < to; y++) {
+    let dp = d + y * dStride;
+    let sp = s + y * sStride;
+    for (const end = dp + (width << 4); dp < end; dp += 16, sp += 16) {
+      const v = get4(sp);
+      const alpha = f32x4.extract_lane(v, 3);
+      if (!(alpha > 0)) {
+        put4(dp, f32x4.splat(0));
+        continue;
+      }
+      const a = f32x4.splat(alpha);
+      const straight = alpha < 1 ? f32x4.div(v, a) : v;
+      const own = isLight
+        ? straight
+        : v128.or(decode(v128.andnot(straight, sign)), v128.and(straight, sign));
+      const light = f32x4.add(
+        f32x4.mul(red, v128.shuffle<f32>(own, own, 0, 0, 0, 0)),
+        f32x4.add(
+          f32x4.mul(green, v128.shuffle<f32>(own, own, 1, 1, 1, 1)),
+          f32x4.mul(blue, v128.shuffle<f32>(own, own, 2, 2, 2, 2)),
+        ),
+      );
+      const out = f32x4.mul(light, f32x4.splat(gain));
+      put4(dp, withAlpha(isStraight ? out : f32x4.mul(out, a), v));
+    }
+  }
+}
+
 /** The brightest of the first three lanes. */
 // @ts-ignore: decorator
 @inline

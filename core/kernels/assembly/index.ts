@@ -4,7 +4,7 @@ export { shareAcross, shareCells } from './share';
 export { spreadRows } from './spread';
 export { convolveRows, weighDown } from './convolve';
 export { composite, compositePlane, compositePlanes, settleRows } from './composite';
-export { gainRows, shineRows, unpackProfileRows, unpackRows } from './colour';
+export { gainRows, otherLightRows, shineRows, unpackProfileRows, unpackRows } from './colour';
 export { exposeRows } from './expose';
 export { fieldRows } from './field';
 export { filmGrainRows } from './film-grain';

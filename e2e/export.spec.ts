@@ -1,0 +1,80 @@
+/** Every format that the scene is exported in, by the dialog and by the command. */
+import { execFile } from 'node:child_process';
+import { mkdtemp, readFile, writeFile } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { promisify } from 'node:util';
+import { unzipSync } from 'fflate';
+import sharp from 'sharp';
+import { corner } from '../core/geometry/path';
+import { newFill, newLine, newScene } from '../core/scene/model/make';
+import { exported, savedFile, settled } from './bench-page';
+import { openStored } from './stored-scenes';
+import { expect, test } from './test';
+
+const command = fileURLToPath(new URL('../server/bin/ignis.mjs', import.meta.url));
+const ignis = (...args: string[]) => promisify(execFile)(process.execPath, [command, ...args]);
+
+const small = () => {
+  const scene = newScene('Small light', 160, 100, '#0b0d12');
+  const path = { closed: false, anchors: [corner(20, 80), corner(140, 20)] };
+  scene.layers.push(newFill('Dusk', '#402038'), newLine('Tide line', path, '#35b8ff', 6));
+  return scene;
+};
+
+test('each format by the dialog is the same file by the command', async ({ page }) => {
+  await openStored(page, 'small', small());
+  await settled(page);
+  const folder = await mkdtemp(join(tmpdir(), 'ignis-'));
+  const scene = join(folder, 'scene.ignis');
+  await writeFile(scene, await savedFile(page));
+  const dialog = page.getByRole('dialog');
+  for (const [label, name, ...args] of [
+    ['JPEG', 'a.jpg', '--space', 'p3'],
+    ['WebP', 'a.webp', '--space', 'p3'],
+    ['AVIF', 'a.avif'],
+    ['TIFF', 'a.tif', '--space', 'p3'],
+    ['OpenEXR', 'a.exr'],
+  ] as const) {
+    const file = await exported(page, async () => {
+      await dialog.getByRole('radio', { name: label }).click();
+      if (args.length > 0) await dialog.getByRole('radio', { name: 'Display P3' }).click();
+    });
+    const out = join(folder, name);
+    await ignis('render', scene, out, ...args);
+    expect(file.equals(await readFile(out)), label).toBe(true);
+  }
+  await expect(ignis('render', scene, join(folder, 'a.gif'))).rejects.toThrow(
+    /no format.*png, jpg/,
+  );
+});
+
+test('a size of one’s own, how dense it is, and each layer as a file of its own', async ({
+  page,
+}) => {
+  await openStored(page, 'small', small());
+  await settled(page);
+  const dialog = page.getByRole('dialog');
+  const wide = await exported(page, async () => {
+    await dialog.getByRole('radio', { name: 'PNG' }).click();
+    const width = dialog.getByRole('spinbutton', { name: 'Width of the export' });
+    await width.fill('240');
+    await width.press('Enter');
+    const density = dialog.getByRole('spinbutton', { name: 'Density' });
+    await density.fill('300');
+    await density.press('Enter');
+    await expect(dialog.getByText('240 × 150 px')).toBeVisible();
+  });
+  expect(await sharp(wide).metadata()).toMatchObject({ width: 240, height: 150, density: 300 });
+
+  const zip = await exported(page, () => dialog.getByRole('radio', { name: 'Each layer' }).click());
+  const files = Object.entries(unzipSync(new Uint8Array(zip)));
+  expect(files.map(([name]) => name)).toEqual(['01 Dusk.png', '02 Tide line.png']);
+  const [, line] = files[1]!;
+  const { data, info } = await sharp(line).raw().toBuffer({ resolveWithObject: true });
+  expect([info.width, info.channels]).toEqual([160, 4]);
+  // All but clear in a corner, and lit where the line runs.
+  expect(data[3]).toBeLessThan(10);
+  expect(data[(50 * 160 + 80) * 4 + 3]).toBeGreaterThan(200);
+});
