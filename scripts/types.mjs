@@ -5,6 +5,10 @@
 import { root, start } from './prepare.mjs';
 
 for (const part of ['core', 'studio', 'server', 'tsconfig.tools.json']) {
-  const code = await start('node', ['node_modules/typescript-native/bin/tsc', '-p', `${root}/${part}`]);
+  const code = await start('node', [
+    'node_modules/typescript-native/bin/tsc',
+    '-p',
+    `${root}/${part}`,
+  ]);
   if (code !== 0) process.exit(code);
 }

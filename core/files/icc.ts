@@ -1,4 +1,4 @@
-import type { Matrix3 } from '../geometry/matrix3';
+import type { Matrix3 } from '../pixels/matrix3';
 import type { ColourProfile } from '../pixels/profile';
 import { profileOf, srgbFromD50 } from '../pixels/profile';
 

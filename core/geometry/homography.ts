@@ -1,6 +1,6 @@
 import type { Affine, Box, Point } from './affine';
-import type { Matrix3 } from './matrix3';
-import { adjugate, product } from './matrix3';
+import type { Matrix3 } from '../pixels/matrix3';
+import { adjugate, product } from '../pixels/matrix3';
 
 /** A projective map of the plane, row by row: x' = (m0·x + m1·y + m2) / (m6·x + m7·y + m8). */
 export type Homography = Matrix3;

@@ -5,7 +5,7 @@ import { bytes as bytesOnHeap, floats, scoped } from '../pixels/heap';
 import type { Mixing } from '../pixels/colour';
 import type { StraightImage } from '../pixels/picture';
 import { CURVE_STEPS, evenProfile } from '../pixels/profile';
-import type { Matrix3 } from '../geometry/matrix3';
+import type { Matrix3 } from '../pixels/matrix3';
 import type { Region } from '../pixels/region';
 import { onHeap, run } from './machine';
 

@@ -6,7 +6,14 @@ import { alone } from './machine';
 import { linear } from '../pixels/colour';
 import type { StraightImage } from '../pixels/picture';
 import type { ColourProfile } from '../pixels/profile';
-import { CURVE_STEPS, evenProfile, isSrgb, primaries, profileOf, srgbFrom } from '../pixels/profile';
+import {
+  CURVE_STEPS,
+  evenProfile,
+  isSrgb,
+  primaries,
+  profileOf,
+  srgbFrom,
+} from '../pixels/profile';
 
 /** What numbers of pictures mean as light: against another library, and plain formulas. */
 

@@ -1,6 +1,6 @@
 import { linear } from './colour';
-import type { Matrix3 } from '../geometry/matrix3';
-import { adjugate, product, times } from '../geometry/matrix3';
+import type { Matrix3 } from './matrix3';
+import { adjugate, product, times } from './matrix3';
 
 /** What the numbers of a picture mean as light. */
 export interface ColourProfile {

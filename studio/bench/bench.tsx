@@ -22,7 +22,7 @@ import { Mark } from '../ui/mark';
 import { FaultBoundary } from '../ui/fault-boundary';
 import { ScenePalette } from '../ui/palette-context';
 import type { BenchDoes } from './actions';
-import { canPasteLayer, pasteLayer } from './commands/clipboard';
+import { layersOn, pasteLayers } from './commands/clipboard';
 import { middleOfView } from './commands/view';
 import { Chain } from './chain/chain';
 import { Opening } from './opening';
@@ -240,8 +240,13 @@ function Open() {
     const paste = (e: ClipboardEvent) => {
       if ((e.target as Element).closest('input, textarea')) return;
       const files = filesIn(e.clipboardData);
-      if (files.length > 0) void addFiles(files, null, false);
-      else if (canPasteLayer()) pasteLayer();
+      try {
+        const layers = layersOn(e.clipboardData);
+        if (layers) void pasteLayers(layers);
+        else if (files.length > 0) void addFiles(files, null, false);
+      } catch (error) {
+        tellFailure('The layer could not be pasted', error);
+      }
     };
     window.addEventListener('paste', paste);
     return () => window.removeEventListener('paste', paste);

@@ -6,6 +6,13 @@ import { PICTURE_EXTENSIONS } from '@ignis/core/definitions/asset-name';
 export const PICTURES = ['image/*', ...[...PICTURE_EXTENSIONS, 'svg'].map((e) => `.${e}`)].join();
 
 /** The files in a paste or a drop. */
-export const filesIn = (data: DataTransfer | null): File[] => [...(data?.files ?? [])];
+export function filesIn(data: DataTransfer | null): File[] {
+  const files = [...(data?.files ?? [])];
+  // Programs that draw put the text of an SVG on the clipboard.
+  const text = files.length === 0 ? (data?.getData('text/plain') ?? '') : '';
+  return /^\s*<(\?xml|svg|[\w.-]+:svg)\b/.test(text) && /<([\w.-]+:)?svg[\s>]/.test(text)
+    ? [new File([text], 'Pasted drawing.svg', { type: 'image/svg+xml' })]
+    : files;
+}
 
 export const isSceneFile = (file: File): boolean => /\.(ignis|zip)$/i.test(file.name);

@@ -1,5 +1,5 @@
-import type { Matrix3 } from '../../geometry/matrix3';
-import { adjugate, product, times } from '../../geometry/matrix3';
+import type { Matrix3 } from '../../pixels/matrix3';
+import { adjugate, product, times } from '../../pixels/matrix3';
 import { radiated } from '../../pixels/radiation';
 
 /**
