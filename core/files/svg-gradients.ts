@@ -4,7 +4,9 @@ import { unitedBox } from '../geometry/affine';
 import { curveBox } from '../geometry/path';
 import type { Ramp } from '../pixels/ramp';
 import { rampOf } from '../pixels/ramp';
-import type { Attributes } from './svg-style';
+import type { Viewport } from './svg-lengths';
+import { namedByUrl, pointedAt } from './svg-nodes';
+import type { Attributes, SvgNode } from './svg-style';
 import { declarations } from './svg-style';
 import { dataOfElement, pathsOfData } from './svg-paths';
 
@@ -14,13 +16,6 @@ export interface SvgGradient {
   from: Point;
   to: Point;
   ramp: Ramp;
-}
-
-/** What is needed of an element. */
-interface Element {
-  tag: string;
-  attributes: Attributes;
-  children: readonly Element[];
 }
 
 /** So far gradients may point on to others for their stops. */
@@ -33,11 +28,10 @@ function numberOf(v: string | undefined, fallback: number): number {
 }
 
 /** The gradient and those it points on to, nearest first. */
-function chainOf(first: Element, byId: ReadonlyMap<string, Element>): Element[] {
+function chainOf(first: SvgNode, byId: ReadonlyMap<string, SvgNode>): SvgNode[] {
   const chain = [first];
   while (chain.length < MAX_HREFS) {
-    const { href, 'xlink:href': old } = chain.at(-1)!.attributes;
-    const next = byId.get((href ?? old ?? '').replace(/^#/, ''));
+    const next = pointedAt(chain.at(-1)!.attributes, byId);
     if (!next || chain.includes(next)) break;
     chain.push(next);
   }
@@ -45,7 +39,7 @@ function chainOf(first: Element, byId: ReadonlyMap<string, Element>): Element[] 
 }
 
 /** The stops of a gradient as a ramp; null if there are none. */
-function rampOfStops(chain: readonly Element[]): Ramp | null {
+function rampOfStops(chain: readonly SvgNode[]): Ramp | null {
   const holder = chain.find((g) => g.children.some((c) => c.tag === 'stop'));
   let last = 0;
   const stops = (holder?.children ?? [])
@@ -72,13 +66,13 @@ function rampOfStops(chain: readonly Element[]): Ramp | null {
  */
 export function gradientOf(
   fill: string | undefined,
-  element: Element,
+  element: SvgNode,
   own: Attributes,
   transforms: readonly string[],
-  byId: ReadonlyMap<string, Element>,
+  byId: ReadonlyMap<string, SvgNode>,
+  viewport: Viewport,
 ): SvgGradient | null {
-  const id = /^url\(\s*['"]?#([^'")]+)/.exec(fill?.trim() ?? '')?.[1];
-  const first = id === undefined ? undefined : byId.get(id);
+  const first = namedByUrl(fill, byId);
   if (!first || !/^(linear|radial)Gradient$/.test(first.tag)) return null;
   const chain = chainOf(first, byId);
   const ramp = rampOfStops(chain);
@@ -93,7 +87,7 @@ export function gradientOf(
   const from = radial ? at('cx', 'cy', 0.5, 0.5) : at('x1', 'y1', 0, 0);
   const to = radial ? { x: from.x + numberOf(value('r'), 0.5), y: from.y } : at('x2', 'y2', 1, 0);
   // What is given by shares lies in the box of the element, before its transforms.
-  const data = dataOfElement(element.tag, own);
+  const data = dataOfElement(element.tag, own, viewport);
   const box = pathsOfData(data ?? '', []).reduce<Box | null>((all, p) => {
     const b = curveBox(p);
     return b ? unitedBox(all, b) : all;

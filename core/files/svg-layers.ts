@@ -1,4 +1,4 @@
-import { blendNamed } from '../blend/index';
+import { blendNamed, blends } from '../blend/index';
 import { IDENTITY, middleOf, multiply } from '../geometry/affine';
 import type { Homography } from '../geometry/homography';
 import { project, stretch } from '../geometry/homography';
@@ -15,7 +15,7 @@ import { drawnStrands, measuresOf, pathsOf } from '../sources/line-shape';
 import type { Pass } from '../sources/pass';
 import { newPass } from '../sources/pass';
 import type { SvgGradient } from './svg-gradients';
-import type { SvgDrawing, SvgElement } from './svg-lines';
+import type { SvgDrawing, SvgElement, SvgPaint } from './svg-lines';
 
 /** Lines of light from the elements of an SVG, and SVG from lines of light. */
 
@@ -30,25 +30,20 @@ const painted = ({ radial, from, to, ramp }: SvgGradient): Partial<Pass> => ({
 /** The passes that paint an element as it was. */
 function passesOf(e: SvgElement): Pass[] {
   const out: Pass[] = [];
-  const opacity = e.opacity * 100;
-  if (e.fill !== null)
-    out.push(
-      newPass(newId(), 'Inside', {
-        draws: 'inside',
-        rule: e.rule,
-        colour: e.fill,
-        opacity,
-        ...(e.gradient && painted(e.gradient)),
-      }),
-    );
-  if (e.stroke !== null && e.strokeWidth > 0)
+  const paint = ({ colour, opacity, gradient }: SvgPaint): Partial<Pass> => ({
+    ...{ colour, opacity: opacity * e.opacity * 100, blur: e.blur },
+    // A blend that is not known counts for none, as CSS has it.
+    blend: blends.some((b) => b.name === e.blend) ? e.blend : 'normal',
+    ...(gradient && painted(gradient)),
+  });
+  if (e.fill)
+    out.push(newPass(newId(), 'Inside', { draws: 'inside', rule: e.rule, ...paint(e.fill) }));
+  if (e.stroke && e.strokeWidth > 0)
     out.push(
       newPass(newId(), 'Line', {
-        width: e.strokeWidth,
-        colour: e.stroke,
-        cap: e.cap,
-        join: e.join,
-        opacity,
+        ...{ width: e.strokeWidth, cap: e.cap, join: e.join },
+        ...(e.dashes && { dashes: true, ...e.dashes }),
+        ...paint(e.stroke),
       }),
     );
   return out;
@@ -73,7 +68,7 @@ export function layersOfSvg(drawing: SvgDrawing, scene: Scene, asOne: boolean): 
     newLineOf(
       name,
       {
-        light: like.stroke ?? like.fill ?? '#ffffff',
+        light: (like.stroke ?? like.fill)?.colour ?? '#ffffff',
         shape: { kind: 'path', paths },
         passes: passesOf(like),
       },

@@ -78,16 +78,120 @@ describe('the paths of an SVG', () => {
     );
     expect(e).toMatchObject({
       fill: null,
-      stroke: '#00ff00',
+      stroke: { colour: '#00ff00', opacity: 1 },
       strokeWidth: 3,
       cap: 'round',
       name: 'b',
     });
-    expect(one('<rect width="4" height="4"/>').fill).toBe('#000000');
-    expect(one('<g color="teal"><rect width="4" height="4" fill="currentColor"/></g>').fill).toBe(
+    const fill = (inside: string) => one(inside).fill!.colour;
+    expect(fill('<rect width="4" height="4"/>')).toBe('#000000');
+    expect(fill('<g color="teal"><rect width="4" height="4" fill="currentColor"/></g>')).toBe(
       '#008080',
     );
     expect(one('<g opacity=".5"><rect width="4" height="4" opacity=".5"/></g>').opacity).toBe(0.25);
+  });
+
+  it('of rules the most specific counts, of equals the last, and what is important before all', () => {
+    const colour = (sheet: string, attributes = '') =>
+      one(
+        `<style>${sheet}</style><g class="boat" id="g"><rect class="hull red" id="r" width="4" height="4" ${attributes}/></g>`,
+      ).fill!.colour;
+    const [red, green, blue] = ['#ff0000', '#00ff00', '#0000ff'];
+    expect(colour(`rect{fill:${red}} .hull{fill:${green}} rect{fill:${blue}}`)).toBe(green);
+    expect(colour(`.hull{fill:${red}} .red{fill:${green}}`)).toBe(green);
+    expect(colour(`g rect{fill:${green}} rect{fill:${red}}`)).toBe(green);
+    expect(colour(`rect.hull{fill:${green}} .hull{fill:${red}}`)).toBe(green);
+    expect(colour(`.boat > #r{fill:${green}} #r{fill:${red}}`)).toBe(green);
+    expect(colour(`rect{fill:${green} !important} #r{fill:${red}}`)).toBe(green);
+    expect(colour(`rect{fill:${green} !important}`, `style="fill:${red}"`)).toBe(green);
+    expect(colour(`#r{fill:${red}}`, `style="fill:${green}"`)).toBe(green);
+    expect(colour(`g{fill:${green}} #r{fill:inherit}`, `fill="${red}"`)).toBe(green);
+    expect(colour(`rect{fill:${green}} @media print{#r{fill:${red}}}`)).toBe(green);
+    expect(colour(`rect{fill:${green}} rect:nonsense{fill:${red}}`)).toBe(green);
+    expect(colour(`<![CDATA[rect{fill:${green}}]]>`)).toBe(green);
+  });
+
+  it('lengths may have units, and shares are of the viewport', () => {
+    const { width, height } = readSvg(
+      svg('<rect width="1mm" height="1pt"/>', 'width="210mm" height="297mm"'),
+      'a.svg',
+    );
+    expect([width, height]).toEqual([(210 * 96) / 25.4, (297 * 96) / 25.4]);
+    expect(
+      box('<rect x="25%" y="50%" width="1in" height="12pt"/>', 'width="400" height="200"'),
+    ).toEqual([100, 100, 196, 116]);
+    expect(box('<circle cx="50%" cy="50%" r="10%"/>', 'width="100" height="100"')).toEqual([
+      40, 40, 60, 60,
+    ]);
+    expect(one('<path d="M0 0H9" stroke="red" stroke-width="2mm"/>').strokeWidth).toBeCloseTo(
+      (2 * 96) / 25.4,
+    );
+  });
+
+  it('an SVG in another, and a symbol, have a viewport of their own', () => {
+    expect(
+      box(
+        '<svg x="10" y="20" width="40" height="40" viewBox="0 0 10 10"><rect width="5" height="10"/></svg>',
+      ),
+    ).toEqual([10, 20, 30, 60]);
+    // Twice as wide as high: it stands in the middle, or is drawn out, or fills all.
+    const wide = (aspect: string) =>
+      box(
+        `<svg width="80" height="80" viewBox="0 0 20 10" preserveAspectRatio="${aspect}"><rect width="20" height="10"/></svg>`,
+      );
+    expect(wide('xMidYMid')).toEqual([0, 20, 80, 60]);
+    expect(wide('xMinYMin meet')).toEqual([0, 0, 80, 40]);
+    expect(wide('none')).toEqual([0, 0, 80, 80]);
+    expect(wide('xMaxYMid slice')).toEqual([-80, 0, 80, 80]);
+    expect(
+      box(
+        '<symbol id="s" viewBox="0 0 10 10"><rect width="10" height="10"/></symbol><use href="#s" x="5" y="6" width="20" height="20"/>',
+      ),
+    ).toEqual([5, 6, 25, 26]);
+  });
+
+  it('transforms may be written as CSS writes them', () => {
+    const moved = (style: string) => box(`<rect width="10" height="10" style="${style}"/>`);
+    expect(moved('transform: translate(20px, 10px)')).toEqual([20, 10, 30, 20]);
+    expect(moved('transform: translateX(20px) scale(2)')).toEqual([20, 0, 40, 20]);
+    expect(moved('transform: rotate(0.25turn)')).toEqual([-10, 0, 0, 10]);
+    expect(moved('transform: rotate(90deg); transform-origin: 10px 10px')).toEqual([10, 0, 20, 10]);
+    expect(moved('transform: skewX(45deg)')).toEqual([0, 0, 20, 10]);
+  });
+
+  it('opacity of fills, strokes and colours counts; dashes, blurs and blends are kept', () => {
+    const e = one(
+      '<filter id="f"><feGaussianBlur stdDeviation="1.5"/></filter>' +
+        '<path d="M0 0H9" transform="scale(2)" fill="rgba(255,0,0,.5)" fill-opacity=".5" stroke="#00f" stroke-opacity="40%" stroke-dasharray="4 2" stroke-dashoffset="1" filter="url(#f)" style="mix-blend-mode:screen"/>',
+    );
+    expect(e.fill).toMatchObject({ colour: '#ff0000', opacity: 0.25 });
+    expect(e.stroke).toMatchObject({ colour: '#0000ff', opacity: 0.4 });
+    expect(e.dashes).toEqual({ dash: 8, gap: 4, phase: -2 });
+    expect([e.blur, e.blend]).toEqual([3, 'screen']);
+  });
+
+  it('a gradient paints strokes too', () => {
+    const e = one(
+      '<linearGradient id="g"><stop stop-color="red"/><stop offset="1" stop-color="blue"/></linearGradient><path d="M0 0H40V9" fill="none" stroke="url(#g)"/>',
+    );
+    expect(e.fill).toBeNull();
+    expect(e.stroke!.gradient).toMatchObject({ from: { x: 0 }, to: { x: 40 } });
+  });
+
+  it('names what lines cannot have', () => {
+    const { left } = readSvg(
+      svg(
+        '<clipPath id="c"><rect width="3" height="3"/></clipPath><pattern id="p"/><filter id="f"><feOffset/></filter><text>Tide</text><rect width="9" height="9" clip-path="url(#c)" fill="url(#p)" filter="url(#f)"/>',
+      ),
+      'a.svg',
+    );
+    expect(left.sort()).toEqual(['clips', 'filters', 'patterns', 'texts']);
+  });
+
+  it('entities of the file’s own, and prefixes, are followed', () => {
+    const text =
+      '<?xml version="1.0"?><!DOCTYPE svg PUBLIC "-//W3C//DTD SVG 1.1//EN" "x" [<!ENTITY red "#ff0000"><!ENTITY ns "http://www.w3.org/2000/svg">]><s:svg xmlns:s="&ns;" width="20" height="20"><s:rect width="9" height="9" fill="&red;"/></s:svg>';
+    expect(readSvg(text, 'a.svg').elements[0]!.fill!.colour).toBe('#ff0000');
   });
 
   it('use draws what it points at, and a loop of them ends', () => {
@@ -158,7 +262,7 @@ describe('a bad SVG', () => {
       'a.svg',
     );
     const [down, round, loop] = elements;
-    expect(down!.gradient).toMatchObject({
+    expect(down!.fill!.gradient).toMatchObject({
       radial: false,
       from: { x: 20, y: 20 },
       to: { x: 20, y: 60 },
@@ -175,15 +279,15 @@ describe('a bad SVG', () => {
       },
     });
     expect(down!.rule).toBe('nonzero');
-    expect(round!.gradient).toMatchObject({
+    expect(round!.fill!.gradient).toMatchObject({
       radial: true,
       from: { x: 80, y: 40 },
       to: { x: 90, y: 40 },
     });
     expect(round!.rule).toBe('evenodd');
-    expect(loop!.gradient).toBeNull();
+    expect(loop!.fill!.gradient).toBeNull();
     const [layer] = layersOfSvg(
-      { width: 200, height: 200, elements: [down!] },
+      { width: 200, height: 200, elements: [down!], left: [] },
       newScene('', 200, 200, null),
       false,
     );

@@ -1,6 +1,8 @@
 import svgpath from 'svgpath';
 import type { Anchor, Path } from '../geometry/path';
 import { corner, settled } from '../geometry/path';
+import type { Viewport } from './svg-lengths';
+import { diagonalOf, lengthIn } from './svg-lengths';
 
 /** SVG path data and basic shapes (SVG 2, chapters 9 and 10) as paths of anchors. */
 
@@ -97,18 +99,20 @@ export function pathsOfData(data: string, transforms: readonly string[] = []): P
   return out;
 }
 
-const num = (v: string | undefined, fallback = 0): number => {
-  const n = Number.parseFloat(v ?? '');
-  return Number.isFinite(n) ? n : fallback;
-};
-
-/** The path data of a basic shape or path; null for anything else, or if it draws nothing. */
-export function dataOfElement(tag: string, a: Readonly<Record<string, string>>): string | null {
+/** The path data of a basic shape or path; null for anything else, or if it draws nothing. Shares are of a viewport. */
+export function dataOfElement(
+  tag: string,
+  a: Readonly<Record<string, string>>,
+  viewport: Viewport,
+): string | null {
+  const { width, height } = viewport;
+  const across = (v: string | undefined, fallback = 0) => lengthIn(v, width) ?? fallback;
+  const down = (v: string | undefined, fallback = 0) => lengthIn(v, height) ?? fallback;
   switch (tag) {
     case 'path':
       return a.d ?? null;
     case 'line':
-      return `M${num(a.x1)} ${num(a.y1)}L${num(a.x2)} ${num(a.y2)}`;
+      return `M${across(a.x1)} ${down(a.y1)}L${across(a.x2)} ${down(a.y2)}`;
     case 'polyline':
     case 'polygon': {
       const points = (a.points ?? '').match(/[-+]?(?:\d+\.?\d*|\.\d+)(?:e[-+]?\d+)?/gi) ?? [];
@@ -118,18 +122,19 @@ export function dataOfElement(tag: string, a: Readonly<Record<string, string>>):
     }
     case 'circle':
     case 'ellipse': {
-      const rx = num(tag === 'circle' ? a.r : (a.rx ?? a.ry));
-      const ry = num(tag === 'circle' ? a.r : (a.ry ?? a.rx));
-      const [x, y] = [num(a.cx), num(a.cy)];
+      const r = lengthIn(a.r, diagonalOf(viewport)) ?? 0;
+      const rx = tag === 'circle' ? r : across(a.rx ?? a.ry);
+      const ry = tag === 'circle' ? r : down(a.ry ?? a.rx);
+      const [x, y] = [across(a.cx), down(a.cy)];
       if (!(rx > 0) || !(ry > 0)) return null;
       const arc = `A${rx} ${ry} 0 0 1`;
       return `M${x} ${y - ry}${arc} ${x + rx} ${y}${arc} ${x} ${y + ry}${arc} ${x - rx} ${y}${arc} ${x} ${y - ry}Z`;
     }
     case 'rect': {
-      const [x, y, w, h] = [num(a.x), num(a.y), num(a.width), num(a.height)];
+      const [x, y, w, h] = [across(a.x), down(a.y), across(a.width), down(a.height)];
       if (!(w > 0) || !(h > 0)) return null;
-      const rx = Math.min(w / 2, num(a.rx, num(a.ry)));
-      const ry = Math.min(h / 2, num(a.ry, num(a.rx)));
+      const rx = Math.min(w / 2, across(a.rx, down(a.ry)));
+      const ry = Math.min(h / 2, down(a.ry, across(a.rx)));
       if (!(rx > 0) || !(ry > 0)) return `M${x} ${y}h${w}v${h}h${-w}Z`;
       const arc = (dx: number, dy: number) => `a${rx} ${ry} 0 0 1 ${dx} ${dy}`;
       return (

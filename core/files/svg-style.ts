@@ -1,50 +1,153 @@
+import { compile } from 'css-select';
+import type { Options } from 'css-select';
 import { generate, parse, walk } from 'css-tree';
-import type { CssNode } from 'css-tree';
+import type { CssNode, DeclarationList, Selector } from 'css-tree';
 
-/** What elements of an SVG say of themselves, and what style sheets say of them. */
+/** What elements of an SVG say of themselves, and what style sheets say of them (CSS Cascading and Inheritance, level 4). */
 export type Attributes = Record<string, string>;
+
+/** An element of an SVG. */
+export interface SvgNode {
+  tag: string;
+  attributes: Attributes;
+  children: SvgNode[];
+  parent: SvgNode | null;
+  text: string;
+}
+
+/** The longest style sheets that are read, letters, and the most rules. */
+export const MAX_SHEETS = 1_000_000;
+const MAX_RULES = 20_000;
+
+interface Declared {
+  property: string;
+  value: string;
+  important: boolean;
+}
+
+const declaredIn = (list: Pick<DeclarationList, 'children'>): Declared[] =>
+  list.children
+    .toArray()
+    .flatMap((d) =>
+      d.type === 'Declaration'
+        ? [{ property: d.property, value: generate(d.value).trim(), important: !!d.important }]
+        : [],
+    );
+
+/** The declarations of an element's own style. */
+const declaredBy = (style: string | undefined): Declared[] =>
+  style
+    ? declaredIn(parse(style, { context: 'declarationList', parseValue: false }) as DeclarationList)
+    : [];
 
 /** Declarations of a style, `a: b; c: d`. */
 export const declarations = (style: string | undefined): Attributes =>
-  Object.fromEntries(
-    (style ?? '')
-      .split(';')
-      .map((d) => d.split(':').map((s) => s.trim()))
-      .filter((d): d is [string, string] => d.length === 2 && d[0] !== '' && d[1] !== ''),
-  );
+  Object.fromEntries(declaredBy(style).map((d) => [d.property, d.value]));
 
-/** The longest style sheets that are read, letters. */
-export const MAX_SHEETS = 1_000_000;
+interface Rule {
+  matches(node: SvgNode): boolean;
+  /** Ids, then classes, attributes and pseudo-classes, then elements: as one number. */
+  specificity: number;
+  declared: Declared[];
+}
 
-/** The rules of style sheets that name a class, an id or an element alone. What cannot be read of them is left out. */
-export function rulesOf(sheets: string): Map<string, Attributes> {
-  const rules = new Map<string, Attributes>();
+/** How a selector counts against others (Selectors, level 4, section 17). */
+function specificityOf(selector: CssNode): number {
+  let [ids, classes, elements] = [0, 0, 0];
+  walk(selector, (part) => {
+    if (part.type === 'IdSelector') ids++;
+    else if (part.type === 'TypeSelector') elements += part.name === '*' ? 0 : 1;
+    else if (/^(Class|Attribute|PseudoClass)Selector$/.test(part.type)) classes++;
+  });
+  return ids * 1e6 + classes * 1e3 + elements;
+}
+
+const options: Options<SvgNode, SvgNode> & { xmlMode: true } = {
+  xmlMode: true,
+  adapter: {
+    isTag: (node): node is SvgNode => node.tag !== '',
+    getAttributeValue: (node, name) => node.attributes[name],
+    getChildren: (node) => node.children,
+    getName: (node) => node.tag,
+    getParent: (node) => node.parent,
+    getSiblings: (node) => node.parent?.children ?? [node],
+    getText: (node) => node.text,
+    hasAttrib: (node, name) => name in node.attributes,
+    removeSubsets: (nodes) => nodes,
+  },
+};
+
+/** The id, class or element that the last part of a selector asks for, as it is written; '' if none. */
+function keyOf(selector: Selector): string {
+  const parts = selector.children.toArray();
+  const last = parts.slice(parts.findLastIndex((p) => p.type === 'Combinator') + 1);
+  for (const type of ['IdSelector', 'ClassSelector', 'TypeSelector'] as const) {
+    const found = last.find((p) => p.type === type);
+    if (found && !(found.type === 'TypeSelector' && found.name === '*')) return generate(found);
+  }
+  return '';
+}
+
+/** Whether what stands in an at-rule counts on a screen. */
+const isForScreens = (name: string, prelude: string): boolean =>
+  name === 'media' && /^(all|screen|only screen)?$/.test(prelude.trim());
+
+/**
+ * The rules of style sheets, found by the id, class or element that the last part of their selector asks for. What cannot be
+ * read of them is left out.
+ */
+function rulesOf(sheets: string): Map<string, Rule[]> {
+  const rules = new Map<string, Rule[]>();
+  let count = 0;
   const tree = parse(sheets, { parseValue: false, parseAtrulePrelude: false });
   walk(tree, {
     visit: 'Rule',
     enter({ prelude, block }) {
-      if (prelude.type !== 'SelectorList') return;
-      const own: Attributes = {};
-      block.children.forEach((d) => {
-        if (d.type === 'Declaration') own[d.property] = generate(d.value).trim();
-      });
+      const around = this.atrule;
+      const isHere =
+        !around || isForScreens(around.name, around.prelude ? generate(around.prelude) : '');
+      if (prelude.type !== 'SelectorList' || !isHere) return;
+      const declared = declaredIn(block);
       prelude.children.forEach((selector) => {
-        const name = plainName(selector);
-        if (name === null) return;
-        const rule = rules.get(name);
-        if (rule) Object.assign(rule, own);
-        else rules.set(name, { ...own });
+        if (selector.type !== 'Selector' || count >= MAX_RULES) return;
+        count++;
+        try {
+          const matches = compile(generate(selector), options);
+          const rule = { matches, specificity: specificityOf(selector), declared };
+          const key = keyOf(selector);
+          const known = rules.get(key);
+          if (known) known.push(rule);
+          else rules.set(key, [rule]);
+        } catch {
+          // A selector that is not known counts for nothing, as CSS has it.
+        }
       });
     },
   });
   return rules;
 }
 
-/** A selector that is one class, id or element, as it is written; null for any other. */
-function plainName(selector: CssNode): string | null {
-  if (selector.type !== 'Selector' || selector.children.size !== 1) return null;
-  const part = selector.children.first;
-  return part && ['ClassSelector', 'IdSelector', 'TypeSelector'].includes(part.type)
-    ? generate(part)
-    : null;
+/** What is said of elements by themselves and by style sheets: what counts of it, as attributes. */
+export function cascade(sheets: string): (node: SvgNode) => Attributes {
+  const rules = rulesOf(sheets);
+  return (node) => {
+    const { id, class: classes, style } = node.attributes;
+    const keys = [
+      ...['', node.tag, ...(id ? [`#${id}`] : [])],
+      ...(classes?.split(/\s+/).map((c) => `.${c}`) ?? []),
+    ];
+    const matching = keys
+      .flatMap((key) => rules.get(key) ?? [])
+      .filter((rule) => rule.matches(node))
+      .sort((a, b) => a.specificity - b.specificity);
+    // Of equals the last counts: what is important after all else, and the style of one's own after sheets.
+    const said = [...matching.flatMap((rule) => rule.declared), ...declaredBy(style)];
+    const out = { ...node.attributes };
+    for (const important of [false, true])
+      for (const d of said) if (d.important === important) out[d.property] = d.value;
+    // What is inherited is what stands around it.
+    for (const [name, value] of Object.entries(out))
+      if (value === 'inherit') Reflect.deleteProperty(out, name);
+    return out;
+  };
 }

@@ -81,6 +81,10 @@ async function addSvgLines(file: File): Promise<void> {
     const layer = made.length === 1 ? { ...made[0]!, name } : newGroup(name, made, 'through');
     change(`Add ${name}`, addInFront([layer], selected, true));
     select(layer.id);
+    if (drawing.left.length > 0)
+      toast(`Lines cannot have all of “${name}”`, {
+        description: `Left out: ${drawing.left.join(', ')}. Bring it in as a picture for these.`,
+      });
   } catch (error) {
     tellFailure('That could not be brought in', error);
   }

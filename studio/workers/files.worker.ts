@@ -38,7 +38,7 @@ const work = {
   /** Looks through an SVG that the browser is to draw: its text. */
   async svg(file: Blob, name: string): Promise<string> {
     const [{ boundSvg }, text] = await Promise.all([
-      import('@ignis/core/files/svg-lines'),
+      import('@ignis/core/files/svg-nodes'),
       file.text(),
     ]);
     boundSvg(text, name);
