@@ -143,6 +143,23 @@ test('an SVG is drawn at the size chosen, without its scripts and outside refere
   expect(asked.filter((u) => u.includes('outside'))).toEqual([]);
 });
 
+test('a prefixed SVG in mm, painted by a style sheet, is drawn as its own program would', async ({
+  page,
+}) => {
+  const svg = `<?xml version="1.0"?><!DOCTYPE svg [<!ENTITY svg "http://www.w3.org/2000/svg">]>
+    <!--${' a long preamble'.repeat(100)}--><s:svg xmlns:s="&svg;" width="50.8mm" height="25.4mm">
+    <s:style>.sea{fill:#0080ff} @import "http://localhost:9/outside.css";</s:style>
+    <s:rect class="sea" width="2in" height="1in"/></s:svg>`;
+  await open(page, 'sea.svg', Buffer.from(svg));
+  await page.getByLabel('Width, px').fill('192');
+  await page.getByRole('button', { name: 'Draw it' }).click();
+  await page.waitForURL(/\/scene\//);
+  await settled(page);
+  const made = await readPng(await exported(page), 'out');
+  expect([made.width, made.height]).toEqual([192, 96]);
+  expect([...made.data.slice(0, 4)]).toEqual([0, 128, 255, 255]);
+});
+
 const bad: [string, string, () => Promise<Buffer>, RegExp][] = [
   [
     'a text',

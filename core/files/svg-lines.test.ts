@@ -7,6 +7,7 @@ import { newScene } from '../scene/model/make';
 import { layersOfSvg } from './svg-layers';
 import { readSvg } from './svg-lines';
 import { pathsOfData } from './svg-paths';
+import { ownSheet } from './svg-style';
 
 const svg = (inside: string, attributes = 'width="100" height="100"') =>
   `<svg xmlns="http://www.w3.org/2000/svg" ${attributes}>${inside}</svg>`;
@@ -159,6 +160,11 @@ describe('the paths of an SVG', () => {
     expect(moved('transform: skewX(45deg)')).toEqual([0, 0, 20, 10]);
   });
 
+  it('half a circle that is turned and mirrored stays that half', () => {
+    const half = '<path d="M10 0A10 10 0 0 1 -10 0.0001" transform="scale(1,-1)"/>';
+    expect(box(`<g transform="translate(20 20)">${half}</g>`)).toEqual([10, 10, 30, 20]);
+  });
+
   it('opacity of fills, strokes and colours counts; dashes, blurs and blends are kept', () => {
     const e = one(
       '<filter id="f"><feGaussianBlur stdDeviation="1.5"/></filter>' +
@@ -297,5 +303,17 @@ describe('a bad SVG', () => {
       ends: { x0: 20, y0: 20, x1: 20, y1: 60 },
     });
     expect(sceneFaults({ ...newScene('', 200, 200, null), layers: [layer!] })).toEqual([]);
+  });
+});
+
+describe('a style sheet of a picture', () => {
+  it('loses what asks for anything outside, and nothing else', () => {
+    const kept = ownSheet(
+      '@import "a.css"; @font-face{font-family:x;src:url(x.woff)} .a{fill:url(#g);stroke:red} .b{fill:url(http://x/y);opacity:.5} @media screen{.c{fill:blue}} .d{background:image-set("a.png" 1x)}',
+    );
+    expect(kept).toContain('.a{fill:url(#g);stroke:red}');
+    expect(kept).toContain('.b{opacity:.5}');
+    expect(kept).toContain('.c{fill:blue}');
+    expect(kept).not.toMatch(/import|font|http|image-set/);
   });
 });

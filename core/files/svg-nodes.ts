@@ -76,6 +76,21 @@ function withEntities(text: string): string {
   return rest.replace(/&([\w.-]+);/g, (all, name: string) => entities.get(name) ?? all);
 }
 
+/**
+ * The text of an SVG as a parser of pages reads it: its own entities written out, and its elements without the prefix that may
+ * stand for SVG.
+ */
+export function plainSvg(text: string): string {
+  const whole = withEntities(text);
+  const prefix = /<([\w.-]+):svg[\s>/]/.exec(whole)?.[1];
+  return prefix
+    ? whole
+        .replaceAll(`<${prefix}:`, '<')
+        .replaceAll(`</${prefix}:`, '</')
+        .replaceAll(`xmlns:${prefix}=`, 'xmlns=')
+    : whole;
+}
+
 /** The root of an SVG. Throws a FileFault if it is no SVG, or has an error. */
 export function rootOf(text: string, file: string): SvgNode {
   let nodes: SvgNode[];

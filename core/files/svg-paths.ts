@@ -17,9 +17,9 @@ const STRAIGHT = 1e-3;
  * no number is left out, and so is all of the data after an error, as the specification asks.
  */
 export function pathsOfData(data: string, transforms: readonly string[] = []): Path[] {
-  let path = svgpath(data);
+  // Arcs become curves first: half a circle that is turned could come out as the other half.
+  let path = svgpath(data).abs().unshort().unarc();
   for (const t of transforms) path = path.transform(t);
-  path = path.abs().unshort().unarc();
   const out: Path[] = [];
   let anchors: Anchor[] = [];
   let [sx, sy] = [0, 0];

@@ -151,3 +151,28 @@ export function cascade(sheets: string): (node: SvgNode) => Attributes {
     return out;
   };
 }
+
+/** A style sheet without what asks for anything outside its file: imports, fonts, and addresses other than `#…`. */
+export function ownSheet(sheet: string): string {
+  const tree = parse(sheet, { parseAtrulePrelude: false });
+  walk(tree, (node, item, list) => {
+    const isOutside =
+      (node.type === 'Atrule' && node.name !== 'media') ||
+      node.type === 'Raw' ||
+      (node.type === 'Declaration' && asksOutside(node));
+    if (isOutside) list?.remove(item);
+  });
+  return generate(tree);
+}
+
+/** Whether a declaration has an address that is not of its own file, or what could not be read. */
+function asksOutside(declaration: CssNode): boolean {
+  let found = false;
+  walk(declaration, (node) => {
+    if (node.type === 'Url' && !node.value.startsWith('#')) found = true;
+    if (node.type === 'Raw' && /url|image|src/i.test(node.value)) found = true;
+    if (node.type === 'Function' && /^(image|image-set|src|element)$/i.test(node.name))
+      found = true;
+  });
+  return found;
+}

@@ -1,5 +1,8 @@
 import DOMPurify from 'dompurify';
 import { FileFault } from '@ignis/core/files/fault';
+import { lengthIn } from '@ignis/core/files/svg-lengths';
+import { plainSvg } from '@ignis/core/files/svg-nodes';
+import { ownSheet } from '@ignis/core/files/svg-style';
 
 /**
  * An SVG without scripts and without references to anything outside itself.
@@ -14,9 +17,10 @@ export function cleanSvg(text: string, name: string): string {
       data.keepAttr = false;
     if (/url\(\s*['"]?(?!['"]?#)/i.test(value)) data.keepAttr = false;
   });
-  const clean = purify.sanitize(text, {
+  const clean = purify.sanitize(plainSvg(text), {
     USE_PROFILES: { svg: true, svgFilters: true },
-    FORBID_TAGS: ['style', 'foreignObject', 'script'],
+    ADD_TAGS: ['use'],
+    FORBID_TAGS: ['foreignObject', 'script'],
     RETURN_DOM_FRAGMENT: true,
   });
   const svg = clean.querySelector('svg');
@@ -26,6 +30,8 @@ export function cleanSvg(text: string, name: string): string {
       'holds nothing that can be drawn once scripts and outside references are taken out',
       'Save it again as a plain SVG.',
     );
+  for (const style of svg.querySelectorAll('style'))
+    style.textContent = ownSheet(style.textContent);
   svg.setAttribute('xmlns', 'http://www.w3.org/2000/svg');
   return new XMLSerializer().serializeToString(svg);
 }
@@ -39,12 +45,10 @@ export function svgSize(svg: string): { width: number; height: number } {
     .split(/[\s,]+/)
     .map(Number);
   const side = (attribute: string, fallback: number | undefined) => {
-    const v = Number.parseFloat(root.getAttribute(attribute) ?? '');
-    return v > 0 && !root.getAttribute(attribute)!.includes('%')
-      ? v
-      : fallback && fallback > 0
-        ? fallback
-        : null;
+    const said = root.getAttribute(attribute) ?? '';
+    // A share is of a window that is not known.
+    const v = said.includes('%') ? undefined : lengthIn(said, 0);
+    return v !== undefined && v > 0 ? v : fallback && fallback > 0 ? fallback : null;
   };
   return {
     width: Math.round(side('width', box?.[2]) ?? 300),
