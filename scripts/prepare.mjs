@@ -41,6 +41,7 @@ export function installPackages() {
 /** Compiles the kernels and builds the studio. */
 export function build() {
   run(process.execPath, ['scripts/kernels.mjs']);
+  run(process.execPath, ['scripts/command.mjs']);
   tool('vite', ['build', 'studio', '--logLevel', 'warn']);
 }
 

@@ -1,7 +1,10 @@
 /** A helping thread of the command (server/src/threads.ts). */
+import { existsSync } from 'node:fs';
 import { workerData } from 'node:worker_threads';
-import { register } from 'tsx/esm/api';
 
-register();
-const { help } = await import('../../core/kernels/machine.ts');
+const compiled = new URL('../dist/machine.js', import.meta.url);
+if (!existsSync(compiled)) (await import('tsx/esm/api')).register();
+const { help } = await import(
+  existsSync(compiled) ? compiled.href : '../../core/kernels/machine.ts'
+);
 help(workerData);

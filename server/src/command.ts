@@ -1,22 +1,12 @@
 /** The `ignis` command. */
-import { writeFile } from 'node:fs/promises';
-import { extname } from 'node:path';
 import { Command, InvalidArgumentError } from 'commander';
-import { FileFault } from '@ignis/core/files/fault';
-import type { Written } from '@ignis/core/files/formats/format';
-import { spacesOf } from '@ignis/core/files/formats/format';
-import { pictureFormats } from '@ignis/core/files/formats/index';
-import { defaultsOf } from '@ignis/core/definitions/parameter-values';
 import type { Depth } from '@ignis/core/pixels/picture';
 import type { Space } from '@ignis/core/pixels/profile';
 import type { Region } from '@ignis/core/pixels/region';
-import { exportScene } from '@ignis/core/render/export';
-import { SceneError } from '@ignis/core/scene/model/check';
 import type { Layer } from '@ignis/core/scene/model/schema';
-import { everyLayer } from '@ignis/core/scene/model/schema';
-import { sceneJsonSchema } from '@ignis/core/scene/model/json-schema';
-import { decodeAssets, pictureFrom, readScene } from './scene-file';
-import { callHelpers } from './threads';
+import type { WriteOptions } from './commands/formats';
+import type { RenderOptions } from './commands/render';
+import about from '../package.json' with { type: 'json' };
 
 /** Runs the command with its arguments; returns the exit code. */
 export async function run(args: string[]): Promise<number> {
@@ -25,53 +15,54 @@ export async function run(args: string[]): Promise<number> {
     .description(
       'Renders and checks Ignis scenes. A SCENE is an .ignis file, or a folder laid out the same way.',
     )
+    .version(about.version)
     .exitOverride();
 
-  program
+  const writing = (command: Command) =>
+    command
+      .option('--depth <bits>', '8, 16, or 32 for floats; the usual one if left out', depth)
+      .option('--quality <percent>', 'of JPEG, WebP and AVIF', number)
+      .option('--space <name>', 'srgb or p3', space, 'srgb')
+      .option('--density <px>', 'px of an inch', number, 72);
+
+  const render = program
     .command('render')
-    .description(`render a scene to a file: ${WRITTEN.join(', ')}`)
-    .argument('<scene>')
-    .argument('<out>', 'its extension says the format')
-    .option('--scale <factor>', 'pixels for one scene px', number, 1)
+    .description('render scenes to pictures; the extension of a file says its format')
+    .argument('<paths...>', 'a scene and a file, or with --out any number of scenes')
+    .option('--out <pattern>', 'names of files: {name} is that of the scene, {scale} the size')
+    .option('--scale <factors>', 'pixels for one scene px; several with commas', scales, [1])
+    .option('--jobs <count>', 'so many at once', number, 1)
     .option('--region <x,y,w,h>', 'only this part, scene px', region)
-    .option(
-      '--depth <bits>',
-      '8, 16, or 32 for floats; the usual depth of the format if left out',
-      depth,
-    )
-    .option('--quality <percent>', 'of JPEG, WebP and AVIF', number)
-    .option('--space <name>', 'srgb or p3', space, 'srgb')
-    .option('--density <px>', 'px of an inch', number, 72)
     .option('--layers <id,id>', 'only these layers', (ids: string) =>
       ids.split(',').filter(Boolean),
     )
-    .option('--no-background', 'leave the background colour out')
-    .action(async (path: string, out: string, options: RenderOptions) => {
-      const packed = await readScene(path);
-      const { scene } = packed;
-      const missing =
-        options.layers?.filter((id) => !everyLayer(scene.layers).some((l) => l.id === id)) ?? [];
-      if (missing.length > 0)
-        throw new Error(
-          `There is no layer ${missing.join(', ')}; ignis info ${path} lists the layers.`,
-        );
-      const { written, label } = writtenBy(out);
-      const { depth = written.depths[0]!, space, density, quality } = options;
-      if (!written.depths.includes(depth))
-        throw new Error(`${label} has ${written.depths.join(' or ')} bits, and not ${depth}.`);
-      if (!spacesOf(written, depth).includes(space))
-        throw new Error(`${label} of ${depth} bits cannot say that its colours are ${space}.`);
-      callHelpers();
-      const image = exportScene(scene, {
-        ...options,
-        ...{ depth, space },
-        picture: pictureFrom(await decodeAssets(packed)),
-      });
-      const values = {
-        ...defaultsOf(written.parameters),
-        ...(quality !== undefined && 'quality' in written.parameters && { quality }),
-      };
-      await writeFile(out, await written.encode(image, values, { space, density }));
+    .option('--no-background', 'leave the background colour out');
+  writing(render).action(async (paths: string[], options: RenderOptions) => {
+    const { renderScenes } = await import('./commands/render');
+    await renderScenes(paths, options, withoutOwn(args));
+  });
+
+  writing(
+    program
+      .command('convert')
+      .description('write a picture in another format, its colours as they show')
+      .argument('<picture>')
+      .argument('<file>'),
+  ).action(async (from: string, to: string, options: WriteOptions) => {
+    const { convertPicture } = await import('./commands/convert');
+    await convertPicture(from, to, options);
+  });
+
+  program
+    .command('diff')
+    .description('print how far two pictures are from each other (ΔE2000); exit 1 if beyond --most')
+    .argument('<picture>')
+    .argument('<other>')
+    .option('--map <out.png>', 'a picture of where they differ, white for 10 or more')
+    .option('--most <mean>', 'what the mean may be', number, Infinity)
+    .action(async (a: string, b: string, { map, most }: { map?: string; most: number }) => {
+      const { comparePictures } = await import('./commands/diff');
+      if (!(await comparePictures(a, b, map, most))) code = 1;
     });
 
   program
@@ -79,6 +70,11 @@ export async function run(args: string[]): Promise<number> {
     .description('list every fault of a scene with its place; exit 1 if there is one')
     .argument('<scene>')
     .action(async (path: string) => {
+      const [{ readScene }, { FileFault }, { SceneError }] = await Promise.all([
+        import('./scene-file'),
+        import('@ignis/core/files/fault'),
+        import('@ignis/core/scene/model/check'),
+      ]);
       try {
         const { scene } = await readScene(path);
         console.log(`${scene.name}: no fault found.`);
@@ -95,6 +91,7 @@ export async function run(args: string[]): Promise<number> {
     .description('print size and layers as JSON')
     .argument('<scene>')
     .action(async (path: string) => {
+      const { readScene } = await import('./scene-file');
       const { scene } = await readScene(path);
       const { name, width, height, background } = scene;
       const layers = described(scene.layers);
@@ -104,7 +101,10 @@ export async function run(args: string[]): Promise<number> {
   program
     .command('schema')
     .description('print the JSON Schema of scene.json')
-    .action(() => console.log(JSON.stringify(sceneJsonSchema(), null, 2)));
+    .action(async () => {
+      const { sceneJsonSchema } = await import('@ignis/core/scene/model/json-schema');
+      console.log(JSON.stringify(sceneJsonSchema(), null, 2));
+    });
 
   try {
     await program.parseAsync(args, { from: 'user' });
@@ -117,16 +117,14 @@ export async function run(args: string[]): Promise<number> {
   }
 }
 
-/** The extensions of formats that pictures are written in. */
-const WRITTEN = pictureFormats.flatMap((f) => (f.written ? f.extensions : []));
-
-/** The format that a file's extension says. Throws an Error that names those there are. */
-function writtenBy(file: string): { label: string; written: Written } {
-  const extension = extname(file).slice(1).toLowerCase();
-  const found = pictureFormats.find((f) => f.written && f.extensions.includes(extension));
-  if (!found?.written)
-    throw new Error(`“${file}” is of no format that is written; those are ${WRITTEN.join(', ')}.`);
-  return { label: found.label, written: found.written };
+/** The arguments of a render that hold for each of several: without its paths, and what is said of all. */
+function withoutOwn(args: readonly string[]): string[] {
+  const each = ['--region', '--layers', '--depth', '--quality', '--space', '--density'];
+  return args.flatMap((arg, i) => {
+    if (arg === '--no-background') return [arg];
+    if (each.includes(arg)) return [arg, args[i + 1]!];
+    return each.some((name) => arg.startsWith(`${name}=`)) ? [arg] : [];
+  });
 }
 
 /** Layers as `ignis info` prints them. */
@@ -138,22 +136,15 @@ const described = (layers: readonly Layer[]): object[] =>
     ...(l.layers && { layers: described(l.layers) }),
   }));
 
-interface RenderOptions {
-  scale: number;
-  region?: Region;
-  depth?: Depth;
-  quality?: number;
-  space: Space;
-  density: number;
-  layers?: string[];
-  background: boolean;
-}
-
 function number(text: string): number {
   const value = Number(text);
   if (!Number.isFinite(value) || text.trim() === '')
     throw new InvalidArgumentError('It must be a number.');
   return value;
+}
+
+function scales(text: string): number[] {
+  return text.split(',').map(number);
 }
 
 function region(text: string): Region {

@@ -2,7 +2,7 @@ import { execFile } from 'node:child_process';
 import { mkdir, mkdtemp, readdir, readFile, writeFile } from 'node:fs/promises';
 import type { AddressInfo, Server } from 'node:net';
 import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { basename, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
@@ -112,6 +112,58 @@ describe('the ignis command', () => {
       height: 15,
       depth: 16,
     });
+  });
+
+  it('renders several scenes at several sizes, one after another or at once, to the same files', async () => {
+    const [one, other] = [await folder(small()), await folder(small())];
+    const out = await mkdtemp(join(tmpdir(), 'ignis-'));
+    for (const jobs of ['1', '2']) {
+      const pattern = join(out, `${jobs}-{name}-{scale}.webp`);
+      const args = ['--out', pattern, '--scale', '0.5,1', '--jobs', jobs, '--quality', '70'];
+      expect(await ignis('render', one, other, ...args)).toMatchObject({ code: 0, error: '' });
+    }
+    for (const name of [basename(one), basename(other)])
+      for (const scale of ['0.5', '1']) {
+        const [a, b] = await Promise.all(
+          ['1', '2'].map((jobs) => readFile(join(out, `${jobs}-${name}-${scale}.webp`))),
+        );
+        expect(a!.equals(b!)).toBe(true);
+        expect((await sharp(a).metadata()).width).toBe(80 * Number(scale));
+      }
+    const clash = await ignis('render', one, other, '--out', join(out, 'same.png'));
+    expect(clash).toMatchObject({ code: 1, error: expect.stringContaining('{name}') as string });
+    const many = await ignis('render', one, join(out, 'a.png'), '--scale', '1,2');
+    expect(many.error).toContain('--out');
+  });
+
+  it('converts pictures, and says how far two are from each other', async () => {
+    const out = await mkdtemp(join(tmpdir(), 'ignis-'));
+    const file = (name: string) => join(out, name);
+    const data = Uint8Array.from({ length: 40 * 30 * 3 }, (_, i) => (i * 7) & 255);
+    const art = () => sharp(data, { raw: { width: 40, height: 30, channels: 3 } });
+    await writeFile(file('a.png'), await art().withIccProfile('p3').png().toBuffer());
+    expect((await ignis('convert', file('a.png'), file('b.tif'), '--depth', '16')).code).toBe(0);
+    const same = await ignis('diff', file('a.png'), file('b.tif'), '--most', '0.5');
+    expect(same.code).toBe(0);
+    await writeFile(file('c.png'), await art().negate().png().toBuffer());
+    const other = await ignis(
+      'diff',
+      file('a.png'),
+      file('c.png'),
+      '--most',
+      '5',
+      '--map',
+      file('m.png'),
+    );
+    expect(other.code).toBe(1);
+    const { mean } = JSON.parse(other.out) as { mean: number };
+    expect(mean).toBeGreaterThan(20);
+    expect(await sharp(file('m.png')).metadata()).toMatchObject({ width: 40, height: 30 });
+    await writeFile(file('d.png'), await art().resize(20, 15).png().toBuffer());
+    expect((await ignis('diff', file('a.png'), file('d.png'))).error).toMatch(/40 × 30.*20 × 15/);
+    const none = await ignis('convert', file('a.png'), file('a.gif'));
+    expect(none.error).toMatch(/no format that is written.*png, jpg/);
+    expect((await ignis('--version')).out).toMatch(/^\d+\.\d+\.\d+/);
   });
 
   it('renders chosen layers without the background', async () => {
