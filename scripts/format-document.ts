@@ -180,8 +180,11 @@ assets/<sha256>.<ext>     the pictures it needs, each named by the SHA-256 of it
 A folder laid out the same way is read as well. A file is refused, with a reason, if it is no zip, unpacks to
 more than it should, or names a file outside itself. A picture or font that is missing, damaged, of another format than its
 name says, or of another size than the scene says, is named: the bench opens the rest, the command nothing.
-Pictures are PNG, kept exactly as they came (8 or 16 bits, straight alpha); other formats are decoded once,
-when they are brought in, and kept as PNG. \`jpg\`, \`webp\`, \`avif\`, \`gif\` and \`bmp\` are read too.
+Pictures are saved exactly as they came: PNG, JPEG, WebP, AVIF, TIFF and OpenEXR. What only a browser reads (GIF, BMP, a JPEG of
+inks, an AVIF that is turned or of other colours than sRGB's) is decoded once, when it is brought in, and saved as PNG.
+
+Numbers of 8 and 16 bits are sRGB, unless the file says otherwise: by an ICC profile of curves and a matrix, or in a PNG by \`cICP\`, or \`gAMA\` with
+\`cHRM\`. Floats are linear light of sRGB's primaries. Colours outside sRGB stay outside, below 0 and above 1.
 
 \`ignis check\` names every fault with its JSON path, \`ignis schema\` prints the JSON Schema. Version ${VERSION} is
 described here; a newer version is refused, and keys that are not listed are faults.

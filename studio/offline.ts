@@ -1,14 +1,16 @@
 /** The app without a network, and installed: what the service worker caches, and what the manifest says. */
 import type { Plugin } from 'vite';
-import { pictureFormats } from '../core/files/formats/index';
 import { VitePWA } from 'vite-plugin-pwa';
 
 /** The largest file that is cached, bytes: the library that tells subjects apart. */
 const LARGEST = 12 * 2 ** 20;
 
-const PICTURES = Object.fromEntries(
-  pictureFormats.map((f) => [f.type, f.extensions.map((e) => `.${e}`)]),
-);
+/** The pictures that are opened from outside, by type: those that core has formats for. */
+export const PICTURES: Readonly<Record<string, string[]>> = {
+  ...{ 'image/png': ['.png'], 'image/jpeg': ['.jpg', '.jpeg', '.jfif'], 'image/webp': ['.webp'] },
+  ...{ 'image/avif': ['.avif'], 'image/tiff': ['.tif', '.tiff'], 'image/x-exr': ['.exr'] },
+  ...{ 'image/gif': ['.gif'], 'image/bmp': ['.bmp'], 'image/svg+xml': ['.svg'] },
+};
 
 export const offline = (): Plugin[] =>
   VitePWA({
