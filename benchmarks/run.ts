@@ -21,6 +21,7 @@ import { kernels } from './kernels';
 import { light } from './light';
 import { machines } from './machines';
 import { opened } from './opening';
+import { drivenSteps } from './steps';
 import { photos } from './photos';
 import { truth } from './truth';
 import type { Row } from './table';
@@ -56,6 +57,7 @@ const parts: Record<string, () => Row[] | Promise<Row[]>> = {
     ...(await drivenGenerators(browser, `http://localhost:${port}`, quick)),
   ],
   opening: () => opened(browser, `http://localhost:${port}`, quick ? 1 : 3),
+  steps: () => drivenSteps(browser, `http://localhost:${port}`, quick),
   photos: () => photos(browser, `http://localhost:${port}`, quick ? 1 : 3),
   ...(!quick && { large, machines: () => machines(`http://localhost:${port}`) }),
   growth: () => growth(rounds),

@@ -9,7 +9,7 @@ import { unzipSync } from 'fflate';
 import sharp from 'sharp';
 import { corner } from '../core/geometry/path';
 import { newFill, newLine, newScene } from '../core/scene/model/make';
-import { exported, savedFile, settled } from './bench-page';
+import { exported, savedFile, savedScene, settled } from './bench-page';
 import { openStored } from './stored-scenes';
 import { expect, test } from './test';
 
@@ -77,4 +77,36 @@ test('a size of one’s own, how dense it is, and each layer as a file of its ow
   // All but clear in a corner, and lit where the line runs.
   expect(data[3]).toBeLessThan(10);
   expect(data[(50 * 160 + 80) * 4 + 3]).toBeGreaterThan(200);
+});
+
+test('all layers go out as one OpenRaster file, which comes back live', async ({ page }) => {
+  await openStored(page, 'small', small());
+  await settled(page);
+  const dialog = page.getByRole('dialog');
+  const buffer = await exported(page, async () => {
+    await dialog.getByRole('radio', { name: 'Each layer' }).click();
+    await dialog.getByRole('radio', { name: 'One OpenRaster file' }).click();
+  });
+  const files = unzipSync(new Uint8Array(buffer));
+  expect(Object.keys(files)[0]).toBe('mimetype');
+  const merged = sharp(files['mergedimage.png']);
+  expect(await merged.metadata()).toMatchObject({ width: 160, height: 100 });
+  // The line alone, laid over the rest by its own blend, is what all look like together.
+  const laid = await sharp(files['data/layer0.png'])
+    .composite([{ input: Buffer.from(files['data/layer1.png']!), blend: 'screen' }])
+    .removeAlpha()
+    .raw()
+    .toBuffer();
+  const together = await merged.removeAlpha().raw().toBuffer();
+  const apart = laid.map((v, i) => Math.abs(v - together[i]!));
+  expect(apart.reduce((sum, v) => sum + v, 0) / apart.length).toBeLessThan(1.5);
+
+  await page.goto('/');
+  await page
+    .getByLabel('Open a saved scene')
+    .setInputFiles({ name: 'Small light.ora', mimeType: 'image/openraster', buffer });
+  await page.waitForURL(/\/scene\//);
+  await settled(page);
+  const { layers } = await savedScene(page);
+  expect(layers.map((l) => l.source.kind)).toEqual(['fill', 'line']);
 });

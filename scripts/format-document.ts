@@ -183,6 +183,9 @@ name says, or of another size than the scene says, is named: the bench opens the
 Pictures are saved exactly as they came: PNG, JPEG, WebP, AVIF, TIFF and OpenEXR. What only a browser reads (GIF, BMP, a JPEG of
 inks, an AVIF that is turned or of other colours than sRGB's) is decoded once, when it is brought in, and saved as PNG.
 
+An OpenRaster archive (\`.ora\`) is opened too: its layers as pictures, or, where its list of layers is as it was when it was exported here, the
+live scene that rides along in it as \`ignis/scene.ignis\`.
+
 Numbers of 8 and 16 bits are sRGB, unless the file says otherwise: by an ICC profile of curves and a matrix, or in a PNG by \`cICP\`, or \`gAMA\` with
 \`cHRM\`. Floats are linear light of sRGB's primaries. Colours outside sRGB stay outside, below 0 and above 1.
 

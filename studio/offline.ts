@@ -12,6 +12,8 @@ export const PICTURES: Readonly<Record<string, string[]>> = {
   ...{ 'image/gif': ['.gif'], 'image/bmp': ['.bmp'], 'image/svg+xml': ['.svg'] },
 };
 
+const SCENES = { 'application/x-ignis': ['.ignis'], 'image/openraster': ['.ora'] };
+
 export const offline = (): Plugin[] =>
   VitePWA({
     // A new version waits until the artist takes it: never amid work.
@@ -33,7 +35,7 @@ export const offline = (): Plugin[] =>
           purpose: 'maskable',
         },
       ],
-      file_handlers: [{ action: '/', accept: { 'application/x-ignis': ['.ignis'], ...PICTURES } }],
+      file_handlers: [{ action: '/', accept: { ...SCENES, ...PICTURES } }],
     },
     workbox: {
       globPatterns: ['**/*.{html,js,css,wasm,ttf,woff2,svg,png,txt}'],

@@ -7,6 +7,7 @@ import { parseScene } from '../scene/model/check';
 import type { Scene } from '../scene/model/schema';
 import { assetFault } from './asset-fault';
 import { FileFault } from './fault';
+import { isOpenRaster, liveScene, readOpenRaster } from './openraster/reader';
 import type { Files } from './zip';
 import { zipFiles } from './zip';
 
@@ -54,7 +55,7 @@ export async function packScene({
 }
 
 /**
- * Reads an `.ignis` file; `progress` is called with the share that is read. Throws a FileFault for a file that is no zip,
+ * Reads an `.ignis` file, or an OpenRaster archive, live where nothing was changed in it elsewhere; `progress` is called with the share that is read. Throws a FileFault for a file that is no zip,
  * unpacks to more than it should, names files outside itself, or lacks scene.json; a SceneError for a faulty scene.
  */
 export async function unpackScene(
@@ -62,7 +63,12 @@ export async function unpackScene(
   name: string,
   progress?: (done: number) => void,
 ): Promise<Unpacked> {
-  return assemble(await zipFiles(bytes, name), name, progress);
+  const files = await zipFiles(bytes, name);
+  if (!(await isOpenRaster(files))) return assemble(files, name, progress);
+  const live = await liveScene(files, name);
+  if (live) return assemble(await zipFiles(live, name), name, progress);
+  const { scene, assets } = await readOpenRaster(files, name, (png) => assetName(png, 'png'));
+  return { scene: parseScene(scene), assets, lost: new Map() };
 }
 
 /**

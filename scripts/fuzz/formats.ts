@@ -9,6 +9,8 @@ import { FileFault } from '@ignis/core/files/fault';
 import { sfntOf } from '@ignis/core/files/font-file';
 import { assetName, packScene, unpackScene, whole } from '@ignis/core/files/ignis-file';
 import { inspectPicture } from '@ignis/core/files/picture-file';
+import { defaultsOf } from '@ignis/core/definitions/parameter-values';
+import { formatNamed } from '@ignis/core/files/formats/index';
 import { readSvg } from '@ignis/core/files/svg-lines';
 import { boundSvg } from '@ignis/core/files/svg-nodes';
 import { shippedRecipes as recipes } from '@ignis/core/recipes/shipped';
@@ -42,6 +44,14 @@ const ofBytes = (name: string, files: readonly Uint8Array[], open: Format['open'
   open,
   damage: (dice) => damagedBytes(files[dice(files.length)]!, dice),
 });
+
+/** The same picture as the app writes it in a format, of floats. */
+const written = (format: string, depth: 32): Promise<Uint8Array> => {
+  const how = formatNamed(format).written!;
+  const data = Float32Array.from(PIXELS, (v) => v / 64);
+  const image = { width: 48, height: 36, depth, data };
+  return how.encode(image, defaultsOf(how.parameters), { space: 'srgb', density: 72 });
+};
 
 const openPicture = async (bytes: Uint8Array) => {
   const { format } = inspectPicture(bytes, 'a picture');
@@ -89,6 +99,16 @@ export async function formats(): Promise<Format[]> {
     ofBytes('jpg', [await picture().jpeg().toBuffer()], openPicture),
     ofBytes('webp', [await picture().webp().toBuffer()], openPicture),
     ofBytes('avif', [await picture().avif().toBuffer()], openPicture),
+    ofBytes(
+      'tif',
+      [
+        await picture().tiff({ compression: 'lzw', predictor: 'horizontal' }).toBuffer(),
+        await picture().tiff({ compression: 'deflate' }).toBuffer(),
+        await written('tif', 32),
+      ],
+      openPicture,
+    ),
+    ofBytes('exr', [await written('exr', 32)], openPicture),
     ofBytes('gif', [await picture().gif().toBuffer()], openPicture),
     ofBytes(
       'bmp',

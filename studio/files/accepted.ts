@@ -15,4 +15,4 @@ export function filesIn(data: DataTransfer | null): File[] {
     : files;
 }
 
-export const isSceneFile = (file: File): boolean => /\.(ignis|zip)$/i.test(file.name);
+export const isSceneFile = (file: File): boolean => /\.(ignis|ora|zip)$/i.test(file.name);

@@ -236,7 +236,7 @@ export function Shelf() {
           <FileInput
             ref={sceneChooser}
             label="Open a saved scene"
-            accept=".ignis"
+            accept=".ignis,.ora"
             onFiles={(f) => void openFiles(f)}
           />
         </header>

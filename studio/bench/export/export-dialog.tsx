@@ -1,26 +1,26 @@
 import { useRef, useState } from 'react';
 import { toast } from 'sonner';
-import { completed, defaultsOf } from '@ignis/core/definitions/parameter-values';
 import { length } from '@ignis/core/definitions/number-parameters';
-import { density } from '@ignis/core/files/formats/choices';
-import { spacesOf } from '@ignis/core/files/formats/format';
-import { formatNamed, pictureFormats } from '@ignis/core/files/formats/index';
-import type { Depth } from '@ignis/core/pixels/picture';
-import type { Space } from '@ignis/core/pixels/profile';
 import { exportRegion } from '@ignis/core/render/export';
 import { MAX_SIDE } from '@ignis/core/scene/model/bounds';
 import { everyLayer } from '@ignis/core/scene/model/schema';
 import { emitsLight } from '@ignis/core/scene/model/traits';
 import { download } from '../../files/download';
 import { useBench } from '../../state/bench';
-import { useExportSettings } from '../../state/export-settings';
 import { tellFailure } from '../../state/failure';
 import { Button } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
 import { NumberField } from '../../ui/number-field';
-import { ParameterControls } from '../../ui/parameter-controls';
 import { Choice } from './choice';
-import { exportEach, exportOne, type What, type Work } from './exported';
+import {
+  exportEach,
+  exportOne,
+  exportOpenRaster,
+  leftToMerged,
+  type What,
+  type Work,
+} from './exported';
+import { FormatChoices, useChosenFormat } from './format-choices';
 import { LayerList } from './layer-list';
 import { Progress } from './progress';
 
@@ -30,34 +30,21 @@ interface Props {
 }
 
 const SCALES = [0.5, 1, 2] as const;
-const FORMATS = pictureFormats.flatMap(({ format, label, written }) =>
-  written ? [[format, label] as const] : [],
-);
-const DEPTHS: Readonly<Record<Depth, string>> = { 8: '8 bits', 16: '16 bits', 32: 'floats' };
-const SPACES: Readonly<Record<Space, string>> = { srgb: 'sRGB', p3: 'Display P3' };
-
 /** Makes a file of the scene, of its light alone, or of each of its layers. */
 export function ExportDialog({ open, onOpenChange }: Props) {
   const scene = useBench((s) => s.scene);
-  const settings = useExportSettings();
-  const set = useExportSettings.setState;
   const [scale, setScale] = useState(1);
   const [what, setWhat] = useState<What>('picture');
   const [background, setBackground] = useState(true);
+  const [inOne, setInOne] = useState(false);
   const [chosen, setChosen] = useState<Set<string> | null>(null);
   const [done, setDone] = useState<number | null>(null);
   const running = useRef<Work | null>(null);
   const isBusy = done !== null;
+  const isRaster = what === 'each' && inOne;
 
-  const { format } = settings;
-  const written = formatNamed(format).written!;
-  const depth = settings.depths[format] ?? written.depths[0]!;
-  const spaces = spacesOf(written, depth);
-  const space = spaces.includes(settings.space) ? settings.space : 'srgb';
-  const values = completed(written.parameters, {
-    ...defaultsOf(written.parameters),
-    ...settings.values[format],
-  });
+  const chosenFormat = useChosenFormat();
+  const left = isRaster ? leftToMerged(scene) : [];
 
   const lights = new Set(
     everyLayer(scene.layers)
@@ -80,16 +67,16 @@ export function ExportDialog({ open, onOpenChange }: Props) {
   const start = async () => {
     setDone(0);
     const options = {
-      ...{ scale, format, depth, space, values },
-      density: settings.density,
+      ...{ scale, ...chosenFormat.options },
       background: what === 'picture' && background,
       ...(what === 'light' && { layers: [...layers] }),
     };
     // What a worker said before it was ended may still arrive.
     const progress = (share: number) => running.current && setDone(share);
     const title = what === 'light' ? `${scene.name} light` : scene.name;
-    const work =
-      what === 'each'
+    const work = isRaster
+      ? exportOpenRaster(scene, scale, progress)
+      : what === 'each'
         ? exportEach(scene, options, progress)
         : exportOne(scene, title, options, progress);
     running.current = work;
@@ -126,13 +113,18 @@ export function ExportDialog({ open, onOpenChange }: Props) {
           ]}
           disabled={isBusy}
         />
-        <Choice
-          label="Format"
-          value={format}
-          onChange={(format) => set({ format })}
-          options={FORMATS}
-          disabled={isBusy}
-        />
+        {what === 'each' && (
+          <Choice
+            label="As"
+            value={inOne ? 'one' : 'zip'}
+            onChange={(as) => setInOne(as === 'one')}
+            options={[
+              ['zip', 'Files in a zip'],
+              ['one', 'One OpenRaster file'],
+            ]}
+            disabled={isBusy}
+          />
+        )}
         <div className="flex items-center gap-3">
           <Choice<number>
             label="Size"
@@ -150,44 +142,7 @@ export function ExportDialog({ open, onOpenChange }: Props) {
           />
           <span className="ml-auto text-dim">{size}</span>
         </div>
-        {written.depths.length > 1 && (
-          <Choice<Depth>
-            label="Depth"
-            value={depth}
-            onChange={(depth) => set({ depths: { ...settings.depths, [format]: depth } })}
-            options={written.depths.toSorted((a, b) => a - b).map((d) => [d, DEPTHS[d]])}
-            disabled={isBusy}
-          />
-        )}
-        {depth === 32 && (
-          <p className="pl-20 text-dim">
-            Linear light, with all that is brighter than white: for compositing elsewhere.
-          </p>
-        )}
-        {spaces.length > 1 && (
-          <Choice<Space>
-            label="Colours"
-            value={space}
-            onChange={(space) => set({ space })}
-            options={spaces.map((s) => [s, SPACES[s]])}
-            disabled={isBusy}
-          />
-        )}
-        <div inert={isBusy}>
-          <ParameterControls
-            parameters={
-              written.hasDensity ? { ...written.parameters, density } : written.parameters
-            }
-            values={{ ...values, density: settings.density }}
-            onChange={({ density, ...changed }) =>
-              set({
-                ...(density !== undefined && { density: density as number }),
-                values: { ...settings.values, [format]: { ...values, ...changed } },
-              })
-            }
-            onDone={() => undefined}
-          />
-        </div>
+        {!isRaster && <FormatChoices chosen={chosenFormat} disabled={isBusy} />}
         {what === 'picture' && (
           <label className="flex items-center gap-2">
             <span className="w-20 shrink-0 text-dim">Ground</span>
@@ -207,9 +162,16 @@ export function ExportDialog({ open, onOpenChange }: Props) {
             <p className="text-dim">The chosen layers on transparency, for use elsewhere.</p>
           </>
         )}
-        {what === 'each' && (
+        {what === 'each' && !inOne && (
           <p className="text-dim">
             Each layer and group that is visible as a file of its own, on transparency, in one zip.
+          </p>
+        )}
+        {isRaster && (
+          <p className="text-dim">
+            All layers as pictures, for other programs. Opened here again, it is live as long as its
+            layers were not changed elsewhere.
+            {left.length > 0 && ` Only the merged picture has all of ${left.join(', ')}.`}
           </p>
         )}
         {fault && (

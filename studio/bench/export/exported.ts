@@ -1,9 +1,14 @@
 import { zipSync } from 'fflate';
+import { theirBlend } from '@ignis/core/files/openraster/blends';
+import { MIMETYPE } from '@ignis/core/files/openraster/reader';
+import type { RasterLayer } from '@ignis/core/files/openraster/writer';
+import { exportRegion } from '@ignis/core/render/export';
 import type { Layer, Scene } from '@ignis/core/scene/model/schema';
 import { everyLayer } from '@ignis/core/scene/model/schema';
+import { grades } from '@ignis/core/scene/model/traits';
 import { fileName } from '../../files/download';
 import { exportFile, type Exporting } from '../../workers/engine';
-import type { ExportOptions } from '../../workers/protocol';
+import { AS_PNG, type ExportOptions } from '../../workers/protocol';
 
 /** What of a scene is exported. */
 export type What = 'picture' | 'light' | 'each';
@@ -35,29 +40,41 @@ export function exportOne(
   return { done: work.done.then((file) => ({ file, name })), cancel: () => work.cancel() };
 }
 
+/** Runs exports one after another; `make` gets what runs one, and names the file that comes of them. */
+function inTurn(make: (run: (start: () => Exporting) => Promise<Blob>) => Promise<Named>): Work {
+  let running: Exporting | null = null;
+  let isCancelled = false;
+  const run = (start: () => Exporting) => {
+    if (isCancelled) throw new DOMException('The export was cancelled.', 'AbortError');
+    running = start();
+    return running.done;
+  };
+  return {
+    done: make(run),
+    cancel() {
+      isCancelled = true;
+      running?.cancel();
+    },
+  };
+}
+
+const bytesOf = async (blob: Blob) => new Uint8Array(await blob.arrayBuffer());
+
 /** Exports each layer and group that is seen, by itself on transparency, back first, as files of one zip. */
-export function exportEach(
+export const exportEach = (
   scene: Scene,
   options: ExportOptions,
   progress: (done: number) => void,
-): Work {
-  const layers = scene.layers.filter((l) => l.visible);
-  let running: Exporting | null = null;
-  let isCancelled = false;
-  const all = async (): Promise<Named> => {
+): Work =>
+  inTurn(async (run) => {
+    const layers = scene.layers.filter((l) => l.visible);
     const files: Record<string, Uint8Array> = {};
     for (const [i, layer] of layers.entries()) {
-      if (isCancelled) throw new DOMException('The export was cancelled.', 'AbortError');
-      running = exportFile(
-        scene,
-        { ...options, background: false, layers: within(layer) },
-        (share) => progress((i + share) / layers.length),
-      );
+      const own = { ...options, background: false, layers: within(layer) };
+      const share = (done: number) => progress((i + done) / layers.length);
+      const blob = await run(() => exportFile(scene, own, share));
       const number = String(i + 1).padStart(2, '0');
-      const blob = await running.done;
-      files[fileName(`${number} ${layer.name}`, `.${options.format}`)] = new Uint8Array(
-        await blob.arrayBuffer(),
-      );
+      files[fileName(`${number} ${layer.name}`, `.${options.format}`)] = await bytesOf(blob);
     }
     // Pictures are compressed already.
     const zip = zipSync(files, { level: 0 });
@@ -65,12 +82,55 @@ export function exportEach(
       file: new Blob([zip as Uint8Array<ArrayBuffer>], { type: 'application/zip' }),
       name: fileName(`${scene.name} layers`, '.zip'),
     };
-  };
-  return {
-    done: all(),
-    cancel() {
-      isCancelled = true;
-      running?.cancel();
-    },
-  };
-}
+  });
+
+/** The names of layers that OpenRaster cannot have as they are: grades, and those of a blend that it has no name for. */
+export const leftToMerged = (scene: Scene): string[] =>
+  scene.layers
+    .filter((l) => l.visible && (grades(l) || theirBlend(l.blend) === undefined))
+    .map((l) => l.name);
+
+/** The longer side of the small picture in an archive, px. */
+const THUMBNAIL = 256;
+
+/** Exports all layers as one OpenRaster archive, in which the live scene rides along. */
+export const exportOpenRaster = (
+  scene: Scene,
+  scale: number,
+  progress: (done: number) => void,
+): Work =>
+  inTurn(async (run) => {
+    const [{ writtenOpenRaster }, { sceneFile }] = await Promise.all([
+      import('@ignis/core/files/openraster/writer'),
+      import('../../files/scene-file'),
+    ]);
+    const parts = scene.layers.length + 2;
+    let made = 0;
+    const png = async (of: Scene, options: Partial<ExportOptions>) => {
+      const share = (done: number) => progress((made + done) / parts);
+      const blob = await run(() => exportFile(of, { ...AS_PNG, scale, ...options }, share));
+      made++;
+      return bytesOf(blob);
+    };
+    const layers: RasterLayer[] = [];
+    for (const layer of scene.layers) {
+      // By itself and whole: how much of it shows, and how it is blended, is said beside it.
+      const bare = { ...layer, opacity: 100, blend: 'normal', visible: true };
+      const alone = { ...scene, layers: scene.layers.map((l) => (l === layer ? bare : l)) };
+      const { name, visible, blend } = layer;
+      const picture = await png(alone, { background: false, layers: within(layer) });
+      layers.push({ name, visible, blend, opacity: layer.opacity / 100, png: picture });
+    }
+    const { width, height } = exportRegion(scene, scale);
+    const small = Math.min(1, THUMBNAIL / Math.max(scene.width, scene.height));
+    const bytes = await writtenOpenRaster({
+      ...{ width, height, layers },
+      merged: await png(scene, {}),
+      thumbnail: await png(scene, { scale: small }),
+      scene: await bytesOf(await sceneFile(scene)),
+    });
+    return {
+      file: new Blob([bytes as Uint8Array<ArrayBuffer>], { type: MIMETYPE }),
+      name: fileName(scene.name, '.ora'),
+    };
+  });
