@@ -77,13 +77,29 @@ const unread = (kind: string) =>
     'Save it in RGB or grey, of 8, 16 or 32 bits, with LZW, ZIP or no compression.',
   );
 
+/** Noise that is compressed may grow by so much, and by so many bytes. */
+const [GROWTH, SMALL] = [1.5, 2 ** 16];
+
+/** Throws an Error if there is more compressed than there are px: what comes of it would be without bounds. */
+function refusePacked(page: Page): void {
+  const counts = page.tiled ? page.tileByteCounts : page.stripByteCounts;
+  const packed = [counts].flat().reduce((sum, n) => sum + n, 0);
+  const bits =
+    page.width * page.height * page.samplesPerPixel * Math.max(...[page.bitsPerSample].flat());
+  if (packed > (bits / 8) * GROWTH + SMALL) throw new Error('It holds more than it says.');
+}
+
 /** The first page of a TIFF. */
 async function pageOf(bytes: Uint8Array): Promise<Page> {
   const { decode } = await library();
   try {
     // The package reads only what stands upright; it is turned afterwards.
-    const [page] = decode(saidUpright(bytes), { pages: [0] });
-    return page!;
+    const upright = saidUpright(bytes);
+    const [header] = decode(upright, { pages: [0], ignoreImageData: true });
+    if (header) refusePacked(header);
+    const [page] = decode(upright, { pages: [0] });
+    if (!page) throw new Error('It holds no picture.');
+    return page;
   } catch (error) {
     const found = /^Unsupported (.*): /.exec(error instanceof Error ? error.message : '');
     throw found ? unread(`with another ${found[1]!.toLowerCase()}`) : error;

@@ -1,3 +1,4 @@
+import { zlibSync } from 'fflate';
 import parseExr from 'parse-exr';
 import sharp from 'sharp';
 import { decode as decodeTiff } from 'tiff';
@@ -150,6 +151,28 @@ describe('what a file says of itself', () => {
   for (const format of ['png', 'jpg', 'tif'])
     it(`${format} says how dense it is`, async () =>
       expect((await sharp(await write(format, soft(8))).metadata()).density).toBe(240));
+});
+
+describe('a file that was made to ask for more than there is', () => {
+  it('a TIFF whose strip goes on and on is refused', async () => {
+    const image = { width: 4, height: 4, depth: 8 as const, data: new Uint8Array(64) };
+    const file = await write('tif', image);
+    const bomb = zlibSync(new Uint8Array(2 ** 27));
+    const out = new Uint8Array(file.length + bomb.length);
+    out.set(file);
+    out.set(bomb, file.length);
+    const view = new DataView(out.buffer);
+    const directory = view.getUint32(4, true);
+    for (let i = 0; i < view.getUint16(directory, true); i++) {
+      const at = directory + 2 + 12 * i;
+      const tag = view.getUint16(at, true);
+      if (tag === 273) view.setUint32(at + 8, file.length, true);
+      if (tag === 279) view.setUint32(at + 8, bomb.length, true);
+    }
+    await expect(readPicture(out, 'bomb.tif')).rejects.toMatchObject({
+      cause: { message: 'It holds more than it says.' },
+    });
+  });
 });
 
 describe('half floats', () => {
