@@ -192,6 +192,9 @@ describe('the paths of an SVG', () => {
       'a.svg',
     );
     expect(left.sort()).toEqual(['clips', 'filters', 'patterns', 'texts']);
+    const tiled =
+      '<pattern id="p"><g><rect width="2" height="2" style="fill:#804020"/><circle r="1" fill="red"/></g></pattern>';
+    expect(one(`${tiled}<rect width="9" height="9" fill="url(#p)"/>`).fill!.colour).toBe('#804020');
   });
 
   it('entities of the file’s own, and prefixes, are followed', () => {

@@ -203,7 +203,12 @@ export function readSvg(text: string, file: string): SvgDrawing {
     const paint = (property: 'fill' | 'stroke', usual?: string): SvgPaint | null => {
       const value = own[property] ?? usual;
       const plain = colourOf(value, own.color ?? '#ffffff');
-      if (namedByUrl(value, byId)?.tag === 'pattern') left.add('patterns');
+      const named = namedByUrl(value, byId);
+      if (named?.tag === 'pattern') {
+        left.add('patterns');
+        // In the first of its colours, so that its place is seen.
+        return { ...(firstFill(named) ?? colourOf('#808080', '')!), gradient: null };
+      }
       if (!plain) return null;
       const gradient = gradientOf(value, node, own, chain, byId, viewport);
       return { ...plain, gradient, opacity: plain.opacity * shareOf(own[`${property}-opacity`]) };
@@ -224,6 +229,18 @@ export function readSvg(text: string, file: string): SvgDrawing {
       blend: own['mix-blend-mode'] ?? 'normal',
       opacity: within.opacity,
     });
+  };
+
+  /** The colour of the first element within one that is filled with one; null if none is. */
+  const firstFill = (node: SvgNode): SvgPaint | null => {
+    for (const child of node.children) {
+      const { fill } = styled(child);
+      const own = dataOfElement(child.tag, child.attributes, viewport) !== null;
+      const found = own && !fill?.startsWith('url') ? colourOf(fill ?? '#000000', '#000000') : null;
+      const paint = found ?? firstFill(child);
+      if (paint) return paint;
+    }
+    return null;
   };
 
   /** Draws what a viewport holds: an SVG in another, or a symbol where it is used. */
