@@ -61,6 +61,9 @@ const TASKS: readonly { kind: string; values: Record<string, unknown>; most: num
   { kind: 'distort.shatter', values: {}, most: 6 },
 ];
 
+/** The kinds of steps that are measured. */
+export const FINISH_KINDS: ReadonlySet<string> = new Set(TASKS.map((w) => w.kind));
+
 /** A picture with gradients in every direction, opaque, and some light above white. */
 function gradients(): ColourBuffer {
   return retained(() => {

@@ -118,7 +118,7 @@ export async function drag(
   await page.waitForFunction(
     () => (window as unknown as { log: { waits: number[] } }).log.waits.length > 0,
     null,
-    { timeout: 60_000 },
+    { timeout: 20_000 },
   );
   const { waits, shares } = await taken(page);
   await page.mouse.up();
