@@ -84,11 +84,16 @@ export const exportEach = (
     };
   });
 
-/** The names of layers that OpenRaster cannot have as they are: grades, and those of a blend that it has no name for. */
+/** Whether a layer by itself, laid over those beneath it, is what it is among them. */
+const standsAlone = (layer: Layer): boolean =>
+  !grades(layer) &&
+  !layer.clip &&
+  theirBlend(layer.blend) !== undefined &&
+  !(layer.source.kind === 'group' && layer.source.lands === 'through');
+
+/** The names of layers that OpenRaster cannot have as they are: grades, clipped ones, groups that land layer by layer, and other blends. */
 export const leftToMerged = (scene: Scene): string[] =>
-  scene.layers
-    .filter((l) => l.visible && (grades(l) || theirBlend(l.blend) === undefined))
-    .map((l) => l.name);
+  scene.layers.filter((l) => l.visible && !standsAlone(l)).map((l) => l.name);
 
 /** The longer side of the small picture in an archive, px. */
 const THUMBNAIL = 256;
