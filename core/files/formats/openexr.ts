@@ -1,30 +1,38 @@
 import { ownBuffer } from './codecs';
 import type { PictureFormat } from './format';
-import { viewOf, written } from './format';
+import { UnreadKind, viewOf, written } from './format';
 import { writtenExr } from './openexr-writer';
 
 /** OpenEXR (file layout, version 2): light, which may be above 1. */
 
 const MAGIC = 0x01312f76;
 
-/** The attribute of the header that says which px there are; null if it is not there. */
-function dataWindow(bytes: Uint8Array): { width: number; height: number } | null {
+/** The attributes of the header: their names, and where their values begin. Throws an Error if it is damaged, or has no end. */
+function* attributes(bytes: Uint8Array): Generator<[name: string, at: number]> {
   const view = viewOf(bytes);
   const text = (at: number): [string, number] => {
     const end = bytes.indexOf(0, at);
     if (end < 0 || end - at > 255) throw new Error('Its header is damaged.');
     return [String.fromCharCode(...bytes.subarray(at, end)), end + 1];
   };
-  for (let at = 8; bytes[at] !== 0 && at < bytes.length;) {
+  let at = 8;
+  while (bytes[at] !== 0) {
     const [name, afterName] = text(at);
     const [, afterType] = text(afterName);
-    const size = view.getUint32(afterType, true);
+    const size = view.getInt32(afterType, true);
     at = afterType + 4;
-    if (name === 'dataWindow') {
-      const [x0, y0, x1, y1] = [0, 4, 8, 12].map((o) => view.getInt32(at + o, true));
-      return { width: x1! - x0! + 1, height: y1! - y0! + 1 };
-    }
+    if (size < 0 || at + size >= bytes.length) throw new Error('Its header is damaged.');
+    yield [name, at];
     at += size;
+  }
+}
+
+/** The attribute of the header that says which px there are; null if it is not there. */
+function dataWindow(bytes: Uint8Array): { width: number; height: number } | null {
+  for (const [name, at] of attributes(bytes)) {
+    if (name !== 'dataWindow') continue;
+    const [x0, y0, x1, y1] = [0, 4, 8, 12].map((o) => viewOf(bytes).getInt32(at + o, true));
+    return { width: x1! - x0! + 1, height: y1! - y0! + 1 };
   }
   return null;
 }
@@ -57,6 +65,16 @@ export const openExr: PictureFormat = {
     encode: (image, { floats }) => Promise.resolve(writtenExr(image, floats === 'half' ? 16 : 32)),
   }),
   async decode(bytes) {
+    // Above the version stand what else there is in the file: tiles, deep px, several parts; long names (0x400) are read.
+    if (viewOf(bytes).getUint32(4, true) & ~0x4ff)
+      throw new UnreadKind(
+        'is an OpenEXR of tiles, of several parts or of deep px, which cannot be read here',
+        'Save it as one part, line by line.',
+      );
+    // The package looks for the ends of names without bounds: they must be there.
+    const names = [...attributes(bytes)].map(([name]) => name);
+    if (!names.includes('channels') || !names.includes('compression'))
+      throw new Error('Its header is damaged.');
     const { default: parse } = await import('parse-exr');
     const { width, height, data: given } = parse(ownBuffer(bytes), FLOATS);
     const data = new Float32Array(width * height * 4);

@@ -154,6 +154,18 @@ describe('what a file says of itself', () => {
 });
 
 describe('a file that was made to ask for more than there is', () => {
+  it('an OpenEXR whose header has no end, or that is of tiles, is refused', async () => {
+    const file = await write('exr', soft(32));
+    await expect(readPicture(file.subarray(0, 120), 'a.exr')).rejects.toThrow(
+      /damaged|no picture that can be read/,
+    );
+    const endless = file.map((v, i) => (i > 60 && v === 0 ? 1 : v));
+    await expect(readPicture(endless, 'a.exr')).rejects.toThrow(/damaged|no picture|how large/);
+    const tiled = file.slice();
+    tiled[5] = 2;
+    await expect(readPicture(tiled, 'a.exr')).rejects.toThrow(/of tiles.*Save it as one part/);
+  });
+
   it('a TIFF whose strip goes on and on is refused', async () => {
     const image = { width: 4, height: 4, depth: 8 as const, data: new Uint8Array(64) };
     const file = await write('tif', image);
