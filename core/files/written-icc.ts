@@ -1,4 +1,4 @@
-import { SPACES, columnsOf } from '../pixels/profile';
+import { columnsOf } from '../pixels/profile';
 import type { Space } from '../pixels/profile';
 
 /** ICC profiles as they are written (ICC.1:2022): three primaries, and the curve of sRGB. */
@@ -80,4 +80,4 @@ export function writtenIcc(space: Space): Uint8Array {
 }
 
 /** Whether a space must be named: files that say nothing are taken for sRGB. */
-export const isNamed = (space: Space): boolean => space in SPACES && space !== 'srgb';
+export const isNamed = (space: Space): boolean => space !== 'srgb';

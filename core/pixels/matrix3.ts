@@ -36,3 +36,9 @@ export const times = (
   m[3] * x + m[4] * y + m[5] * z,
   m[6] * x + m[7] * y + m[8] * z,
 ];
+
+/** The inverse of a matrix that has one; infinite or no numbers if it has none. */
+export function inverse(m: Matrix3): Matrix3 {
+  const { of, determinant } = adjugate(m);
+  return of.map((v) => v / determinant) as unknown as Matrix3;
+}

@@ -1,6 +1,6 @@
 import { linear } from './colour';
 import type { Matrix3 } from './matrix3';
-import { adjugate, product, times } from './matrix3';
+import { inverse, product, times } from './matrix3';
 
 /** What the numbers of a picture mean as light. */
 export interface ColourProfile {
@@ -63,11 +63,6 @@ export const primaries = {
   p3: { red: [0.68, 0.32], green: [0.265, 0.69], blue: [0.15, 0.06], white: D65 },
   rec2020: { red: [0.708, 0.292], green: [0.17, 0.797], blue: [0.131, 0.046], white: D65 },
 } as const satisfies Record<string, Primaries>;
-
-const inverse = (m: Matrix3): Matrix3 => {
-  const { of, determinant } = adjugate(m);
-  return of.map((v) => v / determinant) as unknown as Matrix3;
-};
 
 const xyz = ([x, y]: readonly [number, number]): [number, number, number] => [
   x / y,

@@ -177,6 +177,17 @@ export function alphaOf(v: v128): v128 {
   return v128.shuffle<f32>(v, v, 3, 3, 3, 3);
 }
 
+/** The four numbers of a px of 8 (`bytes` 1) or 16 bits (2), as they stand. */
+// @ts-ignore: decorator
+@inline
+function numbersAt(p: usize, bytes: i32): v128 {
+  return f32x4.convert_i32x4_s(
+    bytes == 1
+      ? i32x4(getByte(p), getByte(p + 1), getByte(p + 2), getByte(p + 3))
+      : i32x4(getWord(p), getWord(p + 2), getWord(p + 4), getWord(p + 6)),
+  );
+}
+
 /**
  * Reads rows of straight RGBA of 8 (`bytes` 1) or 16 bits (`bytes` 2) as premultiplied floats, in
  * linear light if `toLight`.
@@ -197,11 +208,7 @@ export function unpackRows(
     let dp = d + y * dStride;
     let sp = s + y * sStride;
     for (const end = dp + (width << 4); dp < end; dp += 16, sp += 4 * bytes) {
-      const whole =
-        bytes == 1
-          ? i32x4(getByte(sp), getByte(sp + 1), getByte(sp + 2), getByte(sp + 3))
-          : i32x4(getWord(sp), getWord(sp + 2), getWord(sp + 4), getWord(sp + 6));
-      const v = f32x4.div(f32x4.convert_i32x4_s(whole), top);
+      const v = f32x4.div(numbersAt(sp, bytes), top);
       const colour = toLight ? decode(v) : v;
       const a = alphaOf(v);
       put4(dp, withAlpha(f32x4.mul(colour, a), v));
@@ -215,6 +222,25 @@ export function unpackRows(
 function encodeSigned(v: v128): v128 {
   const sign = i32x4.splat(0x80000000);
   return v128.or(encode(v128.andnot(v, sign)), v128.and(v, sign));
+}
+
+/** From sRGB-encoded to linear light, below 0 as above it with the other sign. */
+// @ts-ignore: decorator
+@inline
+function decodeSigned(v: v128): v128 {
+  const sign = i32x4.splat(0x80000000);
+  return v128.or(decode(v128.andnot(v, sign)), v128.and(v, sign));
+}
+
+/** A colour by a matrix of three columns. */
+// @ts-ignore: decorator
+@inline
+function through(red: v128, green: v128, blue: v128, v: v128): v128 {
+  const rest = f32x4.add(
+    f32x4.mul(green, v128.shuffle<f32>(v, v, 1, 1, 1, 1)),
+    f32x4.mul(blue, v128.shuffle<f32>(v, v, 2, 2, 2, 2)),
+  );
+  return f32x4.add(f32x4.mul(red, v128.shuffle<f32>(v, v, 0, 0, 0, 0)), rest);
 }
 
 /** One number of a picture, from 0 to 1 times the places of a table, read from the table. */
@@ -259,11 +285,7 @@ export function unpackProfileRows(
       let v: v128;
       if (bytes == 4) v = get4(sp);
       else {
-        const whole =
-          bytes == 1
-            ? i32x4(getByte(sp), getByte(sp + 1), getByte(sp + 2), getByte(sp + 3))
-            : i32x4(getWord(sp), getWord(sp + 2), getWord(sp + 4), getWord(sp + 6));
-        const place = f32x4.mul(f32x4.convert_i32x4_s(whole), f32x4.splat(scale));
+        const place = f32x4.mul(numbersAt(sp, bytes), f32x4.splat(scale));
         v = f32x4(
           tabled(curves, f32x4.extract_lane(place, 0)),
           tabled(curves + size, f32x4.extract_lane(place, 1)),
@@ -271,13 +293,7 @@ export function unpackProfileRows(
           f32x4.extract_lane(place, 3) / <f32>steps,
         );
       }
-      const light = f32x4.add(
-        f32x4.mul(red, v128.shuffle<f32>(v, v, 0, 0, 0, 0)),
-        f32x4.add(
-          f32x4.mul(green, v128.shuffle<f32>(v, v, 1, 1, 1, 1)),
-          f32x4.mul(blue, v128.shuffle<f32>(v, v, 2, 2, 2, 2)),
-        ),
-      );
+      const light = through(red, green, blue, v);
       const colour = toLight ? light : encodeSigned(light);
       put4(dp, withAlpha(f32x4.mul(colour, alphaOf(v)), v));
     }
@@ -304,7 +320,6 @@ export function otherLightRows(
   const red = get4(matrix);
   const green = get4(matrix + 16);
   const blue = get4(matrix + 32);
-  const sign = i32x4.splat(0x80000000);
   for (let y = from; y < to; y++) {
     let dp = d + y * dStride;
     let sp = s + y * sStride;
@@ -317,16 +332,8 @@ export function otherLightRows(
       }
       const a = f32x4.splat(alpha);
       const straight = alpha < 1 ? f32x4.div(v, a) : v;
-      const own = isLight
-        ? straight
-        : v128.or(decode(v128.andnot(straight, sign)), v128.and(straight, sign));
-      const light = f32x4.add(
-        f32x4.mul(red, v128.shuffle<f32>(own, own, 0, 0, 0, 0)),
-        f32x4.add(
-          f32x4.mul(green, v128.shuffle<f32>(own, own, 1, 1, 1, 1)),
-          f32x4.mul(blue, v128.shuffle<f32>(own, own, 2, 2, 2, 2)),
-        ),
-      );
+      const own = isLight ? straight : decodeSigned(straight);
+      const light = through(red, green, blue, own);
       const out = f32x4.mul(light, f32x4.splat(gain));
       put4(dp, withAlpha(isStraight ? out : f32x4.mul(out, a), v));
     }

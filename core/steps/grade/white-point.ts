@@ -1,5 +1,5 @@
 import type { Matrix3 } from '../../pixels/matrix3';
-import { adjugate, product, times } from '../../pixels/matrix3';
+import { inverse, product, times } from '../../pixels/matrix3';
 import { radiated } from '../../pixels/radiation';
 
 /**
@@ -50,10 +50,7 @@ const TO_XYZ: Matrix3 = [
 ];
 
 const TO_CONES = product(CAT16, TO_XYZ);
-const FROM_CONES = ((): Matrix3 => {
-  const { of, determinant } = adjugate(TO_CONES);
-  return of.map((v) => v / determinant) as unknown as Matrix3;
-})();
+const FROM_CONES = inverse(TO_CONES);
 const PLAIN: Matrix3 = [1, 0, 0, 0, 1, 0, 0, 0, 1];
 const SCREEN = times(CAT16, whiteOf(WHITE, 0));
 
