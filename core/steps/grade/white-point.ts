@@ -74,8 +74,7 @@ export function lightThatMakesGrey(
   temperature: number;
   tint: number;
 } {
-  const { of, determinant } = adjugate(under);
-  const own = times(of, colour).map((v) => v / determinant) as Numbers;
+  const own = times(inverse(under), colour);
   const [tu, tv] = uv(relativeTo(times(TO_XYZ, own)));
   const off = (kelvin: number) => {
     const { u, v, across } = locus(kelvin);
