@@ -3,6 +3,7 @@ import { readPng } from '../core/files/png';
 import type { StraightImage } from '../core/pixels/picture';
 import type { Box } from '../core/geometry/affine';
 import { boxOfRegion } from '../core/geometry/affine';
+import type { Region } from '../core/pixels/region';
 import { grow, holding, intersect } from '../core/pixels/region';
 import type { Mark } from '../core/cutout/cut-out';
 
@@ -22,26 +23,53 @@ export interface CutSubject {
 const demo = (name: string): Promise<StraightImage> =>
   readPng(new Uint8Array(readFileSync(new URL(`./pictures/${name}.png`, import.meta.url))), name);
 
-export const SUBJECTS = ['ceramic-heron', 'paper-boat'] as const;
+export const SUBJECTS = ['ceramic-heron', 'paper-boat', 'helmet-alone', 'wire-hair-bust'] as const;
 export const BACKGROUNDS = ['wet-pier', 'harbour-wall', 'plain'] as const;
 
-/** A subject over a background, in the middle of a picture of its own size; `plain` is a grey of one tone. */
+/** How much of a subject is seen, in sides of its own box: left, top, right, bottom. Close up, the frame cuts it. */
+const VIEWS = {
+  whole: null,
+  'cut by one side': [-0.15, -0.15, 1.15, 0.75],
+  'cut by two sides': [0.2, -0.15, 1.2, 0.75],
+  'cut by three sides': [0.15, -0.12, 0.85, 0.75],
+} as const;
+export type View = keyof typeof VIEWS;
+export const CLOSE_UPS = ['cut by one side', 'cut by two sides', 'cut by three sides'] as const;
+
+/** The part of a picture (4 bytes a px) that a view of its subject shows; beyond its frame there is background. */
+function viewOf({ width, height, data }: StraightImage, view: View): Region {
+  const shares = VIEWS[view];
+  // Wider than the subject's own picture, so that there is background to every side.
+  if (!shares) {
+    const [across, down] = [Math.round(width * 0.1), Math.round(height * 0.1)];
+    return { x: -across, y: -down, width: width + 2 * across, height: height + 2 * down };
+  }
+  const own = holding({ x: 0, y: 0, width, height }, (i) => data[4 * i + 3]! > 127);
+  const [x0, y0, x1, y1] = shares;
+  const [x, y] = [Math.round(own.x + x0 * own.width), Math.round(own.y + y0 * own.height)];
+  return {
+    ...{ x, y },
+    width: Math.round(own.x + x1 * own.width) - x,
+    height: Math.round(own.y + y1 * own.height) - y,
+  };
+}
+
+/** A view of a subject over a background; `plain` is a grey of one tone. */
 export async function subjectOver(
   subject: (typeof SUBJECTS)[number],
   background: (typeof BACKGROUNDS)[number],
+  view: View = 'whole',
 ): Promise<CutSubject> {
   const front = await demo(subject);
   const back = background === 'plain' ? null : await demo(background);
+  const { x: left, y: top, width: W, height: H } = viewOf(front, view);
   const { width, height } = front;
-  // Wider than the subject's own picture, so that there is background to every side.
-  const [W, H] = [Math.round(width * 1.2), Math.round(height * 1.2)];
-  const [left, top] = [Math.round((W - width) / 2), Math.round((H - height) / 2)];
   const rgba = new Uint8ClampedArray(W * H * 4);
   const truth = new Float32Array(W * H);
   for (let y = 0; y < H; y++)
     for (let x = 0; x < W; x++) {
       const i = y * W + x;
-      const [fx, fy] = [x - left, y - top];
+      const [fx, fy] = [x + left, y + top];
       const inside = fx >= 0 && fy >= 0 && fx < width && fy < height;
       const f = 4 * (fy * width + fx);
       const a = inside ? front.data[f + 3]! / 255 : 0;
@@ -66,8 +94,9 @@ export async function subjectOver(
     pad,
   );
   // A hand stays within the picture.
-  const box = boxOfRegion(intersect(drawn, grow(all, -1)));
-  return { name: `${subject} over ${background}`, width: W, height: H, rgba, truth, box };
+  const box = boxOfRegion(intersect(drawn, view === 'whole' ? grow(all, -1) : all));
+  const name = `${subject} over ${background}${view === 'whole' ? '' : `, ${view}`}`;
+  return { name, width: W, height: H, rgba, truth, box };
 }
 
 /** How far what was found and what is true are the same: what they share of what either has, at half. */

@@ -11,13 +11,14 @@ import { develop } from './tracer/develop';
 import { serveRows, tracedRows } from './tracer/rows';
 import type { World } from './tracer/world';
 import { heron } from './worlds/heron';
-import { helmet } from './worlds/helmet';
+import { bust } from './worlds/bust';
+import { helmet, helmetAlone } from './worlds/helmet';
 import { pier } from './worlds/pier';
 import { boat } from './worlds/boat';
 import { sailor } from './worlds/sailor';
 import { wall } from './worlds/wall';
 
-const worlds = { pier, heron, helmet, boat, wall, sailor };
+const worlds = { pier, heron, helmet, helmetAlone, boat, wall, sailor, bust };
 type Name = keyof typeof worlds;
 
 function sized(name: Name, shrink: number): World {

@@ -1,5 +1,7 @@
 /** A subject is cut out of a picture on the real interface: one box, a stroke, its edge, and what cannot be. */
 import { readFile } from 'node:fs/promises';
+import sharp from 'sharp';
+import { subjectOver } from '../demo/cut-subjects';
 import { expect, test } from './test';
 import { cutOutOf } from '../core/scene/edits/cut-edits';
 import {
@@ -59,4 +61,38 @@ test('one box cuts out; strokes and the edge stay live; one undo takes one strok
   await expect(page.getByText('Nothing could be cut out')).toBeVisible({ timeout: 20_000 });
   expect((await shape())!.marks).toHaveLength(0);
   expect((await shape())!.found).not.toBeNull();
+});
+
+test('a figure that the frame cuts is guessed at one click', async ({ page }) => {
+  // Head and shoulders, out of the frame below and to one side.
+  const { width, height, rgba, truth } = await subjectOver(
+    'wire-hair-bust',
+    'wet-pier',
+    'cut by two sides',
+  );
+  const raw = { width, height, channels: 4 } as const;
+  const png = await sharp(Buffer.from(rgba.buffer), { raw }).removeAlpha().png().toBuffer();
+  await newScene(page, width, height);
+  await dropOnStage(page, 'bust.png', png, [width / 2, height / 2]);
+  await expect(card(page, 'bust')).toBeVisible();
+  await settled(page);
+  await page.keyboard.press('2');
+  await page.getByRole('button', { name: 'Guess the subject' }).click();
+  await expect(page.getByRole('button', { name: 'Subject', exact: true })).toBeVisible({
+    timeout: 60_000,
+  });
+  const scene = await savedScene(page);
+  const shape = cutOutOf(scene.layers.find((l) => l.name === 'bust')!)!.shape;
+  expect(shape.around).toBeNull();
+  expect(shape.found).not.toBeNull();
+  // The frame no longer counts for background: what touches it is shown, and the ground beside it is not.
+  await page.keyboard.press('1');
+  await settled(page);
+  const [dark] = await colourAt(page, [width - 10, 10]);
+  const isShown = async (x: number, y: number) => (await colourAt(page, [x, y]))[0] > dark + 12;
+  const [x, y] = [Math.round(width * 0.3), height - 8];
+  expect(truth[y * width + x]).toBe(1);
+  expect(await isShown(x, y)).toBe(true);
+  expect(truth[Math.round(height * 0.2) * width + width - 12]).toBe(0);
+  expect(await isShown(width - 12, Math.round(height * 0.2))).toBe(false);
 });

@@ -1,6 +1,8 @@
+import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import fc from 'fast-check';
 import { beforeAll, describe, expect, it } from 'vitest';
+import type { CutSubject } from '../../demo/cut-subjects';
 import { edgeError, nextMark, overlap, subjectOver } from '../../demo/cut-subjects';
 import '../kernels/load';
 import { defaultsOf } from '../definitions/parameter-values';
@@ -17,12 +19,19 @@ import { cacheOf } from '../render/cache';
 import { newMask } from '../scene/model/make';
 import type { CutOutShape, Mark } from './cut-out';
 import { edgeParameters, workingSize } from './cut-out';
-import { barrierDistance, isTight, parting, sharedColours } from './first-guess';
+import { barrierDistance, isTight, parting, commonColours } from './first-guess';
 import type { OpenCv } from './opencv';
 import { cutterFor } from './grabcut';
+import { isSame } from './hypotheses';
+import type { PeopleFinder } from './people';
+import { peopleFinder, sureness } from './people';
 import { NothingToTell } from './tellable';
 import { LABEL, knownLabels, tonesOf } from './labels';
 
+/** The network that finds people. */
+const NETWORK = createRequire(import.meta.url).resolve(
+  '@mediapipe/selfie_segmentation/selfie_segmentation.tflite',
+);
 // Not by `import`: the library can be awaited, and would be without end.
 const library = createRequire(import.meta.url)('@techstark/opencv-js') as OpenCv & {
   onRuntimeInitialized?: () => void;
@@ -42,7 +51,11 @@ const grey = (data: Uint8ClampedArray, width: number, height: number): Picture =
 
 /** A cut-out of a subject as it is worked on: what the mask shows after each stroke. */
 async function worked(...of: Parameters<typeof subjectOver>) {
-  const subject = await subjectOver(...of);
+  return workedOn(await subjectOver(...of), true);
+}
+
+/** The same of a subject that is boxed, or that is guessed. */
+function workedOn(subject: CutSubject, boxed: boolean, people: PeopleFinder | null = null) {
   const { width, height, rgba, box } = subject;
   const size = workingSize(width, height);
   const whole = grey(rgba, width, height);
@@ -52,16 +65,16 @@ async function worked(...of: Parameters<typeof subjectOver>) {
   const rgb = Uint8Array.from({ length: size.width * size.height * 3 }, (_, i) =>
     Math.round(small[4 * Math.floor(i / 3) + (i % 3)]! * 255),
   );
-  const cutter = cutterFor(library, rgb, size.width, size.height);
+  const cutter = cutterFor(library, rgb, size.width, size.height, people);
   const asset = (letter: string) => `${letter.repeat(64)}.png`;
   let shape: CutOutShape = {
     ...{ kind: 'cut-out', asset: asset('a'), width, height },
-    ...{ around: boxPath(box), marks: [], found: null },
+    ...{ around: boxed ? boxPath(box) : null, marks: [], found: null },
     ...defaultsOf(edgeParameters),
   };
   const show = (values: Partial<CutOutShape> = {}, scale = 1) => {
     shape = { ...shape, ...values };
-    const tones = tonesOf(cutter.cut(knownLabels(shape, size)));
+    const tones = tonesOf(cutter.cut(knownLabels(shape, size), shape.answer));
     const white = Uint8ClampedArray.from({ length: tones.length * 4 }, (_, i) =>
       i % 4 === 3 ? 255 : tones[i >> 2]!,
     );
@@ -79,7 +92,7 @@ async function worked(...of: Parameters<typeof subjectOver>) {
       kept: () => null,
     }).data;
   };
-  return { subject, show, marks: () => shape.marks, close: cutter.close };
+  return { subject, show, marks: () => shape.marks, ...cutter };
 }
 
 describe('a cut-out', () => {
@@ -109,6 +122,64 @@ describe('a cut-out', () => {
     expect(edgeError(found, subject, 4)).toBeLessThan(0.1);
     close();
   }, 60_000);
+
+  it('is guessed of subjects that the frame cuts, and close answers are chosen by their number', async () => {
+    const people = peopleFinder(library, readFileSync(NETWORK));
+    const heron = await subjectOver('ceramic-heron', 'wet-pier', 'cut by three sides');
+    const guess = workedOn(heron, false, people);
+    expect(overlap(guess.show(), heron.truth)).toBeGreaterThan(0.95);
+    guess.close();
+    const helmet = await subjectOver('helmet-alone', 'plain', 'cut by one side');
+    const other = workedOn(helmet, false);
+    const likeliest = other.show();
+    expect(overlap(likeliest, helmet.truth)).toBeGreaterThan(0.98);
+    // Of one answer any number is the same.
+    if (other.answers().length === 1) expect(other.show({ answer: 1 })).toEqual(likeliest);
+    other.close();
+  }, 60_000);
+
+  it('sees a figure like a person, and no one in an even picture', async () => {
+    const people = peopleFinder(library, readFileSync(NETWORK));
+    const { width, height, rgba, truth } = await subjectOver('wire-hair-bust', 'plain');
+    const seen = new library.Mat(height, width, library.CV_8UC3);
+    for (let i = 0; i < width * height; i++) seen.data.set(rgba.subarray(4 * i, 4 * i + 3), 3 * i);
+    const chance = people.chance(seen, width, height);
+    expect(sureness(chance)).toBeGreaterThan(0.9);
+    expect(overlap(chance, truth)).toBeGreaterThan(0.8);
+    seen.data.fill(110);
+    expect(sureness(people.chance(seen, 64, 48))).toBe(0);
+    seen.delete();
+  }, 30_000);
+
+  it('has answers that differ, the best first, and goes on from the one that is chosen', () => {
+    // Two discs that differ from the ground and from one another: either may be the subject.
+    const [width, height] = [240, 160];
+    const inDisc = (i: number, cx: number, r: number) =>
+      Math.hypot((i % width) - cx, Math.floor(i / width) - 84) < r;
+    const rgb = Uint8Array.from({ length: 3 * width * height }, (_, k) => {
+      const i = Math.floor(k / 3);
+      const own = inDisc(i, 78, 40)
+        ? [230, 60, 40]
+        : inDisc(i, 168, 34)
+          ? [40, 190, 80]
+          : [90, 90, 100];
+      return own[k % 3]! + ((k * 7919) % 9);
+    });
+    const open = new Uint8Array(width * height).fill(LABEL.maybeSubject);
+    const cutter = cutterFor(library, rgb, width, height);
+    const subjectOf = (labels: Uint8Array) => labels.map((l) => l & 1);
+    const first = subjectOf(cutter.cut(open));
+    const answers = cutter.answers();
+    expect(answers[0]!.number).toBe(0);
+    expect(answers[0]!.subject).toHaveLength(answers[0]!.width * answers[0]!.height);
+    answers.forEach((a, k) =>
+      answers.slice(0, k).forEach((b) => expect(isSame(a.subject, b.subject)).toBe(false)),
+    );
+    for (const { number } of answers.slice(1))
+      expect(isSame(subjectOf(cutter.cut(open, number)), first)).toBe(false);
+    expect(subjectOf(cutter.cut(open, 0))).toEqual(first);
+    cutter.close();
+  });
 
   it('of nothing is refused in words, and what was found before stays', () => {
     const [width, height] = [160, 120];
@@ -209,7 +280,8 @@ describe('a cut-out', () => {
     const cutter = cutterFor(library, new Uint8Array(300).fill(90), 10, 10);
     const all = (label: number) => new Uint8Array(100).fill(label);
     expect(() => cutter.cut(all(LABEL.background))).toThrow(NothingToTell);
-    expect(() => cutter.cut(all(LABEL.maybeSubject))).toThrow(/All of the picture/);
+    expect(() => cutter.cut(all(LABEL.subject))).toThrow(/All of the picture/);
+    expect(() => cutter.cut(all(LABEL.maybeSubject))).toThrow(/stands out/);
     cutter.close();
   });
 });
@@ -295,8 +367,8 @@ describe('the first guess', () => {
     expect(isTight(left, known, 10, 10)).toBe(false);
     // Half of the subject is of the tone of the background.
     const tones = full.map((v, i) => (v && i % 10 < 5 ? 200 : 20));
-    expect(sharedColours(full, colours([...tones]))).toBeCloseTo(0.5, 5);
-    expect(sharedColours(left, colours([...tones]))).toBe(0);
+    expect(commonColours(full, colours([...tones]))).toBeCloseTo(0.5, 5);
+    expect(commonColours(left, colours([...tones]))).toBe(0);
   });
   it('asks for nothing at sides that lie on the frame', () => {
     const [width, height] = [100, 80];

@@ -52,6 +52,8 @@ export const cutOutSchema = v.strictObject({
   /** What the subject lies within, roughly; null for all of the picture. */
   around: v.nullable(pathSchema),
   marks: v.array(markSchema),
+  /** Which of several answers to where the subject is was chosen; left out, the likeliest. */
+  answer: v.optional(v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(20))),
   /** What was found by that, as a small picture: lighter than half is the subject (`labels.ts`). Null until it is. */
   found: v.nullable(
     v.strictObject({ asset: pictureAsset, width: pictureSide, height: pictureSide }),

@@ -72,28 +72,21 @@ export function parting(values: readonly number[]): number {
   return best;
 }
 
-/** The shares of the parting barrier above which px are taken for the subject: the first guess first, at last all. */
-const LIMITS = [1, 0.6, -1];
-
 /**
- * Labels with what is not known yet guessed, in several ways, the likeliest first: what the background can be come
- * from without crossing much contrast belongs to it. `colours` are three floats a px, 0–255, a little blurred.
- * Without any background nothing is guessed.
+ * Labels with what is not known yet guessed: what the background can be come from without crossing much contrast
+ * belongs to it. `colours` are three floats a px, 0–255, a little blurred. Null without any background.
  */
-export function guesses(
+export function firstGuess(
   labels: Uint8Array,
   colours: Float32Array,
   width: number,
   height: number,
-): Uint8Array[] {
-  if (!labels.includes(LABEL.background)) return [labels];
+): Uint8Array | null {
+  if (!labels.includes(LABEL.background)) return null;
   const distance = barrierDistance(colours, (i) => labels[i] === LABEL.background, width, height);
-  const unknown = [...distance].filter((_, i) => labels[i] === LABEL.maybeSubject);
-  const limit = parting(unknown);
-  return LIMITS.map((share) =>
-    labels.map((l, i) =>
-      l === LABEL.maybeSubject && distance[i]! <= limit * share ? LABEL.maybeBackground : l,
-    ),
+  const limit = parting([...distance].filter((_, i) => labels[i] === LABEL.maybeSubject));
+  return labels.map((l, i) =>
+    l === LABEL.maybeSubject && distance[i]! <= limit ? LABEL.maybeBackground : l,
   );
 }
 
@@ -129,10 +122,10 @@ export function isTight(
 const KINDS = 20;
 
 /**
- * How many of the subject's colours are the background's as well, a share: what a good cut makes small (Tang et al.,
- * "GrabCut in one cut", ICCV 2013). Colours as for the guess.
+ * How many colours a subject (1 or 0 a px) and its background have in common, a share of the smaller of the two: what
+ * a good cut makes small (Tang et al., "GrabCut in one cut", ICCV 2013). Colours as for the guess.
  */
-export function sharedColours(subject: Uint8Array, colours: Float32Array): number {
+export function commonColours(subject: Uint8Array, colours: Float32Array): number {
   const counts = [new Float32Array(KINDS ** 3), new Float32Array(KINDS ** 3)] as const;
   const kind = (v: number) => Math.min(KINDS - 1, Math.floor((v * KINDS) / 256));
   let all = 0;
@@ -142,5 +135,6 @@ export function sharedColours(subject: Uint8Array, colours: Float32Array): numbe
     all += own;
   });
   const shared = counts[1].reduce((sum, n, i) => sum + Math.min(n, counts[0][i]!), 0);
-  return all > 0 ? shared / all : 1;
+  const smaller = Math.min(all, subject.length - all);
+  return smaller > 0 ? shared / smaller : 1;
 }

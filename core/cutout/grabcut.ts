@@ -1,10 +1,13 @@
-import { guesses, isTight, sharedColours } from './first-guess';
+import { commonColours, isTight } from './first-guess';
+import type { Weighed } from './hypotheses';
+import { byAgreement, hypotheses, isCertain, isSame } from './hypotheses';
 import type { Region } from '../pixels/region';
 import { covering, grow, holding, intersect, isEmpty, unite } from '../pixels/region';
 import { workingSize } from './cut-out';
 import { changedWhere, largestComponents } from './largest-components';
 import { LABEL, banded, beneath, coarser, resized } from './labels';
 import type { Mat, OpenCv } from './opencv';
+import type { PeopleFinder } from './people';
 import {
   NOTHING_LEFT,
   NOTHING_STANDS_OUT,
@@ -20,7 +23,7 @@ import { inWhole, isAtCut, windowOf, withWindow } from './window';
 /** The longer side at which a subject is segmented, px; finer than that only its outline is refined. */
 const ROUGH_SIDE = 480;
 /** The longer side that guesses are tried at, px. */
-const TRIAL_SIDE = 320;
+const TRIAL_SIDE = 256;
 /** So far to each side of the rough outline the fine one is looked for, px of the rough picture. */
 const BAND = 2.5;
 /** The subject is segmented again so far about a stroke, px of the rough picture; all of it if the change does not end there. */
@@ -33,10 +36,8 @@ const MARGIN = 4;
 const TRIAL_ROUNDS = [2, 1] as const;
 const BEST_ROUNDS = [2, 1] as const;
 const NEXT_ROUNDS = 1;
-/** A guess takes another's place if it has less than this share of the colours in common. */
-const CLEARLY = 0.9;
-/** One that has no more than this in common is plain to see: no other is tried. */
-const PLAIN = 0.15;
+/** With less of the frame than this known to be background, nothing is known of where the subject is. */
+const LEAST_FRAME = 0.2;
 /** Where the chance begins by which colours are first grouped. */
 const SEED = 77;
 /** How far the colours are blurred for the first guess, px. */
@@ -46,14 +47,27 @@ const BLUR = 1.2;
 export interface Cutter {
   /**
    * Labels (`LABEL`) for every px, by some of which a few are certain: those stay; the rest is found to be maybe the
-   * subject, or maybe not. It goes on from the last cut. Throws NothingToTell if there is no background, or nothing
-   * that may be the subject.
+   * subject, or maybe not. It goes on from the last cut. Where there are several `answers`, the one of that number, or
+   * the next that is more than hardly anything. Throws NothingToTell if all is the subject, or nothing may be.
    */
-  cut(known: Uint8Array): Uint8Array;
+  cut(known: Uint8Array, answer?: number): Uint8Array;
+  /** The answers to what was first cut that are close to the best and differ; the best first. */
+  answers(): Answer[];
   close(): void;
 }
 
 type Size = Pick<Region, 'width' | 'height'>;
+
+/** What a picture may be cut to: its number, and 1 where its subject is, 0 elsewhere, on a small grid. */
+export interface Answer extends Size {
+  number: number;
+  subject: Uint8Array;
+}
+
+/** An answer that others agree with less than with the best, by this, is not close to it. */
+const CLOSE = 0.2;
+/** So many answers are shown at most. */
+const SHOWN = 3;
 
 /** The picture at a size. */
 interface Level extends Size {
@@ -72,17 +86,33 @@ interface Found {
   models: Models;
 }
 
-/** What a guess came to: whether it comes near to all sides, and which share of its colours the background has as well. */
+/** What a guess came to, and how much speaks for it: answers are close if that is. */
 interface Tried extends Found {
-  tight: boolean;
-  shared: number;
+  score: number;
+}
+
+/** Whether nothing is known of where the subject is: hardly any of the frame is known to be background. */
+function isOpen(known: Uint8Array, { width, height }: Size): boolean {
+  const [right, last] = [width - 1, (height - 1) * width];
+  let own = 0;
+  for (let x = 0; x < width; x++)
+    for (const i of [x, last + x]) own += Number(known[i] === LABEL.background);
+  for (let y = 0; y < height; y++)
+    for (const i of [y * width, y * width + right]) own += Number(known[i] === LABEL.background);
+  return own < LEAST_FRAME * 2 * (width + height);
 }
 
 /**
  * A cutter for a picture of three bytes a px, red, green and blue. Subjects are segmented at a rough size first; along
- * their outline, again at that of the picture.
+ * their outline, again at that of the picture. `people` finds them where nothing is known of the subject.
  */
-export function cutterFor(cv: OpenCv, rgb: Uint8Array, width: number, height: number): Cutter {
+export function cutterFor(
+  cv: OpenCv,
+  rgb: Uint8Array,
+  width: number,
+  height: number,
+  people: PeopleFinder | null = null,
+): Cutter {
   const picture = new cv.Mat(height, width, cv.CV_8UC3);
   picture.data.set(rgb);
   const whole: Region = { x: 0, y: 0, width, height };
@@ -164,51 +194,67 @@ export function cutterFor(cv: OpenCv, rgb: Uint8Array, width: number, height: nu
     return isTellable(start) ? rounds(at, start, models, count, cv.GC_EVAL) : subject;
   };
 
-  /** What the guesses come to at the trial size, those that are nothing or all left out; the best first. */
-  const tries = (small: Uint8Array): Tried[] => {
-    const { width, height } = trial;
-    const soft = colours();
-    const tried: Tried[] = [];
-    for (const start of guesses(small, soft, width, height).filter(isTellable)) {
-      const models = learnt();
-      const rest = rounds(trial, start, models, TRIAL_ROUNDS[0], cv.GC_INIT_WITH_MASK);
-      const subject = onward(small, rest, models, TRIAL_ROUNDS[1], trial);
-      if (!isSome(subject, small)) {
-        forget(models);
-        continue;
-      }
-      const tight = isTight(subject, small, width, height);
-      const shared = sharedColours(subject, soft);
-      tried.push({ subject, models, tight, shared });
-      if (tight && shared < PLAIN) break;
-      // The last guess is that all is the subject: it is tried where the others came to nothing.
-      if (tried.length > 1 && tried.some((t) => t.tight)) break;
-    }
-    // The first that is tight, unless another parts colours better.
-    return tried.reduce<Tried[]>((sorted, t) => {
-      const at = sorted.findIndex((s) =>
-        t.tight === s.tight ? t.shared < CLEARLY * s.shared : t.tight,
-      );
-      return at < 0 ? [...sorted, t] : [...sorted.slice(0, at), t, ...sorted.slice(at)];
-    }, []);
+  /** What a guess comes to at the trial size; null if that is nothing or all. */
+  const tryOut = (small: Uint8Array, start: Uint8Array): Found | null => {
+    if (!isTellable(start)) return null;
+    const models = learnt();
+    const rest = rounds(trial, start, models, TRIAL_ROUNDS[0], cv.GC_INIT_WITH_MASK);
+    const subject = onward(small, rest, models, TRIAL_ROUNDS[1], trial);
+    if (isSome(subject, small)) return { subject, models };
+    forget(models);
+    return null;
   };
 
-  /** Goes on from the guess that comes to most, or from the next if that comes to nothing. */
-  const first = (known: Uint8Array): Found => {
-    checkTellable(known);
+  /** What the hypotheses of where the subject is come to; the best first. */
+  const triesFor = (small: Uint8Array): Tried[] => {
+    const { width, height } = trial;
+    const seen = people?.chance(trial.of, width, height) ?? null;
+    const soft = colours();
+    const sight = { width, height, colours: soft, people: seen };
+    const tried: (Found & Weighed)[] = [];
+    for (const { start, bonus } of hypotheses(small, sight)) {
+      const found = tryOut(small, start);
+      if (!found) continue;
+      const subject = together(small, found.subject, trial);
+      const tight = isTight(subject, small, width, height);
+      tried.push({ ...found, subject, bonus, tight, shared: commonColours(subject, soft) });
+      if (isCertain(tried)) break;
+    }
+    const sorted = byAgreement(tried);
+    const used = new Set(sorted.map((t) => t.models));
+    for (const { models } of tried) if (!used.has(models)) forget(models);
+    return sorted;
+  };
+
+  /** What was tried for what was first known. */
+  let trials: { known: Uint8Array; tried: Tried[] } | null = null;
+  const forgetTrials = () => {
+    for (const t of trials?.tried ?? []) forget(t.models);
+    trials = null;
+  };
+  const triesOf = (known: Uint8Array): Tried[] => {
+    if (trials && trials.known.every((l, i) => l === known[i])) return trials.tried;
+    forgetTrials();
     const small = coarser(known, rough, trial.width, trial.height);
-    const tried = tries(small);
-    try {
-      for (const { subject, models } of tried) {
-        const on = BEST_ROUNDS.reduce(
-          (before, count) => onward(known, before, models, count),
-          resized(together(small, subject, trial), [trial.width, trial.height], rough),
-        );
-        const whole = together(known, on);
-        if (isSome(whole, known)) return { subject: whole, models: copied(models) };
-      }
-    } finally {
-      for (const t of tried) forget(t.models);
+    trials = { known, tried: triesFor(small) };
+    return trials.tried;
+  };
+
+  /** Goes on from the answer of a number, or from the next that comes to something. */
+  const first = (known: Uint8Array, answer: number): Found => {
+    checkTellable(known, isOpen(known, rough));
+    const small = coarser(known, rough, trial.width, trial.height);
+    const tried = triesOf(known);
+    for (let k = 0; k < tried.length; k++) {
+      const { subject, models: own } = tried[(answer + k) % tried.length]!;
+      const models = copied(own);
+      const on = BEST_ROUNDS.reduce(
+        (before, count) => onward(known, before, models, count),
+        resized(together(small, subject, trial), [trial.width, trial.height], rough),
+      );
+      const whole = together(known, on);
+      if (isSome(whole, known)) return { subject: whole, models };
+      forget(models);
     }
     throw new NothingToTell(NOTHING_STANDS_OUT);
   };
@@ -264,9 +310,9 @@ export function cutterFor(cv: OpenCv, rgb: Uint8Array, width: number, height: nu
   };
 
   /** What is found at first. */
-  const begun = (known: Uint8Array): NonNullable<typeof last> => {
+  const begun = (known: Uint8Array, answer: number): NonNullable<typeof last> => {
     const coarse = coarser(known, { width, height }, w, h);
-    const found = first(coarse);
+    const found = first(coarse, answer);
     return { ...found, fine: refined(known, found, whole), known, coarse };
   };
 
@@ -299,9 +345,16 @@ export function cutterFor(cv: OpenCv, rgb: Uint8Array, width: number, height: nu
     };
   };
 
+  /** The answer that was last begun from. */
+  let begunFrom = 0;
   return {
-    cut(known) {
-      const made = last ? onFrom(last, known) : begun(known);
+    cut(known, answer = begunFrom) {
+      if (answer !== begunFrom && last) {
+        forget(last.models);
+        last = null;
+      }
+      begunFrom = answer;
+      const made = last ? onFrom(last, known) : begun(known, answer);
       const { fine } = made;
       if (last ? !fine.includes(1) : !isSome(fine, known)) {
         // What was found before stays, to go on from when the stroke is undone.
@@ -313,8 +366,22 @@ export function cutterFor(cv: OpenCv, rgb: Uint8Array, width: number, height: nu
         l <= LABEL.subject ? l : fine[i] ? LABEL.maybeSubject : LABEL.maybeBackground,
       );
     },
+    answers() {
+      const tried = trials?.tried ?? [];
+      const { width: across, height: down } = trial;
+      return tried
+        .map(({ subject, score }, number) => ({ number, subject, score }))
+        .filter(
+          (t, k) =>
+            t.score > tried[0]!.score - CLOSE &&
+            tried.slice(0, k).every((b) => !isSame(t.subject, b.subject)),
+        )
+        .slice(0, SHOWN)
+        .map(({ number, subject }) => ({ number, subject, width: across, height: down }));
+    },
     close() {
       if (last) forget(last.models);
+      forgetTrials();
       picture.delete();
       rough.of.delete();
       trial.of.delete();

@@ -3,10 +3,18 @@
 /** A matrix of the library. */
 export interface Mat {
   data: Uint8Array;
+  /** The same as floats, where its type is CV_32F. */
+  data32F: Float32Array;
   /** A part of it; it shares its px. */
   roi(part: object): Mat;
   clone(): Mat;
   delete(): void;
+}
+
+/** A network that was trained elsewhere. */
+export interface Network {
+  setInput(blob: Mat): void;
+  forward(): Mat;
 }
 
 /** What is used of the library. */
@@ -14,6 +22,8 @@ export interface OpenCv {
   Mat: { new (): Mat; new (rows: number, columns: number, type: number): Mat };
   Rect: { new (): object; new (x: number, y: number, width: number, height: number): object };
   Size: new (width: number, height: number) => object;
+  Scalar: new (a: number, b: number, c: number, d: number) => object;
+  CV_32F: number;
   CV_8UC1: number;
   CV_8UC3: number;
   COLOR_RGB2Lab: number;
@@ -34,4 +44,25 @@ export interface OpenCv {
     rounds: number,
     mode: number,
   ): void;
+  /** Makes a file of a network that is then read by its path: a folder, a name, the bytes, and what may be done with it. */
+  FS_createDataFile(
+    folder: string,
+    name: string,
+    bytes: Uint8Array,
+    canRead: boolean,
+    canWrite: boolean,
+    canOwn: boolean,
+  ): void;
+  FS_unlink(path: string): void;
+  readNetFromTFLite(path: string): Network;
+  /** A picture as the input of a network: scaled by a factor and to a size, less a mean. */
+  blobFromImage(
+    picture: Mat,
+    factor: number,
+    size: object,
+    mean: object,
+    swapsRedAndBlue: boolean,
+    crops: boolean,
+    type: number,
+  ): Mat;
 }

@@ -12,6 +12,8 @@ export class NothingToTell extends Error {
 
 /** A subject of less than this share of where it may be is none. */
 const LEAST = 0.01;
+/** What takes more of the picture than this is all of it. */
+const MOST = 0.98;
 const isSubject = (label: number): boolean => (label & 1) === 1;
 
 export const NOTHING_STANDS_OUT =
@@ -28,16 +30,19 @@ export function isSome(subject: Uint8Array, known: Uint8Array): boolean {
   }
   // What is marked is a subject, however small.
   const least = known.includes(LABEL.subject) ? 1 : Math.max(1, LEAST * may);
-  return own >= least && own < known.length;
+  return own >= least && own <= MOST * known.length;
 }
 
 /** Whether labels leave anything to either side. */
 export const isTellable = (labels: Uint8Array): boolean =>
   labels.some(isSubject) && !labels.every(isSubject);
 
-/** Throws, in the artist's words, where labels leave nothing to one side. */
-export function checkTellable(labels: Uint8Array): void {
-  if (labels.every(isSubject))
+/**
+ * Throws NothingToTell, in the artist's words, where labels leave nothing to one side. Where it is `open` what the
+ * subject is, no background need be known yet.
+ */
+export function checkTellable(labels: Uint8Array, open = false): void {
+  if (labels.every((l) => (open ? l === LABEL.subject : isSubject(l))))
     throw new NothingToTell(
       'All of the picture is said to be the subject. Draw a box round the subject, or mark something that is not.',
     );

@@ -193,3 +193,21 @@ export const helmet: World = {
   lamps: [{ at: [-4.6, 6.2, -4.8], radius: 1.1, light: [17, 15.4, 13] }],
   develop: { exposure: 1.0, grain: 0.012, vignette: 0.35, denoise: 0.7 },
 };
+
+/** The helmet alone, nearer, on transparency: to cut it out where its coverage is known. */
+export const helmetAlone: World = {
+  ...helmet,
+  name: 'helmet-alone',
+  width: 720,
+  height: 672,
+  samples: 16,
+  transparent: true,
+  camera: { ...helmet.camera, aperture: 0, fov: 21.5, target: [0, 1.36, 0] },
+  meet(o, d, far, hit) {
+    hit.t = march(helmetField, o, d, 0, Math.min(far, 40));
+    if (hit.t === Infinity) return;
+    helmetField(o[0] + d[0] * hit.t, o[1] + d[1] * hit.t, o[2] + d[2] * hit.t);
+    hit.what = what;
+  },
+  develop: { ...helmet.develop, vignette: 0 },
+};

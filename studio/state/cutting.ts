@@ -6,6 +6,7 @@ import { addAsset, assetBytes } from '../workers/engine';
 import { bringIn } from '../workers/questions';
 import type { CutUnderWay } from '../workers/cutter';
 import { cut, prepareCut } from '../workers/cutter';
+import type { Preview } from '../workers/cutter.worker';
 import { saveAsset } from '../storage/assets';
 import { useBench } from './bench';
 import { tellFailure } from './failure';
@@ -19,9 +20,11 @@ interface Cutting {
   tool: CutTool;
   /** The cut under way; nothing else is begun before it is done. */
   busy: CutUnderWay | null;
+  /** The answers of the last cut that are close, and the layer they are of. */
+  close: { layer: string; answers: Preview[] } | null;
 }
 
-export const useCutting = create<Cutting>(() => ({ tool: 'box', busy: null }));
+export const useCutting = create<Cutting>(() => ({ tool: 'box', busy: null, close: null }));
 
 /** Makes ready to cut a picture, before anything is drawn round its subject. */
 export function readyToCut(picture: CutPicture): void {
@@ -40,12 +43,14 @@ export async function cutOut(layer: string, shape: CutOutShape, label: string): 
   const busy = cut(bytes, shape);
   useCutting.setState({ busy });
   try {
-    const { asset, bytes: png, width, height } = await bringIn(await busy.done, 'The cut-out');
+    const { labels, answers } = await busy.done;
+    const { asset, bytes: png, width, height } = await bringIn(labels, 'The cut-out');
     addAsset(asset, png);
     await saveAsset(asset, png);
     put({ ...shape, found: { asset, width, height } });
     drop();
     useCutting.setState(({ tool }) => ({
+      close: answers.length > 0 ? { layer, answers } : null,
       tool: tool === 'box' || tool === 'lasso' ? 'background' : tool,
     }));
   } catch (error) {

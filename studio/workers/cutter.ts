@@ -1,6 +1,6 @@
 import { wrap, type Remote } from 'comlink';
 import type { CutOutShape, CutPicture } from '@ignis/core/cutout/cut-out';
-import type { Cutting } from './cutter.worker';
+import type { CutFound, Cutting } from './cutter.worker';
 import { watch, type Watched } from './watchdog';
 
 /** The page's side of the worker that separates subjects from backgrounds. It starts when the first picture is to be cut. */
@@ -17,7 +17,7 @@ const PATIENCE = 90;
 
 /** A cut under way. */
 export interface CutUnderWay {
-  done: Promise<Blob>;
+  done: Promise<CutFound>;
   /** Ends the work at once; `done` is then rejected with an AbortError. */
   cancel(): void;
 }
@@ -48,7 +48,7 @@ export function prepareCut(bytes: Blob, picture: CutPicture): void {
     .catch(() => undefined);
 }
 
-/** Finds the subject of a picture from what is known of it: a PNG, light where it is. */
+/** Finds the subject of a picture from what is known of it. */
 export function cut(bytes: Blob, shape: CutOutShape): CutUnderWay {
   const { worker, remote, watched } = start();
   let cancel: () => void = () => undefined;

@@ -4,17 +4,26 @@ import './errors';
 import { expose } from 'comlink';
 import type { CutOutShape, CutPicture } from '@ignis/core/cutout/cut-out';
 import { workingSize } from '@ignis/core/cutout/cut-out';
-import type { Cutter } from '@ignis/core/cutout/grabcut';
+import type { Answer, Cutter } from '@ignis/core/cutout/grabcut';
 import type { OpenCv } from '@ignis/core/cutout/opencv';
 import { cutterFor } from '@ignis/core/cutout/grabcut';
-import { LABEL, knownLabels, tonesOf } from '@ignis/core/cutout/labels';
+import { LABEL, beneath, knownLabels, tonesOf } from '@ignis/core/cutout/labels';
+import type { PeopleFinder } from '@ignis/core/cutout/people';
+import { peopleFinder } from '@ignis/core/cutout/people';
+import network from '@mediapipe/selfie_segmentation/selfie_segmentation.tflite?url';
 import '@ignis/core/kernels/load';
 import { live } from './watchdog';
 
-/** The library, started; it comes when the first picture is to be cut. */
-let starting: Promise<{ cv: OpenCv }> | null = null;
+/** The library, and what finds people by it. */
+interface Started {
+  cv: OpenCv;
+  people: PeopleFinder;
+}
 
-function started(): Promise<{ cv: OpenCv }> {
+/** The library, started; it comes when the first picture is to be cut. */
+let starting: Promise<Started> | null = null;
+
+function started(): Promise<Started> {
   // What could not be loaded is tried again.
   starting ??= start().catch((error: unknown) => {
     starting = null;
@@ -23,12 +32,19 @@ function started(): Promise<{ cv: OpenCv }> {
   return starting;
 }
 
-async function start(): Promise<{ cv: OpenCv }> {
-  const { library } = await import('./opencv');
+async function start(): Promise<Started> {
+  const [{ library }, model] = await Promise.all([import('./opencv'), bytesOf(network)]);
   const { cv } = library;
   if (!('Mat' in cv))
     await new Promise<void>((resolve) => (library.cv.onRuntimeInitialized = resolve));
-  return library;
+  return { cv: library.cv, people: peopleFinder(library.cv, model) };
+}
+
+async function bytesOf(address: string): Promise<Uint8Array> {
+  const response = await fetch(address);
+  if (!response.ok)
+    throw new Error(`What finds people could not be loaded (${response.status}). Try it again.`);
+  return new Uint8Array(await response.arrayBuffer());
 }
 
 /** A picture to cut, at the size it is worked on. */
@@ -83,11 +99,48 @@ async function cutterOf({ rgb }: Read, shape: CutOutShape): Promise<Cutter> {
   if (last?.asset === shape.asset && last.around === around) return last.cutter;
   last?.cutter.close();
   last = null;
-  const { cv } = await started();
+  const { cv, people } = await started();
   const { width, height } = workingSize(shape.width, shape.height);
-  const cutter = cutterFor(cv, rgb, width, height);
+  const cutter = cutterFor(cv, rgb, width, height, people);
   last = { asset: shape.asset, around, cutter };
   return cutter;
+}
+
+/** A PNG of a size from its px, four bytes each. */
+function png(width: number, height: number, px: Uint8ClampedArray<ArrayBuffer>): Promise<Blob> {
+  const canvas = new OffscreenCanvas(width, height);
+  canvas.getContext('2d')!.putImageData(new ImageData(px, width, height), 0, 0);
+  return canvas.convertToBlob({ type: 'image/png' });
+}
+
+/** A small picture of what an answer would leave. */
+async function preview(
+  { rgb }: Read,
+  size: { width: number; height: number },
+  { number, subject, width, height }: Answer,
+): Promise<Preview> {
+  const px = new Uint8ClampedArray(width * height * 4);
+  for (let i = 0; i < subject.length; i++) {
+    const [x, y] = [i % width, Math.floor(i / width)];
+    const at = beneath(y, height, size.height) * size.width + beneath(x, width, size.width);
+    px.set(rgb.subarray(3 * at, 3 * at + 3), 4 * i);
+    px[4 * i + 3] = subject[i]! * 255;
+  }
+  return { number, picture: await png(width, height, px) };
+}
+
+/** A small picture of an answer, with its number. */
+export interface Preview {
+  number: number;
+  picture: Blob;
+}
+
+/** What a cut comes to. */
+export interface CutFound {
+  /** A PNG of the working size, light where the subject is. */
+  labels: Blob;
+  /** The answers that are close, itself among them; none where there is no other. */
+  answers: Preview[];
 }
 
 /** What the worker can do. */
@@ -99,8 +152,8 @@ const cutting = {
     await Promise.all([started(), pictureOf(bytes, picture)]);
   },
 
-  /** The subject of a picture, by what is known of it: a PNG of the working size, light where it is. */
-  async cut(bytes: Blob, shape: CutOutShape): Promise<Blob> {
+  /** The subject of a picture, by what is known of it. */
+  async cut(bytes: Blob, shape: CutOutShape): Promise<CutFound> {
     const picture = await pictureOf(bytes, shape);
     const cutter = await cutterOf(picture, shape);
     const { clear } = picture;
@@ -108,13 +161,16 @@ const cutting = {
     const known = knownLabels(shape, grid).map((l, i) =>
       l === LABEL.maybeSubject && clear[i] ? LABEL.background : l,
     );
-    const tones = tonesOf(cutter.cut(known));
-    const canvas = new OffscreenCanvas(grid.width, grid.height);
-    const image = new ImageData(grid.width, grid.height);
-    const words = new Uint32Array(image.data.buffer);
+    const tones = tonesOf(cutter.cut(known, shape.answer));
+    const px = new Uint8ClampedArray(tones.length * 4);
+    const words = new Uint32Array(px.buffer);
     tones.forEach((v, i) => (words[i] = 0xff000000 | (v * 0x010101)));
-    canvas.getContext('2d')!.putImageData(image, 0, 0);
-    return canvas.convertToBlob({ type: 'image/png' });
+    const answers = shape.marks.length > 0 ? [] : cutter.answers();
+    const [labels, ...previews] = await Promise.all([
+      png(grid.width, grid.height, px),
+      ...(answers.length > 1 ? answers : []).map((a) => preview(picture, grid, a)),
+    ]);
+    return { labels, answers: previews };
   },
 };
 

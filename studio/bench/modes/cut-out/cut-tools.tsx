@@ -1,5 +1,4 @@
 import { markKinds } from '@ignis/core/cutout/cut-out';
-import { boxPath } from '@ignis/core/geometry/box-paths';
 import { addStep } from '@ignis/core/scene/edits/layer-edits';
 import { cutOutOf, freshCutOut } from '@ignis/core/scene/edits/cut-edits';
 import { newStep } from '@ignis/core/scene/model/make';
@@ -9,6 +8,7 @@ import type { CutTool } from '../../../state/cutting';
 import { cutOut, useCutting } from '../../../state/cutting';
 import { Hint, Small, Way } from '../../stage/bar';
 import { BrushSize } from '../../stage/brush-size';
+import { CloseAnswers } from './close-answers';
 
 const TOOLS: readonly { tool: CutTool; label: string }[] = [
   { tool: 'box', label: 'Box' },
@@ -16,19 +16,13 @@ const TOOLS: readonly { tool: CutTool; label: string }[] = [
   ...markKinds.map((k) => ({ tool: k.value, label: k.label })),
 ];
 
-/** The share of a picture that a first guess leaves out along its edges. */
-const MARGIN = 0.03;
-
 /** With what a subject is cut out, and the first guess at one click. */
 export function CutTools({ layer }: { layer: Layer }) {
-  const { tool, busy } = useCutting();
+  const { tool, busy, close } = useCutting();
   const found = cutOutOf(layer)?.shape;
   const guess = () => {
     const shape = freshCutOut(layer);
-    if (!shape) return;
-    const [dx, dy] = [shape.width * MARGIN, shape.height * MARGIN];
-    const box = { x0: dx, y0: dy, x1: shape.width - dx, y1: shape.height - dy };
-    void cutOut(layer.id, { ...shape, around: boxPath(box) }, 'Cut out');
+    if (shape) void cutOut(layer.id, shape, 'Cut out');
   };
   const strokes = tool !== 'box' && tool !== 'lasso';
   const fringe = layer.steps.some((s) => s.kind === 'grade.fringe');
@@ -51,6 +45,13 @@ export function CutTools({ layer }: { layer: Layer }) {
             onClick={() => useCutting.setState({ tool: t })}
           />
         ),
+      )}
+      {found && found.marks.length === 0 && close?.layer === layer.id && (
+        <CloseAnswers
+          answers={close.answers}
+          chosen={found.answer ?? 0}
+          choose={(answer) => void cutOut(layer.id, { ...found, answer }, 'Cut out otherwise')}
+        />
       )}
       {found && strokes && <BrushSize />}
       <Hint>

@@ -128,8 +128,10 @@ function CutWorkOn({ stage, layer, masked }: Props) {
         <Areas
           {...{ stage, back, tool: tool as 'box' | 'lasso', surface, works: !busy }}
           put={(area) => {
-            if (area.kind === 'area')
-              put({ ...shape, around: area.paths[0]!, marks: [], found: null }, 'Cut out');
+            if (area.kind !== 'area') return;
+            const anew = { ...shape, around: area.paths[0]!, marks: [], found: null };
+            delete anew.answer;
+            put(anew, 'Cut out');
           }}
         />
       )}
