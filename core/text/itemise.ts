@@ -2,7 +2,6 @@ import type { TextContent, TextRange } from './content';
 import type { Face } from './face';
 import { PLAIN_FACE, faceName, fallbacksFor } from './families';
 import { faceNamed } from './library';
-import { scriptOf } from './scripts';
 import { shaper } from './shaper';
 
 /** A stretch of a text of one font, size, direction and script. */
@@ -46,11 +45,7 @@ export function levelsOf(
   paragraph: string,
   direction: 'auto' | 'ltr' | 'rtl',
 ): { levels: Uint8Array; base: number } {
-  const { levels, paragraphs } = shaper().bidi.getEmbeddingLevels(
-    paragraph,
-    direction === 'auto' ? undefined : direction,
-  );
-  return { levels, base: paragraphs[0]?.level ?? (direction === 'rtl' ? 1 : 0) };
+  return shaper().embeddingLevels(paragraph, direction === 'auto' ? undefined : direction);
 }
 
 /** The faces of a text by name, those that are missing left out. Throws if the plain one is not at hand. */
@@ -79,6 +74,7 @@ export function itemsOf(
   const faces = facesAtHand(facesFor(text));
   const fallbacks = fallbacksFor(paragraph).filter((n) => faces.has(n));
   const plain = faces.get(PLAIN_FACE)!;
+  const { scriptOf } = shaper();
   const items: Item[] = [];
   const { ranges } = text;
   let index = 0;

@@ -1,58 +1,24 @@
+import aliases from 'unicode-property-value-aliases-ecmascript';
+
 /** The script of letters (Unicode Standard Annex 24): what a shaper must know of a run. */
 
-/** Scripts by their names in Unicode, and their ISO 15924 codes. */
-const SCRIPTS: readonly (readonly [string, string])[] = [
-  ...([
-    ['Latin', 'Latn'],
-    ['Greek', 'Grek'],
-    ['Cyrillic', 'Cyrl'],
-    ['Armenian', 'Armn'],
-  ] as const),
-  ...([
-    ['Hebrew', 'Hebr'],
-    ['Arabic', 'Arab'],
-    ['Syriac', 'Syrc'],
-    ['Thaana', 'Thaa'],
-  ] as const),
-  ...([
-    ['Devanagari', 'Deva'],
-    ['Bengali', 'Beng'],
-    ['Gurmukhi', 'Guru'],
-  ] as const),
-  ...([
-    ['Gujarati', 'Gujr'],
-    ['Oriya', 'Orya'],
-    ['Tamil', 'Taml'],
-    ['Telugu', 'Telu'],
-  ] as const),
-  ...([
-    ['Kannada', 'Knda'],
-    ['Malayalam', 'Mlym'],
-    ['Sinhala', 'Sinh'],
-    ['Thai', 'Thai'],
-  ] as const),
-  ...([
-    ['Lao', 'Laoo'],
-    ['Tibetan', 'Tibt'],
-    ['Myanmar', 'Mymr'],
-    ['Georgian', 'Geor'],
-  ] as const),
-  ...([
-    ['Hangul', 'Hang'],
-    ['Ethiopic', 'Ethi'],
-    ['Khmer', 'Khmr'],
-    ['Mongolian', 'Mong'],
-  ] as const),
-  ...([
-    ['Hiragana', 'Hira'],
-    ['Katakana', 'Kana'],
-    ['Han', 'Hani'],
-  ] as const),
-];
+/** Names of scripts that letters of any script may have: they say nothing. */
+const SHARED = new Set(['Zyyy', 'Zinh', 'Qaai', 'Zzzz']);
 
-const tests = SCRIPTS.map(
-  ([name, code]) => [new RegExp(`\\p{Script=${name}}`, 'u'), code] as const,
-);
+/** A test for the letters of a script; null where this engine's own Unicode is older than the list. */
+function testOf(name: string): RegExp | null {
+  try {
+    return new RegExp(`\\p{Script=${name}}`, 'u');
+  } catch {
+    return null;
+  }
+}
+
+/** A test for each script that Unicode knows, and its ISO 15924 code. */
+const tests = [...aliases.get('Script')!].flatMap(([code, name]) => {
+  const test = SHARED.has(code) ? null : testOf(name);
+  return test ? [[test, code] as const] : [];
+});
 const known = new Map<number, string | null>();
 
 /** The ISO 15924 code of a code point's script; null for what belongs to any (spaces, digits, marks). */

@@ -1,6 +1,7 @@
-import type { bidi } from './bidi';
+import type { embeddingLevels } from './bidi';
 import type * as HarfBuzz from 'harfbuzzjs';
 import type LineBreaker from 'linebreak';
+import type { scriptOf } from './scripts';
 
 /** What text is laid out with: large, and needed by scenes with text alone. */
 interface Shaper {
@@ -8,7 +9,9 @@ interface Shaper {
   /** Where lines may be broken (Unicode Standard Annex 14). */
   LineBreaker: typeof LineBreaker;
   /** Levels of embedding (Unicode Standard Annex 9). */
-  bidi: typeof bidi;
+  embeddingLevels: typeof embeddingLevels;
+  /** Scripts of letters (Unicode Standard Annex 24). */
+  scriptOf: typeof scriptOf;
 }
 
 let loaded: Shaper | null = null;
@@ -16,9 +19,14 @@ let loading: Promise<void> | null = null;
 
 /** Loads what text is laid out with, once. */
 export const loadShaper = (): Promise<void> =>
-  (loading ??= Promise.all([import('harfbuzzjs'), import('linebreak'), import('./bidi')]).then(
-    ([harfBuzz, { default: breaker }, { bidi: levels }]) => {
-      loaded = { harfBuzz, LineBreaker: breaker, bidi: levels };
+  (loading ??= Promise.all([
+    import('harfbuzzjs'),
+    import('linebreak'),
+    import('./bidi'),
+    import('./scripts'),
+  ]).then(
+    ([harfBuzz, { default: breaker }, { embeddingLevels: levels }, { scriptOf: scripts }]) => {
+      loaded = { harfBuzz, LineBreaker: breaker, embeddingLevels: levels, scriptOf: scripts };
     },
   ));
 

@@ -91,6 +91,16 @@ describe('shaping', () => {
       ['a', 'я', 'ش', 'न', '漢', ' ', '7', '!'].map((c) => scriptOf(c.codePointAt(0)!)),
     ).toEqual(['Latn', 'Cyrl', 'Arab', 'Deva', 'Hani', null, null, null]);
   });
+  it('knows every script of Unicode by its code, also beyond letters of two bytes', () => {
+    const of = (c: string) => scriptOf(c.codePointAt(0)!);
+    const some = { Java: '\uA984', Bali: '\u1B05', Cham: '\uAA00', Nkoo: '\u07CA' };
+    for (const [code, letter] of Object.entries(some)) expect(of(letter)).toBe(code);
+    const far = { Cakm: '\u{11103}', Gran: '\u{11305}', Adlm: '\u{1E900}', Egyp: '\u{13000}' };
+    for (const [code, letter] of Object.entries(far)) expect(of(letter)).toBe(code);
+    // Digits of Adlam are its own; a mark of the musical notes is anyone's.
+    expect(of('\u{1E950}')).toBe('Adlm');
+    expect(of('\u{1D15E}')).toBe(null);
+  });
   it('borrows letters that a font has not, and says which and from where', () => {
     const { borrowed } = layoutOf(newText('TIDE שلn', style));
     expect([...borrowed.keys()].sort()).toEqual(['Noto Sans Arabic', 'Noto Sans Hebrew']);
@@ -123,6 +133,11 @@ describe('the order of letters', () => {
     expect(levelsOf('1 א', 'auto').base).toBe(1);
     expect(levelsOf('1 a א', 'auto').base).toBe(0);
     expect(levelsOf('abc', 'rtl').base).toBe(1);
+    // Adlam runs from right to left; each of its letters is two code units.
+    const adlam = levelsOf('\u{1E900}\u{1E901} ab 12', 'auto');
+    expect(adlam.base).toBe(1);
+    expect([...adlam.levels]).toEqual([1, 1, 1, 1, 1, 2, 2, 2, 2, 2]);
+    expect([...levelsOf('a\u{1E900}\u{10400}', 'auto').levels]).toEqual([0, 1, 1, 0, 0]);
   });
   it('takes a letter with its marks, and joined pictures, as one', () => {
     expect(lettersOf('e\u0301👩‍🚒x').map((l) => l.to - l.from)).toEqual([2, 5, 1]);
