@@ -60,17 +60,23 @@ describe('a font’s file', () => {
       for (let i = 0; i < count; i++) {
         const at = 12 + 16 * i;
         if (String.fromCharCode(...ttf.subarray(at, at + 4)) === tag)
-          return { entry: at, at: view.getUint32(at + 8) };
+          return { entry: at, at: view.getUint32(at + 8), length: view.getUint32(at + 12) };
       }
       throw new Error(`The font has no table ${tag}.`);
     };
-    const forbidden = ttf.slice();
+    const forbidden = Uint8Array.from(ttf);
     new DataView(forbidden.buffer).setUint16(table('OS/2').at + 8, 2);
     expect(() => faceOf(forbidden)).toThrow(FontFault);
     expect(() => faceOf(forbidden)).toThrow(/may not be kept/);
-    const hollow = ttf.slice();
+    const hollow = Uint8Array.from(ttf);
     hollow.set(new TextEncoder().encode('glyg'), table('glyf').entry);
     expect(() => faceOf(hollow)).toThrow(/no outlines/);
+    expect(faceOf(ttf).isBlank).toBe(false);
+    // Every glyph is as long as none, as in fonts that keep their letters as coloured layers.
+    const blank = Uint8Array.from(ttf);
+    const loca = table('loca');
+    blank.fill(0, loca.at, loca.at + loca.length);
+    expect(faceOf(blank).isBlank).toBe(true);
     expect(() => faceOf(new Uint8Array(40))).toThrow(/damaged, cut short or no font/);
   });
 });

@@ -34,6 +34,8 @@ export interface Face {
   descent: number;
   /** The height of its capitals. */
   capHeight: number;
+  /** Whether hardly any of its letters has outlines, as in fonts that hold them as layers or pictures in colours. */
+  readonly isBlank: boolean;
   /** Whether it has a glyph for a code point. */
   has(codePoint: number): boolean;
   /** The features that it can be asked for, four letters each, sorted. */
@@ -54,6 +56,11 @@ export class FontFault extends Error {
   }
 }
 
+/** So many letters tell whether a font has outlines, and fewer than this share of them with any are none. */
+const SAMPLED = 96;
+const MOSTLY = 0.5;
+/** Letters that have no outlines in any font. */
+const UNSEEN = /[\p{C}\p{Z}\p{M}\u115F\u1160\u2800\u3164]/u;
 /** Bit of `fsType` (OpenType, OS/2) that forbids embedding, and the one that allows pictures only. */
 const FORBIDDEN = 2;
 const PICTURES_ONLY = 0x200;
@@ -98,6 +105,12 @@ export function faceOf(bytes: Uint8Array): Face {
     }
     return found;
   };
+  /** Glyphs of letters spread over all that it has. */
+  const sampled = () => {
+    const seen = [...codes].filter((c) => !UNSEEN.test(String.fromCodePoint(c)));
+    const step = Math.max(1, Math.floor(seen.length / SAMPLED));
+    return seen.filter((_, i) => i % step === 0).map((c) => font.nominalGlyph(c) ?? 0);
+  };
   const capitals = font.nominalGlyph(0x48);
   const title =
     [16, 1].map((id) => face.getName(id, 'en')).find((name) => name !== '') ?? 'Unnamed';
@@ -106,6 +119,10 @@ export function faceOf(bytes: Uint8Array): Face {
     ascent: ascender > 0 ? ascender / em : 0.8,
     descent: descender < 0 ? -descender / em : 0.2,
     capHeight: (capitals !== undefined && -(box(capitals)?.y0 ?? -0.7)) || 0.7,
+    get isBlank() {
+      const glyphs = sampled();
+      return glyphs.filter((g) => outline(g).length > 0).length < MOSTLY * glyphs.length;
+    },
     has: (code) => codes.has(code),
     features: [
       ...new Set([...face.getTableFeatureTags('GSUB'), ...face.getTableFeatureTags('GPOS')]),

@@ -64,7 +64,10 @@ const work = {
     });
     await loadShaper();
     try {
-      faceOf(bytes);
+      if (faceOf(bytes).isBlank)
+        throw new FontFault(
+          'holds its letters in colours or as pictures, not as outlines that light can follow',
+        );
     } catch (error) {
       if (error instanceof FontFault)
         throw new FileFault(name, error.message, 'Bring in another copy, or another font.');
