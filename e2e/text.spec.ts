@@ -4,6 +4,7 @@ import { createRequire } from 'node:module';
 import { expect, test, type Page } from './test';
 import { unpackScene } from '../core/files/ignis-file';
 import { everyLayer } from '../core/scene/model/schema';
+import { collectionOf } from '../core/testing/collection';
 import { faceFile } from '../core/text/families';
 import {
   act,
@@ -120,13 +121,14 @@ test('a font of one’s own is kept with the scene, and a broken one is refused 
   page,
 }) => {
   await write(page, [100, 300], 'TIDE');
-  const path = createRequire(import.meta.url).resolve(faceFile('anton-400')!);
+  const fileOf = (face: string) =>
+    readFile(createRequire(import.meta.url).resolve(faceFile(face)!));
   const give = async (name: string, buffer: Buffer) => {
     await page.getByRole('button', { name: /^Font/ }).click();
     await page.getByRole('button', { name: /Bring in a font/ }).click();
     await page.getByLabel('Bring in a font').setInputFiles({ name, mimeType: 'font/ttf', buffer });
   };
-  const bytes = await readFile(path);
+  const bytes = await fileOf('anton-400');
   await give('short.ttf', bytes.subarray(0, 5000));
   await expect(page.getByText(/short.ttf.*cut short/)).toBeVisible();
   await give('mine.ttf', bytes);
@@ -136,6 +138,15 @@ test('a font of one’s own is kept with the scene, and a broken one is refused 
   const font = source.kind === 'text' ? source.ranges[0]!.style.font : '';
   expect(font).toMatch(/^[0-9a-f]{64}\.ttf$/);
   expect(packed.assets.get(font)).toHaveLength(bytes.length);
+
+  // Of a collection one font is chosen by its name.
+  const both = collectionOf([bytes, await fileOf('oswald-400')]);
+  await give('both.ttc', Buffer.from(both));
+  const choice = page.getByRole('dialog', { name: 'Which font?' });
+  await expect(choice.getByRole('listitem')).toHaveText(['Anton Regular', 'Oswald Regular']);
+  await choice.getByRole('button', { name: 'Oswald Regular' }).click();
+  await expect(choice).toHaveCount(0);
+  await expect(page.getByRole('button', { name: /^Font, Oswald/ })).toBeVisible();
 });
 
 test('single letters are moved and turned; the text is split, and outlined', async ({ page }) => {

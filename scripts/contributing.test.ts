@@ -32,11 +32,7 @@ it('the examples of CONTRIBUTING.md apply to the code as it is, and what comes o
     compilerOptions: {
       lib: ['ES2023', 'DOM', 'DOM.Iterable'],
       ...{ jsx: 'react-jsx', types: ['vite/client'] },
-      paths: {
-        '@ignis/core/*': ['./core/*'],
-        linebreak: ['./core/text/linebreak.d.ts'],
-        'unicode-property-value-aliases-ecmascript': ['./core/text/unicode-aliases.d.ts'],
-      },
+      paths: { '@ignis/core/*': ['./core/*'], linebreak: ['./core/text/linebreak.d.ts'] },
     },
     files: [
       'core/platform.d.ts',

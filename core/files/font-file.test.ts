@@ -2,9 +2,11 @@ import decompress from 'woff2-encoder/decompress';
 import { compress } from 'woff2-encoder';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { shippedFace } from '../../server/src/fonts';
+import { collectionOf } from '../testing/collection';
 import { woffOf } from '../testing/woff';
 import { FontFault, faceOf } from '../text/face';
 import { loadShaper } from '../text/shaper';
+import { collectionTitles, isCollection } from './font-collection';
 import { sfntOf } from './font-file';
 
 let ttf: Uint8Array;
@@ -29,6 +31,19 @@ describe('a font’s file', () => {
       expect(format).toBe('ttf');
       expect(widths(bytes)).toEqual(widths(ttf));
     }
+  });
+  it('that is a collection gives each of its fonts', async () => {
+    const other = (await shippedFace('oswald-400'))!;
+    const both = collectionOf([ttf, other]);
+    expect(collectionTitles(both)).toEqual(['Anton Regular', 'Oswald Regular']);
+    for (const [face, own] of [ttf, other].entries()) {
+      const { bytes, format } = await sfntOf(both, 'both.ttc', decompress, face);
+      expect(format).toBe('ttf');
+      expect(widths(bytes)).toEqual(widths(own));
+    }
+    await expect(sfntOf(both, 'both.ttc', decompress, 2)).rejects.toThrow(/damaged or cut short/);
+    await expect(read(both.subarray(0, 4000))).rejects.toThrow(/damaged or cut short/);
+    expect(isCollection(ttf)).toBe(false);
   });
   it('that is wrong is refused with a reason', async () => {
     await expect(read(new Uint8Array())).rejects.toThrow(/is empty/);

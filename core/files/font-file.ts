@@ -1,4 +1,5 @@
 import { unzlibSync } from 'fflate';
+import { faceOfCollection, isCollection } from './font-collection';
 import { FileFault, SAVE_AGAIN, damagedFile } from './fault';
 
 /** Font files: what they are, and WOFF unpacked to the TrueType or OpenType font that it holds. */
@@ -8,12 +9,14 @@ const MAX = 64 * 2 ** 20;
 
 /**
  * A font's file as a plain TrueType (`ttf`) or OpenType (`otf`) font. WOFF 1 is unpacked here (W3C, "WOFF
- * File Format 1.0"); `unpack2` does it for WOFF 2. Throws a FileFault that says what is wrong with it.
+ * File Format 1.0"); `unpack2` does it for WOFF 2. Of a collection, the face of a number. Throws a FileFault that says
+ * what is wrong with it.
  */
 export async function sfntOf(
   bytes: Uint8Array,
   name: string,
   unpack2: (bytes: Uint8Array) => Promise<Uint8Array>,
+  face = 0,
 ): Promise<{ bytes: Uint8Array; format: 'ttf' | 'otf' }> {
   if (bytes.length === 0) throw new FileFault(name, 'is empty', SAVE_AGAIN);
   if (bytes.length > MAX)
@@ -23,12 +26,14 @@ export async function sfntOf(
   try {
     if (tag === 'wOFF') plain = unpackWoff(bytes);
     else if (tag === 'wOF2') plain = await unpack2(withinBounds(bytes));
+    else if (isCollection(bytes)) plain = faceOfCollection(bytes, face);
   } catch (cause) {
     throw damagedFile(name, cause);
   }
   const own = String.fromCharCode(...plain.subarray(0, 4));
+  // A collection that was packed as WOFF 2.
   if (own === 'ttcf')
-    throw new FileFault(name, 'is a collection of fonts', 'Bring in one font of it by itself.');
+    throw new FileFault(name, 'is a packed collection of fonts', 'Bring it in unpacked, as TTC.');
   if (own !== 'OTTO' && own !== '\x00\x01\x00\x00' && own !== 'true')
     throw new FileFault(name, 'is no font that can be read', 'Bring in a TTF, OTF, WOFF or WOFF2.');
   if (isCutShort(plain)) throw new FileFault(name, 'is cut short', SAVE_AGAIN);

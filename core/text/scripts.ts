@@ -1,5 +1,3 @@
-import aliases from 'unicode-property-value-aliases-ecmascript';
-
 /** The script of letters (Unicode Standard Annex 24): what a shaper must know of a run. */
 
 /** Names of scripts that letters of any script may have: they say nothing. */
@@ -14,21 +12,24 @@ function testOf(name: string): RegExp | null {
   }
 }
 
-/** A test for each script that Unicode knows, and its ISO 15924 code. */
-const tests = [...aliases.get('Script')!].flatMap(([code, name]) => {
-  const test = SHARED.has(code) ? null : testOf(name);
-  return test ? [[test, code] as const] : [];
-});
-const known = new Map<number, string | null>();
-
 /** The ISO 15924 code of a code point's script; null for what belongs to any (spaces, digits, marks). */
-export function scriptOf(code: number): string | null {
-  if (code < 128) return /[a-z]/i.test(String.fromCharCode(code)) ? 'Latn' : null;
-  let found = known.get(code);
-  if (found === undefined) {
-    const letter = String.fromCodePoint(code);
-    found = tests.find(([test]) => test.test(letter))?.[1] ?? null;
-    known.set(code, found);
-  }
-  return found;
+export type ScriptOf = (code: number) => string | null;
+
+/** Tells scripts by the list of them that Unicode has: names by their ISO 15924 codes. */
+export function scriptsBy(names: ReadonlyMap<string, string>): ScriptOf {
+  const tests = [...names].flatMap(([code, name]) => {
+    const test = SHARED.has(code) ? null : testOf(name);
+    return test ? [[test, code] as const] : [];
+  });
+  const known = new Map<number, string | null>();
+  return (code) => {
+    if (code < 128) return /[a-z]/i.test(String.fromCharCode(code)) ? 'Latn' : null;
+    let found = known.get(code);
+    if (found === undefined) {
+      const letter = String.fromCodePoint(code);
+      found = tests.find(([test]) => test.test(letter))?.[1] ?? null;
+      known.set(code, found);
+    }
+    return found;
+  };
 }

@@ -15,7 +15,7 @@ import { facesFor, levelsOf, lettersOf, visualOrder } from './itemise';
 import { caretAt, caretsOf, glyphsOf, layoutOf, placeNear } from './layout';
 import { faceNamed, needFaces } from './library';
 import { newAlong, newText } from './make-text';
-import { scriptOf } from './scripts';
+import { shaper } from './shaper';
 
 const SAMPLES = ['TIDE', 'مرحبا', 'שלום', 'नमस्ते', 'বাংলা', 'தமிழ்', 'ไทย', '✨'];
 
@@ -88,11 +88,11 @@ describe('shaping', () => {
   });
   it('knows the script of letters, and none of signs that belong to all', () => {
     expect(
-      ['a', 'я', 'ش', 'न', '漢', ' ', '7', '!'].map((c) => scriptOf(c.codePointAt(0)!)),
+      ['a', 'я', 'ش', 'न', '漢', ' ', '7', '!'].map((c) => shaper().scriptOf(c.codePointAt(0)!)),
     ).toEqual(['Latn', 'Cyrl', 'Arab', 'Deva', 'Hani', null, null, null]);
   });
   it('knows every script of Unicode by its code, also beyond letters of two bytes', () => {
-    const of = (c: string) => scriptOf(c.codePointAt(0)!);
+    const of = (c: string) => shaper().scriptOf(c.codePointAt(0)!);
     const some = { Java: '\uA984', Bali: '\u1B05', Cham: '\uAA00', Nkoo: '\u07CA' };
     for (const [code, letter] of Object.entries(some)) expect(of(letter)).toBe(code);
     const far = { Cakm: '\u{11103}', Gran: '\u{11305}', Adlm: '\u{1E900}', Egyp: '\u{13000}' };

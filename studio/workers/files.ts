@@ -69,9 +69,16 @@ export const checkedSvg = (file: Blob, name: string): Promise<string> =>
 export const svgLines = (file: Blob, name: string): Promise<SvgDrawing> =>
   inWorker((remote) => remote.svgLines(file, name));
 
-/** A font's file, unpacked, and the name of its asset. Throws with a message for the artist. */
-export const fontFile = (file: Blob, name: string): Promise<{ asset: string; bytes: Blob }> =>
-  inWorker((remote) => remote.font(file, name));
+/** The names of the fonts in a collection; none where the file is no collection. Throws with a message for the artist. */
+export const collectedFonts = (file: Blob, name: string): Promise<string[]> =>
+  inWorker((remote) => remote.collected(file, name));
+
+/** A font's file (of a collection, the font of a number), unpacked, and the name of its asset. Throws with a message for the artist. */
+export const fontFile = (
+  file: Blob,
+  name: string,
+  face: number,
+): Promise<{ asset: string; bytes: Blob }> => inWorker((remote) => remote.font(file, name, face));
 
 /** Packs a scene with the assets it needs. */
 export const packFile = (scene: Scene, assets: Map<string, Blob>): Promise<PackedFile> =>

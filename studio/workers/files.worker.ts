@@ -2,7 +2,7 @@
 /** The worker that packs and unpacks scenes' files. One is started for each file, so that it can be called off. */
 import './errors';
 import { expose } from 'comlink';
-import { FileFault } from '@ignis/core/files/fault';
+import { FileFault, damagedFile } from '@ignis/core/files/fault';
 import { assetName, packScene, unpackScene } from '@ignis/core/files/ignis-file';
 import type { SvgDrawing } from '@ignis/core/files/svg-lines';
 import type { Salvaged } from '@ignis/core/scene/model/salvage';
@@ -54,14 +54,32 @@ const work = {
     return readSvg(text, name);
   },
 
-  /** A font, unpacked so that every machine works on the same bytes, and the name of its asset. */
-  async font(file: Blob, name: string): Promise<{ asset: string; bytes: Blob }> {
+  /** The names of the fonts in a collection of them; none where the file is no collection. */
+  async collected(file: Blob, name: string): Promise<string[]> {
+    const { isCollection, collectionTitles } = await import('@ignis/core/files/font-collection');
+    const head = new Uint8Array(await file.slice(0, 4).arrayBuffer());
+    if (!isCollection(head)) return [];
+    await loadShaper();
+    try {
+      return collectionTitles(new Uint8Array(await file.arrayBuffer()));
+    } catch (cause) {
+      throw damagedFile(name, cause);
+    }
+  },
+
+  /** A font (of a collection, that of a number), unpacked so that every machine works on the same bytes, and the name of its asset. */
+  async font(file: Blob, name: string, face: number): Promise<{ asset: string; bytes: Blob }> {
     const { sfntOf } = await import('@ignis/core/files/font-file');
     const given = new Uint8Array(await file.arrayBuffer());
-    const { bytes, format } = await sfntOf(given, name, async (packed) => {
-      const { default: decompress } = await import('woff2-encoder/decompress');
-      return decompress(packed);
-    });
+    const { bytes, format } = await sfntOf(
+      given,
+      name,
+      async (packed) => {
+        const { default: decompress } = await import('woff2-encoder/decompress');
+        return decompress(packed);
+      },
+      face,
+    );
     await loadShaper();
     try {
       if (faceOf(bytes).isBlank)

@@ -1,4 +1,4 @@
-import { useRef } from 'react';
+import { useRef, useState } from 'react';
 import { type Parameters } from '@ignis/core/definitions/parameter';
 import { FONT_ASSET } from '@ignis/core/definitions/asset-name';
 import { drawnLayer } from '@ignis/core/scene/bound/bind';
@@ -16,6 +16,8 @@ import { liveEdit, useBench, useBenchThrottled } from '../../state/bench';
 import { FontChoice } from '../../ui/font-context';
 import { fontTitle } from '../../ui/font-words';
 import { ParameterControls } from '../../ui/parameter-controls';
+import type { Collection } from './collection-choice';
+import { CollectionChoice } from './collection-choice';
 import type { TextLayer } from './text-layer';
 import { isText } from '@ignis/core/scene/model/traits';
 import { tellFailure } from '../../state/failure';
@@ -32,6 +34,7 @@ export function LetterControls({
 }) {
   const chooser = useRef<HTMLInputElement>(null);
   const answer = useRef<(font: string | null) => void>(() => undefined);
+  const [collection, setCollection] = useState<Collection | null>(null);
   const scene = useBenchThrottled((s) => s.scene);
   const { source } = layer;
   const range = rangesOver(source, from, to)[0]!;
@@ -112,12 +115,24 @@ export function LetterControls({
           const file = e.target.files?.[0];
           e.target.value = '';
           if (!file) return answer.current(null);
-          bringInFont(file).then(answer.current, (error: Error) => {
+          const choose = (titles: readonly string[]) =>
+            new Promise<number | null>((resolve) =>
+              setCollection({
+                name: file.name,
+                titles,
+                choose(face) {
+                  setCollection(null);
+                  resolve(face);
+                },
+              }),
+            );
+          bringInFont(file, choose).then(answer.current, (error: Error) => {
             answer.current(null);
             tellFailure('That could not be brought in', error);
           });
         }}
       />
+      {collection && <CollectionChoice collection={collection} />}
     </FontChoice>
   );
 }
