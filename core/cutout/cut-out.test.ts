@@ -177,7 +177,8 @@ describe('a cut-out', () => {
     );
     for (const { number } of answers.slice(1))
       expect(isSame(subjectOf(cutter.cut(open, number)), first)).toBe(false);
-    expect(subjectOf(cutter.cut(open, 0))).toEqual(first);
+    // Without a number it is the likeliest again.
+    expect(subjectOf(cutter.cut(open))).toEqual(first);
     cutter.close();
   });
 

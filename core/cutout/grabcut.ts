@@ -47,8 +47,9 @@ const BLUR = 1.2;
 export interface Cutter {
   /**
    * Labels (`LABEL`) for every px, by some of which a few are certain: those stay; the rest is found to be maybe the
-   * subject, or maybe not. It goes on from the last cut. Where there are several `answers`, the one of that number, or
-   * the next that is more than hardly anything. Throws NothingToTell if all is the subject, or nothing may be.
+   * subject, or maybe not. It begins from the answer of a number (0 is the likeliest), or the next that is more than
+   * hardly anything, and goes on from the last cut while the number stays. Throws NothingToTell if all is the subject,
+   * or nothing may be.
    */
   cut(known: Uint8Array, answer?: number): Uint8Array;
   /** The answers to what was first cut that are close to the best and differ; the best first. */
@@ -104,7 +105,7 @@ function isOpen(known: Uint8Array, { width, height }: Size): boolean {
 
 /**
  * A cutter for a picture of three bytes a px, red, green and blue. Subjects are segmented at a rough size first; along
- * their outline, again at that of the picture. `people` finds them where nothing is known of the subject.
+ * their outline, again at that of the picture. What `people` finds is one hypothesis of where the subject is.
  */
 export function cutterFor(
   cv: OpenCv,
@@ -348,7 +349,7 @@ export function cutterFor(
   /** The answer that was last begun from. */
   let begunFrom = 0;
   return {
-    cut(known, answer = begunFrom) {
+    cut(known, answer = 0) {
       if (answer !== begunFrom && last) {
         forget(last.models);
         last = null;
