@@ -55,19 +55,19 @@ export function barrierDistance(
   return out;
 }
 
-/** The value that parts some, 0–255, into two kinds that differ most (Otsu, 1979). */
+/** The value, 1–256, below which some, 0–255, are of one kind and from which of the other, so that the two differ most (Otsu, 1979). */
 export function parting(values: readonly number[]): number {
   const counts = new Float64Array(256);
   for (const v of values) counts[Math.min(255, Math.max(0, Math.floor(v)))]!++;
   const all = counts.reduce((sum, n, v) => sum + n * v, 0);
-  let [below, sum, most, best] = [0, 0, 0, 0];
+  let [below, sum, most, best] = [0, 0, 0, 1];
   counts.forEach((n, v) => {
     below += n;
     sum += n * v;
     const above = values.length - below;
     if (below === 0 || above === 0) return;
     const apart = below * above * (sum / below - (all - sum) / above) ** 2;
-    if (apart > most) [most, best] = [apart, v];
+    if (apart > most) [most, best] = [apart, v + 1];
   });
   return best;
 }
@@ -86,7 +86,7 @@ export function firstGuess(
   const distance = barrierDistance(colours, (i) => labels[i] === LABEL.background, width, height);
   const limit = parting([...distance].filter((_, i) => labels[i] === LABEL.maybeSubject));
   return labels.map((l, i) =>
-    l === LABEL.maybeSubject && distance[i]! <= limit ? LABEL.maybeBackground : l,
+    l === LABEL.maybeSubject && distance[i]! < limit ? LABEL.maybeBackground : l,
   );
 }
 

@@ -5,8 +5,9 @@ import type { Weighed } from './hypotheses';
 import { byAgreement, hypotheses, isCertain, sameness } from './hypotheses';
 import { LABEL } from './labels';
 import { sureness } from './people';
-import { backgroundChance, saliency } from './saliency';
+import { backgroundChance, relations, saliency } from './saliency';
 import { superpixels } from './superpixels';
+import { closeAnswers, previewOf } from './trials';
 
 const [W, H] = [120, 90];
 /** A disc of a colour that the lower side of the frame cuts, on a ground that grows lighter downwards. */
@@ -58,8 +59,9 @@ describe('superpixels', () => {
 describe('saliency', () => {
   it('takes what runs along much of the frame for background, not what the frame cuts', () => {
     const patches = superpixels(scene, W, H, 80);
-    const chance = backgroundChance(patches, W, H);
-    const stands = saliency(patches, chance, W, H);
+    const related = relations(patches, W, H);
+    const chance = backgroundChance(patches, related);
+    const stands = saliency(patches, related, chance);
     const px = (of: Float64Array) => Array.from(patches.of, (k) => of[k]!);
     expect(mean(px(chance), (i) => !inDisc(i))).toBeGreaterThan(0.9);
     expect(mean(px(chance), inDisc)).toBeLessThan(mean(px(chance), (i) => !inDisc(i)));
@@ -127,6 +129,25 @@ describe('hypotheses', () => {
         },
       ),
     );
+  });
+
+  it('are shown where they are close to the best, and leave of a picture what their subject covers', () => {
+    const models = null as never;
+    const subject = Uint8Array.from([1, 0, 0, 0, 1, 0]);
+    const of = [0.9, 0.8, 0.75, 0.72, 0.2].map((score) => ({ score, models, subject }));
+    const shown = closeAnswers(of, { width: 3, height: 2 });
+    expect(shown.map((a) => a.number)).toEqual([0, 1, 2]);
+    expect(closeAnswers(of.slice(0, 1).concat(of.slice(4)), { width: 3, height: 2 })).toHaveLength(
+      1,
+    );
+    expect(closeAnswers([], { width: 3, height: 2 })).toEqual([]);
+    // A picture twice as wide and as high, of which each px is named by its number.
+    const rgb = Uint8Array.from({ length: 72 }, (_, k) => Math.floor(k / 3) + 100 * (k % 3));
+    const small = previewOf(shown[0]!, rgb, { width: 6, height: 4 });
+    const px = (i: number) => [...small.subarray(4 * i, 4 * i + 4)];
+    expect(px(0)).toEqual([7, 107, 207, 255]);
+    expect(px(1)).toEqual([9, 109, 209, 0]);
+    expect(px(4)).toEqual([21, 121, 221, 255]);
   });
 
   it('hear no people that are hardly there', () => {

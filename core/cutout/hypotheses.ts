@@ -5,7 +5,7 @@ import { holding } from '../pixels/region';
 import { firstGuess, parting } from './first-guess';
 import { LABEL } from './labels';
 import { sureness } from './people';
-import { backgroundChance, saliency } from './saliency';
+import { backgroundChance, relations, saliency } from './saliency';
 import { superpixels } from './superpixels';
 
 /** Where the subject of a picture may be, by several cues: none is right for all pictures. */
@@ -54,9 +54,9 @@ const depthOf = (holds: (i: number) => boolean, width: number, height: number): 
 /** A cue, 0–1 a px, parted into what may be the subject and what may not. */
 function parted(cue: Float32Array): Uint8Array {
   const most = cue.reduce((a, b) => Math.max(a, b), 0) || 1;
-  const tones = Array.from(cue, (v) => Math.floor((v / most) * 255));
+  const tones = Array.from(cue, (v) => (v / most) * 255);
   const limit = parting(tones);
-  return Uint8Array.from(tones, (v) => (v > limit ? LABEL.maybeSubject : LABEL.maybeBackground));
+  return Uint8Array.from(tones, (v) => (v >= limit ? LABEL.maybeSubject : LABEL.maybeBackground));
 }
 
 /** Sure people: certain inside and far away. */
@@ -79,11 +79,15 @@ function surely(people: Float32Array, width: number, height: number): Uint8Array
 export function hypotheses(known: Uint8Array, sight: Sight): Hypothesis[] {
   const { width, height, colours, people } = sight;
   const patches = superpixels(colours, width, height, PATCHES);
-  const chance = backgroundChance(patches, width, height);
-  const isKnown = new Uint8Array(patches.count).fill(1);
-  known.forEach((l, i) => l !== LABEL.background && (isKnown[patches.of[i]!] = 0));
-  chance.forEach((_, k) => isKnown[k] && (chance[k] = 1));
-  const of = saliency(patches, chance, width, height);
+  const related = relations(patches, width, height);
+  const chance = backgroundChance(patches, related);
+  // A patch is background for certain if all of it is known to be.
+  const open = new Set(patches.of.filter((_, i) => known[i] !== LABEL.background));
+  const of = saliency(
+    patches,
+    related,
+    chance.map((v, k) => (open.has(k) ? v : 1)),
+  );
   const most = Math.max(...of) || 1;
   const salient = Float32Array.from(patches.of, (k) => of[k]! / most);
   const within = holding({ x: 0, y: 0, width, height }, (i) => known[i] !== LABEL.background);
@@ -114,8 +118,6 @@ export function hypotheses(known: Uint8Array, sight: Sight): Hypothesis[] {
 
 /** Two subjects that share more than this of what either has are the same one. */
 const SAME = 0.85;
-
-export const isSame = (a: Uint8Array, b: Uint8Array): boolean => sameness(a, b) > SAME;
 
 /** How far two subjects (1 or 0 a px) are the same: what they share of what either has. */
 export function sameness(a: Uint8Array, b: Uint8Array): number {
@@ -162,7 +164,8 @@ export function byAgreement<T extends Weighed>(answers: readonly T[]): (T & { sc
   });
   scored.sort((a, b) => b.score - a.score);
   return scored.reduce<typeof scored>(
-    (kept, a) => (kept.some((b) => isSame(a.subject, b.subject)) ? kept : [...kept, a]),
+    (distinct, a) =>
+      distinct.some((b) => sameness(a.subject, b.subject) > SAME) ? distinct : [...distinct, a],
     [],
   );
 }

@@ -11,14 +11,25 @@ const ALIKE = 14;
 const CONNECTED = 1;
 /** How near patches count, a share of the longer side. */
 const NEAR = 0.25;
-/** Patches as alike as all of the picture's neighbours are alike; the least hold of a patch on its neighbours. */
+/** The least hold of neighbours on one another, however much they differ. */
 const HOLD = 0.1;
 
 const rise = (distance: number, sigma: number) =>
   1 - Math.exp(-(distance * distance) / (2 * sigma * sigma));
 
-/** Which patches lie side by side, and which along the frame. */
-function neighbours(patches: Superpixels, width: number, height: number) {
+/** How patches stand to one another. */
+export interface Relations {
+  /** Which lie side by side. */
+  beside: readonly ReadonlySet<number>[];
+  /** 1 for those along the frame. */
+  atFrame: Uint8Array;
+  /** The distance of the colours of every two, `count` × `count`. */
+  apart: Float64Array;
+  /** The longer side of the picture, px. */
+  side: number;
+}
+
+export function relations(patches: Superpixels, width: number, height: number): Relations {
   const { of, count } = patches;
   const beside = Array.from({ length: count }, () => new Set<number>());
   const atFrame = new Uint8Array(count);
@@ -32,7 +43,7 @@ function neighbours(patches: Superpixels, width: number, height: number) {
           beside[j]!.add(k);
         }
     }
-  return { beside, atFrame };
+  return { beside, atFrame, apart: colourDistances(patches), side: Math.max(width, height) };
 }
 
 /** The distance of colours of every two patches, `count` × `count`. */
@@ -65,14 +76,9 @@ function shortest(steps: Float64Array, count: number): Float64Array {
 }
 
 /** How likely each patch is to be background by how much of the frame it takes: 0–1. */
-export function backgroundChance(
-  patches: Superpixels,
-  width: number,
-  height: number,
-): Float64Array {
+export function backgroundChance(patches: Superpixels, related: Relations): Float64Array {
   const { count } = patches;
-  const { beside, atFrame } = neighbours(patches, width, height);
-  const apart = colourDistances(patches);
+  const { beside, atFrame, apart } = related;
   const steps = new Float64Array(count * count).fill(Infinity);
   // What differs less than neighbours commonly do is no step at all.
   const common = beside.map((set, a) => Math.min(...[...set].map((b) => apart[a * count + b]!)));
@@ -99,14 +105,12 @@ export function backgroundChance(
 /** How much each patch stands out, 0–1: far in colour from likely background near by, and like its neighbours. */
 export function saliency(
   patches: Superpixels,
+  related: Relations,
   background: Float64Array,
-  width: number,
-  height: number,
 ): Float64Array {
   const { count, places } = patches;
-  const apart = colourDistances(patches);
-  const { beside } = neighbours(patches, width, height);
-  const reach = NEAR * Math.max(width, height);
+  const { beside, apart, side } = related;
+  const reach = NEAR * side;
   const contrast = Float64Array.from({ length: count }, (_, a) => {
     let sum = 0;
     for (let b = 0; b < count; b++) {

@@ -16,6 +16,8 @@ const LEAST = 0.01;
 const MOST = 0.98;
 const isSubject = (label: number): boolean => (label & 1) === 1;
 
+const ALL_IS_SUBJECT =
+  'All of the picture is said to be the subject. Draw a box round the subject, or mark something that is not.';
 export const NOTHING_STANDS_OUT =
   'Nothing there stands out from what is round it. Draw the box or the lasso closely round the subject.';
 export const NOTHING_LEFT =
@@ -37,15 +39,15 @@ export function isSome(subject: Uint8Array, known: Uint8Array): boolean {
 export const isTellable = (labels: Uint8Array): boolean =>
   labels.some(isSubject) && !labels.every(isSubject);
 
-/**
- * Throws NothingToTell, in the artist's words, where labels leave nothing to one side. Where it is `open` what the
- * subject is, no background need be known yet.
- */
-export function checkTellable(labels: Uint8Array, open = false): void {
-  if (labels.every((l) => (open ? l === LABEL.subject : isSubject(l))))
-    throw new NothingToTell(
-      'All of the picture is said to be the subject. Draw a box round the subject, or mark something that is not.',
-    );
+/** Throws NothingToTell, in the artist's words, where labels leave nothing to one side. */
+export function checkTellable(labels: Uint8Array): void {
+  if (labels.every(isSubject)) throw new NothingToTell(ALL_IS_SUBJECT);
+  checkKnown(labels);
+}
+
+/** The same where no background need be known yet: not all may be the subject for certain, and something may be. */
+export function checkKnown(labels: Uint8Array): void {
+  if (labels.every((l) => l === LABEL.subject)) throw new NothingToTell(ALL_IS_SUBJECT);
   if (!labels.some(isSubject))
     throw new NothingToTell(
       'Nothing is left that could be the subject. Draw a wider box, or mark the subject with a stroke.',

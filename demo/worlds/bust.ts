@@ -82,7 +82,7 @@ function field(x: number, y: number, z: number): number {
   d = Math.max(d, 0.02 - y);
   what = CLAY;
   const cap = Math.max(ellipsoid(x, y - 2.37, z - 0.06, 0.63, 0.68, 0.64), -0.32 - z + 0.4 * m);
-  const hair = Math.min(blendMin(cap, cap + 0.02, 0.02), strands(x, y, z) * 0.7);
+  const hair = Math.min(cap, strands(x, y, z) * 0.7);
   if (hair >= d) return d;
   what = HAIR;
   return hair;

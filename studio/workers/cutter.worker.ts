@@ -4,10 +4,11 @@ import './errors';
 import { expose } from 'comlink';
 import type { CutOutShape, CutPicture } from '@ignis/core/cutout/cut-out';
 import { workingSize } from '@ignis/core/cutout/cut-out';
-import type { Answer, Cutter } from '@ignis/core/cutout/grabcut';
+import type { Cutter } from '@ignis/core/cutout/grabcut';
 import type { OpenCv } from '@ignis/core/cutout/opencv';
 import { cutterFor } from '@ignis/core/cutout/grabcut';
-import { LABEL, beneath, knownLabels, tonesOf } from '@ignis/core/cutout/labels';
+import { LABEL, knownLabels, tonesOf } from '@ignis/core/cutout/labels';
+import { previewOf } from '@ignis/core/cutout/trials';
 import type { PeopleFinder } from '@ignis/core/cutout/people';
 import { peopleFinder } from '@ignis/core/cutout/people';
 import network from '@mediapipe/selfie_segmentation/selfie_segmentation.tflite?url';
@@ -113,22 +114,6 @@ function png(width: number, height: number, px: Uint8ClampedArray<ArrayBuffer>):
   return canvas.convertToBlob({ type: 'image/png' });
 }
 
-/** A small picture of what an answer would leave. */
-async function preview(
-  { rgb }: Read,
-  size: { width: number; height: number },
-  { number, subject, width, height }: Answer,
-): Promise<Preview> {
-  const px = new Uint8ClampedArray(width * height * 4);
-  for (let i = 0; i < subject.length; i++) {
-    const [x, y] = [i % width, Math.floor(i / width)];
-    const at = beneath(y, height, size.height) * size.width + beneath(x, width, size.width);
-    px.set(rgb.subarray(3 * at, 3 * at + 3), 4 * i);
-    px[4 * i + 3] = subject[i]! * 255;
-  }
-  return { number, picture: await png(width, height, px) };
-}
-
 /** A small picture of an answer, with its number. */
 export interface Preview {
   number: number;
@@ -165,12 +150,14 @@ const cutting = {
     const px = new Uint8ClampedArray(tones.length * 4);
     const words = new Uint32Array(px.buffer);
     tones.forEach((v, i) => (words[i] = 0xff000000 | (v * 0x010101)));
-    const answers = shape.marks.length > 0 ? [] : cutter.answers();
+    const close = shape.marks.length > 0 ? [] : cutter.answers();
+    const answers = close.length > 1 ? close : [];
     const [labels, ...previews] = await Promise.all([
       png(grid.width, grid.height, px),
-      ...(answers.length > 1 ? answers : []).map((a) => preview(picture, grid, a)),
+      ...answers.map((a) => png(a.width, a.height, previewOf(a, picture.rgb, grid))),
     ]);
-    return { labels, answers: previews };
+    const shown = previews.map((of, k) => ({ number: answers[k]!.number, picture: of }));
+    return { labels, answers: shown };
   },
 };
 
