@@ -2,10 +2,7 @@
 /** The worker that computes: previews, small pictures, exports, and decoding. */
 import './errors';
 import { expose, transfer } from 'comlink';
-import { readCube } from '@ignis/core/files/cube-file';
 import { formatNamed } from '@ignis/core/files/formats/index';
-import { assetName } from '@ignis/core/files/ignis-file';
-import { inspectPicture, readPicture } from '@ignis/core/files/picture-file';
 import { writePng } from '@ignis/core/files/png';
 import { pathsOfRings, ringsOf } from '@ignis/core/geometry/contours';
 import '@ignis/core/kernels/load';
@@ -30,21 +27,13 @@ import { dripsOf } from '@ignis/core/render/drips';
 import { mirroredBox } from '@ignis/core/render/mirrored-box';
 import { shadowFloor } from '@ignis/core/render/shadow-floor';
 import { withDelta, type Delta } from '@ignis/core/scene/model/delta';
-import { packedTable } from '@ignis/core/pixels/colour-table';
 import type { Scene } from '@ignis/core/scene/model/schema';
 import { knotsOf } from '@ignis/core/sources/crossed-pass';
 import { PLAIN_FACE } from '@ignis/core/text/families';
 import { everyLayer } from '@ignis/core/scene/model/schema';
-import {
-  addFile,
-  addPicture,
-  drawn,
-  forgetOthers,
-  hasFiles,
-  load,
-  picturesFor,
-  spans,
-} from './loaded-assets';
+import { addFile, forgetOthers, hasFiles, load, picturesFor, spans } from './loaded-assets';
+import { bringInPicture, bringInTable } from './bringing-in';
+import { pngBlob } from './png-blob';
 import type { Engine } from './protocol';
 import { clock } from './spans';
 import { drawOnScreen, hasScreens, screenShows, useCanvases } from './stage-canvases';
@@ -120,9 +109,6 @@ const endOf = (scene: Scene, picture: RenderRequest['picture'], steady = false):
     brightests.set(scene.layers, brightest);
     return brightest;
   });
-
-const pngBlob = (bytes: Uint8Array) =>
-  new Blob([bytes as Uint8Array<ArrayBuffer>], { type: 'image/png' });
 
 /** Reports the progress of a picture that takes long, by the layers that were begun. */
 function progressOf(scene: Scene, started: number): (id: string) => void {
@@ -323,32 +309,11 @@ const engine: Engine = {
     return new Blob([bytes as Uint8Array<ArrayBuffer>], { type });
   },
 
-  async bringInTable(blob, name) {
-    const title = name.replace(/\.[^.]*$/, '').slice(0, 200) || 'Table';
-    const { image, stored } = packedTable(readCube(await blob.text(), name), title);
-    const png = await writePng(image);
-    return { table: { ...stored, asset: await assetName(png, 'png') }, bytes: pngBlob(png) };
-  },
+  bringInTable,
 
-  async bringIn(blob, name) {
+  bringIn(blob, name) {
     isBringingIn = true;
-    const bytes = new Uint8Array(await blob.arrayBuffer());
-    const own = await readPicture(bytes, name);
-    if (own) {
-      // Saved as the artist's own bytes, so that nothing is lost and the file stays as small as it came.
-      const asset = await assetName(bytes, inspectPicture(bytes, name).format);
-      addPicture(asset, own);
-      return { asset, bytes: blob, width: own.width, height: own.height };
-    }
-    // Decoded once, here, so that every machine works on the same pixels.
-    const { canvas, width, height } = await drawn(blob, name);
-    const png = await canvas.convertToBlob({ type: 'image/png' });
-    return {
-      asset: await assetName(new Uint8Array(await png.arrayBuffer()), 'png'),
-      bytes: png,
-      width,
-      height,
-    };
+    return bringInPicture(blob, name);
   },
 };
 
