@@ -200,7 +200,7 @@ export function Stage({ onFiles }: Props) {
       <Cover />
       <div ref={picture} className="absolute top-0 left-0 origin-top-left" data-testid="picture" />
       {!comparing && over.view && over.look && (
-        <MaskCanvas view={over.view} isNew={over.isNew} look={over.look} />
+        <MaskCanvas view={over.view} isNew={over.isNew} look={over.look} frame={over.frame} />
       )}
       {!comparing && Beneath && <Beneath layer={layer} {...size} />}
       <svg

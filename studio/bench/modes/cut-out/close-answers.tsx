@@ -13,10 +13,10 @@ export function CloseAnswers({
   choose: (answer: number) => void;
 }) {
   return (
-    <div className="pointer-events-auto absolute top-[calc(100%+8px)] left-1/2 flex -translate-x-1/2 items-center gap-2 rounded-xl border border-line bg-panel/95 p-2 pl-3 text-sm shadow-lg">
-      <span className="text-dim">Which is the subject?</span>
+    <div className="pointer-events-auto absolute top-[calc(100%+8px)] left-3 flex w-28 flex-col gap-2 rounded-xl border border-line bg-panel/95 p-2 text-sm shadow-lg">
+      <span className="px-1 text-dim">Which is the subject?</span>
       <RadioGroup.Root
-        className="flex gap-1.5"
+        className="flex flex-col gap-1.5"
         aria-label="Which is the subject?"
         value={String(chosen)}
         onValueChange={(value) => choose(Number(value))}
@@ -26,7 +26,7 @@ export function CloseAnswers({
             key={number}
             value={String(number)}
             aria-label={k === 0 ? 'The likeliest' : `Another, ${k}`}
-            className="bg-ground h-16 w-20 rounded-md border-2 border-line p-0.5 data-[state=checked]:border-ember"
+            className="bg-ground h-20 w-full rounded-md border-2 border-line p-0.5 data-[state=checked]:border-ember"
           >
             <Small picture={picture} />
           </RadioGroup.Item>

@@ -1,8 +1,13 @@
 import { useEffect, useRef } from 'react';
+import type { Point } from '@ignis/core/geometry/affine';
+import { apply } from '@ignis/core/geometry/affine';
+import { quadOf } from '@ignis/core/geometry/quad';
+import { cutOutOf } from '@ignis/core/scene/edits/cut-edits';
 import { useBench } from '../../../state/bench';
 import { useBrush } from '../../../state/brush';
 import { useMaskView, useShownMask } from '../../../state/shown-mask';
 import type { MaskView } from '../../../workers/protocol';
+import type { Masked } from './masked';
 import { useMasked } from './masked';
 
 interface Props {
@@ -17,6 +22,8 @@ export function useShownOver(size: Props): {
   isNew: boolean;
   look: 'overlay' | 'alone' | null;
   edge: boolean;
+  /** The corners of the picture that is cut, CSS px of the stage: beyond them a cut-out says nothing. Null for other masks. */
+  frame: readonly Point[] | null;
 } {
   const { look, dimmed } = useShownMask();
   const mode = useBench((s) => s.mode);
@@ -33,16 +40,25 @@ export function useShownOver(size: Props): {
   const owner = own ?? (selected ? 'selection' : null);
   const pixels = own ? cutting || look === 'overlay' || look === 'alone' : dimmed;
   const { view, isNew } = useMaskView(owner, size, pixels, !own || !pixels);
-  if (!owner) return { view: null, isNew: true, look: null, edge: false };
-  if (cutting && own) return { view, isNew, look: 'overlay', edge: false };
+  if (!owner) return { view: null, isNew: true, look: null, edge: false, frame: null };
+  if (cutting && own) return { view, isNew, look: 'overlay', edge: false, frame: frameOf(masked) };
   if (own)
     return {
       view,
       isNew,
       look: look === 'overlay' || look === 'alone' ? look : null,
       edge: look === 'outline',
+      frame: null,
     };
-  return { view, isNew, look: dimmed ? 'overlay' : null, edge: true };
+  return { view, isNew, look: dimmed ? 'overlay' : null, edge: true, frame: null };
+}
+
+/** The corners of the picture that is cut, CSS px of the stage; null if it has no cut-out. */
+function frameOf(masked: Masked | null): Point[] | null {
+  const cut = masked?.layer && cutOutOf(masked.layer);
+  if (!cut) return null;
+  const { width, height } = cut.shape;
+  return quadOf({ x0: 0, y0: 0, x1: width, y1: height }).map((p) => apply(masked.map, p));
 }
 
 /** The px of a mask over the picture: dimmed where it hides, or the mask alone, white where it shows. */
@@ -50,10 +66,12 @@ export function MaskCanvas({
   view,
   isNew,
   look,
+  frame,
 }: {
   view: MaskView;
   isNew: boolean;
   look: 'overlay' | 'alone';
+  frame: readonly Point[] | null;
 }) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const stage = useBench((s) => s.view);
@@ -74,17 +92,22 @@ export function MaskCanvas({
   if (view.shows.length === 0) return null;
   const k = stage.zoom / view.scale;
   return (
-    <canvas
-      ref={canvas}
-      data-testid="mask-overlay"
-      aria-busy={!isNew}
-      className="pointer-events-none absolute top-0 left-0 origin-top-left"
-      style={{
-        transform: `translate(${stage.x + view.region.x * k}px, ${stage.y + view.region.y * k}px)`,
-        width: view.region.width * k,
-        height: view.region.height * k,
-      }}
-    />
+    <div
+      className="pointer-events-none absolute inset-0"
+      style={frame ? { clipPath: `polygon(${frame.map((p) => `${p.x}px ${p.y}px`).join()})` } : {}}
+    >
+      <canvas
+        ref={canvas}
+        data-testid="mask-overlay"
+        aria-busy={!isNew}
+        className="absolute top-0 left-0 origin-top-left"
+        style={{
+          transform: `translate(${stage.x + view.region.x * k}px, ${stage.y + view.region.y * k}px)`,
+          width: view.region.width * k,
+          height: view.region.height * k,
+        }}
+      />
+    </div>
   );
 }
 
