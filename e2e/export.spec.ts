@@ -68,7 +68,12 @@ test('a size of one’s own, how dense it is, and each layer as a file of its ow
   });
   expect(await sharp(wide).metadata()).toMatchObject({ width: 240, height: 150, density: 300 });
 
-  const zip = await exported(page, () => dialog.getByRole('radio', { name: 'Each layer' }).click());
+  // The size is remembered.
+  const zip = await exported(page, async () => {
+    await expect(dialog.getByText('240 × 150 px')).toBeVisible();
+    await dialog.getByRole('radio', { name: '×1' }).click();
+    await dialog.getByRole('radio', { name: 'Each layer' }).click();
+  });
   const files = Object.entries(unzipSync(new Uint8Array(zip)));
   expect(files.map(([name]) => name)).toEqual(['01 Dusk.png', '02 Tide line.png']);
   const [, line] = files[1]!;
@@ -79,13 +84,109 @@ test('a size of one’s own, how dense it is, and each layer as a file of its ow
   expect(data[(50 * 160 + 80) * 4 + 3]).toBeGreaterThan(200);
 });
 
+test('the file is seen while it is chosen, with its size, and is the one that is saved', async ({
+  page,
+}) => {
+  await openStored(page, 'small', small());
+  await settled(page);
+  const dialog = page.getByRole('dialog');
+  const size = dialog.getByRole('status', { name: 'Size of the file' });
+  let seen = '';
+  const file = await exported(page, async () => {
+    await dialog.getByRole('radio', { name: 'JPEG' }).click();
+    const picture = dialog.getByRole('img', { name: 'The picture as JPEG' });
+    await expect(picture).toBeVisible();
+    const fine = await picture.getAttribute('src');
+    const quality = dialog.getByRole('spinbutton', { name: 'Quality' });
+    await quality.fill('12');
+    await quality.press('Enter');
+    await expect(picture).not.toHaveAttribute('src', fine!);
+    await expect(picture).toBeVisible();
+    expect(await picture.evaluate((i: HTMLImageElement) => [i.naturalWidth, i.draggable])).toEqual([
+      160,
+      true,
+    ]);
+    seen = await size.innerText();
+  });
+  expect(seen).toBe(`${Math.ceil(file.length / 1000)} kB`);
+  // A coarse one is much smaller than what a fine one takes.
+  expect(file.length).toBeLessThan(4000);
+});
+
+test('a preset brings all settings back; a name and words are as the artist says', async ({
+  page,
+}) => {
+  await openStored(page, 'small', small());
+  await settled(page);
+  const dialog = page.getByRole('dialog');
+  await page.getByRole('button', { name: 'Export', exact: true }).click();
+  await dialog.getByRole('radio', { name: 'WebP' }).click();
+  await dialog.getByRole('radio', { name: '×2' }).click();
+  await dialog.getByRole('textbox', { name: 'Name of the file' }).fill('{name} {width}');
+  await dialog.getByRole('button', { name: 'Words in the file' }).click();
+  await dialog.getByRole('textbox', { name: 'Creator' }).fill('Mira of the quay');
+  await dialog.getByRole('button', { name: 'Keep these settings' }).click();
+  await page.keyboard.type('For the wall');
+  await page.keyboard.press('Enter');
+  const preset = dialog.getByRole('button', { name: 'For the wall', exact: true });
+  await expect(preset).toHaveAttribute('aria-pressed', 'true');
+  await dialog.getByRole('radio', { name: 'PNG' }).click();
+  await dialog.getByRole('radio', { name: '×1' }).click();
+  await expect(preset).toHaveAttribute('aria-pressed', 'false');
+  await page.reload();
+  await settled(page);
+  await page.getByRole('button', { name: 'Export', exact: true }).click();
+  await preset.click();
+  const [file] = await Promise.all([
+    page.waitForEvent('download'),
+    dialog.getByRole('button', { name: 'Export', exact: true }).click(),
+  ]);
+  expect(file.suggestedFilename()).toBe('Small light 320.webp');
+  const { width, xmp } = await sharp(await readFile((await file.path())!)).metadata();
+  expect(width).toBe(320);
+  expect(xmp!.toString()).toContain('Mira of the quay');
+});
+
+test('all layers as one OpenEXR, and each by a pattern of names, are those of the command', async ({
+  page,
+}) => {
+  await openStored(page, 'small', small());
+  await settled(page);
+  const folder = await mkdtemp(join(tmpdir(), 'ignis-'));
+  const scene = join(folder, 'scene.ignis');
+  await writeFile(scene, await savedFile(page));
+  const dialog = page.getByRole('dialog');
+  const together = await exported(page, async () => {
+    await dialog.getByRole('radio', { name: 'Each layer' }).click();
+    await dialog.getByRole('radio', { name: 'One OpenEXR' }).click();
+  });
+  await ignis('render', scene, join(folder, 'a.exr'), '--together');
+  expect(together.equals(await readFile(join(folder, 'a.exr')))).toBe(true);
+  const head = together.subarray(0, 400).toString('latin1');
+  for (const channel of ['R', 'Dusk.R', 'Tide line.A']) expect(head).toContain(`${channel}\0`);
+
+  const zip = await exported(page, async () => {
+    await dialog.getByRole('radio', { name: 'Files in a zip' }).click();
+    await dialog.getByRole('radio', { name: 'PNG' }).click();
+    await dialog.getByRole('textbox', { name: 'Name of the file' }).fill('{layer} {width}');
+  });
+  const files = unzipSync(new Uint8Array(zip));
+  expect(Object.keys(files)).toEqual(['Dusk 160.png', 'Tide line 160.png']);
+  await ignis('render', scene, '--out', join(folder, '{layer} {width}.png'), '--jobs', '2');
+  for (const [name, bytes] of Object.entries(files))
+    expect(Buffer.from(bytes).equals(await readFile(join(folder, name))), name).toBe(true);
+  await expect(ignis('render', scene, '--out', join(folder, '{moon}.png'))).rejects.toThrow(
+    /\{moon\} stands for nothing/,
+  );
+});
+
 test('all layers go out as one OpenRaster file, which comes back live', async ({ page }) => {
   await openStored(page, 'small', small());
   await settled(page);
   const dialog = page.getByRole('dialog');
   const buffer = await exported(page, async () => {
     await dialog.getByRole('radio', { name: 'Each layer' }).click();
-    await dialog.getByRole('radio', { name: 'One OpenRaster file' }).click();
+    await dialog.getByRole('radio', { name: 'One OpenRaster' }).click();
   });
   const files = unzipSync(new Uint8Array(buffer));
   expect(Object.keys(files)[0]).toBe('mimetype');

@@ -84,7 +84,12 @@ test('bench, passes, steps, export', async ({ page }) => {
   await settled(page);
 
   await page.getByRole('button', { name: 'Export', exact: true }).click();
-  await page.getByRole('radio', { name: 'The light alone' }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByRole('radio', { name: 'WebP' }).click();
+  await dialog.getByRole('button', { name: 'Keep these settings' }).click();
+  await page.keyboard.type('For the wall');
+  await page.keyboard.press('Enter');
+  await expect(dialog.getByRole('img', { name: 'The picture as WebP' })).toBeVisible();
   await shot(page, 'export');
 });
 

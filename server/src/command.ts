@@ -3,6 +3,8 @@ import { Command, InvalidArgumentError } from 'commander';
 import type { Depth } from '@ignis/core/pixels/picture';
 import type { Space } from '@ignis/core/pixels/profile';
 import type { Region } from '@ignis/core/pixels/region';
+import type { About } from '@ignis/core/files/formats/xmp';
+import { ABOUT } from '@ignis/core/files/formats/xmp';
 import type { Layer } from '@ignis/core/scene/model/schema';
 import type { WriteOptions } from './commands/formats';
 import type { RenderOptions } from './commands/render';
@@ -23,23 +25,31 @@ export async function run(args: string[]): Promise<number> {
       .option('--depth <bits>', '8, 16, or 32 for floats; the usual one if left out', depth)
       .option('--quality <percent>', 'of JPEG, WebP and AVIF', number)
       .option('--space <name>', 'srgb or p3', space, 'srgb')
-      .option('--density <px>', 'px of an inch', number, 72);
+      .option('--density <px>', 'px of an inch', number, 72)
+      .option('--title <words>', 'what the file says it shows')
+      .option('--creator <words>', 'who made it')
+      .option('--rights <words>', 'who may use it, and how')
+      .option('--description <words>', 'what there is to be seen');
 
   const render = program
     .command('render')
     .description('render scenes to pictures; the extension of a file says its format')
     .argument('<paths...>', 'a scene and a file, or with --out any number of scenes')
-    .option('--out <pattern>', 'names of files: {name} is that of the scene, {scale} the size')
+    .option(
+      '--out <pattern>',
+      'names of files: {name} of the scene, {scale}, {width}, {height}; with {layer} or {number} each layer by itself',
+    )
     .option('--scale <factors>', 'pixels for one scene px; several with commas', scales, [1])
     .option('--jobs <count>', 'so many at once', number, 1)
     .option('--region <x,y,w,h>', 'only this part, scene px', region)
     .option('--layers <id,id>', 'only these layers', (ids: string) =>
       ids.split(',').filter(Boolean),
     )
+    .option('--together', 'each layer beside the picture of them all, as OpenEXR has them')
     .option('--no-background', 'leave the background colour out');
   writing(render).action(async (paths: string[], options: RenderOptions) => {
     const { renderScenes } = await import('./commands/render');
-    await renderScenes(paths, options, withoutOwn(args));
+    await renderScenes(paths, { ...options, about: said(options) }, withoutOwn(args));
   });
 
   writing(
@@ -50,7 +60,7 @@ export async function run(args: string[]): Promise<number> {
       .argument('<file>'),
   ).action(async (from: string, to: string, options: WriteOptions) => {
     const { convertPicture } = await import('./commands/convert');
-    await convertPicture(from, to, options);
+    await convertPicture(from, to, { ...options, about: said(options) });
   });
 
   program
@@ -119,13 +129,22 @@ export async function run(args: string[]): Promise<number> {
 
 /** The arguments of a render that hold for each of several: without its paths, and what is said of all. */
 function withoutOwn(args: readonly string[]): string[] {
-  const each = ['--region', '--layers', '--depth', '--quality', '--space', '--density'];
+  const each = [
+    ...['--region', '--layers', '--depth', '--quality', '--space', '--density'],
+    ...ABOUT.map((field) => `--${field}`),
+  ];
   return args.flatMap((arg, i) => {
-    if (arg === '--no-background') return [arg];
+    if (arg === '--no-background' || arg === '--together') return [arg];
     if (each.includes(arg)) return [arg, args[i + 1]!];
     return each.some((name) => arg.startsWith(`${name}=`)) ? [arg] : [];
   });
 }
+
+/** What a file is to say of itself, of the options of a command. */
+const said = (options: object): About =>
+  Object.fromEntries(
+    ABOUT.flatMap((field) => (field in options ? [[field, options[field as keyof object]]] : [])),
+  );
 
 /** Layers as `ignis info` prints them. */
 const described = (layers: readonly Layer[]): object[] =>

@@ -15,7 +15,7 @@ import { useOpenedScene } from '../state/opened-scene';
 import { usePacking } from '../state/packing';
 import { retainingAssets } from '../storage/assets';
 import { storageFault } from '../storage/connection';
-import { exportFile } from '../workers/engine';
+import { exportFile } from '../workers/exporter';
 import { AS_PNG } from '../workers/protocol';
 import { FileInput } from '../ui/file-input';
 import { Mark } from '../ui/mark';

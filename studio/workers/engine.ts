@@ -1,18 +1,19 @@
-import { proxy, releaseProxy, transfer, wrap, type Remote } from 'comlink';
+import { transfer, wrap, type Remote } from 'comlink';
 import type { Region } from '@ignis/core/pixels/region';
 import { covering } from '@ignis/core/pixels/region';
 import { stateOf } from '@ignis/core/scene/edits/take-edits';
 import { deltaOf, type Delta } from '@ignis/core/scene/model/delta';
 import { facesOf, picturesOf } from '@ignis/core/scene/model/needs';
 import type { Scene } from '@ignis/core/scene/model/schema';
-import type { Engine, ExportOptions, PictureRequest, Preview, PreviewRequest } from './protocol';
+import type { Engine, PictureRequest, Preview, PreviewRequest } from './protocol';
 import { watch, type Progress, type Watched } from './watchdog';
 
 /** The page's side of the workers. A worker that dies is replaced and the request tried once more. */
 
 const assets = new Map<string, Blob>();
 
-interface Running {
+/** A worker that goes. */
+export interface Running {
   worker: Worker;
   remote: Remote<Engine>;
   watched: Watched;
@@ -50,7 +51,8 @@ function handOver(remote: Remote<Engine>): void {
   void remote.useScreens(transfer(canvases, canvases));
 }
 
-function start(place: number | null): Running {
+/** Starts a worker: one of the page's at a place among them, or one by itself, which is patient and draws nothing. */
+export function start(place: number | null): Running {
   const worker = new Worker(new URL('./engine.worker.ts', import.meta.url), { type: 'module' });
   const remote = wrap<Engine>(worker);
   const watched = watch(
@@ -244,32 +246,3 @@ export const picture = async (request: PictureRequest): Promise<Blob> => {
   await staged;
   return askAbout(request.scene, (remote, scene) => remote.picture({ ...request, scene }));
 };
-
-/** An export under way, in a worker of its own. */
-export interface Exporting {
-  done: Promise<Blob>;
-  /** Ends the work at once. */
-  cancel(): void;
-}
-
-/** Makes a file of a scene, in a worker of its own. */
-export function exportFile(
-  scene: Scene,
-  options: ExportOptions,
-  progress: (done: number) => void,
-): Exporting {
-  const { worker, remote, watched } = start(null);
-  let cancel: () => void = () => undefined;
-  const cancelled = new Promise<never>((_resolve, reject) => {
-    cancel = () => reject(new DOMException('The export was cancelled.', 'AbortError'));
-  });
-  const end = () => {
-    remote[releaseProxy]();
-    worker.terminate();
-  };
-  const done = Promise.race([
-    watched.during(remote.exportFile(deltaOf(null, stateOf(scene)), options, proxy(progress))),
-    cancelled,
-  ]).finally(end);
-  return { done, cancel };
-}

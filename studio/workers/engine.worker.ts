@@ -10,12 +10,14 @@ import type { Ending } from '@ignis/core/kernels/finish';
 import { finish } from '@ignis/core/kernels/finish';
 import { inviteHelper, whileWorking } from '@ignis/core/kernels/machine';
 import { crop } from '@ignis/core/pixels/buffer';
+import type { StraightImage } from '@ignis/core/pixels/picture';
 import { heapUse, HeapFull, scoped } from '@ignis/core/pixels/heap';
 import { isEmpty, regionKey, wholeScene } from '@ignis/core/pixels/region';
 import { cacheOf } from '@ignis/core/render/cache';
 import { brightestOf } from '@ignis/core/render/brightest';
 import { endingOf } from '@ignis/core/render/ending';
 import { exportScene } from '@ignis/core/render/export';
+import { picturesAlone } from '@ignis/core/render/export-layers';
 import { menderOf } from '@ignis/core/render/mend';
 import { meterBy } from '@ignis/core/render/meter';
 import { weaveSpans } from '@ignis/core/render/weave-spans';
@@ -51,6 +53,13 @@ let base: Scene | null = null;
 
 /** A scene that was sent; to be asked for before anything else is waited for, as the next preview changes the base. */
 const received = (delta: Delta): Scene => withDelta(base, delta) as Scene;
+
+/** What the last export was made of. */
+let exported: {
+  pixels: number;
+  image: StraightImage;
+  layers: ReturnType<typeof picturesAlone> | null;
+} | null = null;
 
 /** The last preview that was sent. */
 let sent: { number: number; ending: Ending } | null = null;
@@ -294,18 +303,35 @@ const engine: Engine = {
         .reverse();
     }),
 
-  async exportFile(delta, options, progress) {
-    const scene = received(delta);
+  async exportFile(delta, options, pixels, progress) {
     const { written, type } = formatNamed(options.format);
     if (!written) throw new Error(`Pictures are not written as ${options.format}.`);
-    const picture = await picturesFor(scene);
-    // Encoding is the last part of the work.
-    const image = exportScene(scene, {
-      ...options,
-      picture,
-      progress: (done) => progress(done * 0.85),
-    });
-    const bytes = await written.encode(image, options.values, options);
+    if (exported?.pixels !== pixels) {
+      exported = null;
+      const scene = received(delta);
+      const picture = await picturesFor(scene);
+      const layers = options.together ? picturesAlone(scene, { ...options, picture }) : null;
+      // Encoding is the last part of the work, and so is making each layer for it.
+      const share = layers ? 1 / (layers.length + 1) : 0.85;
+      const image = exportScene(scene, {
+        ...options,
+        picture,
+        progress: (done) => progress(done * share),
+      });
+      exported = { pixels, image, layers };
+    }
+    const { image, layers } = exported;
+    const bytes =
+      layers && written.encodeLayers
+        ? await written.encodeLayers(
+            image,
+            layers.map(({ name, make }, i) => ({
+              name,
+              make: () => (progress((i + 1) / (layers.length + 1)), make()),
+            })),
+            ...([options.values, options] as const),
+          )
+        : await written.encode(image, options.values, options);
     return new Blob([bytes as Uint8Array<ArrayBuffer>], { type });
   },
 

@@ -1,4 +1,5 @@
 /** What the page and the worker that computes say to each other. Nothing else knows the messages. */
+import type { About } from '@ignis/core/files/formats/xmp';
 import type { Depth } from '@ignis/core/pixels/picture';
 import type { Space } from '@ignis/core/pixels/profile';
 import type { StoredTable } from '@ignis/core/pixels/colour-table';
@@ -91,6 +92,10 @@ export interface ExportOptions {
   background: boolean;
   /** Only these layers; all if left out. */
   layers?: string[];
+  /** What the file says of itself in words. */
+  about?: About;
+  /** Whether each layer that is seen stands in the file too, beside the picture of them all. */
+  together?: boolean;
 }
 
 /** As most pictures are handed on: PNG of 8 bits, as screens show it. */
@@ -188,8 +193,16 @@ export interface Engine {
   gradeTable(scene: Delta, layer: string, side: number): Promise<Float32Array | null>;
   /** The layers that show at a point (scene px), front first. */
   layersAt(scene: Delta, x: number, y: number): Promise<string[]>;
-  /** The whole scene as a file. `progress` is called with the share done. */
-  exportFile(scene: Delta, options: ExportOptions, progress: (done: number) => void): Promise<Blob>;
+  /**
+   * The whole scene as a file. `progress` is called with the share done. The same number of `pixels` says that they are those
+   * of the file before, which are held.
+   */
+  exportFile(
+    scene: Delta,
+    options: ExportOptions,
+    pixels: number,
+    progress: (done: number) => void,
+  ): Promise<Blob>;
   /** Decodes, checks and keeps upright a picture's file. Throws with a message for the artist. */
   bringIn(bytes: Blob, name: string): Promise<BroughtIn>;
   /** Reads the file of a lookup table; its numbers come as a picture's file. Throws with a message for the artist. */

@@ -68,6 +68,7 @@ export const avif: PictureFormat = {
     depths: [8],
     spaces: ['srgb'],
     hasDensity: false,
+    hasWords: false,
     parameters: {
       quality: quality(75),
       effort: {

@@ -1,6 +1,7 @@
 import type { Parameters, Values } from '../../definitions/parameter';
 import type { Depth, StraightImage } from '../../pixels/picture';
 import type { Space } from '../../pixels/profile';
+import type { About } from './xmp';
 
 /** What the header of a picture says. */
 export interface Header {
@@ -43,6 +44,14 @@ export interface Said {
   space: Space;
   /** Px of an inch, as it is to be printed. */
   density: number;
+  /** What the artist says of it in words. */
+  about?: About;
+}
+
+/** A layer of a file that has several. Its pixels are made when they are needed, so that those of only one need be there at a time. */
+export interface FileLayer {
+  name: string;
+  make(): StraightImage;
 }
 
 /** How a format is written. */
@@ -53,11 +62,20 @@ export interface Written {
   spaces: readonly Space[];
   /** Whether it says how dense it is to be printed. */
   hasDensity: boolean;
+  /** Whether it says something of itself in words. */
+  hasWords: boolean;
   /** What the artist can choose. */
   parameters: Parameters;
   /** The bytes of the file, the same on every machine. The depth and the space are such as it has. */
   encode(
     image: StraightImage,
+    values: Readonly<Record<string, unknown>>,
+    said: Said,
+  ): Promise<Uint8Array>;
+  /** The bytes of a file that has layers beside the picture of them all, back first; left out, the format has none. */
+  encodeLayers?(
+    merged: StraightImage,
+    layers: readonly FileLayer[],
     values: Readonly<Record<string, unknown>>,
     said: Said,
   ): Promise<Uint8Array>;
@@ -69,9 +87,15 @@ export const spacesOf = ({ spaces }: Written, depth: Depth): readonly Space[] =>
 
 /** How a format is written, its values by their kinds. */
 export const written = <P extends Parameters>(
-  how: Omit<Written, 'parameters' | 'encode'> & {
+  how: Omit<Written, 'parameters' | 'encode' | 'encodeLayers'> & {
     parameters: P;
     encode(image: StraightImage, values: Values<P>, said: Said): Promise<Uint8Array>;
+    encodeLayers?(
+      merged: StraightImage,
+      layers: readonly FileLayer[],
+      values: Values<P>,
+      said: Said,
+    ): Promise<Uint8Array>;
   },
 ): Written => how as unknown as Written;
 

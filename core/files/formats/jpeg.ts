@@ -5,6 +5,7 @@ import { behind, quality } from './choices';
 import type { PictureFormat, Said } from './format';
 import { asciiOf, joined, letters, viewOf, written } from './format';
 import { opaque } from './opaque';
+import { xmpOf } from './xmp';
 
 /** JPEG (ITU-T T.81; ICC profiles in it: ICC.1:2022, annex B.4). */
 
@@ -13,7 +14,10 @@ const decoder = codec(
   '@jsquash/jpeg/codec/dec/mozjpeg_dec.wasm',
 );
 
-const [START, SCAN, APP2] = [0xd8, 0xda, 0xe2];
+const [START, SCAN, APP1, APP2] = [0xd8, 0xda, 0xe1, 0xe2];
+
+/** What a segment with a packet of XMP begins with (XMP part 3, 1.1.3). */
+const XMP = 'http://ns.adobe.com/xap/1.0/\0';
 
 /** The segments before the first scan: their marker and content. */
 function* segments(bytes: Uint8Array): Generator<[marker: number, content: Uint8Array]> {
@@ -65,8 +69,8 @@ const segment = (marker: number, content: Uint8Array): Uint8Array => {
   return Uint8Array.from([0xff, marker, length >> 8, length & 255, ...content]);
 };
 
-/** A JPEG with what else is said of it: how dense it is, in its first segment, and behind that its profile. */
-function saying(file: Uint8Array, { density, space }: Said): Uint8Array {
+/** A JPEG with what else is said of it: how dense it is, in its first segment, and behind that words and profile. */
+function saying(file: Uint8Array, { density, space, about }: Said): Uint8Array {
   const first = 4 + viewOf(file).getUint16(4);
   const head = file.slice(0, first);
   if (letters(head, 6, 4) === 'JFIF') {
@@ -76,13 +80,16 @@ function saying(file: Uint8Array, { density, space }: Said): Uint8Array {
   const profile = isNamed(space)
     ? segment(APP2, joined(asciiOf(ICC), Uint8Array.of(1, 1), writtenIcc(space)))
     : new Uint8Array(0);
-  return joined(head, profile, file.subarray(first));
+  const packet = xmpOf(about);
+  const words = packet ? segment(APP1, joined(asciiOf(XMP), packet)) : new Uint8Array(0);
+  return joined(head, words, profile, file.subarray(first));
 }
 
 const asJpeg = written({
   depths: [8],
   spaces: ['srgb', 'p3'],
   hasDensity: true,
+  hasWords: true,
   parameters: {
     quality: quality(90),
     colours: {

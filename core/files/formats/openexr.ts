@@ -50,6 +50,7 @@ export const openExr: PictureFormat = {
     depths: [32],
     spaces: ['srgb'],
     hasDensity: false,
+    hasWords: true,
     parameters: {
       floats: {
         kind: 'choice',
@@ -62,7 +63,10 @@ export const openExr: PictureFormat = {
         default: 'half',
       },
     },
-    encode: (image, { floats }) => Promise.resolve(writtenExr(image, floats === 'half' ? 16 : 32)),
+    encode: (image, { floats }, said) =>
+      Promise.resolve(writtenExr(image, floats === 'half' ? 16 : 32, said)),
+    encodeLayers: (merged, layers, { floats }, said) =>
+      Promise.resolve(writtenExr(merged, floats === 'half' ? 16 : 32, said, layers)),
   }),
   async decode(bytes) {
     // Above the version stand what else there is in the file: tiles, deep px, several parts; long names (0x400) are read.

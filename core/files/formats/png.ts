@@ -8,8 +8,9 @@ import { decodePng, writePng } from '../png';
 import { isNamed, writtenIcc } from '../written-icc';
 import { chunks, inflatedUpTo } from '../png-parts';
 import { withProfile } from './embedded-profile';
-import type { PictureFormat } from './format';
+import type { PictureFormat, Said } from './format';
 import { asciiOf, joined, viewOf, written } from './format';
+import { xmpOf } from './xmp';
 import { orientationOf } from './tags';
 
 /** PNG (W3C, "Portable Network Graphics", third edition). */
@@ -97,6 +98,14 @@ async function saidOf(space: Space): Promise<Uint8Array[]> {
   return [await chunk('cICP', Uint8Array.of(12, 13, 0, 1)), await chunk('iCCP', profile)];
 }
 
+/** International text that is not compressed, of no language: a keyword, and the packet behind it (XMP part 3, 1.1.5). */
+async function wordsOf(about: Said['about']): Promise<Uint8Array[]> {
+  const packet = xmpOf(about);
+  return packet
+    ? [await chunk('iTXt', joined(asciiOf('XML:com.adobe.xmp\0\0\0\0\0'), packet))]
+    : [];
+}
+
 /** The header of a PNG, with the signature before it, bytes. */
 const HEADER = 33;
 
@@ -115,13 +124,15 @@ export const png: PictureFormat = {
     depths: [8, 16],
     spaces: ['srgb', 'p3'],
     hasDensity: true,
+    hasWords: true,
     parameters: {},
-    async encode(image, _, { space, density }) {
+    async encode(image, _, { space, density, about }) {
       const file = await writePng(image as WholeImage);
       return joined(
         file.subarray(0, HEADER),
         ...(await saidOf(space)),
         await chunk('pHYs', densityOf(density)),
+        ...(await wordsOf(about)),
         file.subarray(HEADER),
       );
     },

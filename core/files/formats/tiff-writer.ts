@@ -3,14 +3,15 @@ import type { StraightImage } from '../../pixels/picture';
 import { isNamed, writtenIcc } from '../written-icc';
 import type { Said } from './format';
 import { viewOf } from './format';
+import { xmpOf } from './xmp';
 
-/** TIFF as it is written (revision 6.0; ZIP: Adobe's technical notes 3, "Photoshop TIFF"): strips of RGBA, small numbers first. */
+/** TIFF as it is written (revision 6.0; ZIP: its technical notes of 2002): strips of RGBA, small numbers first. */
 
 /** About this many bytes are in a strip. */
 const STRIP = 2 ** 18;
 
-const [ASCII, SHORT, LONG, RATIONAL, UNDEFINED] = [2, 3, 4, 5, 7];
-const SIZES: Readonly<Record<number, number>> = { 2: 1, 3: 2, 4: 4, 5: 8, 7: 1 };
+const [BYTE, ASCII, SHORT, LONG, RATIONAL, UNDEFINED] = [1, 2, 3, 4, 5, 7];
+const SIZES: Readonly<Record<number, number>> = { 1: 1, 2: 1, 3: 2, 4: 4, 5: 8, 7: 1 };
 
 type Tag = [tag: number, kind: number, values: ArrayLike<number>];
 
@@ -26,7 +27,7 @@ function stripOf({ data, width, depth }: StraightImage, from: number, rows: numb
 }
 
 /** The bytes of a TIFF. */
-export function writtenTiff(given: StraightImage, { space, density }: Said): Uint8Array {
+export function writtenTiff(given: StraightImage, { space, density, about }: Said): Uint8Array {
   const { width, height, depth } = given;
   // Differences go round, as they must, only where numbers are not clamped.
   const image =
@@ -39,6 +40,7 @@ export function writtenTiff(given: StraightImage, { space, density }: Said): Uin
   const places: number[] = [];
   const end = strips.reduce((at, s) => (places.push(at), at + s.length + (s.length % 2)), 8);
 
+  const packet = xmpOf(about);
   const perInch = [Math.round(density * 100), 100];
   const tags: Tag[] = [
     [256, LONG, [width]],
@@ -61,6 +63,8 @@ export function writtenTiff(given: StraightImage, { space, density }: Said): Uin
     // Alpha, straight.
     [338, SHORT, [2]],
     [339, SHORT, Array<number>(4).fill(depth === 32 ? 3 : 1)],
+    // XMP (part 3, 1.1.7).
+    ...(packet ? [[700, BYTE, packet] as Tag] : []),
     ...(isNamed(space) ? [[34675, UNDEFINED, writtenIcc(space)] as Tag] : []),
   ];
   const count = ([, kind, values]: Tag) => values.length / (kind === RATIONAL ? 2 : 1);

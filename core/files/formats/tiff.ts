@@ -58,6 +58,7 @@ export const tiff: PictureFormat = {
     depths: [16, 8, 32],
     spaces: ['srgb', 'p3'],
     hasDensity: true,
+    hasWords: true,
     parameters: {},
     encode: (image, _, said) => Promise.resolve(writtenTiff(image, said)),
   }),

@@ -6,6 +6,7 @@ import { quality } from './choices';
 import type { PictureFormat } from './format';
 import { asciiOf, joined, letters, viewOf, written } from './format';
 import { orientationOf } from './tags';
+import { xmpOf } from './xmp';
 
 /** WebP (RFC 9649). */
 
@@ -40,22 +41,32 @@ function chunk(name: string, content: Uint8Array): Uint8Array {
 }
 
 /** Bits of what an extended file says there is in it (RFC 9649, 2.7.1). */
-const [HAS_PROFILE, HAS_ALPHA] = [0x20, 0x10];
+const [HAS_PROFILE, HAS_ALPHA, HAS_XMP] = [0x20, 0x10, 0x04];
 
-/** The file of a WebP with a profile in it. */
-function withIcc(file: Uint8Array, { width, height }: StraightImage, icc: Uint8Array): Uint8Array {
+/** The file of a WebP with a profile, words or both in it. */
+function extended(
+  file: Uint8Array,
+  { width, height }: StraightImage,
+  icc: Uint8Array | null,
+  xmp: Uint8Array | null,
+): Uint8Array {
   const head = new Uint8Array(10);
   const isExtended = letters(file, 12, 4) === 'VP8X';
   const hasAlpha = isExtended
     ? (file[20]! & HAS_ALPHA) !== 0
     : letters(file, 12, 4) === 'VP8L' && ((file[24]! >> 4) & 1) === 1;
-  head[0] = HAS_PROFILE | (hasAlpha ? HAS_ALPHA : 0);
+  head[0] = (icc ? HAS_PROFILE : 0) | (hasAlpha ? HAS_ALPHA : 0) | (xmp ? HAS_XMP : 0);
   [width - 1, height - 1].forEach((v, i) =>
     head.set([v & 255, (v >> 8) & 255, (v >> 16) & 255], 4 + 3 * i),
   );
   // Behind the header of the file, and of what is extended already.
   const rest = file.subarray(isExtended ? 30 : 12);
-  const out = joined(file.slice(0, 12), chunk('VP8X', head), chunk('ICCP', icc), rest);
+  const out = joined(
+    ...[file.slice(0, 12), chunk('VP8X', head)],
+    ...(icc ? [chunk('ICCP', icc)] : []),
+    rest,
+    ...(xmp ? [chunk('XMP ', xmp)] : []),
+  );
   viewOf(out).setUint32(4, out.length - 8, true);
   return out;
 }
@@ -73,6 +84,7 @@ export const webp: PictureFormat = {
     depths: [8],
     spaces: ['srgb', 'p3'],
     hasDensity: false,
+    hasWords: true,
     parameters: {
       lossless: {
         kind: 'switch',
@@ -82,14 +94,16 @@ export const webp: PictureFormat = {
       },
       quality: { ...quality(88), needs: { lossless: [false] } },
     },
-    async encode(image, { lossless, quality }, { space }) {
+    async encode(image, { lossless, quality }, { space, about }) {
       const encode = await encoder();
       const { width, height, data } = image;
       const file = await encode({ width, height, data } as unknown as ImageData, {
         ...{ quality, lossless: lossless ? 1 : 0, exact: 1 },
       });
       const bytes = new Uint8Array(file);
-      return isNamed(space) ? withIcc(bytes, image, writtenIcc(space)) : bytes;
+      const icc = isNamed(space) ? writtenIcc(space) : null;
+      const xmp = xmpOf(about);
+      return icc || xmp ? extended(bytes, image, icc, xmp) : bytes;
     },
   }),
   async decode(bytes) {

@@ -1,3 +1,4 @@
+import { XMLParser, XMLValidator } from 'fast-xml-parser';
 import { zlibSync } from 'fflate';
 import parseExr from 'parse-exr';
 import sharp from 'sharp';
@@ -151,6 +152,112 @@ describe('what a file says of itself', () => {
   for (const format of ['png', 'jpg', 'tif'])
     it(`${format} says how dense it is`, async () =>
       expect((await sharp(await write(format, soft(8))).metadata()).density).toBe(240));
+});
+
+describe('what the artist says of it in words', () => {
+  const about = {
+    title: 'Night <seven> & "light"',
+    creator: 'Ada Lindqvist',
+    rights: '© a',
+    description: ' ',
+  };
+  for (const { format, written } of pictureFormats) {
+    if (!written) continue;
+    it(`${format} ${written.hasWords ? 'says it, and is' : 'has no place for it, but is'} read as before`, async () => {
+      const depth = written.depths[0]!;
+      const space = spacesOf(written, depth).at(-1)!;
+      const image = soft(depth, format !== 'jpg');
+      const file = await write(format, image, {}, { space, density: 240, about });
+      const plain = await write(format, image, {}, { space, density: 240, about: { title: ' ' } });
+      expect(plain).toEqual(await write(format, image, {}, { space, density: 240 }));
+      const [own, without] = await Promise.all([file, plain].map((f) => readPicture(f, 'a')));
+      expect(own).toEqual(without);
+      expect(file.length > plain.length).toBe(written.hasWords);
+      if (!written.hasWords || format === 'exr') return;
+      const { xmp } = await sharp(file).metadata();
+      const packet = xmp!.toString();
+      expect(XMLValidator.validate(packet)).toBe(true);
+      const { Description: said } = new XMLParser({ removeNSPrefix: true }).parse(packet).xmpmeta
+        .RDF;
+      expect(said).toEqual({
+        title: { Alt: { li: 'Night <seven> & "light"' } },
+        creator: { Seq: { li: 'Ada Lindqvist' } },
+        rights: { Alt: { li: '© a' } },
+      });
+    });
+  }
+
+  it('an OpenEXR has its attributes for that', async () => {
+    const text = (await write('exr', soft(32), {}, { ...said, about }))
+      .reduce((all, v) => all + String.fromCharCode(v), '')
+      .slice(0, 700);
+    expect(text).toContain('comments\0string\0\x17\0\0\0Night <seven> & "light"');
+    expect(text).toMatch(/owner\0string\0.{4}Ada Lindqvist\n/);
+  });
+});
+
+describe('an OpenEXR with layers', () => {
+  const lit = soft(32);
+  const dark = { ...lit, data: lit.data.map((v, i) => (i % 4 === 3 ? v : v / 8)) } as StraightImage;
+  const { written: exr } = formatNamed('exr');
+  const layered = (names: string[]) =>
+    exr!.encodeLayers!(
+      lit,
+      names.map((name) => ({ name, make: () => dark })),
+      { floats: 'whole' },
+      said,
+    );
+
+  it('is, to programs that know none, the picture of them all', async () => {
+    const one = await readPicture(await write('exr', lit, { floats: 'whole' }), 'a');
+    const several = await readPicture(
+      await layered(['Halo', 'A very long name of a layer, such as some are']),
+      'a',
+    );
+    expect(several).toEqual(one);
+  });
+
+  it('has each by its name: the library reads a layer whose channels change names with the picture', async () => {
+    const file = await layered(['Q.a', 'Q.a']);
+    const letters = (from: number, to: number) => String.fromCharCode(...file.subarray(from, to));
+    const list = 'channels\0chlist\0';
+    const start = letters(0, 400).indexOf(list) + list.length + 4;
+    const entries: [name: string, rest: Uint8Array][] = [];
+    let at = start;
+    while (file[at] !== 0) {
+      const end = file.indexOf(0, at);
+      entries.push([letters(at, end), file.subarray(end + 1, end + 17)]);
+      at = end + 17;
+    }
+    const names = entries.map(([name]) => name);
+    const own = ['A', 'B', 'G', 'R'];
+    expect(names).toEqual(
+      [...own, ...own.flatMap((c) => [`Q_a.${c}`, `Q_a 2.${c}`])].toSorted((a, b) =>
+        a < b ? -1 : 1,
+      ),
+    );
+    const swapped = (name: string) =>
+      own.includes(name) ? `Q_a.${name}` : name.startsWith('Q_a.') ? name.slice(4) : name;
+    const bytes = entries.flatMap(([name, rest]) => [
+      ...Array.from(swapped(name), (c) => c.charCodeAt(0)),
+      0,
+      ...rest,
+    ]);
+    const changed = file.slice();
+    changed.set(bytes, start);
+    const read = await readPicture(changed, 'a');
+    const apart = read!.data.map((v, i) => Math.abs(v - dark.data[i]!));
+    expect(Math.max(...apart)).toBeLessThan(1e-6);
+  });
+
+  it('of more than a file can be made of is refused before a layer is made', () => {
+    const huge = { width: 8000, height: 6000, depth: 32 as const, data: new Float32Array(0) };
+    const make = () => expect.unreachable();
+    const layers = Array.from({ length: 9 }, (_, i) => ({ name: `${i}`, make }));
+    expect(() => exr!.encodeLayers!(huge, layers, { floats: 'half' }, said)).toThrow(
+      /9 layers of 8000 × 6000 px are too much/,
+    );
+  });
 });
 
 describe('a file that was made to ask for more than there is', () => {

@@ -1,4 +1,5 @@
 import { extname } from 'node:path';
+import type { About } from '@ignis/core/files/formats/xmp';
 import type { Written } from '@ignis/core/files/formats/format';
 import { pictureFormats } from '@ignis/core/files/formats/index';
 import { spacesOf } from '@ignis/core/files/formats/format';
@@ -12,6 +13,7 @@ export interface WriteOptions {
   quality?: number;
   space: Space;
   density: number;
+  about?: About;
 }
 
 /** What writes a file: how, in which depth, and with which values. */

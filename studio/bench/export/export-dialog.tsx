@@ -1,90 +1,116 @@
+import { Share2 } from 'lucide-react';
 import { useRef, useState } from 'react';
 import { toast } from 'sonner';
-import { length } from '@ignis/core/definitions/number-parameters';
+import { namedBy } from '@ignis/core/files/name-pattern';
+import { formatNamed, pictureFormats } from '@ignis/core/files/formats/index';
 import { exportRegion } from '@ignis/core/render/export';
-import { MAX_SIDE } from '@ignis/core/scene/model/bounds';
 import { everyLayer } from '@ignis/core/scene/model/schema';
 import { emitsLight } from '@ignis/core/scene/model/traits';
-import { download } from '../../files/download';
+import { download, fileName } from '../../files/download';
 import { useBench } from '../../state/bench';
+import { useExportSettings, type As, type What } from '../../state/export-settings';
 import { tellFailure } from '../../state/failure';
 import { Button } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
-import { NumberField } from '../../ui/number-field';
+import { exportFile } from '../../workers/exporter';
+import type { ExportOptions } from '../../workers/protocol';
 import { Choice } from './choice';
 import {
   exportEach,
-  exportOne,
   exportOpenRaster,
   leftToMerged,
-  type What,
+  namesOfEach,
+  wordsOf,
+  type Named,
   type Work,
 } from './exported';
 import { FormatChoices, useChosenFormat } from './format-choices';
 import { LayerList } from './layer-list';
+import { NamePatternField } from './name-pattern-field';
+import { Presets } from './presets';
+import { Preview } from './preview';
 import { Progress } from './progress';
+import { SizeFields, useExportScale } from './size-fields';
+import { sizeOf } from './size-of';
+import { useMadeFile } from './use-made-file';
+import { WordsInFile } from './words-in-file';
 
 interface Props {
   open: boolean;
   onOpenChange(open: boolean): void;
 }
 
-const SCALES = [0.5, 1, 2] as const;
+/** Px of a picture that is not made before it is asked for. */
+const MANY_PIXELS = 17e6;
+
+/** The format that has layers. */
+const LAYERED = pictureFormats.find((f) => f.written?.encodeLayers)!;
+
 /** Makes a file of the scene, of its light alone, or of each of its layers. */
 export function ExportDialog({ open, onOpenChange }: Props) {
   const scene = useBench((s) => s.scene);
-  const [scale, setScale] = useState(1);
-  const [what, setWhat] = useState<What>('picture');
-  const [background, setBackground] = useState(true);
-  const [inOne, setInOne] = useState(false);
+  const { what, as, background, names, about } = useExportSettings();
+  const set = useExportSettings.setState;
+  const scale = useExportScale();
   const [chosen, setChosen] = useState<Set<string> | null>(null);
+  const [own, setOwn] = useState<{ title?: string; description?: string }>({});
+  const [asked, setAsked] = useState(false);
   const [done, setDone] = useState<number | null>(null);
   const running = useRef<Work | null>(null);
   const isBusy = done !== null;
-  const isRaster = what === 'each' && inOne;
+  const isEach = what === 'each';
+  const isRaster = isEach && as === 'openraster';
+  const isTogether = isEach && as === 'together';
 
-  const chosenFormat = useChosenFormat();
+  const chosenFormat = useChosenFormat(isTogether ? LAYERED.format : null);
+  const { hasWords } = chosenFormat.written;
+  const { format } = chosenFormat.options;
   const left = isRaster ? leftToMerged(scene) : [];
 
-  const lights = new Set(
-    everyLayer(scene.layers)
-      .filter((l) => emitsLight(l) && l.visible)
-      .map((l) => l.id),
-  );
-  const layers = chosen ?? lights;
-  let size: string;
+  const lights = everyLayer(scene.layers).filter((l) => emitsLight(l) && l.visible);
+  const layers = chosen ?? new Set(lights.map((l) => l.id));
+  let size = { width: 0, height: 0 };
   let fault: string | null = null;
   try {
-    const region = exportRegion(scene, scale);
-    size = `${region.width} × ${region.height} px`;
+    size = exportRegion(scene, scale);
   } catch (error) {
-    size = 'too large';
     fault = (error as Error).message;
   }
   if (what === 'light' && layers.size === 0) fault = 'Choose at least one layer.';
-  if (what === 'each' && !scene.layers.some((l) => l.visible)) fault = 'No layer is visible.';
+  if (isEach && !scene.layers.some((l) => l.visible)) fault = 'No layer is visible.';
 
-  const start = async () => {
-    setDone(0);
-    const options = {
-      ...{ scale, ...chosenFormat.options },
-      background: what === 'picture' && background,
-      ...(what === 'light' && { layers: [...layers] }),
-    };
+  const options: ExportOptions = {
+    ...{ scale, ...chosenFormat.options },
+    background: (what === 'picture' && background) || isTogether,
+    ...(what === 'light' && { layers: [...layers] }),
+    ...(isTogether && { together: true }),
+    ...(hasWords && { about: { ...own, ...about } }),
+  };
+  const isOne = !isEach || isTogether;
+  const isLarge = size.width * size.height > MANY_PIXELS;
+  const made = useMadeFile(scene, isOne && !fault && (!isLarge || asked) ? options : null);
+
+  const name = () =>
+    isTogether
+      ? fileName(`${scene.name} layers`, `.${format}`)
+      : fileName(namedBy(names[what], wordsOf(scene, scale)), `.${format}`);
+
+  /** The file, which may be made already. */
+  const work = (): Work => {
     // What a worker said before it was ended may still arrive.
     const progress = (share: number) => running.current && setDone(share);
-    const title = what === 'light' ? `${scene.name} light` : scene.name;
-    const work = isRaster
-      ? exportOpenRaster(scene, scale, progress)
-      : what === 'each'
-        ? exportEach(scene, options, progress)
-        : exportOne(scene, title, options, progress);
-    running.current = work;
+    if (isRaster) return exportOpenRaster(scene, scale, progress);
+    if (!isOne) return exportEach(scene, options, names.each, progress);
+    const named = (file: Blob): Named => ({ file, name: name() });
+    if (made.file) return { done: Promise.resolve(named(made.file)), cancel: () => undefined };
+    const { done, cancel } = exportFile(scene, options, progress);
+    return { done: done.then(named), cancel };
+  };
+  const start = async (hand: (named: Named) => void | Promise<void>) => {
+    setDone(0);
+    running.current = work();
     try {
-      const { file, name } = await work.done;
-      download(file, name);
-      toast.success('The picture is exported', { description: `${name}, ${sizeOf(file.size)}` });
-      onOpenChange(false);
+      await hand(await running.current.done);
     } catch (error) {
       if ((error as Error).name === 'AbortError') toast('The export is cancelled');
       else tellFailure('The export failed', error);
@@ -93,111 +119,131 @@ export function ExportDialog({ open, onOpenChange }: Props) {
       setDone(null);
     }
   };
+  const save = ({ file, name }: Named) => {
+    download(file, name);
+    toast.success('The picture is exported', { description: `${name}, ${sizeOf(file.size)}` });
+    onOpenChange(false);
+  };
+  const canShare = typeof navigator.share === 'function';
+  const share = async ({ file, name }: Named) => {
+    const files = [new File([file], name, { type: file.type })];
+    if (!navigator.canShare?.({ files }))
+      throw new Error(`Files like “${name}” cannot be shared from here. Export it instead.`);
+    await navigator.share({ files, title: scene.name });
+  };
 
   return (
     <Dialog
       title="Export"
       open={open}
       onOpenChange={(o) => !isBusy && onOpenChange(o)}
-      width="w-[520px]"
+      width="w-[960px]"
     >
-      <div className="flex flex-col gap-3 text-sm">
-        <Choice<What>
-          label="What"
-          value={what}
-          onChange={setWhat}
-          options={[
-            ['picture', 'The picture'],
-            ['light', 'The light alone'],
-            ['each', 'Each layer'],
-          ]}
-          disabled={isBusy}
-        />
-        {what === 'each' && (
-          <Choice
-            label="As"
-            value={inOne ? 'one' : 'zip'}
-            onChange={(as) => setInOne(as === 'one')}
+      <div className="flex gap-6 text-sm">
+        <div className="flex w-[400px] shrink-0 flex-col gap-3">
+          {isOne ? (
+            <Preview
+              {...size}
+              {...{ made, format }}
+              name={fault ? '' : name()}
+              onMake={isLarge && !asked ? () => setAsked(true) : null}
+            />
+          ) : (
+            <section aria-label="The files" className="flex flex-col gap-2">
+              <ul className="h-[400px] overflow-auto rounded-lg border border-line bg-ground p-3">
+                {fault ||
+                  (isRaster
+                    ? [fileName(scene.name, '.ora')]
+                    : namesOfEach(scene, options, names.each)
+                  ).map((name) => (
+                    <li key={name} className="py-0.5">
+                      {name}
+                    </li>
+                  ))}
+              </ul>
+              <p className="text-dim">
+                {isRaster
+                  ? 'All layers as pictures, for other programs. Opened here again, it is live as long as its layers were not changed elsewhere.'
+                  : 'Each layer and group that is visible, on transparency, in one zip.'}
+                {left.length > 0 && ` Only the merged picture has all of ${left.join(', ')}.`}
+              </p>
+            </section>
+          )}
+          {fault && (
+            <p role="alert" className="text-ember-ink">
+              {fault}
+            </p>
+          )}
+          <div className="flex h-9 items-center gap-3">
+            {isBusy ? (
+              <Progress done={done} onCancel={() => running.current?.cancel()} />
+            ) : (
+              <>
+                {canShare && (
+                  <Button disabled={!!fault} onClick={() => void start(share)}>
+                    <Share2 size={14} /> Share…
+                  </Button>
+                )}
+                <Button
+                  look="ember"
+                  className="ml-auto"
+                  disabled={!!fault}
+                  onClick={() => void start(save)}
+                >
+                  Export
+                </Button>
+              </>
+            )}
+          </div>
+        </div>
+        <div className="-mr-2 flex max-h-[calc(90vh-6.5rem)] min-w-0 flex-1 flex-col gap-3 overflow-auto pr-2">
+          <Presets disabled={isBusy} />
+          <Choice<What>
+            label="What"
+            value={what}
+            onChange={(what) => set({ what })}
             options={[
-              ['zip', 'Files in a zip'],
-              ['one', 'One OpenRaster file'],
+              ['picture', 'The picture'],
+              ['light', 'The light alone'],
+              ['each', 'Each layer'],
             ]}
             disabled={isBusy}
           />
-        )}
-        <div className="flex items-center gap-3">
-          <Choice<number>
-            label="Size"
-            value={scale}
-            onChange={setScale}
-            options={SCALES.map((s) => [s, `×${s}`])}
-            disabled={isBusy}
-          />
-          <span className="text-dim">or</span>
-          <NumberField
-            value={Math.round(scene.width * scale)}
-            parameter={length('Width of the export', scene.width, { min: 1, max: MAX_SIDE })}
-            onChange={(width) => setScale(Math.max(1, Math.round(width)) / scene.width)}
-            onDone={() => undefined}
-          />
-          <span className="ml-auto text-dim">{size}</span>
-        </div>
-        {!isRaster && <FormatChoices chosen={chosenFormat} disabled={isBusy} />}
-        {what === 'picture' && (
-          <label className="flex items-center gap-2">
-            <span className="w-20 shrink-0 text-dim">Ground</span>
-            <input
-              type="checkbox"
-              className="accent-[var(--ember)]"
-              checked={background && scene.background !== null}
-              disabled={scene.background === null || isBusy}
-              onChange={(e) => setBackground(e.target.checked)}
+          {isEach && (
+            <Choice<As>
+              label="As"
+              value={as}
+              onChange={(as) => set({ as })}
+              options={[
+                ['zip', 'Files in a zip'],
+                ['openraster', 'One OpenRaster'],
+                ['together', `One ${formatNamed(LAYERED.format).label}`],
+              ]}
+              disabled={isBusy}
             />
-            {scene.background === null ? 'The scene has no background' : 'With the background'}
-          </label>
-        )}
-        {what === 'light' && (
-          <>
-            <LayerList chosen={layers} onChange={setChosen} disabled={isBusy} />
-            <p className="text-dim">The chosen layers on transparency, for use elsewhere.</p>
-          </>
-        )}
-        {what === 'each' && !inOne && (
-          <p className="text-dim">
-            Each layer and group that is visible as a file of its own, on transparency, in one zip.
-          </p>
-        )}
-        {isRaster && (
-          <p className="text-dim">
-            All layers as pictures, for other programs. Opened here again, it is live as long as its
-            layers were not changed elsewhere.
-            {left.length > 0 && ` Only the merged picture has all of ${left.join(', ')}.`}
-          </p>
-        )}
-        {fault && (
-          <p role="alert" className="text-ember-ink">
-            {fault}
-          </p>
-        )}
-        <div className="flex h-9 items-center gap-3">
-          {isBusy ? (
-            <Progress done={done} onCancel={() => running.current?.cancel()} />
-          ) : (
-            <Button
-              look="ember"
-              className="ml-auto"
-              disabled={!!fault}
-              onClick={() => void start()}
-            >
-              Export
-            </Button>
           )}
+          <SizeFields disabled={isBusy} />
+          {!isRaster && (
+            <FormatChoices chosen={chosenFormat} disabled={isBusy} fixed={isTogether} />
+          )}
+          {what === 'picture' && (
+            <label className="flex items-center gap-2">
+              <span className="w-20 shrink-0 text-dim">Ground</span>
+              <input
+                type="checkbox"
+                className="accent-[var(--ember)]"
+                checked={background && scene.background !== null}
+                disabled={scene.background === null || isBusy}
+                onChange={(e) => set({ background: e.target.checked })}
+              />
+              {scene.background === null ? 'The scene has no background' : 'With the background'}
+            </label>
+          )}
+          {what === 'light' && <LayerList chosen={layers} onChange={setChosen} disabled={isBusy} />}
+          {!isRaster && !isTogether && <NamePatternField disabled={isBusy} />}
+          {!isRaster && hasWords && <WordsInFile own={own} onChange={setOwn} disabled={isBusy} />}
         </div>
       </div>
     </Dialog>
   );
 }
-
-/** A number of bytes as the artist reads it. */
-const sizeOf = (bytes: number): string =>
-  bytes < 1e6 ? `${Math.ceil(bytes / 1000)} kB` : `${(bytes / 1e6).toFixed(1)} MB`;

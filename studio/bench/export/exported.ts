@@ -2,19 +2,17 @@ import { zipSync } from 'fflate';
 import { theirBlend } from '@ignis/core/files/openraster/blends';
 import { MIMETYPE } from '@ignis/core/files/openraster/reader';
 import type { RasterLayer } from '@ignis/core/files/openraster/writer';
+import { distinct, namedBy, type NameWords } from '@ignis/core/files/name-pattern';
 import { exportRegion } from '@ignis/core/render/export';
+import { layersAlone } from '@ignis/core/render/export-layers';
 import type { Layer, Scene } from '@ignis/core/scene/model/schema';
-import { everyLayer } from '@ignis/core/scene/model/schema';
 import { grades } from '@ignis/core/scene/model/traits';
 import { fileName } from '../../files/download';
-import { exportFile, type Exporting } from '../../workers/engine';
+import { exportFile, type Exporting } from '../../workers/exporter';
 import { AS_PNG, type ExportOptions } from '../../workers/protocol';
 
-/** What of a scene is exported. */
-export type What = 'picture' | 'light' | 'each';
-
 /** A file with its name. */
-interface Named {
+export interface Named {
   file: Blob;
   name: string;
 }
@@ -25,20 +23,19 @@ export interface Work {
   cancel(): void;
 }
 
-/** A layer alone with all that it holds. */
-const within = (layer: Layer): string[] => everyLayer([layer]).map((l) => l.id);
-
-/** Exports a scene as one file. */
-export function exportOne(
-  scene: Scene,
-  title: string,
-  options: ExportOptions,
-  progress: (done: number) => void,
-): Work {
-  const work = exportFile(scene, options, progress);
-  const name = fileName(title, `.${options.format}`);
-  return { done: work.done.then((file) => ({ file, name })), cancel: () => work.cancel() };
+/** What names of files of a scene can say. */
+export function wordsOf(scene: Scene, scale: number): NameWords {
+  const { width, height } = exportRegion(scene, scale);
+  return { name: scene.name, scale, width, height };
 }
+
+/** The names of the files of each layer, by a pattern. */
+export const namesOfEach = (scene: Scene, options: ExportOptions, pattern: string): string[] =>
+  distinct(
+    layersAlone(scene).map(({ layer, number }) =>
+      namedBy(pattern, { ...wordsOf(scene, options.scale), layer: layer.name, number }),
+    ),
+  ).map((name) => fileName(name, `.${options.format}`));
 
 /** Runs exports one after another; `make` gets what runs one, and names the file that comes of them. */
 function inTurn(make: (run: (start: () => Exporting) => Promise<Blob>) => Promise<Named>): Work {
@@ -64,17 +61,18 @@ const bytesOf = async (blob: Blob) => new Uint8Array(await blob.arrayBuffer());
 export const exportEach = (
   scene: Scene,
   options: ExportOptions,
+  pattern: string,
   progress: (done: number) => void,
 ): Work =>
   inTurn(async (run) => {
-    const layers = scene.layers.filter((l) => l.visible);
+    const each = layersAlone(scene);
+    const names = namesOfEach(scene, options, pattern);
     const files: Record<string, Uint8Array> = {};
-    for (const [i, layer] of layers.entries()) {
-      const own = { ...options, background: false, layers: within(layer) };
-      const share = (done: number) => progress((i + done) / layers.length);
+    for (const [i, { layers }] of each.entries()) {
+      const own = { ...options, background: false, layers };
+      const share = (done: number) => progress((i + done) / each.length);
       const blob = await run(() => exportFile(scene, own, share));
-      const number = String(i + 1).padStart(2, '0');
-      files[fileName(`${number} ${layer.name}`, `.${options.format}`)] = await bytesOf(blob);
+      files[names[i]!] = await bytesOf(blob);
     }
     // Pictures are compressed already.
     const zip = zipSync(files, { level: 0 });
@@ -123,7 +121,8 @@ export const exportOpenRaster = (
       const bare = { ...layer, opacity: 100, blend: 'normal', visible: true };
       const alone = { ...scene, layers: scene.layers.map((l) => (l === layer ? bare : l)) };
       const { name, visible, blend } = layer;
-      const picture = await png(alone, { background: false, layers: within(layer) });
+      const own = layersAlone(alone).find((l) => l.layer === bare)!;
+      const picture = await png(alone, { background: false, layers: own.layers });
       layers.push({ name, visible, blend, opacity: layer.opacity / 100, png: picture });
     }
     const { width, height } = exportRegion(scene, scale);

@@ -22,11 +22,12 @@ interface ChosenFormat {
   options: Pick<ExportOptions, 'format' | 'depth' | 'space' | 'density' | 'values'>;
 }
 
-/** The format that was chosen last, with what it can have of what was chosen beside it. */
-export function useChosenFormat(): ChosenFormat {
+/** The format that was chosen last, or the `only` one there is, with what it can have of what was chosen beside it. */
+export function useChosenFormat(only: string | null): ChosenFormat {
   const settings = useExportSettings();
   // What was remembered may be of another version.
-  const format = FORMATS.some(([f]) => f === settings.format) ? settings.format : 'png';
+  const last = FORMATS.some(([f]) => f === settings.format) ? settings.format : 'png';
+  const format = only ?? last;
   const written = formatNamed(format).written!;
   const remembered = settings.depths[format];
   const depth = written.depths.find((d) => d === remembered) ?? written.depths[0]!;
@@ -38,8 +39,15 @@ export function useChosenFormat(): ChosenFormat {
   return { written, options: { format, depth, space, density: settings.density, values } };
 }
 
+interface Props {
+  chosen: ChosenFormat;
+  disabled: boolean;
+  /** Whether there is no other format. */
+  fixed: boolean;
+}
+
 /** Chooses the format of a file, and how it is written; it is remembered. */
-export function FormatChoices({ chosen, disabled }: { chosen: ChosenFormat; disabled: boolean }) {
+export function FormatChoices({ chosen, disabled, fixed }: Props) {
   const { written, options } = chosen;
   const { format, depth, space, values } = options;
   const settings = useExportSettings();
@@ -47,13 +55,15 @@ export function FormatChoices({ chosen, disabled }: { chosen: ChosenFormat; disa
   const spaces = spacesOf(written, depth);
   return (
     <>
-      <Choice
-        label="Format"
-        value={format}
-        onChange={(format) => set({ format })}
-        options={FORMATS}
-        disabled={disabled}
-      />
+      {!fixed && (
+        <Choice
+          label="Format"
+          value={format}
+          onChange={(format) => set({ format })}
+          options={FORMATS}
+          disabled={disabled}
+        />
+      )}
       {written.depths.length > 1 && (
         <Choice<Depth>
           label="Depth"
