@@ -1,4 +1,6 @@
 /** The outlines of our letters against Chromium's own. */
+import { readFile } from 'node:fs/promises';
+import { sfntOf } from '../core/files/font-file';
 import { expect, test } from './test';
 import { compared, ours, theirs, type Word } from './words';
 
@@ -20,3 +22,25 @@ for (const [font, text, size] of [
     expect(browser.filter((v) => v > 250).length).toBeGreaterThan(size);
     expect(mean / 255).toBeLessThanOrEqual(0.005);
   });
+
+test('a variable font stands on its axes as in the browser', async ({ page }) => {
+  const file = new URL('../node_modules/@fontsource-variable/fraunces/', import.meta.url);
+  const packed = await readFile(new URL('files/fraunces-latin-full-normal.woff2', file));
+  const { bytes } = await sfntOf(packed, 'a.woff2');
+  await page.goto('/licences.txt');
+  const seen: (readonly number[])[] = [];
+  for (const [weight, axes] of [
+    [400, { opsz: 144, SOFT: 0, WONK: 0 }],
+    [830, { opsz: 20, SOFT: 100, WONK: 1 }],
+  ] as const) {
+    const word: Word = {
+      ...{ font: `${'a'.repeat(64)}.ttf`, text: 'Wharf', size: 120, x: 24, y: 144 },
+      ...{ width: 720, height: 216, own: { bytes, weight, axes } },
+    };
+    const [browser, own] = [await theirs(page, word), await ours(word)];
+    expect(compared(browser, own).mean / 255).toBeLessThanOrEqual(0.005);
+    seen.push(browser);
+  }
+  // The browser did vary it.
+  expect(compared(seen[0]!, seen[1]!).mean / 255).toBeGreaterThan(0.02);
+});

@@ -19,6 +19,7 @@ import {
   savedScene,
   settled,
   setValue,
+  value,
   type XY,
   pickStep,
 } from './bench-page';
@@ -115,6 +116,32 @@ test('some letters are set otherwise than the rest; fonts show the artist’s wo
   ]);
   await page.getByRole('button', { name: 'Kerning' }).click();
   expect((await texts(page))[0]!.source.ranges[1]!.features).toEqual(['-kern']);
+});
+
+test('a variable font has its weights, and a control for each of its other axes', async ({
+  page,
+}) => {
+  await write(page, [100, 300], 'Wharf');
+  await page.getByRole('button', { name: /^Font/ }).click();
+  await page.getByRole('button', { name: /Bring in a font/ }).click();
+  const file = '@fontsource-variable/fraunces/files/fraunces-latin-full-normal.woff2';
+  const buffer = await readFile(createRequire(import.meta.url).resolve(file));
+  await page
+    .getByLabel('Bring in a font')
+    .setInputFiles({ name: 'mine.woff2', mimeType: 'font/woff2', buffer });
+  await expect(page.getByRole('button', { name: /^Font, Fraunces/ })).toBeVisible();
+  await expect(value(page, 'Weight')).toHaveAttribute('aria-valuemax', '900');
+  await setValue(page, 'Weight', '820');
+  await setValue(page, 'Softness', '100');
+  await settled(page);
+  expect((await texts(page))[0]!.source.ranges[0]).toMatchObject({
+    style: { weight: 820 },
+    axes: { SOFT: 100 },
+  });
+  // By itself the optical size follows the size of the letters.
+  await expect(value(page, 'Optical Size')).toHaveAttribute('aria-valuenow', '100');
+  await setValue(page, 'Size', '60');
+  await expect(value(page, 'Optical Size')).toHaveAttribute('aria-valuenow', '60');
 });
 
 test('a font of one’s own is kept with the scene, and a broken one is refused with a reason', async ({

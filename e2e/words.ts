@@ -16,6 +16,8 @@ export interface Word {
   height: number;
   x: number;
   y: number;
+  /** The bytes of a font that does not ship, and where its letters stand on its axes. */
+  own?: { bytes: Uint8Array; weight: number; axes: Record<string, number> };
 }
 
 /**
@@ -41,13 +43,19 @@ declare const base64: {
 /** A word as Chromium draws it, its alpha as bytes. */
 export async function theirs(page: Page, word: Word): Promise<number[]> {
   await teach(page);
-  const file = Buffer.from((await shippedFace(faceName(word.font, 400, false)))!);
+  const { own, ...plain } = word;
+  const file = Buffer.from(own?.bytes ?? (await shippedFace(faceName(word.font, 400, false)))!);
+  const places = Object.entries({ ...own?.axes, ...(own && { wght: own.weight }) });
+  const variations = places.map(([tag, v]) => `'${tag}' ${v}`).join(', ');
   const alpha = await page.evaluate(
-    async ({ file, word }) => {
-      const face = new FontFace('Tested', base64.fromBase64(file).buffer);
+    async ({ file, word, variations }) => {
+      const face = new FontFace('Tested', base64.fromBase64(file).buffer, { weight: '1 1000' });
       await face.load();
       document.fonts.add(face);
-      const canvas = new OffscreenCanvas(word.width, word.height);
+      // A canvas takes its places on axes from the element that it is.
+      const canvas = Object.assign(document.createElement('canvas'), word);
+      canvas.style.fontVariationSettings = variations || 'normal';
+      document.body.append(canvas);
       const context = canvas.getContext('2d', { willReadFrequently: true })!;
       context.font = `${word.size}px Tested`;
       // Outlines as they are, not fitted to px.
@@ -57,7 +65,7 @@ export async function theirs(page: Page, word: Word): Promise<number[]> {
       const alpha = Uint8Array.from({ length: data.length / 4 }, (_, i) => data[4 * i + 3]!);
       return base64.toBase64(alpha.buffer);
     },
-    { file: file.toString('base64'), word },
+    { file: file.toString('base64'), word: plain, variations },
   );
   return [...Buffer.from(alpha, 'base64')];
 }
@@ -98,8 +106,15 @@ export async function filtered(
 }
 
 async function layerOf(word: Word): Promise<Layer> {
-  await needFaces([faceName(word.font, 400, false), 'noto-sans-400'], shippedFace);
-  const layer = newTextLayer(word.text, { font: word.font, size: word.size, colour: '#000000' });
+  const { own } = word;
+  await needFaces([faceName(word.font, 400, false), 'noto-sans-400'], (name) =>
+    own && name === word.font ? Promise.resolve(own.bytes) : shippedFace(name),
+  );
+  const layer = newTextLayer(word.text, {
+    ...{ font: word.font, size: word.size, colour: '#000000' },
+    ...(own && { weight: own.weight }),
+  });
+  if (own) layer.source.ranges[0]!.axes = own.axes;
   Object.assign(layer.placement, { x: word.x, y: word.y });
   return layer;
 }

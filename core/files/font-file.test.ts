@@ -1,4 +1,3 @@
-import decompress from 'woff2-encoder/decompress';
 import { compress } from 'woff2-encoder';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { shippedFace } from '../../server/src/fonts';
@@ -15,7 +14,7 @@ beforeAll(async () => {
   ttf = (await shippedFace('anton-400'))!;
 });
 
-const read = (bytes: Uint8Array) => sfntOf(bytes, 'mine.ttf', decompress);
+const read = (bytes: Uint8Array) => sfntOf(bytes, 'mine.ttf');
 const widths = (bytes: Uint8Array) =>
   faceOf(bytes)
     .shape('TIDE', { from: 0, to: 4, rtl: false, script: 'Latn', features: [] })
@@ -37,11 +36,11 @@ describe('a font’s file', () => {
     const both = collectionOf([ttf, other]);
     expect(collectionTitles(both)).toEqual(['Anton Regular', 'Oswald Regular']);
     for (const [face, own] of [ttf, other].entries()) {
-      const { bytes, format } = await sfntOf(both, 'both.ttc', decompress, face);
+      const { bytes, format } = await sfntOf(both, 'both.ttc', face);
       expect(format).toBe('ttf');
       expect(widths(bytes)).toEqual(widths(own));
     }
-    await expect(sfntOf(both, 'both.ttc', decompress, 2)).rejects.toThrow(/damaged or cut short/);
+    await expect(sfntOf(both, 'both.ttc', 2)).rejects.toThrow(/damaged or cut short/);
     await expect(read(both.subarray(0, 4000))).rejects.toThrow(/damaged or cut short/);
     expect(isCollection(ttf)).toBe(false);
   });
@@ -63,10 +62,10 @@ describe('a font’s file', () => {
     await expect(read(woff)).rejects.toThrow(/damaged or cut short/);
     const woff2 = (await compress(ttf)).slice();
     new DataView(woff2.buffer).setUint32(16, 2 ** 31);
-    const unpacked: Uint8Array[] = [];
-    const unpack = async (bytes: Uint8Array) => (unpacked.push(bytes), bytes);
-    await expect(sfntOf(woff2, 'mine.woff2', unpack)).rejects.toThrow(/damaged or cut short/);
-    expect(unpacked).toEqual([]);
+    await expect(read(woff2)).rejects.toMatchObject({
+      message: expect.stringMatching(/damaged or cut short/) as string,
+      cause: { message: 'It unpacks to more than 64 MB.' },
+    });
   });
   it('says if it may not be kept within other files, or has no outlines', () => {
     const table = (tag: string) => {

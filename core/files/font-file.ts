@@ -9,13 +9,12 @@ const MAX = 64 * 2 ** 20;
 
 /**
  * A font's file as a plain TrueType (`ttf`) or OpenType (`otf`) font. WOFF 1 is unpacked here (W3C, "WOFF
- * File Format 1.0"); `unpack2` does it for WOFF 2. Of a collection, the face of a number. Throws a FileFault that says
- * what is wrong with it.
+ * File Format 1.0"), WOFF 2 by a package. Of a collection, the face of a number. Throws a FileFault that says what is wrong
+ * with it.
  */
 export async function sfntOf(
   bytes: Uint8Array,
   name: string,
-  unpack2: (bytes: Uint8Array) => Promise<Uint8Array>,
   face = 0,
 ): Promise<{ bytes: Uint8Array; format: 'ttf' | 'otf' }> {
   if (bytes.length === 0) throw new FileFault(name, 'is empty', SAVE_AGAIN);
@@ -25,7 +24,7 @@ export async function sfntOf(
   let plain = bytes;
   try {
     if (tag === 'wOFF') plain = unpackWoff(bytes);
-    else if (tag === 'wOF2') plain = await unpack2(withinBounds(bytes));
+    else if (tag === 'wOF2') plain = await unpackWoff2(bytes);
     else if (isCollection(bytes)) plain = faceOfCollection(bytes, face);
   } catch (cause) {
     throw damagedFile(name, cause);
@@ -53,11 +52,12 @@ function isCutShort(sfnt: Uint8Array): boolean {
   return false;
 }
 
-/** A WOFF 2 file. Throws if it says that it unpacks to more than any font is. */
-function withinBounds(woff2: Uint8Array): Uint8Array {
+/** The font in a WOFF 2 file. Throws if it is damaged, or says that it unpacks to more than any font is. */
+async function unpackWoff2(woff2: Uint8Array): Promise<Uint8Array> {
   const view = new DataView(woff2.buffer, woff2.byteOffset, woff2.byteLength);
   if (view.getUint32(16) > MAX) throw new Error('It unpacks to more than 64 MB.');
-  return woff2;
+  const { woff2Decode } = await import('woff-lib/woff2/decode');
+  return new Uint8Array(await woff2Decode(woff2));
 }
 
 /** The font in a WOFF 1 file. Throws if a part of it is not there, or before it would unpack to more than any font is. */

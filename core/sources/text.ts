@@ -42,7 +42,7 @@ export const textSource: SourceDefinition<TextSource> = {
   label: 'Text',
   help: 'Letters that stay letters.',
   schema: textSchema,
-  note: '`ranges` together are as long as `content`, in UTF-16 code units; `features` are OpenType tags, with `-` before those that are off. `stagger` moves letters by rule; by `along` the text runs along its `path` (own px) or the path of the line of an id.',
+  note: '`ranges` together are as long as `content`, in UTF-16 code units; `features` are OpenType tags, with `-` before those that are off; `axes` are places on the axes of a variable font that have no setting of their own, such as `wdth`. `stagger` moves letters by rule; by `along` the text runs along its `path` (own px) or the path of the line of an id.',
   settings: {
     'ranges[].style': letterParameters,
     paragraph: paragraphParameters,

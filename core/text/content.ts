@@ -126,10 +126,23 @@ const features = v.array(
   ),
 );
 
+/** Places on the axes of a variable font that have no setting of their own, by their tags. */
+const axes = v.pipe(
+  v.record(
+    v.pipe(
+      v.string(),
+      v.regex(/^[\x20-\x7e]{4}$/, 'An axis of a font is four letters, such as wdth.'),
+    ),
+    v.pipe(v.number(), v.finite()),
+  ),
+  v.check((a) => Object.keys(a).length <= 64, 'Letters are set on at most 64 axes of their font.'),
+);
+
 const rangeSchema = v.strictObject({
   /** How many UTF-16 code units it is for. */
   length: v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(MAX_LETTERS)),
   features,
+  axes: v.optional(axes),
   style: v.pipe(
     parametersSchema(letterParameters),
     v.forward(
@@ -181,6 +194,7 @@ export const textEntries = {
 export interface TextRange {
   length: number;
   features: string[];
+  axes?: Record<string, number> | undefined;
   style: LetterStyle;
 }
 export type LetterStyle = Values<typeof letterParameters>;

@@ -4,7 +4,7 @@ import { rangeAt } from './content';
 /** Changes of a text: each gives another text, and leaves the one it is given alone. */
 
 const isAlike = (a: TextRange, b: TextRange): boolean =>
-  JSON.stringify([a.features, a.style]) === JSON.stringify([b.features, b.style]);
+  JSON.stringify([a.features, a.axes, a.style]) === JSON.stringify([b.features, b.axes, b.style]);
 
 /** Ranges without empty ones and without neighbours that are alike; one at least. */
 function tidied(ranges: readonly TextRange[], spare: TextRange): TextRange[] {
@@ -74,11 +74,11 @@ export function restyled(
   from: number,
   to: number,
   change: Partial<LetterStyle>,
-  features?: string[],
+  beside: Partial<Pick<TextRange, 'features' | 'axes'>> = {},
 ): TextContent {
   const set = (r: TextRange): TextRange => ({
-    length: r.length,
-    features: features ?? r.features,
+    ...r,
+    ...beside,
     style: { ...r.style, ...change },
   });
   if (text.content === '') return { ...text, ranges: text.ranges.map(set) };

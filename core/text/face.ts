@@ -1,8 +1,9 @@
-import type { SvgPathCommand } from 'harfbuzzjs';
+import type { Face as HbFace, SvgPathCommand } from 'harfbuzzjs';
 import type { Box } from '../geometry/affine';
 import { unitedBox } from '../geometry/affine';
 import type { Anchor, Path } from '../geometry/path';
 import { corner, curveBox, settled } from '../geometry/path';
+import type { Axis, AxisValues } from './axes';
 import { shaper } from './shaper';
 
 /** A glyph in a row, in ems: y downward. */
@@ -38,6 +39,10 @@ export interface Face {
   readonly isBlank: boolean;
   /** Whether it has a glyph for a code point. */
   has(codePoint: number): boolean;
+  /** The ways in which it varies, those that the font hides left out; none of most fonts. */
+  axes: readonly Axis[];
+  /** The same face at places on its axes. The same places give the same face, as long as not many others came between. */
+  at(places: AxisValues): Face;
   /** The features that it can be asked for, four letters each, sorted. */
   features: readonly string[];
   /** The glyphs of a piece of a text, from left to right. */
@@ -61,6 +66,9 @@ const SAMPLED = 96;
 const MOSTLY = 0.5;
 /** Letters that have no outlines in any font. */
 const UNSEEN = /[\p{C}\p{Z}\p{M}\u115F\u1160\u2800\u3164]/u;
+/** So many places on the axes of a font are held. */
+const PLACES = 24;
+
 /** Bit of `fsType` (OpenType, OS/2) that forbids embedding, and the one that allows pictures only. */
 const FORBIDDEN = 2;
 const PICTURES_ONLY = 0x200;
@@ -70,8 +78,8 @@ const PICTURES_ONLY = 0x200;
  * shaper must have been loaded.
  */
 export function faceOf(bytes: Uint8Array): Face {
-  const { Blob, Buffer, Direction, Face: HbFace, Feature, Font, shape } = shaper().harfBuzz;
-  const face = new HbFace(new Blob(bytes));
+  const { Blob, Face: Found } = shaper().harfBuzz;
+  const face = new Found(new Blob(bytes));
   const codes = new Set(face.collectUnicodes());
   const head = face.referenceTable('head');
   if (!head || head.length < 54 || codes.size === 0)
@@ -83,8 +91,45 @@ export function faceOf(bytes: Uint8Array): Face {
   const rights = view && view.byteLength >= 10 ? view.getUint16(8) : 0;
   if ((rights & 0xf) === FORBIDDEN || rights & PICTURES_ONLY)
     throw new FontFault('says of itself that it may not be kept within other files');
+  const axes = axesOf(face);
+  const places = new Map<string, Face>();
+  const usual: Face = drawnAt(face, codes, axes, {}, at);
+  function at(values: AxisValues): Face {
+    const key = JSON.stringify(values);
+    if (key === '{}') return usual;
+    const found = places.get(key) ?? drawnAt(face, codes, axes, values, at);
+    // The one that was wanted last comes last.
+    places.delete(key);
+    places.set(key, found);
+    if (places.size > PLACES) places.delete(places.keys().next().value!);
+    return found;
+  }
+  return usual;
+}
+
+/** The axes of a face that are to be seen. */
+function axesOf(face: HbFace): Axis[] {
+  const { AxisFlags } = shaper().harfBuzz;
+  return Object.values(face.getAxisInfos())
+    .filter(({ flags, min, max }) => !(flags & AxisFlags.HIDDEN) && min < max)
+    .map(({ tag, nameId, min, default: usual, max }) => ({
+      ...{ tag, label: face.getName(nameId, 'en') || tag },
+      ...{ min, default: usual, max },
+    }));
+}
+
+/** A face at places on its axes. */
+function drawnAt(
+  face: HbFace,
+  codes: ReadonlySet<number>,
+  axes: readonly Axis[],
+  places: AxisValues,
+  at: Face['at'],
+): Face {
+  const { Buffer, Direction, Feature, Font, Variation, shape } = shaper().harfBuzz;
   const em = face.upem;
   const font = new Font(face);
+  font.setVariations(Object.entries(places).map(([tag, v]) => new Variation(tag, v)));
   font.setScale(em, em);
   const { ascender, descender } = font.hExtents();
   const outlines = new Map<number, readonly Path[]>();
@@ -124,6 +169,7 @@ export function faceOf(bytes: Uint8Array): Face {
       return glyphs.filter((g) => outline(g).length > 0).length < MOSTLY * glyphs.length;
     },
     has: (code) => codes.has(code),
+    ...{ axes, at },
     features: [
       ...new Set([...face.getTableFeatureTags('GSUB'), ...face.getTableFeatureTags('GPOS')]),
     ].sort(),

@@ -1,5 +1,6 @@
 import type { TextContent, TextRange } from './content';
 import type { Face } from './face';
+import { placesOn } from './axes';
 import { PLAIN_FACE, faceName, fallbacksFor } from './families';
 import { faceNamed } from './library';
 import { shaper } from './shaper';
@@ -84,7 +85,8 @@ export function itemsOf(
     while (start + from >= end && index < ranges.length - 1) end += ranges[++index]!.length;
     const range = ranges[index]!;
     const { style } = range;
-    const own = faces.get(faceName(style.font, style.weight, style.italic)) ?? plain;
+    const base = faces.get(faceName(style.font, style.weight, style.italic)) ?? plain;
+    const own = base.at(placesOn(base.axes, style, range.axes));
     const letter = paragraph.slice(from, to);
     const codes = [...letter].filter((c) => !UNSEEN.test(c)).map((c) => c.codePointAt(0)!);
     const has = (face: Face) => codes.every((c) => face.has(c));

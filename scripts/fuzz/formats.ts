@@ -4,7 +4,6 @@ import { encode as encodeBmp } from 'bmp-ts';
 import { strToU8 } from 'fflate';
 import sharp from 'sharp';
 import { compress } from 'woff2-encoder';
-import decompress from 'woff2-encoder/decompress';
 import { FileFault } from '@ignis/core/files/fault';
 import { sfntOf } from '@ignis/core/files/font-file';
 import { assetName, packScene, unpackScene, whole } from '@ignis/core/files/ignis-file';
@@ -61,7 +60,7 @@ const openPicture = async (bytes: Uint8Array) => {
 };
 
 async function openFont(bytes: Uint8Array): Promise<void> {
-  const { bytes: plain } = await sfntOf(bytes, 'a font', decompress);
+  const { bytes: plain } = await sfntOf(bytes, 'a font');
   const face = faceOf(plain);
   const run = { from: 0, to: 6, rtl: false, script: 'Latn', features: [] };
   for (const { glyph } of face.shape('TIDE&7', run)) face.outline(glyph);

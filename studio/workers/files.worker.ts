@@ -71,15 +71,7 @@ const work = {
   async font(file: Blob, name: string, face: number): Promise<{ asset: string; bytes: Blob }> {
     const { sfntOf } = await import('@ignis/core/files/font-file');
     const given = new Uint8Array(await file.arrayBuffer());
-    const { bytes, format } = await sfntOf(
-      given,
-      name,
-      async (packed) => {
-        const { default: decompress } = await import('woff2-encoder/decompress');
-        return decompress(packed);
-      },
-      face,
-    );
+    const { bytes, format } = await sfntOf(given, name, face);
     await loadShaper();
     try {
       if (faceOf(bytes).isBlank)

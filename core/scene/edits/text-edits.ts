@@ -65,7 +65,8 @@ export const splitIntoLetters =
       .map((letter) => {
         const said = drawn.content.slice(letter.from, letter.to);
         const own = newTextLayer(said, letter.style);
-        own.source.ranges[0]!.features = rangeAt(drawn, letter.from + 1).features;
+        const { features, axes } = rangeAt(drawn, letter.from + 1);
+        Object.assign(own.source.ranges[0]!, { features, ...(axes && { axes }) });
         own.placement = placementOf(letter.place, { x: 0, y: 0 });
         return own;
       });

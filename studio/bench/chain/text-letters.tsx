@@ -1,5 +1,5 @@
 import { useRef, useState } from 'react';
-import { type Parameters } from '@ignis/core/definitions/parameter';
+import type { NumberParameter, Parameters } from '@ignis/core/definitions/parameter';
 import { FONT_ASSET } from '@ignis/core/definitions/asset-name';
 import { drawnLayer } from '@ignis/core/scene/bound/bind';
 import { everyLayer } from '@ignis/core/scene/model/schema';
@@ -7,6 +7,8 @@ import { changeText } from '@ignis/core/scene/edits/text-edits';
 import type { LetterStyle } from '@ignis/core/text/content';
 import { letterParameters } from '@ignis/core/text/content';
 import { rangesOver, restyled } from '@ignis/core/text/edit-text';
+import type { Axis, AxisValues } from '@ignis/core/text/axes';
+import { axisOf, leans, ownAxes, placesOn } from '@ignis/core/text/axes';
 import { faceName, familyOf } from '@ignis/core/text/families';
 import { hasFeature, offeredFeatures, withFeature } from '@ignis/core/text/features';
 import { isReady, layoutOf } from '@ignis/core/text/layout';
@@ -21,6 +23,18 @@ import { CollectionChoice } from './collection-choice';
 import type { TextLayer } from './text-layer';
 import { isText } from '@ignis/core/scene/model/traits';
 import { tellFailure } from '../../state/failure';
+
+/** A number without a unit. */
+const numeric = (label: string): NumberParameter => ({
+  ...{ kind: 'number', label, unit: '', step: 1 },
+  ...{ min: 0, max: 1, default: 0 },
+});
+
+/** The bounds of an axis; small ones go in small steps. */
+const boundsOf = ({ min, max, default: usual }: Axis) => ({
+  ...{ min, max, default: usual, slider: [min, max] as const },
+  step: max - min > 20 ? 1 : (max - min) / 100,
+});
 
 /** How letters from one place to another of a text look, and which of their features are on. */
 export function LetterControls({
@@ -43,14 +57,26 @@ export function LetterControls({
   const set = (values: Partial<LetterStyle>) =>
     live.change(changeText(layer.id, (t) => restyled(t, from, to, values)));
   const family = familyOf(style.font);
+  const face = faceNamed(faceName(style.font, style.weight, style.italic));
+  const weights = axisOf(face?.axes ?? [], 'wght');
   const { weight, italic, ...rest } = letterParameters;
   const { font, ...others } = rest;
   const parameters: Parameters = {
     font,
     ...(family && family.weights.length > 1 && { weight }),
-    ...(family?.italics && { italic }),
+    ...(weights && { weight: { ...weight, ...boundsOf(weights), help: 'How bold they are.' } }),
+    ...((family?.italics || leans(face?.axes ?? [])) && { italic }),
     ...others,
   };
+  const free = ownAxes(face?.axes ?? []);
+  const axes: Parameters = Object.fromEntries(
+    free.map((axis) => [axis.tag, { ...numeric(axis.label), ...boundsOf(axis) }]),
+  );
+  const axisEdit = (values: Record<string, unknown>) =>
+    changeText(layer.id, (t) =>
+      restyled(t, from, to, {}, { axes: { ...range.axes, ...(values as AxisValues) } }),
+    );
+  const liveAxes = liveEdit('Change an axis of the font');
   const own = [
     ...new Set(
       everyLayer(scene.layers).flatMap((l) =>
@@ -58,7 +84,6 @@ export function LetterControls({
       ),
     ),
   ];
-  const face = faceNamed(faceName(style.font, style.weight, style.italic));
   const offered = offeredFeatures(face?.features ?? []);
   return (
     <FontChoice
@@ -79,6 +104,20 @@ export function LetterControls({
         onDone={live.done}
         edits={(v) => changeText(layer.id, (t) => restyled(t, from, to, v as Partial<LetterStyle>))}
       />
+      {free.length > 0 && (
+        <div role="group" aria-label="Axes of the font">
+          <ParameterControls
+            parameters={axes}
+            values={{
+              ...Object.fromEntries(free.map((axis) => [axis.tag, axis.default])),
+              ...placesOn(free, style, range.axes),
+            }}
+            onChange={(values) => liveAxes.change(axisEdit(values))}
+            onDone={liveAxes.done}
+            edits={axisEdit}
+          />
+        </div>
+      )}
       {offered.length > 0 && (
         <div className="mt-1.5 flex flex-wrap gap-1" role="group" aria-label="OpenType features">
           {offered.map((f) => {
@@ -93,7 +132,7 @@ export function LetterControls({
                   useBench.getState().change(
                     `${f.label} ${on ? 'off' : 'on'}`,
                     changeText(layer.id, (t) =>
-                      restyled(t, from, to, {}, withFeature(range.features, f, !on)),
+                      restyled(t, from, to, {}, { features: withFeature(range.features, f, !on) }),
                     ),
                   )
                 }
