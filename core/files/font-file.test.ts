@@ -51,6 +51,12 @@ describe('a font’s file', () => {
     );
     await expect(read(ttf.subarray(0, 4000))).rejects.toThrow(/cut short/);
     await expect(read(woffOf(ttf).subarray(0, 3000))).rejects.toThrow(/damaged or cut short/);
+    const collected = (await compress(ttf)).slice();
+    collected.set(
+      Array.from('ttcf', (c) => c.charCodeAt(0)),
+      4,
+    );
+    await expect(read(collected)).rejects.toThrow(/packed collection.*unpacked, as TTC/);
     await expect(read((await compress(ttf)).subarray(0, 3000))).rejects.toThrow(
       /damaged or cut short/,
     );

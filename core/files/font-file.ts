@@ -1,6 +1,8 @@
 import { unzlibSync } from 'fflate';
 import { faceOfCollection, isCollection } from './font-collection';
 import { FileFault, SAVE_AGAIN, damagedFile } from './fault';
+import { letters } from './formats/format';
+import { unpackWoff2 } from './woff2';
 
 /** Font files: what they are, and WOFF unpacked to the TrueType or OpenType font that it holds. */
 
@@ -21,18 +23,17 @@ export async function sfntOf(
   if (bytes.length > MAX)
     throw new FileFault(name, 'is larger than 64 MB', 'Bring in a font with fewer letters.');
   const tag = String.fromCharCode(...bytes.subarray(0, 4));
+  if (tag === 'wOF2' && letters(bytes, 4, 4) === 'ttcf')
+    throw new FileFault(name, 'is a packed collection of fonts', 'Bring it in unpacked, as TTC.');
   let plain = bytes;
   try {
     if (tag === 'wOFF') plain = unpackWoff(bytes);
-    else if (tag === 'wOF2') plain = await unpackWoff2(bytes);
+    else if (tag === 'wOF2') plain = await unpackWoff2(bytes, MAX);
     else if (isCollection(bytes)) plain = faceOfCollection(bytes, face);
   } catch (cause) {
     throw damagedFile(name, cause);
   }
   const own = String.fromCharCode(...plain.subarray(0, 4));
-  // A collection that was packed as WOFF 2.
-  if (own === 'ttcf')
-    throw new FileFault(name, 'is a packed collection of fonts', 'Bring it in unpacked, as TTC.');
   if (own !== 'OTTO' && own !== '\x00\x01\x00\x00' && own !== 'true')
     throw new FileFault(name, 'is no font that can be read', 'Bring in a TTF, OTF, WOFF or WOFF2.');
   if (isCutShort(plain)) throw new FileFault(name, 'is cut short', SAVE_AGAIN);
@@ -50,14 +51,6 @@ function isCutShort(sfnt: Uint8Array): boolean {
     if (view.getUint32(at + 8) + view.getUint32(at + 12) > sfnt.length) return true;
   }
   return false;
-}
-
-/** The font in a WOFF 2 file. Throws if it is damaged, or says that it unpacks to more than any font is. */
-async function unpackWoff2(woff2: Uint8Array): Promise<Uint8Array> {
-  const view = new DataView(woff2.buffer, woff2.byteOffset, woff2.byteLength);
-  if (view.getUint32(16) > MAX) throw new Error('It unpacks to more than 64 MB.');
-  const { woff2Decode } = await import('woff-lib/woff2/decode');
-  return new Uint8Array(await woff2Decode(woff2));
 }
 
 /** The font in a WOFF 1 file. Throws if a part of it is not there, or before it would unpack to more than any font is. */
