@@ -20,7 +20,7 @@ export default defineConfig({
     permissions: ['clipboard-read', 'clipboard-write'],
   },
   webServer: {
-    command: 'node ../node_modules/.bin/tsx ../server/src/serve.ts',
+    command: 'node ../server/dist/serve.js',
     url: `http://localhost:${PORT}/examples/index.json`,
     env: { PORT: String(PORT) },
   },

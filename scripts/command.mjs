@@ -1,4 +1,4 @@
-/** Compiles the command to plain JavaScript (server/dist), so that it starts at once. */
+/** Compiles the command and the server to plain JavaScript (server/dist), so that they start at once, and run without their sources. */
 import { rmSync } from 'node:fs';
 import { build } from 'esbuild';
 import { root } from './prepare.mjs';
@@ -6,7 +6,7 @@ import { root } from './prepare.mjs';
 rmSync(`${root}/server/dist`, { recursive: true, force: true });
 await build({
   absWorkingDir: root,
-  entryPoints: ['server/src/command.ts', 'core/kernels/machine.ts'],
+  entryPoints: ['server/src/command.ts', 'server/src/serve.ts', 'core/kernels/machine.ts'],
   entryNames: '[name]',
   outdir: 'server/dist',
   ...{ bundle: true, splitting: true, minify: true, platform: 'node', format: 'esm' },

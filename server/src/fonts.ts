@@ -6,7 +6,8 @@ import type { Scene } from '@ignis/core/scene/model/schema';
 import { faceFile } from '@ignis/core/text/families';
 import { needFaces } from '@ignis/core/text/library';
 
-const { resolve } = createRequire(import.meta.resolve('@ignis/core/text/families'));
+// The fonts are packages of this one too, so that they are there where it is installed by itself.
+const { resolve } = createRequire(import.meta.url);
 
 /** The bytes of a face by its name: one that ships. Null if it is none. */
 export async function shippedFace(name: string): Promise<Uint8Array | null> {

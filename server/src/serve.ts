@@ -1,7 +1,8 @@
 /**
  * Serves the built studio with the example scenes, to this machine alone: PORT chooses the port, HOST another address,
- * such as 0.0.0.0 for all of the network.
+ * such as 0.0.0.0 for all of the network. STUDIO and SCENES are the folders of both, where they do not lie beside this one.
  */
+import { resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { createApp } from './app';
 import { portOf, serverOf, stop } from './listen';
@@ -13,7 +14,10 @@ const fail = (message: string) => {
 };
 
 function serve(port: number, host: string): void {
-  const app = createApp({ studio: at('../../studio/dist'), scenes: at('../../demo/scenes') });
+  const app = createApp({
+    studio: resolve(process.env.STUDIO ?? at('../../studio/dist')),
+    scenes: resolve(process.env.SCENES ?? at('../../demo/scenes')),
+  });
   const server = serverOf(app);
   server.on('error', ({ code, message }: NodeJS.ErrnoException) =>
     fail(

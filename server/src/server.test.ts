@@ -13,6 +13,7 @@ import { newLine, newPicture, newScene } from '@ignis/core/scene/model/make';
 import type { Scene } from '@ignis/core/scene/model/schema';
 import { exportScene } from '@ignis/core/render/export';
 import type { Picture } from '@ignis/core/kernels/picture';
+import { faceFile, shippedFaces } from '@ignis/core/text/families';
 import { createApp } from './app';
 import { run } from './command';
 import { decodeAssets, pictureFrom, readScene } from './scene-file';
@@ -284,6 +285,24 @@ describe('the ignis command', () => {
 
   it('prints a JSON Schema', async () => {
     expect(JSON.parse((await ignis('schema')).out)).toMatchObject({ type: 'object' });
+  });
+
+  it('is installed with all packages that it loads, in the versions that the core has', async () => {
+    const [own, core] = await Promise.all(
+      ['../package.json', '../../core/package.json'].map(
+        async (path) =>
+          JSON.parse(await readFile(new URL(path, import.meta.url), 'utf8')) as {
+            dependencies: Record<string, string>;
+          },
+      ),
+    );
+    const fonts = shippedFaces().map((name) => faceFile(name)!.split('/').slice(0, 2).join('/'));
+    // What compiling leaves outside (scripts/command.mjs).
+    const left = Object.keys(core!.dependencies).filter((name) =>
+      /^(@jsquash\/|harfbuzzjs$)/.test(name),
+    );
+    for (const name of new Set([...fonts, ...left]))
+      expect(own!.dependencies[name], name).toBe(core!.dependencies[name]);
   });
 
   it('refuses options that make no sense', async () => {
