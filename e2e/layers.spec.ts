@@ -224,3 +224,33 @@ test('the browser and the command make the same pixels of Night seven', async ({
   expect([width, height]).toEqual([1920, 1080]);
   expect(new Set(data).size).toBeGreaterThan(200);
 });
+
+test('sections and steps of the chain fold to what is essential, by kind of layer', async ({
+  page,
+}) => {
+  await openExample(page, 'Night Seven, in type');
+  await page.locator('[data-card]').nth(2).click();
+  const chain = page.getByRole('complementary', { name: 'Chain' });
+  const height = () => chain.evaluate((c) => c.scrollHeight);
+  await expect(chain.getByRole('spinbutton', { name: 'Size', exact: true })).toBeVisible();
+  const open = await height();
+  await chain.getByRole('button', { name: 'Fold Letters' }).click();
+  await expect(chain.getByText('Anton · 640 px')).toBeVisible();
+  await expect(chain.getByRole('spinbutton', { name: 'Size', exact: true })).toHaveCount(0);
+  // Another text is folded alike, also when the page is opened anew.
+  await page.locator('[data-card]').nth(3).click();
+  await expect(chain.getByText('Anton · 640 px')).toBeVisible();
+  await page.reload();
+  await settled(page);
+  await page.locator('[data-card]').nth(2).click();
+  await expect(chain.getByText('Anton · 640 px')).toBeVisible();
+  await chain.getByRole('button', { name: 'Fold all' }).click();
+  expect(await height()).toBeLessThan(open / 2);
+  // By keyboard as well.
+  const lines = chain.getByRole('button', { name: 'Open Lines' });
+  await lines.focus();
+  await page.keyboard.press('Enter');
+  await expect(chain.getByText('Direction')).toBeVisible();
+  await chain.getByRole('button', { name: 'Open all' }).click();
+  expect(await height()).toBeGreaterThanOrEqual(open);
+});

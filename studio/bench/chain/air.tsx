@@ -1,3 +1,4 @@
+import { essenceOf } from '@ignis/core/definitions/essence';
 import type { Parameters, Value } from '@ignis/core/definitions/parameter';
 import type { SourceDefinition } from '@ignis/core/definitions/source';
 import { subjectsFor } from '@ignis/core/scene/arrange/subjects';
@@ -18,7 +19,7 @@ export function AirNode({ layer }: { layer: Air }) {
   const live = liveEdit(`Change the ${definition.label.toLowerCase()}`);
   const edit = (v: Record<string, unknown>) => setAir(layer.id, v as Record<string, Value>);
   return (
-    <Node title="Source">
+    <Node title="Source" essence={essenceOf(parameters, layer.source.values)}>
       {isRain(layer) && <Splashes layer={layer} />}
       <ParameterControls
         parameters={parameters}

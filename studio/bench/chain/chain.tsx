@@ -1,6 +1,7 @@
-import { FlipHorizontal2, RotateCcw, RotateCw } from 'lucide-react';
-import { memo, useState, type ComponentType } from 'react';
+import { FlipHorizontal2, FoldVertical, RotateCcw, RotateCw, UnfoldVertical } from 'lucide-react';
+import { memo, useMemo, useState, type ComponentType } from 'react';
 import { blendParameter } from '@ignis/core/blend/parameter';
+import { essenceOf } from '@ignis/core/definitions/essence';
 import { percent } from '@ignis/core/definitions/number-parameters';
 import { mirrorScene, turnScene } from '@ignis/core/scene/edits/frame-edits';
 import {
@@ -20,6 +21,7 @@ import {
 } from '@ignis/core/scene/model/schema';
 import { definitionOf } from '@ignis/core/sources/index';
 import { liveEdit, useBench, useBenchThrottled, useSelectedLayer } from '../../state/bench';
+import { SectionsContext, foldAll, type ChainSections } from '../../state/folds';
 import { Button } from '../../ui/button';
 import { ColourField } from '../../ui/colour-field';
 import { IconButton } from '../../ui/icon-button';
@@ -59,8 +61,11 @@ export function Chain() {
 function OfLayer({ layer }: { layer: Layer }) {
   const { change } = useBench.getState();
   const definition = definitionOf(layer.source);
+  const { kind } = layer.source;
+  const sections = useMemo<ChainSections>(() => ({ kind, shown: new Set() }), [kind]);
+  const stepIds = layer.steps.map((s) => s.id);
   return (
-    <>
+    <SectionsContext.Provider value={sections}>
       <div className="mb-3 flex items-baseline justify-between gap-2">
         <h2 className="min-w-0 flex-1">
           <NameField
@@ -71,6 +76,14 @@ function OfLayer({ layer }: { layer: Layer }) {
           />
         </h2>
         <span className="text-sm text-dim">{definition.label}</span>
+        <div className="-mr-1 flex self-center">
+          <IconButton label="Fold all" onClick={() => foldAll(sections, stepIds, true)}>
+            <FoldVertical size={15} />
+          </IconButton>
+          <IconButton label="Open all" onClick={() => foldAll(sections, stepIds, false)}>
+            <UnfoldVertical size={15} />
+          </IconButton>
+        </div>
       </div>
       <div className="flex flex-col gap-3">
         {!grades(layer) && <nodes.Look layer={layer} />}
@@ -85,7 +98,7 @@ function OfLayer({ layer }: { layer: Layer }) {
         <nodes.Weave layer={layer} />
         <nodes.Blend layer={layer} />
       </div>
-    </>
+    </SectionsContext.Provider>
   );
 }
 
@@ -93,7 +106,11 @@ function OfLayer({ layer }: { layer: Layer }) {
 function Blend({ layer }: { layer: Layer }) {
   const live = liveEdit('Change the blend');
   return (
-    <Node title="Blend" last>
+    <Node
+      title="Blend"
+      last
+      essence={essenceOf(BLEND, { blend: layer.blend, opacity: layer.opacity })}
+    >
       <ParameterControls
         parameters={landsThrough(layer) ? OPACITY : BLEND}
         values={{ blend: layer.blend, opacity: layer.opacity }}

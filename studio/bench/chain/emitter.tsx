@@ -1,3 +1,4 @@
+import { essenceOf } from '@ignis/core/definitions/essence';
 import { Brush, Cloud, Waves } from 'lucide-react';
 import { subjectsFor } from '@ignis/core/scene/arrange/subjects';
 import type { Emitter } from '@ignis/core/scene/edits/emitter-edits';
@@ -31,7 +32,7 @@ export function EmitterNode({ layer }: { layer: Emitter }) {
   const options = subjectsFor(scene, id).map((l) => ({ value: l.id, label: l.name }));
   const edit = (v: Record<string, unknown>) => setEmitter(id, v as Record<string, Value>);
   return (
-    <Node title="Source">
+    <Node title="Source" essence={essenceOf(parameters, source.values)}>
       {needsLayer && (
         <LayerRow
           label="Layer"

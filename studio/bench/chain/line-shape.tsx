@@ -1,3 +1,4 @@
+import { essenceOf } from '@ignis/core/definitions/essence';
 import type { NumberParameter } from '@ignis/core/definitions/parameter';
 import { length, percent, place } from '@ignis/core/definitions/number-parameters';
 import type { Anchor, Path } from '@ignis/core/geometry/path';
@@ -46,6 +47,7 @@ export function ShapeNode({ layer }: { layer: Line }) {
   return (
     <Node
       title={definition.label}
+      essence={essenceOf(definition.parameters, values)}
       aside={
         <button
           type="button"

@@ -1,8 +1,10 @@
-import { ChevronDown, ChevronRight, Trash2 } from 'lucide-react';
+import { Trash2 } from 'lucide-react';
 import { useEffect, useRef } from 'react';
 import type { Parameters, Value } from '@ignis/core/definitions/parameter';
+import { essenceOf } from '@ignis/core/definitions/essence';
 import type { Edit } from '@ignis/core/scene/edits/edit';
 import { liveEdit, useBench } from '../../state/bench';
+import { foldStep, useFolds } from '../../state/folds';
 import { Menu } from '../../ui/menu';
 import { ParameterControls } from '../../ui/parameter-controls';
 import { Node } from './node';
@@ -71,6 +73,7 @@ export function LiveList({
 }: Props) {
   const { change, set: setBench } = useBench.getState();
   const opened = useBench((s) => s.step);
+  const folded = useFolds((s) => s.steps);
   const list = useRef<HTMLDivElement>(null);
   // What was just added, or opened, is seen.
   useEffect(() => {
@@ -86,8 +89,9 @@ export function LiveList({
           const definition = definitions.find((d) => d.kind === item.kind)!;
           const live = liveEdit(`Change ${definition.label}`);
           // Styles have many values; what pixels go through has few.
-          const canFold = folds && definition.works !== 'pixels';
-          const isOpen = !canFold || opened === item.id;
+          const isOneOpen = folds && definition.works !== 'pixels';
+          const isOpen = isOneOpen ? opened === item.id : !folded.has(item.id);
+          const essence = essenceOf(definition.parameters, item.values);
           return (
             <SortableItem key={item.id} id={item.id}>
               {(grip) => (
@@ -111,32 +115,30 @@ export function LiveList({
                         set(item.id, { enabled: !item.enabled }),
                       );
                     }}
+                    fold={{
+                      isOpen,
+                      toggle: () =>
+                        isOneOpen
+                          ? setBench({ step: isOpen ? null : item.id })
+                          : foldStep(item.id, isOpen),
+                    }}
                     aside={
                       <>
+                        {!isOpen && (
+                          <>
+                            <Swatch values={item.values} />
+                            <span className="truncate text-xs">{essence}</span>
+                          </>
+                        )}
                         {amount && amount.of(item) < 100 && (
                           <span className="text-xs tabular-nums">{amount.of(item)} %</span>
-                        )}
-                        {canFold && (
-                          <>
-                            {!isOpen && <Swatch values={item.values} />}
-                            <button
-                              type="button"
-                              aria-label={`${isOpen ? 'Fold' : 'Open'} ${definition.label}`}
-                              aria-expanded={isOpen}
-                              title={isOpen ? 'Fold' : 'Open'}
-                              onClick={() => setBench({ step: isOpen ? null : item.id })}
-                              className="rounded p-1 hover:text-ink"
-                            >
-                              {isOpen ? <ChevronDown size={14} /> : <ChevronRight size={14} />}
-                            </button>
-                          </>
                         )}
                         <button
                           type="button"
                           aria-label={`Remove ${definition.label}`}
                           title="Remove"
                           onClick={() => change(`Remove ${definition.label}`, remove(item.id))}
-                          className="rounded p-1 hover:text-ink"
+                          className="shrink-0 rounded p-1 hover:text-ink"
                         >
                           <Trash2 size={14} />
                         </button>
@@ -202,5 +204,10 @@ function Swatch({ values }: { values: Item['values'] }) {
   const colour = values.colour ?? values.highlight;
   const one = values.paint === undefined || values.paint === 'one';
   if (typeof colour !== 'string' || !one || values.ramped === true) return null;
-  return <span className="size-3 rounded-full border border-line" style={{ background: colour }} />;
+  return (
+    <span
+      className="size-3 shrink-0 rounded-full border border-line"
+      style={{ background: colour }}
+    />
+  );
 }

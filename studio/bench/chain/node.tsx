@@ -1,10 +1,14 @@
+import { ChevronDown, ChevronRight } from 'lucide-react';
 import type { ReactNode } from 'react';
+import { useSection, type Fold } from '../../state/folds';
 import { usePull, type Pulled } from './use-pull';
 
 interface Props {
   title: ReactNode;
   /** What stands at the right of the title. */
   aside?: ReactNode;
+  /** What stands there in its place while it is folded: the essence of what it holds. */
+  essence?: ReactNode;
   /** Whether it takes part; undefined if it cannot be turned off. */
   on?: boolean;
   onToggle?(): void;
@@ -14,47 +18,83 @@ interface Props {
   grip?: Record<string, unknown>;
   /** What a drag of the title to the side changes. */
   pulled?: Pulled;
+  /** How it folds; left out, a section with a title folds by that, for all layers of a kind. */
+  fold?: Fold;
   children?: ReactNode;
   last?: boolean;
 }
 
-/** One stage of the chain: a dot on the rail, a title, and its controls. */
-export function Node({ title, aside, on, onToggle, onPeek, pulled, grip, children, last }: Props) {
+/** One stage of the chain: a dot on the rail, a title that stays in sight, and its controls. */
+export function Node({
+  title,
+  aside,
+  essence,
+  on,
+  onToggle,
+  onPeek,
+  pulled,
+  grip,
+  fold: given,
+  children,
+  last,
+}: Props) {
   const pull = usePull(pulled, grip);
+  const section = useSection(!given && children && typeof title === 'string' ? title : null);
+  const fold = given ?? section;
+  const isFolded = fold !== null && !fold.isOpen;
   const dot = `block size-3.5 rounded-full border-2 ${on === false ? 'border-dim bg-panel' : 'border-ember bg-panel'}`;
+  const name = typeof title === 'string' ? title : 'Step';
   return (
     <div className="relative pl-6">
       {!last && <div className="absolute top-4 -bottom-3 left-[6px] w-[2px] bg-line" />}
-      {onToggle ? (
-        <button
-          type="button"
-          role="switch"
-          aria-checked={on}
-          aria-label={`${typeof title === 'string' ? title : 'Step'} on`}
-          title={on ? 'Turn off' : 'Turn on'}
-          onClick={onToggle}
-          onPointerEnter={() => onPeek?.(true)}
-          onPointerLeave={() => onPeek?.(false)}
-          onFocus={(e) => e.target.matches(':focus-visible') && onPeek?.(true)}
-          onBlur={() => onPeek?.(false)}
-          className="absolute top-[5px] left-0 z-10"
-        >
-          <span className={dot} />
-        </button>
-      ) : (
-        <span className={`absolute top-[5px] left-0 z-10 ${dot}`} />
-      )}
-      <div className="flex min-h-6 items-center justify-between gap-2">
+      <div
+        className={`-ml-6 flex min-h-6 items-center justify-between gap-2 pl-6 ${children && !isFolded ? 'sticky -top-3 z-10 bg-panel' : ''}`}
+      >
+        {!last && <span className="absolute top-4 bottom-0 left-[6px] w-[2px] bg-line" />}
+        {onToggle ? (
+          <button
+            type="button"
+            role="switch"
+            aria-checked={on}
+            aria-label={`${name} on`}
+            title={on ? 'Turn off' : 'Turn on'}
+            onClick={onToggle}
+            onPointerEnter={() => onPeek?.(true)}
+            onPointerLeave={() => onPeek?.(false)}
+            onFocus={(e) => e.target.matches(':focus-visible') && onPeek?.(true)}
+            onBlur={() => onPeek?.(false)}
+            className="absolute top-[5px] left-0 z-10"
+          >
+            <span className={dot} />
+          </button>
+        ) : (
+          <span className={`absolute top-[5px] left-0 z-10 ${dot}`} />
+        )}
         <h3
-          className={`truncate text-sm font-semibold ${on === false ? 'text-dim' : ''} ${pulled ? 'cursor-ew-resize' : grip ? 'cursor-grab' : ''}`}
+          className={`truncate text-sm font-semibold ${on === false ? 'text-dim' : ''} ${pulled ? 'cursor-ew-resize' : grip ? 'cursor-grab' : fold ? 'cursor-pointer' : ''}`}
+          onClick={grip || pulled ? undefined : fold?.toggle}
           {...grip}
           {...pull}
         >
           {title}
         </h3>
-        <div className="flex items-center gap-1 text-sm text-dim">{aside}</div>
+        <div className="flex min-w-0 items-center gap-1 text-sm text-dim">
+          {isFolded && essence ? <span className="truncate">{essence}</span> : aside}
+          {fold && (
+            <button
+              type="button"
+              aria-label={`${isFolded ? 'Open' : 'Fold'} ${name}`}
+              aria-expanded={!isFolded}
+              title={isFolded ? 'Open' : 'Fold'}
+              onClick={fold.toggle}
+              className="-mr-1 rounded p-1 hover:text-ink"
+            >
+              {isFolded ? <ChevronRight size={14} /> : <ChevronDown size={14} />}
+            </button>
+          )}
+        </div>
       </div>
-      {children && <div className="pt-1">{children}</div>}
+      {children && !isFolded && <div className="pt-1">{children}</div>}
     </div>
   );
 }

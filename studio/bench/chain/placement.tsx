@@ -15,6 +15,16 @@ import { NumberField } from '../../ui/number-field';
 import { PlaceFields } from '../../ui/place-fields';
 import { Node } from './node';
 
+/** Where a layer stands, and what else was done to it, in a few words. */
+function essenceOfPlace({ x, y, scaleX, scaleY, rotation }: Place): string {
+  const turned = Math.round(rotation);
+  return [
+    `x ${Math.round(x)} · y ${Math.round(y)}`,
+    ...(scaleX !== 1 || scaleY !== 1 ? [`${Math.round(scaleX * 100)} %`] : []),
+    ...(turned !== 0 ? [`turned ${turned}°`] : []),
+  ].join(' · ');
+}
+
 /** Where a layer stands: by numbers, and flips. */
 export function Placement({ layer }: { layer: Layer }) {
   const { change } = useBench.getState();
@@ -31,6 +41,7 @@ export function Placement({ layer }: { layer: Layer }) {
   return (
     <Node
       title="Place"
+      essence={essenceOfPlace(p)}
       aside={
         <>
           {moved && (

@@ -1,3 +1,4 @@
+import { essenceOf } from '@ignis/core/definitions/essence';
 import type { Parameters } from '@ignis/core/definitions/parameter';
 import { drawnLayer } from '@ignis/core/scene/bound/bind';
 import { findLayer, setFill, setLands, ungroup } from '@ignis/core/scene/edits/layer-edits';
@@ -91,7 +92,7 @@ const FILL: Parameters = Object.fromEntries(
 function Fill({ id, paint }: { id: string; paint: Paint }) {
   const live = liveEdit('Change the fill');
   return (
-    <Node title="Source">
+    <Node title="Source" essence={essenceOf(FILL, paint as unknown as Record<string, unknown>)}>
       <WithPictures>
         <ParameterControls
           parameters={FILL}
@@ -120,6 +121,7 @@ function LightOrShadow({ id, source }: { id: string; source: SpillSource | CastS
   return (
     <Node
       title={title}
+      essence={original?.name}
       aside={
         <ChoiceField
           label={title}

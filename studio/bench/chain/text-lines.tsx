@@ -1,3 +1,4 @@
+import { essenceOf } from '@ignis/core/definitions/essence';
 import { length } from '@ignis/core/definitions/number-parameters';
 import { addInFront } from '@ignis/core/scene/edits/layer-edits';
 import { everyLayer } from '@ignis/core/scene/model/schema';
@@ -30,7 +31,13 @@ export function Lines({ layer }: { layer: TextLayer }) {
   const line = lines.find((l) => l.id === along?.line);
   const size = layoutBox(layer);
   return (
-    <Node title="Lines">
+    <Node
+      title="Lines"
+      essence={[
+        essenceOf({ align: paragraphParameters.align }, source.paragraph),
+        ...(line ? [`along ${line.name}`] : box ? ['in a box'] : []),
+      ].join(' · ')}
+    >
       <ParameterControls
         parameters={paragraphParameters}
         values={source.paragraph}

@@ -1,3 +1,4 @@
+import { essenceOf } from '@ignis/core/definitions/essence';
 import { drawnLayer } from '@ignis/core/scene/bound/bind';
 import { addInFront, setLayer } from '@ignis/core/scene/edits/layer-edits';
 import { newId } from '@ignis/core/scene/model/new-id';
@@ -19,7 +20,10 @@ export function Stagger({ layer }: { layer: TextLayer }) {
     return found?.kind === 'text' && isReady(found) ? found : null;
   };
   return (
-    <Node title="Single letters">
+    <Node
+      title="Single letters"
+      essence={essenceOf({ rule: staggerParameters.rule }, layer.source.stagger)}
+    >
       <ParameterControls
         parameters={staggerParameters}
         values={layer.source.stagger}

@@ -1,6 +1,8 @@
 import { useBench } from '../../state/bench';
 import { useFonts } from '../../state/fonts';
 import { useTyping } from '../../state/typing';
+import { rangesOver } from '@ignis/core/text/edit-text';
+import { fontTitle } from '../../ui/font-words';
 import { Node } from './node';
 import type { TextLayer } from './text-layer';
 import { LetterControls, Notices } from './text-letters';
@@ -15,10 +17,15 @@ export function TextNodes({ layer }: { layer: TextLayer }) {
   const { content } = layer.source;
   const some = mode === 'type' && choice.to > choice.from && choice.to <= content.length;
   const [from, to] = some ? [choice.from, choice.to] : [0, content.length];
+  const { style } = rangesOver(layer.source, from, to)[0]!;
   const part = some && !(from === 0 && to === content.length);
   return (
     <>
-      <Node title="Letters" aside={part ? 'of what is chosen' : `${[...content].length} in all`}>
+      <Node
+        title="Letters"
+        essence={`${fontTitle(style.font)} · ${Math.round(style.size)} px`}
+        aside={part ? 'of what is chosen' : `${[...content].length} in all`}
+      >
         <LetterControls layer={layer} from={from} to={to} />
         <Notices layer={layer} />
       </Node>
