@@ -38,6 +38,7 @@ test('selection, cut-out, reshape', async ({ page }) => {
   await settled(page);
   await shot(page, 'cut-out');
 
+  await openExample(page, 'Heron in neon');
   await card(page, 'Heron').locator('[data-card]').click();
   await page.keyboard.press('5');
   await stage.getByRole('button', { name: 'Lasso', exact: true }).click();

@@ -109,3 +109,47 @@ test('until the picture of a scene is made its stored one stands there, and a wo
   // Cards get theirs after it.
   await expect(cards(page).first().locator('img')).toBeVisible();
 });
+
+test('the chain is as wide as its edge is dragged, and one key leaves only the picture', async ({
+  page,
+}) => {
+  await openExample(page, 'Heron in neon');
+  const chain = page.getByRole('complementary', { name: 'Chain' });
+  const width = async () => (await chain.boundingBox())!.width;
+  const shownWhole = async () => {
+    const [area, room] = [
+      await page.getByTestId('scene-area').boundingBox(),
+      await stage(page).boundingBox(),
+    ];
+    return area!.x >= room!.x && area!.x + area!.width <= room!.x + room!.width;
+  };
+  expect(await width()).toBe(316);
+  const edge = page.getByRole('separator', { name: 'Width of the chain' });
+  const { x } = (await edge.boundingBox())!;
+  await page.mouse.move(x, 300);
+  await page.mouse.down();
+  await page.mouse.move(x - 120, 300, { steps: 4 });
+  await page.mouse.up();
+  expect(await width()).toBe(436);
+  // What stood whole on the stage still does.
+  await expect.poll(shownWhole).toBe(true);
+  await edge.focus();
+  await page.keyboard.press('ArrowRight');
+  await expect.poll(width).toBeLessThan(436);
+  const narrower = await width();
+  await page.reload();
+  await settled(page);
+  expect(Math.abs((await width()) - narrower)).toBeLessThan(2);
+
+  const before = await page.getByTestId('scene-area').boundingBox();
+  await page.keyboard.press('o');
+  await expect(chain).toHaveCount(0);
+  await expect(page.getByRole('banner')).toHaveCount(0);
+  await expect.poll(async () => (await stage(page).boundingBox())!.width).toBe(1280);
+  await expect
+    .poll(async () => (await page.getByTestId('scene-area').boundingBox())!.width)
+    .toBeGreaterThan(before!.width);
+  await page.keyboard.press('Escape');
+  await expect(chain).toBeVisible();
+  await expect.poll(() => page.getByTestId('scene-area').boundingBox()).toEqual(before);
+});

@@ -31,9 +31,9 @@ export interface Hypothesis {
 const SEEN = 0.8;
 const SURE = 0.94;
 /** What people are worth beyond the agreement of others (a mean overlap), from so sure on to fully sure. */
-const PEOPLE_BONUS = { most: 0.06, from: 0.85, to: 0.95 };
+const PEOPLE_BONUS = { most: 0.15, from: 0.85, to: 0.95 };
 /** What colours in common take from the agreement, and what it adds that an answer fills the outline round it. */
-const COLOURS = 0.7;
+const COLOURS = 1;
 const TIGHT = 0.3;
 /** So far into sure people all is subject, and so far from them all is background, shares of the longer side. */
 const INSIDE = 1 / 42;

@@ -38,7 +38,7 @@ import {
   spill,
 } from './commands/layers';
 import { holdToCompare, takeNow } from './commands/takes';
-import { zoomBy, zoomToFit, zoomToPixels } from './commands/view';
+import { onlyPicture, zoomBy, zoomToFit, zoomToPixels } from './commands/view';
 import { beginMode, modeOf, modes, situation } from './modes/index';
 
 /** What only the bench itself can do. */
@@ -156,6 +156,12 @@ export function actions(does: BenchDoes): Action[] {
       name: 'Compare, while it is held',
       keys: ['c'],
       run: () => holdToCompare(),
+      enabled: true,
+    },
+    {
+      name: bench().isBare ? 'The whole bench again' : 'Only the picture',
+      keys: ['o'],
+      run: () => onlyPicture(!bench().isBare),
       enabled: true,
     },
     {

@@ -126,6 +126,7 @@ function Open() {
   const [open, setOpen] = useState<WindowName | null>(null);
   const name = useBench((s) => s.scene.name);
   const selected = useBench((s) => s.selected);
+  const isBare = useBench((s) => s.isBare);
   const [isWhole, setWhole] = useState(false);
   const isShown = useBench((s) => s.isShown);
   useAutosave();
@@ -264,6 +265,7 @@ function Open() {
     <ScenePalette value={scenePalette}>
       <BenchLayout
         name={name}
+        isBare={isBare}
         header={isWhole && <Header does={does} />}
         stage={
           <FaultBoundary what="The stage" {...guard}>
@@ -275,11 +277,7 @@ function Open() {
         }
         chain={
           isWhole && (
-            <FaultBoundary
-              what="The chain"
-              place="w-[316px] shrink-0 border-l border-line bg-panel"
-              {...guard}
-            >
+            <FaultBoundary what="The chain" place="h-full border-l border-line bg-panel" {...guard}>
               <Chain />
             </FaultBoundary>
           )

@@ -1,4 +1,5 @@
 import type { ReactNode } from 'react';
+import { Group, Panel, Separator, useDefaultLayout } from 'react-resizable-panels';
 
 interface Props {
   /** What the scene is called; null if that is not known yet. */
@@ -10,22 +11,68 @@ interface Props {
   strip?: ReactNode;
   /** Whether the scene is still on its way. */
   isOpening?: boolean;
+  /** Whether nothing but the stage is there. */
+  isBare?: boolean;
   children?: ReactNode;
 }
 
+/** The width of the chain, CSS px: of an artist who never dragged its edge, and as it may be. */
+const CHAIN = { usual: '316px', least: '280px', most: '600px' };
+
 /** Where the parts of the bench stand: the same before a scene is open as after. */
-export const BenchLayout = ({ name, header, stage, chain, strip, isOpening, children }: Props) => (
-  <main className="flex h-full flex-col overflow-hidden" aria-busy={isOpening}>
-    {header || (
-      <header className="flex h-[46px] shrink-0 items-center border-b border-line bg-panel px-14">
-        <h1 className="truncate font-semibold">{name}</h1>
-      </header>
-    )}
-    <div className="flex min-h-0 flex-1">
-      <div className="relative min-w-0 flex-1 overflow-hidden">{stage}</div>
-      {chain || <div className="w-[316px] shrink-0 border-l border-line bg-panel" />}
-    </div>
-    {strip || <div className="h-[158px] shrink-0 border-t border-line bg-panel" />}
-    {children}
-  </main>
-);
+export function BenchLayout({
+  name,
+  header,
+  stage,
+  chain,
+  strip,
+  isOpening,
+  isBare = false,
+  children,
+}: Props) {
+  // What is right on one screen is not on another.
+  const { defaultLayout, onLayoutChanged } = useDefaultLayout({
+    id: `ignis-bench-${window.screen.width}`,
+    storage: localStorage,
+    onlySaveAfterUserInteractions: true,
+  });
+  return (
+    <main className="flex h-full flex-col overflow-hidden" aria-busy={isOpening}>
+      {!isBare &&
+        (header || (
+          <header className="flex h-[46px] shrink-0 items-center border-b border-line bg-panel px-14">
+            <h1 className="truncate font-semibold">{name}</h1>
+          </header>
+        ))}
+      <Group
+        {...(!isBare && defaultLayout && { defaultLayout })}
+        {...(!isBare && { onLayoutChanged })}
+        className="min-h-0 flex-1"
+      >
+        <Panel id="stage" minSize="320px" className="relative" style={{ overflow: 'hidden' }}>
+          {stage}
+        </Panel>
+        {!isBare && (
+          <>
+            <Separator
+              aria-label="Width of the chain"
+              className="z-10 w-0 outline-ember before:absolute before:inset-y-0 before:w-1 data-[separator=hover]:before:bg-ember/40 data-[separator=active]:before:bg-ember"
+            />
+            <Panel
+              id="chain"
+              defaultSize={CHAIN.usual}
+              minSize={CHAIN.least}
+              maxSize={CHAIN.most}
+              groupResizeBehavior="preserve-pixel-size"
+              style={{ overflow: 'hidden' }}
+            >
+              {chain || <div className="h-full border-l border-line bg-panel" />}
+            </Panel>
+          </>
+        )}
+      </Group>
+      {!isBare && (strip || <div className="h-[158px] shrink-0 border-t border-line bg-panel" />)}
+      {children}
+    </main>
+  );
+}

@@ -46,6 +46,8 @@ export interface Workspace {
   mode: string;
   view: View;
   comparing: boolean;
+  /** Whether nothing but the picture is there. */
+  isBare: boolean;
   /** The scene without the selected layer, as it was opened, or as it was in a take, by its id. */
   compareWith: string;
   /** The places at which the light meter goes on reading, scene px, in the order in which they were pinned. */
@@ -79,6 +81,7 @@ export const EMPTY_WORKSPACE: Workspace = {
   ...NOTHING_OPEN,
   ...{ selected: null, others: [], snapped: null, hovered: null, folded: new Set() },
   ...{ mode: 'arrange', view: { zoom: 1, x: 0, y: 0 }, comparing: false, compareWith: 'layer' },
+  isBare: false,
   pinned: [],
   ...{
     saved: 'saved',

@@ -50,7 +50,7 @@ export function Chain() {
   return (
     <aside
       aria-label="Chain"
-      className="flex h-full w-[316px] shrink-0 flex-col overflow-y-auto border-l border-line bg-panel px-4 py-3"
+      className="flex h-full flex-col overflow-y-auto border-l border-line bg-panel px-4 py-3"
     >
       {selecting && <SelectionPanel />}
       {layer ? <OfLayer key={layer.id} layer={layer} /> : <OfScene />}

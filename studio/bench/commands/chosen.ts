@@ -11,6 +11,7 @@ import type { Layer } from '@ignis/core/scene/model/schema';
 import { useBench } from '../../state/bench';
 import { modeOf } from '../modes/index';
 import { remove } from './layers';
+import { onlyPicture } from './view';
 
 /** What keys do with what is chosen: the mode goes first, then what is chosen beside it, then the layer. */
 
@@ -32,7 +33,8 @@ export function nudge(x: number, y: number): void {
 
 /** Lets go of guides, anchors and layers besides the selected one, and ends the mode if Esc does. */
 export function letGo(): void {
-  const { mode, set } = bench();
+  const { mode, isBare, set } = bench();
+  if (isBare) return onlyPicture(false);
   const { escape } = modeOf(mode);
   if (typeof escape === 'function' && escape(selectedLayer())) return;
   set({ guide: null, others: [], anchors: [], ...(escape && { mode: 'arrange' }) });

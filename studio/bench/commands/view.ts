@@ -1,5 +1,7 @@
 import type { Point } from '@ignis/core/geometry/affine';
+import { toast } from 'sonner';
 import { useBench } from '../../state/bench';
+import type { View } from '../../state/workspace';
 import { centred, fitted, stageSize, zoomedAt } from '../stage/view';
 
 /** What the stage shows of the scene, and how large. */
@@ -24,3 +26,22 @@ export const zoomToFit = (): void => bench().set({ view: fitted(bench().scene, s
 
 export const zoomToPixels = (): void =>
   bench().set({ view: centred(bench().scene, stageSize, 1 / window.devicePixelRatio) });
+
+/** Where the scene stood before only the picture was shown. */
+let before: View | null = null;
+
+/** Shows only the picture, as large as the page, or the bench as it was. */
+export function onlyPicture(on: boolean): void {
+  const { isBare, view, set } = bench();
+  if (on === isBare) return;
+  if (!on) {
+    set({ isBare: false, ...(before && { view: before }) });
+    toast.dismiss('bare');
+    return;
+  }
+  before = view;
+  set({ isBare: true });
+  toast('O or Esc brings the bench back', { id: 'bare', duration: 2500 });
+  // The stage is as large as the page a frame later.
+  requestAnimationFrame(() => requestAnimationFrame(() => bench().isBare && zoomToFit()));
+}

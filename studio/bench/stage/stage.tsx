@@ -24,7 +24,7 @@ import { follow, scenePoint } from './pointer';
 import type { Screens } from './screens';
 import { shownScene, usePreview } from './use-preview';
 import { useSpacePressed } from './use-space-pressed';
-import { fitted, stageSize, zoomedAt } from './view';
+import { fitted, isSameView, stageSize, zoomedAt } from './view';
 
 interface Props {
   /** Files dropped at a place of the scene. */
@@ -40,12 +40,13 @@ export function Stage({ onFiles }: Props) {
   const [panning, setPanning] = useState(false);
   const space = useSpacePressed();
   const [dropping, setDropping] = useState(false);
-  const { id, view, mode, comparing, label, width, height, background } = useBench(
+  const { id, view, mode, comparing, isBare, label, width, height, background } = useBench(
     useShallow((s) => ({
       id: s.id,
       view: s.view,
       mode: s.mode,
       comparing: s.comparing,
+      isBare: s.isBare,
       label: s.gesture?.label,
       width: s.scene.width,
       height: s.scene.height,
@@ -71,12 +72,15 @@ export function Stage({ onFiles }: Props) {
     return () => watch.disconnect();
   }, []);
 
-  // A scene just opened stands whole in the middle.
-  const fittedFor = useRef('');
+  // A scene just opened stands whole in the middle, and so does one that did when the stage becomes another size.
+  const fittedFor = useRef({ id: '', size });
   useEffect(() => {
-    if (!id || size.width === 0 || fittedFor.current === id) return;
-    fittedFor.current = id;
-    useBench.getState().set({ view: fitted(useBench.getState().scene, size) });
+    if (!id || size.width === 0) return;
+    const { scene, view, set } = useBench.getState();
+    const before = fittedFor.current;
+    fittedFor.current = { id, size };
+    const isWhole = before.id === id && isSameView(view, fitted(scene, before.size));
+    if (before.id !== id || isWhole) set({ view: fitted(scene, size) });
   }, [id, size]);
 
   useGesture(
@@ -157,6 +161,7 @@ export function Stage({ onFiles }: Props) {
   };
 
   const press = (down: React.PointerEvent) => {
+    if (isBare) return;
     if (down.button !== 0) return;
     const p = scenePoint(element.current!, down);
     follow(down.nativeEvent, {
@@ -166,7 +171,9 @@ export function Stage({ onFiles }: Props) {
   };
 
   const { Overlay, Beneath, pointer, overGuides } = modeOf(mode);
-  const overlay = !comparing && Overlay && (
+  // What is worked on is not to be seen while only the picture is, or another state of it.
+  const isWorked = !comparing && !isBare;
+  const overlay = isWorked && Overlay && (
     <Overlay stage={element} layer={layer} pick={(at, also) => void pick(at, also)} />
   );
   return (
@@ -199,10 +206,10 @@ export function Stage({ onFiles }: Props) {
       />
       <Cover />
       <div ref={picture} className="absolute top-0 left-0 origin-top-left" data-testid="picture" />
-      {!comparing && over.view && over.look && (
+      {isWorked && over.view && over.look && (
         <MaskCanvas view={over.view} isNew={over.isNew} look={over.look} frame={over.frame} />
       )}
-      {!comparing && Beneath && <Beneath layer={layer} {...size} />}
+      {isWorked && Beneath && <Beneath layer={layer} {...size} />}
       <svg
         className="absolute inset-0 h-full w-full"
         onPointerDown={press}
@@ -215,19 +222,23 @@ export function Stage({ onFiles }: Props) {
         }}
         data-testid="overlay"
       >
-        {hovered && hovered.id !== layer?.id && <LayerOutline layer={hovered} />}
-        <Grid />
+        {isWorked && hovered && hovered.id !== layer?.id && <LayerOutline layer={hovered} />}
+        {!isBare && <Grid />}
         {!overGuides && overlay}
-        {!comparing && over.view && over.edge && <MovingEdge view={over.view} />}
-        {!comparing && <Guides stage={element} {...size} />}
+        {isWorked && over.view && over.edge && <MovingEdge view={over.view} />}
+        {isWorked && <Guides stage={element} {...size} />}
         {overGuides && overlay}
-        <Rulers stage={element} {...size} />
+        {!isBare && <Rulers stage={element} {...size} />}
         <PickColour stage={element} screens={screens} />
       </svg>
-      <ModeBar />
-      <LightMeter stage={element} />
-      <PinnedPlaces />
-      <ScopesPanel />
+      {!isBare && (
+        <>
+          <ModeBar />
+          <LightMeter stage={element} />
+          <PinnedPlaces />
+          <ScopesPanel />
+        </>
+      )}
       <Making />
       <Shown />
       {dropping && (

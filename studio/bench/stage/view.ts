@@ -34,3 +34,7 @@ export function zoomedAt(view: View, zoom: number, x: number, y: number): View {
   const k = next / view.zoom;
   return { zoom: next, x: x - (x - view.x) * k, y: y - (y - view.y) * k };
 }
+
+/** Whether two views show the same, but for what rounding does. */
+export const isSameView = (a: View, b: View): boolean =>
+  Math.abs(a.zoom / b.zoom - 1) < 1e-6 && Math.hypot(a.x - b.x, a.y - b.y) < 0.5;
