@@ -355,6 +355,7 @@ test('colours are taken from a mark that goes along; strokes are listed by small
   // Another brush, as large as it was.
   await page.getByRole('button', { name: 'Brushes' }).click();
   await page
+    .getByRole('dialog')
     .getByRole('button', { name: /^Take / })
     .first()
     .click();
