@@ -246,6 +246,13 @@ test('sections and steps of the chain fold to what is essential, by kind of laye
   await expect(chain.getByText('Anton · 640 px')).toBeVisible();
   await chain.getByRole('button', { name: 'Fold all' }).click();
   expect(await height()).toBeLessThan(open / 2);
+  // A style that was opened is folded with the rest, and opens alone.
+  const bevel = chain.getByRole('button', { name: /^(Open|Fold) Bevel$/ });
+  await expect(bevel).toHaveAttribute('aria-expanded', 'false');
+  await bevel.click();
+  await expect(bevel).toHaveAttribute('aria-expanded', 'true');
+  await chain.getByRole('button', { name: 'Fold all' }).click();
+  await expect(bevel).toHaveAttribute('aria-expanded', 'false');
   // By keyboard as well.
   const lines = chain.getByRole('button', { name: 'Open Lines' });
   await lines.focus();

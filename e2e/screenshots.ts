@@ -87,7 +87,7 @@ test('bench, passes, steps, export', async ({ page }) => {
   await page.getByRole('button', { name: 'Export', exact: true }).click();
   const dialog = page.getByRole('dialog');
   await dialog.getByRole('radio', { name: 'WebP' }).click();
-  await dialog.getByRole('button', { name: 'Keep these settings' }).click();
+  await dialog.getByRole('button', { name: 'Save as a preset' }).click();
   await page.keyboard.type('For the wall');
   await page.keyboard.press('Enter');
   await expect(dialog.getByRole('img', { name: 'The picture as WebP' })).toBeVisible();

@@ -17,6 +17,9 @@ describe('a pattern of names', () => {
     expect(unknownWords('{moon} {name} {}')).toEqual(['moon', '']);
   });
 
+  it('leaves blanks of its own alone, as a folder may have them', () =>
+    expect(namedBy('/my  dir/{name}.png', words)).toBe('/my  dir/Night seven.png'));
+
   it('takes names of layers as they are, braces too', () =>
     expect(namedBy('{layer}', { ...words, layer: '{name}' })).toBe('{name}'));
 });

@@ -30,15 +30,17 @@ export const unknownWords = (pattern: string): string[] =>
   [...pattern.matchAll(/\{([^{}]*)\}/g)].map(([, word]) => word!).filter((word) => !isWord(word));
 
 /** The name that a pattern comes to; numbers of layers have two digits. What is not known stays as it is, and what does not apply leaves no gap. */
-export const namedBy = (pattern: string, words: NameWords): string =>
-  pattern
-    .replace(/\{([^{}]*)\}/g, (all, word: string) => {
-      if (!isWord(word)) return all;
-      const value = words[word];
-      return word === 'number' && value ? String(value).padStart(2, '0') : String(value ?? '');
-    })
-    .replace(/\s+/g, ' ')
-    .trim();
+export function namedBy(pattern: string, words: NameWords): string {
+  let hasGaps = false;
+  const name = pattern.replace(/\{([^{}]*)\}/g, (all, word: string) => {
+    if (!isWord(word)) return all;
+    const value = words[word];
+    hasGaps ||= value === undefined;
+    return word === 'number' && value ? String(value).padStart(2, '0') : String(value ?? '');
+  });
+  // Blanks of the pattern itself may be those of a folder.
+  return hasGaps ? name.replace(/ {2,}/g, ' ').trim() : name;
+}
 
 /** The same names, each that was there before with a number behind it, as files of one place must have. */
 export function distinct(names: readonly string[]): string[] {

@@ -66,7 +66,7 @@ const SAMPLED = 96;
 const MOSTLY = 0.5;
 /** Letters that have no outlines in any font. */
 const UNSEEN = /[\p{C}\p{Z}\p{M}\u115F\u1160\u2800\u3164]/u;
-/** So many places on the axes of a font are held. */
+/** So many places on the axes of a font are cached. */
 const PLACES = 24;
 
 /** Bit of `fsType` (OpenType, OS/2) that forbids embedding, and the one that allows pictures only. */

@@ -3,7 +3,6 @@ import { Command, InvalidArgumentError } from 'commander';
 import type { Depth } from '@ignis/core/pixels/picture';
 import type { Space } from '@ignis/core/pixels/profile';
 import type { Region } from '@ignis/core/pixels/region';
-import type { About } from '@ignis/core/files/formats/xmp';
 import { ABOUT } from '@ignis/core/files/formats/xmp';
 import type { Layer } from '@ignis/core/scene/model/schema';
 import type { WriteOptions } from './commands/formats';
@@ -49,7 +48,7 @@ export async function run(args: string[]): Promise<number> {
     .option('--no-background', 'leave the background colour out');
   writing(render).action(async (paths: string[], options: RenderOptions) => {
     const { renderScenes } = await import('./commands/render');
-    await renderScenes(paths, { ...options, about: said(options) }, withoutOwn(args));
+    await renderScenes(paths, options, withoutOwn(args));
   });
 
   writing(
@@ -60,7 +59,7 @@ export async function run(args: string[]): Promise<number> {
       .argument('<file>'),
   ).action(async (from: string, to: string, options: WriteOptions) => {
     const { convertPicture } = await import('./commands/convert');
-    await convertPicture(from, to, { ...options, about: said(options) });
+    await convertPicture(from, to, options);
   });
 
   program
@@ -139,12 +138,6 @@ function withoutOwn(args: readonly string[]): string[] {
     return each.some((name) => arg.startsWith(`${name}=`)) ? [arg] : [];
   });
 }
-
-/** What a file is to say of itself, of the options of a command. */
-const said = (options: object): About =>
-  Object.fromEntries(
-    ABOUT.flatMap((field) => (field in options ? [[field, options[field as keyof object]]] : [])),
-  );
 
 /** Layers as `ignis info` prints them. */
 const described = (layers: readonly Layer[]): object[] =>

@@ -16,6 +16,24 @@ interface Props {
   children?: ReactNode;
 }
 
+/** What the browser remembers; one that remembers nothing forgets this as well. */
+const remembered = {
+  getItem(key: string): string | null {
+    try {
+      return localStorage.getItem(key);
+    } catch {
+      return null;
+    }
+  },
+  setItem(key: string, value: string): void {
+    try {
+      localStorage.setItem(key, value);
+    } catch {
+      // It is as it was at first the next time.
+    }
+  },
+};
+
 /** The width of the chain, CSS px: of an artist who never dragged its edge, and as it may be. */
 const CHAIN = { usual: '316px', least: '280px', most: '600px' };
 
@@ -33,7 +51,7 @@ export function BenchLayout({
   // What is right on one screen is not on another.
   const { defaultLayout, onLayoutChanged } = useDefaultLayout({
     id: `ignis-bench-${window.screen.width}`,
-    storage: localStorage,
+    storage: remembered,
     onlySaveAfterUserInteractions: true,
   });
   return (

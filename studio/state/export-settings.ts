@@ -30,7 +30,7 @@ export interface ExportSettings {
   about: Pick<About, 'creator' | 'rights'>;
 }
 
-/** Settings kept under a name. */
+/** Settings saved under a name. */
 export interface Preset {
   name: string;
   settings: ExportSettings;
@@ -59,8 +59,8 @@ export function exportSettings(): ExportSettings {
   return Object.fromEntries(names.map((name) => [name, all[name]])) as unknown as ExportSettings;
 }
 
-/** Keeps the settings under a name; a preset of that name is replaced. */
-export function keepPreset(name: string): void {
+/** Saves the settings under a name; a preset of that name is replaced. */
+export function savePreset(name: string): void {
   const preset = { name, settings: exportSettings() };
   useExportSettings.setState(({ presets }) => ({
     presets: [...presets.filter((p) => p.name !== name), preset].slice(-MOST_PRESETS),

@@ -63,7 +63,7 @@ export const sceneSizes = (): Promise<SceneSize[]> =>
 
 /** Bytes in words, such as 320 MB. */
 export function inWords(bytes: number): string {
-  const [unit, size] = bytes < 1e9 ? ['MB', 1e6] : ['GB', 1e9];
+  const [unit, size] = bytes < 1e6 ? ['kB', 1e3] : bytes < 1e9 ? ['MB', 1e6] : ['GB', 1e9];
   const n = bytes / size;
   return `${n < 10 ? n.toFixed(1) : Math.round(n)} ${unit}`;
 }

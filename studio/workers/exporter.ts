@@ -16,8 +16,8 @@ export interface Exporting {
 /** What makes files of a scene, in a worker of its own. */
 export interface Exporter {
   /**
-   * Makes a file. Files of the same scene that differ only in how they are written are made of the same pixels: what the
-   * last one was made of is held. One is made at a time.
+   * Makes a file. Files of the same scene that differ only in how they are written are made of the same pixels: those
+   * of the last one are cached. One is made at a time.
    */
   make(scene: Scene, options: ExportOptions, progress: (done: number) => void): Exporting;
   /** Ends what is under way, and lets go of the worker. */

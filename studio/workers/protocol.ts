@@ -195,7 +195,7 @@ export interface Engine {
   layersAt(scene: Delta, x: number, y: number): Promise<string[]>;
   /**
    * The whole scene as a file. `progress` is called with the share done. The same number of `pixels` says that they are those
-   * of the file before, which are held.
+   * of the file before, which are cached.
    */
   exportFile(
     scene: Delta,

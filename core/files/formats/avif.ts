@@ -63,6 +63,7 @@ function isPlain(bytes: Uint8Array): boolean {
 
 export const avif: PictureFormat = {
   ...{ format: 'avif', label: 'AVIF', extensions: ['avif'], type: 'image/avif' },
+  isShown: true,
   sizedAs: ['avif', 'heif'],
   written: written({
     depths: [8],

@@ -21,6 +21,8 @@ export interface PictureFormat {
   /** Extensions of such files, and their MIME type. */
   extensions: readonly string[];
   type: string;
+  /** Whether browsers show such files as they are. */
+  isShown?: true;
   /** What the package that reads headers calls it, if it knows it. */
   sizedAs?: readonly string[];
   /** What the header says, where no package reads it; null if the bytes are not of this format. */

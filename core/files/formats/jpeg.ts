@@ -123,6 +123,7 @@ const asJpeg = written({
 
 export const jpeg: PictureFormat = {
   ...{ format: 'jpg', label: 'JPEG', extensions: ['jpg', 'jpeg', 'jfif'], type: 'image/jpeg' },
+  isShown: true,
   sizedAs: ['jpg', 'jpeg'],
   isCutShort(bytes) {
     // The end-of-image mark; cameras may write more behind it.

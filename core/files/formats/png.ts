@@ -113,6 +113,7 @@ const COLOURS = ['cICP', 'iCCP', 'sRGB', 'gAMA', 'cHRM'];
 
 export const png: PictureFormat = {
   ...{ format: 'png', label: 'PNG', extensions: ['png'], type: 'image/png' },
+  isShown: true,
   orientation(bytes) {
     for (const [name, content] of chunks(bytes)) {
       if (name === 'eXIf') return orientationOf(content);

@@ -73,6 +73,7 @@ function extended(
 
 export const webp: PictureFormat = {
   ...{ format: 'webp', label: 'WebP', extensions: ['webp'], type: 'image/webp' },
+  isShown: true,
   orientation(bytes) {
     const exif = part(bytes, 'EXIF');
     if (!exif) return 1;

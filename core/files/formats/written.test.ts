@@ -177,8 +177,10 @@ describe('what the artist says of it in words', () => {
       const { xmp } = await sharp(file).metadata();
       const packet = xmp!.toString();
       expect(XMLValidator.validate(packet)).toBe(true);
-      const { Description: said } = new XMLParser({ removeNSPrefix: true }).parse(packet).xmpmeta
-        .RDF;
+      const { Description: said } = new XMLParser({
+        htmlEntities: true,
+        removeNSPrefix: true,
+      }).parse(packet).xmpmeta.RDF;
       expect(said).toEqual({
         title: { Alt: { li: 'Night <seven> & "light"' } },
         creator: { Seq: { li: 'Ada Lindqvist' } },

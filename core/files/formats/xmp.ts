@@ -1,4 +1,5 @@
 import { strToU8 } from 'fflate';
+import { xmlText } from '../xml-text';
 
 /** What a file says of its picture in words, as the artist wrote it; nothing is written that they did not write. */
 export interface About {
@@ -28,14 +29,6 @@ export function saidOf(about: About | undefined): About | null {
   return said.length > 0 ? Object.fromEntries(said) : null;
 }
 
-const ENTITIES: Readonly<Record<string, string>> = { '&': '&amp;', '<': '&lt;', '>': '&gt;' };
-
-/** Words as XML text: characters that XML 1.0 does not have are left out. */
-const asText = (words: string): string =>
-  words
-    .replace(/[^\t\n\r\u0020-\uD7FF\uE000-\uFFFD\u{10000}-\u{10FFFF}]/gu, '')
-    .replace(/[&<>]/g, (letter) => ENTITIES[letter]!);
-
 /** How each field stands in a packet: by its name in Dublin Core, and the kind of list that XMP wants it to be. */
 const LISTS: Readonly<Record<keyof About, 'Alt' | 'Seq'>> = {
   ...{ title: 'Alt', creator: 'Seq', rights: 'Alt', description: 'Alt' },
@@ -50,7 +43,7 @@ export function xmpOf(about: About | undefined): Uint8Array | null {
   const fields = ABOUT.filter((field) => said[field]).map((field) => {
     const list = LISTS[field];
     const language = list === 'Alt' ? ' xml:lang="x-default"' : '';
-    const item = `<rdf:li${language}>${asText(said[field]!)}</rdf:li>`;
+    const item = `<rdf:li${language}>${xmlText(said[field]!)}</rdf:li>`;
     return `<dc:${field}><rdf:${list}>${item}</rdf:${list}></dc:${field}>`;
   });
   return strToU8(

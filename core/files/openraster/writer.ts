@@ -1,5 +1,6 @@
 import { strToU8, zipSync } from 'fflate';
 import { sha256 } from '../hash';
+import { xmlText } from '../xml-text';
 import { theirBlend } from './blends';
 import { LIVE, MIMETYPE } from './reader';
 
@@ -26,15 +27,13 @@ export interface Raster {
   scene: Uint8Array;
 }
 
-const escaped = (text: string) => text.replace(/[&<>"']/g, (c) => `&#${c.charCodeAt(0)};`);
-
 /** The bytes of an OpenRaster archive (OpenRaster 0.0.6). A blend that it has no name for counts as normal. */
 export async function writtenOpenRaster(raster: Raster): Promise<Uint8Array> {
   const { width, height, layers } = raster;
   const pathOf = (i: number) => `data/layer${i}.png`;
   const list = layers.map(
     (l, i) =>
-      `<layer name="${escaped(l.name)}" src="${pathOf(i)}" x="0" y="0" opacity="${l.opacity}" visibility="${l.visible ? 'visible' : 'hidden'}" composite-op="${theirBlend(l.blend) ?? 'svg:src-over'}"/>`,
+      `<layer name="${xmlText(l.name)}" src="${pathOf(i)}" x="0" y="0" opacity="${l.opacity}" visibility="${l.visible ? 'visible' : 'hidden'}" composite-op="${theirBlend(l.blend) ?? 'svg:src-over'}"/>`,
   );
   const stack = strToU8(
     `<?xml version="1.0" encoding="UTF-8"?>\n<image version="0.0.6" w="${width}" h="${height}"><stack>${list.toReversed().join('')}</stack></image>\n`,

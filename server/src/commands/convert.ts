@@ -28,5 +28,5 @@ export async function convertPicture(from: string, to: string, options: WriteOpt
     ...{ scale: 1, depth, space, background: false },
     picture: () => picture(image),
   });
-  await writeFile(to, await written.encode(made, values, options));
+  await writeFile(to, await written.encode(made, values, { ...options, about: options }));
 }

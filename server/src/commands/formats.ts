@@ -8,12 +8,11 @@ import type { Depth } from '@ignis/core/pixels/picture';
 import type { Space } from '@ignis/core/pixels/profile';
 
 /** How a picture is written, as the options of a command say. */
-export interface WriteOptions {
+export interface WriteOptions extends About {
   depth?: Depth;
   quality?: number;
   space: Space;
   density: number;
-  about?: About;
 }
 
 /** What writes a file: how, in which depth, and with which values. */

@@ -7,6 +7,7 @@ import type { Region } from '@ignis/core/pixels/region';
 import { NAME_WORDS, namedBy, unknownWords } from '@ignis/core/files/name-pattern';
 import { exportRegion, exportScene } from '@ignis/core/render/export';
 import { layersAlone, picturesAlone } from '@ignis/core/render/export-layers';
+import type { Scene } from '@ignis/core/scene/model/schema';
 import { everyLayer } from '@ignis/core/scene/model/schema';
 import { COMMAND } from '../bin';
 import { decodeAssets, pictureFrom, readScene } from '../scene-file';
@@ -97,7 +98,12 @@ export async function renderScenes(
   const atOnce = Math.min(options.jobs ?? 1, jobs.length);
   if (atOnce <= 1) {
     callHelpers();
-    for (const job of jobs) await renderOne(job, ofJob(job, options));
+    // Files of one scene stand one behind another: it is read once for all of them.
+    let last: Opened | null = null;
+    for (const job of jobs) {
+      if (last?.path !== job.path) last = await opened(job.path);
+      await renderOne(last, job, ofJob(job, options));
+    }
     return;
   }
   // Each by a process of its own, with its share of the threads.
@@ -118,10 +124,24 @@ export async function renderScenes(
 const ofJob = ({ only }: Job, options: RenderOptions): RenderOptions =>
   only ? { ...options, layers: only, background: false } : options;
 
-async function renderOne({ path, out, scale }: Job, options: RenderOptions): Promise<void> {
-  const { written, depth, values } = writerOf(out, options);
+/** A scene with its pictures decoded. */
+interface Opened {
+  path: string;
+  scene: Scene;
+  picture: ReturnType<typeof pictureFrom>;
+}
+
+async function opened(path: string): Promise<Opened> {
   const packed = await readScene(path);
-  const { scene } = packed;
+  return { path, scene: packed.scene, picture: pictureFrom(await decodeAssets(packed)) };
+}
+
+async function renderOne(
+  { path, scene, picture }: Opened,
+  { out, scale }: Job,
+  options: RenderOptions,
+): Promise<void> {
+  const { written, depth, values } = writerOf(out, options);
   const missing =
     options.layers?.filter((id) => !everyLayer(scene.layers).some((l) => l.id === id)) ?? [];
   if (missing.length > 0)
@@ -130,14 +150,11 @@ async function renderOne({ path, out, scale }: Job, options: RenderOptions): Pro
     );
   if (options.together && !written.encodeLayers)
     throw new Error(`“${out}” is of a format without layers; OpenEXR (.exr) has them.`);
-  const request = {
-    ...options,
-    ...{ depth, scale },
-    picture: pictureFrom(await decodeAssets(packed)),
-  };
+  const request = { ...options, depth, scale, picture };
+  const said = { ...options, about: options };
   const image = exportScene(scene, request);
   const bytes = options.together
-    ? await written.encodeLayers!(image, picturesAlone(scene, request), values, options)
-    : await written.encode(image, values, options);
+    ? await written.encodeLayers!(image, picturesAlone(scene, request), values, said)
+    : await written.encode(image, values, said);
   await writeFile(out, bytes);
 }

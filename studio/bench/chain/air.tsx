@@ -19,7 +19,7 @@ export function AirNode({ layer }: { layer: Air }) {
   const live = liveEdit(`Change the ${definition.label.toLowerCase()}`);
   const edit = (v: Record<string, unknown>) => setAir(layer.id, v as Record<string, Value>);
   return (
-    <Node title="Source" essence={essenceOf(parameters, layer.source.values)}>
+    <Node title="Source" essence={() => essenceOf(parameters, layer.source.values)}>
       {isRain(layer) && <Splashes layer={layer} />}
       <ParameterControls
         parameters={parameters}

@@ -21,7 +21,7 @@ import {
 } from '@ignis/core/scene/model/schema';
 import { definitionOf } from '@ignis/core/sources/index';
 import { liveEdit, useBench, useBenchThrottled, useSelectedLayer } from '../../state/bench';
-import { SectionsContext, foldAll, type ChainSections } from '../../state/folds';
+import { ChainFoldsContext, foldAll, type ChainFolds } from '../../state/folds';
 import { Button } from '../../ui/button';
 import { ColourField } from '../../ui/colour-field';
 import { IconButton } from '../../ui/icon-button';
@@ -62,10 +62,9 @@ function OfLayer({ layer }: { layer: Layer }) {
   const { change } = useBench.getState();
   const definition = definitionOf(layer.source);
   const { kind } = layer.source;
-  const sections = useMemo<ChainSections>(() => ({ kind, shown: new Set() }), [kind]);
-  const stepIds = layer.steps.map((s) => s.id);
+  const folds = useMemo<ChainFolds>(() => ({ kind, parts: new Map() }), [kind]);
   return (
-    <SectionsContext.Provider value={sections}>
+    <ChainFoldsContext.Provider value={folds}>
       <div className="mb-3 flex items-baseline justify-between gap-2">
         <h2 className="min-w-0 flex-1">
           <NameField
@@ -77,10 +76,10 @@ function OfLayer({ layer }: { layer: Layer }) {
         </h2>
         <span className="text-sm text-dim">{definition.label}</span>
         <div className="-mr-1 flex self-center">
-          <IconButton label="Fold all" onClick={() => foldAll(sections, stepIds, true)}>
+          <IconButton label="Fold all" onClick={() => foldAll(folds, false)}>
             <FoldVertical size={15} />
           </IconButton>
-          <IconButton label="Open all" onClick={() => foldAll(sections, stepIds, false)}>
+          <IconButton label="Open all" onClick={() => foldAll(folds, true)}>
             <UnfoldVertical size={15} />
           </IconButton>
         </div>
@@ -98,21 +97,22 @@ function OfLayer({ layer }: { layer: Layer }) {
         <nodes.Weave layer={layer} />
         <nodes.Blend layer={layer} />
       </div>
-    </SectionsContext.Provider>
+    </ChainFoldsContext.Provider>
   );
 }
 
 /** How a layer is laid on what lies beneath it. */
 function Blend({ layer }: { layer: Layer }) {
   const live = liveEdit('Change the blend');
+  const parameters = landsThrough(layer) ? OPACITY : BLEND;
   return (
     <Node
       title="Blend"
       last
-      essence={essenceOf(BLEND, { blend: layer.blend, opacity: layer.opacity })}
+      essence={() => essenceOf(parameters, { blend: layer.blend, opacity: layer.opacity })}
     >
       <ParameterControls
-        parameters={landsThrough(layer) ? OPACITY : BLEND}
+        parameters={parameters}
         values={{ blend: layer.blend, opacity: layer.opacity }}
         onChange={(v) => live.change(setLayer(layer.id, v as Partial<Layer>))}
         onDone={live.done}

@@ -32,7 +32,7 @@ export function EmitterNode({ layer }: { layer: Emitter }) {
   const options = subjectsFor(scene, id).map((l) => ({ value: l.id, label: l.name }));
   const edit = (v: Record<string, unknown>) => setEmitter(id, v as Record<string, Value>);
   return (
-    <Node title="Source" essence={essenceOf(parameters, source.values)}>
+    <Node title="Source" essence={() => essenceOf(parameters, source.values)}>
       {needsLayer && (
         <LayerRow
           label="Layer"

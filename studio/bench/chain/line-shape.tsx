@@ -31,13 +31,18 @@ type Line = Layer & { source: LineSource };
 export function ShapeNode({ layer }: { layer: Line }) {
   const { shape } = layer.source;
   const { change } = useBench.getState();
+  const isOneAnchor = useBench((s) => s.anchors.length === 1);
   if (isPath(shape)) {
     const anchors = shape.paths.reduce((n, p) => n + p.anchors.length, 0);
     const paths = shape.paths.length > 1 ? `${shape.paths.length} paths, ` : '';
     return (
       <Node title="Path" aside={`${paths}${anchors} anchors`}>
-        <ChosenAnchor layer={layer} paths={shape.paths} />
-        <GapRow layer={layer} />
+        {(isOneAnchor || layer.source.gaps.length > 0) && (
+          <>
+            <ChosenAnchor layer={layer} paths={shape.paths} />
+            <GapRow layer={layer} />
+          </>
+        )}
       </Node>
     );
   }
@@ -47,7 +52,7 @@ export function ShapeNode({ layer }: { layer: Line }) {
   return (
     <Node
       title={definition.label}
-      essence={essenceOf(definition.parameters, values)}
+      essence={() => essenceOf(definition.parameters, values)}
       aside={
         <button
           type="button"

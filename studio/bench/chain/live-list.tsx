@@ -4,7 +4,7 @@ import type { Parameters, Value } from '@ignis/core/definitions/parameter';
 import { essenceOf } from '@ignis/core/definitions/essence';
 import type { Edit } from '@ignis/core/scene/edits/edit';
 import { liveEdit, useBench } from '../../state/bench';
-import { foldStep, useFolds } from '../../state/folds';
+import { switchFold, useFolds } from '../../state/folds';
 import { Menu } from '../../ui/menu';
 import { ParameterControls } from '../../ui/parameter-controls';
 import { Node } from './node';
@@ -73,7 +73,7 @@ export function LiveList({
 }: Props) {
   const { change, set: setBench } = useBench.getState();
   const opened = useBench((s) => s.step);
-  const folded = useFolds((s) => s.steps);
+  const switched = useFolds((s) => s.switched);
   const list = useRef<HTMLDivElement>(null);
   // What was just added, or opened, is seen.
   useEffect(() => {
@@ -90,8 +90,12 @@ export function LiveList({
           const live = liveEdit(`Change ${definition.label}`);
           // Styles have many values; what pixels go through has few.
           const isOneOpen = folds && definition.works !== 'pixels';
-          const isOpen = isOneOpen ? opened === item.id : !folded.has(item.id);
-          const essence = essenceOf(definition.parameters, item.values);
+          const isSwitched = switched.has(item.id);
+          const isOpen = isOneOpen ? opened === item.id || isSwitched : !isSwitched;
+          const fold = (open: boolean) => {
+            switchFold(item.id, open === isOneOpen);
+            if (!open && opened === item.id) setBench({ step: null });
+          };
           return (
             <SortableItem key={item.id} id={item.id}>
               {(grip) => (
@@ -118,16 +122,17 @@ export function LiveList({
                     fold={{
                       isOpen,
                       toggle: () =>
-                        isOneOpen
-                          ? setBench({ step: isOpen ? null : item.id })
-                          : foldStep(item.id, isOpen),
+                        isOneOpen && !isOpen ? setBench({ step: item.id }) : fold(!isOpen),
+                      set: fold,
                     }}
                     aside={
                       <>
                         {!isOpen && (
                           <>
                             <Swatch values={item.values} />
-                            <span className="truncate text-xs">{essence}</span>
+                            <span className="truncate text-xs">
+                              {essenceOf(definition.parameters, item.values)}
+                            </span>
                           </>
                         )}
                         {amount && amount.of(item) < 100 && (

@@ -28,7 +28,7 @@ export function MaskNode({ layer }: { layer: Layer }) {
   return (
     <Node
       title="Mask"
-      essence={mask.parts.length === 1 ? '1 part' : `${mask.parts.length} parts`}
+      essence={() => (mask.parts.length === 1 ? '1 part' : `${mask.parts.length} parts`)}
       on={mask.enabled}
       onToggle={() =>
         change(

@@ -1,6 +1,6 @@
 import { ChevronDown, ChevronRight } from 'lucide-react';
 import type { ReactNode } from 'react';
-import { useSection, type Fold } from '../../state/folds';
+import { useFold, type Fold } from '../../state/folds';
 import { usePull, type Pulled } from './use-pull';
 
 interface Props {
@@ -8,7 +8,7 @@ interface Props {
   /** What stands at the right of the title. */
   aside?: ReactNode;
   /** What stands there in its place while it is folded: the essence of what it holds. */
-  essence?: ReactNode;
+  essence?(): ReactNode;
   /** Whether it takes part; undefined if it cannot be turned off. */
   on?: boolean;
   onToggle?(): void;
@@ -39,8 +39,7 @@ export function Node({
   last,
 }: Props) {
   const pull = usePull(pulled, grip);
-  const section = useSection(!given && children && typeof title === 'string' ? title : null);
-  const fold = given ?? section;
+  const fold = useFold(given, children && typeof title === 'string' ? title : null);
   const isFolded = fold !== null && !fold.isOpen;
   const dot = `block size-3.5 rounded-full border-2 ${on === false ? 'border-dim bg-panel' : 'border-ember bg-panel'}`;
   const name = typeof title === 'string' ? title : 'Step';
@@ -79,7 +78,7 @@ export function Node({
           {title}
         </h3>
         <div className="flex min-w-0 items-center gap-1 text-sm text-dim">
-          {isFolded && essence ? <span className="truncate">{essence}</span> : aside}
+          {isFolded && essence ? <span className="truncate">{essence()}</span> : aside}
           {fold && (
             <button
               type="button"

@@ -69,7 +69,7 @@ export function Passes({ layer }: { layer: Layer & { source: LineSource } }) {
   return (
     <Node
       title="Passes"
-      essence={source.passes.length === 1 ? '1 pass' : `${source.passes.length} passes`}
+      essence={() => (source.passes.length === 1 ? '1 pass' : `${source.passes.length} passes`)}
       aside={
         <>
           <span>light colour</span>

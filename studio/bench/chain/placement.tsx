@@ -41,7 +41,7 @@ export function Placement({ layer }: { layer: Layer }) {
   return (
     <Node
       title="Place"
-      essence={essenceOfPlace(p)}
+      essence={() => essenceOfPlace(p)}
       aside={
         <>
           {moved && (

@@ -92,7 +92,10 @@ const FILL: Parameters = Object.fromEntries(
 function Fill({ id, paint }: { id: string; paint: Paint }) {
   const live = liveEdit('Change the fill');
   return (
-    <Node title="Source" essence={essenceOf(FILL, paint as unknown as Record<string, unknown>)}>
+    <Node
+      title="Source"
+      essence={() => essenceOf(FILL, paint as unknown as Record<string, unknown>)}
+    >
       <WithPictures>
         <ParameterControls
           parameters={FILL}
@@ -121,7 +124,7 @@ function LightOrShadow({ id, source }: { id: string; source: SpillSource | CastS
   return (
     <Node
       title={title}
-      essence={original?.name}
+      essence={() => original?.name}
       aside={
         <ChoiceField
           label={title}

@@ -33,10 +33,12 @@ export function Lines({ layer }: { layer: TextLayer }) {
   return (
     <Node
       title="Lines"
-      essence={[
-        essenceOf({ align: paragraphParameters.align }, source.paragraph),
-        ...(line ? [`along ${line.name}`] : box ? ['in a box'] : []),
-      ].join(' · ')}
+      essence={() =>
+        [
+          essenceOf({ align: paragraphParameters.align }, source.paragraph),
+          ...(line ? [`along ${line.name}`] : box ? ['in a box'] : []),
+        ].join(' · ')
+      }
     >
       <ParameterControls
         parameters={paragraphParameters}

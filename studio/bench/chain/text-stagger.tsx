@@ -22,7 +22,7 @@ export function Stagger({ layer }: { layer: TextLayer }) {
   return (
     <Node
       title="Single letters"
-      essence={essenceOf({ rule: staggerParameters.rule }, layer.source.stagger)}
+      essence={() => essenceOf({ rule: staggerParameters.rule }, layer.source.stagger)}
     >
       <ParameterControls
         parameters={staggerParameters}

@@ -23,7 +23,7 @@ export function TextNodes({ layer }: { layer: TextLayer }) {
     <>
       <Node
         title="Letters"
-        essence={`${fontTitle(style.font)} · ${Math.round(style.size)} px`}
+        essence={() => `${fontTitle(style.font)} · ${Math.round(style.size)} px`}
         aside={part ? 'of what is chosen' : `${[...content].length} in all`}
       >
         <LetterControls layer={layer} from={from} to={to} />

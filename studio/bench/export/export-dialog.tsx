@@ -1,5 +1,5 @@
 import { Share2 } from 'lucide-react';
-import { useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { namedBy } from '@ignis/core/files/name-pattern';
 import { formatNamed, pictureFormats } from '@ignis/core/files/formats/index';
@@ -8,11 +8,11 @@ import { everyLayer } from '@ignis/core/scene/model/schema';
 import { emitsLight } from '@ignis/core/scene/model/traits';
 import { download, fileName } from '../../files/download';
 import { useBench } from '../../state/bench';
+import { inWords } from '../../storage/room';
 import { useExportSettings, type As, type What } from '../../state/export-settings';
 import { tellFailure } from '../../state/failure';
 import { Button } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
-import { exportFile } from '../../workers/exporter';
 import type { ExportOptions } from '../../workers/protocol';
 import { Choice } from './choice';
 import {
@@ -31,7 +31,6 @@ import { Presets } from './presets';
 import { Preview } from './preview';
 import { Progress } from './progress';
 import { SizeFields, useExportScale } from './size-fields';
-import { sizeOf } from './size-of';
 import { useMadeFile } from './use-made-file';
 import { WordsInFile } from './words-in-file';
 
@@ -40,11 +39,26 @@ interface Props {
   onOpenChange(open: boolean): void;
 }
 
+/** What takes a file that is made. */
+interface Hand {
+  take(named: Named): void | Promise<void>;
+}
+
 /** Px of a picture that is not made before it is asked for. */
 const MANY_PIXELS = 17e6;
 
 /** The format that has layers. */
 const LAYERED = pictureFormats.find((f) => f.written?.encodeLayers)!;
+
+/** Hands a file on once it is made; the artist gets a message if that fails. */
+async function hand({ take }: Hand, file: () => Named | Promise<Named>): Promise<void> {
+  try {
+    await take(await file());
+  } catch (error) {
+    if ((error as Error).name === 'AbortError') toast('The export is cancelled');
+    else tellFailure('The export failed', error);
+  }
+}
 
 /** Makes a file of the scene, of its light alone, or of each of its layers. */
 export function ExportDialog({ open, onOpenChange }: Props) {
@@ -55,9 +69,12 @@ export function ExportDialog({ open, onOpenChange }: Props) {
   const [chosen, setChosen] = useState<Set<string> | null>(null);
   const [own, setOwn] = useState<{ title?: string; description?: string }>({});
   const [asked, setAsked] = useState(false);
+  const [attempt, setAttempt] = useState(0);
   const [done, setDone] = useState<number | null>(null);
   const running = useRef<Work | null>(null);
-  const isBusy = done !== null;
+  /** What the file is handed to once it is made. */
+  const [waiting, setWaiting] = useState<Hand | null>(null);
+  const isBusy = done !== null || waiting !== null;
   const isEach = what === 'each';
   const isRaster = isEach && as === 'openraster';
   const isTogether = isEach && as === 'together';
@@ -88,40 +105,50 @@ export function ExportDialog({ open, onOpenChange }: Props) {
   };
   const isOne = !isEach || isTogether;
   const isLarge = size.width * size.height > MANY_PIXELS;
-  const made = useMadeFile(scene, isOne && !fault && (!isLarge || asked) ? options : null);
+  const isMade = isOne && !fault && (!isLarge || asked);
+  const made = useMadeFile(scene, isMade ? options : null, attempt);
 
-  const name = () =>
-    isTogether
-      ? fileName(`${scene.name} layers`, `.${format}`)
-      : fileName(namedBy(names[what], wordsOf(scene, scale)), `.${format}`);
+  const title =
+    fault || isTogether ? `${scene.name} layers` : namedBy(names[what], wordsOf(scene, scale));
+  const name = fileName(title, `.${format}`);
 
-  /** The file, which may be made already. */
-  const work = (): Work => {
+  // The file that is seen is the one that is handed on: it is not made twice.
+  const { file: madeFile, fault: madeFault } = made;
+  useEffect(() => {
+    if (!waiting || !(madeFile ?? madeFault)) return;
+    setWaiting(null);
+    void hand(waiting, () => {
+      if (madeFault) throw madeFault;
+      return { file: madeFile!, name };
+    });
+  }, [waiting, madeFile, madeFault, name]);
+  const start = async (to: Hand) => {
+    if (isOne) {
+      setAsked(true);
+      if (made.fault) setAttempt(attempt + 1);
+      setWaiting(to);
+      return;
+    }
+    setDone(0);
     // What a worker said before it was ended may still arrive.
     const progress = (share: number) => running.current && setDone(share);
-    if (isRaster) return exportOpenRaster(scene, scale, progress);
-    if (!isOne) return exportEach(scene, options, names.each, progress);
-    const named = (file: Blob): Named => ({ file, name: name() });
-    if (made.file) return { done: Promise.resolve(named(made.file)), cancel: () => undefined };
-    const { done, cancel } = exportFile(scene, options, progress);
-    return { done: done.then(named), cancel };
+    running.current = isRaster
+      ? exportOpenRaster(scene, scale, progress)
+      : exportEach(scene, options, names.each, progress);
+    const { done } = running.current;
+    await hand(to, () => done);
+    running.current = null;
+    setDone(null);
   };
-  const start = async (hand: (named: Named) => void | Promise<void>) => {
-    setDone(0);
-    running.current = work();
-    try {
-      await hand(await running.current.done);
-    } catch (error) {
-      if ((error as Error).name === 'AbortError') toast('The export is cancelled');
-      else tellFailure('The export failed', error);
-    } finally {
-      running.current = null;
-      setDone(null);
-    }
+  const cancel = () => {
+    if (running.current) return running.current.cancel();
+    setWaiting(null);
+    setAsked(false);
+    toast('The export is cancelled');
   };
   const save = ({ file, name }: Named) => {
     download(file, name);
-    toast.success('The picture is exported', { description: `${name}, ${sizeOf(file.size)}` });
+    toast.success('The picture is exported', { description: `${name}, ${inWords(file.size)}` });
     onOpenChange(false);
   };
   const canShare = typeof navigator.share === 'function';
@@ -145,7 +172,7 @@ export function ExportDialog({ open, onOpenChange }: Props) {
             <Preview
               {...size}
               {...{ made, format }}
-              name={fault ? '' : name()}
+              name={name}
               onMake={isLarge && !asked ? () => setAsked(true) : null}
             />
           ) : (
@@ -176,11 +203,11 @@ export function ExportDialog({ open, onOpenChange }: Props) {
           )}
           <div className="flex h-9 items-center gap-3">
             {isBusy ? (
-              <Progress done={done} onCancel={() => running.current?.cancel()} />
+              <Progress done={done ?? made.done} onCancel={cancel} />
             ) : (
               <>
                 {canShare && (
-                  <Button disabled={!!fault} onClick={() => void start(share)}>
+                  <Button disabled={!!fault} onClick={() => void start({ take: share })}>
                     <Share2 size={14} /> Share…
                   </Button>
                 )}
@@ -188,7 +215,7 @@ export function ExportDialog({ open, onOpenChange }: Props) {
                   look="ember"
                   className="ml-auto"
                   disabled={!!fault}
-                  onClick={() => void start(save)}
+                  onClick={() => void start({ take: save })}
                 >
                   Export
                 </Button>
@@ -196,7 +223,7 @@ export function ExportDialog({ open, onOpenChange }: Props) {
             )}
           </div>
         </div>
-        <div className="-mr-2 flex max-h-[calc(90vh-6.5rem)] min-w-0 flex-1 flex-col gap-3 overflow-auto pr-2">
+        <div className="-mr-2 flex max-h-[calc(90vh-6.5rem)] min-w-0 flex-1 flex-col gap-3 overflow-auto pt-1 pr-2">
           <Presets disabled={isBusy} />
           <Choice<What>
             label="What"

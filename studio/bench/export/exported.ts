@@ -8,7 +8,7 @@ import { layersAlone } from '@ignis/core/render/export-layers';
 import type { Layer, Scene } from '@ignis/core/scene/model/schema';
 import { grades } from '@ignis/core/scene/model/traits';
 import { fileName } from '../../files/download';
-import { exportFile, type Exporting } from '../../workers/exporter';
+import { newExporter } from '../../workers/exporter';
 import { AS_PNG, type ExportOptions } from '../../workers/protocol';
 
 /** A file with its name. */
@@ -37,20 +37,23 @@ export const namesOfEach = (scene: Scene, options: ExportOptions, pattern: strin
     ),
   ).map((name) => fileName(name, `.${options.format}`));
 
-/** Runs exports one after another; `make` gets what runs one, and names the file that comes of them. */
-function inTurn(make: (run: (start: () => Exporting) => Promise<Blob>) => Promise<Named>): Work {
-  let running: Exporting | null = null;
+/** Runs exports one after another in one worker; `make` gets what runs one, and names the file that comes of them. */
+function inTurn(
+  make: (
+    run: (scene: Scene, options: ExportOptions, progress: (done: number) => void) => Promise<Blob>,
+  ) => Promise<Named>,
+): Work {
+  const exporter = newExporter();
   let isCancelled = false;
-  const run = (start: () => Exporting) => {
+  const done = make((...of) => {
     if (isCancelled) throw new DOMException('The export was cancelled.', 'AbortError');
-    running = start();
-    return running.done;
-  };
+    return exporter.make(...of).done;
+  });
   return {
-    done: make(run),
+    done: done.finally(() => exporter.close()),
     cancel() {
       isCancelled = true;
-      running?.cancel();
+      exporter.close();
     },
   };
 }
@@ -71,7 +74,7 @@ export const exportEach = (
     for (const [i, { layers }] of each.entries()) {
       const own = { ...options, background: false, layers };
       const share = (done: number) => progress((i + done) / each.length);
-      const blob = await run(() => exportFile(scene, own, share));
+      const blob = await run(scene, own, share);
       files[names[i]!] = await bytesOf(blob);
     }
     // Pictures are compressed already.
@@ -111,7 +114,7 @@ export const exportOpenRaster = (
     let made = 0;
     const png = async (of: Scene, options: Partial<ExportOptions>) => {
       const share = (done: number) => progress((made + done) / parts);
-      const blob = await run(() => exportFile(of, { ...AS_PNG, scale, ...options }, share));
+      const blob = await run(of, { ...AS_PNG, scale, ...options }, share);
       made++;
       return bytesOf(blob);
     };

@@ -3,22 +3,22 @@ import { useState } from 'react';
 import {
   applyPreset,
   isPresetNow,
-  keepPreset,
   removePreset,
+  savePreset,
   useExportSettings,
 } from '../../state/export-settings';
 import { Button } from '../../ui/button';
 
-/** Settings kept by name: chosen by a click, and kept anew. */
+/** Settings saved by name: chosen by a click, and saved anew. */
 export function Presets({ disabled }: { disabled: boolean }) {
   // All of it: whether a preset is what is chosen now follows every setting.
   const { presets } = useExportSettings();
   const [name, setName] = useState<string | null>(null);
   /** Whether the field was open: the keyboard goes on from where it began. */
   const [wasNaming, setWasNaming] = useState(false);
-  const keep = () => {
+  const save = () => {
     const own = name?.trim();
-    if (own) keepPreset(own.slice(0, 40));
+    if (own) savePreset(own.slice(0, 40));
     setName(null);
     setWasNaming(true);
   };
@@ -55,7 +55,7 @@ export function Presets({ disabled }: { disabled: boolean }) {
       })}
       {name === null ? (
         <Button look="plain" disabled={disabled} autoFocus={wasNaming} onClick={() => setName('')}>
-          <BookmarkPlus size={14} /> Keep these settings
+          <BookmarkPlus size={14} /> Save as a preset
         </Button>
       ) : (
         <input
@@ -65,9 +65,13 @@ export function Presets({ disabled }: { disabled: boolean }) {
           maxLength={40}
           value={name}
           onChange={(e) => setName(e.target.value)}
-          onBlur={keep}
+          onBlur={save}
           onKeyDown={(e) => {
-            if (e.key === 'Enter') keep();
+            if (e.key === 'Enter') {
+              // It would press the button that comes in the field's place.
+              e.preventDefault();
+              save();
+            }
             if (e.key === 'Escape') {
               e.stopPropagation();
               setName(null);

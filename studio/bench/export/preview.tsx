@@ -2,7 +2,7 @@ import { useRef, useState } from 'react';
 import { formatNamed } from '@ignis/core/files/formats/index';
 import { Button } from '../../ui/button';
 import { useUrl } from '../../ui/use-url';
-import { sizeOf } from './size-of';
+import { inWords } from '../../storage/room';
 import type { MadeFile } from './use-made-file';
 
 interface Props {
@@ -14,9 +14,6 @@ interface Props {
   /** Makes the file, where that is not done by itself; null where it is. */
   onMake: (() => void) | null;
 }
-
-/** Formats that browsers show. */
-const SHOWN = ['png', 'jpg', 'webp', 'avif'];
 
 /** The file that an export comes to: as it looks at every px, how large it is, and to be dragged out of the page. */
 export function Preview({ made, name, format, width, height, onMake }: Props) {
@@ -30,8 +27,7 @@ export function Preview({ made, name, format, width, height, onMake }: Props) {
   };
   const { file, done, fault } = made;
   const url = useUrl(file);
-  const isShown = SHOWN.includes(format);
-  const { label } = formatNamed(format);
+  const { label, isShown } = formatNamed(format);
 
   const picture = file && url && isShown && (
     <img
@@ -78,7 +74,7 @@ export function Preview({ made, name, format, width, height, onMake }: Props) {
       </div>
       <div className="flex items-baseline gap-2">
         <output aria-label="Size of the file" className="font-semibold">
-          {file ? sizeOf(file.size) : '…'}
+          {file ? inWords(file.size) : '…'}
         </output>
         <span className="text-dim">
           {label}, {width} × {height} px

@@ -20,14 +20,19 @@ const NOTHING: MadeFile = { file: null, done: 0, fault: null };
 
 /**
  * Makes the file that settings come to while they are chosen, so that its size and look are seen before it is exported, and it
- * need not be made again when it is. Null options make none. A change of what the pixels are ends what is under way; a change
+ * need not be made again when it is. Null options make none, and end what is under way; another number of
+ * the attempt tries again. A change of what the pixels are ends what is under way; a change
  * of how they are written waits for it.
  */
-export function useMadeFile(scene: Scene, options: ExportOptions | null): MadeFile {
+export function useMadeFile(
+  scene: Scene,
+  options: ExportOptions | null,
+  attempt: number,
+): MadeFile {
   const exporter = useRef<Exporter | null>(null);
-  const [made, setMade] = useState<(MadeFile & { of: string }) | null>(null);
+  const [made, setMade] = useState<(MadeFile & { scene: Scene; of: string }) | null>(null);
   const running = useRef<{ pixels: string; done: Promise<unknown> } | null>(null);
-  const of = options && JSON.stringify(options);
+  const of = options && JSON.stringify({ options, attempt });
 
   useEffect(
     () => () => {
@@ -38,12 +43,12 @@ export function useMadeFile(scene: Scene, options: ExportOptions | null): MadeFi
   );
 
   useEffect(() => {
-    if (!of) return;
-    const options = JSON.parse(of) as ExportOptions;
+    if (!of) return exporter.current?.close();
+    const { options } = JSON.parse(of) as { options: ExportOptions };
     const pixels = pixelsOf(options);
     let isCurrent = true;
     const tell = (state: Partial<MadeFile>) => {
-      if (isCurrent) setMade({ ...NOTHING, ...state, of });
+      if (isCurrent) setMade({ ...NOTHING, ...state, scene, of });
     };
     if (running.current && running.current.pixels !== pixels) exporter.current?.close();
     const make = async () => {
@@ -68,5 +73,5 @@ export function useMadeFile(scene: Scene, options: ExportOptions | null): MadeFi
     };
   }, [scene, of]);
 
-  return made && made.of === of ? made : NOTHING;
+  return made?.of === of && made.scene === scene ? made : NOTHING;
 }
