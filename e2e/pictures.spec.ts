@@ -1,4 +1,5 @@
 /** Pictures of every format brought in, and files that are none. */
+import { readFile } from 'node:fs/promises';
 import sharp from 'sharp';
 import { expect, test, type Page } from './test';
 import { unpackScene } from '../core/files/ignis-file';
@@ -46,6 +47,16 @@ function bmp(width: number, height: number): Buffer {
   return out;
 }
 
+const testPicture = (name: string) =>
+  readFile(new URL(`../core/testing/pictures/${name}`, import.meta.url));
+
+/** A Radiance picture of one colour, not compressed. */
+const radiance = (width: number, height: number) =>
+  Buffer.concat([
+    Buffer.from(`#?RADIANCE\nFORMAT=32-bit_rle_rgbe\n\n-Y ${height} +X ${width}\n`),
+    Buffer.alloc(width * height * 4, Buffer.from([200, 128, 9, 131])),
+  ]);
+
 const formats: [string, () => Promise<Buffer>][] = [
   ['pier.png', () => art().png().toBuffer()],
   ['pier.jpg', () => art().jpeg().toBuffer()],
@@ -54,6 +65,9 @@ const formats: [string, () => Promise<Buffer>][] = [
   ['pier.tif', () => art().tiff({ compression: 'lzw' }).toBuffer()],
   ['pier.gif', () => art().gif().toBuffer()],
   ['pier.bmp', async () => bmp(64, 40)],
+  ['pier.heic', () => testPicture('soft.heic')],
+  ['pier.jxl', () => testPicture('soft.jxl')],
+  ['pier.hdr', async () => radiance(64, 40)],
 ];
 for (const [name, make] of formats)
   test(`${name} becomes a scene of its own size`, async ({ page }) => {
@@ -98,6 +112,7 @@ test('a profile counts as the browser has it, and the file is saved as it came',
     ['wide.jpg', await art().jpeg({ quality: 95 }).toBuffer()],
     ['wide.webp', await art().webp({ lossless: true }).toBuffer()],
     ['wide.png', await art().png().toBuffer()],
+    ['wide.avif', await testPicture('p3.avif')],
   ] as const) {
     await open(page, name, file);
     await page.waitForURL(/\/scene\//);

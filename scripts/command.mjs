@@ -12,7 +12,7 @@ await build({
   ...{ bundle: true, splitting: true, minify: true, platform: 'node', format: 'esm' },
   alias: { '@ignis/core': './core' },
   // They load code of their own from their folders.
-  external: ['sharp', '@jsquash/*', 'harfbuzzjs', 'bmp-ts'],
+  external: ['sharp', '@jsquash/*', 'harfbuzzjs', 'jxl-oxide-wasm', 'libheif-js', 'bmp-ts'],
   banner: {
     js: "import{createRequire as $require}from'node:module';const require=$require(import.meta.url);",
   },

@@ -180,14 +180,14 @@ assets/<sha256>.<ext>     the pictures it needs, each named by the SHA-256 of it
 A folder laid out the same way is read as well. A file is refused, with a reason, if it is no zip, unpacks to
 more than it should, or names a file outside itself. A picture or font that is missing, damaged, of another format than its
 name says, or of another size than the scene says, is named: the bench opens the rest, the command nothing.
-Pictures are saved exactly as they came: PNG, JPEG, WebP, AVIF, TIFF and OpenEXR. What only a browser reads (GIF, BMP, a JPEG of
-inks, an AVIF that is turned or of other colours than sRGB's) is decoded once, when it is brought in, and saved as PNG.
+Pictures are saved exactly as they came: PNG, JPEG, WebP, AVIF, HEIC, JPEG XL, TIFF, OpenEXR and Radiance. What only a browser reads (GIF,
+BMP, a JPEG of inks, an AVIF that is cropped or moves) is decoded once, when it is brought in, and saved as PNG.
 
 An OpenRaster archive (\`.ora\`) is opened too: its layers as pictures, or, where its list of layers is as it was when it was exported here, the
 live scene that rides along in it as \`ignis/scene.ignis\`.
 
-Numbers of 8 and 16 bits are sRGB, unless the file says otherwise: by an ICC profile of curves and a matrix, or in a PNG by \`cICP\`, or \`gAMA\` with
-\`cHRM\`. Floats are linear light of sRGB's primaries. Colours outside sRGB stay outside, below 0 and above 1.
+Numbers of 8 and 16 bits are sRGB, unless the file says otherwise: by an ICC profile of curves and a matrix, in AVIF and HEIC by \`nclx\`, in a PNG by \`cICP\`, or
+\`gAMA\` with \`cHRM\`. Floats are linear light of sRGB's primaries. Colours outside sRGB stay outside, below 0 and above 1.
 
 \`ignis check\` names every fault with its JSON path, \`ignis schema\` prints the JSON Schema. Version ${VERSION} is
 described here; a newer version is refused, and keys that are not listed are faults.

@@ -6,8 +6,11 @@ export const PICTURE_EXTENSIONS = [
   'jpg',
   'webp',
   'avif',
+  'heic',
+  'jxl',
   'tif',
   'exr',
+  'hdr',
   'gif',
   'bmp',
 ] as const;

@@ -38,14 +38,6 @@ const OTHERS: readonly {
     fault: 'is the raw file of a camera',
     remedy: 'Develop it first, and save it as a TIFF of 16 bits or a JPEG.',
   },
-  {
-    is: (bytes) =>
-      /^ftyp(heic|heix|heim|heis|hevc|mif1)$/.test(letters(bytes, 4, 8)) &&
-      // One that is AVIF too says so among its brands.
-      !letters(bytes, 0, 64).includes('avif'),
-    fault: 'is a HEIC picture, which cannot be read here',
-    remedy: 'Save it as a JPEG or an AVIF on the device it came from.',
-  },
 ];
 
 /** The format of some bytes and what their header says; null if no format knows them. */

@@ -36,6 +36,36 @@ export interface Format {
 const PIXELS = Buffer.from(
   Uint8Array.from({ length: 48 * 36 * 4 }, (_, i) => (Math.imul(i, 2654435761) >>> 27) + (i >> 6)),
 );
+const testPicture = (name: string): Promise<Uint8Array> =>
+  readFile(new URL(`../../core/testing/pictures/${name}`, import.meta.url));
+const testPictures = (...names: string[]) => Promise.all(names.map(testPicture));
+
+/** A Radiance picture of 8 × 4 px, compressed in planes. */
+const RADIANCE = new Uint8Array(
+  Buffer.concat([
+    Buffer.from('#?RADIANCE\nFORMAT=32-bit_rle_rgbe\nEXPOSURE=2\n\n-Y 4 +X 8\n'),
+    ...Array.from({ length: 4 }, (_, y) =>
+      Buffer.from([
+        2,
+        2,
+        0,
+        8,
+        136,
+        9 * y,
+        3,
+        1,
+        2,
+        3,
+        133,
+        9,
+        136,
+        80,
+        8,
+        ...PIXELS.subarray(0, 8),
+      ]),
+    ),
+  ]),
+);
 const picture = () => sharp(PIXELS, { raw: { width: 48, height: 36, channels: 4 } });
 
 const ofBytes = (name: string, files: readonly Uint8Array[], open: Format['open']): Format => ({
@@ -97,7 +127,9 @@ export async function formats(): Promise<Format[]> {
     ofBytes('png', [png, await picture().png({ palette: true }).toBuffer()], openPicture),
     ofBytes('jpg', [await picture().jpeg().toBuffer()], openPicture),
     ofBytes('webp', [await picture().webp().toBuffer()], openPicture),
-    ofBytes('avif', [await picture().avif().toBuffer()], openPicture),
+    ofBytes('avif', [await picture().avif().toBuffer(), await testPicture('pq.avif')], openPicture),
+    ofBytes('heic', await testPictures('soft.heic', 'wide.heic'), openPicture),
+    ofBytes('jxl', await testPictures('soft.jxl', 'lossy.jxl', 'turned.jxl'), openPicture),
     ofBytes(
       'tif',
       [
@@ -108,6 +140,7 @@ export async function formats(): Promise<Format[]> {
       openPicture,
     ),
     ofBytes('exr', [await written('exr', 32)], openPicture),
+    ofBytes('hdr', [RADIANCE], openPicture),
     ofBytes('gif', [await picture().gif().toBuffer()], openPicture),
     ofBytes(
       'bmp',

@@ -299,7 +299,7 @@ describe('the ignis command', () => {
     const fonts = shippedFaces().map((name) => faceFile(name)!.split('/').slice(0, 2).join('/'));
     // What compiling leaves outside (scripts/command.mjs).
     const left = Object.keys(core!.dependencies).filter((name) =>
-      /^(@jsquash\/|harfbuzzjs$)/.test(name),
+      /^(@jsquash\/|(harfbuzzjs|jxl-oxide-wasm|libheif-js)$)/.test(name),
     );
     for (const name of new Set([...fonts, ...left]))
       expect(own!.dependencies[name], name).toBe(core!.dependencies[name]);

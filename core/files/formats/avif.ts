@@ -2,7 +2,8 @@ import { codec, ownBuffer } from './codecs';
 import type { StraightImage } from '../../pixels/picture';
 import { quality } from './choices';
 import type { PictureFormat } from './format';
-import { letters, viewOf, written } from './format';
+import { letters, written } from './format';
+import { brandsOf, heifProperties, withColours } from './heif-properties';
 
 /** AVIF (AV1 Image File Format, 1.1). */
 
@@ -39,32 +40,16 @@ const encoder = codec(async () => {
   return { init, default: encode };
 }, '@jsquash/avif/codec/enc/avif_enc.wasm');
 
-/** Numbers of colours that are those of sRGB, or not said (ITU-T H.273, tables 2 and 3). */
-const [PRIMARIES, TRANSFERS] = [
-  [1, 2],
-  [2, 13],
-];
-
-/** Whether what stands before the pixels turns or crops the picture, makes it move, or gives it other colours than sRGB's. */
-function isPlain(bytes: Uint8Array): boolean {
-  if (letters(bytes, 8, 4) === 'avis') return false;
-  const view = viewOf(bytes);
-  for (let at = 4; at + 12 <= bytes.length; at++) {
-    const name = letters(bytes, at, 4);
-    if (name === 'mdat') return true;
-    if (name === 'irot' || name === 'imir' || name === 'clap') return false;
-    if (name !== 'colr') continue;
-    if (letters(bytes, at + 4, 4) !== 'nclx') return false;
-    const [primaries, transfer] = [view.getUint16(at + 8), view.getUint16(at + 10)];
-    if (!PRIMARIES.includes(primaries) || !TRANSFERS.includes(transfer)) return false;
-  }
-  return true;
-}
+/** What such files say they are: one picture, or pictures that move. */
+const BRANDS = ['avif', 'avis'];
 
 export const avif: PictureFormat = {
   ...{ format: 'avif', label: 'AVIF', extensions: ['avif'], type: 'image/avif' },
   isShown: true,
-  sizedAs: ['avif', 'heif'],
+  header: (bytes) =>
+    brandsOf(bytes)?.some((b) => BRANDS.includes(b))
+      ? (heifProperties(bytes) ?? { width: 0, height: 0 })
+      : null,
   written: written({
     depths: [8],
     spaces: ['srgb'],
@@ -92,9 +77,18 @@ export const avif: PictureFormat = {
     },
   }),
   async decode(bytes) {
-    if (!isPlain(bytes)) return null;
+    const properties = heifProperties(bytes);
+    // Of one that moves, the browser takes the first picture.
+    if (!properties || properties.isCropped || letters(bytes, 8, 4) === 'avis') return null;
     const decode = await decoder();
-    const image = await decode(ownBuffer(bytes));
-    return image && { width: image.width, height: image.height, depth: 8, data: image.data };
+    const { bits } = properties;
+    if (bits === 8) {
+      const image = await decode(ownBuffer(bytes));
+      if (!image) throw new Error('It cannot be decoded.');
+      const { width, height, data } = image;
+      return withColours({ width, height, depth: 8, data }, properties);
+    }
+    const { width, height, data } = await decode(ownBuffer(bytes), { bitDepth: 16 });
+    return withColours({ width, height, depth: 16, data }, properties);
   },
 };

@@ -2,9 +2,12 @@ import { avif } from './avif';
 import { bmp } from './bmp';
 import type { PictureFormat } from './format';
 import { gif } from './gif';
+import { heic } from './heic';
 import { jpeg } from './jpeg';
+import { jpegXl } from './jpeg-xl';
 import { openExr } from './openexr';
 import { png } from './png';
+import { radiance } from './radiance';
 import { svg } from './svg';
 import { tiff } from './tiff';
 import { webp } from './webp';
@@ -15,8 +18,11 @@ export const pictureFormats: readonly PictureFormat[] = [
   jpeg,
   webp,
   avif,
+  heic,
+  jpegXl,
   tiff,
   openExr,
+  radiance,
   gif,
   bmp,
   svg,
