@@ -79,7 +79,7 @@ export const avif: PictureFormat = {
   async decode(bytes) {
     const properties = heifProperties(bytes);
     // Of one that moves, the browser takes the first picture.
-    if (!properties || properties.isCropped || letters(bytes, 8, 4) === 'avis') return null;
+    if (!properties || properties.crop || letters(bytes, 8, 4) === 'avis') return null;
     const decode = await decoder();
     const { bits } = properties;
     if (bits === 8) {

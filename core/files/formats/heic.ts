@@ -88,11 +88,13 @@ export const heic: PictureFormat = {
   header(bytes) {
     const brands = brandsOf(bytes);
     if (!brands?.some((b) => BRANDS.includes(b)) || brands.includes('avif')) return null;
-    const { width, height, orientation } = heifProperties(bytes) ?? {
-      ...{ width: 0, height: 0, orientation: 1 },
-    };
-    // The library turns it.
-    return isOnItsSide(orientation) ? { width: height, height: width } : { width, height };
+    const properties = heifProperties(bytes);
+    if (!properties) return { width: 0, height: 0 };
+    // The library crops and turns it.
+    const { width, height } = properties.crop ?? properties;
+    return isOnItsSide(properties.orientation)
+      ? { width: height, height: width }
+      : { width, height };
   },
   async decode(bytes) {
     const properties = heifProperties(bytes);

@@ -13,8 +13,8 @@ export interface HeifProperties {
   orientation: number;
   /** Bits of each number: 8, 10 or 12. */
   bits: number;
-  /** Whether only a part of it is to be shown. */
-  isCropped: boolean;
+  /** How large the part is that is to be shown, before it is turned, px; null if that is all of it. */
+  crop: { width: number; height: number } | null;
   /** What its numbers mean: a profile, numbers of ITU-T H.273, or neither. */
   icc: Uint8Array | null;
   codePoints: readonly [primaries: number, transfer: number] | null;
@@ -118,7 +118,7 @@ export function heifProperties(bytes: Uint8Array): HeifProperties | null {
   const item = bytes[primary.from] === 0 ? view.getUint16(at) : view.getUint32(at);
   const properties = [...boxes(bytes, container.from, container.to)];
   const found: HeifProperties = {
-    ...{ width: 0, height: 0, orientation: 1, isCropped: false, icc: null, codePoints: null },
+    ...{ width: 0, height: 0, orientation: 1, crop: null, icc: null, codePoints: null },
     bits: Math.max(8, ...properties.map((p) => bitsOf(bytes, p))),
   };
   for (const number of associated(bytes, list, item)) {
@@ -127,7 +127,12 @@ export function heifProperties(bytes: Uint8Array): HeifProperties | null {
     const { kind, from, to } = box;
     if (kind === 'ispe' && to - from >= 12)
       [found.width, found.height] = [view.getUint32(from + 4), view.getUint32(from + 8)];
-    if (kind === 'clap') found.isCropped = true;
+    if (kind === 'clap' && to - from >= 16) {
+      const [width, height] = [0, 8].map((o) =>
+        Math.round(view.getUint32(from + o) / view.getUint32(from + o + 4)),
+      );
+      found.crop = { width: width!, height: height! };
+    }
     if (kind === 'irot')
       for (let turns = bytes[from]! & 3; turns > 0; turns--)
         found.orientation = TURNED[found.orientation]!;
