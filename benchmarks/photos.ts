@@ -14,7 +14,7 @@ const SIZES = [
 ] as const;
 
 /** A picture of the demo at the size of a photograph, with grain as one has. */
-async function photograph(width: number, height: number): Promise<Buffer> {
+export async function photograph(width: number, height: number): Promise<Buffer> {
   const pier = fileURLToPath(new URL('../demo/pictures/wet-pier.png', import.meta.url));
   const noise = { type: 'gaussian', mean: 128, sigma: 9 } as const;
   const grain = await sharp({

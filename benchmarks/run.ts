@@ -22,6 +22,7 @@ import { light } from './light';
 import { machines } from './machines';
 import { opened } from './opening';
 import { drivenSteps } from './steps';
+import { manyPhotos } from './many-photos';
 import { photos } from './photos';
 import { truth } from './truth';
 import type { Row } from './table';
@@ -59,6 +60,7 @@ const parts: Record<string, () => Row[] | Promise<Row[]>> = {
   opening: () => opened(browser, `http://localhost:${port}`, quick ? 1 : 3),
   steps: () => drivenSteps(browser, `http://localhost:${port}`, quick),
   photos: () => photos(browser, `http://localhost:${port}`, quick ? 1 : 3),
+  manyPhotos: () => manyPhotos(browser, `http://localhost:${port}`, quick),
   ...(!quick && { large, machines: () => machines(`http://localhost:${port}`) }),
   growth: () => growth(rounds),
   truth,

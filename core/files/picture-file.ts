@@ -2,6 +2,7 @@ import { imageSize } from 'image-size';
 import type { StraightImage } from '../pixels/picture';
 import { MAX_PIXELS, MAX_SIDE } from '../scene/model/bounds';
 import { FileFault, SAVE_AGAIN, damagedFile } from './fault';
+import { renewCodecs } from './formats/codecs';
 import type { Header, PictureFormat } from './formats/format';
 import { UnreadKind, letters } from './formats/format';
 import { formatNamed, pictureFormats } from './formats/index';
@@ -20,6 +21,9 @@ export interface PictureFile {
 
 const labels = pictureFormats.map((f) => f.label);
 const KNOWN = `Bring in a ${labels.slice(0, -1).join(', ')} or ${labels.at(-1)!}.`;
+
+/** Decoders of pictures of more px take memory that counts. */
+const LARGE = 6e6;
 
 /** Files that artists have and that are no pictures yet: what they begin with or are named, and what to do. */
 const OTHERS: readonly {
@@ -100,6 +104,7 @@ export async function readPicture(bytes: Uint8Array, name: string): Promise<Stra
     if (cause instanceof UnreadKind) throw new FileFault(name, cause.fault, cause.remedy);
     throw damagedFile(name, cause);
   }
+  if (width * height > LARGE) renewCodecs();
   const shown = image && upright(image, orientation);
   if (shown && (shown.width !== width || shown.height !== height))
     throw damagedFile(name, new Error('Its header says another size than it has.'));

@@ -3,7 +3,7 @@ import type { ColourBuffer } from '../pixels/buffer';
 import { unwritten } from '../pixels/buffer';
 import { bytes as bytesOnHeap, floats, scoped } from '../pixels/heap';
 import type { Mixing } from '../pixels/colour';
-import type { StraightImage } from '../pixels/picture';
+import type { StoredPixels } from '../pixels/picture';
 import { CURVE_STEPS, evenProfile } from '../pixels/profile';
 import type { Matrix3 } from '../pixels/matrix3';
 import type { Region } from '../pixels/region';
@@ -58,17 +58,13 @@ const LIGHT = evenProfile((v) => v);
  * A part of a picture, which must have all of it, as premultiplied floats. What lies outside sRGB stays: below 0 as light
  * of sRGB's primaries, or as displayed with the curve of sRGB mirrored there.
  */
-export function unpack(image: StraightImage, part: Region, mixing: Mixing): ColourBuffer {
+export function unpack(image: StoredPixels, part: Region, mixing: Mixing): ColourBuffer {
   return scoped(() => {
     const out: ColourBuffer = unwritten(part, 4);
     const size = image.depth / 8;
     const row = part.width * 4 * size;
-    const from = new Uint8Array(image.data.buffer, image.data.byteOffset, image.data.byteLength);
     const rows = bytesOnHeap(row * part.height);
-    for (let y = 0; y < part.height; y++) {
-      const at = ((part.y + y) * image.width + part.x) * 4 * size;
-      rows.set(from.subarray(at, at + row), y * row);
-    }
+    image.read(part, rows);
     const profile = image.profile ?? (image.depth === 32 ? LIGHT : null);
     if (profile) {
       const curves = floats(profile.curves.length);

@@ -1,6 +1,7 @@
 import { converter } from 'culori';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { pixelsInMemory } from '../pixels/picture';
 import { crop } from '../pixels/buffer';
 import { straightSteps } from '../testing/reference/quantise';
 import { unpack } from './colour';
@@ -40,7 +41,8 @@ describe('quantising', () => {
             {
               channels: 4,
               region: { x: 3, y: 5, width: n, height: 1 },
-              data: unpack(image, { x: 0, y: 0, width: n, height: 1 }, 'displayed').data,
+              data: unpack(pixelsInMemory(image), { x: 0, y: 0, width: n, height: 1 }, 'displayed')
+                .data,
             },
             depth,
           );

@@ -5,6 +5,7 @@ import { unpack } from './colour';
 import { alone } from './machine';
 import { linear } from '../pixels/colour';
 import type { StraightImage } from '../pixels/picture';
+import { pixelsInMemory } from '../pixels/picture';
 import type { ColourProfile } from '../pixels/profile';
 import {
   CURVE_STEPS,
@@ -98,7 +99,11 @@ describe('pictures with a profile', () => {
     fc.assert(
       fc.property(image, fc.constantFrom(p3, odd), fc.boolean(), (given, profile, isLight) => {
         const region = { x: 0, y: 0, width, height };
-        const made = unpack({ ...given, profile }, region, isLight ? 'light' : 'displayed').data;
+        const made = unpack(
+          pixelsInMemory({ ...given, profile }),
+          region,
+          isLight ? 'light' : 'displayed',
+        ).data;
         for (let i = 0; i < width * height; i++) {
           const { alpha, light } = reference(given, profile, i);
           for (let c = 0; c < 3; c++) {
@@ -115,7 +120,7 @@ describe('pictures with a profile', () => {
   it('a green that no sRGB screen can show stays outside', () => {
     const data = Uint8Array.of(0, 255, 0, 255);
     const green = unpack(
-      { width: 1, height: 1, depth: 8, data, profile: p3 },
+      pixelsInMemory({ width: 1, height: 1, depth: 8, data, profile: p3 }),
       { x: 0, y: 0, width: 1, height: 1 },
       'light',
     ).data;
@@ -128,9 +133,13 @@ describe('pictures with a profile', () => {
       fc.property(image, (given) => {
         const whole = { x: 0, y: 0, width, height };
         const part = { x: 2, y: 1, width: 4, height: 3 };
-        const all = unpack({ ...given, profile: odd }, whole, 'displayed').data.slice();
+        const all = unpack(
+          pixelsInMemory({ ...given, profile: odd }),
+          whole,
+          'displayed',
+        ).data.slice();
         const some = alone(() =>
-          unpack({ ...given, profile: odd }, part, 'displayed').data.slice(),
+          unpack(pixelsInMemory({ ...given, profile: odd }), part, 'displayed').data.slice(),
         );
         for (let y = 0; y < part.height; y++)
           for (let x = 0; x < part.width * 4; x++)

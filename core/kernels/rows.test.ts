@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { ColourBuffer, Plane } from '../pixels/buffer';
 import type { StraightImage } from '../pixels/picture';
+import { pixelsInMemory } from '../pixels/picture';
 import type { Region } from '../pixels/region';
 import { contains, intersect } from '../pixels/region';
 import { unpack } from './colour';
@@ -154,12 +155,15 @@ describe('pictures as floats', () => {
           data: depth === 8 ? Uint8Array.from(values) : Uint16Array.from(values),
         };
         const part = { x: 0, y: 0, width: 1, height: 1 };
-        const shown = unpack(image, part, 'displayed').data;
+        const shown = unpack(pixelsInMemory(image), part, 'displayed').data;
         expect(shown[0]).toBeCloseTo((v / 255) * (a / 255), 6);
         expect(shown[3]).toBe(Math.fround(a / 255));
         const c = v / 255;
         const linear = c <= 0.04045 ? c / 12.92 : ((c + 0.055) / 1.055) ** 2.4;
-        expect(unpack(image, part, 'light').data[0]).toBeCloseTo((linear * a) / 255, 5);
+        expect(unpack(pixelsInMemory(image), part, 'light').data[0]).toBeCloseTo(
+          (linear * a) / 255,
+          5,
+        );
       }),
     );
   });

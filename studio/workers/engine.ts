@@ -89,7 +89,7 @@ export function warmUp(): void {
 export function prepareScene(scene: Scene): void {
   for (const one of crew)
     // What fails is reported when the picture is made.
-    one?.remote.prepare(facesOf(scene), picturesOf(scene)).catch(() => undefined);
+    one?.remote.prepare(facesOf(scene), picturesOf(scene), scene.mixing).catch(() => undefined);
 }
 
 /** The worker stopped, or did not get on, twice at the same task. */

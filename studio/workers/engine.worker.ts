@@ -37,6 +37,7 @@ import { addFile, forgetOthers, hasFiles, load, picturesFor, spans } from './loa
 import { bringInPicture, bringInTable } from './bringing-in';
 import { pngBlob } from './png-blob';
 import type { Engine } from './protocol';
+import { tidyScratch } from './scratch';
 import { clock } from './spans';
 import { drawOnScreen, hasScreens, screenShows, useCanvases } from './stage-canvases';
 import { live, reportProgress, throttledHeartbeat } from './watchdog';
@@ -149,8 +150,9 @@ const engine: Engine = {
   },
 
   async warmUp() {
+    void tidyScratch();
     const { warmUpRenders } = await import('@ignis/core/render/warm-up');
-    await load([PLAIN_FACE], []);
+    await load([PLAIN_FACE], [], 'displayed');
     for (const renderOne of warmUpRenders()) {
       // What is asked for meanwhile comes first.
       await new Promise((done) => setTimeout(done));
@@ -159,8 +161,8 @@ const engine: Engine = {
     }
   },
 
-  async prepare(faces, pictures) {
-    await load(faces, pictures);
+  async prepare(faces, pictures, mixing) {
+    await load(faces, pictures, mixing);
   },
 
   async preview(number, request) {

@@ -3,17 +3,26 @@ import { needPacks } from '@ignis/core/brush/library';
 import { damagedFile } from '@ignis/core/files/fault';
 import { readPicture, refuseTooLarge } from '@ignis/core/files/picture-file';
 import { isPlainRgb } from '@ignis/core/files/png';
+import type { Mixing } from '@ignis/core/pixels/colour';
 import type { StraightImage } from '@ignis/core/pixels/picture';
+import { pixelsInMemory } from '@ignis/core/pixels/picture';
 import type { Picture } from '@ignis/core/kernels/picture';
-import { picture as pictureOf } from '@ignis/core/kernels/picture';
+import { pictureOf } from '@ignis/core/kernels/picture';
 import { facesOf, packsOf, picturesOf } from '@ignis/core/scene/model/needs';
 import type { Scene } from '@ignis/core/scene/model/schema';
 import { needFaces } from '@ignis/core/text/library';
 import { faceBytes } from '../files/face-bytes';
+import { findRoom } from './scratch';
 import { spanLog } from './spans';
 
 const files = new Map<string, Blob>();
-const pictures = new Map<string, Promise<Picture>>();
+
+/** A decoded picture, and how to let go of it. */
+interface Loaded {
+  picture: Picture;
+  free(): void;
+}
+const pictures = new Map<string, Promise<Loaded>>();
 
 /** What loading took, until somebody takes it. */
 export const spans = spanLog();
@@ -30,27 +39,55 @@ async function fileBytes(name: string): Promise<Uint8Array | null> {
   return blob ? new Uint8Array(await blob.arrayBuffer()) : null;
 }
 
-async function decoded(name: string): Promise<Picture> {
+/** The picture that is decoded here now, as only one at a time is held beside where it is stored. */
+let decoding: Promise<unknown> = Promise.resolve();
+
+/** The level of a large picture that stages show: sooner made before its pixels stand in a file. */
+const SHOWN = 2;
+
+async function stored(image: StraightImage, mixing: Mixing): Promise<Loaded> {
+  const pixels = pixelsInMemory(image);
+  const picture = pictureOf(pixels);
+  const freePixels = await findRoom(image, pixels, () => {
+    picture.level(SHOWN, { x: 0, y: 0, width: 1, height: 1 }, mixing);
+  });
+  const free = () => {
+    picture.release();
+    freePixels();
+  };
+  return { picture, free };
+}
+
+async function decoded(name: string, mixing: Mixing): Promise<Loaded> {
   const blob = files.get(name);
   if (!blob) throw new Error(`The picture ${name.slice(0, 12)}… is not here.`);
   const bytes = new Uint8Array(await blob.arrayBuffer());
   // Of a plain PNG the browser's decoder makes the same numbers, sooner.
-  const own = name.endsWith('.png') && isPlainRgb(bytes) ? null : await readPicture(bytes, name);
-  if (own) return pictureOf(own);
+  if (!name.endsWith('.png') || !isPlainRgb(bytes)) {
+    const own = decoding.then(async () => {
+      const image = await readPicture(bytes, name);
+      return image && stored(image, mixing);
+    });
+    decoding = own.catch(() => {});
+    const found = await own;
+    if (found) return found;
+  }
   const { context, width, height } = await drawn(blob, name);
   const { data } = context.getImageData(0, 0, width, height);
-  return pictureOf({ width, height, depth: 8, data });
+  return stored({ width, height, depth: 8, data }, mixing);
 }
 
 /** Takes in a picture that is decoded already, by the name of its asset. */
 export function addPicture(name: string, picture: StraightImage): void {
-  if (!pictures.has(name)) pictures.set(name, Promise.resolve(pictureOf(picture)));
+  // As new scenes mix light.
+  if (!pictures.has(name)) pictures.set(name, stored(picture, 'displayed'));
 }
 
-/** Makes fonts and pictures ready, by their names. */
+/** Makes fonts and pictures ready, by their names; light will be mixed as a scene does. */
 export async function load(
   faces: readonly string[],
   names: readonly string[],
+  mixing: Mixing,
 ): Promise<Map<string, Picture>> {
   const fonts = spans.during('fonts', () =>
     needFaces(faces, (name) => faceBytes(name, (asset) => files.get(asset))),
@@ -58,12 +95,12 @@ export async function load(
   // All at once: what the browser decodes itself goes on beside what is decoded here.
   for (const name of names) {
     if (pictures.has(name)) continue;
-    const found = spans.during('decoding', () => decoded(name));
+    const found = spans.during('decoding', () => decoded(name, mixing));
     pictures.set(name, found);
     found.catch(() => pictures.delete(name));
   }
   const ready = new Map<string, Picture>();
-  for (const name of names) ready.set(name, await pictures.get(name)!);
+  for (const name of names) ready.set(name, (await pictures.get(name)!).picture);
   await fonts;
   return ready;
 }
@@ -71,7 +108,7 @@ export async function load(
 /** The pictures a scene needs, decoded, ready to be looked up; its fonts and strokes are at hand then too. */
 export async function picturesFor(scene: Scene): Promise<(asset: string) => Picture> {
   const [ready] = await Promise.all([
-    load(facesOf(scene), picturesOf(scene)),
+    load(facesOf(scene), picturesOf(scene), scene.mixing),
     needPacks(packsOf(scene), fileBytes),
   ]);
   return (asset) => ready.get(asset)!;
@@ -83,7 +120,7 @@ export function forgetOthers(scene: Scene): void {
   for (const [name, picture] of pictures)
     if (!needed.has(name)) {
       pictures.delete(name);
-      void picture.then((p) => p.release());
+      void picture.then(({ free }) => free());
     }
 }
 

@@ -1,5 +1,6 @@
 /** What the page and the worker that computes say to each other. Nothing else knows the messages. */
 import type { About } from '@ignis/core/files/formats/xmp';
+import type { Mixing } from '@ignis/core/pixels/colour';
 import type { Depth } from '@ignis/core/pixels/picture';
 import type { Space } from '@ignis/core/pixels/profile';
 import type { StoredTable } from '@ignis/core/pixels/colour-table';
@@ -161,8 +162,8 @@ export interface Engine {
   addAsset(name: string, bytes: Blob): void;
   /** Loads and runs what most scenes need, until one asks for its picture. */
   warmUp(): Promise<void>;
-  /** Makes fonts and pictures ready, by their names, before a picture asks for them. */
-  prepare(faces: readonly string[], pictures: readonly string[]): Promise<void>;
+  /** Makes fonts and pictures ready, by their names, before a picture asks for them, which mixes light as is said. */
+  prepare(faces: readonly string[], pictures: readonly string[], mixing: Mixing): Promise<void>;
   /** Null if a newer preview was asked for meanwhile. */
   preview(number: number, request: Sent<PreviewRequest>): Promise<Preview | null>;
   /** A part of a scene, straight 8-bit RGBA. */

@@ -1,4 +1,5 @@
 import type { LibHeif, Status } from 'libheif-js/libheif-wasm/libheif-bundle.mjs';
+import { codec } from './codecs';
 import type { PictureFormat } from './format';
 import { UnreadKind } from './format';
 import { brandsOf, heifProperties, widened, withColours } from './heif-properties';
@@ -9,16 +10,10 @@ import { isOnItsSide } from './upright';
 /** What such files say they are: HEVC of several kinds, or any picture that is no AVIF. */
 const BRANDS = ['heic', 'heix', 'heim', 'heis', 'hevc', 'hevx', 'mif1'];
 
-let loaded: Promise<LibHeif> | null = null;
-
-/** The library, which is loaded when it is first used; one that could not be loaded is tried again. */
-function library(): Promise<LibHeif> {
-  loaded ??= import('libheif-js/libheif-wasm/libheif-bundle.mjs').then(async ({ default: start }) =>
-    start(),
-  );
-  loaded.catch(() => (loaded = null));
-  return loaded;
-}
+const library = codec(async () => {
+  const { default: start } = await import('libheif-js/libheif-wasm/libheif-bundle.mjs');
+  return { default: await start() };
+});
 
 /** The rows of a picture without what stands behind each of them. */
 function rows(
