@@ -258,7 +258,8 @@ test('steps are built from their definitions and change the picture', async ({ p
   }
   await page.getByRole('switch', { name: 'Colorize' }).click();
   await page.getByRole('switch', { name: 'Tint on' }).click();
-  await page.getByRole('button', { name: 'Remove Gaussian blur' }).click();
+  await page.getByRole('button', { name: 'More about Gaussian blur' }).click();
+  await page.getByRole('menuitem', { name: 'Remove' }).click();
   await expect(page.locator('[data-step]')).toHaveCount(3);
 });
 

@@ -123,19 +123,19 @@ test('the chain is as wide as its edge is dragged, and one key leaves only the p
     ];
     return area!.x >= room!.x && area!.x + area!.width <= room!.x + room!.width;
   };
-  expect(await width()).toBe(316);
+  expect(await width()).toBe(311);
   const edge = page.getByRole('separator', { name: 'Width of the chain' });
   const { x } = (await edge.boundingBox())!;
   await page.mouse.move(x, 300);
   await page.mouse.down();
   await page.mouse.move(x - 120, 300, { steps: 4 });
   await page.mouse.up();
-  expect(await width()).toBe(436);
+  expect(await width()).toBe(431);
   // What stood whole on the stage still does.
   await expect.poll(shownWhole).toBe(true);
   await edge.focus();
   await page.keyboard.press('ArrowRight');
-  await expect.poll(width).toBeLessThan(436);
+  await expect.poll(width).toBeLessThan(431);
   const narrower = await width();
   await page.reload();
   await settled(page);

@@ -57,3 +57,8 @@ export const counts = (
   Object.entries(p.needs ?? {}).every(([key, ok]) =>
     ok === 'some' ? Number(values[key]) > 0 : ok.includes(values[key] as string | boolean),
   );
+
+/** Whether a value is what it is at first: for lists and the like, whether all in it is. */
+export const isAtFirst = (p: Parameter, value: unknown): boolean =>
+  value === p.default ||
+  (typeof value === 'object' && JSON.stringify(value) === JSON.stringify(p.default));

@@ -31,6 +31,8 @@ interface Described<P extends Parameters> {
   /** One sentence for the palette and the docs. */
   help: string;
   parameters: P;
+  /** The values that matter most, which stand before the rest; left out, the first that count. */
+  first?: readonly (keyof P & string)[];
   /** What it is for, where that is not what its family is for (core/steps/purposes.ts). */
   purpose?: 'light' | 'surface' | 'shape';
   /** Values under which it shows what it does, where by itself it changes nothing. */

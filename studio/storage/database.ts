@@ -2,7 +2,7 @@ import Dexie, { type Table } from 'dexie';
 import type { BookBrush } from '@ignis/core/recipes/brushes/book-brush';
 import type { Recipe } from '@ignis/core/recipes/recipe';
 import type { Delta } from '@ignis/core/scene/model/delta';
-import type { Scene } from '@ignis/core/scene/model/schema';
+import type { Scene, Step } from '@ignis/core/scene/model/schema';
 import { VERSION } from '@ignis/core/scene/model/version';
 
 /** A scene of the artist's, as the browser keeps it. */
@@ -58,12 +58,23 @@ export interface BrushRecord {
   kept: number;
 }
 
+/** Values of a step, kept by name as a preset of its kind. */
+export interface PresetRecord {
+  id: string;
+  kind: string;
+  name: string;
+  values: Step['values'];
+  /** When it was kept. */
+  kept: number;
+}
+
 /** The browser's database. Names of assets are content hashes, so copies of a scene share them. */
 export class Database extends Dexie {
   scenes!: Table<SceneRecord, string>;
   assets!: Table<AssetRecord, string>;
   recipes!: Table<RecipeRecord, string>;
   brushes!: Table<BrushRecord, string>;
+  presets!: Table<PresetRecord, string>;
   earlier!: Table<EarlierRecord, [scene: string, at: number]>;
 
   constructor() {
@@ -83,5 +94,6 @@ export class Database extends Dexie {
     // Deltas lead back from scenes of the version they were written in: the next version has to bring them along.
     this.version(9.1).stores({ earlier: '[scene+at], scene' });
     this.version(9.2).stores({ brushes: 'id, kept' });
+    this.version(9.3).stores({ presets: 'id, kind' });
   }
 }

@@ -1,4 +1,4 @@
-import { LayoutGrid } from 'lucide-react';
+import { ChevronDown, ChevronUp, LayoutGrid, RotateCcw } from 'lucide-react';
 import { Fragment, useState } from 'react';
 import { Switch } from 'radix-ui';
 import type {
@@ -9,7 +9,8 @@ import type {
   Parameters,
 } from '@ignis/core/definitions/parameter';
 import { chosen, ownOf } from '@ignis/core/definitions/choices';
-import { completed, counts, lengthsIn } from '@ignis/core/definitions/parameter-values';
+import { firstValues } from '@ignis/core/definitions/first-values';
+import { completed, counts, isAtFirst, lengthsIn } from '@ignis/core/definitions/parameter-values';
 import type { Edit } from '@ignis/core/scene/edits/edit';
 import { hasCandidates } from '@ignis/core/scene/edits/candidates';
 import type { SmearStroke } from '@ignis/core/definitions/strokes';
@@ -45,18 +46,40 @@ interface Props {
   onDone(): void;
   /** What some values come to; with it every choice can be seen on a look sheet. */
   edits?(values: Record<string, unknown>): Edit;
+  /** Whether values that are not what they were at first are marked; the mark sets them back. */
+  marksChanged?: boolean;
+  /** The values that come first (`firstValues`), and whether the rest is seen too; left out, all are seen in their order. */
+  brief?: { first: readonly string[]; isOpen: boolean; onOpen(isOpen: boolean): void };
 }
 
 /** The controls of a definition, one row a parameter, built from what each says of itself. */
-export function ParameterControls({ parameters, values: said, onChange, onDone, edits }: Props) {
+export function ParameterControls({
+  parameters,
+  values: said,
+  onChange,
+  onDone,
+  edits,
+  marksChanged = false,
+  brief,
+}: Props) {
   const values = completed(parameters, said);
   const inShares = lengthsIn(parameters, values) === 'share';
   const [tones, setTones] = useState<string | null>(null);
   const curves = Object.entries(parameters).filter(([, p]) => isToneCurve(p));
   const curve = tones ?? curves[0]?.[0];
-  const shown = Object.entries(parameters)
+  const { first, rest } = brief
+    ? firstValues(parameters, values, brief.first)
+    : { first: Object.keys(parameters), rest: [] };
+  const shown = [...first, ...(brief?.isOpen ? rest : [])]
+    .map((key) => [key, parameters[key]!] as const)
     .filter(([key, p]) => counts(p, values) && (!isToneCurve(p) || key === curve))
     .map(([key, p]) => [key, inShares ? asShare(p) : p] as const);
+  const change = (key: string, p: Parameter, v: unknown) =>
+    onChange(p.kind === 'choice' ? chosen(parameters, values, key, v as string) : { [key]: v });
+  // What lengths are at first is said in px.
+  const isChanged = (key: string) =>
+    !(inShares && asShare(parameters[key]!) !== parameters[key]) &&
+    !isAtFirst(parameters[key]!, values[key]);
   return (
     <div className="flex flex-col gap-1">
       {curves.length > 1 && (
@@ -78,13 +101,22 @@ export function ParameterControls({ parameters, values: said, onChange, onDone, 
               <h4 className="mt-2 border-b border-line/70 pb-0.5 text-xs text-dim">{p.section}</h4>
             )}
             <div
-              className={
+              className={`relative ${
                 isBroad(p)
                   ? 'flex flex-col gap-0.5 py-1'
                   : 'grid min-h-7 grid-cols-[104px_1fr] items-center gap-2'
-              }
+              }`}
               title={p.help}
             >
+              {marksChanged && isChanged(key) && (
+                <ChangedMark
+                  label={p.label}
+                  onReset={() => {
+                    change(key, p, p.default);
+                    onDone();
+                  }}
+                />
+              )}
               <span className="group/label flex min-w-0 items-center gap-0.5 text-sm text-dim">
                 <span className="truncate">{p.label}</span>
                 {edits && hasCandidates(p) && (
@@ -115,22 +147,43 @@ export function ParameterControls({ parameters, values: said, onChange, onDone, 
               <StableControl
                 parameter={p}
                 value={values[key]}
-                onChange={(v) =>
-                  onChange(
-                    p.kind === 'choice'
-                      ? chosen(parameters, values, key, v as string)
-                      : { [key]: v },
-                  )
-                }
+                onChange={(v) => change(key, p, v)}
                 onDone={onDone}
               />
             </div>
           </Fragment>
         ),
       )}
+      {brief && rest.length > 0 && (
+        <button
+          type="button"
+          aria-expanded={brief.isOpen}
+          onClick={() => brief.onOpen(!brief.isOpen)}
+          className="-ml-1 flex min-h-6 items-center gap-1 self-start rounded px-1 text-sm text-dim hover:text-ink"
+        >
+          {brief.isOpen ? <ChevronUp size={13} /> : <ChevronDown size={13} />}
+          {brief.isOpen ? 'less' : `${rest.length} more${ofChanged(rest.filter(isChanged).length)}`}
+        </button>
+      )}
     </div>
   );
 }
+
+const ofChanged = (count: number) => (count > 0 ? `, ${count} changed` : '');
+
+/** A mark beside a value that is not what it was at first; a click sets it back. */
+const ChangedMark = ({ label, onReset }: { label: string; onReset(): void }) => (
+  <button
+    type="button"
+    aria-label={`Reset ${label}`}
+    title={`Changed. Click to reset ${label.toLowerCase()}.`}
+    onClick={onReset}
+    className="group/mark absolute top-0 -left-3.5 grid h-7 w-3.5 place-items-center text-ember-ink"
+  >
+    <span className="size-[5px] rounded-full bg-ember group-hover/mark:hidden" />
+    <RotateCcw size={11} className="hidden group-hover/mark:block" />
+  </button>
+);
 
 /** The controls of what a choice has itself. */
 function OwnControls({

@@ -28,6 +28,7 @@ export const focus = defineStep({
   kind: 'blur.focus',
   label: 'Focus',
   help: 'Sharp along a band, within an oval or up to a line; beyond it the blur grows: miniatures, depth.',
+  first: ['radius', 'width', 'passage'],
   parameters: {
     form: {
       kind: 'choice',

@@ -8,6 +8,7 @@ export const ripple = defineStep({
   kind: 'distort.ripple',
   label: 'Ripple',
   help: 'Rings that run outwards from a place, as on water.',
+  first: ['height', 'length', 'reach'],
   parameters: {
     centre,
     height: length('Height', 24, { max: 500, slider: [0, 100] }),

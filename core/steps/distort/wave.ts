@@ -8,6 +8,7 @@ export const wave = defineStep({
   kind: 'distort.wave',
   label: 'Wave',
   help: 'Waves that run one way: a flag, water, a bent pane; across their way or along it.',
+  first: ['height', 'length', 'angle'],
   parameters: {
     angle: { ...angle('Runs', 0), help: 'Which way the waves run, clockwise from the right.' },
     height: length('Height', 40, { max: 500, slider: [0, 150] }),

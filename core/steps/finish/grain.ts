@@ -7,6 +7,7 @@ export const grain = defineStep({
   kind: 'finish.grain',
   label: 'Grain',
   help: 'The grain of film, by scene px: the same at every zoom and in the export.',
+  first: ['strength', 'size', 'colour'],
   parameters: {
     strength: {
       ...percent('Strength', 5, 0, 50),

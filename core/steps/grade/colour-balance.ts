@@ -21,6 +21,7 @@ export const colourBalance = defineStep({
   label: 'Colour balance',
   help: 'Moves dark, middle and bright tones towards colours of their own.',
   example: { darkBlue: 45, darkRed: -15, brightRed: 40, brightBlue: -25 },
+  first: ['red', 'green', 'blue'],
   parameters: {
     darkRed: towards('Dark tones', 'To red', 'cyan'),
     darkGreen: towards('Dark tones', 'To green', 'magenta'),

@@ -27,6 +27,7 @@ export const rays = defineStep({
   kind: 'light.rays',
   label: 'Rays',
   help: 'Shafts of light: what is bright here is drawn out away from a lamp, as through bars of a window into mist.',
+  first: ['length', 'intensity', 'tint'],
   parameters: {
     lamp: {
       kind: 'point',

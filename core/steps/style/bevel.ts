@@ -28,6 +28,7 @@ export const bevel = defineStyle({
   kind: 'style.bevel',
   label: 'Bevel',
   help: 'Works the edge of the shape into relief, and lights it.',
+  first: ['width', 'depth', 'soften'],
   parameters: {
     side: {
       kind: 'choice',

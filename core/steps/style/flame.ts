@@ -63,6 +63,7 @@ export const flame = defineStyle({
   label: 'Flame',
   emits: true,
   help: 'Fire that burns from the shape: from its upper edges, all of its edges, or all of it.',
+  first: ['height', 'strength', 'colours'],
   parameters: flameStyleParameters,
   margin(v, scale) {
     const { x0, y0, x1, y1 } = reachedBy(v, FIRE, { x0: 0, y0: 0, x1: 0, y1: 0 });

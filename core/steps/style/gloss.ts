@@ -83,6 +83,7 @@ export const gloss = defineStyle({
   kind: 'style.gloss',
   label: 'Gloss',
   help: 'A reflection within the shape: bounded by a curve, a window, a crescent or a spot.',
+  first: ['shape', 'inset', 'colour'],
   parameters,
   margin: ({ inset, soften }, scale) => Math.ceil(inset * scale) + blurMargin(soften * scale) + 6,
   pieces: (v) => [

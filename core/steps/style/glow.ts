@@ -25,6 +25,7 @@ export const glow = defineStyle({
   label: 'Glow',
   emits: true,
   help: 'Light that goes out from the edge of the shape, outward, inward, or both.',
+  first: ['reach', 'colour', 'opacity'],
   parameters: {
     side: {
       kind: 'choice',

@@ -16,6 +16,7 @@ export const outline = defineStyle({
   label: 'Outline',
   help: 'A line along the edge, inside it, outside it, or half and half.',
   purpose: 'shape',
+  first: ['width', 'side', 'colour'],
   parameters: {
     width: length('Width', 4, { max: 1000, slider: [0, 60] }),
     side: {

@@ -16,6 +16,7 @@ export const shadow = defineStyle({
   kind: 'style.shadow',
   label: 'Shadow',
   help: 'What the shape throws on what lies behind it; inset, what its edge throws into it.',
+  first: ['distance', 'reach', 'opacity'],
   parameters: {
     way: {
       kind: 'choice',

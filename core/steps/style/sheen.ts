@@ -16,6 +16,7 @@ export const sheen = defineStyle({
   kind: 'style.sheen',
   label: 'Sheen',
   help: 'Soft bands within the shape, from two copies of it shifted apart.',
+  first: ['distance', 'reach', 'colour'],
   parameters: {
     distance: length('Distance', 20, { max: 2000, slider: [0, 160] }),
     angle: angle('Angle', 20),

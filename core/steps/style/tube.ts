@@ -32,6 +32,7 @@ export const tube = defineStyle({
   label: 'Tube',
   emits: true,
   help: 'Glass tubes bent along the outline or the centre line of the shape, lit by the gas in them.',
+  first: ['width', 'colour', 'halo'],
   parameters: {
     along: {
       kind: 'choice',

@@ -61,6 +61,7 @@ export function edgeStep(step: EdgeStep): StepDefinition<ReturnType<typeof param
   const { kind, label, help } = step;
   return defineStep({
     ...{ kind, label, help, drawsOut },
+    first: ['share', 'length', 'width'],
     parameters: parametersOf(step),
     ownLengths: true,
     margin: (v, _scale, own) => Math.ceil(reachOfDrawn(drawsOut(v)) * own) + 4,

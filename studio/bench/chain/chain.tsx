@@ -1,5 +1,5 @@
 import { FlipHorizontal2, FoldVertical, RotateCcw, RotateCw, UnfoldVertical } from 'lucide-react';
-import { memo, useMemo, useState, type ComponentType } from 'react';
+import { memo, useMemo, useState, type ComponentType, type ReactNode } from 'react';
 import { blendParameter } from '@ignis/core/blend/parameter';
 import { essenceOf } from '@ignis/core/definitions/essence';
 import { percent } from '@ignis/core/definitions/number-parameters';
@@ -21,7 +21,7 @@ import {
 } from '@ignis/core/scene/model/schema';
 import { definitionOf } from '@ignis/core/sources/index';
 import { liveEdit, useBench, useBenchThrottled, useSelectedLayer } from '../../state/bench';
-import { ChainFoldsContext, foldAll, type ChainFolds } from '../../state/folds';
+import { ChainFoldsContext, foldAll, newChainFolds } from '../../state/folds';
 import { Button } from '../../ui/button';
 import { ColourField } from '../../ui/colour-field';
 import { IconButton } from '../../ui/icon-button';
@@ -34,6 +34,7 @@ import { MaskNode } from './mask';
 import { WeaveNode } from './weave';
 import { Node } from './node';
 import { Placement } from './placement';
+import { Rail } from './rail';
 import { SelectionPanel } from './selection';
 import { SourceNode } from './source';
 import { Steps } from './steps';
@@ -46,15 +47,29 @@ const BLEND = { blend: blendParameter('Blend', 'normal'), ...OPACITY };
 /** What happens to the selected layer, in the order of computation. */
 export function Chain() {
   const layer = useSelectedLayer();
+  return layer ? (
+    <OfLayer key={layer.id} layer={layer} />
+  ) : (
+    <Panel>
+      <OfScene />
+    </Panel>
+  );
+}
+
+/** What the chain stands on, with its rail beside it. */
+function Panel({ rail, children }: { rail?: ReactNode; children: ReactNode }) {
   const selecting = useBench((s) => s.mode === 'select');
   return (
-    <aside
-      aria-label="Chain"
-      className="flex h-full flex-col overflow-y-auto border-l border-line bg-panel px-4 py-3"
-    >
-      {selecting && <SelectionPanel />}
-      {layer ? <OfLayer key={layer.id} layer={layer} /> : <OfScene />}
-    </aside>
+    <div className="flex h-full border-l border-line bg-panel">
+      <aside
+        aria-label="Chain"
+        className={`flex h-full min-w-0 flex-1 flex-col overflow-y-auto py-3 pl-4 ${rail ? 'pr-2' : 'pr-4'}`}
+      >
+        {selecting && <SelectionPanel />}
+        {children}
+      </aside>
+      {rail}
+    </div>
   );
 }
 
@@ -62,41 +77,43 @@ function OfLayer({ layer }: { layer: Layer }) {
   const { change } = useBench.getState();
   const definition = definitionOf(layer.source);
   const { kind } = layer.source;
-  const folds = useMemo<ChainFolds>(() => ({ kind, parts: new Map() }), [kind]);
+  const folds = useMemo(() => newChainFolds(kind), [kind]);
   return (
     <ChainFoldsContext.Provider value={folds}>
-      <div className="mb-3 flex items-baseline justify-between gap-2">
-        <h2 className="min-w-0 flex-1">
-          <NameField
-            label="Name of the layer"
-            value={layer.name}
-            onChange={(name) => change('Rename', setLayer(layer.id, { name }))}
-            className="-ml-1 w-full text-[16px] font-semibold"
-          />
-        </h2>
-        <span className="text-sm text-dim">{definition.label}</span>
-        <div className="-mr-1 flex self-center">
-          <IconButton label="Fold all" onClick={() => foldAll(folds, false)}>
-            <FoldVertical size={15} />
-          </IconButton>
-          <IconButton label="Open all" onClick={() => foldAll(folds, true)}>
-            <UnfoldVertical size={15} />
-          </IconButton>
+      <Panel rail={<Rail chain={folds} />}>
+        <div className="mb-3 flex items-baseline justify-between gap-2">
+          <h2 className="min-w-0 flex-1">
+            <NameField
+              label="Name of the layer"
+              value={layer.name}
+              onChange={(name) => change('Rename', setLayer(layer.id, { name }))}
+              className="-ml-1 w-full text-[16px] font-semibold"
+            />
+          </h2>
+          <span className="text-sm text-dim">{definition.label}</span>
+          <div className="-mr-1 flex self-center">
+            <IconButton label="Fold all" onClick={() => foldAll(folds, false)}>
+              <FoldVertical size={15} />
+            </IconButton>
+            <IconButton label="Open all" onClick={() => foldAll(folds, true)}>
+              <UnfoldVertical size={15} />
+            </IconButton>
+          </div>
         </div>
-      </div>
-      <div className="flex flex-col gap-3">
-        {!grades(layer) && <nodes.Look layer={layer} />}
-        <nodes.Source layer={layer} />
-        <nodes.Placement layer={layer} />
-        <div className="flex flex-col">
-          <nodes.Steps layer={layer} />
+        <div className="flex flex-col gap-3">
+          {!grades(layer) && <nodes.Look layer={layer} />}
+          <nodes.Source layer={layer} />
+          <nodes.Placement layer={layer} />
+          <div className="flex flex-col">
+            <nodes.Steps layer={layer} />
+          </div>
+          {!grades(layer) && !landsThrough(layer) && <nodes.Body layer={layer} />}
+          <nodes.Clip layer={layer} />
+          <nodes.Mask layer={layer} />
+          <nodes.Weave layer={layer} />
+          <nodes.Blend layer={layer} />
         </div>
-        {!grades(layer) && !landsThrough(layer) && <nodes.Body layer={layer} />}
-        <nodes.Clip layer={layer} />
-        <nodes.Mask layer={layer} />
-        <nodes.Weave layer={layer} />
-        <nodes.Blend layer={layer} />
-      </div>
+      </Panel>
     </ChainFoldsContext.Provider>
   );
 }
@@ -112,6 +129,7 @@ function Blend({ layer }: { layer: Layer }) {
       essence={() => essenceOf(parameters, { blend: layer.blend, opacity: layer.opacity })}
     >
       <ParameterControls
+        marksChanged
         parameters={parameters}
         values={{ blend: layer.blend, opacity: layer.opacity }}
         onChange={(v) => live.change(setLayer(layer.id, v as Partial<Layer>))}
@@ -139,6 +157,7 @@ function Body({ layer }: { layer: Layer }) {
       }
     >
       <ParameterControls
+        marksChanged
         parameters={LIGHT}
         values={{ intensity: layer.intensity }}
         onChange={(v) => live.change(setLayer(layer.id, v as Partial<Layer>))}
@@ -277,6 +296,7 @@ function OfScene() {
         </button>
       </h3>
       <ParameterControls
+        marksChanged
         parameters={lightParameters}
         values={scene.light}
         onChange={(v) => drag('Change the scene light', setLamp(v))}
@@ -284,6 +304,7 @@ function OfScene() {
       />
       <h3 className="mt-5 mb-1 text-sm font-semibold">At the end</h3>
       <ParameterControls
+        marksChanged
         parameters={endParameters}
         values={scene.end}
         onChange={(v) => drag('Change the end', setEnd(v))}

@@ -4,8 +4,8 @@ import type { Parameters, Value } from '@ignis/core/definitions/parameter';
 import { essenceOf } from '@ignis/core/definitions/essence';
 import type { Edit } from '@ignis/core/scene/edits/edit';
 import { liveEdit, useBench } from '../../state/bench';
-import { switchFold, useFolds } from '../../state/folds';
-import { Menu } from '../../ui/menu';
+import { setWhole, switchFold, useFolds } from '../../state/folds';
+import { Menu, type MenuEntry } from '../../ui/menu';
 import { ParameterControls } from '../../ui/parameter-controls';
 import { Node } from './node';
 import { SortableItem, SortableList } from './sortable';
@@ -25,6 +25,8 @@ interface Definition {
   /** What it works on. */
   works?: string;
   parameters: Parameters;
+  /** The values that matter most; left out, the first that count. */
+  first?: readonly string[];
 }
 
 interface Props {
@@ -50,6 +52,8 @@ interface Props {
   amount?: { of(item: Item): number; set(item: Item, amount: number): Edit };
   /** What the controls of an item stand in. */
   around?: React.ComponentType<{ item: Item; children: React.ReactNode }>;
+  /** What else can be done with an item, in a menu; left out, it can only be removed. */
+  menu?(item: Item): MenuEntry[];
   /** What stands under the controls of an item. */
   after?(item: Item): React.ReactNode;
 }
@@ -69,11 +73,12 @@ export function LiveList({
   peek,
   amount,
   around: Around = Plain,
+  menu,
   after,
 }: Props) {
   const { change, set: setBench } = useBench.getState();
   const opened = useBench((s) => s.step);
-  const switched = useFolds((s) => s.switched);
+  const { switched, whole } = useFolds();
   const list = useRef<HTMLDivElement>(null);
   // What was just added, or opened, is seen.
   useEffect(() => {
@@ -96,6 +101,20 @@ export function LiveList({
             switchFold(item.id, open === isOneOpen);
             if (!open && opened === item.id) setBench({ step: null });
           };
+          const onRemove = () => change(`Remove ${definition.label}`, remove(item.id));
+          const entries = menu && [
+            ...menu(item),
+            ...(isOneOpen
+              ? [
+                  {
+                    label: isSwitched ? 'Fold when another opens' : 'Keep it open beside others',
+                    run: () => switchFold(item.id, !isSwitched),
+                  },
+                ]
+              : []),
+            null,
+            { label: 'Remove', run: onRemove, danger: true },
+          ];
           return (
             <SortableItem key={item.id} id={item.id}>
               {(grip) => (
@@ -103,6 +122,7 @@ export function LiveList({
                   <Node
                     title={definition.label}
                     grip={grip}
+                    {...(entries && { menu: entries })}
                     on={item.enabled}
                     {...(peek && { onPeek: (on: boolean) => peek(on ? item.id : null) })}
                     {...(amount && {
@@ -138,21 +158,29 @@ export function LiveList({
                         {amount && amount.of(item) < 100 && (
                           <span className="text-xs tabular-nums">{amount.of(item)} %</span>
                         )}
-                        <button
-                          type="button"
-                          aria-label={`Remove ${definition.label}`}
-                          title="Remove"
-                          onClick={() => change(`Remove ${definition.label}`, remove(item.id))}
-                          className="shrink-0 rounded p-1 hover:text-ink"
-                        >
-                          <Trash2 size={14} />
-                        </button>
+                        {!entries && (
+                          <button
+                            type="button"
+                            aria-label={`Remove ${definition.label}`}
+                            title="Remove"
+                            onClick={onRemove}
+                            className="shrink-0 rounded p-1 hover:text-ink"
+                          >
+                            <Trash2 size={14} />
+                          </button>
+                        )}
                       </>
                     }
                   >
                     {isOpen && (
                       <Around item={item}>
                         <ParameterControls
+                          marksChanged
+                          brief={{
+                            first: definition.first ?? [],
+                            isOpen: item.kind in whole,
+                            onOpen: (all) => setWhole(item.kind, all),
+                          }}
                           parameters={definition.parameters}
                           values={item.values}
                           onChange={(values) =>

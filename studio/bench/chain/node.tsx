@@ -1,6 +1,7 @@
-import { ChevronDown, ChevronRight } from 'lucide-react';
+import { ChevronDown, ChevronRight, Ellipsis } from 'lucide-react';
 import type { ReactNode } from 'react';
-import { useFold, type Fold } from '../../state/folds';
+import { useChainPart, useFold, type Fold } from '../../state/folds';
+import { Menu, WithContextMenu, type MenuEntry } from '../../ui/menu';
 import { usePull, type Pulled } from './use-pull';
 
 interface Props {
@@ -14,6 +15,8 @@ interface Props {
   onToggle?(): void;
   /** Called when the pointer rests on the dot, and with false when it leaves. */
   onPeek?(on: boolean): void;
+  /** What else can be done with it: by a button, or a right click on its head. */
+  menu?: MenuEntry[];
   /** Listeners and attributes that make the dot a handle to carry the node by. */
   grip?: Record<string, unknown>;
   /** What a drag of the title to the side changes. */
@@ -33,6 +36,7 @@ export function Node({
   onToggle,
   onPeek,
   pulled,
+  menu,
   grip,
   fold: given,
   children,
@@ -40,59 +44,78 @@ export function Node({
 }: Props) {
   const pull = usePull(pulled, grip);
   const fold = useFold(given, children && typeof title === 'string' ? title : null);
+  const name = typeof title === 'string' ? title : 'Step';
+  const part = useChainPart({ name, on, isStep: menu !== undefined, fold });
   const isFolded = fold !== null && !fold.isOpen;
   const dot = `block size-3.5 rounded-full border-2 ${on === false ? 'border-dim bg-panel' : 'border-ember bg-panel'}`;
-  const name = typeof title === 'string' ? title : 'Step';
-  return (
-    <div className="relative pl-6">
-      {!last && <div className="absolute top-4 -bottom-3 left-[6px] w-[2px] bg-line" />}
-      <div
-        className={`-ml-6 flex min-h-6 items-center justify-between gap-2 pl-6 ${children && !isFolded ? 'sticky -top-3 z-10 bg-panel' : ''}`}
+  const head = (
+    <div
+      className={`-ml-6 flex min-h-6 items-center justify-between gap-2 pl-6 ${children && !isFolded ? 'sticky -top-3 z-10 bg-panel' : ''}`}
+    >
+      {!last && <span className="absolute top-4 bottom-0 left-[6px] w-[2px] bg-line" />}
+      {onToggle ? (
+        <button
+          type="button"
+          role="switch"
+          aria-checked={on}
+          aria-label={`${name} on`}
+          title={on ? 'Turn off' : 'Turn on'}
+          onClick={onToggle}
+          onPointerEnter={() => onPeek?.(true)}
+          onPointerLeave={() => onPeek?.(false)}
+          onFocus={(e) => e.target.matches(':focus-visible') && onPeek?.(true)}
+          onBlur={() => onPeek?.(false)}
+          className="absolute top-[5px] left-0 z-10"
+        >
+          <span className={dot} />
+        </button>
+      ) : (
+        <span className={`absolute top-[5px] left-0 z-10 ${dot}`} />
+      )}
+      <h3
+        className={`truncate text-sm font-semibold ${on === false ? 'text-dim' : ''} ${pulled ? 'cursor-ew-resize' : grip ? 'cursor-grab' : fold ? 'cursor-pointer' : ''}`}
+        onClick={grip || pulled ? undefined : fold?.toggle}
+        {...grip}
+        {...pull}
       >
-        {!last && <span className="absolute top-4 bottom-0 left-[6px] w-[2px] bg-line" />}
-        {onToggle ? (
+        {title}
+      </h3>
+      <div className="flex min-w-0 items-center gap-1 text-sm text-dim">
+        {isFolded && essence ? <span className="truncate">{essence()}</span> : aside}
+        {menu && (
+          <Menu
+            trigger={
+              <button
+                type="button"
+                aria-label={`More about ${name}`}
+                title="More"
+                className="shrink-0 rounded p-1 hover:text-ink"
+              >
+                <Ellipsis size={14} />
+              </button>
+            }
+            items={menu}
+          />
+        )}
+        {fold && (
           <button
             type="button"
-            role="switch"
-            aria-checked={on}
-            aria-label={`${name} on`}
-            title={on ? 'Turn off' : 'Turn on'}
-            onClick={onToggle}
-            onPointerEnter={() => onPeek?.(true)}
-            onPointerLeave={() => onPeek?.(false)}
-            onFocus={(e) => e.target.matches(':focus-visible') && onPeek?.(true)}
-            onBlur={() => onPeek?.(false)}
-            className="absolute top-[5px] left-0 z-10"
+            aria-label={`${isFolded ? 'Open' : 'Fold'} ${name}`}
+            aria-expanded={!isFolded}
+            title={isFolded ? 'Open' : 'Fold'}
+            onClick={fold.toggle}
+            className="-mr-1 rounded p-1 hover:text-ink"
           >
-            <span className={dot} />
+            {isFolded ? <ChevronRight size={14} /> : <ChevronDown size={14} />}
           </button>
-        ) : (
-          <span className={`absolute top-[5px] left-0 z-10 ${dot}`} />
         )}
-        <h3
-          className={`truncate text-sm font-semibold ${on === false ? 'text-dim' : ''} ${pulled ? 'cursor-ew-resize' : grip ? 'cursor-grab' : fold ? 'cursor-pointer' : ''}`}
-          onClick={grip || pulled ? undefined : fold?.toggle}
-          {...grip}
-          {...pull}
-        >
-          {title}
-        </h3>
-        <div className="flex min-w-0 items-center gap-1 text-sm text-dim">
-          {isFolded && essence ? <span className="truncate">{essence()}</span> : aside}
-          {fold && (
-            <button
-              type="button"
-              aria-label={`${isFolded ? 'Open' : 'Fold'} ${name}`}
-              aria-expanded={!isFolded}
-              title={isFolded ? 'Open' : 'Fold'}
-              onClick={fold.toggle}
-              className="-mr-1 rounded p-1 hover:text-ink"
-            >
-              {isFolded ? <ChevronRight size={14} /> : <ChevronDown size={14} />}
-            </button>
-          )}
-        </div>
       </div>
+    </div>
+  );
+  return (
+    <div ref={part} className="relative scroll-mt-3 pl-6">
+      {!last && <div className="absolute top-4 -bottom-3 left-[6px] w-[2px] bg-line" />}
+      {menu ? <WithContextMenu items={menu}>{head}</WithContextMenu> : head}
       {children && !isFolded && <div className="pt-1">{children}</div>}
     </div>
   );

@@ -1,7 +1,7 @@
 import { definitionOf } from '@ignis/core/sources/index';
 import { lengthsKey } from '@ignis/core/definitions/parameter-values';
 import { Pipette } from 'lucide-react';
-import { useMemo, useRef } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { rgb } from '@ignis/core/pixels/colour';
 import {
   addStep,
@@ -36,7 +36,11 @@ import { peekUpTo, stopLooking } from '../../state/peek';
 import { useScopes } from '../../state/scopes';
 import { TableChoice } from '../../ui/table-context';
 import { HistogramContext } from '../../ui/histogram-context';
+import { transplanted } from '@ignis/core/scene/edits/step-copies';
+import { useCopiedStep } from '../../state/copied-step';
+import { stepMenu } from './step-menu';
 import { StepPicker } from './step-picker';
+import { StepPresets } from './step-presets';
 import { grades, isPicture } from '@ignis/core/scene/model/traits';
 import { tellFailure } from '../../state/failure';
 
@@ -44,48 +48,81 @@ const { size, hardness, steady } = brushControls;
 const FINGER = { size, hardness, steady, ...smearControls };
 
 /** The steps of a layer: what its pixels go through, and the styles made of its shape. */
-export const Steps = ({ layer }: { layer: Layer }) => (
-  <WithPictures>
-    <WithLayers layer={layer}>
-      <LiveList
-        items={layer.steps}
-        definitions={grades(layer) ? pixelSteps : steps}
-        word="step"
-        folds
-        around={WithHistogram}
-        amount={amountOf(layer)}
-        peek={(id) => (id ? peekUpTo(layer.id, id) : stopLooking())}
-        onSet={(item, values) => {
-          const key = lengthsKey(stepOfKind(item.kind).parameters);
-          if (key === undefined || !(key in values)) return values;
-          const height = heightInScene(useBench.getState().scene, layer);
-          return withLengths(item, values[key] as 'px' | 'share', height);
-        }}
-        adder={
-          <StepPicker
-            layer={layer}
-            definitions={grades(layer) ? pixelSteps : steps}
-            onAdd={(step) => {
-              const { change, set } = useBench.getState();
-              change(`Add ${stepOfKind(step.kind).label}`, addStep(layer.id, step));
-              set({ step: step.id });
-            }}
-          />
-        }
-        set={(id, values) => setStep(layer.id, id, values)}
-        remove={(id) => removeStep(layer.id, id)}
-        move={(id, to) => moveStep(layer.id, id, to)}
-        after={(item) => (
-          <>
-            <Picked layer={layer} id={item.id} />
-            <Smearing layer={layer} id={item.id} />
-            <StepLimits layer={layer} id={item.id} />
-          </>
+export function Steps({ layer }: { layer: Layer }) {
+  const copied = useCopiedStep((s) => s.step);
+  const [presets, setPresets] = useState<Step | null>(null);
+  const definitions = grades(layer) ? pixelSteps : steps;
+  return (
+    <WithPictures>
+      <WithLayers layer={layer}>
+        <LiveList
+          items={layer.steps}
+          definitions={definitions}
+          word="step"
+          folds
+          around={WithHistogram}
+          amount={amountOf(layer)}
+          peek={(id) => (id ? peekUpTo(layer.id, id) : stopLooking())}
+          onSet={(item, values) => {
+            const key = lengthsKey(stepOfKind(item.kind).parameters);
+            if (key === undefined || !(key in values)) return values;
+            const height = heightInScene(useBench.getState().scene, layer);
+            return withLengths(item, values[key] as 'px' | 'share', height);
+          }}
+          menu={(item) => stepMenu(layer.id, item.id, copied, setPresets)}
+          adder={
+            <>
+              <StepPicker
+                layer={layer}
+                definitions={definitions}
+                onAdd={(step) => {
+                  const { change, set } = useBench.getState();
+                  change(`Add ${stepOfKind(step.kind).label}`, addStep(layer.id, step));
+                  set({ step: step.id });
+                }}
+              />
+              {copied && definitions.some((d) => d.kind === copied.kind) && (
+                <PasteStep layer={layer} copied={copied} />
+              )}
+            </>
+          }
+          set={(id, values) => setStep(layer.id, id, values)}
+          remove={(id) => removeStep(layer.id, id)}
+          move={(id, to) => moveStep(layer.id, id, to)}
+          after={(item) => (
+            <>
+              <Picked layer={layer} id={item.id} />
+              <Smearing layer={layer} id={item.id} />
+              <StepLimits layer={layer} id={item.id} />
+            </>
+          )}
+        />
+        {presets && (
+          <StepPresets layer={layer.id} step={presets} onClose={() => setPresets(null)} />
         )}
-      />
-    </WithLayers>
-  </WithPictures>
-);
+      </WithLayers>
+    </WithPictures>
+  );
+}
+
+/** Puts the step that was copied at the end. */
+function PasteStep({ layer, copied }: { layer: Layer; copied: Step }) {
+  const { label } = stepOfKind(copied.kind);
+  return (
+    <button
+      type="button"
+      className="ml-2 rounded px-1 font-normal text-dim hover:text-ink"
+      onClick={() => {
+        const { scene, change, set } = useBench.getState();
+        const step = transplanted(copied, scene, layer.id);
+        change(`Paste ${label}`, addStep(layer.id, step));
+        set({ step: step.id });
+      }}
+    >
+      paste {label}
+    </button>
+  );
+}
 
 /** How much of a step counts: some have an amount of their own, which is the same. */
 const amountOf = (layer: Layer) => ({
