@@ -50,7 +50,8 @@ test('a changed value is marked, and one click sets it back', async ({ page }) =
 test('the rail goes to every part of the chain, and shows which are off', async ({ page }) => {
   await twoFills(page);
   const rail = page.getByRole('navigation', { name: 'Parts of the chain' });
-  const names = () => rail.getByRole('button').evaluateAll((all) => all.map((b) => b.title));
+  const names = () =>
+    rail.getByRole('button').evaluateAll((all) => all.map((b) => b.getAttribute('title')));
   await expect.poll(names).toEqual(['Look', 'Source', 'Gaussian blur', 'Glow', 'Body', 'Blend']);
   await rail.getByRole('button', { name: 'Go to Glow' }).click();
   await expect(value(page, 'Reach')).toBeVisible();

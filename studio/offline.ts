@@ -9,6 +9,8 @@ const LARGEST = 12 * 2 ** 20;
 export const PICTURES: Readonly<Record<string, string[]>> = {
   ...{ 'image/png': ['.png'], 'image/jpeg': ['.jpg', '.jpeg', '.jfif'], 'image/webp': ['.webp'] },
   ...{ 'image/avif': ['.avif'], 'image/tiff': ['.tif', '.tiff'], 'image/x-exr': ['.exr'] },
+  ...{ 'image/heic': ['.heic', '.heif'], 'image/jxl': ['.jxl'] },
+  'image/vnd.radiance': ['.hdr', '.pic', '.rgbe'],
   ...{ 'image/gif': ['.gif'], 'image/bmp': ['.bmp'], 'image/svg+xml': ['.svg'] },
 };
 

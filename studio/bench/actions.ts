@@ -15,6 +15,7 @@ import { useBench } from '../state/bench';
 import { resizeBrush } from '../state/brush';
 import { switchTheme } from '../state/theme';
 import { aidActions } from './aid-actions';
+import { panelActions } from './panel-actions';
 import { openRecipes } from './chain/look';
 import { bake, stampWith } from './bake';
 import type { Action } from './commands/action';
@@ -164,6 +165,7 @@ export function actions(does: BenchDoes): Action[] {
       run: () => onlyPicture(!bench().isBare),
       enabled: true,
     },
+    ...panelActions(),
     {
       name: 'The scene: background, light, end',
       run: () => bench().select(null),

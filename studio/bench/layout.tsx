@@ -1,5 +1,7 @@
-import type { ReactNode } from 'react';
+import { Fragment, type ReactNode } from 'react';
 import { Group, Panel, Separator, useDefaultLayout } from 'react-resizable-panels';
+import { usePanels } from '../state/panels';
+import { remembered } from '../state/remembered';
 
 interface Props {
   /** What the scene is called; null if that is not known yet. */
@@ -16,26 +18,26 @@ interface Props {
   children?: ReactNode;
 }
 
-/** What the browser remembers; one that remembers nothing forgets this as well. */
-const remembered = {
-  getItem(key: string): string | null {
-    try {
-      return localStorage.getItem(key);
-    } catch {
-      return null;
-    }
-  },
-  setItem(key: string, value: string): void {
-    try {
-      localStorage.setItem(key, value);
-    } catch {
-      // It is as it was at first the next time.
-    }
-  },
-};
-
 /** The width of the chain, CSS px: of an artist who never dragged its edge, and as it may be. */
 const CHAIN = { usual: '332px', least: '300px', most: '600px' };
+/** The height of the strip. */
+const STRIP = { usual: '158px', least: '158px', most: '470px' };
+
+const EDGE = {
+  across:
+    'z-10 w-0 outline-ember before:absolute before:inset-y-0 before:w-1 data-[separator=hover]:before:bg-ember/40 data-[separator=active]:before:bg-ember',
+  down: 'z-10 h-0 outline-ember before:absolute before:inset-x-0 before:h-1 data-[separator=hover]:before:bg-ember/40 data-[separator=active]:before:bg-ember',
+};
+
+/** How a group of panels was divided, on this screen: what is right on one is not on another. */
+function useDivision(name: string, isBare: boolean) {
+  const { defaultLayout, onLayoutChanged } = useDefaultLayout({
+    id: `ignis-${name}-${window.screen.width}`,
+    storage: remembered,
+    onlySaveAfterUserInteractions: true,
+  });
+  return isBare ? {} : { ...(defaultLayout && { defaultLayout }), onLayoutChanged };
+}
 
 /** Where the parts of the bench stand: the same before a scene is open as after. */
 export function BenchLayout({
@@ -48,12 +50,25 @@ export function BenchLayout({
   isBare = false,
   children,
 }: Props) {
-  // What is right on one screen is not on another.
-  const { defaultLayout, onLayoutChanged } = useDefaultLayout({
-    id: `ignis-bench-${window.screen.width}`,
-    storage: remembered,
-    onlySaveAfterUserInteractions: true,
-  });
+  const panels = usePanels();
+  const hasChain = !isBare && panels.chain === 'shown';
+  const hasStrip = !isBare && panels.strip === 'shown';
+  const across = useDivision('bench', !hasChain);
+  const down = useDivision('strip', !hasStrip);
+  const edge = <Separator key="edge" aria-label="Width of the chain" className={EDGE.across} />;
+  const beside = hasChain && (
+    <Panel
+      key="chain"
+      id="chain"
+      defaultSize={CHAIN.usual}
+      minSize={CHAIN.least}
+      maxSize={CHAIN.most}
+      groupResizeBehavior="preserve-pixel-size"
+      style={{ overflow: 'hidden' }}
+    >
+      {chain || <div className="h-full border-x border-line bg-panel" />}
+    </Panel>
+  );
   return (
     <main className="flex h-full flex-col overflow-hidden" aria-busy={isOpening}>
       {!isBare &&
@@ -62,34 +77,48 @@ export function BenchLayout({
             <h1 className="truncate font-semibold">{name}</h1>
           </header>
         ))}
-      <Group
-        {...(!isBare && defaultLayout && { defaultLayout })}
-        {...(!isBare && { onLayoutChanged })}
-        className="min-h-0 flex-1"
-      >
-        <Panel id="stage" minSize="320px" className="relative" style={{ overflow: 'hidden' }}>
-          {stage}
-        </Panel>
-        {!isBare && (
-          <>
-            <Separator
-              aria-label="Width of the chain"
-              className="z-10 w-0 outline-ember before:absolute before:inset-y-0 before:w-1 data-[separator=hover]:before:bg-ember/40 data-[separator=active]:before:bg-ember"
-            />
+      <Group orientation="vertical" {...down} className="min-h-0 flex-1">
+        <Panel id="work" minSize="240px" style={{ overflow: 'hidden' }}>
+          <Group {...across} className="h-full">
+            {panels.side === 'left' && beside && (
+              <Fragment key="left">
+                {beside}
+                {edge}
+              </Fragment>
+            )}
             <Panel
-              id="chain"
-              defaultSize={CHAIN.usual}
-              minSize={CHAIN.least}
-              maxSize={CHAIN.most}
+              key="stage"
+              id="stage"
+              minSize="320px"
+              className="relative"
+              style={{ overflow: 'hidden' }}
+            >
+              {stage}
+            </Panel>
+            {panels.side === 'right' && beside && (
+              <Fragment key="right">
+                {edge}
+                {beside}
+              </Fragment>
+            )}
+          </Group>
+        </Panel>
+        {hasStrip && (
+          <>
+            <Separator aria-label="Height of the depth strip" className={EDGE.down} />
+            <Panel
+              id="strip"
+              defaultSize={STRIP.usual}
+              minSize={STRIP.least}
+              maxSize={STRIP.most}
               groupResizeBehavior="preserve-pixel-size"
               style={{ overflow: 'hidden' }}
             >
-              {chain || <div className="h-full border-l border-line bg-panel" />}
+              {strip || <div className="h-full border-t border-line bg-panel" />}
             </Panel>
           </>
         )}
       </Group>
-      {!isBare && (strip || <div className="h-[158px] shrink-0 border-t border-line bg-panel" />)}
       {children}
     </main>
   );

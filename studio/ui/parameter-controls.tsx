@@ -48,6 +48,8 @@ interface Props {
   edits?(values: Record<string, unknown>): Edit;
   /** Whether values that are not what they were at first are marked; the mark sets them back. */
   marksChanged?: boolean;
+  /** The keys of values that several things have that are set at once, each another one. */
+  differing?: ReadonlySet<string>;
   /** The values that come first (`firstValues`), and whether the rest is seen too; left out, all are seen in their order. */
   brief?: { first: readonly string[]; isOpen: boolean; onOpen(isOpen: boolean): void };
 }
@@ -60,6 +62,7 @@ export function ParameterControls({
   onDone,
   edits,
   marksChanged = false,
+  differing,
   brief,
 }: Props) {
   const values = completed(parameters, said);
@@ -119,6 +122,11 @@ export function ParameterControls({
               )}
               <span className="group/label flex min-w-0 items-center gap-0.5 text-sm text-dim">
                 <span className="truncate">{p.label}</span>
+                {differing?.has(key) && (
+                  <span role="img" aria-label="differs" title="Differs from layer to layer">
+                    ≠
+                  </span>
+                )}
                 {edits && hasCandidates(p) && (
                   <button
                     type="button"

@@ -1,8 +1,6 @@
 import { FlipHorizontal2, FoldVertical, RotateCcw, RotateCw, UnfoldVertical } from 'lucide-react';
 import { memo, useMemo, useState, type ComponentType, type ReactNode } from 'react';
-import { blendParameter } from '@ignis/core/blend/parameter';
 import { essenceOf } from '@ignis/core/definitions/essence';
-import { percent } from '@ignis/core/definitions/number-parameters';
 import { mirrorScene, turnScene } from '@ignis/core/scene/edits/frame-edits';
 import {
   clipBase,
@@ -12,6 +10,7 @@ import {
   setLamp,
   setScene,
 } from '@ignis/core/scene/edits/layer-edits';
+import { everyLayer } from '@ignis/core/scene/model/schema';
 import type { Layer, Scene } from '@ignis/core/scene/model/schema';
 import {
   bodyParameters,
@@ -21,6 +20,7 @@ import {
 } from '@ignis/core/scene/model/schema';
 import { definitionOf } from '@ignis/core/sources/index';
 import { liveEdit, useBench, useBenchThrottled, useSelectedLayer } from '../../state/bench';
+import { usePanels } from '../../state/panels';
 import { ChainFoldsContext, foldAll, newChainFolds } from '../../state/folds';
 import { Button } from '../../ui/button';
 import { ColourField } from '../../ui/colour-field';
@@ -33,20 +33,28 @@ import { Look } from './look';
 import { MaskNode } from './mask';
 import { WeaveNode } from './weave';
 import { Node } from './node';
+import { BLEND, OPACITY } from './blend-parameters';
 import { Placement } from './placement';
 import { Rail } from './rail';
 import { SelectionPanel } from './selection';
 import { SourceNode } from './source';
+import { Several } from './several';
 import { Steps } from './steps';
 import { grades, landsThrough } from '@ignis/core/scene/model/traits';
 
 const LIGHT = { intensity: bodyParameters.intensity };
 
-const OPACITY = { opacity: percent('Opacity', 100) };
-const BLEND = { blend: blendParameter('Blend', 'normal'), ...OPACITY };
 /** What happens to the selected layer, in the order of computation. */
 export function Chain() {
   const layer = useSelectedLayer();
+  const others = useBench((s) => s.others);
+  const several = useSeveral(layer, others);
+  if (several)
+    return (
+      <Panel>
+        <Several layers={several} />
+      </Panel>
+    );
   return layer ? (
     <OfLayer key={layer.id} layer={layer} />
   ) : (
@@ -56,11 +64,24 @@ export function Chain() {
   );
 }
 
+/** The layers that are chosen, the selected one first; null if that is one alone. */
+function useSeveral(layer: Layer | undefined, others: readonly string[]): Layer[] | null {
+  const layers = useBench((s) => s.scene.layers);
+  return useMemo(() => {
+    if (!layer || others.length === 0) return null;
+    const found = everyLayer(layers).filter((l) => others.includes(l.id));
+    return found.length > 0 ? [layer, ...found] : null;
+  }, [layer, others, layers]);
+}
+
 /** What the chain stands on, with its rail beside it. */
 function Panel({ rail, children }: { rail?: ReactNode; children: ReactNode }) {
   const selecting = useBench((s) => s.mode === 'select');
+  const side = usePanels((s) => s.side);
   return (
-    <div className="flex h-full border-l border-line bg-panel">
+    <div
+      className={`flex h-full border-line bg-panel ${side === 'left' ? 'flex-row-reverse border-r' : 'border-l'}`}
+    >
       <aside
         aria-label="Chain"
         className={`flex h-full min-w-0 flex-1 flex-col overflow-y-auto py-3 pl-4 ${rail ? 'pr-2' : 'pr-4'}`}

@@ -23,6 +23,7 @@ import {
   remove,
 } from '../commands/layers';
 import type { Drop } from './drop';
+import { stepOfKind } from '@ignis/core/steps/index';
 import { useThumbnail } from './use-thumbnail';
 
 /** What letting a carried card go over this one would do. */
@@ -137,8 +138,9 @@ export const Card = memo(function Card({ layer, small, drop }: Props) {
           </Chip>
         )}
         <div
-          className={`overflow-hidden rounded-lg border bg-raised transition-[border-color,translate] ${selected ? '-translate-y-1 border-ember shadow-[0_0_0_1px_var(--ember)]' : 'border-line hover:border-dim'} ${isDragging ? 'shadow-2xl' : ''}`}
+          className={`relative overflow-hidden rounded-lg border bg-raised transition-[border-color,translate] ${selected ? '-translate-y-1 border-ember shadow-[0_0_0_1px_var(--ember)]' : 'border-line hover:border-dim'} ${isDragging ? 'shadow-2xl' : ''}`}
         >
+          <Steps of={layer} />
           <button
             type="button"
             data-card
@@ -209,6 +211,30 @@ export const Card = memo(function Card({ layer, small, drop }: Props) {
     </WithContextMenu>
   );
 });
+
+/** As many marks at most. */
+const MOST_MARKS = 8;
+
+/** The steps of a layer as small marks, those that are off hollow. */
+function Steps({ of: { steps } }: { of: Layer }) {
+  if (steps.length === 0) return null;
+  const words = steps.map((s) => `${stepOfKind(s.kind).label}${s.enabled ? '' : ' (off)'}`);
+  return (
+    <span
+      role="img"
+      aria-label={`Steps: ${words.join(', ')}`}
+      title={words.join(' · ')}
+      className="absolute top-[54px] right-1 z-10 flex gap-[3px] rounded-full bg-panel/70 px-1 py-[3px]"
+    >
+      {steps.slice(0, MOST_MARKS).map((s) => (
+        <span
+          key={s.id}
+          className={`size-[5px] rounded-full ${s.enabled ? 'bg-ember' : 'border border-dim'}`}
+        />
+      ))}
+    </span>
+  );
+}
 
 /** Shows where a carried card would go, or what it would be tied to. */
 const Mark = ({ drop }: { drop: Drop['how'] }) =>

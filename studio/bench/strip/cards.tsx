@@ -5,40 +5,38 @@ import { fold } from '../commands/strip';
 import { Card } from './card';
 import type { Drop } from './drop';
 
-/** Cards of one list, groups as brackets round their own. */
-export function Cards({
-  layers,
-  small,
-  drop,
-}: {
+interface Props {
   layers: readonly Layer[];
   small: boolean;
   drop: Drop | null;
-}) {
-  return layers.map((l) =>
-    l.layers ? (
-      <Group key={l.id} layer={l} layers={l.layers} small={small} drop={drop} />
-    ) : (
-      <Card key={l.id} layer={l} small={small} drop={drop?.over === l.id ? drop.how : null} />
-    ),
-  );
+  /** The layers that a search has found; null for all. */
+  found: ReadonlySet<string> | null;
 }
 
-interface GroupProps {
-  layer: Layer;
-  layers: readonly Layer[];
-  small: boolean;
-  drop: Drop | null;
+/** Cards of one list, groups as brackets round their own. */
+export function Cards({ layers, ...rest }: Props) {
+  const { small, drop, found } = rest;
+  return layers
+    .filter((l) => found?.has(l.id) ?? true)
+    .map((l) =>
+      l.layers ? (
+        <Group key={l.id} layer={l} layers={l.layers} {...rest} />
+      ) : (
+        <Card key={l.id} layer={l} small={small} drop={drop?.over === l.id ? drop.how : null} />
+      ),
+    );
 }
 
 /** A group as a bracket round its cards; folded, only its own card is left. */
-function Group({ layer, layers, small, drop }: GroupProps) {
-  const folded = useBench((s) => s.folded.has(layer.id));
+function Group({ layer, layers, ...rest }: Props & { layer: Layer }) {
+  const { small, drop, found } = rest;
+  // What is found in it is seen.
+  const folded = useBench((s) => s.folded.has(layer.id)) && !found;
   const count = layers.length === 1 ? '1 layer' : `${layers.length} layers`;
   return (
     <li
       aria-label={`Group ${layer.name}, ${count}`}
-      className="flex shrink-0 items-center gap-2 rounded-xl border-x-2 border-dim/60 bg-ground/60 px-1.5 py-1"
+      className="flex shrink-0 items-center in-data-[wraps=true]:max-w-full in-data-[wraps=true]:flex-wrap gap-2 rounded-xl border-x-2 border-dim/60 bg-ground/60 px-1.5 py-1"
     >
       <ul className="contents">
         <Card layer={layer} small={small} drop={drop?.over === layer.id ? drop.how : null} />
@@ -54,7 +52,7 @@ function Group({ layer, layers, small, drop }: GroupProps) {
             {folded ? <ChevronRight size={14} /> : <ChevronLeft size={14} />}
           </button>
         </li>
-        {!folded && <Cards layers={layers} small={small} drop={drop} />}
+        {!folded && <Cards layers={layers} {...rest} />}
       </ul>
     </li>
   );

@@ -6,14 +6,23 @@ import {
   type DragEndEvent,
   type DragMoveEvent,
 } from '@dnd-kit/core';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { foundAmong, isSearch } from '@ignis/core/scene/arrange/sought';
 import { everyLayer } from '@ignis/core/scene/model/schema';
 import { useBench, useBenchThrottled } from '../../state/bench';
+import { usePanels } from '../../state/panels';
+import { lookAt, stopLooking } from '../../state/peek';
+import { endStripSearch, useStripSearch } from '../../state/strip-search';
 import { walk } from '../commands/strip';
 import { AddLayer } from '../add-layer';
+import { chooseByBox, type Box } from './box-choice';
 import { Cards } from './cards';
 import { dropAt, dropped, type Drop } from './drop';
 import { restrict } from './restrict';
+import { StripSearch } from './strip-search';
+
+/** The height that a row of cards takes, px. */
+const ROW = 140;
 
 /** The layers as cards, from the back on the left to the front on the right. */
 export function Strip({ onPicture, onSvg }: { onPicture(): void; onSvg(): void }) {
@@ -25,23 +34,51 @@ export function Strip({ onPicture, onSvg }: { onPicture(): void; onSvg(): void }
   const carrying = useRef(false);
   // A press without a move selects; only a real drag carries a card.
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
-  const small = everyLayer(layers).length > 9;
+  const cards = usePanels((s) => s.cards);
+  const search = useStripSearch();
+  const all = everyLayer(layers);
+  const small = cards === 'by number' ? all.length > 9 : cards === 'small';
+  const found = useMemo(
+    () => (isSearch(search) ? foundAmong(layers, search) : null),
+    [layers, search],
+  );
+  const [box, setBox] = useState<Box | null>(null);
+  const [rows, setRows] = useState(1);
+  useEffect(() => endStripSearch, []);
 
-  /** What the pointer means, wherever it is above or below the strip. */
+  /** What the pointer means, wherever it is above or below a row of the strip. */
   const aim = ({ active, activatorEvent, delta }: DragMoveEvent | DragEndEvent): Drop | null => {
-    const x = (activatorEvent as PointerEvent).clientX + delta.x;
+    const [x, y] = [
+      (activatorEvent as PointerEvent).clientX + delta.x,
+      (activatorEvent as PointerEvent).clientY + delta.y,
+    ];
+    let nearest = Infinity;
+    let drop: Drop | null = null;
     for (const card of list.current!.querySelectorAll<HTMLElement>('[data-layer]')) {
       const box = card.getBoundingClientRect();
       if (card.dataset.layer === active.id || x < box.left || x > box.right) continue;
-      return dropAt(useBench.getState().scene, String(active.id), card.dataset.layer!, box, x);
+      const far = Math.max(box.top - y, y - box.bottom, 0);
+      if (far >= nearest) continue;
+      nearest = far;
+      drop = dropAt(useBench.getState().scene, String(active.id), card.dataset.layer!, box, x);
     }
-    return null;
+    return drop;
+  };
+
+  /** Marks where a carried card would go, and shows the scene as it would be. */
+  const mark = (id: string, to: Drop | null) => {
+    if (to?.over === drop?.over && to?.how === drop?.how) return;
+    setDrop(to);
+    if (!to) return stopLooking();
+    const { label, edit } = dropped(useBench.getState().scene, id, to);
+    lookAt(label, edit);
   };
 
   const carried = (e: DragEndEvent) => {
     const to = aim(e);
     carrying.current = false;
     setDrop(null);
+    stopLooking();
     if (!to) return;
     const { scene, change } = useBench.getState();
     const { label, edit } = dropped(scene, String(e.active.id), to);
@@ -53,6 +90,14 @@ export function Strip({ onPicture, onSvg }: { onPicture(): void; onSvg(): void }
       ?.querySelector(`[data-layer="${selected}"]`)
       ?.scrollIntoView({ block: 'nearest', inline: 'nearest', behavior: 'smooth' });
   }, [selected, layers.length]);
+
+  useEffect(() => {
+    const seen = new ResizeObserver(([entry]) =>
+      setRows(Math.max(1, Math.floor(entry!.contentRect.height / ROW))),
+    );
+    seen.observe(list.current!);
+    return () => seen.disconnect();
+  }, []);
 
   useEffect(() => {
     const element = list.current!;
@@ -68,24 +113,27 @@ export function Strip({ onPicture, onSvg }: { onPicture(): void; onSvg(): void }
   return (
     <footer
       aria-label="Depth strip"
-      className="relative flex h-[158px] shrink-0 items-center gap-1 border-t border-line bg-panel pr-3"
+      className="relative flex h-full items-stretch gap-1 border-t border-line bg-panel pr-3"
+      onPointerDown={(e) => chooseByBox(e, list.current!, setBox)}
     >
       <div className="absolute -top-px right-0 left-0 h-[2px] bg-linear-to-r from-behind/80 via-line to-front/80" />
       <End word="back" tone="text-behind" />
       <DndContext
         sensors={sensors}
-        modifiers={[restrict]}
+        modifiers={rows > 1 ? [] : [restrict]}
         onDragStart={() => (carrying.current = true)}
-        onDragMove={(e) => carrying.current && setDrop(aim(e))}
+        onDragMove={(e) => carrying.current && mark(String(e.active.id), aim(e))}
         onDragEnd={carried}
         onDragCancel={() => {
           carrying.current = false;
           setDrop(null);
+          stopLooking();
         }}
       >
         <ul
           ref={list}
-          className="flex h-full min-w-0 items-center gap-2.5 overflow-x-auto overflow-y-hidden px-1"
+          data-wraps={rows > 1}
+          className={`flex h-full min-w-0 gap-2.5 px-1 ${rows > 1 ? 'flex-wrap content-start items-start overflow-x-hidden overflow-y-auto py-3' : 'items-center overflow-x-auto overflow-y-hidden'}`}
           onKeyDown={(e) => {
             if (
               e.altKey ||
@@ -104,23 +152,39 @@ export function Strip({ onPicture, onSvg }: { onPicture(): void; onSvg(): void }
               ?.focus();
           }}
         >
-          <Cards layers={layers} small={small} drop={drop} />
+          <Cards layers={layers} small={small} drop={drop} found={found} />
         </ul>
       </DndContext>
       {layers.length === 0 && (
         <p className="px-3 text-dim">No layer yet. Drop a picture on the stage, or add one here.</p>
       )}
       <End word="front" tone="text-front" />
-      <div className="ml-auto pl-2">
+      <div className="ml-auto flex shrink-0 flex-col items-center justify-center gap-2 pl-2">
         <AddLayer onPicture={onPicture} onSvg={onSvg} />
+        {all.length > 1 && (
+          <StripSearch
+            found={found && all.filter((l) => found.has(l.id)).length}
+            all={all.length}
+            onFirst={() => {
+              const front = all.findLast((l) => found?.has(l.id) && !l.layers);
+              if (front) useBench.getState().select(front.id);
+            }}
+          />
+        )}
       </div>
+      {box && (
+        <div
+          className="pointer-events-none fixed z-30 rounded-sm border border-ember bg-ember/15"
+          style={box}
+        />
+      )}
     </footer>
   );
 }
 
 const End = ({ word, tone }: { word: string; tone: string }) => (
   <span
-    className={`w-7 shrink-0 text-center text-xs ${tone}`}
+    className={`grid w-7 shrink-0 place-items-center text-xs ${tone}`}
     style={{
       writingMode: 'vertical-rl',
       transform: word === 'back' ? 'rotate(180deg)' : undefined,

@@ -1,0 +1,93 @@
+import { Search, X } from 'lucide-react';
+import { Popover } from 'radix-ui';
+import { sorts } from '@ignis/core/scene/arrange/sought';
+import { endStripSearch, useStripSearch } from '../../state/strip-search';
+
+/** Finds layers on the strip by name and by what they are. */
+export function StripSearch({
+  found,
+  all,
+  onFirst,
+}: {
+  /** How many are found; null where nothing is looked for. */
+  found: number | null;
+  all: number;
+  /** Called to choose the first that is found. */
+  onFirst(): void;
+}) {
+  const { name, sorts: chosen, isOpen } = useStripSearch();
+  const set = useStripSearch.setState;
+  return (
+    <div className="flex items-center gap-0.5 text-xs text-dim">
+      <Popover.Root open={isOpen} onOpenChange={(open) => set({ isOpen: open })}>
+        <Popover.Trigger
+          aria-label="Find layers"
+          title="Find layers ( / )"
+          className={`flex items-center gap-1.5 rounded px-1.5 py-1 hover:bg-raised hover:text-ink ${found === null ? '' : 'text-ember-ink'}`}
+        >
+          <Search size={14} />
+          <span>{found === null ? 'find' : `${found} of ${all}`}</span>
+        </Popover.Trigger>
+        <Popover.Portal>
+          <Popover.Content
+            aria-label="Find layers"
+            side="left"
+            align="end"
+            sideOffset={6}
+            collisionPadding={10}
+            className="z-50 w-72 rounded-lg border border-line bg-panel p-3 shadow-2xl"
+          >
+            <form
+              onSubmit={(e) => {
+                e.preventDefault();
+                onFirst();
+                set({ isOpen: false });
+              }}
+            >
+              <input
+                value={name}
+                placeholder="Name"
+                aria-label="Name of the layers"
+                onChange={(e) => set({ name: e.target.value })}
+                className="w-full rounded bg-ground px-2 py-1.5 text-sm"
+              />
+            </form>
+            <div className="flex flex-wrap gap-1 pt-2">
+              {sorts.map((sort) => (
+                <button
+                  key={sort}
+                  type="button"
+                  aria-pressed={chosen.includes(sort)}
+                  onClick={() =>
+                    set({
+                      sorts: chosen.includes(sort)
+                        ? chosen.filter((s) => s !== sort)
+                        : [...chosen, sort],
+                    })
+                  }
+                  className={`rounded-full border px-2.5 text-xs leading-6 ${chosen.includes(sort) ? 'border-ember/60 text-ember-ink' : 'border-line text-dim hover:text-ink'}`}
+                >
+                  {sort}
+                </button>
+              ))}
+            </div>
+            <p className="pt-2 text-xs text-dim" role="status">
+              {found === null ? `${all} layers` : `${found} of ${all} layers`}
+            </p>
+          </Popover.Content>
+        </Popover.Portal>
+      </Popover.Root>
+      {found !== null && (
+        <button
+          type="button"
+          aria-label="Show all layers"
+          title="Show all layers"
+          onClick={endStripSearch}
+          className="rounded p-1 hover:text-ink"
+        >
+          <X size={13} />
+        </button>
+      )}
+    </div>
+  );
+}
