@@ -144,7 +144,7 @@ export async function drivenGenerators(
   };
   await act(page, 'Add: lamp snow');
   await settled(page);
-  await setValue(page, 'How many', '10000');
+  await setValue(page, 'Count', '10000');
   await settled(page);
   await dragValue('the speed of 10,000 particles', 'Speed');
   await card(page, 'Flames').locator('[data-card]').click();

@@ -93,7 +93,7 @@ test('particles begin where one paints, and look like a layer', async ({ page })
   await openExample(page, 'Blank pier');
   await letters(page, [100, 1100], ['Q'], 'Bowlby One', 90, null);
   await add(page, 'Fireflies');
-  await setValue(page, 'How many', '3000');
+  await setValue(page, 'Count', '3000');
   await page.getByRole('button', { name: 'paint where they begin' }).click();
   const before = brightness(await colourAt(page, [1200, 300]));
   await press(page, [900, 300], [1500, 300]);

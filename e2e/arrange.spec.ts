@@ -180,7 +180,7 @@ test('a layer is repeated with a step, and echoed: the echo follows, and cannot 
   await add(page, 'Star');
   await act(page, 'Repeat the layer with a step');
   await setValue(page, 'Copies', '3');
-  await setValue(page, 'Step across', '120');
+  await setValue(page, 'Step X', '120');
   await page.getByRole('button', { name: 'Done' }).click();
   expect(await depth(page)).toEqual(['Star', 'Star 2', 'Star 3', 'Star 4']);
   await page.keyboard.press('Control+z');

@@ -25,7 +25,7 @@ test('Ember Pier: letters burn from their upper edges, and the fire follows them
   const above = [780, 340] as const;
   const before = await colourAt(page, above);
   await add(page, 'Fire');
-  await take(page, 'Burns', 'Upper edges');
+  await take(page, 'Burns from', 'Upper edges');
   await setValue(page, 'Height', '420');
   await setValue(page, 'Fuel', '150');
   await settled(page);
@@ -59,7 +59,7 @@ test('Snow on the pier: snow, its centre dragged, and a mask where a texture is'
 }) => {
   await openExample(page, 'Blank pier');
   await add(page, 'Lamp snow');
-  await setValue(page, 'How many', '300');
+  await setValue(page, 'Count', '300');
   await setValue(page, 'Keep clear', '200');
   await page.getByRole('button', { name: /Centre$/ }).click();
   const snow = () => layerNamed(page, 'Lamp snow');

@@ -61,7 +61,7 @@ test('glare over the scene spreads what is too bright', async ({ page }) => {
   const beside = async () => (await colourAt(page, [400, 330]))[2];
   const before = await beside();
   await act(page, 'Glare over the whole scene');
-  await setValue(page, 'Scatters', '90');
+  await setValue(page, 'Scatter', '90');
   await setValue(page, 'Bloom', '20');
   await settled(page);
   expect(await beside()).toBeGreaterThan(before + 8);

@@ -84,7 +84,7 @@ test('modifiers are added, set, turned off, ordered and removed', async ({ page 
     await page.getByRole('button', { name: '+ add a modifier' }).click();
     await page.getByRole('menuitem', { name, exact: true }).click();
   }
-  await setValue(page, 'In all', '4');
+  await setValue(page, 'Count', '4');
   await setValue(page, 'Amplitude', '40');
   await settled(page);
   expect(await brightness(page)).toBeGreaterThan(plain * 1.2);
@@ -117,7 +117,7 @@ test('a pass thins, breaks into dashes, fills the inside and takes a ramp', asyn
   await page.getByRole('switch', { name: 'Dashes' }).click();
   await setValue(page, 'Dash', '0');
   await setValue(page, 'Gap', '60');
-  await setValue(page, 'Thin at start', '30');
+  await setValue(page, 'Taper at start', '30');
   await settled(page);
   const { passes } = await lineOf(page, 'Rectangle');
   expect(passes.find((p) => p.name === 'Halo')).toMatchObject({

@@ -68,7 +68,7 @@ test('boxes, ovals and lassos show, hide and keep only; fades lie on them', asyn
   expect(await shownAt(page, [400, 250])).toBeLessThan(0.1);
   expect(await shownAt(page, [310, 160])).toBeGreaterThan(0.9);
   await choose(page, 'Oval', 'Lasso');
-  await choose(page, 'Hides', 'Keeps only');
+  await choose(page, 'Hides', 'Intersects');
   for (const p of [
     [50, 50],
     [750, 50],

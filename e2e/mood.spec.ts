@@ -57,7 +57,7 @@ test('tones by a curve over their histogram, and hues on a ring', async ({ page 
   await mark.focus();
   await page.keyboard.press('Shift+ArrowUp');
   await page.keyboard.press('Shift+ArrowLeft');
-  await expect(value(page, 'Blue: Turned')).toHaveValue('10');
+  await expect(value(page, 'Blue: Hue shift')).toHaveValue('10');
   await expect(value(page, 'Blue: Strength')).toHaveValue('10');
 });
 

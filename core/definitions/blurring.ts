@@ -6,11 +6,11 @@ import { length } from './number-parameters';
 
 export const blurring: ChoiceParameter<'gaussian' | 'halo'> & { absent: 'gaussian' } = {
   kind: 'choice',
-  label: 'Falls off',
+  label: 'Method',
   help: 'As a Gaussian, which ends; or as a halo: a core with a long tail, as light scatters in an eye or a lens.',
   options: [
-    { value: 'gaussian', label: 'As a Gaussian' },
-    { value: 'halo', label: 'As a halo' },
+    { value: 'gaussian', label: 'Gaussian' },
+    { value: 'halo', label: 'Halo' },
   ],
   default: 'gaussian',
   absent: 'gaussian',
@@ -23,7 +23,7 @@ const TAIL_REACH = 500;
 export const tailFalls = (power = TAIL, reach = TAIL_REACH) => ({
   tail: {
     kind: 'number',
-    label: 'Tail falls by',
+    label: 'Tail falloff',
     help: 'How steeply its tail falls: the power of the distance is twice this. Low goes far.',
     unit: '',
     min: 1.1,

@@ -56,7 +56,7 @@ export const maskParameters = {
 export const partWays = [
   { value: 'add', label: 'Shows' },
   { value: 'subtract', label: 'Hides' },
-  { value: 'intersect', label: 'Keeps only' },
+  { value: 'intersect', label: 'Intersects' },
 ] as const;
 
 export const partSchema = v.strictObject({

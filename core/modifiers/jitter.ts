@@ -39,9 +39,9 @@ export const jitter = defineModifier({
     rough: length('Roughness', 40, { max: 5000, slider: [0, 300], help: 'How far it strays.' }),
     detail: count('Detail', 5, { max: 9 }),
     branches: count('Branches', 0, { min: 0, max: 60, slider: [0, 20] }),
-    reach: percent('Their length', 28, 1, 100),
-    spread: angle('Their angle', 34, { min: 0, max: 180, slider: [0, 90] }),
-    thin: percent('Their width', 45, 1, 100),
+    reach: percent('Branch length', 28, 1, 100),
+    spread: angle('Branch angle', 34, { min: 0, max: 180, slider: [0, 90] }),
+    thin: percent('Branch width', 45, 1, 100),
     seed: seed(),
   },
   apply(strands, { rough, detail, branches, reach, spread, thin, seed }, context) {

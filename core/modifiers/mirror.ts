@@ -53,7 +53,7 @@ export const mirror = defineModifier({
   parameters: {
     how: {
       kind: 'choice',
-      label: 'How',
+      label: 'Method',
       options: [
         { value: 'axis', label: 'Over an axis' },
         { value: 'turn', label: 'Round a point' },

@@ -35,7 +35,7 @@ export const repeat = defineModifier({
   parameters: {
     how: {
       kind: 'choice',
-      label: 'How',
+      label: 'Method',
       options: [
         { value: 'step', label: 'By steps' },
         { value: 'between', label: 'Between places' },
@@ -44,11 +44,11 @@ export const repeat = defineModifier({
       default: 'step',
       help: 'Along a path: the last path of the line is the way, and is not drawn itself.',
     },
-    copies: count('In all', 5, { max: 300, slider: [1, 40] }),
-    x: place('Step across', 0, { slider: [-200, 200], needs: STEPPED }),
-    y: place('Step down', 30, { slider: [-200, 200], needs: STEPPED }),
-    toX: place('Last across', 400, { slider: [-2000, 2000], needs: { how: ['between'] } }),
-    toY: place('Last down', 0, { slider: [-2000, 2000], needs: { how: ['between'] } }),
+    copies: count('Count', 5, { max: 300, slider: [1, 40] }),
+    x: place('Step X', 0, { slider: [-200, 200], needs: STEPPED }),
+    y: place('Step Y', 30, { slider: [-200, 200], needs: STEPPED }),
+    toX: place('Last X', 400, { slider: [-2000, 2000], needs: { how: ['between'] } }),
+    toY: place('Last Y', 0, { slider: [-2000, 2000], needs: { how: ['between'] } }),
     follow: { kind: 'switch', label: 'Turns along', default: true, needs: { how: ['along'] } },
     turn: angle('Turn', 0),
     scale: percent('Scale', 100, 10, 400),

@@ -12,9 +12,9 @@ export const scatter = defineModifier({
   parameters: {
     copies: count('Copies', 40, { max: 1000, slider: [1, 200] }),
     size: percent('Size', 8, 1, 200),
-    vary: percent('Vary the size', 60),
+    vary: percent('Size variation', 60),
     spread: length('Spread', 60, { slider: [0, 400], help: 'How far from the line.' }),
-    turn: angle('Turn at random', 180, { min: 0, max: 180, slider: [0, 180] }),
+    turn: angle('Random turn', 180, { min: 0, max: 180, slider: [0, 180] }),
     keep: { kind: 'switch', label: 'Keep the line', default: false },
     seed: seed(),
   },

@@ -51,8 +51,8 @@ export const laidTextureParameters = {
 export const layParameters = {
   size: { ...percent('Scale', 100, 1, 10_000), grows: true, slider: [10, 400] },
   turn: angle('Turn', 0),
-  moveX: place('Aside', 0),
-  moveY: place('Down', 0),
+  moveX: place('Offset X', 0),
+  moveY: place('Offset Y', 0),
 } as const satisfies Parameters;
 
 export const textureSeed = seed();

@@ -5,11 +5,11 @@ import { angle, length, percent } from '../definitions/number-parameters';
 export const castShadowParameters = {
   lies: {
     kind: 'choice',
-    label: 'Falls',
+    label: 'Direction',
     help: 'The way that the scene light sends it, one of its own, or as a sheet that is turned in space.',
     options: [
-      { value: 'light', label: 'From the light' },
-      { value: 'own', label: 'Its own way' },
+      { value: 'light', label: 'From the scene light' },
+      { value: 'own', label: 'Own angle' },
       { value: 'tilt', label: 'Tilted in space' },
       { value: 'corners', label: 'By four corners' },
     ],
@@ -23,7 +23,7 @@ export const castShadowParameters = {
     needs: { lies: ['corners'] },
   },
   angle: {
-    ...angle('Towards', 20, { help: 'Where its far end lies, clockwise from the right.' }),
+    ...angle('Angle', 20, { help: 'Where its far end lies, clockwise from the right.' }),
     needs: { lies: ['own'] },
   },
   length: {
@@ -87,7 +87,7 @@ export const castShadowParameters = {
   curve: {
     kind: 'curve',
     low: 0,
-    label: 'Between',
+    label: 'Falloff',
     help: 'How blur and density change along it.',
     presets: [
       {

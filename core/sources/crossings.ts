@@ -15,7 +15,7 @@ export const crossingParameters = {
     label: 'Crossings',
     help: 'Which strand goes over where a crossing was not chosen by itself.',
     options: [
-      { value: 'alternate', label: 'In turn' },
+      { value: 'alternate', label: 'Alternating' },
       { value: 'later', label: 'The later over' },
       { value: 'earlier', label: 'The earlier over' },
     ],

@@ -22,7 +22,7 @@ const fire = under('Fire', {
 } as const);
 const motion = under('Motion', {
   ...airParameters(100),
-  breaks: { ...percent('Breaks off', 45), help: 'How much of it tears off and flies on.' },
+  breaks: { ...percent('Break-off', 45), help: 'How much of it tears off and flies on.' },
 } as const);
 const light = under('Light', {
   colours: {
@@ -48,7 +48,7 @@ const light = under('Light', {
   },
   ramp: {
     kind: 'ramp',
-    label: 'From hot to burnt out',
+    label: 'Colour ramp',
     default: rampOf(
       [
         [0, '#c8f4ff'],
@@ -88,7 +88,7 @@ export const burningParameters = { ...fire, ...motion, ...light, ...time } as co
 
 /** What can be set on flames that are a layer of their own. */
 export const flameParameters = {
-  ...under('Fire', bedParameters('Burns', 'What it burns from.')),
+  ...under('Fire', bedParameters('Burns from', 'What it burns from.')),
   ...fire,
   ...motion,
   ...under('Motion', { together } as const),

@@ -31,7 +31,7 @@ export const airParameters = (lift: number) =>
       ...length('Wind', 0, { max: 5000, slider: [0, 600] }),
       help: 'Px in a second.',
     },
-    windAngle: { ...angle('Wind goes', 0), needs: { wind: 'some' } },
+    windAngle: { ...angle('Wind angle', 0), needs: { wind: 'some' } },
     gusts: { ...percent('Gusts', 40), help: 'How unsteady the wind is.', needs: { wind: 'some' } },
   }) as const satisfies Parameters;
 

@@ -22,7 +22,7 @@ export const particleParameters = {
       help: 'How far from their places they begin, to either side.',
     },
     count: {
-      ...count('How many', 600, { min: 1, max: 100_000, slider: [1, 5000] }),
+      ...count('Count', 600, { min: 1, max: 100_000, slider: [1, 5000] }),
       help: 'How many are there at once.',
     },
     life: { ...seconds('Life', 4, 600, 20), min: 0.05, help: 'How long each lasts, in seconds.' },
@@ -60,7 +60,7 @@ export const particleParameters = {
       help: 'How soon they go with the wind.',
     },
     wind: { ...speed('Wind', 0, { slider: [0, 500] }), help: 'Px in a second.' },
-    windAngle: { ...angle('Wind goes', 0), needs: { wind: 'some' } },
+    windAngle: { ...angle('Wind angle', 0), needs: { wind: 'some' } },
     together,
     turbulence: {
       ...speed('Turbulence', 40, { slider: [0, 400] }),

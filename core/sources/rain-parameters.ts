@@ -10,7 +10,7 @@ export const rainParameters = {
       help: 'How many fall at once.',
     },
     angle: {
-      ...angle('Falls', 96, { min: 0, max: 180, slider: [45, 135] }),
+      ...angle('Direction', 96, { min: 0, max: 180, slider: [45, 135] }),
       help: 'Which way it falls: 90° is straight down.',
     },
     speed: {

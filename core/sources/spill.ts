@@ -24,7 +24,7 @@ const byDistance = { way: ['distance'] };
 export const spillParameters = {
   way: {
     kind: 'choice',
-    label: 'Falls',
+    label: 'Falloff',
     help: 'By the distance from the light alone; or as light does, in all of its colours, on the colours of what it falls on.',
     options: [
       { value: 'distance', label: 'By distance' },

@@ -78,17 +78,23 @@ export const paragraphParameters = {
 export const staggerParameters = {
   rule: {
     kind: 'choice',
-    label: 'Letters move',
+    label: 'Letter offset',
     options: [
-      { value: 'none', label: 'Not' },
-      { value: 'step', label: 'Step by step' },
-      { value: 'alternate', label: 'In turn' },
-      { value: 'random', label: 'At random' },
+      { value: 'none', label: 'None' },
+      { value: 'step', label: 'Growing' },
+      { value: 'alternate', label: 'Alternating' },
+      { value: 'random', label: 'Random' },
     ],
     default: 'none',
   },
-  x: place('Aside', 0, { slider: [-100, 100], needs: { rule: ['step', 'alternate', 'random'] } }),
-  y: place('Down', 0, { slider: [-100, 100], needs: { rule: ['step', 'alternate', 'random'] } }),
+  x: place('Offset X', 0, {
+    slider: [-100, 100],
+    needs: { rule: ['step', 'alternate', 'random'] },
+  }),
+  y: place('Offset Y', 0, {
+    slider: [-100, 100],
+    needs: { rule: ['step', 'alternate', 'random'] },
+  }),
   turn: angle('Turn', 0, { slider: [-45, 45], needs: { rule: ['step', 'alternate', 'random'] } }),
   grow: {
     ...percent('Grow', 0, -100, 1000),

@@ -15,7 +15,7 @@ export const bokeh = defineTexture({
     [100, '#7fd0ff'],
   ]),
   parameters: {
-    many: { ...percent('How many', 40), help: 'How much of the picture has lamps.' },
+    many: { ...percent('Density', 40), help: 'How much of the picture has lamps.' },
     size: { ...percent('Size', 60, 5, 100), help: 'Of the largest.' },
     even: { ...percent('Even', 40), help: 'At 100 % all are of one size.' },
     corners: {

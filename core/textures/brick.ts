@@ -36,7 +36,7 @@ export const brick = defineTexture({
       default: 'courses',
     },
     across: {
-      ...count('How many', 5, { min: 1, max: 100, slider: [2, 20], help: 'Across 400 px.' }),
+      ...count('Count', 5, { min: 1, max: 100, slider: [2, 20], help: 'Across 400 px.' }),
       step: 0.5,
     },
     longer: {

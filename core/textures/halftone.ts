@@ -38,7 +38,7 @@ export const halftone = defineTexture({
       ],
       default: 'dots',
     },
-    across: count('How many', 24, { min: 2, max: 400, slider: [6, 80], help: 'Across 400 px.' }),
+    across: count('Count', 24, { min: 2, max: 400, slider: [6, 80], help: 'Across 400 px.' }),
     angle: angle('Screen angle', 45),
     from: { ...percent('From', 8), help: 'How much is covered at the top.' },
     to: {

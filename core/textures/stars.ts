@@ -15,7 +15,7 @@ export const stars = defineTexture({
     [100, '#a8ccff'],
   ]),
   parameters: {
-    many: percent('How many', 45),
+    many: percent('Density', 45),
     bright: { ...percent('Bright ones', 40), help: 'How many of them are large.' },
     size: { ...percent('Size', 100, 10, 1000), slider: [30, 400] },
   },

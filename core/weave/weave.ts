@@ -8,12 +8,12 @@ import { parameterEntries } from '../definitions/parameter-schema';
 export const weaveParameters = {
   way: {
     kind: 'choice',
-    label: 'Unless chosen',
+    label: 'Other stretches',
     help: 'Where the stretches lie that were not chosen one by one.',
     options: [
       { value: 'behind', label: 'All behind' },
       { value: 'front', label: 'All in front' },
-      { value: 'alternate', label: 'In turn' },
+      { value: 'alternate', label: 'Alternating' },
     ],
     default: 'alternate',
   },

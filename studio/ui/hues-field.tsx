@@ -17,7 +17,7 @@ const EVEN = (INNER + OUTER) / 2;
 const REACH = (OUTER - INNER) / 2;
 
 const TURN: NumberParameter = {
-  ...{ kind: 'number', label: 'Turned', unit: '°', min: -180, max: 180, step: 1, default: 0 },
+  ...{ kind: 'number', label: 'Hue shift', unit: '°', min: -180, max: 180, step: 1, default: 0 },
 };
 const CHROMA = percent('Strength', 0, -100, 100);
 const LIGHTNESS = percent('Lightness', 0, -100, 100);

@@ -32,7 +32,7 @@ export const focus = defineStep({
   parameters: {
     form: {
       kind: 'choice',
-      label: 'Sharp',
+      label: 'In focus',
       options: [
         { value: 'band', label: 'along a band' },
         { value: 'oval', label: 'within an oval' },
@@ -41,9 +41,9 @@ export const focus = defineStep({
       default: 'band',
     },
     centre,
-    angle: angle('Turned', 0),
+    angle: angle('Angle', 0),
     width: {
-      ...length('Sharp for', 120, { max: 8000, slider: [0, 800] }),
+      ...length('Focus width', 120, { max: 8000, slider: [0, 800] }),
       help: 'How far from the centre all is sharp: across the band, or along the oval.',
     },
     height: {
@@ -51,7 +51,7 @@ export const focus = defineStep({
       needs: { form: ['oval'] },
     },
     passage: {
-      ...length('Passage', 260, { min: 1, max: 8000, slider: [1, 1000] }),
+      ...length('Transition', 260, { min: 1, max: 8000, slider: [1, 1000] }),
       help: 'How far it takes until the blur is whole.',
     },
     radius: { ...length('Blur', 18, { max: 200, slider: [0, 60] }), step: 0.5 },
@@ -64,11 +64,11 @@ export const focus = defineStep({
     {
       length: 'width',
       angle: 'angle',
-      label: 'Sharp for',
+      label: 'Focus width',
       turned: 90,
       needs: { form: ['band', 'side'] },
     },
-    { length: 'width', angle: 'angle', label: 'Sharp for', needs: { form: ['oval'] } },
+    { length: 'width', angle: 'angle', label: 'Focus width', needs: { form: ['oval'] } },
     { length: 'height', angle: 'angle', label: 'Height', turned: 90, needs: { form: ['oval'] } },
   ],
   seesPlace: true,

@@ -38,7 +38,7 @@ export const lens = defineStep({
       needs: { depth: ['layer'] },
     },
     sharpAt: {
-      ...percent('Sharp at', 0),
+      ...percent('Focus depth', 0),
       help: 'The tone that is in focus; the farther from it, the softer.',
       absent: 0,
       needs: { depth: ['layer'] },

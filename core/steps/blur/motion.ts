@@ -17,7 +17,7 @@ export const motion = defineStep({
     },
     course: {
       kind: 'choice',
-      label: 'Along',
+      label: 'Direction',
       options: [
         { value: 'angle', label: 'an angle' },
         { value: 'line', label: 'a line' },
@@ -36,7 +36,7 @@ export const motion = defineStep({
       needs: { course: ['line'] },
     },
     reach: {
-      ...length('Reaches', 0, { max: 8000, slider: [0, 1000] }),
+      ...length('Reach', 0, { max: 8000, slider: [0, 1000] }),
       help: 'How far from the line things move; 0 is everywhere.',
       absent: 0,
       needs: { course: ['line'] },

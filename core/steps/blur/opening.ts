@@ -11,7 +11,7 @@ const BLADES = { disc: 0, five: 5, six: 6, eight: 8 } as const;
 
 export const opening: ChoiceParameter<keyof typeof BLADES> = {
   kind: 'choice',
-  label: 'Opening',
+  label: 'Aperture',
   help: 'The shape that points of light become.',
   options: [
     { value: 'disc', label: 'A disc' },
@@ -23,14 +23,14 @@ export const opening: ChoiceParameter<keyof typeof BLADES> = {
 };
 
 export const bladesTurn: NumberParameter = {
-  ...angle('Blades turned', 10),
+  ...angle('Aperture turn', 10),
   needs: { opening: ['five', 'six', 'eight'] },
 };
 
 /** How much more what is bright counts. */
 export const blooms: NumberParameter = {
   kind: 'number',
-  label: 'Highlights',
+  label: 'Highlight boost',
   help: 'How much brighter highlights are taken to be than a picture can show, so that they stand as discs.',
   unit: 'stops',
   min: 0,
@@ -40,7 +40,7 @@ export const blooms: NumberParameter = {
 };
 
 export const brightFrom: NumberParameter = {
-  ...percent('Bright from', 85, 10, 100),
+  ...percent('Highlight threshold', 85, 10, 100),
   needs: { blooms: 'some' },
 };
 

@@ -11,7 +11,7 @@ export const zoom = defineStep({
   parameters: {
     centre,
     amount: {
-      ...percent('Zooms by', 15),
+      ...percent('Zoom', 15),
       help: 'How much larger the picture is at the end than at the beginning.',
     },
   },

@@ -31,10 +31,10 @@ export const displaceByLayer = defineStep({
   label: 'Displace by a layer',
   help: 'Carries pixels as another layer, or what lies beneath, is light or dark: a sign on a wrinkled wall, a view through waved glass.',
   parameters: {
-    of: { kind: 'layer', label: 'By', default: '' },
+    of: { kind: 'layer', label: 'Layer', default: '' },
     way: {
       kind: 'choice',
-      label: 'Carried',
+      label: 'Direction',
       help: 'By its tones: light one way, dark the other; along its slope: as a lens of that shape would, uphill.',
       options: [
         { value: 'tones', label: 'by its tones' },
@@ -42,10 +42,10 @@ export const displaceByLayer = defineStep({
       ],
       default: 'tones',
     },
-    across: { ...length('Across', 20, reach), needs: { way: ['tones'] } },
-    down: { ...length('Up and down', 20, reach), needs: { way: ['tones'] } },
+    across: { ...length('Amount X', 20, reach), needs: { way: ['tones'] } },
+    down: { ...length('Amount Y', 20, reach), needs: { way: ['tones'] } },
     grey: {
-      ...percent('Still at', 50),
+      ...percent('Neutral tone', 50),
       help: 'The tone that carries nothing.',
       needs: { way: ['tones'] },
     },
@@ -54,7 +54,7 @@ export const displaceByLayer = defineStep({
       help: 'How thick the glass is between black and white.',
       needs: { way: ['slope'] },
     },
-    soften: { ...length('Softened', 3, { max: 200, slider: [0, 40] }), step: 0.5 },
+    soften: { ...length('Soften', 3, { max: 200, slider: [0, 40] }), step: 0.5 },
     beyond,
   },
   example: { across: 40, down: 40 },

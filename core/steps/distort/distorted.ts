@@ -27,7 +27,7 @@ import { EMPTY, grow, intersect, isEmpty } from '../../pixels/region';
 /** What is taken from beyond the picture. */
 export const beyond: ChoiceParameter<Beyond> = {
   kind: 'choice',
-  label: 'From beyond',
+  label: 'Outside',
   help: 'What comes in from beyond the picture: what lies there, or the picture mirrored or repeated.',
   options: [
     { value: 'as-is', label: 'what lies there' },

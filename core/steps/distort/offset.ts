@@ -7,8 +7,8 @@ export const offset = defineStep({
   label: 'Offset',
   help: 'Moves the picture to the side; what leaves it on one side comes in on the other.',
   parameters: {
-    across: place('Across', 200),
-    down: place('Down', 0),
+    across: place('Offset X', 200),
+    down: place('Offset Y', 0),
     beyond: { ...beyond, default: 'repeated' },
   },
   seesPlace: true,

@@ -12,14 +12,17 @@ export const polar = defineStep({
     centre,
     way: {
       kind: 'choice',
-      label: 'Goes',
+      label: 'Direction',
       options: [
         { value: 'into-rings', label: 'rows into rings' },
         { value: 'into-rows', label: 'rings into rows' },
       ],
       default: 'into-rings',
     },
-    turn: { ...angle('Begins at', -90), help: 'Where the left edge of the picture comes to lie.' },
+    turn: {
+      ...angle('Start angle', -90),
+      help: 'Where the left edge of the picture comes to lie.',
+    },
     beyond: { ...beyond, default: 'mirrored' },
   },
   seesPlace: true,

@@ -12,10 +12,10 @@ export const ripple = defineStep({
   parameters: {
     centre,
     height: length('Height', 24, { max: 500, slider: [0, 100] }),
-    length: length('From ring to ring', 140, { min: 2, max: 4000, slider: [5, 400] }),
-    phase: angle('Moved on', 0),
+    length: length('Wavelength', 140, { min: 2, max: 4000, slider: [5, 400] }),
+    phase: angle('Phase', 0),
     fade: {
-      ...percent('Fades by', 60),
+      ...percent('Fade', 60),
       help: 'How much flatter rings are at the edge of their reach.',
     },
     reach: length('Reach', 1200, { min: 10, slider: [50, 2000] }),

@@ -25,10 +25,10 @@ export const shatter = defineStep({
   help: 'Breaks the picture into shards, each moved and turned a little by chance.',
   parameters: {
     size: length('Size of shards', 220, { min: 8, max: 2000, slider: [20, 600] }),
-    apart: length('Moved by', 26, { max: 400, slider: [0, 120] }),
-    turn: angle('Turned by', 4, { min: 0, max: 180, slider: [0, 45] }),
+    apart: length('Distance', 26, { max: 400, slider: [0, 120] }),
+    turn: angle('Rotation', 4, { min: 0, max: 180, slider: [0, 45] }),
     gap: { ...length('Gaps', 2, { max: 100, slider: [0, 20] }), step: 0.5 },
-    irregular: percent('Irregular', 90),
+    irregular: percent('Irregularity', 90),
     seed: seed(),
     beyond,
   },

@@ -13,7 +13,7 @@ export const swell = defineStep({
   help: 'Draws the picture outwards from a place, or together towards it.',
   parameters: {
     centre,
-    amount: percent('Swells', 60, -100, 100),
+    amount: percent('Swell', 60, -100, 100),
     radius: length('Radius', 700, { min: 1, max: 8000, slider: [20, 1500] }),
     beyond,
   },

@@ -10,13 +10,13 @@ export const wave = defineStep({
   help: 'Waves that run one way: a flag, water, a bent pane; across their way or along it.',
   first: ['height', 'length', 'angle'],
   parameters: {
-    angle: { ...angle('Runs', 0), help: 'Which way the waves run, clockwise from the right.' },
+    angle: { ...angle('Angle', 0), help: 'Which way the waves run, clockwise from the right.' },
     height: length('Height', 40, { max: 500, slider: [0, 150] }),
-    length: length('From crest to crest', 420, { min: 2, max: 8000, slider: [10, 1000] }),
-    phase: angle('Moved on', 0),
+    length: length('Wavelength', 420, { min: 2, max: 8000, slider: [10, 1000] }),
+    phase: angle('Phase', 0),
     moves: {
       kind: 'choice',
-      label: 'Moves',
+      label: 'Displaces',
       options: [
         { value: 'across', label: 'across its way' },
         { value: 'along', label: 'along its way' },
@@ -34,7 +34,7 @@ export const wave = defineStep({
     },
     beyond,
   },
-  arms: [{ length: 'length', angle: 'angle', label: 'From crest to crest' }],
+  arms: [{ length: 'length', angle: 'angle', label: 'Wavelength' }],
   seesPlace: true,
   inLens: true,
   reachesAll: isCarriedFar,

@@ -12,10 +12,10 @@ export const brokenSignal = defineStep({
   label: 'Broken signal',
   help: 'Bands of the picture jump to the side by chance, and their colours come apart.',
   parameters: {
-    shift: length('Jump by', 60, { max: 1000, slider: [0, 300] }),
+    shift: length('Shift', 60, { max: 1000, slider: [0, 300] }),
     height: length('Height of bands', 36, { min: 2, max: 1000, slider: [4, 200] }),
-    share: { ...percent('How many', 35), help: 'The share of bands that jump.' },
-    apart: { ...length('Colours apart', 5, { min: -100, max: 100, slider: [-30, 30] }) },
+    share: { ...percent('Share', 35), help: 'The share of bands that jump.' },
+    apart: { ...length('Colour shift', 5, { min: -100, max: 100, slider: [-30, 30] }) },
     seed: seed(),
     beyond: { ...beyond, default: 'repeated' },
   },

@@ -19,7 +19,7 @@ export const colourFringe = defineStep({
   parameters: {
     way: {
       kind: 'choice',
-      label: 'Moves',
+      label: 'Direction',
       options: [
         { value: 'outwards', label: 'outwards from a place' },
         { value: 'along', label: 'along an angle' },
@@ -27,7 +27,7 @@ export const colourFringe = defineStep({
       default: 'outwards',
     },
     shift: {
-      ...length('Apart by', 4, { min: -100, max: 100, slider: [-20, 20] }),
+      ...length('Distance', 4, { min: -100, max: 100, slider: [-20, 20] }),
       help: 'How far red is moved, in the corners if outwards; blue as far the other way.',
       step: 0.1,
     },

@@ -41,7 +41,7 @@ export const dust = defineStep({
       step: 0.1,
       help: 'How large all of it is: 1 is right for a picture of 1,500 px.',
     },
-    light: { ...percent('Light ones', 70), help: 'How many are light; the others are dark.' },
+    light: { ...percent('Light share', 70), help: 'How many are light; the others are dark.' },
     strength: { ...percent('Strength', 60), help: 'How dense they are.' },
     seed: seed(),
   },

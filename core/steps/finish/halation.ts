@@ -15,7 +15,7 @@ export const halation = defineStep({
   help: 'Light that goes through film and comes back from its base: a red glow about what is bright.',
   parameters: {
     threshold: {
-      ...{ kind: 'number', label: 'Beyond', unit: 'stops', min: -6, max: 6, step: 0.1 },
+      ...{ kind: 'number', label: 'Threshold', unit: 'stops', min: -6, max: 6, step: 0.1 },
       help: 'Only what is brighter comes back, stops: 0 is white.',
       slider: [-4, 2],
       default: -1,

@@ -17,7 +17,7 @@ export const vignette = defineStep({
   parameters: {
     by: {
       kind: 'choice',
-      label: 'By',
+      label: 'Method',
       options: [
         { value: 'light', label: 'light' },
         { value: 'colour', label: 'a colour' },
@@ -30,7 +30,7 @@ export const vignette = defineStep({
     },
     colour: { kind: 'colour', label: 'Colour', default: '#0a0614', needs: { by: ['colour'] } },
     strength: { ...percent('Strength', 80), needs: { by: ['colour'] } },
-    size: { ...percent('Begins at', 45, 0, 150), help: 'Of the way from the centre to a corner.' },
+    size: { ...percent('Start', 45, 0, 150), help: 'Of the way from the centre to a corner.' },
     softness: { ...percent('Softness', 70, 1, 150), help: 'How far it takes until it is whole.' },
     round: {
       ...percent('Roundness', 40),

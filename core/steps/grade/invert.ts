@@ -10,7 +10,7 @@ export const invert = defineStep({
   parameters: {
     of: {
       kind: 'choice',
-      label: 'Turns round',
+      label: 'Inverts',
       options: [
         { value: 'colours', label: 'Colours' },
         { value: 'lightness', label: 'Lightness alone' },

@@ -56,10 +56,10 @@ export const match = defineStep({
   label: 'Match',
   help: 'Brings tones and colours towards those of what lies beneath, or of another layer, so that a cut-out sits in its picture.',
   parameters: {
-    of: { kind: 'layer', label: 'Like', default: '' },
+    of: { kind: 'layer', label: 'Match to', default: '' },
     by: {
       kind: 'choice',
-      label: 'By',
+      label: 'Method',
       help: 'Mean and spread keep the picture as it is drawn; the histogram takes over how often each tone is.',
       options: [
         { value: 'spread', label: 'mean and spread' },

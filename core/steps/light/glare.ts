@@ -36,7 +36,7 @@ export const glare = defineStep({
   parameters: {
     threshold: {
       kind: 'number',
-      label: 'Beyond',
+      label: 'Threshold',
       help: 'Only what is brighter scatters, stops: 0 is white.',
       unit: 'stops',
       min: -6,
@@ -45,7 +45,7 @@ export const glare = defineStep({
       step: 0.1,
       default: 0,
     },
-    amount: { ...percent('Scatters', 35), help: 'How much of it scatters.' },
+    amount: { ...percent('Scatter', 35), help: 'How much of it scatters.' },
     size: {
       ...length('Bloom', 6, { min: 0.5, max: 500, slider: [0.5, 60] }),
       unit: 'σ px',

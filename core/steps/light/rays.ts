@@ -42,7 +42,7 @@ export const rays = defineStep({
     fade: { ...percent('Fade', 94), help: 'How much weaker they are at their ends.' },
     threshold: {
       kind: 'number',
-      label: 'Beyond',
+      label: 'Threshold',
       help: 'Only what is brighter throws shafts, stops: 0 is white.',
       unit: 'stops',
       ...{ min: -12, max: 8, slider: [-8, 4], step: 0.1, default: -3 },

@@ -42,7 +42,7 @@ export const bevel = defineStyle({
     },
     way: {
       kind: 'choice',
-      label: 'Worked',
+      label: 'Edge',
       help: 'Rounded, as if it had been cast; or chiselled, with sharp ridges.',
       options: [
         { value: 'rounded', label: 'Rounded' },

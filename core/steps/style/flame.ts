@@ -36,7 +36,7 @@ import { lengths, opacity } from './parameters';
 const flameStyleParameters = {
   from: {
     kind: 'choice',
-    label: 'Burns',
+    label: 'Burns from',
     help: 'What it burns from.',
     options: [
       { value: 'upper', label: 'Upper edges' },

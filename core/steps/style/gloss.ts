@@ -23,7 +23,7 @@ const signed = (label: string, value: number) => percent(label, value, -200, 200
 const parameters = {
   shape: {
     kind: 'choice',
-    label: 'Shows',
+    label: 'Reflects',
     options: [
       { value: 'curve', label: 'The sky, above a curve' },
       { value: 'window', label: 'A window' },
@@ -58,7 +58,7 @@ const parameters = {
     options: [
       { value: 'down', label: 'Downward' },
       { value: 'up', label: 'Upward' },
-      { value: 'not', label: 'Not' },
+      { value: 'not', label: 'None' },
     ],
     default: 'down',
     needs: CURVED,

@@ -49,12 +49,12 @@ export const glow = defineStyle({
     },
     way: {
       kind: 'choice',
-      label: 'Falls',
+      label: 'Method',
       help: 'Softly, as a Gaussian blur; evenly, with the exact distance; or as a halo, with a long tail.',
       options: [
-        { value: 'soft', label: 'Softly' },
-        { value: 'even', label: 'Evenly' },
-        { value: 'halo', label: 'As a halo' },
+        { value: 'soft', label: 'Soft' },
+        { value: 'even', label: 'Even' },
+        { value: 'halo', label: 'Halo' },
       ],
       default: 'soft',
     },
@@ -82,8 +82,8 @@ export const glow = defineStyle({
     grain: percent('Grain', 0),
     grainSize: { ...length('Grain size', 2, { min: 0.5, max: 100, slider: [0.5, 12] }), step: 0.5 },
     seed: seed(),
-    x: place('Aside', 0, { slider: [-100, 100] }),
-    y: place('Down', 0, { slider: [-100, 100] }),
+    x: place('Offset X', 0, { slider: [-100, 100] }),
+    y: place('Offset Y', 0, { slider: [-100, 100] }),
     above: {
       kind: 'switch',
       label: 'In front',

@@ -15,15 +15,15 @@ import { copied } from '../../kernels/rows';
 export const shadow = defineStyle({
   kind: 'style.shadow',
   label: 'Shadow',
-  help: 'What the shape throws on what lies behind it; inset, what its edge throws into it.',
+  help: 'The shadow that the shape casts on what lies behind it; inside, that of its edge on the shape itself.',
   first: ['distance', 'reach', 'opacity'],
   parameters: {
     way: {
       kind: 'choice',
-      label: 'Thrown',
+      label: 'Position',
       options: [
         { value: 'cast', label: 'Behind' },
-        { value: 'inset', label: 'Inset' },
+        { value: 'inset', label: 'Inside' },
       ],
       default: 'cast',
     },

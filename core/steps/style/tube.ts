@@ -36,7 +36,7 @@ export const tube = defineStyle({
   parameters: {
     along: {
       kind: 'choice',
-      label: 'Runs along',
+      label: 'Path',
       options: [
         { value: 'outline', label: 'The outline' },
         { value: 'centre', label: 'The centre line' },
@@ -97,18 +97,18 @@ export const tube = defineStyle({
     }),
     ...tailFalls(1.3, 400),
     haloOpacity: percent('Halo’s share', 60),
-    out: { ...percent('Tubes out', 0), help: 'How many of the tubes give no light.' },
+    out: { ...percent('Broken tubes', 0), help: 'How many of the tubes give no light.' },
     flicker: {
       ...percent('Flicker', 30),
       help: 'How far gas still glows from the ends of tubes that are out.',
     },
     glass: { ...percent('Glass', 60), help: 'How well the glass itself is seen, lit or not.' },
-    holders: length('Holders every', 0, {
+    holders: length('Holder spacing', 0, {
       max: 5000,
       slider: [0, 400],
       help: 'Brackets that hold the glass, one so often; 0 leaves them out.',
     }),
-    standsOff: length('Off the wall', 0, {
+    standsOff: length('Distance from wall', 0, {
       max: 1000,
       slider: [0, 120],
       help: 'How far it stands off the wall, on which its shadow falls as the scene light says.',

@@ -22,8 +22,8 @@ export const displace = defineStep({
   label: 'Displace by a texture',
   help: 'Carries pixels to the side, as far as a texture is bright or dark: old glass, heat, torn edges.',
   parameters: {
-    across: { ...length('Across', 12, reach), help: 'At most so far to either side.' },
-    down: { ...length('Up and down', 12, reach), help: 'At most so far up and down.' },
+    across: { ...length('Amount X', 12, reach), help: 'At most so far to either side.' },
+    down: { ...length('Amount Y', 12, reach), help: 'At most so far up and down.' },
     texture: { ...texture, brings: undefined },
     textureValues,
     seamless,

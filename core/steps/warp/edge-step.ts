@@ -22,16 +22,16 @@ interface EdgeStep {
 const parametersOf = ({ usual, name, towards, bead }: EdgeStep) =>
   ({
     apart: {
-      ...length('Apart', usual.apart, { min: 2, max: 4000, slider: [6, 400] }),
+      ...length('Spacing', usual.apart, { min: 2, max: 4000, slider: [6, 400] }),
       help: 'How far from each other they are; no nearer than half of their width.',
     },
     share: {
-      ...percent('How many', usual.share),
+      ...percent('Density', usual.share),
       help: 'The share of them that there are, by chance.',
     },
     length: length('Length', usual.length, { min: 1, max: 8000, slider: [10, 900] }),
     spread: {
-      ...percent('Spread of length', usual.spread),
+      ...percent('Length variation', usual.spread),
       help: 'How much their lengths differ.',
     },
     width: length('Width', usual.width, { min: 1, max: 1000, slider: [2, 120] }),

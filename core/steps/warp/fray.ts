@@ -6,6 +6,6 @@ export const fray = edgeStep({
   label: 'Fray into tongues',
   help: 'The upper edges are drawn out into tongues, as of flame.',
   name: 'Tongues',
-  towards: 'Towards',
+  towards: 'Direction',
   usual: { apart: 34, share: 90, length: 150, spread: 80, width: 26, waves: 90, direction: -90 },
 });

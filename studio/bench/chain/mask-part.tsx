@@ -31,8 +31,8 @@ const VALUES: Partial<Record<MaskShape['kind'], Parameters>> = {
 /** What a part of a selection does to those before it. */
 const SELECT_WAYS = [
   { value: 'add', label: 'Adds' },
-  { value: 'subtract', label: 'Takes away' },
-  { value: 'intersect', label: 'Keeps only' },
+  { value: 'subtract', label: 'Subtracts' },
+  { value: 'intersect', label: 'Intersects' },
 ] as const;
 
 /** What a part is called in the chain. */

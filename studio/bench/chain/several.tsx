@@ -1,3 +1,4 @@
+import { useMemo } from 'react';
 import { essenceOf } from '@ignis/core/definitions/essence';
 import {
   commonBlend,
@@ -10,7 +11,7 @@ import type { Layer, Step } from '@ignis/core/scene/model/schema';
 import { landsThrough } from '@ignis/core/scene/model/traits';
 import { stepOfKind } from '@ignis/core/steps/index';
 import { liveEdit, useBench } from '../../state/bench';
-import { setWhole, useFolds } from '../../state/folds';
+import { ChainFoldsContext, newChainFolds, setWhole, useFolds } from '../../state/folds';
 import { ParameterControls } from '../../ui/parameter-controls';
 import { BLEND, OPACITY } from './blend-parameters';
 import { Node } from './node';
@@ -18,8 +19,9 @@ import { Node } from './node';
 /** What the chosen layers have in common: a change is made on all of them. */
 export function Several({ layers }: { layers: readonly Layer[] }) {
   const steps = commonSteps(layers);
+  const folds = useMemo(() => newChainFolds('several'), []);
   return (
-    <>
+    <ChainFoldsContext.Provider value={folds}>
       <h2 className="text-[16px] font-semibold">{layers.length} layers</h2>
       <p className="mt-1 mb-3 text-sm text-dim">{layers.map((l) => l.name).join(' · ')}</p>
       <div className="flex flex-col gap-3">
@@ -33,7 +35,7 @@ export function Several({ layers }: { layers: readonly Layer[] }) {
           ? 'They have no step in common. What is set here is set on all of them.'
           : 'What is set here is set on all of them. Values marked ≠ differ now.'}
       </p>
-    </>
+    </ChainFoldsContext.Provider>
   );
 }
 

@@ -94,21 +94,21 @@ export function Lines({ layer }: { layer: TextLayer }) {
         </div>
       )}
       <div className="flex min-h-7 items-center text-sm text-dim">
-        Along
+        Text path
         <span className="flex-1" />
         <Menu
           trigger={
             <button
               type="button"
-              aria-label={`Along ${line?.name ?? (along ? 'its line is gone' : 'no line')}`}
+              aria-label={`Text path: ${line?.name ?? (along ? 'its line is gone' : 'none')}`}
               className="max-w-40 truncate rounded px-1.5 text-ink hover:bg-raised"
             >
-              {line?.name ?? (along ? 'its line is gone' : 'no line')}
+              {line?.name ?? (along ? 'its line is gone' : 'none')}
             </button>
           }
           items={[
             {
-              label: 'No line',
+              label: 'None',
               disabled: !along,
               run: () => change('Stand free', putAlong(layer.id, null)),
             },

@@ -66,7 +66,7 @@ export function ToolHelp({ layer }: { layer: Layer | null }) {
           label={
             selecting
               ? hides
-                ? 'Takes away'
+                ? 'Subtracts'
                 : 'Adds'
               : hides
                 ? `Hides · ${digit} to reveal`

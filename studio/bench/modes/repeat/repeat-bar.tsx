@@ -9,8 +9,8 @@ import { Bar, Small } from '../../stage/bar';
 
 const FIELDS = {
   copies: { ...count('Copies', 4, { max: 200 }), unit: '' as const },
-  x: place('Step across', 0),
-  y: place('Step down', 0),
+  x: place('Step X', 0),
+  y: place('Step Y', 0),
   turn: angle('Turn of each step', 0),
   scale: percent('Size of each step', 100, 1, 400),
 } satisfies Record<string, NumberParameter>;
