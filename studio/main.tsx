@@ -13,6 +13,7 @@ import { Mark } from './ui/mark';
 
 const Bench = lazy(() => import('./bench/bench'));
 const RecipeBook = lazy(() => import('./recipes/recipe-book'));
+const Help = lazy(() => import('./help/help'));
 
 /** What stands where nothing is, or nothing yet. */
 function Blank({ text, back = false }: { text: string; back?: boolean }) {
@@ -64,6 +65,7 @@ createRoot(document.getElementById('root')!).render(
             <Route path="/" element={<Shelf />} />
             <Route path="/scene/:id" element={<Bench />} />
             <Route path="/recipes" element={<RecipeBook />} />
+            <Route path="/help/:id?" element={<Help />} />
             <Route path="*" element={<Blank text="There is nothing at this address." back />} />
           </Routes>
         </FaultBoundary>

@@ -18,6 +18,7 @@ import { aidActions } from './aid-actions';
 import { panelActions } from './panel-actions';
 import { openRecipes } from './chain/look';
 import { bake, stampWith } from './bake';
+import { answers } from '../help/answers';
 import type { Action } from './commands/action';
 import { chooseAll, letGo, nudge, removeChosen } from './commands/chosen';
 import { copyLayer } from './commands/clipboard';
@@ -56,7 +57,9 @@ export interface BenchDoes {
   copyPicture(): void;
   toShelf(): void;
   toRecipes(): void;
-  openHelp(): void;
+  /** To the help, at an answer of it. */
+  toHelp(id?: string): void;
+  openKeys(): void;
   openPalette(): void;
 }
 
@@ -310,7 +313,14 @@ export function actions(does: BenchDoes): Action[] {
     { name: 'Light or dark colours', run: switchTheme, enabled: true },
     { name: 'Back to the shelf', run: does.toShelf, enabled: true },
     { name: 'All actions', keys: ['$mod+k'], run: does.openPalette, enabled: true },
-    { name: 'Keys', keys: ['Shift+?', '?'], run: does.openHelp, enabled: true },
+    { name: 'Keys', keys: ['Shift+?', '?'], run: does.openKeys, enabled: true },
+    { name: 'Help', keys: ['F1'], run: () => does.toHelp(), enabled: true },
+    ...answers.map((a) => ({
+      name: a.question,
+      words: a.words,
+      run: () => does.toHelp(a.id),
+      enabled: true,
+    })),
   ];
 }
 

@@ -210,10 +210,11 @@ function Open() {
       openCosts: () => setOpen('costs'),
       openEarlier: () => setOpen('earlier'),
       openTakes: () => setOpen('takes'),
-      openHelp: () => setOpen('keys'),
+      openKeys: () => setOpen('keys'),
       openPalette: () => setOpen('palette'),
       toShelf: () => void navigate('/'),
       toRecipes: () => void navigate('/recipes'),
+      toHelp: (id = '') => void navigate(`/help/${id}`),
       async saveFile() {
         const { scene } = useBench.getState();
         try {

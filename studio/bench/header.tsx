@@ -1,6 +1,7 @@
 import {
   ChevronDown,
   CircleHelp,
+  Keyboard,
   Gauge,
   History,
   Clapperboard,
@@ -205,7 +206,10 @@ export function Header({ does }: { does: BenchDoes }) {
       >
         <Gauge size={16} />
       </Button>
-      <Button look="icon" aria-label="Keys" title="Keys" onClick={does.openHelp}>
+      <Button look="icon" aria-label="Keys" title="Keys ( ? )" onClick={does.openKeys}>
+        <Keyboard size={16} />
+      </Button>
+      <Button look="icon" aria-label="Help" title="Help ( F1 )" onClick={() => does.toHelp()}>
         <CircleHelp size={16} />
       </Button>
     </header>

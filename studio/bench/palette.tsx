@@ -1,6 +1,11 @@
 import { Command } from 'cmdk';
+import { useState } from 'react';
+import { useBench } from '../state/bench';
+import { noteUsed, useLatelyUsed } from '../state/lately-used';
 import { Dialog } from '../ui/dialog';
 import type { Action } from './commands/action';
+import { synonymsOf } from './commands/synonyms';
+import { modeOf } from './modes/index';
 import { keyLabel } from './actions';
 
 interface Props {
@@ -9,40 +14,85 @@ interface Props {
   actions: Action[];
 }
 
-/** Every action by name: type a part of it, Enter does it. */
+/** Every action by name or another word for it: type a part of it, Enter does it. What cannot be done now says why. */
 export function Palette({ open, onOpenChange, actions }: Props) {
+  const lately = useLatelyUsed((s) => s.names);
+  const [asked, setAsked] = useState('');
+  const recent = lately.flatMap((name) => actions.filter((a) => a.enabled && a.name === name));
+  const shown = actions
+    .map((action) => ({ action, fit: fitOf(action, asked) }))
+    .filter(({ fit }) => fit > 0)
+    // What fits alike stays in its order.
+    .sort((a, b) => b.fit - a.fit)
+    .map(({ action }) => action);
+  const entry = (a: Action, group = '') => (
+    <Command.Item
+      key={group + a.name}
+      value={group + a.name}
+      disabled={!a.enabled}
+      onSelect={() => {
+        onOpenChange(false);
+        noteUsed(a.name);
+        // The window gives the focus back first.
+        requestAnimationFrame(a.run);
+      }}
+      className="flex cursor-pointer items-center justify-between gap-4 rounded-md px-3 py-1.5 text-sm data-[disabled=true]:cursor-default data-[disabled=true]:text-dim data-[selected=true]:bg-raised"
+    >
+      {a.name}
+      <span className="shrink-0 text-xs text-dim">
+        {a.enabled ? a.keys && <kbd className="font-sans">{keyLabel(a.keys[0]!)}</kbd> : whyNot()}
+      </span>
+    </Command.Item>
+  );
   return (
-    <Dialog title="All actions" open={open} onOpenChange={onOpenChange} width="w-[520px]">
-      <Command label="All actions">
+    <Dialog title="All actions" open={open} onOpenChange={onOpenChange} width="w-[560px]">
+      <Command label="All actions" shouldFilter={false}>
         <Command.Input
           placeholder="What do you want to do?"
           autoFocus
+          value={asked}
+          onValueChange={setAsked}
           className="mb-2 w-full rounded-md bg-ground px-3 py-2 outline-none placeholder:text-dim"
         />
         <Command.List className="max-h-[46vh] overflow-auto">
           <Command.Empty className="px-3 py-6 text-center text-dim">
             Nothing is called that.
           </Command.Empty>
-          {actions
-            .filter((a) => a.enabled)
-            .map((a) => (
-              <Command.Item
-                key={a.name}
-                onSelect={() => {
-                  onOpenChange(false);
-                  // The window gives the focus back first.
-                  requestAnimationFrame(a.run);
-                }}
-                className="flex cursor-pointer items-center justify-between rounded-md px-3 py-1.5 text-sm data-[selected=true]:bg-raised"
-              >
-                {a.name}
-                {a.keys && <kbd className="font-sans text-xs text-dim">{keyLabel(a.keys[0]!)}</kbd>}
-              </Command.Item>
-            ))}
+          {asked === '' && recent.length > 0 && (
+            <Command.Group
+              heading="Used lately"
+              className="mb-1 border-b border-line pb-1 [&_[cmdk-group-heading]]:px-3 [&_[cmdk-group-heading]]:py-1 [&_[cmdk-group-heading]]:text-xs [&_[cmdk-group-heading]]:text-dim"
+            >
+              {recent.map((a) => entry(a, 'lately '))}
+            </Command.Group>
+          )}
+          {shown.map((a) => entry(a))}
         </Command.List>
       </Command>
     </Dialog>
   );
+}
+
+/**
+ * How well an action answers what is typed, every word of it, 0 for not at all: by how its name begins, what is in it, or
+ * other words for it; what cannot be done now comes last, and only where something is typed.
+ */
+function fitOf({ name, words = synonymsOf(name), enabled }: Action, asked: string): number {
+  const [own, other] = [name.toLocaleLowerCase(), words.toLocaleLowerCase()];
+  const typed = asked.toLocaleLowerCase().trim();
+  if (typed === '') return enabled ? 1 : 0;
+  const each = typed.split(/\s+/);
+  if (!each.every((word) => own.includes(word) || other.includes(word))) return 0;
+  const isIn = each.every((word) => own.includes(word));
+  const fit = own.startsWith(typed) ? 1 : isIn ? 0.8 : 0.5;
+  return enabled ? fit : fit / 10;
+}
+
+/** Why an action cannot be done now. */
+function whyNot(): string {
+  const { selected, mode } = useBench.getState();
+  if (modeOf(mode).exclusive) return 'end what you do on the stage first';
+  return selected ? 'not with this layer' : 'choose a layer first';
 }
 
 /** The keys, and what they do. */

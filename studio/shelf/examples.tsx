@@ -1,21 +1,11 @@
 import { useEffect, useState } from 'react';
-import * as v from 'valibot';
-
-const listSchema = v.array(
-  v.object({ id: v.string(), name: v.string(), width: v.number(), height: v.number() }),
-);
-
-/** An example scene: its id on the server, its name, and its size, px. */
-export type Example = v.InferOutput<typeof listSchema>[number];
+import { listExamples, type Example } from './example';
 
 /** The example scenes that the server has, with pictures of themselves. */
 export function Examples({ onOpen }: { onOpen(example: Example): void }) {
   const [list, setList] = useState<Example[] | 'away'>([]);
   useEffect(() => {
-    fetch('/examples/index.json')
-      .then((r) => r.json())
-      .then((value) => setList(v.parse(listSchema, value)))
-      .catch(() => setList('away'));
+    listExamples().then(setList, () => setList('away'));
   }, []);
 
   return (

@@ -1,13 +1,12 @@
-import { BookOpen, FolderOpen, Moon, Plus, Search, Sun } from 'lucide-react';
+import { BookOpen, CircleHelp, FolderOpen, Moon, Plus, Search, Sun } from 'lucide-react';
 import { lazy, Suspense, useCallback, useEffect, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { toast } from 'sonner';
-import { newId } from '@ignis/core/scene/model/new-id';
 import type { Scene } from '@ignis/core/scene/model/schema';
 import { filesIn, isSceneFile, PICTURES } from '../files/accepted';
 import type { Reading } from '../files/scene-file';
 import { download, fileName } from '../files/download';
-import { announce, useArriving, type Arriving } from '../state/arriving';
+import { announce, type Arriving } from '../state/arriving';
 import { switchTheme, useTheme } from '../state/theme';
 import { hasScene, type SceneRecord } from '../storage/database';
 import { removeUnusedAssets, retainingAssets } from '../storage/assets';
@@ -16,7 +15,8 @@ import { removeScene, renameScene, restoreScene, watchScenes } from '../storage/
 import { Button } from '../ui/button';
 import { FileInput } from '../ui/file-input';
 import { Mark } from '../ui/mark';
-import { Examples, type Example } from './examples';
+import { arriving, type Example } from './example';
+import { Examples } from './examples';
 import { DamagedCard, nameOf, whatIsThere } from './damaged-card';
 import { BusyWith, type Busy } from './busy-with';
 import { prepareBench } from './prepare-bench';
@@ -149,19 +149,8 @@ export function Shelf() {
       void navigate(`/scene/${await createScene(scene, new Map())}`);
     });
 
-  /** Leads to the bench at once, which shows the example's picture while its file is fetched and opened. */
-  const open = ({ id, name, width, height }: Example) =>
-    attempt(null, 'The example could not be opened', async () => {
-      const stop = new AbortController();
-      const [url, cover] = [`/examples/${id}.ignis`, `/examples/${id}.webp`];
-      const { openExample } = await sceneFiles();
-      const opened = openExample(
-        { name, url, cover },
-        { progress: (done) => useArriving.setState({ done }), signal: stop.signal },
-      );
-      opened.catch(() => undefined);
-      goTo({ name, width, height, cover, id: newId(), file: { opened, stop: () => stop.abort() } });
-    });
+  const open = (example: Example) =>
+    attempt(null, 'The example could not be opened', async () => goTo(await arriving(example)));
 
   /** Leads to the bench, which knows what it opens. */
   const goTo = (scene: Arriving) => {
@@ -216,6 +205,9 @@ export function Shelf() {
             </Button>
             <Button look="plain" onClick={() => sceneChooser.current?.click()}>
               Open a saved scene
+            </Button>
+            <Button look="plain" onClick={() => void navigate('/help')}>
+              <CircleHelp size={15} /> Help
             </Button>
             <Button look="plain" onClick={() => void navigate('/recipes')}>
               <BookOpen size={15} /> Recipes

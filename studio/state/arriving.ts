@@ -14,6 +14,15 @@ export interface Arriving {
   cover: Blob | string | null;
   /** The file that it is opened from, and stored from there; null for one that is stored. */
   file: ArrivingFile | null;
+  /** What is to be seen of it once it stands there; left out, as a scene is usually opened. */
+  show?: Shown;
+}
+
+/** What is shown of a scene: a layer by its name, the mode that begins with it, and the step that is opened, by its kind. */
+export interface Shown {
+  layer?: string;
+  mode?: string;
+  step?: string;
 }
 
 /** A file that is being opened. */

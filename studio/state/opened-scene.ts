@@ -1,6 +1,7 @@
 import { useEffect, useState } from 'react';
 import { toast } from 'sonner';
 import type { Scene } from '@ignis/core/scene/model/schema';
+import { everyLayer } from '@ignis/core/scene/model/schema';
 import { claimScene, type Claim } from '../storage/claim';
 import { requestPersistence } from '../storage/persistence';
 import { loadScene, storedAs, type Stored } from '../storage/scenes';
@@ -14,7 +15,7 @@ import {
   startWorkers,
   whenHung,
 } from '../workers/engine';
-import { arrived, arrivingAs, type ArrivingFile } from './arriving';
+import { arrived, arrivingAs, type ArrivingFile, type Shown } from './arriving';
 import { tellAside } from './aside';
 import { flushSaves, hasUnsaved, shelve } from './autosave';
 import { useBench } from './bench';
@@ -71,6 +72,16 @@ async function fromShelf(id: string): Promise<Found | null> {
   return { scene, thumbnail, assets: found.assets, stored: storedAs(found.record) };
 }
 
+/** Selects the layer that is to be seen, and begins what is to be done with it. */
+function showOf({ layer: name, mode, step: kind }: Shown): void {
+  const { scene, select, set } = useBench.getState();
+  const layer = everyLayer(scene.layers).find((l) => l.name === name);
+  if (!layer) return;
+  select(layer.id);
+  const step = layer.steps.find((s) => s.kind === kind);
+  set({ ...(mode && { mode }), ...(step && { step: step.id }) });
+}
+
 /** Opens a scene on the bench. Returns the id of the one that is open, and what is wrong if it cannot be opened. */
 export function useOpenedScene(id: string): { ready: string; fault: string | null } {
   const [fault, setFault] = useState<string | null>(null);
@@ -100,6 +111,7 @@ export function useOpenedScene(id: string): { ready: string; fault: string | nul
       noteNext('file');
       beginStage();
       useBench.getState().open(id, scene);
+      if (arriving?.show) showOf(arriving.show);
       useBench.getState().set({
         ...{ stored, thumbnail, readOnly: !isHeld },
         ...{ cover: arriving?.cover ?? thumbnail, isShown: false },

@@ -81,7 +81,12 @@ export default function Costs({ onClose }: { onClose(): void }) {
             <span className="text-ink">{mb(last.cached)}</span>; all pixels together:{' '}
             <span className="text-ink">{mb(last.use.inUse)}</span>, at most {mb(last.use.most)}.
           </p>
-          <div className="max-h-[40vh] overflow-y-auto">
+          <div
+            tabIndex={0}
+            role="group"
+            aria-label="What each part costs"
+            className="max-h-[40vh] overflow-y-auto"
+          >
             <BarChart
               bars={bars}
               text={rows.map((r) => `${r.name}: ${duration(r.took)}`).join(', ')}

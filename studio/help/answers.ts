@@ -1,0 +1,311 @@
+import type { Shown } from '../state/arriving';
+
+/** The answers of the help: what artists ask, how it is done, and where it can be seen. */
+
+export interface Answer {
+  id: string;
+  question: string;
+  /** What to do, in order. */
+  steps: readonly string[];
+  /** What else is good to know. */
+  more?: string;
+  /** Other words that it is looked for by. */
+  words: string;
+  /** Where it can be seen: an example, as the server names it, and what of it. */
+  show: Shown & { example: string };
+}
+
+export interface Chapter {
+  title: string;
+  answers: readonly Answer[];
+}
+
+export const chapters: readonly Chapter[] = [
+  {
+    title: 'Lines of light',
+    answers: [
+      {
+        id: 'draw-a-tube',
+        question: 'How do I draw a neon tube?',
+        steps: [
+          'Press “Add a layer” and choose a line, or press the key of drawing in the row over the stage.',
+          'Click for corners, drag for curves. Enter ends the line; a click on its first anchor closes it.',
+          'In the chain, “Passes” are the strokes that make the light: a bright core, and wider, softer ones around it. Change their width, blur and colour.',
+        ],
+        more: 'Every anchor can be dragged later: double-click the line to edit its path.',
+        words: 'pen path vector stroke bezier curve sign glow',
+        show: { example: 'harbour-wall', layer: 'Ring', mode: 'anchors' },
+      },
+      {
+        id: 'behind-someone',
+        question: 'How do I send a line behind someone?',
+        steps: [
+          'Cut the subject out first, or put its layer in front.',
+          'Select the line and open “Weave” in the row over the stage. Choose the subject.',
+          'Click the stretches between crossings: each goes in front or behind.',
+        ],
+        more: '“Spills over” leaves some of the soft light on the subject where the line is behind it.',
+        words: 'weave around wrap over under mask depth front behind',
+        show: { example: 'heron-in-neon', layer: 'Tide line', mode: 'weave' },
+      },
+      {
+        id: 'thin-ends',
+        question: 'How do I make a streak that thins out?',
+        steps: [
+          'Select the line, and open a pass.',
+          'Set “Taper at start” and “Taper at end”: the share of the line that runs into a point.',
+          'Or open “Width” over the stage, and pull the line wider or thinner wherever you like.',
+        ],
+        words: 'taper variable width pressure light trail streak blade',
+        show: { example: 'round-the-heron', layer: 'Streak' },
+      },
+      {
+        id: 'broken-tube',
+        question: 'How do I leave gaps in a tube?',
+        steps: [
+          'Select the line, and choose “Break the line” from all actions (Ctrl K).',
+          'Drag along the line where it is to be dark.',
+        ],
+        words: 'gap cut break dash holder electrode',
+        show: { example: 'lantern-week', layer: 'Frame' },
+      },
+    ],
+  },
+  {
+    title: 'Light on things',
+    answers: [
+      {
+        id: 'light-falls-on',
+        question: 'How does a light fall on my subject?',
+        steps: [
+          'Select the layer that gives the light.',
+          'Choose “Spill its light on another layer” from its menu or from all actions, and take the subject.',
+          'Set how high the light stands and how far it reaches. It follows both layers from then on.',
+        ],
+        words: 'rim light bounce relight illuminate overlay soft light spill',
+        show: { example: 'long-evening', layer: 'Spill of Last light' },
+      },
+      {
+        id: 'cast-shadow',
+        question: 'How do I cast a shadow on the ground?',
+        steps: [
+          'Select the cut-out, and choose “Cast its shadow on a floor”.',
+          'Drag its far end on the stage: length and direction. “Tilted in space” lets you turn it as a sheet.',
+          'Blur and density have a near and a far end each.',
+        ],
+        more: 'The scene light sends the shadow; move it with “Scene light” over the stage.',
+        words: 'drop shadow floor contact perspective ground',
+        show: { example: 'long-evening', layer: 'Shadow of Heron' },
+      },
+      {
+        id: 'mirror-on-water',
+        question: 'How do I mirror something on wet ground?',
+        steps: [
+          'Select the layer, and choose “Mirror it on a floor”; or “Mirror all lights on a floor”.',
+          'Drag the line of the floor. Roughness spreads the reflection towards the eye.',
+        ],
+        words: 'reflection water wet floor puddle',
+        show: { example: 'snow-on-the-pier', layer: 'On the boards' },
+      },
+      {
+        id: 'darken-around',
+        question: 'How do I darken everything but the light?',
+        steps: [
+          'Choose “Darken the scene, away from its lights” from all actions.',
+          'The grade that it adds is masked by your lights: change how far it goes with its steps.',
+        ],
+        words: 'night day to night mood vignette ambient',
+        show: { example: 'blade-at-dusk', layer: 'Night about him' },
+      },
+      {
+        id: 'lens-glare',
+        question: 'How do I make lights glare as in a lens?',
+        steps: [
+          'Choose “Glare over the whole scene”, or add the step “Glare” to one layer.',
+          '“Threshold” says how bright light must be. Bloom, star and streak are shares of what scatters.',
+        ],
+        words: 'bloom flare star lens anamorphic streak glow',
+        show: { example: 'night-glass', layer: 'Lens', step: 'light.glare' },
+      },
+    ],
+  },
+  {
+    title: 'Letters and surfaces',
+    answers: [
+      {
+        id: 'neon-letters',
+        question: 'How do I set words as a neon sign?',
+        steps: [
+          'Add a text, type, and choose a font in the chain.',
+          'Add the step “Tube”: along the outline, or along the centre line for single-stroke signs.',
+          'Colour, halo, broken tubes and holders are values of that step.',
+        ],
+        words: 'text type font sign tube outline',
+        show: { example: 'lantern-week', layer: 'SALTMERE', step: 'style.tube' },
+      },
+      {
+        id: 'metal-letters',
+        question: 'How do I make letters of metal or glass?',
+        steps: [
+          'Add a text. Give it a “Paint” step with a gradient or a texture.',
+          'Add “Bevel”: chiselled for sharp ridges, rounded for cast metal. “Gloss” reflects a window or the sky.',
+          'The scene light lights all bevels; move it on the stage.',
+        ],
+        more: 'Keep what you like as a recipe, under “Look”, and put it on any other layer.',
+        words: 'chrome gold bevel emboss 3d glass molten style',
+        show: { example: 'night-seven-type', layer: 'N', step: 'style.bevel' },
+      },
+      {
+        id: 'burning-letters',
+        question: 'How do I set letters on fire?',
+        steps: [
+          'Select the text, and add the step “Flame”: it burns from upper edges, all edges, or all of it.',
+          'Or add a fire as a layer of its own and say what it burns from: flames then move with wind and turbulence.',
+          '“Moment” picks the instant of the fire.',
+        ],
+        words: 'fire flame burn ember smoke',
+        show: { example: 'ember-pier', layer: 'EMBER PIER', step: 'style.flame' },
+      },
+      {
+        id: 'melting-letters',
+        question: 'How do I let letters melt and drip?',
+        steps: [
+          'Add the step “Drip” to a text or a shape.',
+          'Take single drips on the stage, pull them longer, move them or remove them.',
+        ],
+        words: 'drip melt slime liquid wax',
+        show: { example: 'melt', layer: 'ME LT', step: 'warp.drip' },
+      },
+      {
+        id: 'worn-paint',
+        question: 'How do I make a surface look old and worn?',
+        steps: [
+          'Give a fill a “Paint” of a texture: rust, flaked paint, stone, scratches.',
+          'Lay a second texture on it, or mask one fill by another.',
+        ],
+        words: 'grunge texture rust weather dirt',
+        show: { example: 'stripped', layer: 'Worn through' },
+      },
+    ],
+  },
+  {
+    title: 'Cutting out and painting',
+    answers: [
+      {
+        id: 'cut-out',
+        question: 'How do I cut a subject out of its picture?',
+        steps: [
+          'Select the picture and open “Cut out” over the stage.',
+          '“Guess the subject” finds it at one click; or drag a box round it.',
+          'Paint over what is wrong: green keeps, red drops. Hair has a brush of its own.',
+        ],
+        more: 'It stays live: come back and correct it whenever you like.',
+        words: 'mask background remove isolate hair select subject',
+        show: { example: 'portholes', layer: 'Helmet' },
+      },
+      {
+        id: 'mask',
+        question: 'How do I hide a part of a layer?',
+        steps: [
+          'Select the layer and open “Mask” over the stage.',
+          'Paint with the brush, draw a shape, fade along a gradient, or take tones and colours. Parts show, hide or intersect.',
+        ],
+        words: 'mask hide erase eraser gradient reveal',
+        show: { example: 'night-seven', layer: 'Night air', mode: 'mask' },
+      },
+      {
+        id: 'paint-light',
+        question: 'How do I paint light with a brush?',
+        steps: [
+          'Add a layer of paint, or choose “Paint over the layer”.',
+          'Set the blend of the layer to “Add” or “Color dodge” for light; choose a brush and a colour.',
+          'Strokes stay strokes: any can be chosen later, recoloured or removed.',
+        ],
+        words: 'brush dodge airbrush paint light pressure pen tablet',
+        show: { example: 'saltmere-bloom', layer: 'Colour behind', mode: 'paint' },
+      },
+      {
+        id: 'smear',
+        question: 'How do I smear or push a shape?',
+        steps: [
+          'Select the layer and open “Smear” over the stage; drag along what is there.',
+          '“Reshape” moves chosen parts or bends the whole by a mesh.',
+        ],
+        words: 'smudge liquify warp push bend',
+        show: { example: 'ember-pier', layer: 'Flames' },
+      },
+    ],
+  },
+  {
+    title: 'Mood, files and the bench',
+    answers: [
+      {
+        id: 'grade-all',
+        question: 'How do I change the colours of everything?',
+        steps: [
+          'Add a grade: it works on all that lies beneath it in its group or in the scene.',
+          'Give it steps: curves, colour balance, a lookup table, grain, vignette. Each has an amount, and can work through a mask.',
+        ],
+        words: 'adjustment color grading lut curves levels saturation finish',
+        show: { example: 'night-seven', layer: 'Mood' },
+      },
+      {
+        id: 'try-many',
+        question: 'How do I try many looks at once?',
+        steps: [
+          'Point at a value and press the small grid beside its name: a look sheet shows it all over its range on your own picture.',
+          'Click the one you like. “Takes” keep whole states of the scene, side by side if you want.',
+        ],
+        words: 'variations preview compare versions look sheet contact takes',
+        show: { example: 'tide', layer: 'TIDE', step: 'style.bevel' },
+      },
+      {
+        id: 'go-back',
+        question: 'How do I go back to how it was?',
+        steps: [
+          'Ctrl Z undoes; everything stays live, so any value can also be set back by the mark beside it.',
+          '“Earlier states of the scene” in the header holds what it was hours and days ago.',
+        ],
+        words: 'undo history revert versions backup reset',
+        show: { example: 'heron-in-neon', layer: 'Tide line' },
+      },
+      {
+        id: 'export',
+        question: 'How do I get a file for print or the web?',
+        steps: [
+          'Press “Export”. The dialog shows the very file, px by px, with its size in bytes.',
+          'PNG and TIFF keep every px; OpenEXR and TIFF with floats keep light above white. Layers go out one by one, or together.',
+        ],
+        words: 'save png jpeg tiff exr openraster share download size',
+        show: { example: 'heron-in-neon', layer: 'Heron' },
+      },
+      {
+        id: 'arrange-bench',
+        question: 'How do I make more room on the bench?',
+        steps: [
+          'Drag the edges of the chain and of the depth strip; a high strip shows its cards in rows.',
+          'O shows only the picture, Shift O hides the chain, Alt O the strip. All actions (Ctrl K) put the chain on the left.',
+          'Fold sections of the chain by their names, or all of them at once.',
+        ],
+        words: 'panel layout hide sidebar workspace fullscreen fold rail',
+        show: { example: 'night-seven-type', layer: 'N' },
+      },
+    ],
+  },
+];
+
+export const answers: readonly Answer[] = chapters.flatMap((c) => c.answers);
+
+/** The answer of an id; undefined if there is none. */
+export const answerOf = (id: string | undefined): Answer | undefined =>
+  answers.find((a) => a.id === id);
+
+/** Whether an answer speaks of all of some words, in its question, its steps or the other words for it. */
+export function speaksOf({ question, steps, more = '', words }: Answer, asked: string): boolean {
+  const text = [question, ...steps, more, words].join(' ').toLocaleLowerCase();
+  return asked
+    .toLocaleLowerCase()
+    .split(/\s+/)
+    .filter((word) => word !== '')
+    .every((word) => text.includes(word));
+}

@@ -1,0 +1,92 @@
+import { Search } from 'lucide-react';
+import { useEffect, useState } from 'react';
+import { Link, useNavigate, useParams } from 'react-router';
+import { listExamples, arriving } from '../shelf/example';
+import { announce } from '../state/arriving';
+import { tellFailure } from '../state/failure';
+import { Mark } from '../ui/mark';
+import { AnswerView } from './answer-view';
+import { answerOf, answers, chapters, speaksOf, type Answer } from './answers';
+
+/** The help: answers by question, searched, each of which can be seen on an example. */
+export default function Help() {
+  const { id } = useParams();
+  const navigate = useNavigate();
+  const [asked, setAsked] = useState('');
+  const found = answers.filter((a) => speaksOf(a, asked));
+  const answer = answerOf(id) ?? answers[0]!;
+  useEffect(() => {
+    document.title = `${answer.question} · Ignis`;
+  }, [answer]);
+
+  const show = async ({ show }: Answer) => {
+    try {
+      const example = (await listExamples()).find((e) => e.id === show.example);
+      if (!example) throw new Error('This server has no such example.');
+      const scene = { ...(await arriving(example)), show };
+      announce(scene);
+      void navigate(`/scene/${scene.id}`);
+    } catch (error) {
+      tellFailure('The example could not be opened', error);
+    }
+  };
+
+  return (
+    <main className="flex h-full flex-col overflow-hidden">
+      <header className="flex items-center gap-3 border-b border-line px-8 py-4">
+        <Link to="/" aria-label="To the shelf" title="To the shelf">
+          <Mark size={28} />
+        </Link>
+        <h1 className="text-lg font-semibold">Help</h1>
+        <label className="ml-6 flex w-96 max-w-full items-center gap-2 rounded-md border border-line bg-panel px-3 focus-within:border-dim">
+          <Search size={15} className="text-dim" />
+          <input
+            type="search"
+            aria-label="Search the help"
+            placeholder="What do you want to do?"
+            value={asked}
+            onChange={(e) => setAsked(e.target.value)}
+            onKeyDown={(e) => {
+              if (e.key === 'Enter' && found[0]) void navigate(`/help/${found[0].id}`);
+            }}
+            className="h-9 w-full bg-transparent outline-none placeholder:text-dim"
+          />
+        </label>
+      </header>
+      <div className="flex min-h-0 flex-1">
+        <nav
+          aria-label="Questions"
+          className="w-[340px] shrink-0 overflow-y-auto border-r border-line p-5"
+        >
+          {chapters.map(({ title, answers }) => {
+            const shown = answers.filter((a) => found.includes(a));
+            if (shown.length === 0) return null;
+            return (
+              <section key={title} className="mb-5">
+                <h2 className="mb-1 px-2 text-sm text-dim">{title}</h2>
+                {shown.map((a) => (
+                  <Link
+                    key={a.id}
+                    to={`/help/${a.id}`}
+                    aria-current={a.id === answer.id ? 'page' : undefined}
+                    className={`block rounded px-2 py-1.5 text-sm hover:bg-raised ${a.id === answer.id ? 'bg-raised text-ember-ink' : ''}`}
+                  >
+                    {a.question}
+                  </Link>
+                ))}
+              </section>
+            );
+          })}
+          {found.length === 0 && (
+            <p role="status" className="px-2 text-sm text-dim">
+              No answer speaks of “{asked}”. Try one plain word, such as shadow or brush.
+            </p>
+          )}
+        </nav>
+        <div className="min-w-0 flex-1 overflow-y-auto px-12 py-8">
+          <AnswerView answer={answer} onShow={() => void show(answer)} />
+        </div>
+      </div>
+    </main>
+  );
+}
