@@ -1,6 +1,7 @@
 import { Search } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
+import { GuideList } from '../guide/guide-list';
 import { listExamples, arriving } from '../shelf/example';
 import { announce } from '../state/arriving';
 import { tellFailure } from '../state/failure';
@@ -85,6 +86,12 @@ export default function Help() {
         </nav>
         <div className="min-w-0 flex-1 overflow-y-auto px-12 py-8">
           <AnswerView answer={answer} onShow={() => void show(answer)} />
+          <section aria-labelledby="guided" className="mt-12 max-w-4xl border-t border-line pt-6">
+            <h2 id="guided" className="mb-3 font-semibold">
+              Guided pieces
+            </h2>
+            <GuideList />
+          </section>
         </div>
       </div>
     </main>

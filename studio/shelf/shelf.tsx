@@ -15,6 +15,7 @@ import { removeScene, renameScene, restoreScene, watchScenes } from '../storage/
 import { Button } from '../ui/button';
 import { FileInput } from '../ui/file-input';
 import { Mark } from '../ui/mark';
+import { GuideList } from '../guide/guide-list';
 import { arriving, type Example } from './example';
 import { Examples } from './examples';
 import { DamagedCard, nameOf, whatIsThere } from './damaged-card';
@@ -316,6 +317,18 @@ export function Shelf() {
             onDelete={(r) => void remove(r)}
           />
         </section>
+
+        {scenes && scenes.length < 3 && (
+          <section aria-labelledby="guided" className="mt-11">
+            <h2 id="guided" className="mb-1 font-semibold">
+              Guided pieces
+            </h2>
+            <p className="mb-4 text-sm text-dim">
+              Made with your own hands on the real bench, a step at a time.
+            </p>
+            <GuideList />
+          </section>
+        )}
 
         <Examples onOpen={(example) => void open(example)} />
       </div>

@@ -23,6 +23,10 @@ export interface Shown {
   layer?: string;
   mode?: string;
   step?: string;
+  /** What it is called; left out, as its file has it. */
+  name?: string;
+  /** The names of layers that it is opened without. */
+  without?: readonly string[];
 }
 
 /** A file that is being opened. */

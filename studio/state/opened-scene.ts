@@ -72,6 +72,12 @@ async function fromShelf(id: string): Promise<Found | null> {
   return { scene, thumbnail, assets: found.assets, stored: storedAs(found.record) };
 }
 
+/** A scene as it is to be begun with: by another name, without some layers. */
+const begun = (scene: Scene, { name = scene.name, without = [] }: Shown): Scene =>
+  name === scene.name && without.length === 0
+    ? scene
+    : { ...scene, name, layers: scene.layers.filter((l) => !without.includes(l.name)) };
+
 /** Selects the layer that is to be seen, and begins what is to be done with it. */
 function showOf({ layer: name, mode, step: kind }: Shown): void {
   const { scene, select, set } = useBench.getState();
@@ -105,7 +111,8 @@ export function useOpenedScene(id: string): { ready: string; fault: string | nul
         return setFault(
           'This scene is not on your shelf. It may have been deleted, or made in another browser.',
         );
-      const { scene, assets, stored, thumbnail } = found;
+      const { scene: whole, assets, stored, thumbnail } = found;
+      const scene = begun(whole, arriving?.show ?? {});
       for (const [name, bytes] of assets) addAsset(name, bytes);
       if (!release) prepareScene(scene);
       noteNext('file');

@@ -22,6 +22,7 @@ import { ModeBar } from './mode-bar';
 import { PickColour } from './pick-colour';
 import { follow, scenePoint } from './pointer';
 import type { Screens } from './screens';
+import { GuidePanel } from '../../guide/guide-panel';
 import { shownScene, usePreview } from './use-preview';
 import { useSpacePressed } from './use-space-pressed';
 import { fitted, isSameView, stageSize, zoomedAt } from './view';
@@ -237,6 +238,7 @@ export function Stage({ onFiles }: Props) {
           <LightMeter stage={element} />
           <PinnedPlaces />
           <ScopesPanel />
+          <GuidePanel />
         </>
       )}
       <Making />
