@@ -39,7 +39,7 @@ test('several layers are chosen, aligned, spread and moved together', async ({ p
     await card(page, name)
       .locator('[data-card]')
       .click({ modifiers: ['Shift'] });
-  await expect(page.getByText('3 layers')).toBeVisible();
+  await expect(page.getByRole('heading', { name: '3 layers' })).toBeVisible();
   const boxes = async () => {
     const scene = await savedScene(page);
     return scene.layers.map((l) => boxInScene(scene, l.id)!);

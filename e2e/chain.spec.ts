@@ -111,3 +111,27 @@ test('values are kept as a preset, seen on a look sheet, put on and deleted', as
   await dialog.getByRole('button', { name: 'Delete Wide and warm' }).click();
   await expect(dialog.getByText('None yet.')).toBeVisible();
 });
+
+test('by keys: Tab goes from value to value, L opens a look sheet, Alt Backspace resets', async ({
+  page,
+}) => {
+  await twoFills(page);
+  await page.getByRole('button', { name: 'Go to Glow' }).click();
+  await value(page, 'Reach').focus();
+  await page.keyboard.press('Alt+Backspace');
+  await expect(value(page, 'Reach')).toHaveValue('40');
+  await expect
+    .poll(() =>
+      value(page, 'Reach').evaluate((i: HTMLInputElement) => i.selectionEnd! - i.selectionStart!),
+    )
+    .toBe(2);
+  await page.keyboard.type('55');
+  await page.keyboard.press('Tab');
+  await expect(value(page, 'Reach')).toHaveValue('55');
+  const glow = item(page, 'style.glow');
+  await expect(glow.getByRole('button', { name: /^Colour/ })).toBeFocused();
+  await page.keyboard.press('Tab');
+  await expect(glow.getByRole('spinbutton', { name: 'Opacity' })).toBeFocused();
+  await page.keyboard.press('l');
+  await expect(page.getByRole('option').first()).toBeVisible();
+});

@@ -202,7 +202,7 @@ test('a text runs along a curve and follows its anchors; in a box its lines are 
   await write(page, [150, 350], 'SALTMERE');
   await page.keyboard.press('Escape');
   const before = await bright(page, [140, 100], [900, 240]);
-  await page.getByRole('button', { name: /^Along / }).click();
+  await page.getByRole('button', { name: /^Text path: / }).click();
   await page.getByRole('menuitem', { name: 'A new curve' }).click();
   await settled(page);
   expect(await bright(page, [140, 100], [900, 240])).not.toBe(before);

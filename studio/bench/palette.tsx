@@ -101,7 +101,9 @@ export function Keys({ open, onOpenChange, actions }: Props) {
     ['Space and drag, or middle button', 'Pan'],
     ['Ctrl and wheel, or pinch', 'Zoom at the pointer'],
     ['Shift while drawing or turning', 'Hold to 15°'],
-    ['Right click on a value', 'Reset it'],
+    ['Right click, or Alt Backspace, on a value', 'Reset it'],
+    ['L on a number', 'Look sheet of it'],
+    ['Tab', 'Next value'],
     ['Shift or Alt while changing a value', '×10 or ÷10'],
   ];
   return (

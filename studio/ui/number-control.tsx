@@ -36,6 +36,8 @@ export function NumberControl({
         </Slider.Track>
         <Slider.Thumb
           aria-label={`${p.label} slider`}
+          // Tab goes from value to value: the number takes the same keys.
+          tabIndex={-1}
           className="block size-3 rounded-full bg-ink shadow hover:bg-white focus-visible:outline-offset-2"
         />
       </Slider.Root>

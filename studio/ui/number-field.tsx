@@ -21,7 +21,7 @@ const shown = (v: number, step: number) => String(Number(v.toFixed(places(step))
 
 /**
  * A number changed by drag, wheel, arrow keys (Shift ×10, Alt ÷10) and typing, sums included.
- * A right click resets it.
+ * A right click or Alt Backspace resets it; L opens its look sheet, where it has one.
  */
 export const NumberField = withStableHandlers(function NumberField({
   value,
@@ -128,6 +128,20 @@ export const NumberField = withStableHandlers(function NumberField({
             const v = Math.min(max, Math.max(min, value + (e.key === 'ArrowUp' ? 1 : -1) * by(e)));
             setOnce(v);
             setText(shown(v, step));
+          } else if (e.key === 'Backspace' && e.altKey) {
+            e.preventDefault();
+            setOnce(initial);
+            setText(shown(initial, step));
+            // What is typed next takes its place.
+            requestAnimationFrame(() => input.current?.select());
+          } else if (e.key === 'l' && !e.ctrlKey && !e.metaKey) {
+            // No number has letters.
+            e.preventDefault();
+            take();
+            e.currentTarget
+              .closest('[data-row]')
+              ?.querySelector<HTMLElement>('[data-sheet]')
+              ?.click();
           } else if (e.key === 'Enter') {
             take();
             e.currentTarget.blur();

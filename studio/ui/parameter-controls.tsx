@@ -104,6 +104,7 @@ export function ParameterControls({
               <h4 className="mt-2 border-b border-line/70 pb-0.5 text-xs text-dim">{p.section}</h4>
             )}
             <div
+              data-row
               className={`relative ${
                 isBroad(p)
                   ? 'flex flex-col gap-0.5 py-1'
@@ -130,8 +131,11 @@ export function ParameterControls({
                 {edits && hasCandidates(p) && (
                   <button
                     type="button"
+                    data-sheet
+                    // Tab goes from value to value: L on a number opens it too.
+                    tabIndex={p.kind === 'number' ? -1 : undefined}
                     aria-label={`Look sheet of ${p.label}`}
-                    title="See all of them on a look sheet"
+                    title={`See all of them on a look sheet${p.kind === 'number' ? ' ( L on the number )' : ''}`}
                     onClick={() =>
                       useSheet.getState().open({
                         title: p.label,
@@ -183,8 +187,9 @@ const ofChanged = (count: number) => (count > 0 ? `, ${count} changed` : '');
 const ChangedMark = ({ label, onReset }: { label: string; onReset(): void }) => (
   <button
     type="button"
+    tabIndex={-1}
     aria-label={`Reset ${label}`}
-    title={`Changed. Click to reset ${label.toLowerCase()}.`}
+    title={`Changed. Click to reset ${label.toLowerCase()} ( Alt Backspace on the number ).`}
     onClick={onReset}
     className="group/mark absolute top-0 -left-3.5 grid h-7 w-3.5 place-items-center text-ember-ink"
   >
