@@ -21,6 +21,14 @@ const shot = async (page: Page, name: string) => {
   });
 };
 
+// As an artist finds the chain at first.
+test.beforeEach(({ page }) =>
+  page.addInitScript(() => {
+    const folds = { state: { sections: {}, whole: {} }, version: 0 };
+    localStorage.setItem('ignis-folds', JSON.stringify(folds));
+  }),
+);
+
 test('selection, cut-out, reshape', async ({ page }) => {
   await openExample(page, 'Heron in neon');
   await card(page, 'Heron').locator('[data-card]').click();

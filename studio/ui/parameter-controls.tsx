@@ -105,23 +105,23 @@ export function ParameterControls({
             )}
             <div
               data-row
-              className={`relative ${
+              className={
                 isBroad(p)
                   ? 'flex flex-col gap-0.5 py-1'
                   : 'grid min-h-7 grid-cols-[104px_1fr] items-center gap-2'
-              }`}
+              }
               title={p.help}
             >
-              {marksChanged && isChanged(key) && (
-                <ChangedMark
-                  label={p.label}
-                  onReset={() => {
-                    change(key, p, p.default);
-                    onDone();
-                  }}
-                />
-              )}
-              <span className="group/label flex min-w-0 items-center gap-0.5 text-sm text-dim">
+              <span className="group/label relative flex min-w-0 items-center gap-0.5 text-sm text-dim">
+                {marksChanged && isChanged(key) && (
+                  <ChangedMark
+                    label={p.label}
+                    onReset={() => {
+                      change(key, p, p.default);
+                      onDone();
+                    }}
+                  />
+                )}
                 <span className="truncate">{p.label}</span>
                 {differing?.has(key) && (
                   <span role="img" aria-label="differs" title="Differs from layer to layer">
@@ -191,7 +191,7 @@ const ChangedMark = ({ label, onReset }: { label: string; onReset(): void }) => 
     aria-label={`Reset ${label}`}
     title={`Changed. Click to reset ${label.toLowerCase()} ( Alt Backspace on the number ).`}
     onClick={onReset}
-    className="group/mark absolute top-0 -left-3.5 grid h-7 w-3.5 place-items-center text-ember-ink"
+    className="group/mark absolute inset-y-0 -left-3.5 my-auto grid h-6 w-3.5 place-items-center text-ember-ink"
   >
     <span className="size-[5px] rounded-full bg-ember group-hover/mark:hidden" />
     <RotateCcw size={11} className="hidden group-hover/mark:block" />
