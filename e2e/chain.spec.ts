@@ -1,4 +1,4 @@
-/** The chain: what comes first, what was changed, and steps that are copied and kept as presets. */
+/** The chain: what comes first, what was changed, and steps that are copied and saved as presets. */
 import { newFill, newScene, newStep } from '../core/scene/model/make';
 import { card, layerNamed, savedScene, settled, value } from './bench-page';
 import { openStored } from './stored-scenes';
@@ -83,7 +83,7 @@ test('a step is duplicated, pasted on another layer, and its values on another o
   expect((await savedScene(page)).layers.map((l) => l.steps.length)).toEqual([3, 1]);
 });
 
-test('values are kept as a preset, seen on a look sheet, put on and deleted', async ({ page }) => {
+test('values are saved as a preset, seen on a look sheet, put on and deleted', async ({ page }) => {
   await twoFills(page);
   const open = async () => {
     await page.getByRole('button', { name: 'More about Glow' }).click();

@@ -1,4 +1,5 @@
 /** The help: found by question, shown on a copy of an example, reached from the palette. */
+import { SYNONYMS } from '../studio/bench/commands/synonyms';
 import { openExample, settled } from './bench-page';
 import { expect, test } from './test';
 
@@ -56,4 +57,14 @@ test('the palette finds actions by other words, says why one cannot be used, and
   await page.keyboard.type('send a line behind');
   await page.keyboard.press('Enter');
   await page.waitForURL(/\/help\/behind-someone/);
+});
+
+test('other words are of actions that there are', async ({ page }) => {
+  await openExample(page, 'Heron in neon');
+  await page.keyboard.press('Control+k');
+  const palette = page.getByRole('dialog', { name: 'All actions' });
+  for (const start of Object.keys(SYNONYMS)) {
+    await palette.getByRole('combobox').fill(start);
+    await expect(palette.getByRole('option').filter({ hasText: start }), start).not.toHaveCount(0);
+  }
 });

@@ -1,3 +1,4 @@
+import isEqual from 'fast-deep-equal';
 import type { Parameter, ParameterNeeds, Parameters, Value, Values } from './parameter';
 
 /** What values mean for the parameters that they belong to. */
@@ -59,6 +60,4 @@ export const counts = (
   );
 
 /** Whether a value is what it is at first: for lists and the like, whether all in it is. */
-export const isAtFirst = (p: Parameter, value: unknown): boolean =>
-  value === p.default ||
-  (typeof value === 'object' && JSON.stringify(value) === JSON.stringify(p.default));
+export const isAtFirst = (p: Parameter, value: unknown): boolean => isEqual(value, p.default);

@@ -7,7 +7,7 @@ import { pixelsInMemory } from '../pixels/picture';
 import type { Region } from '../pixels/region';
 import type { Mixing } from '../pixels/colour';
 import { unpack } from './colour';
-import { drop, hold, use, type HeldLevel } from './held-levels';
+import { cache, drop, use, type CachedLevel } from './cached-levels';
 import { onHeap, run } from './machine';
 
 /** A picture ready to be sampled at any scale. */
@@ -18,10 +18,10 @@ export interface Picture {
   levels: number;
   /**
    * At least `part` of level `n` as premultiplied floats; 0 is the picture itself, and the levels above it are area
-   * averages. Those that are not too large are made whole when first asked for, and held within a budget.
+   * averages. Those that are not too large are made whole when first asked for, and cached within a budget.
    */
   level(n: number, part: Region, mixing: Mixing): ColourBuffer;
-  /** Releases what it holds on the heap; it may still be used, and makes it anew. */
+  /** Releases what it caches on the heap; it may still be used, and makes it anew. */
   release(): void;
 }
 
@@ -32,7 +32,7 @@ const STRIP = 2 ** 20;
 const STEPS = 4;
 
 /** Of levels of more pixels only the part is made that is asked for. */
-const LARGEST_HELD = 2.5 * 2 ** 20;
+const LARGEST_CACHED = 2.5 * 2 ** 20;
 
 /** A picture of pixels that stand in memory. The image must not be changed afterwards. */
 export const picture = (image: StraightImage): Picture => pictureOf(pixelsInMemory(image));
@@ -41,13 +41,13 @@ export const picture = (image: StraightImage): Picture => pictureOf(pixelsInMemo
 export function pictureOf(pixels: StoredPixels): Picture {
   const { width, height } = pixels;
   const levels = 1 + Math.ceil(Math.log2(Math.max(width, height, 1)));
-  const held = new Map<number, HeldLevel>();
-  let heldAs: Mixing = 'light';
-  const releaseAll = () => held.forEach(drop);
+  const cached = new Map<number, CachedLevel>();
+  let cachedAs: Mixing = 'light';
+  const releaseAll = () => cached.forEach(drop);
 
-  /** The coarsest level that is held of those finer than another; 0 if there is none. */
+  /** The coarsest level that is cached of those finer than another; 0 if there is none. */
   const finer = (n: number): number => {
-    for (let m = n - 1; m > 0; m--) if (held.has(m)) return m;
+    for (let m = n - 1; m > 0; m--) if (cached.has(m)) return m;
     return 0;
   };
 
@@ -58,7 +58,7 @@ export function pictureOf(pixels: StoredPixels): Picture {
     height: scaled(height, n),
   });
 
-  /** A part of a level, from a finer one that is held where that saves work. */
+  /** A part of a level, from a finer one that is cached where that saves work. */
   function made(n: number, part: Region, mixing: Mixing): ColourBuffer {
     const start = Math.max(finer(n), n - STEPS);
     if (start <= 0) return reduced(pixels, n, part, (rows) => unpack(pixels, rows, mixing));
@@ -66,17 +66,17 @@ export function pictureOf(pixels: StoredPixels): Picture {
     return reduced(from.region, n - start, part, (rows) => rowsOf(from, rows));
   }
 
-  /** All of a level, which is held from now on. */
+  /** All of a level, which is cached from now on. */
   function whole(n: number, mixing: Mixing): ColourBuffer {
-    const found = held.get(n);
+    const found = cached.get(n);
     if (found) {
       use(found);
       return borrow(found.level);
     }
     const level = retained(() => made(n, wholeOf(n), mixing));
-    const one = { level, forget: () => void held.delete(n) };
-    held.set(n, one);
-    hold(one);
+    const one = { level, forget: () => void cached.delete(n) };
+    cached.set(n, one);
+    cache(one);
     return borrow(level);
   }
 
@@ -88,10 +88,10 @@ export function pictureOf(pixels: StoredPixels): Picture {
     level(asked, part, mixing) {
       if (asked <= 0) return unpack(pixels, part, mixing);
       const n = Math.min(asked, levels - 1);
-      if (heldAs !== mixing) releaseAll();
-      heldAs = mixing;
+      if (cachedAs !== mixing) releaseAll();
+      cachedAs = mixing;
       const all = wholeOf(n);
-      return all.width * all.height > LARGEST_HELD ? made(n, part, mixing) : whole(n, mixing);
+      return all.width * all.height > LARGEST_CACHED ? made(n, part, mixing) : whole(n, mixing);
     },
   };
 }

@@ -3,12 +3,12 @@ import { announce } from '../state/arriving';
 import { tellFailure } from '../state/failure';
 import { beginGuide } from '../state/guide';
 import { arriving, listExamples } from '../shelf/example';
-import { guides, type Guide } from './guides';
+import { pieces, type Piece } from './pieces';
 
 /** The guided pieces, to be begun: each on a copy of an example that is stripped to its beginning. */
 export function GuideList() {
   const navigate = useNavigate();
-  const begin = async ({ id, title, begin }: Guide) => {
+  const begin = async ({ id, title, begin }: Piece) => {
     try {
       const example = (await listExamples()).find((e) => e.id === begin.example);
       if (!example) throw new Error('This server has no such example.');
@@ -25,16 +25,15 @@ export function GuideList() {
   };
   return (
     <ul className="grid grid-cols-[repeat(auto-fill,minmax(280px,1fr))] gap-4">
-      {guides.map((guide) => (
-        <li key={guide.id}>
+      {pieces.map((piece) => (
+        <li key={piece.id}>
           <button
             type="button"
-            onClick={() => void begin(guide)}
+            onClick={() => void begin(piece)}
             className="flex h-full w-full flex-col gap-1 rounded-xl border border-line bg-panel px-4 py-3 text-left hover:border-dim"
           >
-            <span className="font-semibold">{guide.title}</span>
-            <span className="text-sm text-dim">{guide.makes}</span>
-            <span className="mt-1 text-xs text-ember-ink">{guide.steps.length} steps</span>
+            <span className="font-semibold">{piece.title}</span>
+            <span className="text-sm text-dim">{piece.makes}</span>
           </button>
         </li>
       ))}

@@ -4,34 +4,39 @@ import type { Scene } from '@ignis/core/scene/model/schema';
 import { useBench } from '../state/bench';
 import { leaveGuide, useGuide } from '../state/guide';
 import { Button } from '../ui/button';
-import { guideOf, type Guide } from './guides';
+import { pieces, type Piece } from './pieces';
+import { guideSteps } from './steps';
 
 /** The guided piece of the scene on the bench: what to do next. It goes on by itself when that is done. */
 export function GuidePanel() {
   const { guide: id, scene } = useGuide();
   const isHere = useBench((s) => s.id === scene && scene !== null);
-  const guide = guideOf(id);
-  return guide && isHere ? <Guiding guide={guide} /> : null;
+  const piece = pieces.find((p) => p.id === id);
+  return piece && isHere ? <Guiding piece={piece} /> : null;
 }
 
-function Guiding({ guide }: { guide: Guide }) {
+function Guiding({ piece }: { piece: Piece }) {
+  const steps = guideSteps[piece.id]!;
   const step = useGuide((s) => s.step);
   const before = useRef<{ step: number; scene: Scene } | null>(null);
   useEffect(() => {
     const look = () => {
       const { scene, mode, gesture } = useBench.getState();
       if (before.current?.step !== step) before.current = { step, scene };
-      const now = guide.steps[step];
+      const now = steps[step];
       // What is still being dragged is not done.
       if (!now || gesture) return;
       if (now.done({ scene, before: before.current.scene, mode }))
         useGuide.setState({ step: step + 1 });
     };
     look();
-    return useBench.subscribe(look);
-  }, [guide, step]);
+    return useBench.subscribe((state, last) => {
+      const { scene, mode, gesture } = state;
+      if (scene !== last.scene || mode !== last.mode || gesture !== last.gesture) look();
+    });
+  }, [steps, step]);
 
-  const { steps, title } = guide;
+  const { title } = piece;
   const now = steps[step];
   return (
     <aside

@@ -1,4 +1,3 @@
-import { Search } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { GuideList } from '../guide/guide-list';
@@ -6,6 +5,7 @@ import { listExamples, arriving } from '../shelf/example';
 import { announce } from '../state/arriving';
 import { tellFailure } from '../state/failure';
 import { Mark } from '../ui/mark';
+import { SearchField } from '../ui/search-field';
 import { AnswerView } from './answer-view';
 import { answerOf, answers, chapters, speaksOf, type Answer } from './answers';
 
@@ -39,20 +39,14 @@ export default function Help() {
           <Mark size={28} />
         </Link>
         <h1 className="text-lg font-semibold">Help</h1>
-        <label className="ml-6 flex w-96 max-w-full items-center gap-2 rounded-md border border-line bg-panel px-3 focus-within:border-dim">
-          <Search size={15} className="text-dim" />
-          <input
-            type="search"
-            aria-label="Search the help"
-            placeholder="What do you want to do?"
-            value={asked}
-            onChange={(e) => setAsked(e.target.value)}
-            onKeyDown={(e) => {
-              if (e.key === 'Enter' && found[0]) void navigate(`/help/${found[0].id}`);
-            }}
-            className="h-9 w-full bg-transparent outline-none placeholder:text-dim"
-          />
-        </label>
+        <SearchField
+          label="Search the help"
+          placeholder="What do you want to do?"
+          value={asked}
+          onChange={setAsked}
+          onEnter={() => found[0] && void navigate(`/help/${found[0].id}`)}
+          className="ml-6 w-96 max-w-full"
+        />
       </header>
       <div className="flex min-h-0 flex-1">
         <nav

@@ -1,4 +1,4 @@
-import { BookOpen, CircleHelp, FolderOpen, Moon, Plus, Search, Sun } from 'lucide-react';
+import { BookOpen, CircleHelp, FolderOpen, Moon, Plus, Sun } from 'lucide-react';
 import { lazy, Suspense, useCallback, useEffect, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { toast } from 'sonner';
@@ -15,6 +15,7 @@ import { removeScene, renameScene, restoreScene, watchScenes } from '../storage/
 import { Button } from '../ui/button';
 import { FileInput } from '../ui/file-input';
 import { Mark } from '../ui/mark';
+import { SearchField } from '../ui/search-field';
 import { GuideList } from '../guide/guide-list';
 import { arriving, type Example } from './example';
 import { Examples } from './examples';
@@ -249,17 +250,13 @@ export function Shelf() {
               Your scenes
             </h2>
             {!!scenes?.length && (
-              <label className="flex items-center gap-2 rounded-md border border-line bg-panel px-2.5 focus-within:border-dim">
-                <Search size={14} className="text-dim" />
-                <input
-                  type="search"
-                  aria-label="Search your scenes"
-                  placeholder="Search"
-                  value={search}
-                  onChange={(e) => setSearch(e.target.value)}
-                  className="h-8 w-40 bg-transparent text-sm outline-none placeholder:text-dim"
-                />
-              </label>
+              <SearchField
+                label="Search your scenes"
+                placeholder="Search"
+                value={search}
+                onChange={setSearch}
+                className="w-52"
+              />
             )}
           </div>
           {shown?.length || damaged.length ? (

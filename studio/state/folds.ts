@@ -30,7 +30,8 @@ export interface Fold {
 
 /** A part of the chain, as its rail shows it. */
 export interface ChainPart {
-  name: string;
+  /** Null of what only adds one: the rail has no mark of it. */
+  name: string | null;
   /** Whether it takes part; undefined if it cannot be turned off. */
   on: boolean | undefined;
   /** Whether it is a step, and not a section. */
@@ -97,23 +98,23 @@ export function useFold(given: Fold | undefined, title: string | null): Fold | n
   };
 }
 
-/** Has a part stand in its chain, as it is now; returns what its element is told to. */
+/** Has a part stand in its chain, as it is now; returns the ref of its element. */
 export function useChainPart(
   part: Omit<ChainPart, 'element'>,
 ): React.RefObject<HTMLDivElement | null> {
   const chain = useContext(ChainFoldsContext);
   const id = useId();
   const element = useRef<HTMLDivElement>(null);
-  const tell = () => chain?.changed.forEach((listener) => listener());
-  // How it folds is asked for when it is needed; only what the rail shows is told at once.
+  const notify = () => chain?.changed.forEach((listener) => listener());
+  // How it folds is asked for when it is needed; only a change of what the rail shows is passed on at once.
   useEffect(() => {
     if (chain && element.current) chain.parts.set(id, { ...part, element: element.current });
   });
   useEffect(() => {
-    tell();
+    notify();
     return () => {
       chain?.parts.delete(id);
-      tell();
+      notify();
     };
   }, [chain, id, part.name, part.on]); // eslint-disable-line react-hooks/exhaustive-deps -- what the rail shows
   return element;

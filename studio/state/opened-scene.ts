@@ -120,7 +120,8 @@ export function useOpenedScene(id: string): { ready: string; fault: string | nul
       useBench.getState().open(id, scene);
       if (arriving?.show) showOf(arriving.show);
       useBench.getState().set({
-        ...{ stored, thumbnail, readOnly: !isHeld },
+        // One of the whole example is none of what is begun with.
+        ...{ stored, thumbnail: scene === whole ? thumbnail : null, readOnly: !isHeld },
         ...{ cover: arriving?.cover ?? thumbnail, isShown: false },
       });
       arrived();

@@ -58,13 +58,13 @@ export interface BrushRecord {
   kept: number;
 }
 
-/** Values of a step, kept by name as a preset of its kind. */
+/** Values of a step, saved by name as a preset of its kind. */
 export interface PresetRecord {
   id: string;
   kind: string;
   name: string;
   values: Step['values'];
-  /** When it was kept. */
+  /** When it was saved. */
   kept: number;
 }
 

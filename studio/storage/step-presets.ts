@@ -8,7 +8,7 @@ import { bookRecords } from './book-records';
 import { database } from './connection';
 import type { PresetRecord } from './database';
 
-/** Presets of steps: their values, kept by name. */
+/** Presets of steps: their values, saved by name. */
 const records = bookRecords(() => database.presets);
 
 export const removePreset = records.remove;
@@ -19,11 +19,11 @@ const isWhole = ({ kind, values }: PresetRecord): boolean => {
   return v.is(stepSchema, { id: 'preset', kind, enabled: true, values: all });
 };
 
-/** The presets of a kind of steps, the last kept first. */
+/** The presets of a kind of steps, the last saved first. */
 export const listPresets = async (kind: string): Promise<PresetRecord[]> =>
   (await records.list()).filter((r) => r.kind === kind && isWhole(r));
 
-/** Keeps values under a name: those of that name before are replaced. */
+/** Saves values under a name: those of that name before are replaced. */
 export async function savePreset(
   kind: string,
   name: string,

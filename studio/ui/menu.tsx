@@ -16,7 +16,18 @@ const box =
 const row =
   'flex items-center justify-between gap-6 rounded px-2.5 py-1.5 text-sm outline-none data-[highlighted]:bg-raised data-[disabled]:opacity-40';
 
-function entries(list: MenuEntry[], Kit: typeof DropdownMenu | typeof ContextMenu): ReactNode {
+/** Entries, or what gives them when the menu opens. */
+export type MenuItems = MenuEntry[] | (() => MenuEntry[]);
+
+/** What stands in an open menu. */
+function Entries({
+  of,
+  Kit,
+}: {
+  of: MenuItems;
+  Kit: typeof DropdownMenu | typeof ContextMenu;
+}): ReactNode {
+  const list = typeof of === 'function' ? of() : of;
   return list.map((e, i) =>
     e ? (
       <Kit.Item
@@ -41,7 +52,7 @@ export function Menu({
   align = 'end',
 }: {
   trigger: ReactNode;
-  items: MenuEntry[];
+  items: MenuItems;
   align?: 'start' | 'end';
 }) {
   return (
@@ -55,7 +66,7 @@ export function Menu({
           className={box}
           onCloseAutoFocus={(e) => e.preventDefault()}
         >
-          {entries(items, DropdownMenu)}
+          <Entries of={items} Kit={DropdownMenu} />
         </DropdownMenu.Content>
       </DropdownMenu.Portal>
     </DropdownMenu.Root>
@@ -63,7 +74,7 @@ export function Menu({
 }
 
 /** The same entries on a right click. */
-export function WithContextMenu({ items, children }: { items: MenuEntry[]; children: ReactNode }) {
+export function WithContextMenu({ items, children }: { items: MenuItems; children: ReactNode }) {
   return (
     <ContextMenu.Root modal={false}>
       <ContextMenu.Trigger asChild>{children}</ContextMenu.Trigger>
@@ -73,7 +84,7 @@ export function WithContextMenu({ items, children }: { items: MenuEntry[]; child
           className={box}
           onCloseAutoFocus={(e) => e.preventDefault()}
         >
-          {entries(items, ContextMenu)}
+          <Entries of={items} Kit={ContextMenu} />
         </ContextMenu.Content>
       </ContextMenu.Portal>
     </ContextMenu.Root>

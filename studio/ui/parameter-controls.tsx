@@ -1,4 +1,4 @@
-import { ChevronDown, ChevronUp, LayoutGrid, RotateCcw } from 'lucide-react';
+import { ChevronDown, ChevronUp } from 'lucide-react';
 import { Fragment, useState } from 'react';
 import { Switch } from 'radix-ui';
 import type {
@@ -30,6 +30,7 @@ import { LayerField } from './layer-field';
 import { ListField } from './list-field';
 import { MeshField } from './mesh-field';
 import { NumberControl } from './number-control';
+import { ParameterLabel } from './parameter-label';
 import { PictureField } from './picture-field';
 import { RampField } from './ramp-field';
 import { RegionsField } from './regions-field';
@@ -83,6 +84,18 @@ export function ParameterControls({
   const isChanged = (key: string) =>
     !(inShares && asShare(parameters[key]!) !== parameters[key]) &&
     !isAtFirst(parameters[key]!, values[key]);
+  const openSheet = (key: string, p: Parameter, edits: NonNullable<Props['edits']>) =>
+    useSheet.getState().open({
+      title: p.label,
+      parameter: p,
+      value: values[key],
+      edit: (value, other) => edits({ [key]: value, ...(other && { [other.key]: other.value }) }),
+      others: shown.flatMap(([k, q]) =>
+        q.kind === 'number' && k !== key && p.kind === 'number'
+          ? [{ key: k, parameter: q, value: values[k] as number }]
+          : [],
+      ),
+    });
   return (
     <div className="flex flex-col gap-1">
       {curves.length > 1 && (
@@ -112,50 +125,19 @@ export function ParameterControls({
               }
               title={p.help}
             >
-              <span className="group/label relative flex min-w-0 items-center gap-0.5 text-sm text-dim">
-                {marksChanged && isChanged(key) && (
-                  <ChangedMark
-                    label={p.label}
-                    onReset={() => {
-                      change(key, p, p.default);
-                      onDone();
-                    }}
-                  />
-                )}
-                <span className="truncate">{p.label}</span>
-                {differing?.has(key) && (
-                  <span role="img" aria-label="differs" title="Differs from layer to layer">
-                    ≠
-                  </span>
-                )}
-                {edits && hasCandidates(p) && (
-                  <button
-                    type="button"
-                    data-sheet
-                    // Tab goes from value to value: L on a number opens it too.
-                    tabIndex={p.kind === 'number' ? -1 : undefined}
-                    aria-label={`Look sheet of ${p.label}`}
-                    title={`See all of them on a look sheet${p.kind === 'number' ? ' ( L on the number )' : ''}`}
-                    onClick={() =>
-                      useSheet.getState().open({
-                        title: p.label,
-                        parameter: p,
-                        value: values[key],
-                        edit: (value, other) =>
-                          edits({ [key]: value, ...(other && { [other.key]: other.value }) }),
-                        others: shown.flatMap(([k, q]) =>
-                          q.kind === 'number' && k !== key && p.kind === 'number'
-                            ? [{ key: k, parameter: q, value: values[k] as number }]
-                            : [],
-                        ),
-                      })
-                    }
-                    className="rounded p-0.5 opacity-0 group-hover/label:opacity-100 hover:text-ink focus-visible:opacity-100"
-                  >
-                    <LayoutGrid size={12} />
-                  </button>
-                )}
-              </span>
+              <ParameterLabel
+                parameter={p}
+                differs={differing?.has(key) === true}
+                onReset={
+                  marksChanged && isChanged(key)
+                    ? () => {
+                        change(key, p, p.default);
+                        onDone();
+                      }
+                    : null
+                }
+                onSheet={edits && hasCandidates(p) ? () => openSheet(key, p, edits) : null}
+              />
               <StableControl
                 parameter={p}
                 value={values[key]}
@@ -182,21 +164,6 @@ export function ParameterControls({
 }
 
 const ofChanged = (count: number) => (count > 0 ? `, ${count} changed` : '');
-
-/** A mark beside a value that is not what it was at first; a click sets it back. */
-const ChangedMark = ({ label, onReset }: { label: string; onReset(): void }) => (
-  <button
-    type="button"
-    tabIndex={-1}
-    aria-label={`Reset ${label}`}
-    title={`Changed. Click to reset ${label.toLowerCase()} ( Alt Backspace on the number ).`}
-    onClick={onReset}
-    className="group/mark absolute inset-y-0 -left-3.5 my-auto grid h-6 w-3.5 place-items-center text-ember-ink"
-  >
-    <span className="size-[5px] rounded-full bg-ember group-hover/mark:hidden" />
-    <RotateCcw size={11} className="hidden group-hover/mark:block" />
-  </button>
-);
 
 /** The controls of what a choice has itself. */
 function OwnControls({

@@ -39,7 +39,7 @@ async function fileBytes(name: string): Promise<Uint8Array | null> {
   return blob ? new Uint8Array(await blob.arrayBuffer()) : null;
 }
 
-/** The picture that is decoded here now, as only one at a time is held beside where it is stored. */
+/** The picture that is decoded here now, as only one at a time stands in memory beside where it is stored. */
 let decoding: Promise<unknown> = Promise.resolve();
 
 /** The level of a large picture that stages show: sooner made before its pixels stand in a file. */

@@ -111,8 +111,8 @@ export function heifProperties(bytes: Uint8Array): HeifProperties | null {
   const view = viewOf(bytes);
   const meta = [...boxes(bytes, 0, bytes.length)].find((b) => b.kind === 'meta');
   const primary = inside(bytes, meta, 'pitm', VERSION);
-  const held = inside(bytes, meta, 'iprp', VERSION);
-  const [container, list] = [inside(bytes, held, 'ipco'), inside(bytes, held, 'ipma')];
+  const described = inside(bytes, meta, 'iprp', VERSION);
+  const [container, list] = [inside(bytes, described, 'ipco'), inside(bytes, described, 'ipma')];
   if (!primary || !container || !list) return null;
   const at = primary.from + VERSION;
   const item = bytes[primary.from] === 0 ? view.getUint16(at) : view.getUint32(at);

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { edit } from '../edits/edit';
-import { newFill, newScene, newStep } from '../model/make';
+import { newFill, newScene, newStep, newTextLayer } from '../model/make';
 import type { Layer, Step } from '../model/schema';
-import { commonBlend, commonSteps, setCommonStep, setLayers } from './common';
+import { commonBlend, commonSteps, enableCommonStep, setCommonStep, setLayers } from './common';
 
 const step = (kind: string, values: Step['values'] = {}): Step => {
   const made = newStep(kind);
@@ -44,13 +44,29 @@ describe('what layers have in common', () => {
     const scene = newScene('Both', 20, 20, null);
     scene.layers.push(one, two, layer('Other', step('style.glow', { reach: 5 })));
     const [, second] = commonSteps([one, two]);
-    const after = edit(scene, '', setCommonStep(second!, { values: { reach: 55 } })).scene;
+    const after = edit(scene, '', setCommonStep(second!, { reach: 55 })).scene;
     const reaches = after.layers.map((l) =>
       l.steps.filter((s) => s.kind === 'style.glow').map((s) => s.values.reach),
     );
     expect(reaches).toEqual([[30, 55], [30, 55], [5]]);
-    const off = edit(scene, '', setCommonStep(second!, { enabled: false })).scene;
+    const off = edit(scene, '', enableCommonStep(second!, false)).scene;
     expect(off.layers.flatMap((l) => l.steps).filter((s) => !s.enabled)).toHaveLength(2);
+  });
+
+  it('keeps its looks where lengths are meant as shares from then on, each by its own height', () => {
+    const scene = newScene('Both', 20, 20, null);
+    const text = (name: string, size: number): Layer => ({
+      ...newTextLayer('Tide', {}),
+      ...{ name, steps: [step('style.glow', { reach: 30 })] },
+      placement: { ...newTextLayer('Tide', {}).placement, scaleX: size, scaleY: size },
+    });
+    scene.layers.push(text('Small', 1), text('Large', 2));
+    const [glow] = commonSteps(scene.layers);
+    const after = edit(scene, '', setCommonStep(glow!, { lengths: 'share' })).scene;
+    const [small, large] = after.layers.map((l) => l.steps[0]!.values);
+    expect([small!.lengths, large!.lengths]).toEqual(['share', 'share']);
+    expect(small!.reach).not.toBe(30);
+    expect((small!.reach as number) / (large!.reach as number)).toBeCloseTo(2, 2);
   });
 
   it('has the blend and opacity of the first, and says what differs', () => {

@@ -1,7 +1,9 @@
+import isEqual from 'fast-deep-equal';
 import { completed, counts } from '../../definitions/parameter-values';
 import { stepOfKind } from '../../steps/index';
 import type { Edit } from '../edits/edit';
-import { setLayer, setStep } from '../edits/layer-edits';
+import { findLayer, setLayer, setStep } from '../edits/layer-edits';
+import { withMeaning } from '../edits/style-edits';
 import type { Layer, Step } from '../model/schema';
 
 /** What several layers have in common, to be set on all of them at once. */
@@ -17,13 +19,11 @@ export interface CommonStep {
   differing: ReadonlySet<string>;
 }
 
-/** The keys of values that are not the same in all of some sets; `parameters` fill in what they leave out. */
+/** The keys of values that are not the same in all of some sets. */
 function differingIn(sets: readonly Readonly<Record<string, unknown>>[]): Set<string> {
   const keys = new Set(sets.flatMap((values) => Object.keys(values)));
-  const said = (values: Readonly<Record<string, unknown>>, key: string) =>
-    JSON.stringify(values[key] ?? null);
   return new Set(
-    [...keys].filter((key) => sets.some((values) => said(values, key) !== said(sets[0]!, key))),
+    [...keys].filter((key) => sets.some((values) => !isEqual(values[key], sets[0]![key]))),
   );
 }
 
@@ -59,11 +59,21 @@ export function commonBlend(layers: readonly Layer[]) {
   return { values: sets[0]!, differing: differingIn(sets) };
 }
 
-/** Sets values of a common step on all its layers. */
-export const setCommonStep =
-  ({ of }: CommonStep, values: Parameters<typeof setStep>[2]): Edit =>
+/** Turns a common step on or off on all its layers. */
+export const enableCommonStep =
+  ({ of }: CommonStep, enabled: boolean): Edit =>
   (s) =>
-    of.forEach(({ layer, step }) => void setStep(layer, step.id, values)(s));
+    of.forEach(({ layer, step }) => void setStep(layer, step.id, { enabled })(s));
+
+/** Sets values of a common step on all its layers, each by the height of its own shape where lengths come to be meant otherwise. */
+export const setCommonStep =
+  ({ of }: CommonStep, values: Step['values']): Edit =>
+  (s) => {
+    for (const { layer, step } of of) {
+      const own = findLayer(s, layer);
+      if (own) setStep(layer, step.id, { values: withMeaning(s, own, step, values) })(s);
+    }
+  };
 
 /** Sets values of all of some layers. */
 export const setLayers =

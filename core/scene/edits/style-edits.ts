@@ -51,6 +51,20 @@ export function withLengths(
   return out;
 }
 
+/**
+ * What some new values of a step of a layer come to: where they say that lengths are meant otherwise, all of its lengths too, so that it looks the same.
+ */
+export function withMeaning(
+  scene: Scene,
+  layer: Layer,
+  step: Pick<Step, 'kind' | 'values'>,
+  values: Step['values'],
+): Step['values'] {
+  const key = lengthsKey(stepOfKind(step.kind).parameters);
+  if (key === undefined || !(key in values)) return values;
+  return withLengths(step, values[key] as 'px' | 'share', heightInScene(scene, layer));
+}
+
 /** What a number is that a step says, or leaves out though it counts; undefined if nothing hangs on it. */
 const saidOf = (key: string, p: NumberParameter, values: Step['values']): number | undefined =>
   (values[key] as number | undefined) ?? (counts(p, values) ? p.absent : undefined);

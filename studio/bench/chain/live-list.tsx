@@ -102,19 +102,21 @@ export function LiveList({
             if (!open && opened === item.id) setBench({ step: null });
           };
           const onRemove = () => change(`Remove ${definition.label}`, remove(item.id));
-          const entries = menu && [
-            ...menu(item),
-            ...(isOneOpen
-              ? [
-                  {
-                    label: isSwitched ? 'Fold when another opens' : 'Keep it open beside others',
-                    run: () => switchFold(item.id, !isSwitched),
-                  },
-                ]
-              : []),
-            null,
-            { label: 'Remove', run: onRemove, danger: true },
-          ];
+          const entries =
+            menu &&
+            (() => [
+              ...menu(item),
+              ...(isOneOpen
+                ? [
+                    {
+                      label: isSwitched ? 'Fold when another opens' : 'Keep it open beside others',
+                      run: () => switchFold(item.id, !isSwitched),
+                    },
+                  ]
+                : []),
+              null,
+              { label: 'Remove', run: onRemove, danger: true },
+            ]);
           return (
             <SortableItem key={item.id} id={item.id}>
               {(grip) => (

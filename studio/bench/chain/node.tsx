@@ -1,7 +1,7 @@
 import { ChevronDown, ChevronRight, Ellipsis } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { useChainPart, useFold, type Fold } from '../../state/folds';
-import { Menu, WithContextMenu, type MenuEntry } from '../../ui/menu';
+import { Menu, WithContextMenu, type MenuItems } from '../../ui/menu';
 import { usePull, type Pulled } from './use-pull';
 
 interface Props {
@@ -16,7 +16,7 @@ interface Props {
   /** Called when the pointer rests on the dot, and with false when it leaves. */
   onPeek?(on: boolean): void;
   /** What else can be done with it: by a button, or a right click on its head. */
-  menu?: MenuEntry[];
+  menu?: MenuItems;
   /** Listeners and attributes that make the dot a handle to carry the node by. */
   grip?: Record<string, unknown>;
   /** What a drag of the title to the side changes. */
@@ -44,7 +44,7 @@ export function Node({
 }: Props) {
   const pull = usePull(pulled, grip);
   const fold = useFold(given, children && typeof title === 'string' ? title : null);
-  const name = typeof title === 'string' ? title : 'Step';
+  const name = typeof title === 'string' ? title : null;
   const part = useChainPart({ name, on, isStep: menu !== undefined, fold });
   const isFolded = fold !== null && !fold.isOpen;
   const dot = `block size-3.5 rounded-full border-2 ${on === false ? 'border-dim bg-panel' : 'border-ember bg-panel'}`;

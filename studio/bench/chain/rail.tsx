@@ -8,8 +8,7 @@ function goTo({ fold, element }: ChainPart): void {
 
 /** Small marks at the edge of the chain, one a part: what is on shows at a glance, and a click goes there. */
 export function Rail({ chain }: { chain: ChainFolds }) {
-  // What adds a step stands in no order of computation.
-  const parts = useChainParts(chain).filter((p) => p.name !== 'Step');
+  const parts = useChainParts(chain).filter((p) => p.name !== null);
   return (
     <nav
       aria-label="Parts of the chain"

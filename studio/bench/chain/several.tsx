@@ -3,6 +3,7 @@ import { essenceOf } from '@ignis/core/definitions/essence';
 import {
   commonBlend,
   commonSteps,
+  enableCommonStep,
   setCommonStep,
   setLayers,
   type CommonStep,
@@ -44,8 +45,7 @@ function Common({ common }: { common: CommonStep }) {
   const { label, parameters, first = [] } = stepOfKind(kind);
   const whole = useFolds((s) => s.whole);
   const live = liveEdit(`Change ${label} of ${of.length} layers`);
-  const set = (v: Record<string, unknown>) =>
-    setCommonStep(common, { values: v as Step['values'] });
+  const set = (v: Record<string, unknown>) => setCommonStep(common, v as Step['values']);
   const isOn = of.every(({ step }) => step.enabled);
   return (
     <Node
@@ -54,7 +54,7 @@ function Common({ common }: { common: CommonStep }) {
       onToggle={() =>
         useBench
           .getState()
-          .change(`Turn ${label} ${isOn ? 'off' : 'on'}`, setCommonStep(common, { enabled: !isOn }))
+          .change(`Turn ${label} ${isOn ? 'off' : 'on'}`, enableCommonStep(common, !isOn))
       }
       essence={() => essenceOf(parameters, values)}
     >

@@ -1,5 +1,4 @@
 import { definitionOf } from '@ignis/core/sources/index';
-import { lengthsKey } from '@ignis/core/definitions/parameter-values';
 import { Pipette } from 'lucide-react';
 import { useMemo, useRef, useState } from 'react';
 import { rgb } from '@ignis/core/pixels/colour';
@@ -13,7 +12,7 @@ import {
 } from '@ignis/core/scene/edits/layer-edits';
 import type { Layer, Step } from '@ignis/core/scene/model/schema';
 import { everyLayer } from '@ignis/core/scene/model/schema';
-import { heightInScene, withLengths } from '@ignis/core/scene/edits/style-edits';
+import { withMeaning } from '@ignis/core/scene/edits/style-edits';
 import { hasOwnAmount, pixelSteps, stepOfKind, steps } from '@ignis/core/steps/index';
 import { bringInPicture } from '../../files/bring-in';
 import { bringInTable } from '../../files/bring-in-table';
@@ -63,12 +62,7 @@ export function Steps({ layer }: { layer: Layer }) {
           around={WithHistogram}
           amount={amountOf(layer)}
           peek={(id) => (id ? peekUpTo(layer.id, id) : stopLooking())}
-          onSet={(item, values) => {
-            const key = lengthsKey(stepOfKind(item.kind).parameters);
-            if (key === undefined || !(key in values)) return values;
-            const height = heightInScene(useBench.getState().scene, layer);
-            return withLengths(item, values[key] as 'px' | 'share', height);
-          }}
+          onSet={(item, values) => withMeaning(useBench.getState().scene, layer, item, values)}
           menu={(item) => stepMenu(layer.id, item.id, copied, setPresets)}
           adder={
             <>

@@ -1,5 +1,5 @@
 /** Words of the trade that actions are looked for by, beside their own: by how their names begin. */
-const SYNONYMS: Readonly<Record<string, string>> = {
+export const SYNONYMS: Readonly<Record<string, string>> = {
   'Add a line of light': 'pen path vector stroke neon tube bezier',
   'Add a text': 'type font letters words title',
   'Add a picture': 'import photo image place open',

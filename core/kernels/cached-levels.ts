@@ -6,36 +6,36 @@ import { release } from '../pixels/heap';
 /** Bytes that they may take together. */
 const BUDGET = 224 * 2 ** 20;
 
-/** A level that is held, until it is dropped. */
-export interface HeldLevel {
+/** A level that is cached, until it is dropped. */
+export interface CachedLevel {
   readonly level: ColourBuffer;
   /** Tells its picture that it is gone. */
   forget(): void;
 }
 
-const held = new Set<HeldLevel>();
+const cached = new Set<CachedLevel>();
 let bytes = 0;
 
 /** Gives a level's room back. */
-export function drop(one: HeldLevel): void {
-  if (!held.delete(one)) return;
+export function drop(one: CachedLevel): void {
+  if (!cached.delete(one)) return;
   bytes -= one.level.data.byteLength;
   one.forget();
   release(one.level);
 }
 
-/** Holds a level that is retained on the heap, and drops others until all are within the budget. */
-export function hold(one: HeldLevel): void {
-  held.add(one);
+/** Caches a level that is retained on the heap, and drops others until all are within the budget. */
+export function cache(one: CachedLevel): void {
+  cached.add(one);
   bytes += one.level.data.byteLength;
-  for (const other of held) {
+  for (const other of cached) {
     if (bytes <= BUDGET || other === one) break;
     drop(other);
   }
 }
 
 /** Notes that a level is used now. */
-export function use(one: HeldLevel): void {
-  held.delete(one);
-  held.add(one);
+export function use(one: CachedLevel): void {
+  cached.delete(one);
+  cached.add(one);
 }

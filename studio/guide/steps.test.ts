@@ -1,12 +1,14 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { parseScene } from '@ignis/core/scene/model/check';
-import { guides } from './guides';
+import { pieces } from './pieces';
+import { guideSteps } from './steps';
 
 describe('guided pieces', () => {
-  it.each(guides.map((g) => [g.id, g] as const))(
+  it.each(pieces.map((p) => [p.id, p] as const))(
     '%s begins with what is there, and nothing of it is done',
-    (_, { begin, steps }) => {
+    (id, { begin }) => {
+      const steps = guideSteps[id]!;
       const file = new URL(`../../demo/scenes/${begin.example}/scene.json`, import.meta.url);
       const whole = parseScene(JSON.parse(readFileSync(file, 'utf8')));
       const names = whole.layers.map((l) => l.name);
