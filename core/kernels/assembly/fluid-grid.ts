@@ -1,5 +1,5 @@
 /** The grid of a fluid: its planes, and what they have between cells. */
-import { get } from './access';
+import { get, get2 } from './access';
 
 /** Planes of a fluid, one after another (kernels/fluid.ts). */
 export const U = 0;
@@ -70,23 +70,40 @@ function clampTo(v: f32, most: f32): f32 {
   return max<f32>(0, min<f32>(most, v));
 }
 
-/** A plane at a place (cells; the middle of the first is 0), mixed between cells; beyond its edges it goes on as they are. */
+/** A plane at four places (cells; the middle of the first is 0), mixed between cells; beyond its edges it goes on as they are. */
 // @ts-ignore: decorator
 @inline
-export function sample(p: usize, x: f32, y: f32): f32 {
-  const cx = clampTo(x, (width - 1) as f32);
-  const cy = clampTo(y, (height - 1) as f32);
-  const i = min<i32>(width - 2, cx as i32);
-  const j = min<i32>(height - 2, cy as i32);
-  const s = cx - (i as f32);
-  const t = cy - (j as f32);
-  const q = p + ((j * width + i) << 2);
-  const a = get(q);
-  const b = get(q + 4);
-  const c = get(q + (width << 2));
-  const d = get(q + (width << 2) + 4);
-  const top = a + (b - a) * s;
-  return top + (c + (d - c) * s - top) * t;
+export function samples(p: usize, x: v128, y: v128): v128 {
+  const zero = f32x4.splat(0);
+  const cx = f32x4.max(zero, f32x4.min(f32x4.splat((width - 1) as f32), x));
+  const cy = f32x4.max(zero, f32x4.min(f32x4.splat((height - 1) as f32), y));
+  const i = i32x4.min_s(i32x4.splat(width - 2), i32x4.trunc_sat_f32x4_s(cx));
+  const j = i32x4.min_s(i32x4.splat(height - 2), i32x4.trunc_sat_f32x4_s(cy));
+  const s = f32x4.sub(cx, f32x4.convert_i32x4_s(i));
+  const t = f32x4.sub(cy, f32x4.convert_i32x4_s(j));
+  return mixedAt(p, width, i32x4.add(i32x4.mul(j, i32x4.splat(width)), i), s, t);
+}
+
+/** Of a plane of `w` places in a row: four places and those to their right and below, mixed by shares. */
+// @ts-ignore: decorator
+@inline
+export function mixedAt(p: usize, w: i32, places: v128, s: v128, t: v128): v128 {
+  const row = w << 2;
+  const q0 = p + (i32x4.extract_lane(places, 0) << 2);
+  const q1 = p + (i32x4.extract_lane(places, 1) << 2);
+  const q2 = p + (i32x4.extract_lane(places, 2) << 2);
+  const q3 = p + (i32x4.extract_lane(places, 3) << 2);
+  const above01 = get2(q0, q1);
+  const above23 = get2(q2, q3);
+  const under01 = get2(q0 + row, q1 + row);
+  const under23 = get2(q2 + row, q3 + row);
+  const a = v128.shuffle<f32>(above01, above23, 0, 2, 4, 6);
+  const b = v128.shuffle<f32>(above01, above23, 1, 3, 5, 7);
+  const c = v128.shuffle<f32>(under01, under23, 0, 2, 4, 6);
+  const d = v128.shuffle<f32>(under01, under23, 1, 3, 5, 7);
+  const top = f32x4.add(a, f32x4.mul(f32x4.sub(b, a), s));
+  const under = f32x4.add(c, f32x4.mul(f32x4.sub(d, c), s));
+  return f32x4.add(top, f32x4.mul(f32x4.sub(under, top), t));
 }
 
 // @ts-ignore: decorator
@@ -97,7 +114,7 @@ function cubic(a: f32, b: f32, c: f32, d: f32, t: f32): f32 {
   return max<f32>(min<f32>(b, c), min<f32>(max<f32>(b, c), v));
 }
 
-/** As `sample`, by cubics that keep within their neighbours: much less is blurred. */
+/** As `samples`, at one place, by cubics that keep within their neighbours: much less is blurred. */
 export function sharpSample(p: usize, x: f32, y: f32): f32 {
   const cx = clampTo(x, (width - 1) as f32);
   const cy = clampTo(y, (height - 1) as f32);

@@ -3,8 +3,8 @@
  * Fedkiw, Stam & Jensen, "Visual simulation of smoke", 2001). Speeds stand on the sides of cells: U on the left, V on top, cells a
  * second. The pressure is one thread's work, in one order; what is done by rows is the same whoever does it.
  */
-import { get, put } from './access';
-import { BREAKS, BUOYANCY, BURN, CONFINEMENT, COOLING, EDDY, FASTEST, FLICKER, FORGET, FROM_X, FROM_Y, FUEL, NEXT_FUEL, NEXT_U, NEXT_V, NEXT_X, NEXT_Y, SEED, SOLID, SOURCE, SPARE, STEP, STIR, TIME, TONGUE, U, V, WIND_PULL, WIND_X, WIND_Y, at, height, plane, sample, sharpSample, width, workOn } from './fluid-grid';
+import { get, get4, put, put4 } from './access';
+import { BREAKS, BUOYANCY, BURN, CONFINEMENT, COOLING, EDDY, FASTEST, FLICKER, FORGET, FROM_X, FROM_Y, FUEL, NEXT_FUEL, NEXT_U, NEXT_V, NEXT_X, NEXT_Y, SEED, SOLID, SOURCE, SPARE, STEP, STIR, TIME, TONGUE, U, V, WIND_PULL, WIND_X, WIND_Y, height, plane, samples, sharpSample, width, workOn } from './fluid-grid';
 import { close, project } from './fluid-pressure';
 import { noiseAt } from './noise';
 
@@ -111,40 +111,63 @@ function confine(p: usize): void {
 /** Rows of speeds and of all that the gas holds, carried along its way by two half steps; into the planes that are next. */
 export function flowRows(f: usize, w: i32, h: i32, p: usize, from: i32, to: i32): void {
   workOn(f, w, h);
-  const dt = get(p + (STEP << 2));
-  const remembered = Mathf.exp(-get(p + (FORGET << 2)) * dt);
+  const step = get(p + (STEP << 2));
+  const dt = f32x4.splat(step);
+  const remembered = f32x4.splat(Mathf.exp(-get(p + (FORGET << 2)) * step));
+  const half = f32x4.splat(0.5);
+  const halfStep = f32x4.mul(half, dt);
   const u = plane(U);
   const v = plane(V);
   for (let y = from; y < to; y++)
-    for (let x = 0; x < width; x++) {
+    for (let n = 0; n < width; n += 4) {
+      // The last four of a row: those of the end, again.
+      const x = min<i32>(n, width - 4);
       const q = (y * width + x) << 2;
-      const fx = x as f32;
-      const fy = y as f32;
+      const fx = f32x4.add(f32x4.splat(x as f32), f32x4(0, 1, 2, 3));
+      const fy = f32x4.splat(y as f32);
       // The left side of the cell: its V is the mean of the four about it.
-      const vu = sample(v, fx - 0.5, fy + 0.5);
-      const uu = get(u + q);
-      let mx = fx - 0.5 * dt * uu;
-      let my = fy - 0.5 * dt * vu;
-      const mu = sample(u, mx, my);
-      const mv = sample(v, mx - 0.5, my + 0.5);
-      put(plane(NEXT_U) + q, sample(u, fx - dt * mu, fy - dt * mv));
-      const uv = sample(u, fx + 0.5, fy - 0.5);
-      const vv = get(v + q);
-      mx = fx - 0.5 * dt * uv;
-      my = fy - 0.5 * dt * vv;
-      const nu = sample(u, mx + 0.5, my - 0.5);
-      const nv = sample(v, mx, my);
-      put(plane(NEXT_V) + q, sample(v, fx - dt * nu, fy - dt * nv));
-      const cu = sample(u, fx + 0.5, fy);
-      const cv = sample(v, fx, fy + 0.5);
-      mx = fx - 0.5 * dt * cu;
-      my = fy - 0.5 * dt * cv;
-      const bx = fx - dt * sample(u, mx + 0.5, my);
-      const by = fy - dt * sample(v, mx, my + 0.5);
-      put(plane(NEXT_FUEL) + q, sharpSample(plane(FUEL), bx, by));
-      put(plane(NEXT_X) + q, remembered * (sample(plane(FROM_X), bx, by) + bx - fx));
-      put(plane(NEXT_Y) + q, remembered * (sample(plane(FROM_Y), bx, by) + by - fy));
+      const vu = samples(v, f32x4.sub(fx, half), f32x4.add(fy, half));
+      let mx = f32x4.sub(fx, f32x4.mul(halfStep, get4(u + q)));
+      let my = f32x4.sub(fy, f32x4.mul(halfStep, vu));
+      const mu = samples(u, mx, my);
+      const mv = samples(v, f32x4.sub(mx, half), f32x4.add(my, half));
+      put4(
+        plane(NEXT_U) + q,
+        samples(u, f32x4.sub(fx, f32x4.mul(dt, mu)), f32x4.sub(fy, f32x4.mul(dt, mv))),
+      );
+      const uv = samples(u, f32x4.add(fx, half), f32x4.sub(fy, half));
+      mx = f32x4.sub(fx, f32x4.mul(halfStep, uv));
+      my = f32x4.sub(fy, f32x4.mul(halfStep, get4(v + q)));
+      const nu = samples(u, f32x4.add(mx, half), f32x4.sub(my, half));
+      const nv = samples(v, mx, my);
+      put4(
+        plane(NEXT_V) + q,
+        samples(v, f32x4.sub(fx, f32x4.mul(dt, nu)), f32x4.sub(fy, f32x4.mul(dt, nv))),
+      );
+      const cu = samples(u, f32x4.add(fx, half), fy);
+      const cv = samples(v, fx, f32x4.add(fy, half));
+      mx = f32x4.sub(fx, f32x4.mul(halfStep, cu));
+      my = f32x4.sub(fy, f32x4.mul(halfStep, cv));
+      const bx = f32x4.sub(fx, f32x4.mul(dt, samples(u, f32x4.add(mx, half), my)));
+      const by = f32x4.sub(fy, f32x4.mul(dt, samples(v, mx, f32x4.add(my, half))));
+      put4(plane(NEXT_FUEL) + q, sharpSamples(plane(FUEL), bx, by));
+      const carriedX = f32x4.add(samples(plane(FROM_X), bx, by), f32x4.sub(bx, fx));
+      const carriedY = f32x4.add(samples(plane(FROM_Y), bx, by), f32x4.sub(by, fy));
+      put4(plane(NEXT_X) + q, f32x4.mul(remembered, carriedX));
+      put4(plane(NEXT_Y) + q, f32x4.mul(remembered, carriedY));
     }
+}
+
+/** A plane at four places, by `sharpSample`. */
+// @ts-ignore: decorator
+@inline
+function sharpSamples(p: usize, x: v128, y: v128): v128 {
+  return f32x4(
+    sharpSample(p, f32x4.extract_lane(x, 0), f32x4.extract_lane(y, 0)),
+    sharpSample(p, f32x4.extract_lane(x, 1), f32x4.extract_lane(y, 1)),
+    sharpSample(p, f32x4.extract_lane(x, 2), f32x4.extract_lane(y, 2)),
+    sharpSample(p, f32x4.extract_lane(x, 3), f32x4.extract_lane(y, 3)),
+  );
 }
 
 /** Rows of what was carried become those of now: fuel burns away, faster in some places than in others, and comes anew from the source, in tongues that come and go. */
