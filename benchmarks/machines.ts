@@ -1,6 +1,7 @@
 /** The same build on smaller and larger machines: opened, and dragged. */
 import { execFileSync } from 'node:child_process';
 import { chromium, type Browser, type BrowserContextOptions, type Page } from '@playwright/test';
+import { openAllValues } from '../e2e/all-values';
 import { BROWSER } from '../e2e/browser';
 import { openExample, settled, value } from '../e2e/bench-page';
 import { opening } from './opening';
@@ -62,6 +63,7 @@ async function measure(
     ...options,
   });
   await context.addInitScript('globalThis.__name = (f) => f');
+  await openAllValues(context);
   if (oneCore) await context.addInitScript(ONE_CORE);
   // Such pages draw themselves.
   if (!apart) await watchWorkers(context, oneCore ? ONE_CORE : '');

@@ -1,4 +1,5 @@
 /** How long each example takes to open: from the click on it to its stored picture, a coarse one and the fine one. */
+import { openAllValues } from '../e2e/all-values';
 import type { Browser, Page } from '@playwright/test';
 import { informative, median, spreadOf, within, type Row } from './table';
 
@@ -51,6 +52,7 @@ export async function opened(browser: Browser, baseURL: string, rounds: number):
     ...{ viewport: { width: 1280, height: 800 }, baseURL, serviceWorkers: 'block' },
   });
   await context.addInitScript('globalThis.__name = (f) => f');
+  await openAllValues(context);
   const page = await context.newPage();
   const rows: Row[] = [];
   for (const name of await examplesOf(page)) {

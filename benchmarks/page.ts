@@ -2,6 +2,7 @@
 import { execFileSync } from 'node:child_process';
 import type { Browser, BrowserContext, Page } from '@playwright/test';
 import { settled } from '../e2e/bench-page';
+import { openAllValues } from '../e2e/all-values';
 import { packScene } from '../core/files/ignis-file';
 import type { Scene } from '../core/scene/model/schema';
 import type { Drag } from './table';
@@ -38,6 +39,7 @@ export async function benchPage(browser: Browser, baseURL: string): Promise<Page
   });
   // The compiler that runs this file names functions by a helper that a page does not have.
   await context.addInitScript('globalThis.__name = (f) => f');
+  await openAllValues(context);
   await watchWorkers(context);
   return context.newPage();
 }

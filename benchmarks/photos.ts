@@ -1,4 +1,5 @@
 /** How long photographs take from the choice to their first picture and to full detail, against the browser's own decoder. */
+import { openAllValues } from '../e2e/all-values';
 import { fileURLToPath } from 'node:url';
 import type { Browser } from '@playwright/test';
 import sharp from 'sharp';
@@ -35,6 +36,7 @@ export async function photos(browser: Browser, baseURL: string, rounds: number):
     ...{ viewport: { width: 1280, height: 800 }, baseURL, serviceWorkers: 'block' },
   });
   await context.addInitScript('globalThis.__name = (f) => f');
+  await openAllValues(context);
   const page = await context.newPage();
   const rows: Row[] = [];
   for (const [megapixels, width, height] of SIZES) {

@@ -11,7 +11,12 @@ import { parameterEntries } from '../definitions/parameter-schema';
 
 /** What can be set on the brush. */
 export const brushParameters = {
-  size: length('Size', 120, { min: 1, max: 2000, slider: [1, 400] }),
+  size: length('Size', 120, {
+    help: 'How wide the brush is. [ and ] change it while you paint.',
+    min: 1,
+    max: 2000,
+    slider: [1, 400],
+  }),
   hardness: { ...percent('Hardness', 50), help: 'The share of its size that is whole.' },
   flow: { ...percent('Flow', 100, 1), help: 'How much one pass of the brush covers.' },
   opacity: { ...percent('Opacity', 100, 1), help: 'How much one stroke covers at most.' },

@@ -15,6 +15,8 @@ export interface SvgGradient {
   radial: boolean;
   from: Point;
   to: Point;
+  /** How wide a radial one is across the way to its end, percent of that way, 1–100. */
+  roundness: number;
   ramp: Ramp;
 }
 
@@ -100,6 +102,47 @@ export function gradientOf(
   const chainOfMaps = [...(turned ? [turned] : []), ...inBox, ...transforms];
   const placed = ({ x, y }: Point): Point | undefined =>
     pathsOfData(`M${x} ${y}h1`, chainOfMaps)[0]?.anchors[0];
-  const [a, b] = [placed(from), placed(to)];
-  return a && b ? { radial, from: { x: a.x, y: a.y }, to: { x: b.x, y: b.y }, ramp } : null;
+  // A quarter turn of the way about its beginning: where it is carried to says how a gradient is slanted.
+  const beside = { x: from.x - (to.y - from.y), y: from.y + (to.x - from.x) };
+  const [a, b, c] = [placed(from), placed(to), placed(beside)];
+  if (!a || !b || !c) return null;
+  const along = { x: b.x - a.x, y: b.y - a.y };
+  const across = { x: c.x - a.x, y: c.y - a.y };
+  const { way, roundness } = radial ? oval(along, across) : upright(along, across);
+  return {
+    radial,
+    ...{ from: { x: a.x, y: a.y }, to: { x: a.x + way.x, y: a.y + way.y }, roundness, ramp },
+  };
+}
+
+/** How a gradient runs: the way from its beginning to its end, and how wide it is across, percent. */
+interface Run {
+  way: Point;
+  roundness: number;
+}
+
+/** A linear gradient whose lines of one colour run along `across`: the way at right angles to them that goes as far. */
+function upright(along: Point, across: Point): Run {
+  const square = across.x ** 2 + across.y ** 2;
+  const share = square > 0 ? (along.x * across.x + along.y * across.y) / square : 0;
+  const way = { x: along.x - share * across.x, y: along.y - share * across.y };
+  return { way, roundness: 100 };
+}
+
+/** The oval that two half diameters carried from a circle's span: its longer half axis, and the shorter in percent of it. */
+function oval(along: Point, across: Point): Run {
+  // Eigenvalues and eigenvectors of A·Aᵀ, where A has the two as columns.
+  const p = along.x ** 2 + across.x ** 2;
+  const q = along.x * along.y + across.x * across.y;
+  const s = along.y ** 2 + across.y ** 2;
+  const apart = Math.hypot((p - s) / 2, q);
+  const longer = Math.sqrt((p + s) / 2 + apart);
+  const shorter = Math.sqrt(Math.max(0, (p + s) / 2 - apart));
+  // A circle has no longer axis.
+  if (!(longer > 0) || shorter > 0.999 * longer) return { way: along, roundness: 100 };
+  const angle = Math.atan2(2 * q, p - s) / 2;
+  return {
+    way: { x: longer * Math.cos(angle), y: longer * Math.sin(angle) },
+    roundness: Math.max(1, (100 * shorter) / longer),
+  };
 }

@@ -3,6 +3,7 @@ import { IDENTITY, middleOf, multiply } from '../geometry/affine';
 import type { Homography } from '../geometry/homography';
 import { project, stretch } from '../geometry/homography';
 import type { Path } from '../geometry/path';
+import { MITER_LIMIT } from '../geometry/outline';
 import { pathData, strandsData } from '../geometry/path-data';
 import type { Strand } from '../geometry/strand';
 import { newLineOf } from '../scene/model/make';
@@ -20,11 +21,12 @@ import type { SvgDrawing, SvgElement, SvgPaint } from './svg-lines';
 /** Lines of light from the elements of an SVG, and SVG from lines of light. */
 
 /** What paints a pass as a gradient did. */
-const painted = ({ radial, from, to, ramp }: SvgGradient): Partial<Pass> => ({
+const painted = ({ radial, from, to, roundness, ramp }: SvgGradient): Partial<Pass> => ({
   paint: radial ? 'radial' : 'linear',
   colour: ramp.colours[0]!.colour,
   ramp,
   ends: { x0: from.x, y0: from.y, x1: to.x, y1: to.y },
+  roundness,
 });
 
 /** The passes that paint an element as it was. */
@@ -41,7 +43,7 @@ function passesOf(e: SvgElement): Pass[] {
   if (e.stroke && e.strokeWidth > 0)
     out.push(
       newPass(newId(), 'Line', {
-        ...{ width: e.strokeWidth, cap: e.cap, join: e.join },
+        ...{ width: e.strokeWidth, cap: e.cap, join: e.join, miter: e.miterLimit },
         ...(e.dashes && { dashes: true, ...e.dashes }),
         ...paint(e.stroke),
       }),
@@ -148,7 +150,7 @@ export function svgOfLine(layer: Layer & { source: LineSource }, scene: Scene): 
     const stroke =
       p.draws === 'inside'
         ? ''
-        : ` stroke="${p.colour}" stroke-width="${n(p.width)}" stroke-linecap="${p.cap === 'round' ? 'round' : 'butt'}" stroke-linejoin="${p.join}"${p.dashes ? ` stroke-dasharray="${n(p.dash)} ${n(p.gap)}" stroke-dashoffset="${n(-p.phase)}"` : ''}`;
+        : ` stroke="${p.colour}" stroke-width="${n(p.width)}" stroke-linecap="${p.cap === 'round' ? 'round' : 'butt'}" stroke-linejoin="${p.join}"${p.join === 'miter' ? ` stroke-miterlimit="${n(p.miter ?? MITER_LIMIT)}"` : ''}${p.dashes ? ` stroke-dasharray="${n(p.dash)} ${n(p.gap)}" stroke-dashoffset="${n(-p.phase)}"` : ''}`;
     const moved = p.x === 0 && p.y === 0 ? '' : ` transform="translate(${n(p.x)} ${n(p.y)})"`;
     const soft = p.blur > 0 ? ` filter="url(#blur-${escaped(p.id)})"` : '';
     return `<path d="${data}" fill="${fill}" fill-rule="${p.rule}"${stroke} opacity="${n(p.opacity / 100)}"${moved}${soft}${style}/>`;

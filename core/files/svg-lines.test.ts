@@ -309,6 +309,81 @@ describe('a bad SVG', () => {
   });
 });
 
+describe('a gradient that its transforms slant', () => {
+  const fillOf = (gradient: string, shape: string) => {
+    const e = one(`<defs>${gradient}</defs>${shape}`);
+    return e.fill!.gradient!;
+  };
+  const STOPS = '<stop stop-color="red"/><stop offset="1" stop-color="blue"/>';
+  const map = fc.record({
+    a: fc.double({ min: 0.3, max: 3, noNaN: true }),
+    b: fc.double({ min: -2, max: 2, noNaN: true }),
+    c: fc.double({ min: -2, max: 2, noNaN: true }),
+    d: fc.double({ min: 0.3, max: 3, noNaN: true }),
+  });
+  const WITHIN = { minimum: 0.3 };
+  type Map = { a: number; b: number; c: number; d: number };
+  const isFlat = ({ a, b, c, d }: Map) => Math.abs(a * d - b * c) < WITHIN.minimum;
+
+  it('keeps the lines of one colour where the transform carries them', () => {
+    fc.assert(
+      fc.property(map, fc.double({ min: 0, max: 1, noNaN: true }), (m, share) => {
+        fc.pre(!isFlat(m));
+        const { from, to } = fillOf(
+          `<linearGradient id="g" gradientUnits="userSpaceOnUse" x1="1" y1="2" x2="7" y2="5" gradientTransform="matrix(${m.a} ${m.b} ${m.c} ${m.d} 20 30)">${STOPS}</linearGradient>`,
+          '<rect width="50" height="50" fill="url(#g)"/>',
+        );
+        // A place so far along the way, moved at right angles to it before the transform.
+        for (const aside of [-4, 0, 3]) {
+          const [x, y] = [1 + 6 * share - 3 * aside, 2 + 3 * share + 6 * aside];
+          const [px, py] = [m.a * x + m.c * y + 20, m.b * x + m.d * y + 30];
+          const [dx, dy] = [to.x - from.x, to.y - from.y];
+          const along = ((px - from.x) * dx + (py - from.y) * dy) / (dx * dx + dy * dy);
+          expect(along).toBeCloseTo(share, 4);
+        }
+      }),
+    );
+  });
+
+  it('is the oval that a circle is carried to', () => {
+    fc.assert(
+      fc.property(map, fc.double({ min: 0, max: 2 * Math.PI, noNaN: true }), (m, angle) => {
+        fc.pre(!isFlat(m));
+        const { from, to, roundness } = fillOf(
+          `<radialGradient id="g" gradientUnits="userSpaceOnUse" cx="3" cy="4" r="6" gradientTransform="matrix(${m.a} ${m.b} ${m.c} ${m.d} 20 30)">${STOPS}</radialGradient>`,
+          '<rect width="50" height="50" fill="url(#g)"/>',
+        );
+        const [x, y] = [6 * Math.cos(angle), 6 * Math.sin(angle)];
+        const [px, py] = [m.a * x + m.c * y, m.b * x + m.d * y];
+        const [dx, dy] = [to.x - from.x, to.y - from.y];
+        const square = dx * dx + dy * dy;
+        const along = (px * dx + py * dy) / square;
+        const across = (py * dx - px * dy) / square / (roundness / 100);
+        // Of a circle nearly round no axis is looked for.
+        expect(Math.abs(Math.hypot(along, across) - 1)).toBeLessThan(2e-3);
+      }),
+    );
+  });
+
+  it('in the box of a shape follows its sides', () => {
+    const { from, to, roundness } = fillOf(
+      `<radialGradient id="g">${STOPS}</radialGradient>`,
+      '<rect x="10" y="20" width="60" height="30" fill="url(#g)"/>',
+    );
+    expect(from).toEqual({ x: 40, y: 35 });
+    expect([Math.abs(to.x - 40), to.y - 35]).toEqual([30, expect.closeTo(0, 9)]);
+    expect(roundness).toBeCloseTo(50, 9);
+  });
+});
+
+it('the miter limit of a stroke is read, within bounds', () => {
+  const limit = (v: string) =>
+    one(`<path d="M0 0L9 9L0 9" stroke="red" ${v}/>`, undefined).miterLimit;
+  expect(limit('')).toBe(4);
+  expect(limit('stroke-miterlimit="10"')).toBe(10);
+  expect(limit('style="stroke-miterlimit:900"')).toBe(40);
+});
+
 describe('a style sheet of a picture', () => {
   it('loses what asks for anything outside, and nothing else', () => {
     const kept = ownSheet(

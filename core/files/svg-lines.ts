@@ -39,6 +39,8 @@ export interface SvgElement {
   strokeWidth: number;
   cap: 'round' | 'flat';
   join: 'round' | 'bevel' | 'miter';
+  /** 1 to 40: how many widths long a miter may be. */
+  miterLimit: number;
   /** The length of a dash, of the gap after it, and how far they are moved on; null for none. */
   dashes: { dash: number; gap: number; phase: number } | null;
   /** σ, px. */
@@ -66,7 +68,13 @@ const MAX_USES = 12;
 /** What elements take over from those around them. */
 const INHERITED = [
   ...['fill', 'fill-rule', 'fill-opacity', 'stroke', 'stroke-width', 'stroke-opacity'],
-  ...['stroke-linecap', 'stroke-linejoin', 'stroke-dasharray', 'stroke-dashoffset'],
+  ...[
+    'stroke-linecap',
+    'stroke-linejoin',
+    'stroke-miterlimit',
+    'stroke-dasharray',
+    'stroke-dashoffset',
+  ],
   ...['color', 'visibility'],
 ];
 
@@ -224,6 +232,7 @@ export function readSvg(text: string, file: string): SvgDrawing {
       strokeWidth: Math.min(5000, Math.max(0, length('stroke-width', diagonal, 1)) * scale),
       cap: own['stroke-linecap'] === 'round' ? 'round' : 'flat',
       join: joinOf(own['stroke-linejoin']),
+      miterLimit: Math.min(40, Math.max(1, length('stroke-miterlimit', 1, 4))),
       dashes: dashesOf(own, diagonal, scale),
       blur: (blur ?? 0) * scale,
       blend: own['mix-blend-mode'] ?? 'normal',

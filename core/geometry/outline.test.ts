@@ -48,6 +48,26 @@ describe('stroke outlines', () => {
     expect(area(stroked(p, 10, 'flat', 'round'))).toBeCloseTo(bars + Math.PI * 25, 0);
   });
 
+  it('cut a miter off where it is longer than its limit', () => {
+    // The corner turns so far that its miter is 1/sin(22.5°) = 2.61 half widths long.
+    const p = flatten(line([40, 120], [100, 120], [57.57, 77.57]), IDENTITY, {
+      tolerance,
+      turn: 1,
+    });
+    const far = (miterLimit: number) =>
+      Math.max(
+        ...strokeOutline(p, {
+          half: 10,
+          cap: 'flat',
+          join: 'miter',
+          miterLimit,
+          tolerance,
+        }).flatMap((o) => Array.from(o).filter((_, i) => i % 2 === 0)),
+      );
+    expect(far(2.7)).toBeCloseTo(100 + 10 / Math.tan(Math.PI / 8), 1);
+    expect(far(2.5)).toBeLessThan(108);
+  });
+
   it('that cross themselves are nowhere counted twice', () => {
     const p = line([30, 30], [130, 130], [130, 30], [30, 130]);
     const { data } = stroked(p, 6, 'round', 'round');

@@ -15,16 +15,18 @@ export interface StrokeStyle {
   half: number | Float64Array;
   cap: Cap;
   join: Join;
+  /** Where a miter would be longer than this many half widths it becomes a bevel; left out, 4 as in SVG. */
+  miterLimit?: number;
   /** Greatest distance between an arc and its straight pieces, px. */
   tolerance: number;
 }
 
-/** Where a miter would be longer than this many half widths it becomes a bevel (SVG's default of 4). */
-const MITER_LIMIT = 4;
+/** How many half widths long a miter may be (SVG's default). */
+export const MITER_LIMIT = 4;
 
 /** How far the outline of a stroke may lie from its line, px. */
-export const strokeMargin = (half: number, join: Join): number =>
-  half * (join === 'miter' ? MITER_LIMIT : 1) + 1;
+export const strokeMargin = (half: number, join: Join, miterLimit = MITER_LIMIT): number =>
+  half * (join === 'miter' ? miterLimit : 1) + 1;
 
 /** Arcs get no more pieces than this asks for, radians: of larger circles only a stretch is ever seen. */
 const LEAST_TURN = 0.002;
@@ -160,7 +162,7 @@ function joinPiece(
   turn: number,
   style: PieceStyle,
 ): Float64Array {
-  const { half } = style;
+  const { half, miterLimit = MITER_LIMIT } = style;
   // The outer side lies right of a left turn and left of a right turn.
   const s = turn > 0 ? -1 : 1;
   const from = [-ay * s * half, ax * s * half] as const;
@@ -169,7 +171,7 @@ function joinPiece(
     return fan(x, y, half, Math.atan2(from[1], from[0]), turn, style.tolerance, true);
   const points = [x, y, x + from[0], y + from[1]];
   const sharp = 1 / Math.cos(turn / 2);
-  if (style.join === 'miter' && sharp > 0 && sharp <= MITER_LIMIT) {
+  if (style.join === 'miter' && sharp > 0 && sharp <= miterLimit) {
     const mx = from[0] + to[0];
     const my = from[1] + to[1];
     const k = (half * sharp) / Math.hypot(mx, my);

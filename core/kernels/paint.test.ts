@@ -52,17 +52,19 @@ describe('a shape painted with a ramp', () => {
       x: fc.integer({ min: -20, max: 20 }),
       y: fc.integer({ min: -20, max: 20 }),
     });
+    const oval = fc.constantFrom(1, 0.5, 0.2);
     fc.assert(
-      fc.property(shape, map, place, place, fc.boolean(), (s, m, from, to, radial) => {
+      fc.property(shape, map, place, place, fc.boolean(), oval, (s, m, from, to, radial, wide) => {
         fc.pre(from.x !== to.x || from.y !== to.y);
-        const made = painted(s, evenTable(ramp), m, from, to, radial);
+        const made = painted(s, evenTable(ramp), m, from, to, radial, wide);
         const back = invert(m)!;
         const [dx, dy] = [to.x - from.x, to.y - from.y];
         const l2 = dx * dx + dy * dy;
         each(s.region, (x, y, i) => {
           const p = apply(back, { x: x + 0.5, y: y + 0.5 });
           const [ux, uy] = [p.x - from.x, p.y - from.y];
-          const raw = radial ? Math.hypot(ux, uy) / Math.sqrt(l2) : (ux * dx + uy * dy) / l2;
+          const [along, across] = [(ux * dx + uy * dy) / l2, (uy * dx - ux * dy) / l2];
+          const raw = radial ? Math.hypot(along, across / wide) : along;
           const t = Math.min(1, Math.max(0, raw)) * 63;
           const k = Math.min(62, Math.floor(t));
           for (let c = 0; c < 4; c++) {

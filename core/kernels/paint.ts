@@ -12,8 +12,8 @@ import { copied, cropped } from './rows';
 
 /**
  * A shape painted with a ramp of premultiplied colours that runs from one point to
- * another, or, `radial`, from the one outward as far as the other; `map` takes these points to px of the
- * render. Beyond its ends the ramp goes on with its last colours.
+ * another, or, `radial`, from the one outward as far as the other, and across that way `roundness` times as far (above 0); `map`
+ * takes these points to px of the render. Beyond its ends the ramp goes on with its last colours.
  */
 export function painted(
   shape: Plane,
@@ -22,6 +22,7 @@ export function painted(
   from: Point,
   to: Point,
   radial: boolean,
+  roundness = 1,
 ): ColourBuffer {
   const { region } = shape;
   const out: ColourBuffer = unwritten(region, 4);
@@ -30,7 +31,9 @@ export function painted(
   const square = dx * dx + dy * dy;
   // To shares of the way: along it, and across.
   const turn: Affine =
-    square > 0 ? [dx / square, -dy / square, dy / square, dx / square, 0, 0] : [0, 0, 0, 0, 0, 0];
+    square > 0
+      ? [dx / square, -dy / square / roundness, dy / square, dx / square / roundness, 0, 0]
+      : [0, 0, 0, 0, 0, 0];
   const [a, d, b, e, c, f] = back
     ? multiply(turn, multiply(translation(-from.x, -from.y), back))
     : turn;

@@ -118,6 +118,18 @@ describe('a shape painted', () => {
         2,
       );
   });
+  it('radially in an oval goes by the distance along and across its axis', () => {
+    const at = shares(paint({ paint: 'radial', paintAngle: 0, roundness: 50 }));
+    for (const [x, y] of [
+      [20, 10],
+      [3, 3],
+      [30, 12],
+    ] as const)
+      expect(at(x, y)).toBeCloseTo(
+        repeated(Math.hypot(x + 0.5 - 20, 2 * (y + 0.5 - 10)) / Math.hypot(20, 10)),
+        2,
+      );
+  });
   it('reflected goes out to both sides alike', () => {
     const at = shares(paint({ paint: 'reflected', paintAngle: 0 }));
     for (let x = 0; x < 20; x++) {

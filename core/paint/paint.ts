@@ -77,7 +77,9 @@ export function paintShape(
       const unit: Affine = [1, 0, 0, 1, 0, 0];
       return paint.paint === 'reflected'
         ? painted(shape, reflectedTable(table), unit, first, to, false)
-        : painted(shape, table, unit, from, to, paint.paint === 'radial');
+        : paint.paint === 'radial'
+          ? painted(shape, table, unit, from, to, true, (paint.roundness ?? 100) / 100)
+          : painted(shape, table, unit, from, to, false);
     }
     case 'conical': {
       const { from, to } = paintEnds(paint, frame);

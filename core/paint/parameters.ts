@@ -1,6 +1,6 @@
 import { blendParameter } from '../blend/parameter';
 import type { Parameter, Parameters, Values } from '../definitions/parameter';
-import { angle, percent } from '../definitions/number-parameters';
+import { angle, percent, roundness } from '../definitions/number-parameters';
 import { rampOf } from '../pixels/ramp';
 import { scratches } from '../textures/scratches';
 import { laidTextureParameters, layParameters, textureSeed } from './texture-parameters';
@@ -20,11 +20,16 @@ Object.freeze(NONE);
 const overTextureParameters = {
   ...laidTextureParameters,
   texture: { ...laidTextureParameters.texture, default: scratches.kind },
-  ramp: { kind: 'ramp', label: 'Colours', default: scratches.colours },
+  ramp: {
+    kind: 'ramp',
+    label: 'Colours',
+    help: 'The colours that it runs through.',
+    default: scratches.colours,
+  },
   ...layParameters,
   seed: textureSeed,
   blend: blendParameter('Blend', 'normal'),
-  opacity: percent('Opacity', 100),
+  opacity: { ...percent('Opacity', 100), help: 'How much of the texture there is.' },
 } as const satisfies Parameters;
 
 /** The same parameters, which count only where others have some values. */
@@ -38,6 +43,7 @@ export const paintParameters = {
   paint: {
     kind: 'choice',
     label: 'Paint',
+    help: 'What it is painted with.',
     options: [
       { value: 'one', label: 'One colour' },
       { value: 'linear', label: 'Linear gradient' },
@@ -49,16 +55,24 @@ export const paintParameters = {
     ],
     default: 'one',
   },
-  colour: { kind: 'colour', label: 'Colour', default: '#ff7a3c', needs: { paint: ['one'] } },
+  colour: {
+    kind: 'colour',
+    label: 'Colour',
+    help: 'The colour of the paint.',
+    default: '#ff7a3c',
+    needs: { paint: ['one'] },
+  },
   ramp: {
     kind: 'ramp',
     label: 'Colours',
+    help: 'The colours that it runs through.',
     default: WARM,
     needs: { paint: [...GRADIENTS, 'texture'] },
   },
   fit: {
     kind: 'choice',
     label: 'Fits',
+    help: 'Whether the gradient spans the shape, or the scene.',
     options: [
       { value: 'shape', label: 'The shape' },
       { value: 'scene', label: 'The scene' },
@@ -70,9 +84,21 @@ export const paintParameters = {
     ...angle('Angle', 90, { help: 'Which way it runs, unless its ends were dragged.' }),
     needs: { paint: GRADIENTS },
   },
-  ends: { kind: 'ends', label: 'Ends', default: null, needs: { paint: GRADIENTS } },
+  ends: {
+    kind: 'ends',
+    label: 'Ends',
+    help: 'Where the gradient begins and ends, as dragged on the stage.',
+    default: null,
+    needs: { paint: GRADIENTS },
+  },
   ...needing({ paint: ['texture'] }, laidTextureParameters),
-  picture: { kind: 'picture', label: 'Picture', default: '', needs: { paint: ['pattern'] } },
+  picture: {
+    kind: 'picture',
+    label: 'Picture',
+    help: 'The picture that is repeated.',
+    default: '',
+    needs: { paint: ['pattern'] },
+  },
   mirror: {
     kind: 'switch',
     label: 'Mirrored',
@@ -93,6 +119,7 @@ export const paintParameters = {
     absent: NONE,
     needs: { paint: ['texture'] },
   },
+  roundness: { ...roundness, needs: { paint: ['radial'] } },
 } as const satisfies Parameters;
 
 export type Paint = Values<typeof paintParameters>;

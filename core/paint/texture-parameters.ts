@@ -26,6 +26,7 @@ export const laidTextureParameters = {
   texture: {
     kind: 'choice',
     label: 'Texture',
+    help: 'What the surface is like.',
     options: TEXTURES,
     default: 'clouds',
     pictures: 'texture',
@@ -49,10 +50,15 @@ export const laidTextureParameters = {
 
 /** How anything repeated lies on a layer. */
 export const layParameters = {
-  size: { ...percent('Scale', 100, 1, 10_000), grows: true, slider: [10, 400] },
-  turn: angle('Turn', 0),
-  moveX: place('Offset X', 0),
-  moveY: place('Offset Y', 0),
+  size: {
+    ...percent('Scale', 100, 1, 10_000),
+    help: 'How large it is laid.',
+    grows: true,
+    slider: [10, 400],
+  },
+  turn: angle('Turn', 0, { help: 'How it is turned.' }),
+  moveX: place('Offset X', 0, { help: 'Moves it to the right.' }),
+  moveY: place('Offset Y', 0, { help: 'Moves it down.' }),
 } as const satisfies Parameters;
 
 export const textureSeed = seed();

@@ -12,6 +12,8 @@ import { defaultsOf } from '@ignis/core/definitions/parameter-values';
 import { formatNamed } from '@ignis/core/files/formats/index';
 import { readSvg } from '@ignis/core/files/svg-lines';
 import { boundSvg } from '@ignis/core/files/svg-nodes';
+import { packLibrary, unpackLibrary } from '@ignis/core/collection/library-file';
+import { shippedBrushes } from '@ignis/core/recipes/brushes/shipped';
 import { shippedRecipes as recipes } from '@ignis/core/recipes/shipped';
 import { parseRecipe } from '@ignis/core/recipes/recipe';
 import { salvaged } from '@ignis/core/scene/model/salvage';
@@ -157,6 +159,24 @@ export async function formats(): Promise<Format[]> {
     ofBytes('woff2', [await compress(ttf)], openFont),
     ofBytes('ignis', [(await packScene({ scene, assets })).bytes], async (bytes) =>
       whole(await unpackScene(bytes, 'a scene'), 'a scene'),
+    ),
+    ofBytes(
+      'library',
+      [
+        packLibrary(
+          [
+            { name: 'Pier', tags: ['night'], thing: { kind: 'template', scene } },
+            { name: 'Gold', tags: [], thing: { kind: 'recipe', recipe: recipes[0]! } },
+            { name: 'Ink', tags: [], thing: { kind: 'brush', brush: shippedBrushes[0]! } },
+          ],
+          assets,
+        ).bytes,
+      ],
+      async (bytes) => {
+        const { lost } = await unpackLibrary(bytes, 'a library');
+        const odd = lost.find((why) => LIBRARY_WORDS.test(why));
+        if (odd) throw new TypeError(odd);
+      },
     ),
     {
       name: 'scene',
