@@ -26,6 +26,7 @@ const layers = [
   'recipes',
   'render',
   'files',
+  'collection',
 ];
 
 /** Inside core, imports run downward only. */

@@ -24,6 +24,7 @@ test('the shelf', async ({ page }) => {
   await expect(page.getByRole('button', { name: /^Blank pier/ })).toBeVisible();
   expect(await faults(page)).toEqual([]);
   await page.getByRole('button', { name: 'New scene' }).click();
+  await expect(page.getByRole('dialog', { name: 'New scene' })).toBeVisible();
   expect(await faults(page)).toEqual([]);
   await page.keyboard.press('Escape');
   await page.getByRole('button', { name: 'Light colours' }).click();

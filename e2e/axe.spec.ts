@@ -11,6 +11,24 @@ async function faults(page: Page): Promise<string[]> {
   return violations.flatMap(({ id, nodes }) => nodes.map((n) => `${id}: ${n.target.join(' ')}`));
 }
 
+for (const theme of ['dark', 'light'])
+  test(`more contrast, ${theme}`, async ({ page }) => {
+    await page.emulateMedia({ contrast: 'more' });
+    await page.addInitScript((theme) => localStorage.setItem('ignis.theme', theme), theme);
+    await openExample(page, 'Lamp on the pier');
+    await page.locator('[data-card]').nth(1).click();
+    await settled(page);
+    const ink = await page.evaluate(() =>
+      getComputedStyle(document.documentElement).getPropertyValue('--ink'),
+    );
+    expect(ink).toMatch(theme === 'dark' ? /^#f+$/ : /^#0+$/);
+    // Enhanced contrast: 7 : 1 for text of the usual size.
+    const { violations } = await new AxeBuilder({ page })
+      .withRules(['color-contrast-enhanced'])
+      .analyze();
+    expect(violations.flatMap((v) => v.nodes.map((n) => n.target.join(' ')))).toEqual([]);
+  });
+
 const themes = ['dark', 'light'] as const;
 for (const theme of themes)
   test(`every screen and open panel, ${theme}`, async ({ page }) => {

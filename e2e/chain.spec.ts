@@ -1,6 +1,6 @@
 /** The chain: what comes first, what was changed, and steps that are copied and saved as presets. */
 import { newFill, newScene, newStep } from '../core/scene/model/make';
-import { card, layerNamed, savedScene, settled, value } from './bench-page';
+import { card, layerNamed, openExample, savedScene, settled, value } from './bench-page';
 import { openStored } from './stored-scenes';
 import { expect, test, type Page } from './test';
 
@@ -50,8 +50,7 @@ test('a changed value is marked, and one click sets it back', async ({ page }) =
 test('the rail goes to every part of the chain, and shows which are off', async ({ page }) => {
   await twoFills(page);
   const rail = page.getByRole('navigation', { name: 'Parts of the chain' });
-  const names = () =>
-    rail.getByRole('button').evaluateAll((all) => all.map((b) => b.getAttribute('title')));
+  const names = () => rail.getByRole('button').evaluateAll((all) => all.map((b) => b.dataset.tip));
   await expect.poll(names).toEqual(['Look', 'Source', 'Gaussian blur', 'Glow', 'Body', 'Blend']);
   await rail.getByRole('button', { name: 'Go to Glow' }).click();
   await expect(value(page, 'Reach')).toBeVisible();
@@ -134,4 +133,77 @@ test('by keys: Tab goes from value to value, L opens a look sheet, Alt Backspace
   await expect(glow.getByRole('spinbutton', { name: 'Opacity' })).toBeFocused();
   await page.keyboard.press('l');
   await expect(page.getByRole('option').first()).toBeVisible();
+});
+
+test('what is pointed at says what it is and by which key, and is silent while it is dragged', async ({
+  page,
+}) => {
+  await openExample(page, 'Night Seven, in type');
+  await page.getByRole('button', { name: 'Help', exact: true }).hover();
+  await expect(page.locator('[data-radix-popper-content-wrapper]')).toHaveText(/^HelpF1/);
+  await page.locator('[data-card]').nth(2).click();
+  const size = value(page, 'Size');
+  await size.hover();
+  const tip = page.locator('[data-radix-popper-content-wrapper]');
+  await expect(tip).toContainText('How large the letters are');
+  await page.mouse.down();
+  await expect(tip).toHaveCount(0);
+  await page.mouse.up();
+  await page.keyboard.press('Escape');
+  // Reached by keys, it says so too.
+  await page.getByRole('button', { name: 'Takes' }).focus();
+  await page.keyboard.press('Shift+Tab');
+  await expect(tip).toHaveText(/Earlier states of the scene/);
+});
+
+test('a number that is dragged goes on at the edge of the screen', async ({ page }) => {
+  await twoFills(page);
+  await page.getByRole('button', { name: 'Go to Glow' }).click();
+  const radius = value(page, 'Reach');
+  // Where it stands once the chain has come there.
+  await radius.hover();
+  const box = (await radius.boundingBox())!;
+  const edge = page.viewportSize()!.width - 1;
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(edge - 10, box.y + 8, { steps: 4 });
+  await page.mouse.move(edge, box.y + 8);
+  await expect
+    .poll(() => page.evaluate(() => document.pointerLockElement?.ariaLabel))
+    .toBe('Reach');
+  const atEdge = Number(await radius.inputValue());
+  // The mouse moves on, though no pointer does.
+  await radius.evaluate((input) =>
+    input.dispatchEvent(new PointerEvent('pointermove', { pointerType: 'mouse', movementX: 60 })),
+  );
+  await expect.poll(async () => Number(await radius.inputValue())).toBe(atEdge + 60);
+  await page.mouse.up();
+  await expect.poll(() => page.evaluate(() => document.pointerLockElement)).toBeNull();
+});
+
+test('a step is carried out of the chain to the card of another layer, which gets a copy of it', async ({
+  page,
+}) => {
+  await twoFills(page);
+  const grip = item(page, 'style.glow').getByText('Glow', { exact: true });
+  const from = (await grip.boundingBox())!;
+  const to = (await card(page, 'Other').boundingBox())!;
+  const start = [from.x + 12, from.y + from.height / 2] as const;
+  await page.mouse.move(...start);
+  await page.mouse.down();
+  await page.mouse.move(start[0], start[1] + 20, { steps: 4 });
+  await page.mouse.move(to.x + to.width / 2, to.y + to.height / 2, { steps: 8 });
+  // The stage shows what it would look like, and nothing is changed yet.
+  await expect(card(page, 'Other').getByText('put on this')).toBeVisible();
+  expect((await layerNamed(page, 'Other')).steps).toEqual([]);
+  await page.mouse.up();
+  await expect(card(page, 'Other').getByText('put on this')).toHaveCount(0);
+  const kinds = async (name: string) => (await layerNamed(page, name)).steps.map((s) => s.kind);
+  await expect.poll(() => kinds('Other')).toEqual(['style.glow']);
+  expect(await kinds('One')).toEqual(['blur.gaussian', 'style.glow']);
+  const [one, other] = await Promise.all(
+    ['One', 'Other'].map(async (n) => (await layerNamed(page, n)).steps.at(-1)!),
+  );
+  expect(other!.values).toEqual(one!.values);
+  expect(other!.id).not.toBe(one!.id);
 });

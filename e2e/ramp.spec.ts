@@ -29,7 +29,7 @@ test('colours and opacities are added, dragged, moved by keys, pulled off and tu
   expect(before.colours.map((c) => c.at)).toEqual([0, 100]);
 
   // A press on the thread adds a colour, there.
-  const thread = (await page.getByTitle(/^Colours:/).boundingBox())!;
+  const thread = (await page.locator('[data-tip^="Colours:"]').boundingBox())!;
   const threadY = thread.y + thread.height / 2;
   await page.mouse.click(thread.x + thread.width * 0.4, threadY);
   const added = (await ramp(page)).colours;
@@ -37,7 +37,7 @@ test('colours and opacities are added, dragged, moved by keys, pulled off and tu
   expect(added[1]!.at).toBeCloseTo(40, 0);
 
   // A press on the light adds an opacity as high as it was made; it is dragged along and down at once.
-  const graph = (await page.getByTitle(/^Opacity:/).boundingBox())!;
+  const graph = (await page.locator('[data-tip^="Opacity:"]').boundingBox())!;
   const inGraph = (at: number, opacity: number): [number, number] => [
     graph.x + (graph.width * at) / 100,
     graph.y + graph.height * (1 - opacity / 100),

@@ -69,6 +69,8 @@ test('selection, cut-out, reshape', async ({ page }) => {
   await dragBy(page, page.getByTestId('pivot'), -18, 34);
   await page.keyboard.up('Alt');
   await dragBy(page, page.getByTestId('rotate'), 60, 22);
+  // Away from what would say what it is.
+  await page.mouse.move(600, 24);
   await settled(page);
   await shot(page, 'reshape');
 });
@@ -189,7 +191,8 @@ test('text, styles, recipes, a look sheet', async ({ page }) => {
   await shot(page, 'styles');
   await page.keyboard.press('Escape');
   await page.getByRole('button', { name: 'recipes', exact: true }).click();
-  await expect(page.locator('[data-made=false]')).toHaveCount(0);
+  await expect(page.locator('[data-made]').first()).toBeVisible();
+  await expect(page.locator('[data-made=false]')).toHaveCount(0, { timeout: 40_000 });
   await shot(page, 'look-sheet');
 
   await page.goto('/recipes');

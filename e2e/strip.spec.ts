@@ -149,3 +149,41 @@ test('the chain and the strip are hidden by keys, and the chain stands on the le
   await page.mouse.up();
   await expect.poll(async () => (await chain.boundingBox())!.width).toBeGreaterThan(390);
 });
+
+test('layers are marked together, the mark is named, and found by', async ({ page }) => {
+  await twelve(page);
+  await card(page, 'Tube 2').locator('[data-card]').click();
+  await card(page, 'Tube 5')
+    .locator('[data-card]')
+    .click({ modifiers: ['Shift'] });
+  await card(page, 'Tube 6')
+    .locator('[data-card]')
+    .click({ modifiers: ['Shift'] });
+  // The card that was chosen first knows of those that were chosen after it.
+  await card(page, 'Tube 2').locator('[data-card]').click({ button: 'right' });
+  await page.getByRole('menuitem', { name: 'Mark' }).press('ArrowRight');
+  await page.getByRole('menuitem', { name: 'Heather' }).click();
+  await expect(card(page, 'Tube 2').getByRole('img', { name: 'Marked Heather' })).toBeVisible();
+  await expect(card(page, 'Tube 5').getByRole('img', { name: 'Marked Heather' })).toBeVisible();
+  await page.keyboard.press('/');
+  await page.getByLabel('Name of the heather mark').fill('Signs');
+  await page.keyboard.press('Enter');
+  await page.getByRole('button', { name: 'Only Signs' }).click();
+  await expect(cards(page)).toHaveCount(3);
+  await page.keyboard.press('Escape');
+  const scene = await savedScene(page);
+  expect(scene.markNames).toEqual({ heather: 'Signs' });
+  expect(scene.layers.filter((l) => l.mark).map((l) => l.name)).toEqual([
+    ...['Tube 2', 'Tube 5', 'Tube 6'],
+  ]);
+});
+
+test('a card carried by keys says where it is now', async ({ page }) => {
+  await twelve(page);
+  await card(page, 'Tube 2').locator('[data-card]').click();
+  await page.keyboard.press('Alt+ArrowRight');
+  const said = page.getByTestId('announcement');
+  await expect(said).toHaveText('Tube 2, now 5 of 12 from the back');
+  await page.keyboard.press('Alt+ArrowLeft');
+  await expect(said).toHaveText('Tube 2, now 4 of 12 from the back');
+});

@@ -1,10 +1,7 @@
 /** What every end-to-end test starts from: an empty browser, whose caches are warm. */
 import { test as base, type BrowserContext } from '@playwright/test';
-import { modifiers } from '../core/modifiers/index';
-import { steps } from '../core/steps/index';
+import { openAllValues } from './all-values';
 import { PORT } from './browser';
-
-const KINDS = [...steps, ...modifiers].map((d) => d.kind);
 
 export {
   expect,
@@ -38,15 +35,7 @@ export const test = base.extend<object, { shared: BrowserContext }>({
   page: async ({ page }, use) => {
     // A shelf that is left after a moment need not get the bench ready meanwhile.
     await page.addInitScript(() => (window.requestIdleCallback = () => 0));
-    // Values are set by their names, also those that an artist opens first.
-    await page.addInitScript((kinds) => {
-      const whole = Object.fromEntries(kinds.map((kind) => [kind, true]));
-      if (!localStorage.getItem('ignis-folds'))
-        localStorage.setItem(
-          'ignis-folds',
-          JSON.stringify({ state: { sections: {}, whole }, version: 0 }),
-        );
-    }, KINDS);
+    await openAllValues(page);
     await use(page);
   },
   context: async ({ shared }, use) => {

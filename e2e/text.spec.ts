@@ -101,6 +101,13 @@ test('some letters are set otherwise than the rest; fonts show the artist’s wo
   await expect(page.locator('[data-chosen]')).toHaveCount(4);
   await page.getByRole('button', { name: /^Font/ }).click();
   const list = page.getByRole('listbox', { name: 'Font' });
+  // Typed letters look for a font by its name, from wherever the keys are.
+  const all = await list.getByRole('option').count();
+  await page.keyboard.type('paci');
+  await expect(list.getByRole('option', { name: 'Pacifico' })).toBeVisible();
+  expect(await list.getByRole('option').count()).toBeLessThan(all);
+  await page.getByLabel('Find a font').fill('');
+  await expect(list.getByRole('option')).toHaveCount(all);
   await expect(list.getByRole('option')).not.toHaveCount(0);
   await expect(list.locator('path[d]').first()).toHaveAttribute('d', /M/);
   await list.getByRole('option', { name: 'Pacifico' }).click();

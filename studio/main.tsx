@@ -14,6 +14,7 @@ import { Mark } from './ui/mark';
 const Bench = lazy(() => import('./bench/bench'));
 const RecipeBook = lazy(() => import('./recipes/recipe-book'));
 const Help = lazy(() => import('./help/help'));
+const Tooltips = lazy(() => import('./ui/tooltips'));
 
 /** What stands where nothing is, or nothing yet. */
 function Blank({ text, back = false }: { text: string; back?: boolean }) {
@@ -43,6 +44,8 @@ function Messages() {
       offset={176}
       toastOptions={{
         style: {
+          // Over a window, too, what a message offers can be clicked.
+          pointerEvents: 'auto',
           background: 'var(--raised)',
           border: '1px solid var(--line)',
           color: 'var(--ink)',
@@ -72,6 +75,9 @@ createRoot(document.getElementById('root')!).render(
       </Suspense>
       <SizeQuestion />
       <Messages />
+      <Suspense>
+        <Tooltips />
+      </Suspense>
     </BrowserRouter>
   </StrictMode>,
 );

@@ -5,6 +5,7 @@ import { blendFamilies, blends } from './index';
 export const blendParameter = (label: string, value: string): ChoiceParameter => ({
   kind: 'choice',
   label,
+  help: 'How its colours are mixed with what lies beneath.',
   options: blends.map((b) => ({
     value: b.name,
     label: b.label,

@@ -44,7 +44,7 @@ const basics = {
     ...percent('Roundness', 100, 5),
     help: 'How wide it is across, of its size along.',
   },
-  angle: angle('Angle', 0),
+  angle: angle('Angle', 0, { help: 'How the tip is turned.' }),
   follows,
   pressureSize: {
     ...percent('Pressure to size', 100),
@@ -105,6 +105,7 @@ const specials = {
   tip: {
     kind: 'choice',
     label: 'Tip',
+    help: 'What the brush prints.',
     options: [
       { value: 'round', label: 'Round' },
       { value: 'soft', label: 'Soft' },
@@ -115,7 +116,13 @@ const specials = {
     ],
     default: 'round',
   },
-  stamp: { kind: 'picture', label: 'Picture', needs: { tip: ['stamp'] }, default: '' },
+  stamp: {
+    kind: 'picture',
+    label: 'Picture',
+    help: 'The picture that the brush prints.',
+    needs: { tip: ['stamp'] },
+    default: '',
+  },
   ownColours: {
     kind: 'switch',
     label: 'In its own colours',
@@ -131,11 +138,17 @@ const specials = {
     default: 'none',
   },
   grainValues: textureValues('grain'),
-  grainSize: length('Grain size', 60, { min: 2, max: 4000, slider: [4, 600] }),
+  grainSize: length('Grain size', 60, {
+    help: 'How large the texture in the brush is.',
+    min: 2,
+    max: 4000,
+    slider: [4, 600],
+  }),
   grainDepth: { ...percent('Grain depth', 100), help: 'How much the grain takes away.' },
   colours: {
     kind: 'choice',
     label: 'Colours',
+    help: 'Where the colour of a stroke comes from.',
     options: [
       { value: 'one', label: 'One' },
       { value: 'pressure', label: 'Two, by pressure' },
@@ -147,12 +160,14 @@ const specials = {
   lightColour: {
     kind: 'colour',
     label: 'Lightly pressed',
+    help: 'The colour where the pen presses lightly.',
     needs: { colours: ['pressure'] },
     default: '#ffffff',
   },
   ramp: {
     kind: 'ramp',
     label: 'Ramp',
+    help: 'The colours along a stroke, from its beginning to its end.',
     needs: { colours: ['along'] },
     default: rampOf([
       [0, '#ffd27a'],
@@ -187,12 +202,38 @@ const specials = {
     help: 'Strews each dab by chance: sparks, dust and foam.',
     default: false,
   },
-  count: { ...count('Of each dab', 2, { max: 16 }), needs: strewn },
-  across: { ...percent('Strewn across', 100, 0, 1000), slider: [0, 400], needs: strewn },
-  along: { ...percent('Strewn along', 50, 0, 1000), slider: [0, 400], needs: strewn },
-  sizeSpread: { ...percent('Spread of size', 50), needs: strewn },
-  turnSpread: { ...percent('Spread of turn', 0), needs: strewn },
-  opacitySpread: { ...percent('Spread of opacity', 30), needs: strewn },
+  count: {
+    ...count('Of each dab', 2, { max: 16 }),
+    help: 'How many dabs stand where one would.',
+    needs: strewn,
+  },
+  across: {
+    ...percent('Strewn across', 100, 0, 1000),
+    help: 'How far dabs are strewn to the sides of the stroke.',
+    slider: [0, 400],
+    needs: strewn,
+  },
+  along: {
+    ...percent('Strewn along', 50, 0, 1000),
+    help: 'How far dabs are strewn along the stroke.',
+    slider: [0, 400],
+    needs: strewn,
+  },
+  sizeSpread: {
+    ...percent('Spread of size', 50),
+    help: 'How much dabs differ in size.',
+    needs: strewn,
+  },
+  turnSpread: {
+    ...percent('Spread of turn', 0),
+    help: 'How far dabs are turned by chance.',
+    needs: strewn,
+  },
+  opacitySpread: {
+    ...percent('Spread of opacity', 30),
+    help: 'How much dabs differ in opacity.',
+    needs: strewn,
+  },
   colourSpread: {
     ...percent('Spread of colour', 0),
     help: 'How far its colour goes towards white or black, by chance.',

@@ -22,7 +22,12 @@ export const smearWays = [
 
 /** What can be set on the finger. */
 export const smearBrushParameters = {
-  size: length('Size', 200, { min: 1, max: 2000, slider: [1, 600] }),
+  size: length('Size', 200, {
+    help: 'How wide the brush is. [ and ] change it while you smear.',
+    min: 1,
+    max: 2000,
+    slider: [1, 600],
+  }),
   hardness: { ...percent('Hardness', 30, 0, 95), help: 'The share of its size that is whole.' },
   strength: {
     ...percent('Strength', 90),

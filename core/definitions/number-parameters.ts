@@ -13,6 +13,13 @@ export const percent = (label: string, value: number, min = 0, max = 100): Numbe
   default: value,
 });
 
+/** How wide the oval of a radial gradient is. */
+export const roundness = {
+  ...percent('Roundness', 100, 1),
+  help: 'How wide the oval is across the way from its middle to its end: a circle at 100 %.',
+  absent: 100,
+} as const satisfies NumberParameter;
+
 /** How bright light is, in stops: each doubles it. It multiplies linear light, however the scene mixes. */
 export const intensity = {
   kind: 'number',

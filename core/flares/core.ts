@@ -9,9 +9,19 @@ export const core = defineFlarePart({
   label: 'Core',
   help: 'The light itself: a small disc, so bright that it burns to white.',
   parameters: {
-    radius: length('Radius', 26, { min: 0.5, max: 3000, slider: [1, 200] }),
-    softness: percent('Softness', 70),
-    colour: { kind: 'colour', label: 'Colour', default: '#ffe2c2' },
+    radius: length('Radius', 26, {
+      help: 'How large the core is.',
+      min: 0.5,
+      max: 3000,
+      slider: [1, 200],
+    }),
+    softness: { ...percent('Softness', 70), help: 'How soft its edge is.' },
+    colour: {
+      kind: 'colour',
+      label: 'Colour',
+      help: 'The colour of the core.',
+      default: '#ffe2c2',
+    },
     ...placed(0),
     ...brightness(100),
   },

@@ -17,24 +17,42 @@ import { towards } from './spectrum';
 import { around, brightness, circle, onAxis, soft, spot, spotTable } from './spots';
 
 const parameters = {
-  count: { ...count('Ghosts', 7, { min: 1, max: 60 }), slider: [1, 20] },
-  first: { ...percent('From', 30, -300, 400), slider: [-50, 250] },
+  count: {
+    ...count('Ghosts', 7, { min: 1, max: 60 }),
+    help: 'How many ghosts there are.',
+    slider: [1, 20],
+  },
+  first: {
+    ...percent('From', 30, -300, 400),
+    help: 'Where along the axis the first one lies.',
+    slider: [-50, 250],
+  },
   last: {
     ...percent('To', 190, -300, 400),
     slider: [-50, 250],
     help: 'Between which places of the axis they stand: 0 at the light, 100 at the other end.',
   },
-  size: length('Size', 60, { min: 1, max: 4000, slider: [1, 400] }),
+  size: length('Size', 60, { help: 'How large they are.', min: 1, max: 4000, slider: [1, 400] }),
   variation: { ...percent('Variation', 75), help: 'How much sizes and places differ.' },
   blades: {
     ...count('Blades', 6, { min: 0, max: 18 }),
     help: 'How many sides they have; below 3 they are round.',
   },
-  turn: angle('Turn', 12),
-  softness: percent('Softness', 12),
+  turn: angle('Turn', 12, { help: 'How their opening is turned.' }),
+  softness: { ...percent('Softness', 12), help: 'How soft their edges are.' },
   rim: { ...percent('Rim', 55), help: 'How much brighter the edge is than the middle.' },
-  colour: { kind: 'colour', label: 'Colour', default: '#ff9d5c' },
-  other: { kind: 'colour', label: 'Other colour', default: '#7ac7ff' },
+  colour: {
+    kind: 'colour',
+    label: 'Colour',
+    help: 'The colour of the first ghost.',
+    default: '#ff9d5c',
+  },
+  other: {
+    kind: 'colour',
+    label: 'Other colour',
+    help: 'The colour of the last ghost.',
+    default: '#7ac7ff',
+  },
   ...brightness(22),
 } as const satisfies Parameters;
 

@@ -9,7 +9,12 @@ export const glow = defineFlarePart({
   label: 'Glow',
   help: 'A soft light with a long tail, all round.',
   parameters: {
-    radius: length('Radius', 420, { min: 1, max: 8000, slider: [1, 1500] }),
+    radius: length('Radius', 420, {
+      help: 'How far the glow reaches.',
+      min: 1,
+      max: 8000,
+      slider: [1, 1500],
+    }),
     core: { ...percent('Core', 8, 0.5, 100), help: 'How much of its radius is bright.' },
     falls: {
       kind: 'number',
@@ -18,7 +23,12 @@ export const glow = defineFlarePart({
       unit: '',
       ...{ min: 0.4, max: 4, step: 0.05, default: 1 },
     },
-    colour: { kind: 'colour', label: 'Colour', default: '#ffb27a' },
+    colour: {
+      kind: 'colour',
+      label: 'Colour',
+      help: 'The colour of the glow.',
+      default: '#ffb27a',
+    },
     ...placed(0),
     ...brightness(70),
   },

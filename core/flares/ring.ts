@@ -10,14 +10,24 @@ export const ring = defineFlarePart({
   label: 'Ring',
   help: 'A ring of light, in one colour or in those of a rainbow.',
   parameters: {
-    radius: length('Radius', 210, { min: 1, max: 8000, slider: [1, 1200] }),
+    radius: length('Radius', 210, {
+      help: 'How large the ring is.',
+      min: 1,
+      max: 8000,
+      slider: [1, 1200],
+    }),
     thickness: { ...percent('Thickness', 22, 1, 100), help: 'A share of its radius.' },
-    softness: percent('Softness', 80),
+    softness: { ...percent('Softness', 80), help: 'How soft its edges are.' },
     iridescence: {
       ...percent('Rainbow', 40),
       help: 'How far it has the colours of a rainbow, red outside.',
     },
-    colour: { kind: 'colour', label: 'Colour', default: '#ffd2a8' },
+    colour: {
+      kind: 'colour',
+      label: 'Colour',
+      help: 'The colour of the ring.',
+      default: '#ffd2a8',
+    },
     ...placed(0),
     ...brightness(35),
   },

@@ -26,7 +26,7 @@ export const placed = (at: number) => ({
 
 export const brightness = (opacity: number) => ({
   intensity,
-  opacity: percent('Opacity', opacity),
+  opacity: { ...percent('Opacity', opacity), help: 'How much of it there is.' },
 });
 
 /** A place of the axis, px of the render: 0 at the light, 100 at the other end. */

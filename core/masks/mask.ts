@@ -19,7 +19,10 @@ import { maskShapeOf, maskShapeSchema } from './index';
 /** What can be set on every mask, whatever its parts. */
 export const maskParameters = {
   invert: { kind: 'switch', label: 'Invert', help: 'Shows what was hidden.', default: false },
-  density: percent('Density', 100),
+  density: {
+    ...percent('Density', 100),
+    help: 'How much the mask hides: at less than 100 % what is hidden shows through.',
+  },
   smooth: {
     ...length('Smooth', 0, { max: 500, slider: [0, 60] }),
     help: 'Rounds off corners and fills notches narrower than so many px.',

@@ -21,7 +21,12 @@ export const bend = defineModifier({
         [1, 0],
       ],
     },
-    amount: length('Amount', 120, { min: -10_000, max: 10_000, slider: [-600, 600] }),
+    amount: length('Amount', 120, {
+      help: 'How far the line is bent, of half a circle.',
+      min: -10_000,
+      max: 10_000,
+      slider: [-600, 600],
+    }),
   },
   strays: ({ curve, amount }) =>
     Math.abs(amount) * curve.reduce((m, [, y]) => Math.max(m, Math.abs(y)), 0) * OVERSHOOT,

@@ -37,11 +37,25 @@ export const jitter = defineModifier({
   help: 'An electric arc, with branches if you like.',
   parameters: {
     rough: length('Roughness', 40, { max: 5000, slider: [0, 300], help: 'How far it strays.' }),
-    detail: count('Detail', 5, { max: 9 }),
-    branches: count('Branches', 0, { min: 0, max: 60, slider: [0, 20] }),
-    reach: percent('Branch length', 28, 1, 100),
-    spread: angle('Branch angle', 34, { min: 0, max: 180, slider: [0, 90] }),
-    thin: percent('Branch width', 45, 1, 100),
+    detail: { ...count('Detail', 5, { max: 9 }), help: 'How fine the bends of the bolt are.' },
+    branches: {
+      ...count('Branches', 0, { min: 0, max: 60, slider: [0, 20] }),
+      help: 'How many branches fork off.',
+    },
+    reach: {
+      ...percent('Branch length', 28, 1, 100),
+      help: 'How long the branches are, beside the line.',
+    },
+    spread: angle('Branch angle', 34, {
+      help: 'How far branches turn away from the line.',
+      min: 0,
+      max: 180,
+      slider: [0, 90],
+    }),
+    thin: {
+      ...percent('Branch width', 45, 1, 100),
+      help: 'How thin branches are beside the line.',
+    },
     seed: seed(),
   },
   apply(strands, { rough, detail, branches, reach, spread, thin, seed }, context) {

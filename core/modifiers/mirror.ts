@@ -54,19 +54,23 @@ export const mirror = defineModifier({
     how: {
       kind: 'choice',
       label: 'Method',
+      help: 'Whether the line is mirrored at an axis, or repeated round a point.',
       options: [
         { value: 'axis', label: 'Over an axis' },
         { value: 'turn', label: 'Round a point' },
       ],
       default: 'axis',
     },
-    x: place('Through X', 0),
-    y: place('Through Y', 0),
+    x: place('Through X', 0, { help: 'Where the axis or the point lies, across.' }),
+    y: place('Through Y', 0, { help: 'Where the axis or the point lies, down.' }),
     angle: angle('Angle', 90, {
       help: 'Of the axis: 90° stands upright, 0° lies level.',
       needs: { how: ['axis'] },
     }),
-    count: count('Parts', 6, { min: 2, max: 120, slider: [2, 24], needs: { how: ['turn'] } }),
+    count: {
+      ...count('Parts', 6, { min: 2, max: 120, slider: [2, 24], needs: { how: ['turn'] } }),
+      help: 'How many there are round the point.',
+    },
   },
   apply(given, { how, x, y, angle, count }, context) {
     if (how === 'axis') {

@@ -44,15 +44,43 @@ export const repeat = defineModifier({
       default: 'step',
       help: 'Along a path: the last path of the line is the way, and is not drawn itself.',
     },
-    copies: count('Count', 5, { max: 300, slider: [1, 40] }),
-    x: place('Step X', 0, { slider: [-200, 200], needs: STEPPED }),
-    y: place('Step Y', 30, { slider: [-200, 200], needs: STEPPED }),
-    toX: place('Last X', 400, { slider: [-2000, 2000], needs: { how: ['between'] } }),
-    toY: place('Last Y', 0, { slider: [-2000, 2000], needs: { how: ['between'] } }),
-    follow: { kind: 'switch', label: 'Turns along', default: true, needs: { how: ['along'] } },
-    turn: angle('Turn', 0),
-    scale: percent('Scale', 100, 10, 400),
-    fade: percent('Fade', 0),
+    copies: {
+      ...count('Count', 5, { max: 300, slider: [1, 40] }),
+      help: 'How many there are, the first one counted.',
+    },
+    x: place('Step X', 0, {
+      help: 'From one copy to the next, across.',
+      slider: [-200, 200],
+      needs: STEPPED,
+    }),
+    y: place('Step Y', 30, {
+      help: 'From one copy to the next, down.',
+      slider: [-200, 200],
+      needs: STEPPED,
+    }),
+    toX: place('Last X', 400, {
+      help: 'Where the last copy lies, across.',
+      slider: [-2000, 2000],
+      needs: { how: ['between'] },
+    }),
+    toY: place('Last Y', 0, {
+      help: 'Where the last copy lies, down.',
+      slider: [-2000, 2000],
+      needs: { how: ['between'] },
+    }),
+    follow: {
+      kind: 'switch',
+      label: 'Turns along',
+      help: 'Copies turn with the line that they stand along.',
+      default: true,
+      needs: { how: ['along'] },
+    },
+    turn: angle('Turn', 0, { help: 'How far each copy is turned beyond the one before.' }),
+    scale: {
+      ...percent('Scale', 100, 10, 400),
+      help: 'How large each copy is beside the one before.',
+    },
+    fade: { ...percent('Fade', 0), help: 'How much weaker each copy is than the one before.' },
   },
   apply(given, values, context) {
     const { how, x, y, toX, toY, follow, turn, scale, fade } = values;

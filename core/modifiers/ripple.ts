@@ -10,11 +10,18 @@ export const ripple = defineModifier({
   label: 'Ripple',
   help: 'A wave to both sides of the line.',
   parameters: {
-    amplitude: length('Amplitude', 24, { max: 5000, slider: [0, 200] }),
+    amplitude: length('Amplitude', 24, {
+      help: 'How far the line swings to each side.',
+      max: 5000,
+      slider: [0, 200],
+    }),
     period: length('Period', 240, { slider: [10, 1000], help: 'From one crest to the next.' }),
-    phase: angle('Phase', 0),
-    centre: percent('Centre', 50),
-    fade: percent('Fade at ends', 20, 0, 50),
+    phase: angle('Phase', 0, { help: 'How far the waves have run along the line.' }),
+    centre: { ...percent('Centre', 50), help: 'How far beside the line the waves swing.' },
+    fade: {
+      ...percent('Fade at ends', 20, 0, 50),
+      help: 'How much of the line at each end swings less and less.',
+    },
     within: length('Stays within', 0, {
       max: 5000,
       slider: [0, 600],

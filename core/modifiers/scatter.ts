@@ -10,12 +10,25 @@ export const scatter = defineModifier({
   label: 'Scatter',
   help: 'Many small copies of the line, strewn along it.',
   parameters: {
-    copies: count('Copies', 40, { max: 1000, slider: [1, 200] }),
-    size: percent('Size', 8, 1, 200),
-    vary: percent('Size variation', 60),
+    copies: {
+      ...count('Copies', 40, { max: 1000, slider: [1, 200] }),
+      help: 'How many copies are strewn.',
+    },
+    size: { ...percent('Size', 8, 1, 200), help: 'How large the copies are.' },
+    vary: { ...percent('Size variation', 60), help: 'How much their sizes differ.' },
     spread: length('Spread', 60, { slider: [0, 400], help: 'How far from the line.' }),
-    turn: angle('Random turn', 180, { min: 0, max: 180, slider: [0, 180] }),
-    keep: { kind: 'switch', label: 'Keep the line', default: false },
+    turn: angle('Random turn', 180, {
+      help: 'How far copies are turned by chance.',
+      min: 0,
+      max: 180,
+      slider: [0, 180],
+    }),
+    keep: {
+      kind: 'switch',
+      label: 'Keep the line',
+      help: 'The line itself stays among its copies.',
+      default: false,
+    },
     seed: seed(),
   },
   apply(given, { copies, size, vary, spread, turn, keep, seed }, context) {

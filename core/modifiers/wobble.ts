@@ -11,7 +11,7 @@ export const wobble = defineModifier({
   label: 'Wobble',
   help: 'The small irregularities of a hand.',
   parameters: {
-    amount: length('Amount', 6, { max: 2000, slider: [0, 60] }),
+    amount: length('Amount', 6, { help: 'How far the line strays.', max: 2000, slider: [0, 60] }),
     size: length('Size', 120, { slider: [10, 600], help: 'How long one irregularity is.' }),
     seed: seed(),
   },

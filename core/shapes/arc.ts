@@ -7,9 +7,14 @@ export const arc = defineShape({
   label: 'Arc',
   help: 'A part of a circle.',
   parameters: {
-    radius: length('Radius', 300, { slider: [10, 2000] }),
-    from: angle('From', 180),
-    sweep: angle('Through', 180, { min: -360, max: 360, slider: [-360, 360] }),
+    radius: length('Radius', 300, { help: 'From the middle to the line.', slider: [10, 2000] }),
+    from: angle('From', 180, { help: 'At which angle the arc begins.' }),
+    sweep: angle('Through', 180, {
+      help: 'How far round the arc goes.',
+      min: -360,
+      max: 360,
+      slider: [-360, 360],
+    }),
   },
   paths: ({ radius, from, sweep }) => [
     {

@@ -6,7 +6,9 @@ export const beam = defineShape({
   kind: 'beam',
   label: 'Straight line',
   help: 'From one point to another.',
-  parameters: { length: length('Length', 600, { slider: [10, 4000] }) },
+  parameters: {
+    length: length('Length', 600, { help: 'How long the beam is.', slider: [10, 4000] }),
+  },
   paths: ({ length }) => [
     polygonPath(
       [

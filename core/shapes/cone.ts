@@ -7,10 +7,15 @@ export const cone = defineShape({
   label: 'Cone',
   help: 'Opens from a lamp at (0, 0).',
   parameters: {
-    length: length('Length', 900, { slider: [10, 4000] }),
-    spread: angle('Spread', 34, { min: 0.1, max: 170, slider: [1, 120] }),
-    lamp: length('Lamp width', 20, { slider: [0, 400] }),
-    direction: angle('Direction', 90),
+    length: length('Length', 900, { help: 'How far the beam reaches.', slider: [10, 4000] }),
+    spread: angle('Spread', 34, {
+      help: 'How wide the beam opens.',
+      min: 0.1,
+      max: 170,
+      slider: [1, 120],
+    }),
+    lamp: length('Lamp width', 20, { help: 'How wide the beam is at the lamp.', slider: [0, 400] }),
+    direction: angle('Direction', 90, { help: 'Which way the beam points.' }),
   },
   paths({ length, spread, lamp, direction }) {
     const open = lamp / 2 + length * Math.tan((spread * Math.PI) / 360);

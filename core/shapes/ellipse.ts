@@ -7,8 +7,8 @@ export const ellipse = defineShape({
   label: 'Ellipse',
   help: 'A circle, or one that is stretched.',
   parameters: {
-    width: length('Width', 600, { slider: [1, 4000] }),
-    height: length('Height', 600, { slider: [1, 4000] }),
+    width: length('Width', 600, { help: 'How wide the ellipse is.', slider: [1, 4000] }),
+    height: length('Height', 600, { help: 'How high the ellipse is.', slider: [1, 4000] }),
   },
   paths: ({ width, height }) => [ellipsePath(width / 2, height / 2)],
 });

@@ -6,7 +6,7 @@ export const heart = defineShape({
   kind: 'heart',
   label: 'Heart',
   help: 'Two lobes and a point.',
-  parameters: { size: length('Size', 500, { slider: [10, 3000] }) },
+  parameters: { size: length('Size', 500, { help: 'How wide the heart is.', slider: [10, 3000] }) },
   paths({ size }) {
     const s = size / 2;
     const at = (x: number, y: number, ix: number, iy: number, ox: number, oy: number) => ({

@@ -7,9 +7,12 @@ export const polygon = defineShape({
   label: 'Polygon',
   help: 'Equal sides round a middle.',
   parameters: {
-    sides: count('Sides', 6, { min: 3, max: 200, slider: [3, 16] }),
-    radius: length('Radius', 300, { slider: [10, 2000] }),
-    turn: angle('Turn', 0),
+    sides: {
+      ...count('Sides', 6, { min: 3, max: 200, slider: [3, 16] }),
+      help: 'How many sides it has.',
+    },
+    radius: length('Radius', 300, { help: 'From the middle to a corner.', slider: [10, 2000] }),
+    turn: angle('Turn', 0, { help: 'How it is turned.' }),
   },
   paths: ({ sides, radius, turn }) => [
     polygonPath(

@@ -9,9 +9,9 @@ export const rectangle = defineShape({
   label: 'Rectangle',
   help: 'Four sides, with corners as round as you like.',
   parameters: {
-    width: length('Width', 600, { slider: [1, 4000] }),
-    height: length('Height', 360, { slider: [1, 4000] }),
-    corner: length('Corner radius', 0, { slider: [0, 500] }),
+    width: length('Width', 600, { help: 'How wide the rectangle is.', slider: [1, 4000] }),
+    height: length('Height', 360, { help: 'How high the rectangle is.', slider: [1, 4000] }),
+    corner: length('Corner radius', 0, { help: 'How round its corners are.', slider: [0, 500] }),
   },
   paths({ width, height, corner: radius }) {
     const [w, h] = [width / 2, height / 2];

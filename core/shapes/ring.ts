@@ -7,8 +7,11 @@ export const ring = defineShape({
   label: 'Ring',
   help: 'Two circles, one in the other.',
   parameters: {
-    radius: length('Radius', 300, { slider: [10, 2000] }),
-    inner: percent('Inner', 82, 1, 99),
+    radius: length('Radius', 300, {
+      help: 'From the middle to the outer edge.',
+      slider: [10, 2000],
+    }),
+    inner: { ...percent('Inner', 82, 1, 99), help: 'How large the hole is, of the radius.' },
   },
   paths: ({ radius, inner }) => {
     const r = (radius * inner) / 100;

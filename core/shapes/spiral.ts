@@ -12,12 +12,26 @@ export const spiral = defineShape({
   parameters: {
     turns: {
       ...angle('Turns', 3, { min: 0.1, max: 60, slider: [0.5, 12], step: 0.1 }),
+      help: 'How often it goes round.',
       unit: '',
     },
-    inner: length('First radius', 40, { slider: [0, 1000] }),
-    outer: length('Last radius', 300, { slider: [0, 1000] }),
-    rise: length('Rise', 0, { min: -20_000, slider: [-2000, 2000] }),
-    flat: percent('Flattened to', 100, 2, 100),
+    inner: length('First radius', 40, {
+      help: 'How far from the middle it begins.',
+      slider: [0, 1000],
+    }),
+    outer: length('Last radius', 300, {
+      help: 'How far from the middle it ends.',
+      slider: [0, 1000],
+    }),
+    rise: length('Rise', 0, {
+      help: 'How far it rises from its first turn to its last.',
+      min: -20_000,
+      slider: [-2000, 2000],
+    }),
+    flat: {
+      ...percent('Flattened to', 100, 2, 100),
+      help: 'How flat its turns look, as seen from the side: a circle at 100 %.',
+    },
   },
   paths({ turns, inner, outer, rise, flat }) {
     const n = Math.max(2, Math.ceil(turns * ANCHORS));

@@ -7,10 +7,16 @@ export const star = defineShape({
   label: 'Star',
   help: 'Points round a middle.',
   parameters: {
-    points: count('Points', 5, { min: 2, max: 200, slider: [3, 24] }),
-    radius: length('Radius', 300, { slider: [10, 2000] }),
-    waist: percent('Waist', 45, 1, 100),
-    turn: angle('Turn', 0),
+    points: {
+      ...count('Points', 5, { min: 2, max: 200, slider: [3, 24] }),
+      help: 'How many points it has.',
+    },
+    radius: length('Radius', 300, { help: 'From the middle to a point.', slider: [10, 2000] }),
+    waist: {
+      ...percent('Waist', 45, 1, 100),
+      help: 'How far in the corners between the points lie.',
+    },
+    turn: angle('Turn', 0, { help: 'How it is turned.' }),
   },
   paths: ({ points, radius, waist, turn }) => {
     const n = Math.round(points) * 2;

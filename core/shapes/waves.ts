@@ -5,15 +5,21 @@ import { eitherWay } from '../geometry/chance';
 import { polygonPath } from './round';
 
 const size = {
-  length: length('Length', 800, { slider: [10, 4000] }),
-  height: length('Height', 160, { slider: [0, 1000] }),
+  length: length('Length', 800, { help: 'How long the line is.', slider: [10, 4000] }),
+  height: length('Height', 160, { help: 'How far it swings to each side.', slider: [0, 1000] }),
 };
 
 export const zigzag = defineShape({
   kind: 'zigzag',
   label: 'Zigzag',
   help: 'Straight strokes, up and down.',
-  parameters: { ...size, strokes: count('Strokes', 7, { min: 1, max: 400, slider: [1, 40] }) },
+  parameters: {
+    ...size,
+    strokes: {
+      ...count('Strokes', 7, { min: 1, max: 400, slider: [1, 40] }),
+      help: 'How many strokes it has.',
+    },
+  },
   paths: ({ length, height, strokes }) => [
     polygonPath(
       Array.from({ length: Math.round(strokes) + 1 }, (_, i) => [
@@ -32,7 +38,13 @@ export const wave = defineShape({
   kind: 'wave',
   label: 'Sine wave',
   help: 'Even swings to both sides.',
-  parameters: { ...size, waves: count('Waves', 3, { min: 1, max: 200, slider: [1, 20] }) },
+  parameters: {
+    ...size,
+    waves: {
+      ...count('Waves', 3, { min: 1, max: 200, slider: [1, 20] }),
+      help: 'How many waves it has.',
+    },
+  },
   paths({ length, height, waves }) {
     const n = 2 * Math.round(waves);
     const half = length / n;
@@ -53,9 +65,12 @@ export const lightning = defineShape({
   label: 'Lightning',
   help: 'A bolt that falls in uneven strokes.',
   parameters: {
-    length: length('Length', 800, { slider: [10, 4000] }),
-    width: length('Width', 160, { slider: [0, 1000] }),
-    strokes: count('Strokes', 9, { min: 2, max: 200, slider: [2, 40] }),
+    length: length('Length', 800, { help: 'How long the bolt is.', slider: [10, 4000] }),
+    width: length('Width', 160, { help: 'How far it strays to the sides.', slider: [0, 1000] }),
+    strokes: {
+      ...count('Strokes', 9, { min: 2, max: 200, slider: [2, 40] }),
+      help: 'How many strokes it has.',
+    },
     seed: seed(),
   },
   paths: ({ length, width, strokes, seed }) => {

@@ -50,9 +50,14 @@ export const castShadowParameters = {
   },
   swing: {
     ...angle('Swung round', 25, { min: -89, max: 89, slider: [-89, 89] }),
+    help: 'How far the shadow is swung round where the subject stands.',
     needs: { lies: ['tilt'] },
   },
-  roll: { ...angle('Rolled', 0, { min: -180, max: 180 }), needs: { lies: ['tilt'] } },
+  roll: {
+    ...angle('Rolled', 0, { min: -180, max: 180 }),
+    help: 'How far the light is rolled to the side.',
+    needs: { lies: ['tilt'] },
+  },
   distance: {
     ...percent('Eye away', 300, 60, 5000),
     slider: [60, 1000],
@@ -79,11 +84,19 @@ export const castShadowParameters = {
   },
   blurNear: {
     ...length('Blur, near', 1, { max: 500, slider: [0, 40] }),
+    help: 'How soft the shadow is where the subject stands.',
     unit: 'σ px',
   },
-  blurFar: { ...length('Blur, far', 14, { max: 500, slider: [0, 80] }), unit: 'σ px' },
-  denseNear: percent('Density, near', 85),
-  denseFar: percent('Density, far', 20),
+  blurFar: {
+    ...length('Blur, far', 14, { max: 500, slider: [0, 80] }),
+    help: 'How soft the shadow is at its far end.',
+    unit: 'σ px',
+  },
+  denseNear: {
+    ...percent('Density, near', 85),
+    help: 'How dark the shadow is where the subject stands.',
+  },
+  denseFar: { ...percent('Density, far', 20), help: 'How dark the shadow is at its far end.' },
   curve: {
     kind: 'curve',
     low: 0,
@@ -111,7 +124,12 @@ export const castShadowParameters = {
       [1, 1],
     ],
   },
-  colour: { kind: 'colour', label: 'Colour', default: '#0a0c16' },
+  colour: {
+    kind: 'colour',
+    label: 'Colour',
+    help: 'The colour of the shadow.',
+    default: '#0a0c16',
+  },
 } as const satisfies Parameters;
 
 export type CastShadowValues = Values<typeof castShadowParameters>;

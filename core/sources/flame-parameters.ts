@@ -28,6 +28,7 @@ const light = under('Light', {
   colours: {
     kind: 'choice',
     label: 'Colours',
+    help: 'Whether the colour comes from the heat of the fire, or from a ramp of yours.',
     options: [
       { value: 'heat', label: 'By heat' },
       { value: 'ramp', label: 'By a ramp' },
@@ -49,6 +50,7 @@ const light = under('Light', {
   ramp: {
     kind: 'ramp',
     label: 'Colour ramp',
+    help: 'From what burns fiercest to what has burnt out.',
     default: rampOf(
       [
         [0, '#c8f4ff'],
@@ -100,6 +102,7 @@ export const flameParameters = {
     },
     sparkSize: {
       ...length('Spark size', 5, { min: 0.2, max: 200, slider: [1, 30] }),
+      help: 'How large the sparks are.',
       step: 0.5,
       needs: { sparks: 'some' },
     },

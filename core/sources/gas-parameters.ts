@@ -25,13 +25,21 @@ export const bedParameters = (label: string, help: string) =>
 /** How the air carries it, and how fast it rises. */
 export const airParameters = (lift: number) =>
   ({
-    turbulence: { ...percent('Turbulence', 50, 0, 200), slider: [0, 150] },
+    turbulence: {
+      ...percent('Turbulence', 50, 0, 200),
+      help: 'How wildly it whirls.',
+      slider: [0, 150],
+    },
     lift: { ...percent('Lift', lift, 0, 400), slider: [0, 200], help: 'How fast hot gas rises.' },
     wind: {
       ...length('Wind', 0, { max: 5000, slider: [0, 600] }),
       help: 'Px in a second.',
     },
-    windAngle: { ...angle('Wind angle', 0), needs: { wind: 'some' } },
+    windAngle: {
+      ...angle('Wind angle', 0),
+      help: 'Which way the wind blows.',
+      needs: { wind: 'some' },
+    },
     gusts: { ...percent('Gusts', 40), help: 'How unsteady the wind is.', needs: { wind: 'some' } },
   }) as const satisfies Parameters;
 

@@ -10,7 +10,12 @@ export const mistParameters = {
       slider: [0, 300],
       help: 'At 100 % the thickest of it lets a third of what lies behind through.',
     },
-    colour: { kind: 'colour', label: 'Colour', default: '#7f8ea3' },
+    colour: {
+      kind: 'colour',
+      label: 'Colour',
+      help: 'The colour of the mist itself, in no light.',
+      default: '#7f8ea3',
+    },
     horizon: {
       kind: 'point',
       label: 'Horizon',
@@ -53,7 +58,11 @@ export const mistParameters = {
   } as const),
   ...under('Time', {
     wind: { ...length('Drift', 12, { max: 5000, slider: [0, 200] }), help: 'Px in a second.' },
-    windAngle: { ...angle('Drift goes', 0), needs: { wind: 'some' } },
+    windAngle: {
+      ...angle('Drift goes', 0),
+      help: 'Which way the mist drifts.',
+      needs: { wind: 'some' },
+    },
     moment: {
       ...seconds('Moment', 0, 10_000, 60),
       help: 'When it is seen, in seconds.',

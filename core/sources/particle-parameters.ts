@@ -32,6 +32,7 @@ export const particleParameters = {
     direction: {
       kind: 'choice',
       label: 'Set out',
+      help: 'Which way particles set out.',
       options: [
         { value: 'angle', label: 'At an angle' },
         { value: 'out', label: 'Outwards' },
@@ -41,9 +42,14 @@ export const particleParameters = {
       ],
       default: 'angle',
     },
-    angle: { ...angle('Angle', -90), needs: { direction: ['angle'] } },
+    angle: {
+      ...angle('Angle', -90),
+      help: 'The angle at which they set out.',
+      needs: { direction: ['angle'] },
+    },
     spread: {
       ...angle('Spread', 40, { min: 0, max: 360, slider: [0, 360] }),
+      help: 'How far they scatter to both sides of that way.',
       needs: { direction: ['angle', 'out', 'along', 'away'] },
     },
     speed: { ...speed('Speed', 60), help: 'Of the fastest, px in a second.' },
@@ -60,7 +66,11 @@ export const particleParameters = {
       help: 'How soon they go with the wind.',
     },
     wind: { ...speed('Wind', 0, { slider: [0, 500] }), help: 'Px in a second.' },
-    windAngle: { ...angle('Wind angle', 0), needs: { wind: 'some' } },
+    windAngle: {
+      ...angle('Wind angle', 0),
+      help: 'Which way the wind blows.',
+      needs: { wind: 'some' },
+    },
     together,
     turbulence: {
       ...speed('Turbulence', 40, { slider: [0, 400] }),
@@ -85,6 +95,7 @@ export const particleParameters = {
     look: {
       kind: 'choice',
       label: 'Look',
+      help: 'What a particle looks like.',
       options: [
         { value: 'dot', label: 'Dot' },
         { value: 'soft', label: 'Soft dot' },
@@ -114,6 +125,7 @@ export const particleParameters = {
     colours: {
       kind: 'choice',
       label: 'Colours go',
+      help: 'Whether colours change over a life, or each particle has its own.',
       options: [
         { value: 'age', label: 'By age' },
         { value: 'chance', label: 'By chance' },
@@ -123,6 +135,7 @@ export const particleParameters = {
     ramp: {
       kind: 'ramp',
       label: 'Colours',
+      help: 'The colours of a life from beginning to end, or those that chance takes from.',
       default: rampOf(
         [
           [0, '#ffe2a8'],
@@ -144,6 +157,7 @@ export const particleParameters = {
     laid: {
       kind: 'choice',
       label: 'Lie',
+      help: 'Whether particles add up as light does, or cover each other.',
       options: [
         { value: 'light', label: 'As light, added up' },
         { value: 'over', label: 'Over each other' },
@@ -160,6 +174,7 @@ export const particleParameters = {
     turned: {
       kind: 'choice',
       label: 'Turned',
+      help: 'How particles are turned.',
       options: [
         { value: 'chance', label: 'By chance' },
         { value: 'way', label: 'Along their way' },

@@ -35,7 +35,9 @@ export function paintedPass(source: PartOfLine, pass: Pass, context: PassContext
     const shape = within(passPlane(source, pass, context), context.wanted);
     const ends = gradientEnds(source, pass);
     if (isEmpty(shape.region) || !ends) return colourBuffer(EMPTY);
-    return painted(shape, ramp, context.map, ends.from, ends.to, pass.paint === 'radial');
+    const radial = pass.paint === 'radial';
+    const oval = radial ? (pass.roundness ?? 100) / 100 : 1;
+    return painted(shape, ramp, context.map, ends.from, ends.to, radial, oval);
   });
 }
 

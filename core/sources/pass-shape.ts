@@ -48,7 +48,8 @@ export function passReach(pass: Pass, scale: number, widest: number): number {
 /** The same for a pass before it is moved and blurred, px of the grid it is drawn on. */
 export function sharpReach(pass: Pass, scale: number, widest: number): number {
   const width = pass.width * widest;
-  const half = pass.draws === 'inside' ? 0 : strokeMargin((width * scale) / 2, pass.join);
+  const half =
+    pass.draws === 'inside' ? 0 : strokeMargin((width * scale) / 2, pass.join, pass.miter);
   const inside = pass.draws === 'stroke' ? 0 : Math.max(0, pass.grow) * scale;
   return Math.max(half, inside) + Math.abs(pass.beside) * scale + 1;
 }
@@ -84,7 +85,9 @@ export function passStrands(
   const rounded = pass.join === 'round' && pass.beside === 0;
   const fineness = { tolerance: TOLERANCE, turn: arcTurn(half, TOLERANCE), rounded };
   const reach =
-    strokeMargin(half * measuresOf(source).widest, pass.join) + Math.abs(pass.beside) * scale + 1;
+    strokeMargin(half * measuresOf(source).widest, pass.join, pass.miter) +
+    Math.abs(pass.beside) * scale +
+    1;
   const strands = drawnStrands(
     source,
     map,
@@ -232,12 +235,17 @@ function sharpStroke(source: PartOfLine, pass: Pass, grid: Grid): Plane {
 /** Strands of one strength are one shape, and these are laid over one another. */
 export function strokePlane(
   strands: Strand[],
-  pass: Pick<Pass, 'cap' | 'join'>,
+  pass: Pick<Pass, 'cap' | 'join' | 'miter'>,
   half: number,
   grid: Grid,
 ): Plane {
   const of = (some: readonly Strand[]) =>
-    coverage(stroked(some, half, pass.cap, pass.join), 'nonzero', grid.within, grid.soft);
+    coverage(
+      stroked(some, half, pass.cap, pass.join, pass.miter),
+      'nonzero',
+      grid.within,
+      grid.soft,
+    );
   const strengths = new Map<number, Strand[]>();
   for (const s of strands) {
     const some = strengths.get(s.strength);

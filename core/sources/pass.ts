@@ -1,9 +1,17 @@
 import * as v from 'valibot';
 import { seenColours } from '../paint/seen-colours';
+import { MITER_LIMIT } from '../geometry/outline';
 import { blendParameter } from '../blend/parameter';
 import { hasOwnIds } from '../definitions/id';
 import type { Parameters } from '../definitions/parameter';
-import { angle, intensity, length, percent, place } from '../definitions/number-parameters';
+import {
+  angle,
+  intensity,
+  length,
+  percent,
+  place,
+  roundness,
+} from '../definitions/number-parameters';
 import { defaultsOf } from '../definitions/parameter-values';
 import { blurring, tailParameters } from '../definitions/blurring';
 import { HEX, parameterEntries } from '../definitions/parameter-schema';
@@ -22,6 +30,7 @@ export const passParameters = {
   draws: {
     kind: 'choice',
     label: 'Draws',
+    help: 'Whether this pass draws along the line, fills what it goes round, or both.',
     options: [
       { value: 'stroke', label: 'The line' },
       { value: 'inside', label: 'Its inside' },
@@ -29,7 +38,12 @@ export const passParameters = {
     ],
     default: 'stroke',
   },
-  width: length('Width', 12, { max: 5000, slider: [0, 240], needs: STROKED }),
+  width: length('Width', 12, {
+    help: 'How wide the line is drawn.',
+    max: 5000,
+    slider: [0, 240],
+    needs: STROKED,
+  }),
   grow: place('Grow', 0, {
     min: -2000,
     max: 2000,
@@ -63,6 +77,7 @@ export const passParameters = {
   paint: {
     kind: 'choice',
     label: 'Paint',
+    help: 'What colours it: one colour, or a ramp along it, across it or over the shape.',
     options: [
       { value: 'one', label: 'One colour' },
       { value: 'along', label: 'Along the line' },
@@ -72,24 +87,42 @@ export const passParameters = {
     ],
     default: 'one',
   },
-  colour: { kind: 'colour', label: 'Colour', default: '#ffffff', needs: { paint: ['one'] } },
+  colour: {
+    kind: 'colour',
+    label: 'Colour',
+    help: 'The colour of this pass.',
+    default: '#ffffff',
+    needs: { paint: ['one'] },
+  },
   ramp: {
     kind: 'ramp',
     label: 'Ramp',
+    help: 'The colours that it runs through.',
     default: rampOf([
       [0, '#ffffff'],
       [100, '#ff5a1f'],
     ]),
     needs: RAMPED,
   },
-  paintAngle: angle('Direction', 0, { needs: { paint: ['linear'] } }),
-  ends: { kind: 'ends', label: 'Ends', default: null, needs: { paint: ['linear', 'radial'] } },
+  paintAngle: angle('Direction', 0, {
+    help: 'Which way the ramp runs across the shape.',
+    needs: { paint: ['linear'] },
+  }),
+  ends: {
+    kind: 'ends',
+    label: 'Ends',
+    help: 'Where the ramp begins and ends, as dragged on the stage.',
+    default: null,
+    needs: { paint: ['linear', 'radial'] },
+  },
+  roundness: { ...roundness, needs: { paint: ['radial'] } },
   intensity,
-  opacity: percent('Opacity', 100),
+  opacity: { ...percent('Opacity', 100), help: 'How much of this pass there is.' },
   blend: blendParameter('Blend', 'normal'),
   tapers: {
     kind: 'choice',
     label: 'Taper by',
+    help: 'Whether tapers are a share of the line, or a length.',
     options: [
       { value: 'share', label: 'Share' },
       { value: 'length', label: 'Length' },
@@ -102,12 +135,25 @@ export const passParameters = {
     help: 'How much of the line runs into a point.',
     needs: BY_SHARE,
   },
-  end: { ...percent('Taper at end', 0), needs: BY_SHARE },
-  startLength: { ...length('Taper at start', 0, { slider: [0, 1000] }), needs: BY_LENGTH },
-  endLength: { ...length('Taper at end', 0, { slider: [0, 1000] }), needs: BY_LENGTH },
+  end: {
+    ...percent('Taper at end', 0),
+    help: 'How much of the line’s end runs into a point.',
+    needs: BY_SHARE,
+  },
+  startLength: {
+    ...length('Taper at start', 0, { slider: [0, 1000] }),
+    help: 'How much of the line’s beginning runs into a point.',
+    needs: BY_LENGTH,
+  },
+  endLength: {
+    ...length('Taper at end', 0, { slider: [0, 1000] }),
+    help: 'How much of the line’s end runs into a point.',
+    needs: BY_LENGTH,
+  },
   point: {
     kind: 'choice',
     label: 'Point',
+    help: 'How the line runs into its points.',
     options: [
       { value: 'pointed', label: 'Pointed' },
       { value: 'rounded', label: 'Rounded' },
@@ -116,9 +162,23 @@ export const passParameters = {
     default: 'pointed',
     needs: STROKED,
   },
-  dashes: { kind: 'switch', label: 'Dashes', default: false, needs: STROKED },
-  dash: length('Dash', 40, { slider: [0, 400], needs: { dashes: [true] } }),
-  gap: length('Gap', 40, { slider: [0, 400], needs: { dashes: [true] } }),
+  dashes: {
+    kind: 'switch',
+    label: 'Dashes',
+    help: 'Breaks the line up into dashes.',
+    default: false,
+    needs: STROKED,
+  },
+  dash: length('Dash', 40, {
+    help: 'How long a dash is.',
+    slider: [0, 400],
+    needs: { dashes: [true] },
+  }),
+  gap: length('Gap', 40, {
+    help: 'How long the gap after a dash is.',
+    slider: [0, 400],
+    needs: { dashes: [true] },
+  }),
   phase: place('Phase', 0, {
     slider: [-400, 400],
     help: 'How far the dashes are moved on, from the start of the line towards its end.',
@@ -131,8 +191,8 @@ export const passParameters = {
     default: true,
     needs: { dashes: [true] },
   },
-  x: place('Offset across', 0, { slider: [-200, 200] }),
-  y: place('Offset down', 0, { slider: [-200, 200] }),
+  x: place('Offset across', 0, { help: 'Moves this pass to the right.', slider: [-200, 200] }),
+  y: place('Offset down', 0, { help: 'Moves this pass down.', slider: [-200, 200] }),
   beside: place('Offset beside', 0, {
     slider: [-200, 200],
     help: 'To the right of the line, as it runs.',
@@ -140,6 +200,7 @@ export const passParameters = {
   cap: {
     kind: 'choice',
     label: 'Cap',
+    help: 'How the line ends.',
     options: [
       { value: 'round', label: 'Round' },
       { value: 'flat', label: 'Flat' },
@@ -150,6 +211,7 @@ export const passParameters = {
   join: {
     kind: 'choice',
     label: 'Join',
+    help: 'How the line goes round corners.',
     options: [
       { value: 'round', label: 'Round' },
       { value: 'bevel', label: 'Bevel' },
@@ -157,6 +219,14 @@ export const passParameters = {
     ],
     default: 'round',
     needs: STROKED,
+  },
+  miter: {
+    kind: 'number',
+    label: 'Miter limit',
+    help: 'How many times as long as the line is wide a corner may be; longer ones are cut off.',
+    unit: '',
+    ...{ min: 1, max: 40, slider: [1, 12], step: 0.5, default: MITER_LIMIT, absent: MITER_LIMIT },
+    needs: { join: ['miter'] },
   },
   core: {
     kind: 'switch',

@@ -14,11 +14,26 @@ export const pictureAsset = v.pipe(
 );
 export const pictureSide = v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(16384));
 
+/** The most letters of what a well asks for. */
+export const MAX_ASKS = 60;
+
 export const pictureSchema = v.strictObject({
   kind: v.literal('picture'),
   asset: pictureAsset,
   width: pictureSide,
   height: pictureSide,
+  /** Left out, it is no well: a place that asks for a picture of the artist's own. */
+  well: v.optional(
+    v.strictObject({
+      /** What belongs there, as `Your subject`. */
+      asks: v.pipe(
+        v.string(),
+        v.minLength(1, 'A well says what belongs there.'),
+        v.maxLength(MAX_ASKS),
+      ),
+      filled: v.boolean(),
+    }),
+  ),
 });
 
 export type PictureSource = v.InferOutput<typeof pictureSchema>;

@@ -38,8 +38,13 @@ export const rainParameters = {
     },
   } as const),
   ...under('Light', {
-    colour: { kind: 'colour', label: 'Colour', default: '#b9c6d8' },
-    opacity: percent('Opacity', 80),
+    colour: {
+      kind: 'colour',
+      label: 'Colour',
+      help: 'The colour of the rain.',
+      default: '#b9c6d8',
+    },
+    opacity: { ...percent('Opacity', 80), help: 'How much of the rain is seen.' },
   } as const),
   ...under('Splashes', {
     splashes: {
@@ -53,6 +58,7 @@ export const rainParameters = {
     },
     splashSize: {
       ...length('Drop size', 3, { min: 0.2, max: 60, slider: [0.5, 12] }),
+      help: 'How large the drops of a splash are.',
       step: 0.1,
       needs: { splashes: 'some' },
     },

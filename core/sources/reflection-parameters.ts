@@ -11,7 +11,12 @@ export const reflectionParameters = {
     help: 'The line on the floor that it is mirrored about: drag its ends on the stage.',
     default: null,
   },
-  right: { kind: 'point', label: 'Line, right', default: null },
+  right: {
+    kind: 'point',
+    label: 'Line, right',
+    help: 'The right end of the line that things are mirrored at.',
+    default: null,
+  },
   lies: {
     kind: 'choice',
     label: 'Lies',
@@ -57,6 +62,7 @@ export const reflectionParameters = {
     help: 'How far waves push it aside.',
   }),
   rippleSize: length('Ripple size', 46, {
+    help: 'From one ripple to the next.',
     min: 2,
     max: 2000,
     slider: [4, 300],

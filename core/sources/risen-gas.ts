@@ -91,9 +91,9 @@ export function risenGas(
   reach: number,
   context: GasContext,
 ): Fire {
-  const { light, grounds, memo } = context;
+  const { light, grounds, memo, draft = false } = context;
   return gasAt({
-    ...{ values: p, kind, grid, caster: light, place: p.centre ?? UNDRAGGED, memo, reach },
+    ...{ values: p, kind, grid, caster: light, place: p.centre ?? UNDRAGGED, memo, reach, draft },
     key: keyOf(p, kind, context),
     covers: grounds?.second ? obstacleOf(context, grid) : null,
   });

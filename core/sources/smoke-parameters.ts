@@ -23,7 +23,12 @@ export const smokeParameters = {
   } as const),
   ...under('Motion', { ...airParameters(60), together } as const),
   ...under('Look', {
-    colour: { kind: 'colour', label: 'Colour', default: '#8b8f97' },
+    colour: {
+      kind: 'colour',
+      label: 'Colour',
+      help: 'The colour of the smoke.',
+      default: '#8b8f97',
+    },
     density: {
       ...percent('Density', 100, 0, 1000),
       slider: [0, 300],

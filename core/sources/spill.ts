@@ -102,6 +102,7 @@ export const spillParameters = {
   colour: {
     kind: 'colour',
     label: 'Colour',
+    help: 'The colour of the spill, where it is not that of its light.',
     default: '#ff7a3c',
     needs: { ...byDistance, follows: [false] },
   },

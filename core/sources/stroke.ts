@@ -142,12 +142,13 @@ export const stroked = (
   half: number,
   cap: Cap,
   join: Join,
+  miterLimit?: number,
 ): Float64Array[] =>
   strands.flatMap((s) =>
     strokeOutline(s, {
       half: s.width.every((w) => w === 1) ? half : s.width.map((w) => w * half),
       cap: s.isEnd ? 'round' : cap,
-      join,
+      ...{ join, miterLimit },
       tolerance: TOLERANCE,
     }),
   );

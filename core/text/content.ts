@@ -15,13 +15,22 @@ export const MAX_LETTERS = 100_000;
 
 /** What can be set for each stretch of a text. */
 export const letterParameters = {
-  font: { kind: 'font', label: 'Font', default: 'tilt-neon' },
+  font: { kind: 'font', label: 'Font', help: 'The face of the letters.', default: 'tilt-neon' },
   weight: {
     ...count('Weight', 400, { min: 1, max: 1000, slider: [100, 900], step: 100 }),
     help: 'The nearest weight that the font has.',
   },
-  italic: { kind: 'switch', label: 'Italic', default: false },
-  size: length('Size', 200, { min: 0.1, slider: [8, 600] }),
+  italic: {
+    kind: 'switch',
+    label: 'Italic',
+    help: 'Slants the letters; the italic of the family, where it has one.',
+    default: false,
+  },
+  size: length('Size', 200, {
+    help: 'How large the letters are: the height of the face.',
+    min: 0.1,
+    slider: [8, 600],
+  }),
   tracking: {
     ...place('Tracking', 0, { min: -1000, max: 10_000, slider: [-100, 400], step: 1 }),
     unit: '‰',
@@ -39,6 +48,7 @@ export const letterParameters = {
   casing: {
     kind: 'choice',
     label: 'Case',
+    help: 'Whether letters stand as typed, or all as capitals or small letters.',
     options: [
       { value: 'typed', label: 'As typed' },
       { value: 'capitals', label: 'Capitals' },
@@ -46,7 +56,12 @@ export const letterParameters = {
     ],
     default: 'typed',
   },
-  colour: { kind: 'colour', label: 'Colour', default: '#ffffff' },
+  colour: {
+    kind: 'colour',
+    label: 'Colour',
+    help: 'The colour of the letters.',
+    default: '#ffffff',
+  },
 } as const satisfies Parameters;
 
 /** How the lines of a text stand. */
@@ -54,6 +69,7 @@ export const paragraphParameters = {
   align: {
     kind: 'choice',
     label: 'Align',
+    help: 'At which side lines begin together.',
     options: [
       { value: 'start', label: 'Start' },
       { value: 'middle', label: 'Middle' },
@@ -65,6 +81,7 @@ export const paragraphParameters = {
   direction: {
     kind: 'choice',
     label: 'Direction',
+    help: 'Which way the text runs.',
     options: [
       { value: 'auto', label: 'By its letters' },
       { value: 'ltr', label: 'Left to right' },
@@ -79,6 +96,7 @@ export const staggerParameters = {
   rule: {
     kind: 'choice',
     label: 'Letter offset',
+    help: 'How letters are moved out of line: more and more, by turns, or by chance.',
     options: [
       { value: 'none', label: 'None' },
       { value: 'step', label: 'Growing' },
@@ -88,16 +106,23 @@ export const staggerParameters = {
     default: 'none',
   },
   x: place('Offset X', 0, {
+    help: 'How far letters are moved to the right.',
     slider: [-100, 100],
     needs: { rule: ['step', 'alternate', 'random'] },
   }),
   y: place('Offset Y', 0, {
+    help: 'How far letters are moved down.',
     slider: [-100, 100],
     needs: { rule: ['step', 'alternate', 'random'] },
   }),
-  turn: angle('Turn', 0, { slider: [-45, 45], needs: { rule: ['step', 'alternate', 'random'] } }),
+  turn: angle('Turn', 0, {
+    help: 'How far letters are turned.',
+    slider: [-45, 45],
+    needs: { rule: ['step', 'alternate', 'random'] },
+  }),
   grow: {
     ...percent('Grow', 0, -100, 1000),
+    help: 'How much larger letters become.',
     slider: [-50, 50],
     needs: { rule: ['step', 'alternate', 'random'] },
   },
@@ -114,6 +139,7 @@ export const alongParameters = {
   side: {
     kind: 'choice',
     label: 'Side',
+    help: 'On which side of the line the letters stand.',
     options: [
       { value: 'left', label: 'One' },
       { value: 'right', label: 'The other' },

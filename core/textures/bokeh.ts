@@ -22,7 +22,11 @@ export const bokeh = defineTexture({
       ...count('Corners', 0, { min: 0, max: 9, slider: [0, 9] }),
       help: 'Of the aperture; fewer than three make it round.',
     },
-    turn: { ...angle('Aperture turned', 0), needs: { corners: 'some' } },
+    turn: {
+      ...angle('Aperture turned', 0),
+      help: 'How the opening of the aperture is turned.',
+      needs: { corners: 'some' },
+    },
     rim: { ...percent('Rim', 35), help: 'How much brighter lamps are at their rims.' },
     soft: { ...percent('Soft', 10), help: 'How soft their edges are.' },
   },

@@ -29,6 +29,7 @@ export const brick = defineTexture({
     bond: {
       kind: 'choice',
       label: 'Bond',
+      help: 'Whether joints of one row lie over the middle of the next, or over each other.',
       options: [
         { value: 'courses', label: 'Running bond' },
         { value: 'grid', label: 'Stack bond' },

@@ -20,8 +20,16 @@ export const brushed = defineTexture({
       slider: [20, 500],
       help: 'How long the streaks are.',
     },
-    fineness: { ...percent('Fineness', 100, 5, 1000), slider: [20, 300] },
-    contrast: { ...percent('Contrast', 100, 0, 200), slider: [0, 200] },
+    fineness: {
+      ...percent('Fineness', 100, 5, 1000),
+      help: 'How fine the strokes of the brush are.',
+      slider: [20, 300],
+    },
+    contrast: {
+      ...percent('Contrast', 100, 0, 200),
+      help: 'How clearly the strokes are seen.',
+      slider: [0, 200],
+    },
   },
   surface({ length, fineness, contrast }, space) {
     const along = 100 / length;

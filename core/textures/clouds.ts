@@ -18,7 +18,11 @@ export const clouds = defineTexture({
       ...percent('Roughness', 50, 20, 90),
       help: 'How strong the fine parts are beside the large ones.',
     },
-    contrast: { ...percent('Contrast', 160, 0, 600), slider: [50, 400] },
+    contrast: {
+      ...percent('Contrast', 160, 0, 600),
+      help: 'How clearly clouds stand out from the sky between them.',
+      slider: [50, 400],
+    },
     turbulence: {
       ...percent('Turbulence', 0, 0, 400),
       slider: [0, 150],

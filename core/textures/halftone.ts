@@ -32,6 +32,7 @@ export const halftone = defineTexture({
     shape: {
       kind: 'choice',
       label: 'Shape',
+      help: 'Whether tones are printed as dots, or as lines.',
       options: [
         { value: 'dots', label: 'Dots' },
         { value: 'lines', label: 'Lines' },
@@ -39,7 +40,7 @@ export const halftone = defineTexture({
       default: 'dots',
     },
     across: count('Count', 24, { min: 2, max: 400, slider: [6, 80], help: 'Across 400 px.' }),
-    angle: angle('Screen angle', 45),
+    angle: angle('Screen angle', 45, { help: 'How the screen is turned.' }),
     from: { ...percent('From', 8), help: 'How much is covered at the top.' },
     to: {
       ...percent('To', 80),

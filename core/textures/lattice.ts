@@ -32,7 +32,10 @@ export const lattice = defineTexture({
     [100, '#f0f3f7'],
   ]),
   parameters: {
-    across: count('Bands', 8, { min: 1, max: 200, slider: [2, 40] }),
+    across: {
+      ...count('Bands', 8, { min: 1, max: 200, slider: [2, 40] }),
+      help: 'How many bands there are across a tile.',
+    },
     width: {
       ...percent('Width', 78, 2, 100),
       help: 'How much of their room bands fill; the rest are gaps.',

@@ -15,8 +15,12 @@ export const marble = defineTexture({
     [100, '#ffffff'],
   ]),
   parameters: {
-    veins: { ...percent('Veins', 100, 10, 1000), slider: [20, 300] },
-    bent: { ...percent('Bent', 100, 0, 500), slider: [0, 250] },
+    veins: {
+      ...percent('Veins', 100, 10, 1000),
+      help: 'How many veins there are.',
+      slider: [20, 300],
+    },
+    bent: { ...percent('Bent', 100, 0, 500), help: 'How far the veins wander.', slider: [0, 250] },
   },
   surface({ veins, bent }, space) {
     const noise = fractalOn(space, 3, 3, { count: 6 });

@@ -21,6 +21,7 @@ export const noise = defineTexture({
     spread: {
       kind: 'choice',
       label: 'Spread',
+      help: 'Whether all values are equally frequent, or most lie near the middle.',
       options: [
         { value: 'uniform', label: 'Uniform' },
         { value: 'gaussian', label: 'Gaussian' },

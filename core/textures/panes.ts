@@ -16,7 +16,11 @@ export const panes = defineTexture({
     [100, '#ffd27a'],
   ]),
   parameters: {
-    across: { ...count('Count', 5, { min: 1, max: 200, slider: [2, 30] }), step: 0.5 },
+    across: {
+      ...count('Count', 5, { min: 1, max: 200, slider: [2, 30] }),
+      help: 'How many panes there are across a tile.',
+      step: 0.5,
+    },
     loose: { ...percent('Irregular', 100), help: 'At 0 % all are squares.' },
     came: { ...percent('Cames', 9, 0, 60), help: 'How wide the dark between panes is.' },
     apart: { ...percent('Shades', 65), help: 'How far the panes differ in shade.' },

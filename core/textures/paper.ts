@@ -24,14 +24,14 @@ export const paper = defineTexture({
     [100, '#fff8ea'],
   ]),
   parameters: {
-    creases: percent('Creases', 40),
+    creases: { ...percent('Creases', 40), help: 'How much the paper has been creased.' },
     facets: {
       ...percent('Facets', 100, 20, 800),
       slider: [30, 400],
       help: 'How large the parts between creases are.',
     },
-    fibres: percent('Fibres', 50),
-    grain: percent('Grain', 40),
+    fibres: { ...percent('Fibres', 50), help: 'How clearly its fibres are seen.' },
+    grain: { ...percent('Grain', 40), help: 'How rough its surface is.' },
   },
   surface({ creases, facets, fibres, grain }, space) {
     const n = onUnit(250 / facets, space);

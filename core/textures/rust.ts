@@ -15,7 +15,7 @@ export const rust = defineTexture({
     [100, '#d07a34'],
   ]),
   parameters: {
-    amount: percent('Amount', 45),
+    amount: { ...percent('Amount', 45), help: 'How much has rusted.' },
     edges: { ...percent('At edges', 60), help: 'How much more of it there is at the edges.' },
     reach: {
       ...length('Reach', 60, { min: 1, max: 2000, slider: [5, 300] }),

@@ -14,11 +14,15 @@ export const scratches = defineTexture({
     [100, '#ffffff'],
   ]),
   parameters: {
-    scratches: percent('Scratches', 50),
+    scratches: { ...percent('Scratches', 50), help: 'How many scratches there are.' },
     length: { ...percent('Length', 70, 5, 100), help: 'How long scratches are.' },
-    width: { ...percent('Width', 100, 20, 1000), slider: [30, 400] },
+    width: {
+      ...percent('Width', 100, 20, 1000),
+      help: 'How wide the scratches are.',
+      slider: [30, 400],
+    },
     spread: { ...percent('Every way', 30), help: 'At 0 % all scratches run one way.' },
-    dust: percent('Dust', 40),
+    dust: { ...percent('Dust', 40), help: 'How much dust there is.' },
   },
   surface({ scratches, length, width, spread, dust }, space) {
     /** Scratches of one size: `times` as many on a unit. */

@@ -15,9 +15,13 @@ export const stars = defineTexture({
     [100, '#a8ccff'],
   ]),
   parameters: {
-    many: percent('Density', 45),
+    many: { ...percent('Density', 45), help: 'How many stars there are.' },
     bright: { ...percent('Bright ones', 40), help: 'How many of them are large.' },
-    size: { ...percent('Size', 100, 10, 1000), slider: [30, 400] },
+    size: {
+      ...percent('Size', 100, 10, 1000),
+      help: 'How large the stars are.',
+      slider: [30, 400],
+    },
   },
   surface({ many, bright, size }, space) {
     const layer = (times: number, density: number, large: number, seed: number) => {

@@ -15,9 +15,17 @@ export const water = defineTexture({
     [100, '#eaffff'],
   ]),
   parameters: {
-    across: { ...count('Count', 4, { min: 0.5, max: 100, slider: [1, 20] }), step: 0.5 },
+    across: {
+      ...count('Count', 4, { min: 0.5, max: 100, slider: [1, 20] }),
+      help: 'How many cells of light there are across a tile.',
+      step: 0.5,
+    },
     sharp: { ...percent('Sharp', 60), help: 'How narrow the lines of light are.' },
-    stir: { ...percent('Stirred', 60, 0, 300), slider: [0, 150] },
+    stir: {
+      ...percent('Stirred', 60, 0, 300),
+      help: 'How much the water moves.',
+      slider: [0, 150],
+    },
   },
   surface({ across, sharp, stir }, space) {
     const n = onUnit(across, space);

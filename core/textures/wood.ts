@@ -16,7 +16,7 @@ export const wood = defineTexture({
   parameters: {
     rings: count('Rings', 9, { min: 1, max: 200, slider: [2, 40], help: 'Across 400 px.' }),
     wild: { ...percent('Wild', 60, 0, 400), slider: [0, 200], help: 'How far the rings bend.' },
-    fibres: percent('Fibres', 50),
+    fibres: { ...percent('Fibres', 50), help: 'How clearly its fibres are seen.' },
   },
   surface({ rings, wild, fibres }, space) {
     const bent = fractalOn(space, 1.6, 0.35, { count: 3 });

@@ -19,6 +19,7 @@ import { panelActions } from './panel-actions';
 import { openRecipes } from './chain/look';
 import { bake, stampWith } from './bake';
 import { answers } from '../help/answers';
+import { libraryActions } from './library/actions';
 import type { Action } from './commands/action';
 import { chooseAll, letGo, nudge, removeChosen } from './commands/chosen';
 import { copyLayer } from './commands/clipboard';
@@ -53,6 +54,7 @@ export interface BenchDoes {
   openCosts(): void;
   openEarlier(): void;
   openTakes(): void;
+  openLibrary(): void;
   saveFile(): void;
   copyPicture(): void;
   toShelf(): void;
@@ -155,6 +157,7 @@ export function actions(does: BenchDoes): Action[] {
     { name: 'What the picture costs', run: does.openCosts, enabled: true },
     { name: 'Earlier states of the scene', run: does.openEarlier, enabled: true },
     { name: 'Takes of the scene', run: does.openTakes, enabled: true },
+    ...libraryActions({ scene, layer, idle, open: does.openLibrary }),
     { name: 'Save a take', run: takeNow, enabled: true },
     {
       name: 'Compare, while it is held',

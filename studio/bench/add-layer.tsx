@@ -31,6 +31,7 @@ import {
 import { startDrawing } from './modes/draw/drawing';
 import { startWriting } from './modes/write/writing';
 import { useScenePictures } from '../state/scene-pictures';
+import { tip } from '../ui/tip';
 
 /** What a sample stands on: light enough for blends to show on it, dark enough for light. */
 const GROUND = '#2a2c33';
@@ -269,7 +270,7 @@ function Kind({
   return (
     <button
       type="button"
-      title={title}
+      {...tip(title)}
       onClick={onClick}
       className="rounded-lg p-1.5 text-left hover:bg-raised"
     >

@@ -12,7 +12,7 @@ export function AidsMenu() {
   return (
     <Menu
       trigger={
-        <Button look="icon" aria-label="Rulers, guides and grid" title="Rulers, guides and grid">
+        <Button look="icon" aria-label="Rulers, guides and grid" data-tip="Rulers, guides and grid">
           <Ruler size={16} />
         </Button>
       }

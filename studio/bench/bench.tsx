@@ -13,6 +13,7 @@ import { useAutosave } from '../state/autosave';
 import { useBench } from '../state/bench';
 import { useOpenedScene } from '../state/opened-scene';
 import { usePacking } from '../state/packing';
+import { mainColours } from '../workers/questions';
 import { retainingAssets } from '../storage/assets';
 import { storageFault } from '../storage/connection';
 import { exportFile } from '../workers/exporter';
@@ -34,6 +35,7 @@ import { LookSheet } from './look-sheet';
 import { Stage } from './stage/stage';
 import { Strip } from './strip/strip';
 import { useKeys } from './use-keys';
+import { Wells } from './wells';
 import { Windows, type WindowName } from './windows';
 import { isLine } from '@ignis/core/scene/model/traits';
 import { tellFailure } from '../state/failure';
@@ -92,8 +94,6 @@ async function addSvgLines(file: File): Promise<void> {
 
 /** How long the rest of the bench waits for the first picture, ms. */
 const LATEST = 600;
-
-const scenePalette = () => paletteOf(useBench.getState().scene);
 
 /** Opens a scene's file, and says how far that is; returns its id, or null if it was stopped. */
 async function openBesides(file: File): Promise<string | null> {
@@ -210,6 +210,7 @@ function Open() {
       openCosts: () => setOpen('costs'),
       openEarlier: () => setOpen('earlier'),
       openTakes: () => setOpen('takes'),
+      openLibrary: () => setOpen('library'),
       openKeys: () => setOpen('keys'),
       openPalette: () => setOpen('palette'),
       toShelf: () => void navigate('/'),
@@ -241,6 +242,15 @@ function Open() {
   );
 
   useKeys(does);
+  const { id = '' } = useParams();
+  const sceneColours = useMemo(
+    () => ({
+      id,
+      used: () => paletteOf(useBench.getState().scene),
+      ofPicture: () => mainColours(useBench.getState().scene),
+    }),
+    [id],
+  );
 
   useEffect(() => {
     const paste = (e: ClipboardEvent) => {
@@ -263,7 +273,7 @@ function Open() {
     rescue: { label: 'Save the scene as a file', run: () => void does.saveFile() },
   };
   return (
-    <ScenePalette value={scenePalette}>
+    <ScenePalette value={sceneColours}>
       <BenchLayout
         name={name}
         isBare={isBare}
@@ -271,6 +281,7 @@ function Open() {
         stage={
           <FaultBoundary what="The stage" {...guard}>
             <ReadOnly />
+            <Wells />
             <PicturePaused onSave={() => void does.saveFile()} />
             <LookSheet />
             <Stage onFiles={(files, at, keepSize) => void addFiles(files, at, keepSize)} />

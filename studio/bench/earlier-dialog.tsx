@@ -9,6 +9,7 @@ import { bringAssets } from '../state/scene-pictures';
 import { earlierScenes, type EarlierScene } from '../storage/earlier';
 import { Dialog } from '../ui/dialog';
 import { StatePicture, timeOf } from './state-picture';
+import { tip } from '../ui/tip';
 
 /** The earlier states of the scene, as pictures; one is gone back to by a click. */
 export default function EarlierDialog({ onClose }: { onClose(): void }) {
@@ -49,7 +50,7 @@ export default function EarlierDialog({ onClose }: { onClose(): void }) {
               type="button"
               className="group block w-full text-left"
               onClick={() => void goBack(state)}
-              title="Go back to this state; undo takes it back"
+              {...tip('Go back to this state; undo takes it back')}
             >
               <StatePicture scene={state.scene} />
               <span className="mt-1.5 block text-sm">{timeOf(state.at)}</span>

@@ -1,4 +1,5 @@
 import {
+  Bookmark,
   ChevronDown,
   CircleHelp,
   Keyboard,
@@ -24,6 +25,7 @@ import { NameField } from '../ui/name-field';
 import { AidsMenu } from './aids-menu';
 import type { BenchDoes } from './actions';
 import { zoomBy, zoomToFit, zoomToPixels } from './commands/view';
+import { tip } from '../ui/tip';
 
 /** Where the scene stands, and what the artist does about it. */
 const SAVED: Record<Workspace['saved'], { text: string; todo?: string }> = {
@@ -65,7 +67,7 @@ export function Header({ does }: { does: BenchDoes }) {
       <Link
         to="/"
         aria-label="Back to the shelf"
-        title="Back to the shelf"
+        data-tip="Back to the shelf"
         className="grid size-9 place-items-center rounded-md hover:bg-raised"
       >
         <Mark size={24} />
@@ -78,22 +80,22 @@ export function Header({ does }: { does: BenchDoes }) {
       />
       <span
         role="status"
-        title={SAVED[saved].todo}
+        {...tip(SAVED[saved].todo)}
         className={`px-1 text-xs ${SAVED[saved].todo ? 'text-alarm' : 'text-dim'}`}
       >
         {SAVED[saved].text}
       </span>
-      <Button
-        look="icon"
-        aria-label="Earlier states"
-        title="Earlier states of the scene"
-        onClick={does.openEarlier}
-      >
-        <History size={15} />
-      </Button>
-      <Button look="icon" aria-label="Takes" title="Takes of the scene" onClick={does.openTakes}>
-        <Clapperboard size={15} />
-      </Button>
+      {(
+        [
+          ['Earlier states', 'Earlier states of the scene', does.openEarlier, History],
+          ['Takes', 'Takes of the scene', does.openTakes, Clapperboard],
+          ['Library', 'Things to use again ( Shift L )', does.openLibrary, Bookmark],
+        ] as const
+      ).map(([label, words, open, Icon]) => (
+        <Button key={label} look="icon" aria-label={label} {...tip(words)} onClick={open}>
+          <Icon size={15} />
+        </Button>
+      ))}
 
       <div className="ml-auto flex items-center">
         <Button
@@ -125,7 +127,7 @@ export function Header({ does }: { does: BenchDoes }) {
         <Button
           look="plain"
           onClick={zoomToPixels}
-          title="One pixel of the scene for one of the screen"
+          {...tip('One pixel of the scene for one of the screen')}
         >
           1:1
         </Button>
@@ -139,7 +141,7 @@ export function Header({ does }: { does: BenchDoes }) {
         <Button
           active={comparing}
           className="rounded-r-none"
-          title={`${words}: shown while it is held, or while C is`}
+          {...tip(`${words}: shown while it is held, or while C is`)}
           onPointerDown={(e) => {
             e.currentTarget.setPointerCapture(e.pointerId);
             holdCompare(true);
@@ -201,15 +203,15 @@ export function Header({ does }: { does: BenchDoes }) {
       <Button
         look="icon"
         aria-label="What the picture costs"
-        title="What the picture costs"
+        data-tip="What the picture costs"
         onClick={does.openCosts}
       >
         <Gauge size={16} />
       </Button>
-      <Button look="icon" aria-label="Keys" title="Keys ( ? )" onClick={does.openKeys}>
+      <Button look="icon" aria-label="Keys" {...tip('Keys ( ? )')} onClick={does.openKeys}>
         <Keyboard size={16} />
       </Button>
-      <Button look="icon" aria-label="Help" title="Help ( F1 )" onClick={() => does.toHelp()}>
+      <Button look="icon" aria-label="Help" {...tip('Help ( F1 )')} onClick={() => does.toHelp()}>
         <CircleHelp size={16} />
       </Button>
     </header>

@@ -20,6 +20,7 @@ import { NumberField } from '../ui/number-field';
 import { PatchPicture } from './patch-picture';
 import type { Asked } from './patches';
 import { usePatches } from './patches';
+import { tip } from '../ui/tip';
 
 /** The width of a cell in proportion to its height. */
 const ASPECT = 3 / 2;
@@ -128,7 +129,7 @@ function Open({ sheet }: { sheet: Sheet }) {
         <button
           type="button"
           aria-label="Leave the sheet"
-          title="Leave (Esc)"
+          {...tip('Leave ( Esc )')}
           onClick={close}
           className="rounded p-1.5 text-dim hover:bg-raised hover:text-ink"
         >

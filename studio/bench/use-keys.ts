@@ -10,7 +10,7 @@ export function useKeys(does: BenchDoes): void {
     for (const keys of seen)
       bindings[keys] = (e) => {
         const target = e.target as Element;
-        const typing = target.closest('input, textarea, [contenteditable]');
+        const typing = target.closest('input:not([type=checkbox]), textarea, [contenteditable]');
         if (target.closest('[role=dialog], [role=menu], [role=listbox]')) return;
         if (typing && !(e.ctrlKey || e.metaKey)) return;
         if (typing && /\$mod\+[cvz]/.test(keys)) return;

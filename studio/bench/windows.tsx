@@ -9,6 +9,7 @@ const LAZY = {
   costs: lazy(() => import('./costs/costs')),
   earlier: lazy(() => import('./earlier-dialog')),
   takes: lazy(() => import('./takes/takes-dialog')),
+  library: lazy(() => import('./library/library-dialog')),
 };
 
 export type WindowName = 'export' | 'keys' | 'palette' | keyof typeof LAZY;

@@ -6,6 +6,7 @@ import { leaveGuide, useGuide } from '../state/guide';
 import { Button } from '../ui/button';
 import { pieces, type Piece } from './pieces';
 import { guideSteps } from './steps';
+import { tip } from '../ui/tip';
 
 /** The guided piece of the scene on the bench: what to do next. It goes on by itself when that is done. */
 export function GuidePanel() {
@@ -48,7 +49,7 @@ function Guiding({ piece }: { piece: Piece }) {
         <button
           type="button"
           aria-label="Leave the guided piece"
-          title="Leave it"
+          {...tip('Leave it')}
           onClick={leaveGuide}
           className="rounded p-1 hover:text-ink"
         >

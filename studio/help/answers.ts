@@ -270,6 +270,40 @@ export const chapters: readonly Chapter[] = [
         show: { example: 'heron-in-neon', layer: 'Tide line' },
       },
       {
+        id: 'use-again',
+        question: 'How do I use something again in another scene?',
+        steps: [
+          'Select the layer and open the library in the header ( Shift L ): “Save” puts it there, with all that it holds.',
+          'In the other scene open the library and click it. Its name and tags find it among many.',
+          '“Save it as a file” takes the whole library to another machine.',
+        ],
+        more: 'For once the clipboard is enough: Ctrl C on the layer, Ctrl V in the other scene.',
+        words: 'library asset collection copy paste reuse share brush recipe template favourite',
+        show: { example: 'lamp-on-the-pier', layer: 'Beam' },
+      },
+      {
+        id: 'template',
+        question: 'How do I make a look that others put their own picture into?',
+        steps: [
+          'Make it with any picture. In the chain of that picture switch “Picture well” on, and say what belongs there.',
+          'Open the library and save the scene as a template, or a group of it as a layer.',
+          'Whoever takes it is asked for a picture, which comes to the same place, with the same steps.',
+        ],
+        words: 'template placeholder smart replace swap mockup preset picture well',
+        show: { example: 'night-seven', layer: 'Night air' },
+      },
+      {
+        id: 'find-layer',
+        question: 'How do I find a layer among many?',
+        steps: [
+          'Press / and type a part of its name, or choose lights, subjects, grades, masked or hidden ones.',
+          'A right click on a card marks it with a colour; the marks can be named and looked for, too.',
+          'A click on the stage selects what shows there, a second one what lies beneath.',
+        ],
+        words: 'search filter label colour color tag mark organise strip',
+        show: { example: 'night-seven-type', layer: 'N' },
+      },
+      {
         id: 'export',
         question: 'How do I get a file for print or the web?',
         steps: [

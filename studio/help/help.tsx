@@ -35,7 +35,7 @@ export default function Help() {
   return (
     <main className="flex h-full flex-col overflow-hidden">
       <header className="flex items-center gap-3 border-b border-line px-8 py-4">
-        <Link to="/" aria-label="To the shelf" title="To the shelf">
+        <Link to="/" aria-label="To the shelf" data-tip="To the shelf">
           <Mark size={28} />
         </Link>
         <h1 className="text-lg font-semibold">Help</h1>

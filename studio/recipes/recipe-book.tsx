@@ -3,42 +3,21 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { toast } from 'sonner';
 import type { Recipe } from '@ignis/core/recipes/recipe';
-import { putRecipe } from '@ignis/core/recipes/recipe';
 import { shippedRecipes } from '@ignis/core/recipes/shipped';
 import { wholeScene } from '@ignis/core/pixels/region';
-import { edit } from '@ignis/core/scene/edits/edit';
-import { newScene, newTextLayer } from '@ignis/core/scene/model/make';
-import { placed } from '@ignis/core/scene/arrange/placement';
-import type { Scene } from '@ignis/core/scene/model/schema';
 import type { RecipeRecord } from '../storage/database';
-import { saveRecipe, listRecipes, removeRecipe, restoreRecipe } from '../storage/recipes';
+import { listRecipes, removeRecipe, restoreRecipe } from '../storage/recipes';
 import { Button } from '../ui/button';
 import { Mark } from '../ui/mark';
 import { IconButton } from '../ui/icon-button';
 import { NameField } from '../ui/name-field';
 import { cell } from '../workers/questions';
+import { HEIGHT, WIDTH, recipeScene } from './recipe-scene';
 import { bringInRecipe, downloadRecipe } from './recipe-file';
 import { tellFailure, withoutIt } from '../state/failure';
 
 /** As fine as the screen is, samples being twice as large as they are seen. */
 const SCALE = Math.min(1, window.devicePixelRatio / 2);
-const WIDTH = 330;
-const HEIGHT = 200;
-
-/** Words in a small scene of their own, wearing a recipe. */
-function sample(recipe: Recipe, words: string): Scene {
-  const scene = newScene('', WIDTH * 2, HEIGHT * 2, '#26282d');
-  const size = Math.min(190, (WIDTH * 2.6) / Math.max(2, words.length));
-  const layer = newTextLayer(
-    words,
-    { font: 'bowlby-one', size, colour: '#c9c9c9' },
-    { paragraph: { align: 'middle', direction: 'auto' } },
-  );
-  layer.placement = { ...placed(), x: WIDTH, y: HEIGHT + size * 0.36 };
-  scene.layers.push(layer);
-  return edit(scene, '', putRecipe(layer.id, recipe)).scene;
-}
-
 /** All recipes, those that ship and the artist's own, each worn by the same words. */
 export default function RecipeBook() {
   const [own, setOwn] = useState<RecipeRecord[] | null>(null);
@@ -71,7 +50,7 @@ export default function RecipeBook() {
     <main className="h-full overflow-auto">
       <div className="mx-auto max-w-6xl px-8 pt-7 pb-16">
         <header className="mb-6 flex items-center gap-3">
-          <Link to="/" aria-label="To the shelf" title="To the shelf">
+          <Link to="/" aria-label="To the shelf" data-tip="To the shelf">
             <Mark size={34} />
           </Link>
           <h1 className="text-xl font-semibold tracking-wide">Recipes</h1>
@@ -116,7 +95,9 @@ export default function RecipeBook() {
                   label={`Name of ${record.recipe.name}`}
                   value={record.recipe.name}
                   onChange={(name) =>
-                    void saveRecipe({ ...record.recipe, name }, record.id).then(refresh)
+                    void restoreRecipe({ ...record, recipe: { ...record.recipe, name } }).then(
+                      refresh,
+                    )
                   }
                   className="min-w-0 flex-1 text-sm"
                 />
@@ -167,7 +148,7 @@ function Card({
     let gone = false;
     // A hand that is still typing is waited for.
     const soon = window.setTimeout(() => {
-      const scene = sample(recipe, words);
+      const scene = recipeScene(recipe, words);
       void cell({ scene, region: wholeScene(scene, SCALE), scale: SCALE, focus: null })
         .then(({ region, pixels }) => {
           if (gone || !canvas.current) return;

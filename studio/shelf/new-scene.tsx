@@ -1,10 +1,13 @@
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { newScene } from '@ignis/core/scene/model/make';
 import type { Scene } from '@ignis/core/scene/model/schema';
 import { MAX_SIDE, sizeFault } from '@ignis/core/scene/model/bounds';
 import { Button } from '../ui/button';
 import { ColourField } from '../ui/colour-field';
 import { Dialog } from '../ui/dialog';
+
+/** What looks into the library is loaded beside. */
+const Templates = lazy(() => import('./templates'));
 
 const PRESETS = [
   { name: 'Screen', width: 1920, height: 1080 },
@@ -135,6 +138,9 @@ export default function NewScene({ open, onOpenChange, onMake }: Props) {
           Make the scene
         </Button>
       </form>
+      <Suspense>
+        <Templates onTake={onMake} />
+      </Suspense>
     </Dialog>
   );
 }

@@ -1,6 +1,6 @@
 import { Ellipsis } from 'lucide-react';
-import { useEffect, useState } from 'react';
 import type { SceneRecord } from '../storage/database';
+import { BlobPicture } from '../ui/blob-picture';
 import { Button } from '../ui/button';
 import { Menu, WithContextMenu, type MenuEntry } from '../ui/menu';
 import { NameField } from '../ui/name-field';
@@ -17,14 +17,6 @@ interface Props {
 /** One of the artist's scenes on the shelf. */
 export function SceneCard({ record, onOpen, onRename, onDuplicate, onSave, onDelete }: Props) {
   const { scene, thumbnail } = record;
-  const [url, setUrl] = useState<string | null>(null);
-  useEffect(() => {
-    if (!thumbnail) return setUrl(null);
-    const made = URL.createObjectURL(thumbnail);
-    setUrl(made);
-    return () => URL.revokeObjectURL(made);
-  }, [thumbnail]);
-
   const items: MenuEntry[] = [
     { label: 'Open', run: onOpen },
     { label: 'Duplicate', run: onDuplicate },
@@ -41,7 +33,7 @@ export function SceneCard({ record, onOpen, onRename, onDuplicate, onSave, onDel
           aria-label={`Open ${scene.name}`}
           className="grid aspect-[4/3] w-full place-items-center overflow-hidden bg-panel rounded-xl border border-line transition hover:border-dim"
         >
-          {url && <img src={url} alt="" className="check-small max-h-full max-w-full" />}
+          <BlobPicture blob={thumbnail} className="check-small max-h-full max-w-full" />
         </button>
         <div className="mt-1.5 flex items-center">
           <NameField

@@ -200,7 +200,7 @@ export function Shelf() {
             <Button
               look="icon"
               aria-label={theme === 'dark' ? 'Light colours' : 'Dark colours'}
-              title={theme === 'dark' ? 'Light colours' : 'Dark colours'}
+              data-tip={theme === 'dark' ? 'Light colours' : 'Dark colours'}
               onClick={switchTheme}
             >
               {theme === 'dark' ? <Sun size={16} /> : <Moon size={16} />}

@@ -6,7 +6,7 @@ interface StripSearch extends Sought {
   isOpen: boolean;
 }
 
-const NOTHING: StripSearch = { name: '', sorts: [], isOpen: false };
+const NOTHING: StripSearch = { name: '', sorts: [], marks: [], isOpen: false };
 
 /** What the strip is searched for: its cards show that alone. */
 export const useStripSearch = create<StripSearch>(() => NOTHING);

@@ -59,7 +59,7 @@ export async function retainingAssets<T>(task: () => Promise<T>): Promise<T> {
   return await navigator.locks.request(IN_USE, { mode: 'shared' }, task);
 }
 
-/** Removes assets that no scene needs any more, now or some time ago, unless some tab is at work. */
+/** Removes assets that no scene needs any more, now or some time ago, and nothing in the library, unless some tab is at work. */
 export async function removeUnusedAssets(): Promise<void> {
   // Without locks nobody knows whether another tab is at work.
   await navigator.locks?.request(IN_USE, { mode: 'exclusive', ifAvailable: true }, async (free) => {
@@ -68,16 +68,21 @@ export async function removeUnusedAssets(): Promise<void> {
 }
 
 const removeUnused = () =>
-  database.transaction('rw', database.scenes, database.assets, database.earlier, async () => {
-    // By name alone: a picture of a scene that cannot be read now may be what it is rescued with.
-    const needed = new Set<string>();
-    const ids = new Set<string>();
-    await database.scenes.each((r) => {
-      ids.add(r.id);
-      assetsMentioned(r.scene).forEach((n) => needed.add(n));
-    });
-    await database.earlier.filter((e) => !ids.has(e.scene)).delete();
-    await database.earlier.each((e) => assetsMentioned(e.delta).forEach((n) => needed.add(n)));
-    const names = await database.assets.toCollection().primaryKeys();
-    await database.assets.bulkDelete(names.filter((n) => !needed.has(n)));
-  });
+  database.transaction(
+    'rw',
+    [database.scenes, database.assets, database.earlier, database.library],
+    async () => {
+      // By name alone: a picture of a scene that cannot be read now may be what it is rescued with.
+      const needed = new Set<string>();
+      const ids = new Set<string>();
+      await database.scenes.each((r) => {
+        ids.add(r.id);
+        assetsMentioned(r.scene).forEach((n) => needed.add(n));
+      });
+      await database.library.each((r) => assetsMentioned(r.thing).forEach((n) => needed.add(n)));
+      await database.earlier.filter((e) => !ids.has(e.scene)).delete();
+      await database.earlier.each((e) => assetsMentioned(e.delta).forEach((n) => needed.add(n)));
+      const names = await database.assets.toCollection().primaryKeys();
+      await database.assets.bulkDelete(names.filter((n) => !needed.has(n)));
+    },
+  );

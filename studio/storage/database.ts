@@ -1,6 +1,7 @@
 import Dexie, { type Table } from 'dexie';
 import type { BookBrush } from '@ignis/core/recipes/brushes/book-brush';
 import type { Recipe } from '@ignis/core/recipes/recipe';
+import type { LibraryThing } from '@ignis/core/collection/entry';
 import type { Delta } from '@ignis/core/scene/model/delta';
 import type { Scene, Step } from '@ignis/core/scene/model/schema';
 import { VERSION } from '@ignis/core/scene/model/version';
@@ -46,6 +47,8 @@ export interface AssetRecord {
 export interface RecipeRecord {
   id: string;
   recipe: Recipe;
+  /** What it is found by in the library; left out, nothing but its name. */
+  tags?: readonly string[];
   /** When it was kept. */
   kept: number;
 }
@@ -54,6 +57,20 @@ export interface RecipeRecord {
 export interface BrushRecord {
   id: string;
   brush: BookBrush;
+  /** What it is found by in the library; left out, nothing but its name. */
+  tags?: readonly string[];
+  /** When it was kept. */
+  kept: number;
+}
+
+/** A layer or a template in the library. */
+export interface LibraryRecord {
+  id: string;
+  name: string;
+  tags: readonly string[];
+  thing: Extract<LibraryThing, { scene: unknown }>;
+  /** A small picture of it. */
+  thumbnail: Blob | null;
   /** When it was kept. */
   kept: number;
 }
@@ -75,6 +92,7 @@ export class Database extends Dexie {
   recipes!: Table<RecipeRecord, string>;
   brushes!: Table<BrushRecord, string>;
   presets!: Table<PresetRecord, string>;
+  library!: Table<LibraryRecord, string>;
   earlier!: Table<EarlierRecord, [scene: string, at: number]>;
 
   constructor() {
@@ -95,5 +113,6 @@ export class Database extends Dexie {
     this.version(9.1).stores({ earlier: '[scene+at], scene' });
     this.version(9.2).stores({ brushes: 'id, kept' });
     this.version(9.3).stores({ presets: 'id, kind' });
+    this.version(9.4).stores({ library: 'id, kept' });
   }
 }

@@ -33,13 +33,14 @@ async function keepAsBefore(id: string, scene: object): Promise<void> {
 /** The storage as a page that was just opened has it. */
 async function freshStorage() {
   vi.resetModules();
-  const [scenes, records, assets, connection, earlier, types] = await Promise.all([
+  const [scenes, records, assets, connection, earlier, types, library] = await Promise.all([
     import('./scenes'),
     import('./records'),
     import('./assets'),
     import('./connection'),
     import('./earlier'),
     import('./database'),
+    import('./library'),
   ]);
   /** All scenes as the shelf shows them. */
   const listScenes = () =>
@@ -50,7 +51,7 @@ async function freshStorage() {
       });
     });
   return {
-    ...{ ...scenes, ...records, ...assets, ...connection, ...earlier, ...types },
+    ...{ ...scenes, ...records, ...assets, ...connection, ...earlier, ...types, ...library },
     listScenes,
   };
 }
@@ -250,6 +251,26 @@ describe('a scene that two tabs write', () => {
     expect(await database.earlier.count()).toBe(0);
     database.close();
   });
+});
+
+it('what the library holds keeps its pictures, though no scene has them', async () => {
+  const { putInLibrary, removeFromLibrary, listLibrary, removeUnusedAssets, saveAsset, database } =
+    await freshStorage();
+  const scene = parseScene(sceneOf(9));
+  const names = [...assetsMentioned(scene)];
+  for (const name of names) await saveAsset(name, new Blob(['picture']));
+  await putInLibrary({
+    ...{ id: 'a', name: 'Night', tags: [], kept: 1, thumbnail: null },
+    thing: { kind: 'template', scene },
+  });
+  await removeUnusedAssets();
+  expect(await database.assets.count()).toBe(names.length);
+  const [item] = await listLibrary();
+  expect(item).toMatchObject({ name: 'Night', thing: { kind: 'template', scene } });
+  await removeFromLibrary(item!);
+  await removeUnusedAssets();
+  expect(await database.assets.count()).toBe(0);
+  database.close();
 });
 
 describe('the earlier states of a scene that is damaged later', () => {

@@ -1,10 +1,12 @@
 import { Pipette } from 'lucide-react';
 import { Popover } from 'radix-ui';
-import { lazy, Suspense, useRef, useState } from 'react';
+import { lazy, Suspense, useContext, useRef, useState } from 'react';
 import { rememberColour, useColours } from '../state/colours';
 import type { ColourProps } from './colour-props';
+import { ScenePalette } from './palette-context';
 import { carried } from './carried';
 import { withStableHandlers } from './with-stable-handlers';
+import { tip } from './tip';
 
 const Picker = lazy(() => import('./colour-picker'));
 
@@ -22,6 +24,7 @@ export const ColourField = withStableHandlers(function ColourField({
   const trigger = useRef<HTMLButtonElement>(null);
   const [offset, setOffset] = useState(GAP);
   const [open, setOpen] = useState(false);
+  const { id: scene } = useContext(ScenePalette);
   // Beside the panel that the swatch stands in, so that no value of it is hidden.
   const measure = () => {
     const swatch = trigger.current!.getBoundingClientRect();
@@ -29,7 +32,7 @@ export const ColourField = withStableHandlers(function ColourField({
     setOffset(GAP + (panel ? swatch.left - panel.left : 0));
   };
   const close = () => {
-    rememberColour(value);
+    rememberColour(scene, value);
     onDone();
   };
   return (
@@ -44,7 +47,7 @@ export const ColourField = withStableHandlers(function ColourField({
       <Popover.Trigger
         ref={trigger}
         aria-label={`${label}, ${value}`}
-        title={`${label}. Drag it onto a card to give a layer this colour`}
+        {...tip(`${label}. Drag it onto a card to give a layer this colour`)}
         className="h-5 w-9 shrink-0 rounded border border-white/20"
         style={{ background: value }}
         {...carried(value)}
@@ -63,7 +66,7 @@ export const ColourField = withStableHandlers(function ColourField({
             {label}
             <button
               type="button"
-              title="Pick a colour from the stage"
+              data-tip="Pick a colour from the stage"
               aria-label="Pick a colour from the stage"
               onClick={() => {
                 setOpen(false);
@@ -73,7 +76,7 @@ export const ColourField = withStableHandlers(function ColourField({
                     take(colour) {
                       onChange(colour);
                       onDone();
-                      rememberColour(colour);
+                      rememberColour(scene, colour);
                     },
                   },
                 });

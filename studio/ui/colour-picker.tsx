@@ -1,6 +1,6 @@
 import ShadeSlider from '@uiw/react-color-shade-slider';
 import Wheel from '@uiw/react-color-wheel';
-import { useContext } from 'react';
+import { useContext, useEffect, useState } from 'react';
 import { HexColorInput } from 'react-colorful';
 import type { ColourSpace } from '@ignis/core/pixels/colour-numbers';
 import { colourNumbers, colourOf, colourSpaces } from '@ignis/core/pixels/colour-numbers';
@@ -8,7 +8,7 @@ import { useColours } from '../state/colours';
 import { carried } from './carried';
 import { ChoiceField } from './choice-field';
 import type { ColourProps } from './colour-props';
-import { NumberField } from './number-field';
+import { ChannelSliders } from './channel-sliders';
 import { ScenePalette } from './palette-context';
 
 /** Lights of the harbour, to start from. */
@@ -27,9 +27,19 @@ const SWATCHES = [
 
 /** A colour by wheel, shade and numbers, or from those that are at hand. */
 export default function Picker({ label, value, onChange, onDone }: ColourProps) {
-  const recent = useColours((s) => s.recent);
+  const { id, used, ofPicture } = useContext(ScenePalette);
+  const recent = useColours((s) => s.lately[id]) ?? [];
   const space = useColours((s) => s.space);
-  const palette = useContext(ScenePalette)();
+  const [inPicture, setInPicture] = useState<readonly string[]>([]);
+  useEffect(() => {
+    let isOpen = true;
+    // Without a picture there are none to choose from.
+    ofPicture().then(
+      (colours) => isOpen && setInPicture(colours),
+      () => undefined,
+    );
+    return () => void (isOpen = false);
+  }, [ofPicture]);
   const [h, s, v] = colourNumbers(value, 'hsv');
   const put = (hex: string) => onChange(hex.slice(0, 7).toLowerCase());
   const take = (colour: string) => {
@@ -66,44 +76,12 @@ export default function Picker({ label, value, onChange, onDone }: ColourProps) 
           onChange={(to) => useColours.setState({ space: to as ColourSpace['name'] })}
         />
       </div>
-      <Numbers value={value} space={space} onChange={onChange} onDone={onDone} />
+      <ChannelSliders value={value} space={space} onChange={onChange} onDone={onDone} />
       <Swatches title="Lately" colours={recent} onTake={take} />
-      <Swatches title="In this scene" colours={palette} onTake={take} />
+      <Swatches title="In this scene" colours={used()} onTake={take} />
+      <Swatches title="In the picture" colours={inPicture} onTake={take} />
       <Swatches title="Lights of the harbour" colours={SWATCHES} onTake={take} />
     </>
-  );
-}
-
-function Numbers({
-  value,
-  space,
-  onChange,
-  onDone,
-}: {
-  value: string;
-  space: ColourSpace['name'];
-  onChange(value: string): void;
-  onDone(): void;
-}) {
-  const { channels } = colourSpaces.find((s) => s.name === space)!;
-  const numbers = colourNumbers(value, space);
-  return (
-    <div className="grid grid-cols-3 text-xs text-dim">
-      {channels.map(({ label, unit, max }, i) => (
-        <label key={label} className="flex flex-col items-end">
-          <span className="px-1">{label}</span>
-          <NumberField
-            value={Math.round(numbers[i]! * 10) / 10}
-            parameter={{ label, unit, min: 0, max, step: 1, default: numbers[i]! }}
-            unit={false}
-            onChange={(n) =>
-              onChange(colourOf(numbers.with(i, n) as [number, number, number], space))
-            }
-            onDone={onDone}
-          />
-        </label>
-      ))}
-    </div>
   );
 }
 
@@ -126,7 +104,7 @@ function Swatches({
             key={c}
             type="button"
             aria-label={c}
-            title={c}
+            data-tip={c}
             className="aspect-square rounded-sm border border-white/15"
             style={{ background: c }}
             onClick={() => onTake(c)}

@@ -25,8 +25,12 @@ export function Dialog({
       <D.Portal>
         <D.Overlay className="fixed inset-0 z-40 bg-black/60" />
         <D.Content
-          className={`fixed top-1/2 left-1/2 z-50 max-h-[90vh] max-w-[94vw] -translate-x-1/2 -translate-y-1/2 overflow-auto rounded-xl border border-line bg-panel p-5 shadow-2xl ${width}`}
+          className={`fixed top-1/2 left-1/2 z-50 max-h-[90vh] max-w-[94vw] -translate-x-1/2 -translate-y-1/2 overflow-auto rounded-xl border border-line bg-panel p-5 shadow-2xl outline-none ${width}`}
           {...(description ? {} : { 'aria-describedby': undefined })}
+          // What a message offers is no click beside the window.
+          onInteractOutside={(e) =>
+            (e.target as Element).closest('[data-sonner-toaster]') && e.preventDefault()
+          }
         >
           <div className="mb-4 flex items-start justify-between gap-4">
             <div>

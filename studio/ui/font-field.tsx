@@ -4,6 +4,7 @@ import { useContext, useEffect, useMemo, useRef, useState } from 'react';
 import { families } from '@ignis/core/text/families';
 import { FontChoice } from './font-context';
 import { FontWords, fontTitle } from './font-words';
+import { SearchField } from './search-field';
 
 interface Props {
   label: string;
@@ -16,8 +17,9 @@ interface Props {
 export function FontField({ label, value, onChange, onDone }: Props) {
   const { words, own, bringIn } = useContext(FontChoice);
   const [open, setOpen] = useState(false);
+  const [sought, setSought] = useState('');
   const list = useRef<HTMLDivElement>(null);
-  const groups = useMemo(() => {
+  const all = useMemo(() => {
     const uses = [...new Set(families.map((f) => f.use))];
     const shipped = uses.map((use) => ({
       title: use,
@@ -25,6 +27,20 @@ export function FontField({ label, value, onChange, onDone }: Props) {
     }));
     return own.length > 0 ? [{ title: 'Yours', fonts: [...own] }, ...shipped] : shipped;
   }, [own]);
+  // By name, or by what they are good for.
+  const term = sought.trim().toLowerCase();
+  const groups = all
+    .map((g) => ({
+      ...g,
+      fonts: g.fonts.filter((f) => `${fontTitle(f)} ${g.title}`.toLowerCase().includes(term)),
+    }))
+    .filter((g) => g.fonts.length > 0);
+  const take = (font: string) => {
+    onChange(font);
+    setOpen(false);
+    setSought('');
+    onDone();
+  };
   const fonts = groups.flatMap((g) => g.fonts);
   useEffect(() => {
     if (open)
@@ -33,6 +49,9 @@ export function FontField({ label, value, onChange, onDone }: Props) {
       );
   }, [open]);
   const walk = (e: React.KeyboardEvent) => {
+    const isLetter = e.key.length === 1 && e.key !== ' ' && !e.ctrlKey && !e.metaKey && !e.altKey;
+    // What is typed is looked for.
+    if (isLetter) e.currentTarget.querySelector('input')?.focus();
     const by = e.key === 'ArrowDown' ? 1 : e.key === 'ArrowUp' ? -1 : 0;
     if (by === 0) return;
     e.preventDefault();
@@ -46,6 +65,7 @@ export function FontField({ label, value, onChange, onDone }: Props) {
       open={open}
       onOpenChange={(now) => {
         setOpen(now);
+        setSought('');
         if (!now) onDone();
       }}
     >
@@ -63,14 +83,25 @@ export function FontField({ label, value, onChange, onDone }: Props) {
           align="start"
           sideOffset={120}
           collisionPadding={10}
+          onKeyDown={walk}
           className="z-50 flex max-h-[min(620px,calc(100vh-40px))] w-[340px] flex-col rounded-lg border border-line bg-panel shadow-2xl"
         >
+          <SearchField
+            label="Find a font"
+            placeholder="Find a font"
+            value={sought}
+            onChange={setSought}
+            onEnter={() => groups[0] && take(groups[0].fonts[0]!)}
+            className="m-1.5 mb-0"
+          />
+          {groups.length === 0 && (
+            <p className="px-4 py-6 text-sm text-dim">No font is called that.</p>
+          )}
           <div
             ref={list}
             role="listbox"
             aria-label={label}
             className="min-h-0 overflow-y-auto p-1.5"
-            onKeyDown={walk}
           >
             {groups.map((g) => (
               <div key={g.title} role="group" aria-label={g.title}>
@@ -82,11 +113,7 @@ export function FontField({ label, value, onChange, onDone }: Props) {
                     role="option"
                     data-font={font}
                     aria-selected={font === value}
-                    onClick={() => {
-                      onChange(font);
-                      setOpen(false);
-                      onDone();
-                    }}
+                    onClick={() => take(font)}
                     className={`flex w-full flex-col gap-0.5 rounded px-2 py-1 text-left hover:bg-raised focus:bg-raised ${font === value ? 'bg-ember/15' : ''}`}
                   >
                     <FontWords font={font} words={words} />

@@ -11,7 +11,7 @@ export const IconButton = ({
   <button
     type="button"
     aria-label={label}
-    title={label}
+    data-tip={label}
     onClick={onClick}
     className="rounded p-1.5 text-dim hover:bg-raised hover:text-ink"
   >

@@ -1,14 +1,20 @@
+import { ChevronRight } from 'lucide-react';
 import { ContextMenu, DropdownMenu } from 'radix-ui';
 import type { ReactNode } from 'react';
 
 /** One entry of a menu; `null` is a dividing line. */
-export type MenuEntry = {
-  label: string;
-  run(): void;
-  disabled?: boolean;
-  hint?: string;
-  danger?: boolean;
-} | null;
+export type MenuEntry =
+  | {
+      label: string;
+      run(): void;
+      disabled?: boolean;
+      hint?: string;
+      danger?: boolean;
+      /** A colour that stands before it. */
+      swatch?: string;
+    }
+  | { label: string; items: MenuEntry[] }
+  | null;
 
 /** A menu is no higher than the page has room for; a longer one is scrolled. */
 const box =
@@ -29,14 +35,29 @@ function Entries({
 }): ReactNode {
   const list = typeof of === 'function' ? of() : of;
   return list.map((e, i) =>
-    e ? (
+    e && 'items' in e ? (
+      <Kit.Sub key={e.label}>
+        <Kit.SubTrigger className={row}>
+          {e.label}
+          <ChevronRight size={13} className="text-dim" />
+        </Kit.SubTrigger>
+        <Kit.Portal>
+          <Kit.SubContent collisionPadding={8} className={box}>
+            <Entries of={e.items} Kit={Kit} />
+          </Kit.SubContent>
+        </Kit.Portal>
+      </Kit.Sub>
+    ) : e ? (
       <Kit.Item
         key={e.label}
         disabled={e.disabled}
         onSelect={e.run}
         className={`${row} ${e.danger ? 'text-alarm' : ''}`}
       >
-        {e.label}
+        <span className="flex items-center gap-2">
+          {e.swatch && <span className="size-3 rounded-full" style={{ background: e.swatch }} />}
+          {e.label}
+        </span>
         {e.hint && <span className="text-xs text-dim">{e.hint}</span>}
       </Kit.Item>
     ) : (

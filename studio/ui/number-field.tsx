@@ -16,6 +16,12 @@ interface Props {
   unit?: boolean;
 }
 
+/** Whether the pointer can go no farther to one side. */
+function isAtEdge({ screenX }: PointerEvent): boolean {
+  const { availLeft = 0 } = screen as Screen & { availLeft?: number };
+  return screenX <= availLeft || screenX >= availLeft + screen.availWidth - 1;
+}
+
 const places = (step: number) => (step >= 1 ? 1 : step >= 0.1 ? 2 : 3);
 const shown = (v: number, step: number) => String(Number(v.toFixed(places(step))));
 
@@ -78,17 +84,22 @@ export const NumberField = withStableHandlers(function NumberField({
     let v = value;
     let x = down.clientX;
     let moved = false;
+    const isLocked = () => document.pointerLockElement === element;
     const move = (e: PointerEvent) => {
       if (!moved && Math.abs(e.clientX - down.clientX) < 3) return;
       moved = true;
-      v = Math.min(max, Math.max(min, v + (e.clientX - x) * by(e)));
+      v = Math.min(max, Math.max(min, v + (isLocked() ? e.movementX : e.clientX - x) * by(e)));
       x = e.clientX;
       set(Math.round(v / (step / 10)) * (step / 10));
+      // At the edge of the screen it goes on without the pointer.
+      if (e.pointerType === 'mouse' && !isLocked() && isAtEdge(e))
+        void Promise.resolve(element.requestPointerLock()).catch(() => undefined);
     };
     const up = () => {
       element.removeEventListener('pointermove', move);
       element.removeEventListener('pointerup', up);
       element.removeEventListener('pointercancel', up);
+      if (isLocked()) document.exitPointerLock();
       if (moved) latest.current.onDone();
       else {
         element.focus();

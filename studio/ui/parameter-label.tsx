@@ -1,5 +1,6 @@
 import { LayoutGrid, RotateCcw } from 'lucide-react';
 import type { Parameter } from '@ignis/core/definitions/parameter';
+import { tip } from './tip';
 
 interface Props {
   parameter: Parameter;
@@ -21,7 +22,9 @@ export function ParameterLabel({ parameter: { kind, label }, onReset, differs, o
           type="button"
           tabIndex={-1}
           aria-label={`Reset ${label}`}
-          title={`Changed. Click to reset ${label.toLowerCase()}${isNumber ? ' ( Alt Backspace on the number )' : ''}.`}
+          {...tip(
+            `Changed. Click to reset ${label.toLowerCase()}${isNumber ? ' ( Alt Backspace on the number )' : ''}.`,
+          )}
           onClick={onReset}
           className="group/mark absolute inset-y-0 -left-3.5 my-auto grid h-6 w-3.5 place-items-center text-ember-ink"
         >
@@ -31,7 +34,7 @@ export function ParameterLabel({ parameter: { kind, label }, onReset, differs, o
       )}
       <span className="truncate">{label}</span>
       {differs && (
-        <span role="img" aria-label="differs" title="Differs from layer to layer">
+        <span role="img" aria-label="differs" {...tip('Differs from layer to layer')}>
           ≠
         </span>
       )}
@@ -42,7 +45,7 @@ export function ParameterLabel({ parameter: { kind, label }, onReset, differs, o
           // Tab goes from value to value: L on a number opens it too.
           tabIndex={isNumber ? -1 : undefined}
           aria-label={`Look sheet of ${label}`}
-          title={`See all of them on a look sheet${isNumber ? ' ( L on the number )' : ''}`}
+          {...tip(`See all of them on a look sheet${isNumber ? ' ( L on the number )' : ''}`)}
           onClick={onSheet}
           className="rounded p-0.5 opacity-0 group-hover/label:opacity-100 hover:text-ink focus-visible:opacity-100"
         >

@@ -11,6 +11,7 @@ import { ColourField } from './colour-field';
 import { NumberField } from './number-field';
 import { rampCss } from './ramp-css';
 import { RampGraph } from './ramp-graph';
+import { tip } from './tip';
 
 interface Props {
   label: string;
@@ -77,7 +78,7 @@ export function RampField({ label, value, onChange, onDone }: Props) {
         />
         {index < stops.length - 1 && (
           <>
-            <span title="Where half of the change to the next is done">half</span>
+            <span {...tip('Where half of the change to the next is done')}>half</span>
             <NumberField
               value={stop.middle}
               parameter={MIDDLE}
@@ -90,7 +91,9 @@ export function RampField({ label, value, onChange, onDone }: Props) {
         <button
           type="button"
           aria-label="Take the ramp from the picture"
-          title="From the picture: drag over the stage, and the colours along the way become the ramp"
+          {...tip(
+            'From the picture: drag over the stage, and the colours along the way become the ramp',
+          )}
           className="rounded p-1 hover:text-ink"
           onClick={() =>
             useColours.setState({
@@ -109,7 +112,7 @@ export function RampField({ label, value, onChange, onDone }: Props) {
         <button
           type="button"
           aria-label="Reverse the ramp"
-          title="Reverse"
+          {...tip('Reverse')}
           className="rounded p-1 hover:text-ink"
           onClick={() => {
             onChange(reversed(value));
@@ -121,7 +124,7 @@ export function RampField({ label, value, onChange, onDone }: Props) {
         <button
           type="button"
           aria-label="Remove the stop"
-          title="Remove the stop"
+          data-tip="Remove the stop"
           disabled={stops.length < 2}
           className="rounded p-1 hover:text-ink disabled:opacity-40"
           onClick={remove}
@@ -134,7 +137,7 @@ export function RampField({ label, value, onChange, onDone }: Props) {
           <button
             key={name}
             type="button"
-            title={name}
+            {...tip(name)}
             aria-label={`Ramp: ${name}`}
             className="check h-4 w-6 overflow-hidden rounded-sm border border-line hover:border-ember"
             onClick={() => {

@@ -8,6 +8,7 @@ import {
   withStop,
 } from '@ignis/core/pixels/ramp';
 import { rampCss } from './ramp-css';
+import { tip } from './tip';
 
 interface Props {
   value: Ramp;
@@ -132,7 +133,7 @@ export function RampGraph({ value, chosen, onChoose, onChange, onDone, onRemove 
           ref={graph}
           className="absolute inset-0 touch-none rounded-sm"
           style={{ background: rampCss(value, 33) }}
-          title="Opacity: press to add a point, drag it, pull it off to take it out"
+          {...tip('Opacity: press to add a point, drag it, pull it off to take it out')}
           onPointerDown={add('opacities')}
         >
           <svg
@@ -156,7 +157,7 @@ export function RampGraph({ value, chosen, onChoose, onChange, onDone, onRemove 
       <div
         ref={thread}
         className="relative h-3.5 touch-none"
-        title="Colours: press to add one, drag it, pull it off to take it out"
+        {...tip('Colours: press to add one, drag it, pull it off to take it out')}
         onPointerDown={add('colours')}
       >
         <div

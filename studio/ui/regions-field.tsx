@@ -4,6 +4,7 @@ import type { ReshapedRegion } from '@ignis/core/definitions/warps';
 import { useReshaping } from '../state/reshaping';
 import { NumberField } from './number-field';
 import { PlaceFields } from './place-fields';
+import { tip } from './tip';
 
 const SOFT = {
   ...length('Soft border', 40, { min: 1, max: 5000 }),
@@ -55,7 +56,7 @@ export function RegionsField({ value, onChange, onDone }: Props) {
             <button
               type="button"
               aria-label={`Remove part ${i + 1}`}
-              title="Remove: what it carried goes back"
+              {...tip('Remove: what it carried goes back')}
               onClick={() => {
                 onChange(value.filter((r) => r.id !== region.id));
                 onDone();

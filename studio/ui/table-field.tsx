@@ -3,6 +3,7 @@ import type { StoredTable } from '@ignis/core/pixels/colour-table';
 import { Button } from './button';
 import { FileInput } from './file-input';
 import { TableChoice } from './table-context';
+import { tip } from './tip';
 
 /** A lookup table: its name, and how to bring in another. */
 export function TableField({
@@ -19,7 +20,7 @@ export function TableField({
   return (
     <div className="flex min-w-0 items-center justify-end gap-2">
       {value && (
-        <span className="truncate text-sm" title={`${value.name}: ${sizeOf(value)}`}>
+        <span className="truncate text-sm" {...tip(`${value.name}: ${sizeOf(value)}`)}>
           {value.name}
         </span>
       )}

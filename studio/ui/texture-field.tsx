@@ -6,6 +6,7 @@ import { newFill, newScene } from '@ignis/core/scene/model/make';
 import type { Scene } from '@ignis/core/scene/model/schema';
 import { textures } from '@ignis/core/textures/index';
 import { useScenePictures } from '../state/scene-pictures';
+import { tip } from './tip';
 
 /** The size of a small picture, px of the page; it is made twice as fine. */
 const [WIDTH, HEIGHT] = [92, 60];
@@ -62,7 +63,7 @@ export function TextureField({
                       <RadioGroup.Item
                         key={o.value}
                         value={o.value}
-                        title={pictured.get(o.value)?.help}
+                        {...tip(pictured.get(o.value)?.help)}
                         onClick={() => setOpen(false)}
                         className="rounded-md border border-transparent p-1 text-left text-xs hover:bg-raised data-[state=checked]:border-ember"
                       >

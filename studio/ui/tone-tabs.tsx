@@ -2,6 +2,7 @@ import { Tabs } from 'radix-ui';
 import type { Parameter } from '@ignis/core/definitions/parameter';
 import type { CurvePoints } from '@ignis/core/geometry/curve';
 import { isPlain } from '@ignis/core/geometry/tone-curve';
+import { tip } from './tip';
 
 /** Whether a parameter is one of the curves of a step that say what tones become: one of them is seen at a time. */
 export const isToneCurve = (p: Parameter): boolean => p.kind === 'curve' && p.tones !== undefined;
@@ -25,7 +26,7 @@ export function ToneTabs({
           <Tabs.Trigger
             key={key}
             value={key}
-            title={p.help}
+            {...tip(p.help)}
             className="rounded px-1.5 py-0.5 text-xs text-dim hover:text-ink data-[state=active]:bg-raised data-[state=active]:text-ink"
           >
             {p.label}

@@ -10,7 +10,8 @@ import type { Ending } from '@ignis/core/kernels/finish';
 import { finish } from '@ignis/core/kernels/finish';
 import { inviteHelper, whileWorking } from '@ignis/core/kernels/machine';
 import { crop } from '@ignis/core/pixels/buffer';
-import type { StraightImage } from '@ignis/core/pixels/picture';
+import { mainColours } from '@ignis/core/pixels/main-colours';
+import type { StraightImage, WholeImage } from '@ignis/core/pixels/picture';
 import { heapUse, HeapFull, scoped } from '@ignis/core/pixels/heap';
 import { isEmpty, regionKey, wholeScene } from '@ignis/core/pixels/region';
 import { cacheOf } from '@ignis/core/render/cache';
@@ -119,6 +120,21 @@ const endOf = (scene: Scene, picture: RenderRequest['picture'], steady = false):
     brightests.set(scene.layers, brightest);
     return brightest;
   });
+
+/** The longer side of the picture that main colours are looked for in, px, and how many of them there are at most. */
+const COLOURS_SIDE = 160;
+const MOST_COLOURS = 10;
+
+/** The whole picture of a scene, or of some of its layers, no larger than so many px on its longer side. It belongs to the scope. */
+function small(
+  scene: Scene,
+  picture: RenderRequest['picture'],
+  { side, ...what }: { side: number } & Pick<RenderRequest, 'layers' | 'background'>,
+): WholeImage {
+  const scale = Math.min(1, side / Math.max(scene.width, scene.height));
+  const made = render(scene, { region: wholeScene(scene, scale), scale, picture, ...what });
+  return finish(made, 8, endOf(scene, picture));
+}
 
 /** Reports the progress of a picture that takes long, by the layers that were begun. */
 function progressOf(scene: Scene, started: number): (id: string) => void {
@@ -244,15 +260,18 @@ const engine: Engine = {
 
   async picture({ scene: delta, side, layers, background }) {
     const image = await about(delta, (scene, { picture }) =>
-      scoped(() => {
-        const scale = Math.min(1, side / Math.max(scene.width, scene.height));
-        const region = wholeScene(scene, scale);
-        const made = render(scene, { region, scale, layers, background, picture });
-        return finish(made, 8, endOf(scene, picture));
-      }),
+      scoped(() => small(scene, picture, { side, layers, background })),
     );
     return pngBlob(await writePng(image));
   },
+
+  mainColours: (delta) =>
+    about(delta, (scene, { picture }) =>
+      scoped(() => {
+        const { data } = small(scene, picture, { side: COLOURS_SIDE, background: true });
+        return mainColours(data as Uint8ClampedArray, MOST_COLOURS);
+      }),
+    ),
 
   weave: (delta, layer) => about(delta, (scene, given) => weaveSpans(scene, layer, given)),
 

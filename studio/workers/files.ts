@@ -1,7 +1,8 @@
 import { proxy, wrap, type Remote } from 'comlink';
+import type { LibraryEntry } from '@ignis/core/collection/entry';
 import type { SvgDrawing } from '@ignis/core/files/svg-lines';
 import type { Scene } from '@ignis/core/scene/model/schema';
-import type { FileWork, OpenedFile, PackedFile } from './files.worker';
+import type { FileWork, OpenedFile, OpenedLibrary, PackedFile } from './files.worker';
 import { watch } from './watchdog';
 
 /** The page's side of the workers that pack and unpack scenes' files. */
@@ -83,3 +84,13 @@ export const fontFile = (
 /** Packs a scene with the assets it needs. */
 export const packFile = (scene: Scene, assets: Map<string, Blob>): Promise<PackedFile> =>
   inWorker((remote) => remote.pack(scene, assets));
+
+/** Packs entries of the library with the assets they need; those whose assets are missing are named, and left out. */
+export const packLibrary = (
+  entries: readonly LibraryEntry[],
+  assets: Map<string, Blob>,
+): Promise<PackedFile> => inWorker((remote) => remote.packLibrary(entries, assets));
+
+/** Opens the file of a library. Throws with a message for the artist. */
+export const openLibrary = (file: Blob, name: string): Promise<OpenedLibrary> =>
+  inWorker((remote) => remote.openLibrary(file, name));

@@ -2,6 +2,7 @@
 /** The worker that packs and unpacks scenes' files. One is started for each file, so that it can be called off. */
 import './errors';
 import { expose } from 'comlink';
+import type { LibraryEntry } from '@ignis/core/collection/entry';
 import { FileFault, damagedFile } from '@ignis/core/files/fault';
 import { assetName, packScene, unpackScene } from '@ignis/core/files/ignis-file';
 import type { SvgDrawing } from '@ignis/core/files/svg-lines';
@@ -17,11 +18,34 @@ export interface OpenedFile extends Salvaged {
   assets: Map<string, Blob>;
 }
 
-/** A scene packed to a file; `lost` says why assets are not in it. */
+/** A scene or a library packed to a file; `lost` says why assets are not in it, or which entries. */
 export interface PackedFile {
   file: Blob;
   lost: string[];
 }
+
+/** A library's file that was opened: its entries, their pictures and fonts, and what could not be read, and why. */
+export interface OpenedLibrary {
+  entries: LibraryEntry[];
+  assets: Map<string, Blob>;
+  lost: string[];
+}
+
+const blobsOf = (assets: ReadonlyMap<string, Uint8Array>): Map<string, Blob> =>
+  new Map([...assets].map(([n, b]) => [n, new Blob([b as Uint8Array<ArrayBuffer>])]));
+
+/** The bytes of files; one that the browser can no longer read counts as missing. */
+async function bytesOf(assets: ReadonlyMap<string, Blob>): Promise<Map<string, Uint8Array>> {
+  const read = new Map<string, Uint8Array>();
+  for (const [name, blob] of assets) {
+    const bytes = await blob.arrayBuffer().catch(() => null);
+    if (bytes) read.set(name, new Uint8Array(bytes));
+  }
+  return read;
+}
+
+const zipOf = (bytes: Uint8Array): Blob =>
+  new Blob([bytes as Uint8Array<ArrayBuffer>], { type: 'application/zip' });
 
 const work = {
   live,
@@ -29,10 +53,7 @@ const work = {
   async open(file: Blob, name: string, progress: (done: number) => void): Promise<OpenedFile> {
     const bytes = new Uint8Array(await file.arrayBuffer());
     const { scene, assets, lost } = await unpackScene(bytes, name, progress);
-    const blobs = [...assets].map(
-      ([n, b]) => [n, new Blob([b as Uint8Array<ArrayBuffer>])] as const,
-    );
-    return { ...withoutAssets(scene, lost), assets: new Map(blobs) };
+    return { ...withoutAssets(scene, lost), assets: blobsOf(assets) };
   },
 
   /** Looks through an SVG that the browser is to draw: its text. */
@@ -88,15 +109,23 @@ const work = {
   },
 
   async pack(scene: Scene, assets: Map<string, Blob>): Promise<PackedFile> {
-    const read = new Map<string, Uint8Array>();
-    for (const [name, blob] of assets) {
-      // One that the browser can no longer read counts as missing.
-      const bytes = await blob.arrayBuffer().catch(() => null);
-      if (bytes) read.set(name, new Uint8Array(bytes));
-    }
-    const { bytes, lost } = await packScene({ scene, assets: read });
-    const file = new Blob([bytes as Uint8Array<ArrayBuffer>], { type: 'application/zip' });
-    return { file, lost: [...lost.values()] };
+    const { bytes, lost } = await packScene({ scene, assets: await bytesOf(assets) });
+    return { file: zipOf(bytes), lost: [...lost.values()] };
+  },
+
+  async packLibrary(
+    entries: readonly LibraryEntry[],
+    assets: Map<string, Blob>,
+  ): Promise<PackedFile> {
+    const { packLibrary } = await import('@ignis/core/collection/library-file');
+    const { bytes, lost } = packLibrary(entries, await bytesOf(assets));
+    return { file: zipOf(bytes), lost };
+  },
+
+  async openLibrary(file: Blob, name: string): Promise<OpenedLibrary> {
+    const { unpackLibrary } = await import('@ignis/core/collection/library-file');
+    const read = await unpackLibrary(new Uint8Array(await file.arrayBuffer()), name);
+    return { ...read, assets: blobsOf(read.assets) };
   },
 };
 

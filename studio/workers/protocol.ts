@@ -170,6 +170,8 @@ export interface Engine {
   cell(request: Sent<CellRequest>): Promise<Patch>;
   /** A small picture, as PNG. */
   picture(request: Sent<PictureRequest>): Promise<Blob>;
+  /** The main colours of the picture of a scene, `#rrggbb` from dark to bright. */
+  mainColours(scene: Delta): Promise<string[]>;
   /** Where a layer goes over and under what it is woven with; null if it is not woven. */
   weave(scene: Delta, layer: string): Promise<WeaveState | null>;
   /** Where a line crosses itself, its own px. */

@@ -85,3 +85,7 @@ export const bringInTable = (bytes: Blob, name: string): Promise<TableIn> =>
 /** Where a shadow lies on the floor, its own px; null for a layer that is none. */
 export const shadowFloor = (scene: Scene, layer: string): Promise<Floor | null> =>
   askAbout(scene, (remote, sent) => remote.shadowFloor(sent, layer) as Promise<Floor | null>);
+
+/** The main colours of the picture of a scene, `#rrggbb` from dark to bright. */
+export const mainColours = (scene: Scene): Promise<string[]> =>
+  askAbout(scene, (remote, sent) => remote.mainColours(sent));

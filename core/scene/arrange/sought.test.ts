@@ -19,7 +19,7 @@ const mood = newGrade('Mood', []);
 const layers = [hidden, line, text, group, mood];
 
 const found = (sought: Partial<Sought>) => {
-  const ids = foundAmong(layers, { name: '', sorts: [], ...sought });
+  const ids = foundAmong(layers, { name: '', sorts: [], marks: [], ...sought });
   return [...layers, lit].filter((l) => ids.has(l.id)).map((l) => l.name);
 };
 
@@ -38,7 +38,23 @@ describe('layers that are looked for', () => {
   it('are lights by their source or by a style that gives light', () => {
     expect(found({ sorts: ['lights'] })).toEqual(['Tide line', 'All signs', 'Lit sign']);
     const off = { ...lit, steps: [{ ...lit.steps[0]!, enabled: false }] };
-    expect(foundAmong([off], { name: '', sorts: ['lights'] }).size).toBe(0);
+    expect(foundAmong([off], { name: '', sorts: ['lights'], marks: [] }).size).toBe(0);
+  });
+
+  it('have one of the marks that are asked for, within groups too', () => {
+    const marked = layers.map((l, i) => ({
+      ...l,
+      ...(i === 1 && { mark: 'coral' as const }),
+      ...(i === 3 && { layers: [{ ...lit, mark: 'teal' as const }] }),
+    }));
+    const names = (marks: Sought['marks'], name = '') => {
+      const ids = foundAmong(marked, { name, sorts: [], marks });
+      return [...marked, lit].filter((l) => ids.has(l.id)).map((l) => l.name);
+    };
+    expect(names(['coral'])).toEqual(['Tide line']);
+    expect(names(['coral', 'teal'])).toEqual(['Tide line', 'All signs', 'Lit sign']);
+    expect(names(['coral'], 'letters')).toEqual([]);
+    expect(names(['moss'])).toEqual([]);
   });
 
   it('are of every sort that is asked for', () => {
@@ -51,8 +67,9 @@ describe('layers that are looked for', () => {
 
   it('are all where nothing is asked for', () => {
     expect(found({})).toHaveLength(6);
-    expect(isSearch({ name: '  ', sorts: [] })).toBe(false);
-    expect(isSearch({ name: 'a', sorts: [] })).toBe(true);
-    expect(isSearch({ name: '', sorts: ['hidden'] })).toBe(true);
+    expect(isSearch({ name: '  ', sorts: [], marks: [] })).toBe(false);
+    expect(isSearch({ name: 'a', sorts: [], marks: [] })).toBe(true);
+    expect(isSearch({ name: '', sorts: ['hidden'], marks: [] })).toBe(true);
+    expect(isSearch({ name: '', sorts: [], marks: ['coral'] })).toBe(true);
   });
 });

@@ -1,5 +1,6 @@
 import { emits } from '../../steps/index';
 import { definitionOf } from '../../sources/index';
+import type { MarkColour } from '../model/marks';
 import type { Layer } from '../model/schema';
 import { emitsLight, grades } from '../model/traits';
 
@@ -11,6 +12,8 @@ export interface Sought {
   name: string;
   /** Only of these sorts; empty for all. */
   sorts: readonly Sort[];
+  /** Only with one of these marks; empty for any or none. */
+  marks: readonly MarkColour[];
 }
 
 const SORTS = {
@@ -26,15 +29,16 @@ export type Sort = keyof typeof SORTS;
 export const sorts = Object.keys(SORTS) as Sort[];
 
 /** Whether a search asks for anything. */
-export const isSearch = ({ name, sorts }: Sought): boolean =>
-  name.trim() !== '' || sorts.length > 0;
+export const isSearch = ({ name, sorts, marks }: Sought): boolean =>
+  name.trim() !== '' || sorts.length > 0 || marks.length > 0;
 
 /** The ids of the layers that are found, and of the groups that they stand in; all if nothing is asked for. */
 export function foundAmong(layers: readonly Layer[], sought: Sought): ReadonlySet<string> {
   const words = sought.name.trim().toLocaleLowerCase().split(/\s+/);
   const isFound = (l: Layer) =>
     words.every((word) => l.name.toLocaleLowerCase().includes(word)) &&
-    sought.sorts.every((sort) => SORTS[sort](l));
+    sought.sorts.every((sort) => SORTS[sort](l)) &&
+    (sought.marks.length === 0 || (l.mark !== undefined && sought.marks.includes(l.mark)));
   const found = new Set<string>();
   const look = (list: readonly Layer[]): boolean =>
     list

@@ -1,3 +1,4 @@
+import { markNamesSchema, markSchema } from './marks';
 import * as v from 'valibot';
 import { blends } from '../../blend/index';
 import { maskSchema, type Mask } from '../../masks/mask';
@@ -74,6 +75,8 @@ const layerEntries = {
   id,
   name,
   visible: v.boolean(),
+  /** A colour that it is marked with, to be found by; none if left out. */
+  mark: v.optional(markSchema),
   opacity: percentage,
   blend: blendSchema,
   /** Shows only where the nearest layer beneath that is not clipped has coverage. */
@@ -213,7 +216,12 @@ export const lightParameters = {
     ...angle('Height', 40, { min: 0, max: 90, slider: [0, 90] }),
     help: 'Above the picture: 90° is straight from the eye.',
   },
-  colour: { kind: 'colour', label: 'Colour', default: '#ffffff' },
+  colour: {
+    kind: 'colour',
+    label: 'Colour',
+    help: 'The colour that the scene light has.',
+    default: '#ffffff',
+  },
 } as const satisfies Parameters;
 
 /** A line to place things by: upright at an x, or level at a y, scene px. */
@@ -297,6 +305,8 @@ export type Take = v.InferOutput<typeof takeSchema>;
 
 export const sceneEntries = v.strictObject({
   ...stateEntries.entries,
+  /** What colours that mark layers are called; those left out have no names. */
+  markNames: v.optional(markNamesSchema),
   /** How the scene was, oldest first; none if left out. */
   takes: v.optional(
     v.pipe(

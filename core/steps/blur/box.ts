@@ -11,8 +11,11 @@ export const box = defineStep({
   label: 'Box blur',
   help: 'The mean over a box: a plain, hard softness.',
   parameters: {
-    width: length('Width', 16, side),
-    height: length('Height', 16, side),
+    width: {
+      ...length('Width', 16, side),
+      help: 'How far colours are averaged to each side, across.',
+    },
+    height: { ...length('Height', 16, side), help: 'How far colours are averaged, up and down.' },
   },
   margin: ({ width, height }, scale) =>
     Math.max(slideMargin(width * scale), slideMargin(height * scale)),

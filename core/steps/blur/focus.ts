@@ -33,6 +33,7 @@ export const focus = defineStep({
     form: {
       kind: 'choice',
       label: 'In focus',
+      help: 'Where the picture stays sharp.',
       options: [
         { value: 'band', label: 'along a band' },
         { value: 'oval', label: 'within an oval' },
@@ -41,20 +42,25 @@ export const focus = defineStep({
       default: 'band',
     },
     centre,
-    angle: angle('Angle', 0),
+    angle: angle('Angle', 0, { help: 'How the band or the oval is turned.' }),
     width: {
       ...length('Focus width', 120, { max: 8000, slider: [0, 800] }),
       help: 'How far from the centre all is sharp: across the band, or along the oval.',
     },
     height: {
       ...length('Height', 80, { min: 1, max: 8000, slider: [1, 800] }),
+      help: 'How high the oval is that stays sharp.',
       needs: { form: ['oval'] },
     },
     passage: {
       ...length('Transition', 260, { min: 1, max: 8000, slider: [1, 1000] }),
       help: 'How far it takes until the blur is whole.',
     },
-    radius: { ...length('Blur', 18, { max: 200, slider: [0, 60] }), step: 0.5 },
+    radius: {
+      ...length('Blur', 18, { max: 200, slider: [0, 60] }),
+      help: 'How blurred it is where it is farthest out of focus.',
+      step: 0.5,
+    },
     opening,
     turn: bladesTurn,
     blooms,

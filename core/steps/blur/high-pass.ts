@@ -13,7 +13,11 @@ export const highPass = defineStep({
   label: 'High-pass',
   help: 'Leaves what is finer than a radius, on middle grey: laid over by overlay or soft light, it sharpens.',
   parameters: {
-    radius: { ...length('Radius', 8, { min: 0.3, max: 400, slider: [0.5, 60] }), step: 0.5 },
+    radius: {
+      ...length('Radius', 8, { min: 0.3, max: 400, slider: [0.5, 60] }),
+      help: 'What is larger than this becomes grey, what is finer stays.',
+      step: 0.5,
+    },
     grey: {
       kind: 'switch',
       label: 'Without colour',

@@ -17,7 +17,11 @@ export const lens = defineStep({
   label: 'Lens blur',
   help: 'Out of focus: every point of light becomes the shape of the opening, a disc or a polygon of blades.',
   parameters: {
-    radius: { ...length('Radius', 16, { max: 400, slider: [0, 100] }), step: 0.5 },
+    radius: {
+      ...length('Radius', 16, { max: 400, slider: [0, 100] }),
+      help: 'How large a point out of focus becomes.',
+      step: 0.5,
+    },
     depth: {
       kind: 'choice',
       label: 'Depth',
@@ -33,6 +37,7 @@ export const lens = defineStep({
     of: {
       kind: 'layer',
       label: 'Depth from',
+      help: 'A layer whose tones say how far away things are; without one all is blurred alike.',
       default: '',
       absent: '',
       needs: { depth: ['layer'] },

@@ -7,7 +7,11 @@ export const median = defineStep({
   label: 'Median',
   help: 'The middle one of the tones around: dust, scratches and noise go, edges stay; far, flat patches as if painted. Light over 16 times white counts as 16.',
   parameters: {
-    radius: { ...length('Radius', 3, { max: 60, slider: [0, 20] }), step: 0.5 },
+    radius: {
+      ...length('Radius', 3, { max: 60, slider: [0, 20] }),
+      help: 'Specks smaller than this go; edges stay.',
+      step: 0.5,
+    },
   },
   margin: ({ radius }, scale) => medianMargin(radius * scale),
   apply: (input, { radius }, { scale, wanted }) => medians(input, radius * scale, wanted),

@@ -18,6 +18,7 @@ export const motion = defineStep({
     course: {
       kind: 'choice',
       label: 'Direction',
+      help: 'Whether the picture moves along one angle, or along a line of the scene.',
       options: [
         { value: 'angle', label: 'an angle' },
         { value: 'line', label: 'a line' },
@@ -25,7 +26,7 @@ export const motion = defineStep({
       default: 'angle',
       absent: 'angle',
     },
-    angle: { ...angle('Angle', 0), needs: { course: ['angle'] } },
+    angle: { ...angle('Angle', 0), help: 'Which way it moves.', needs: { course: ['angle'] } },
     of: {
       kind: 'layer',
       label: 'Line',

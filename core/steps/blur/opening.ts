@@ -23,7 +23,7 @@ export const opening: ChoiceParameter<keyof typeof BLADES> = {
 };
 
 export const bladesTurn: NumberParameter = {
-  ...angle('Aperture turn', 10),
+  ...angle('Aperture turn', 10, { help: 'How the opening of the aperture is turned.' }),
   needs: { opening: ['five', 'six', 'eight'] },
 };
 
@@ -41,6 +41,7 @@ export const blooms: NumberParameter = {
 
 export const brightFrom: NumberParameter = {
   ...percent('Highlight threshold', 85, 10, 100),
+  help: 'Light above this is taken to be brighter.',
   needs: { blooms: 'some' },
 };
 

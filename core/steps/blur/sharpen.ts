@@ -14,8 +14,12 @@ export const sharpen = defineStep({
   label: 'Sharpen',
   help: 'Strengthens edges by what a blur takes from them, no farther than a limit.',
   parameters: {
-    strength: percent('Strength', 80, 0, 500),
-    radius: { ...length('Radius', 1.5, { min: 0.3, max: 100, slider: [0.3, 10] }), step: 0.1 },
+    strength: { ...percent('Strength', 80, 0, 500), help: 'How much edges are set off.' },
+    radius: {
+      ...length('Radius', 1.5, { min: 0.3, max: 100, slider: [0.3, 10] }),
+      help: 'How wide the rim of an edge is that is set off: small for detail, large for depth.',
+      step: 0.1,
+    },
     threshold: {
       ...percent('Threshold', 1, 0, 50),
       help: 'Differences below it are left: noise, not edges.',

@@ -16,7 +16,11 @@ export const smoothWithin = defineStep({
   label: 'Smooth within edges',
   help: 'Evens out surfaces, each channel by itself, and leaves edges sharp: skin, noise, painted looks.',
   parameters: {
-    size: { ...length('Size', 6, { min: 0.5, max: 200, slider: [1, 40] }), step: 0.5 },
+    size: {
+      ...length('Size', 6, { min: 0.5, max: 200, slider: [1, 40] }),
+      help: 'How far it smooths, short of an edge.',
+      step: 0.5,
+    },
     edges: {
       ...percent('Edges from', 8, 1, 60),
       help: 'Tones that differ by more than this are edges.',

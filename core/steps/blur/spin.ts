@@ -10,7 +10,12 @@ export const spin = defineStep({
   help: 'As if the picture had turned about a place while the shutter was open.',
   parameters: {
     centre,
-    turn: angle('Angle', 8, { min: -180, max: 180, slider: [-45, 45] }),
+    turn: angle('Angle', 8, {
+      help: 'How far the picture turns while the shutter is open.',
+      min: -180,
+      max: 180,
+      slider: [-45, 45],
+    }),
   },
   seesPlace: true,
   inLens: true,

@@ -31,7 +31,12 @@ export const displaceByLayer = defineStep({
   label: 'Displace by a layer',
   help: 'Carries pixels as another layer, or what lies beneath, is light or dark: a sign on a wrinkled wall, a view through waved glass.',
   parameters: {
-    of: { kind: 'layer', label: 'Layer', default: '' },
+    of: {
+      kind: 'layer',
+      label: 'Layer',
+      help: 'The layer whose tones push the picture about.',
+      default: '',
+    },
     way: {
       kind: 'choice',
       label: 'Direction',
@@ -42,8 +47,16 @@ export const displaceByLayer = defineStep({
       ],
       default: 'tones',
     },
-    across: { ...length('Amount X', 20, reach), needs: { way: ['tones'] } },
-    down: { ...length('Amount Y', 20, reach), needs: { way: ['tones'] } },
+    across: {
+      ...length('Amount X', 20, reach),
+      help: 'How far a full tone pushes to the right.',
+      needs: { way: ['tones'] },
+    },
+    down: {
+      ...length('Amount Y', 20, reach),
+      help: 'How far a full tone pushes down.',
+      needs: { way: ['tones'] },
+    },
     grey: {
       ...percent('Neutral tone', 50),
       help: 'The tone that carries nothing.',
@@ -54,7 +67,11 @@ export const displaceByLayer = defineStep({
       help: 'How thick the glass is between black and white.',
       needs: { way: ['slope'] },
     },
-    soften: { ...length('Soften', 3, { max: 200, slider: [0, 40] }), step: 0.5 },
+    soften: {
+      ...length('Soften', 3, { max: 200, slider: [0, 40] }),
+      help: 'Blurs those tones first, so that no fine detail tears the picture.',
+      step: 0.5,
+    },
     beyond,
   },
   example: { across: 40, down: 40 },

@@ -14,9 +14,15 @@ export const lensDistortion = defineStep({
   help: 'Bends straight lines as a lens does: outwards as a barrel, inwards as a cushion; or takes that away.',
   parameters: {
     centre,
-    barrel: percent('Barrel', 20, -100, 100),
+    barrel: {
+      ...percent('Barrel', 20, -100, 100),
+      help: 'Bends straight lines outwards as a wide lens does; below 0 inwards.',
+    },
     rim: { ...percent('At the rim', 0, -100, 100), help: 'How much more near the corners.' },
-    zoom: percent('Zoom', 100, 20, 400),
+    zoom: {
+      ...percent('Zoom', 100, 20, 400),
+      help: 'Enlarges what is left, so that no edge shows.',
+    },
     beyond,
   },
   seesPlace: true,

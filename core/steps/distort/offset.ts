@@ -7,8 +7,12 @@ export const offset = defineStep({
   label: 'Offset',
   help: 'Moves the picture to the side; what leaves it on one side comes in on the other.',
   parameters: {
-    across: place('Offset X', 200),
-    down: place('Offset Y', 0),
+    across: place('Offset X', 200, {
+      help: 'How far the picture is moved to the right; what leaves comes in again on the left.',
+    }),
+    down: place('Offset Y', 0, {
+      help: 'How far the picture is moved down; what leaves comes in again above.',
+    }),
     beyond: { ...beyond, default: 'repeated' },
   },
   seesPlace: true,

@@ -13,6 +13,7 @@ export const polar = defineStep({
     way: {
       kind: 'choice',
       label: 'Direction',
+      help: 'Whether rows become rings round a middle, or rings become rows.',
       options: [
         { value: 'into-rings', label: 'rows into rings' },
         { value: 'into-rows', label: 'rings into rows' },

@@ -11,14 +11,27 @@ export const ripple = defineStep({
   first: ['height', 'length', 'reach'],
   parameters: {
     centre,
-    height: length('Height', 24, { max: 500, slider: [0, 100] }),
-    length: length('Wavelength', 140, { min: 2, max: 4000, slider: [5, 400] }),
-    phase: angle('Phase', 0),
+    height: length('Height', 24, {
+      help: 'How far the rings push the picture in and out.',
+      max: 500,
+      slider: [0, 100],
+    }),
+    length: length('Wavelength', 140, {
+      help: 'From one ring to the next.',
+      min: 2,
+      max: 4000,
+      slider: [5, 400],
+    }),
+    phase: angle('Phase', 0, { help: 'How far the rings have run out.' }),
     fade: {
       ...percent('Fade', 60),
       help: 'How much flatter rings are at the edge of their reach.',
     },
-    reach: length('Reach', 1200, { min: 10, slider: [50, 2000] }),
+    reach: length('Reach', 1200, {
+      help: 'How far out the rings go before they fade.',
+      min: 10,
+      slider: [50, 2000],
+    }),
     beyond,
   },
   arms: [{ length: 'reach', label: 'Reach' }],

@@ -13,8 +13,16 @@ export const swell = defineStep({
   help: 'Draws the picture outwards from a place, or together towards it.',
   parameters: {
     centre,
-    amount: percent('Swell', 60, -100, 100),
-    radius: length('Radius', 700, { min: 1, max: 8000, slider: [20, 1500] }),
+    amount: {
+      ...percent('Swell', 60, -100, 100),
+      help: 'Bulges the middle out; below 0 it is pinched in.',
+    },
+    radius: length('Radius', 700, {
+      help: 'How far out it bulges.',
+      min: 1,
+      max: 8000,
+      slider: [20, 1500],
+    }),
     beyond,
   },
   arms: [{ length: 'radius', label: 'Radius' }],

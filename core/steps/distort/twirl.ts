@@ -16,8 +16,16 @@ export const twirl = defineStep({
   help: 'Turns the picture about a place, most in the middle, not at all at the rim.',
   parameters: {
     centre,
-    turn: { ...angle('Turn', 90, { min: -1440, max: 1440, slider: [-360, 360] }) },
-    radius: length('Radius', 700, { min: 1, max: 8000, slider: [20, 1500] }),
+    turn: {
+      ...angle('Turn', 90, { min: -1440, max: 1440, slider: [-360, 360] }),
+      help: 'How far the middle is turned.',
+    },
+    radius: length('Radius', 700, {
+      help: 'How far out the twirl reaches.',
+      min: 1,
+      max: 8000,
+      slider: [20, 1500],
+    }),
     beyond,
   },
   arms: [{ length: 'radius', label: 'Radius' }],

@@ -11,12 +11,22 @@ export const wave = defineStep({
   first: ['height', 'length', 'angle'],
   parameters: {
     angle: { ...angle('Angle', 0), help: 'Which way the waves run, clockwise from the right.' },
-    height: length('Height', 40, { max: 500, slider: [0, 150] }),
-    length: length('Wavelength', 420, { min: 2, max: 8000, slider: [10, 1000] }),
-    phase: angle('Phase', 0),
+    height: length('Height', 40, {
+      help: 'How far the waves push the picture.',
+      max: 500,
+      slider: [0, 150],
+    }),
+    length: length('Wavelength', 420, {
+      help: 'From one wave to the next.',
+      min: 2,
+      max: 8000,
+      slider: [10, 1000],
+    }),
+    phase: angle('Phase', 0, { help: 'How far the waves have run on.' }),
     moves: {
       kind: 'choice',
       label: 'Displaces',
+      help: 'Whether the waves push sideways, or forward and back.',
       options: [
         { value: 'across', label: 'across its way' },
         { value: 'along', label: 'along its way' },
@@ -26,6 +36,7 @@ export const wave = defineStep({
     form: {
       kind: 'choice',
       label: 'Form',
+      help: 'Whether the waves are round, or come to a point.',
       options: [
         { value: 'round', label: 'Round' },
         { value: 'pointed', label: 'Pointed' },

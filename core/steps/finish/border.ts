@@ -24,15 +24,26 @@ export const border = defineStep({
   label: 'Border and corners',
   help: 'Rounds the corners of the picture and lays a border along its edges.',
   parameters: {
-    width: length('Width', 24, { max: 2000, slider: [0, 200] }),
-    colour: { kind: 'colour', label: 'Colour', default: '#f4efe6', needs: { width: 'some' } },
-    strength: { ...percent('Strength', 100), needs: { width: 'some' } },
+    width: length('Width', 24, { help: 'How wide the border is.', max: 2000, slider: [0, 200] }),
+    colour: {
+      kind: 'colour',
+      label: 'Colour',
+      help: 'The colour of the border.',
+      default: '#f4efe6',
+      needs: { width: 'some' },
+    },
+    strength: {
+      ...percent('Strength', 100),
+      help: 'How much the border covers.',
+      needs: { width: 'some' },
+    },
     corners: {
       ...length('Corners', 0, { max: 2000, slider: [0, 300] }),
       help: 'The radius of the outer corners.',
     },
     inner: {
       ...length('Inner corners', 0, { max: 2000, slider: [0, 300] }),
+      help: 'How round the corners of the picture within the border are.',
       needs: { width: 'some' },
     },
     inset: {

@@ -12,10 +12,22 @@ export const brokenSignal = defineStep({
   label: 'Broken signal',
   help: 'Bands of the picture jump to the side by chance, and their colours come apart.',
   parameters: {
-    shift: length('Shift', 60, { max: 1000, slider: [0, 300] }),
-    height: length('Height of bands', 36, { min: 2, max: 1000, slider: [4, 200] }),
+    shift: length('Shift', 60, {
+      help: 'How far bands slip to the side.',
+      max: 1000,
+      slider: [0, 300],
+    }),
+    height: length('Height of bands', 36, {
+      help: 'How high the bands are that slip.',
+      min: 2,
+      max: 1000,
+      slider: [4, 200],
+    }),
     share: { ...percent('Share', 35), help: 'The share of bands that jump.' },
-    apart: { ...length('Colour shift', 5, { min: -100, max: 100, slider: [-30, 30] }) },
+    apart: {
+      ...length('Colour shift', 5, { min: -100, max: 100, slider: [-30, 30] }),
+      help: 'How far red and blue part in them.',
+    },
     seed: seed(),
     beyond: { ...beyond, default: 'repeated' },
   },

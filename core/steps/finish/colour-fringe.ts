@@ -20,6 +20,7 @@ export const colourFringe = defineStep({
     way: {
       kind: 'choice',
       label: 'Direction',
+      help: 'Whether red and blue part outwards, as in a lens, or all one way.',
       options: [
         { value: 'outwards', label: 'outwards from a place' },
         { value: 'along', label: 'along an angle' },
@@ -31,7 +32,11 @@ export const colourFringe = defineStep({
       help: 'How far red is moved, in the corners if outwards; blue as far the other way.',
       step: 0.1,
     },
-    angle: { ...angle('Angle', 0), needs: { way: ['along'] } },
+    angle: {
+      ...angle('Angle', 0),
+      help: 'Which way red and blue part.',
+      needs: { way: ['along'] },
+    },
     centre: { ...centre, needs: OUTWARDS },
   },
   seesPlace: true,

@@ -33,9 +33,9 @@ export const dust = defineStep({
   label: 'Dust and scratches',
   help: 'What lay on the film: specks, bent hairs, and fine scratches from top to bottom, by scene px.',
   parameters: {
-    specks: percent('Specks', 40),
-    hairs: percent('Hairs', 15),
-    scratches: percent('Scratches', 10),
+    specks: { ...percent('Specks', 40), help: 'How many specks of dust there are.' },
+    hairs: { ...percent('Hairs', 15), help: 'How many hairs there are.' },
+    scratches: { ...percent('Scratches', 10), help: 'How many scratches there are.' },
     size: {
       ...count('Size', 1, { min: 0.3, max: 10, slider: [0.3, 4] }),
       step: 0.1,

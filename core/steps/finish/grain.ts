@@ -15,7 +15,11 @@ export const grain = defineStep({
       slider: [0, 20],
       step: 0.5,
     },
-    size: { ...length('Size', 1.6, { min: 0.5, max: 40, slider: [0.5, 8] }), step: 0.1 },
+    size: {
+      ...length('Size', 1.6, { min: 0.5, max: 40, slider: [0.5, 8] }),
+      help: 'How large the grains are, in px of the scene: the same at every zoom.',
+      step: 0.1,
+    },
     rough: { ...percent('Roughness', 50), help: 'How strong the finer and the coarser grain is.' },
     colour: {
       ...percent('Colour', 30),

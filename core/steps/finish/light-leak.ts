@@ -31,6 +31,7 @@ export const lightLeak = defineStep({
     side: {
       kind: 'choice',
       label: 'From',
+      help: 'From which side light leaks in.',
       options: [
         { value: 'left', label: 'the left' },
         { value: 'right', label: 'the right' },
@@ -45,8 +46,18 @@ export const lightLeak = defineStep({
       ...{ slider: [-3, 3], default: 0 },
       help: 'How bright it is where it came in: 0 is white.',
     },
-    near: { kind: 'colour', label: 'Colour at the edge', default: '#ffb84a' },
-    far: { kind: 'colour', label: 'Colour at its end', default: '#d8261a' },
+    near: {
+      kind: 'colour',
+      label: 'Colour at the edge',
+      help: 'The colour of the leak where it comes in.',
+      default: '#ffb84a',
+    },
+    far: {
+      kind: 'colour',
+      label: 'Colour at its end',
+      help: 'The colour that it fades to.',
+      default: '#d8261a',
+    },
     uneven: { ...percent('Unevenness', 60), help: 'From an even glow to clouds.' },
     seed: seed(),
   },

@@ -10,10 +10,14 @@ export const scanLines = defineStep({
   label: 'Scan lines',
   help: 'The lines of an old screen: bright ones with dark gaps, by scene px.',
   parameters: {
-    apart: { ...length('Spacing', 6, { min: 1, max: 400, slider: [2, 40] }), step: 0.5 },
-    strength: percent('Strength', 50),
+    apart: {
+      ...length('Spacing', 6, { min: 1, max: 400, slider: [2, 40] }),
+      help: 'From one line to the next.',
+      step: 0.5,
+    },
+    strength: { ...percent('Strength', 50), help: 'How dark it is between the lines.' },
     sharp: { ...percent('Sharpness', 30), help: 'From soft waves to thin dark lines.' },
-    angle: angle('Angle', 0),
+    angle: angle('Angle', 0, { help: 'How the lines are turned; level at 0.' }),
     phase: { ...percent('Phase', 0), help: 'By a share of the way from line to line.' },
   },
   margin: () => 0,

@@ -18,6 +18,7 @@ export const vignette = defineStep({
     by: {
       kind: 'choice',
       label: 'Method',
+      help: 'Whether the edge gets less light, or a colour is laid on it.',
       options: [
         { value: 'light', label: 'light' },
         { value: 'colour', label: 'a colour' },
@@ -26,10 +27,21 @@ export const vignette = defineStep({
     },
     light: {
       ...{ kind: 'number', label: 'Light at the edge', unit: 'stops', min: -8, max: 4 },
+      help: 'How much light the corners lose, or gain.',
       ...{ slider: [-4, 2], step: 0.1, default: -1.5, needs: { by: ['light'] } },
     },
-    colour: { kind: 'colour', label: 'Colour', default: '#0a0614', needs: { by: ['colour'] } },
-    strength: { ...percent('Strength', 80), needs: { by: ['colour'] } },
+    colour: {
+      kind: 'colour',
+      label: 'Colour',
+      help: 'The colour that the edge is laid over with.',
+      default: '#0a0614',
+      needs: { by: ['colour'] },
+    },
+    strength: {
+      ...percent('Strength', 80),
+      help: 'How much of that colour there is in the corners.',
+      needs: { by: ['colour'] },
+    },
     size: { ...percent('Start', 45, 0, 150), help: 'Of the way from the centre to a corner.' },
     softness: { ...percent('Softness', 70, 1, 150), help: 'How far it takes until it is whole.' },
     round: {

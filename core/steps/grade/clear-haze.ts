@@ -17,8 +17,16 @@ export const clearHaze = defineStep({
   label: 'Clear the haze',
   help: 'Takes away the light that haze adds, more where it is thick; below 0 it lays haze on.',
   parameters: {
-    amount: percent('Clear', 50, -100, 100),
-    colour: { kind: 'colour', label: 'Colour of the haze', default: '#c8d2dc' },
+    amount: {
+      ...percent('Clear', 50, -100, 100),
+      help: 'How much of the haze is taken away; below 0 some is added.',
+    },
+    colour: {
+      kind: 'colour',
+      label: 'Colour of the haze',
+      help: 'The colour of the air that veils what is far away.',
+      default: '#c8d2dc',
+    },
     size: {
       ...length('Size', 60, { min: 5, max: 400, slider: [10, 200] }),
       help: 'How large areas are over which haze is even.',

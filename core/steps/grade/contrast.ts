@@ -15,7 +15,10 @@ export const contrast = defineStep({
   label: 'Contrast about a grey',
   help: 'Spreads tones, or draws them together, about a grey that stays as it is; nothing is cut at black or white.',
   parameters: {
-    contrast: percent('Contrast', 20, -100, 100),
+    contrast: {
+      ...percent('Contrast', 20, -100, 100),
+      help: 'Moves tones away from the grey that you choose, or towards it.',
+    },
     grey: { ...percent('Grey', 46, 10, 90), help: 'The tone that stays as it is.' },
     of: {
       kind: 'choice',

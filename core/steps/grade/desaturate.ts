@@ -21,6 +21,7 @@ export const desaturate = defineStep({
     by: {
       kind: 'choice',
       label: 'Tone by',
+      help: 'What the grey of a colour is taken from.',
       options: [
         { value: 'luma', label: 'Luma' },
         { value: 'lightness', label: 'Lightness' },

@@ -8,8 +8,15 @@ export const detail = defineStep({
   label: 'Fine detail',
   help: 'Brings out the grain of surfaces, or smooths it away, and leaves edges as sharp as they are.',
   parameters: {
-    size: { ...length('Size', 3, { min: 0.5, max: 30, slider: [0.5, 12] }), step: 0.5 },
-    detail: percent('Detail', 60, -100, 300),
+    size: {
+      ...length('Size', 3, { min: 0.5, max: 30, slider: [0.5, 12] }),
+      help: 'Detail up to this size is set off.',
+      step: 0.5,
+    },
+    detail: {
+      ...percent('Detail', 60, -100, 300),
+      help: 'How much fine detail is set off; below 0 it is smoothed.',
+    },
   },
   margin: ({ size }, scale) => evenMargin(size * scale),
   keepsShape: true,

@@ -9,8 +9,18 @@ export const duotone = defineStep({
   label: 'Duotone',
   help: 'Two inks: one for the dark, one for the light, every tone between mixed of both.',
   parameters: {
-    dark: { kind: 'colour', label: 'Dark', default: '#1a1440' },
-    bright: { kind: 'colour', label: 'Bright', default: '#ffd9a0' },
+    dark: {
+      kind: 'colour',
+      label: 'Dark',
+      help: 'The colour that black becomes.',
+      default: '#1a1440',
+    },
+    bright: {
+      kind: 'colour',
+      label: 'Bright',
+      help: 'The colour that white becomes.',
+      default: '#ffd9a0',
+    },
     balance: {
       ...percent('Balance', 0, -100, 100),
       help: 'Which of the two takes more of the tones: below 0 the dark, above 0 the bright.',

@@ -18,8 +18,14 @@ export const fringe = defineStep({
   label: 'Clean the fringe',
   help: 'Along the edge of its mask the layer loses the colours of the background it was cut from.',
   parameters: {
-    reach: { ...length('Reach', 8, { min: 1, max: 200, slider: [1, 40] }) },
-    amount: percent('Amount', 100),
+    reach: {
+      ...length('Reach', 8, { min: 1, max: 200, slider: [1, 40] }),
+      help: 'How far in from the edge the old background is looked for.',
+    },
+    amount: {
+      ...percent('Amount', 100),
+      help: 'How much of the old background’s colour is taken away.',
+    },
   },
   margin: ({ reach }, scale) => blurMargin((reach * scale) / 2),
   keepsShape: true,

@@ -19,7 +19,7 @@ export const gradientMap = defineStep({
         [100, '#ffe9b8'],
       ]),
     },
-    amount: percent('Amount', 100),
+    amount: { ...percent('Amount', 100), help: 'How much of the new colours there is.' },
   },
   margin: () => 0,
   keepsShape: true,

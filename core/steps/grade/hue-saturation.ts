@@ -10,9 +10,24 @@ export const hueSaturation = defineStep({
   help: 'Turns hues, strengthens or drains colour; colorize gives everything one hue.',
   example: { hue: 70, saturation: 20 },
   parameters: {
-    hue: { kind: 'number', label: 'Hue', unit: '°', min: -180, max: 180, step: 1, default: 0 },
-    saturation: percent('Saturation', 0, -100, 100),
-    lightness: percent('Lightness', 0, -100, 100),
+    hue: {
+      kind: 'number',
+      label: 'Hue',
+      help: 'Turns all hues round the ring of colours.',
+      unit: '°',
+      min: -180,
+      max: 180,
+      step: 1,
+      default: 0,
+    },
+    saturation: {
+      ...percent('Saturation', 0, -100, 100),
+      help: 'How colourful it is: nothing at −100.',
+    },
+    lightness: {
+      ...percent('Lightness', 0, -100, 100),
+      help: 'Lifts colours towards white, or lowers them to black.',
+    },
     colorize: {
       kind: 'switch',
       label: 'Colorize',

@@ -11,6 +11,7 @@ export const invert = defineStep({
     of: {
       kind: 'choice',
       label: 'Inverts',
+      help: 'Whether hues turn round too, or light and dark alone.',
       options: [
         { value: 'colours', label: 'Colours' },
         { value: 'lightness', label: 'Lightness alone' },

@@ -12,6 +12,7 @@ export const light = defineStep({
     exposure: {
       kind: 'number',
       label: 'Exposure',
+      help: 'Doubles the light with every stop, as a longer exposure would.',
       unit: 'stops',
       min: -10,
       max: 10,
@@ -19,8 +20,14 @@ export const light = defineStep({
       step: 0.1,
       default: 0,
     },
-    brightness: percent('Brightness', 0, -100, 100),
-    contrast: percent('Contrast', 0, -100, 100),
+    brightness: {
+      ...percent('Brightness', 0, -100, 100),
+      help: 'Lifts or lowers all tones alike.',
+    },
+    contrast: {
+      ...percent('Contrast', 0, -100, 100),
+      help: 'Moves tones away from middle grey, or towards it.',
+    },
   },
   margin: () => 0,
   keepsShape: true,

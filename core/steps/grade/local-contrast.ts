@@ -12,7 +12,10 @@ export const localContrast = defineStep({
       ...length('Size', 40, { min: 1, max: 400, slider: [4, 150] }),
       help: 'Of what stands out.',
     },
-    contrast: percent('Contrast', 40, -100, 200),
+    contrast: {
+      ...percent('Contrast', 40, -100, 200),
+      help: 'How much light and shade of that size are set apart; below 0 they are evened out.',
+    },
   },
   margin: ({ size }, scale) => evenMargin(size * scale),
   keepsShape: true,

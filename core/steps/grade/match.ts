@@ -56,7 +56,12 @@ export const match = defineStep({
   label: 'Match',
   help: 'Brings tones and colours towards those of what lies beneath, or of another layer, so that a cut-out sits in its picture.',
   parameters: {
-    of: { kind: 'layer', label: 'Match to', default: '' },
+    of: {
+      kind: 'layer',
+      label: 'Match to',
+      help: 'Whose tones and colours it takes on; what lies beneath, unless a layer is chosen.',
+      default: '',
+    },
     by: {
       kind: 'choice',
       label: 'Method',

@@ -10,7 +10,10 @@ export const posterise = defineStep({
   label: 'Posterise',
   help: 'Leaves a few tones of each channel, or of the brightness alone; above white they go on as evenly.',
   parameters: {
-    tones: { ...count('Tones', 5, { min: 2, max: 64, slider: [2, 16] }) },
+    tones: {
+      ...count('Tones', 5, { min: 2, max: 64, slider: [2, 16] }),
+      help: 'How many tones are left of each.',
+    },
     softness: {
       ...percent('Softness', 6),
       help: 'How much of the way from tone to tone is a passage.',
@@ -18,6 +21,7 @@ export const posterise = defineStep({
     of: {
       kind: 'choice',
       label: 'Works on',
+      help: 'Whether red, green and blue have steps of their own, or all change by brightness.',
       options: [
         { value: 'channels', label: 'Each channel' },
         { value: 'tone', label: 'The brightness' },

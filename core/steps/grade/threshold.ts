@@ -12,8 +12,18 @@ export const threshold = defineStep({
   parameters: {
     at: { ...percent('Tone', 50), help: 'From here on it is the bright colour.' },
     softness: { ...percent('Softness', 2), help: 'How many tones the passage takes.' },
-    dark: { kind: 'colour', label: 'Dark', default: '#000000' },
-    bright: { kind: 'colour', label: 'Bright', default: '#ffffff' },
+    dark: {
+      kind: 'colour',
+      label: 'Dark',
+      help: 'The colour of all that is darker than the threshold.',
+      default: '#000000',
+    },
+    bright: {
+      kind: 'colour',
+      label: 'Bright',
+      help: 'The colour of all that is brighter than the threshold.',
+      default: '#ffffff',
+    },
   },
   margin: () => 0,
   keepsShape: true,

@@ -10,8 +10,13 @@ export const tint = defineStep({
   label: 'Tint',
   help: 'Washes the layer with one colour; its opacity stays as it is.',
   parameters: {
-    colour: { kind: 'colour', label: 'Colour', default: '#ff7a3c' },
-    amount: percent('Amount', 60),
+    colour: {
+      kind: 'colour',
+      label: 'Colour',
+      help: 'The colour that all is turned to; light and shade stay.',
+      default: '#ff7a3c',
+    },
+    amount: { ...percent('Amount', 60), help: 'How much of the tint there is.' },
     keepLight: {
       kind: 'switch',
       label: 'Keep tones',

@@ -12,8 +12,14 @@ export const vibrance = defineStep({
   help: 'Strengthens or drains colours without turning their hues; vibrance spares those that are strong already.',
   example: { vibrance: 70, saturation: 10 },
   parameters: {
-    vibrance: percent('Vibrance', 0, -100, 100),
-    saturation: percent('Saturation', 0, -100, 100),
+    vibrance: {
+      ...percent('Vibrance', 0, -100, 100),
+      help: 'Makes dull colours more colourful, and leaves strong ones and skin alone.',
+    },
+    saturation: {
+      ...percent('Saturation', 0, -100, 100),
+      help: 'Makes all colours more or less colourful alike; no hue shifts.',
+    },
   },
   margin: () => 0,
   keepsShape: true,

@@ -54,7 +54,12 @@ export const glare = defineStep({
     },
     tail,
     tailReach: { ...tailReach, max: 2000, slider: [1, 800] },
-    tint: { kind: 'colour', label: 'Tint', default: '#ffffff' },
+    tint: {
+      kind: 'colour',
+      label: 'Tint',
+      help: 'The colour of the bloom; white keeps that of the light.',
+      default: '#ffffff',
+    },
     veil: { ...percent('Veil', 10), help: 'The share that lies evenly over all, as in mist.' },
     veilSize: {
       ...percent('Veil’s size', 100, 10, 400),
@@ -62,32 +67,61 @@ export const glare = defineStep({
       needs: { veil: 'some' },
       absent: 100,
     },
-    veilTint: tinted('Veil’s tint', '#ffffff', 'veil'),
+    veilTint: {
+      ...tinted('Veil’s tint', '#ffffff', 'veil'),
+      help: 'The colour of the veil; white keeps that of the light.',
+    },
     ring: part('Halo', 'The share that goes into a ring round the light, as in a damp eye.'),
     ringSize: {
       ...length('Halo’s radius', 70, { min: 1, max: 1500, slider: [1, 400] }),
+      help: 'How large the ring round each light is.',
       needs: { ring: 'some' },
       absent: 70,
     },
-    ringTint: tinted('Halo’s tint', '#ffd9c2', 'ring'),
+    ringTint: {
+      ...tinted('Halo’s tint', '#ffd9c2', 'ring'),
+      help: 'The colour of the ring; white keeps that of the light.',
+    },
     star: part('Star', 'The share that goes into streaks like those of an aperture’s blades.'),
-    points: { ...count('Points', 6, { min: 2, max: 18 }), needs: { star: 'some' }, absent: 6 },
+    points: {
+      ...count('Points', 6, { min: 2, max: 18 }),
+      help: 'How many points each star has.',
+      needs: { star: 'some' },
+      absent: 6,
+    },
     starLength: {
       ...length('Star’s length', 90, { min: 1, max: 1500, slider: [1, 500] }),
       help: 'How far its streaks go until a third is left.',
       needs: { star: 'some' },
       absent: 90,
     },
-    starTurn: { ...angle('Star’s turn', 15), needs: { star: 'some' }, absent: 15 },
-    starTint: tinted('Star’s tint', '#ffffff', 'star'),
+    starTurn: {
+      ...angle('Star’s turn', 15),
+      help: 'How the stars are turned.',
+      needs: { star: 'some' },
+      absent: 15,
+    },
+    starTint: {
+      ...tinted('Star’s tint', '#ffffff', 'star'),
+      help: 'The colour of the stars; white keeps that of the light.',
+    },
     streak: part('Streak', 'The share that goes into one long streak, as in an anamorphic lens.'),
     streakLength: {
       ...length('Streak’s length', 320, { min: 1, max: 2500, slider: [1, 1200] }),
+      help: 'How far the streak reaches to each side.',
       needs: { streak: 'some' },
       absent: 320,
     },
-    streakTurn: { ...angle('Streak’s turn', 0), needs: { streak: 'some' }, absent: 0 },
-    streakTint: tinted('Streak’s tint', '#7aa8ff', 'streak'),
+    streakTurn: {
+      ...angle('Streak’s turn', 0),
+      help: 'How the streak is turned; level at 0.',
+      needs: { streak: 'some' },
+      absent: 0,
+    },
+    streakTint: {
+      ...tinted('Streak’s tint', '#7aa8ff', 'streak'),
+      help: 'The colour of the streak; white keeps that of the light.',
+    },
   },
   margin: (values, scale) => {
     const { merged, tinted, streaks } = plannedFor(values, scale);

@@ -9,7 +9,14 @@ export const feather = defineShapeStep({
   kind: 'shape.feather',
   label: 'Feather',
   help: 'Softens the edge of the shape for the styles that follow.',
-  parameters: { reach: length('Reach', 10, { max: 2000, slider: [0, 120] }), lengths },
+  parameters: {
+    reach: length('Reach', 10, {
+      help: 'How far the edge fades out.',
+      max: 2000,
+      slider: [0, 120],
+    }),
+    lengths,
+  },
   margin: ({ reach }, scale) => blurMargin((reach / 2) * scale),
   apply: (shape, _coverage, { reach }, { scale, wanted }) =>
     crop(gaussianBlur(shape, (reach / 2) * scale, wanted), wanted),

@@ -12,6 +12,7 @@ export const hollow = defineShapeStep({
     keep: {
       kind: 'choice',
       label: 'Keeps',
+      help: 'Which side of the edge stays.',
       options: [
         { value: 'outside', label: 'The outside' },
         { value: 'inside', label: 'The inside' },

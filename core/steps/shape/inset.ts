@@ -9,10 +9,16 @@ export const inset = defineShapeStep({
   label: 'Inset or outset',
   help: 'Shrinks or grows the shape for the styles that follow.',
   parameters: {
-    by: place('Grow', -8, { min: -5000, max: 5000, slider: [-80, 80] }),
+    by: place('Grow', -8, {
+      help: 'Widens the shape by so much on all sides; below 0 it shrinks.',
+      min: -5000,
+      max: 5000,
+      slider: [-80, 80],
+    }),
     corners: {
       kind: 'choice',
       label: 'Corners',
+      help: 'Whether corners grow round, or stay sharp.',
       options: [
         { value: 'round', label: 'Rounded' },
         { value: 'sharp', label: 'Sharp' },

@@ -24,6 +24,7 @@ const parameters = {
   shape: {
     kind: 'choice',
     label: 'Reflects',
+    help: 'What is mirrored in the surface.',
     options: [
       { value: 'curve', label: 'The sky, above a curve' },
       { value: 'window', label: 'A window' },
@@ -42,11 +43,17 @@ const parameters = {
     needs: CURVED,
     help: 'Where the curve lies: −100 at the top, 100 at the foot.',
   },
-  tilt: { ...signed('Tilt', 0), needs: CURVED },
-  bend: { ...signed('Bend', 30), needs: CURVED },
-  wave: { ...percent('Wave', 0, 0, 200), slider: [0, 60], needs: CURVED },
+  tilt: { ...signed('Tilt', 0), help: 'How the reflection is tilted.', needs: CURVED },
+  bend: { ...signed('Bend', 30), help: 'How far its edge is bent.', needs: CURVED },
+  wave: {
+    ...percent('Wave', 0, 0, 200),
+    help: 'How far its edge waves up and down.',
+    slider: [0, 60],
+    needs: CURVED,
+  },
   waves: {
     ...percent('Waves', 2, 0.5, 40),
+    help: 'How many waves its edge has.',
     unit: '',
     slider: [0.5, 12],
     step: 0.5,
@@ -55,6 +62,7 @@ const parameters = {
   fades: {
     kind: 'choice',
     label: 'Fades',
+    help: 'Which way the reflection fades.',
     options: [
       { value: 'down', label: 'Downward' },
       { value: 'up', label: 'Upward' },
@@ -65,13 +73,28 @@ const parameters = {
   },
   size: {
     ...percent('Size', 40, 1, 400),
+    help: 'How much of the surface the reflection takes.',
     slider: [5, 120],
     needs: { shape: ['window', 'spot'] },
   },
-  away: length('Thickness', 10, { max: 500, slider: [0, 80], needs: { shape: ['crescent'] } }),
-  soften: length('Soften', 1, { max: 200, slider: [0, 30] }),
+  away: length('Thickness', 10, {
+    help: 'How thin the crescent is.',
+    max: 500,
+    slider: [0, 80],
+    needs: { shape: ['crescent'] },
+  }),
+  soften: length('Soften', 1, {
+    help: 'How soft the edge of the reflection is.',
+    max: 200,
+    slider: [0, 30],
+  }),
   ...lampParameters,
-  colour: { kind: 'colour', label: 'Colour', default: '#ffffff' },
+  colour: {
+    kind: 'colour',
+    label: 'Colour',
+    help: 'The colour of what is mirrored.',
+    default: '#ffffff',
+  },
   blend: blendParameter('Blend', 'screen'),
   intensity,
   opacity: opacity(70),

@@ -30,6 +30,7 @@ export const glow = defineStyle({
     side: {
       kind: 'choice',
       label: 'Side',
+      help: 'On which side of the edge it glows.',
       options: [
         { value: 'outside', label: 'Outside' },
         { value: 'inside', label: 'Inside' },
@@ -40,6 +41,7 @@ export const glow = defineStyle({
     from: {
       kind: 'choice',
       label: 'Inside from',
+      help: 'Whether the light inside comes from the edge, or from the middle.',
       options: [
         { value: 'edge', label: 'The edge' },
         { value: 'centre', label: 'The centre' },
@@ -59,8 +61,15 @@ export const glow = defineStyle({
       default: 'soft',
     },
     ...tailParameters({ way: ['halo'] }),
-    reach: length('Reach', 40, { max: 2000, slider: [0, 200] }),
-    core: percent('Core', 0),
+    reach: length('Reach', 40, {
+      help: 'How far from the edge the glow goes.',
+      max: 2000,
+      slider: [0, 200],
+    }),
+    core: {
+      ...percent('Core', 0),
+      help: 'How much of that way has the full light before it begins to fade.',
+    },
     falloff,
     ramped: {
       kind: 'switch',
@@ -68,7 +77,13 @@ export const glow = defineStyle({
       help: 'Colours along the falloff, in place of one.',
       default: false,
     },
-    colour: { kind: 'colour', label: 'Colour', default: '#ff7a3c', needs: { ramped: [false] } },
+    colour: {
+      kind: 'colour',
+      label: 'Colour',
+      help: 'The colour of the glow.',
+      default: '#ff7a3c',
+      needs: { ramped: [false] },
+    },
     ramp: {
       kind: 'ramp',
       label: 'Colours',
@@ -79,11 +94,15 @@ export const glow = defineStyle({
       ]),
       needs: { ramped: [true] },
     },
-    grain: percent('Grain', 0),
-    grainSize: { ...length('Grain size', 2, { min: 0.5, max: 100, slider: [0.5, 12] }), step: 0.5 },
+    grain: { ...percent('Grain', 0), help: 'How much the glow breaks up into grains.' },
+    grainSize: {
+      ...length('Grain size', 2, { min: 0.5, max: 100, slider: [0.5, 12] }),
+      help: 'How large those grains are.',
+      step: 0.5,
+    },
     seed: seed(),
-    x: place('Offset X', 0, { slider: [-100, 100] }),
-    y: place('Offset Y', 0, { slider: [-100, 100] }),
+    x: place('Offset X', 0, { help: 'Moves the glow to the right.', slider: [-100, 100] }),
+    y: place('Offset Y', 0, { help: 'Moves the glow down.', slider: [-100, 100] }),
     above: {
       kind: 'switch',
       label: 'In front',
@@ -92,7 +111,7 @@ export const glow = defineStyle({
     },
     blend: blendParameter('Blend', 'screen'),
     intensity,
-    opacity: opacity(),
+    opacity: { ...opacity(), help: 'How much of the glow there is.' },
     lengths,
   },
   margin: (v, scale) =>

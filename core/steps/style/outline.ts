@@ -18,10 +18,11 @@ export const outline = defineStyle({
   purpose: 'shape',
   first: ['width', 'side', 'colour'],
   parameters: {
-    width: length('Width', 4, { max: 1000, slider: [0, 60] }),
+    width: length('Width', 4, { help: 'How wide the outline is.', max: 1000, slider: [0, 60] }),
     side: {
       kind: 'choice',
       label: 'Side',
+      help: 'On which side of the edge the outline lies.',
       options: [
         { value: 'inside', label: 'Inside' },
         { value: 'centre', label: 'Centred' },
@@ -32,6 +33,7 @@ export const outline = defineStyle({
     corners: {
       kind: 'choice',
       label: 'Corners',
+      help: 'Whether the outline goes round corners, or comes to a point there.',
       options: [
         { value: 'round', label: 'Rounded' },
         { value: 'sharp', label: 'Sharp' },
@@ -41,7 +43,7 @@ export const outline = defineStyle({
     ...paintParameters,
     blend: blendParameter('Blend', 'normal'),
     intensity,
-    opacity: opacity(),
+    opacity: { ...opacity(), help: 'How much of the outline there is.' },
     lengths,
   },
   margin: (v, scale) => Math.max(Math.ceil(v.width * scale) + 4, paintMargin(v, scale)),

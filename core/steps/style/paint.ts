@@ -18,7 +18,7 @@ export const paint = defineStyle({
     ...paintParameters,
     blend: blendParameter('Blend', 'normal'),
     intensity,
-    opacity: opacity(),
+    opacity: { ...opacity(), help: 'How much of the paint there is.' },
   },
   margin: (v, scale) => paintMargin(v, scale),
   pieces: (v) => [

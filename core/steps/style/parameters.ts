@@ -167,6 +167,7 @@ export const lampParameters = {
   follows: {
     kind: 'choice',
     label: 'Light',
+    help: 'Whether it is lit by the light of the scene, or by one of its own.',
     options: [
       { value: 'scene', label: 'Scene light' },
       { value: 'own', label: 'Its own' },
@@ -181,6 +182,7 @@ export const lampParameters = {
 
 export const lampHeight = {
   ...angle('Light’s height', 40, { min: 0, max: 90, slider: [0, 90] }),
+  help: 'How high the light stands: low light makes long, hard shade.',
   needs: OWN,
 } as const;
 
@@ -193,4 +195,7 @@ export const lampOf = (
     ? scene
     : { angle: values.lampAngle, height: values.lampHeight ?? scene.height, colour: '#ffffff' };
 
-export const opacity = (value = 100) => percent('Opacity', value);
+export const opacity = (value = 100) => ({
+  ...percent('Opacity', value),
+  help: 'How much of it there is.',
+});

@@ -21,20 +21,37 @@ export const shadow = defineStyle({
     way: {
       kind: 'choice',
       label: 'Position',
+      help: 'Whether the layer throws a shadow behind itself, or lies deeper than what is round it.',
       options: [
         { value: 'cast', label: 'Behind' },
         { value: 'inset', label: 'Inside' },
       ],
       default: 'cast',
     },
-    distance: length('Distance', 12, { max: 5000, slider: [0, 120] }),
+    distance: length('Distance', 12, {
+      help: 'How far from the layer its shadow falls.',
+      max: 5000,
+      slider: [0, 120],
+    }),
     ...lampParameters,
-    reach: length('Reach', 16, { max: 2000, slider: [0, 160] }),
-    core: percent('Core', 0),
+    reach: length('Reach', 16, {
+      help: 'How soft the edge of the shadow is.',
+      max: 2000,
+      slider: [0, 160],
+    }),
+    core: {
+      ...percent('Core', 0),
+      help: 'How much of that way has the full shade before it begins to fade.',
+    },
     blurring,
     ...tailParameters({ blurring: ['halo'] }),
     falloff,
-    colour: { kind: 'colour', label: 'Colour', default: '#000000' },
+    colour: {
+      kind: 'colour',
+      label: 'Colour',
+      help: 'The colour of the shadow.',
+      default: '#000000',
+    },
     hidden: {
       kind: 'switch',
       label: 'Not beneath',
@@ -43,7 +60,7 @@ export const shadow = defineStyle({
       needs: { way: ['cast'] },
     },
     blend: blendParameter('Blend', 'multiply'),
-    opacity: opacity(70),
+    opacity: { ...opacity(70), help: 'How dark the shadow is.' },
     lengths,
   },
   margin: (v, scale) =>

@@ -18,9 +18,13 @@ export const sheen = defineStyle({
   help: 'Soft bands within the shape, from two copies of it shifted apart.',
   first: ['distance', 'reach', 'colour'],
   parameters: {
-    distance: length('Distance', 20, { max: 2000, slider: [0, 160] }),
-    angle: angle('Angle', 20),
-    reach: length('Reach', 30, { max: 2000, slider: [0, 160] }),
+    distance: length('Distance', 20, {
+      help: 'How far apart the two copies of the edge lie whose difference shines.',
+      max: 2000,
+      slider: [0, 160],
+    }),
+    angle: angle('Angle', 20, { help: 'Which way those copies lie apart.' }),
+    reach: length('Reach', 30, { help: 'How soft the sheen is.', max: 2000, slider: [0, 160] }),
     curve: {
       kind: 'curve',
       label: 'Bands',
@@ -68,11 +72,21 @@ export const sheen = defineStyle({
         [1, 1, 'corner'],
       ],
     },
-    invert: { kind: 'switch', label: 'Invert', default: true },
-    colour: { kind: 'colour', label: 'Colour', default: '#ffffff' },
+    invert: {
+      kind: 'switch',
+      label: 'Invert',
+      help: 'Shines where it was dark, and is dark where it shone.',
+      default: true,
+    },
+    colour: {
+      kind: 'colour',
+      label: 'Colour',
+      help: 'The colour of the sheen.',
+      default: '#ffffff',
+    },
     blend: blendParameter('Blend', 'soft-light'),
     intensity,
-    opacity: opacity(60),
+    opacity: { ...opacity(60), help: 'How much of the sheen there is.' },
     lengths,
   },
   margin: ({ distance, reach }, scale) =>

@@ -37,6 +37,7 @@ export const tube = defineStyle({
     along: {
       kind: 'choice',
       label: 'Path',
+      help: 'Whether tubes run round the shape, or along the middle of its strokes.',
       options: [
         { value: 'outline', label: 'The outline' },
         { value: 'centre', label: 'The centre line' },
@@ -88,7 +89,7 @@ export const tube = defineStyle({
       ],
       default: 'lit',
     },
-    colour: { kind: 'colour', label: 'Colour', default: '#ff3d0a' },
+    colour: { kind: 'colour', label: 'Colour', help: 'The colour of the gas.', default: '#ff3d0a' },
     intensity: { ...intensity, default: 4 },
     halo: length('Halo', 6, {
       max: 400,
@@ -96,7 +97,10 @@ export const tube = defineStyle({
       help: 'How wide the bright part of its halo is; 0 leaves the halo out.',
     }),
     ...tailFalls(1.3, 400),
-    haloOpacity: percent('Halo’s share', 60),
+    haloOpacity: {
+      ...percent('Halo’s share', 60),
+      help: 'How much light the halo has beside the tube.',
+    },
     out: { ...percent('Broken tubes', 0), help: 'How many of the tubes give no light.' },
     flicker: {
       ...percent('Flicker', 30),
@@ -115,7 +119,7 @@ export const tube = defineStyle({
     }),
     seed: seed(),
     blend: blendParameter('Blend', 'add'),
-    opacity: opacity(),
+    opacity: { ...opacity(), help: 'How much of the tube there is.' },
     lengths,
   },
   margin(v, scale) {

@@ -35,6 +35,7 @@ const mosaicParameters = {
   shape: {
     kind: 'choice',
     label: 'Tiles',
+    help: 'The shape of the tiles.',
     options: [
       { value: 'irregular', label: 'Irregular' },
       { value: 'square', label: 'Squares' },
@@ -44,7 +45,10 @@ const mosaicParameters = {
     ],
     default: 'irregular',
   },
-  size: { ...length('Tile size', 40, { min: 1, max: 5000, slider: [4, 300] }) },
+  size: {
+    ...length('Tile size', 40, { min: 1, max: 5000, slider: [4, 300] }),
+    help: 'How large a tile is, from edge to edge.',
+  },
   loose: {
     ...percent('Irregular', 80),
     help: 'At 0 % all are squares.',
@@ -56,7 +60,7 @@ const mosaicParameters = {
     needs: { shape: ['irregular'] },
     absent: 0,
   },
-  turn: angle('Turn', 0),
+  turn: angle('Turn', 0, { help: 'How the rows of tiles are turned.' }),
   grout: {
     ...percent('Grout', 6, 0, 60),
     slider: [0, 30],
@@ -65,10 +69,15 @@ const mosaicParameters = {
   groutColour: {
     kind: 'colour',
     label: 'Grout colour',
+    help: 'The colour between the tiles.',
     default: '#1a1714',
     needs: { grout: 'some' },
   },
-  groutOpacity: { ...percent('Grout opacity', 100), needs: { grout: 'some' } },
+  groutOpacity: {
+    ...percent('Grout opacity', 100),
+    help: 'How much the grout covers: at 0 the picture shows between the tiles.',
+    needs: { grout: 'some' },
+  },
   bevel: {
     ...percent('Bevel', 20, -200, 200),
     slider: [-100, 100],

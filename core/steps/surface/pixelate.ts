@@ -19,8 +19,8 @@ export const pixelate = defineStep({
   label: 'Pixelate',
   help: 'Breaks a picture into blocks, each in the mean colour of what it covers.',
   parameters: {
-    width: length('Block width', 24, side),
-    height: length('Block height', 24, side),
+    width: { ...length('Block width', 24, side), help: 'How wide a block is.' },
+    height: { ...length('Block height', 24, side), help: 'How high a block is.' },
   },
   seesPlace: true,
   margin: ({ width, height }, scale) => Math.ceil(1.5 * Math.max(width, height) * scale) + 2,

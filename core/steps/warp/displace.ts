@@ -24,7 +24,11 @@ export const displace = defineStep({
   parameters: {
     across: { ...length('Amount X', 12, reach), help: 'At most so far to either side.' },
     down: { ...length('Amount Y', 12, reach), help: 'At most so far up and down.' },
-    texture: { ...texture, brings: undefined },
+    texture: {
+      ...texture,
+      help: 'The texture whose heights push the layer about.',
+      brings: undefined,
+    },
     textureValues,
     seamless,
     ...layParameters,

@@ -29,12 +29,16 @@ const parametersOf = ({ usual, name, towards, bead }: EdgeStep) =>
       ...percent('Density', usual.share),
       help: 'The share of them that there are, by chance.',
     },
-    length: length('Length', usual.length, { min: 1, max: 8000, slider: [10, 900] }),
+    length: length('Length', usual.length, {
+      ...{ min: 1, max: 8000, slider: [10, 900], help: 'How long they are at most.' },
+    }),
     spread: {
       ...percent('Length variation', usual.spread),
       help: 'How much their lengths differ.',
     },
-    width: length('Width', usual.width, { min: 1, max: 1000, slider: [2, 120] }),
+    width: length('Width', usual.width, {
+      ...{ min: 1, max: 1000, slider: [2, 120], help: 'How wide they are.' },
+    }),
     ...(bead && { bead }),
     waves: {
       ...percent('Waviness', usual.waves, 0, 200),
@@ -44,7 +48,12 @@ const parametersOf = ({ usual, name, towards, bead }: EdgeStep) =>
       help: 'Where they are drawn, clockwise from the right.',
     }),
     seed: seed(),
-    drips: { kind: 'drips', label: name, default: [] },
+    drips: {
+      kind: 'drips',
+      label: name,
+      help: 'Those that stand where you put them, each with its own length.',
+      default: [],
+    },
   }) as const satisfies Parameters;
 
 type Own = Values<ReturnType<typeof parametersOf>> & { bead?: number };

@@ -9,7 +9,12 @@ export const mesh = defineStep({
   label: 'Mesh',
   help: 'The layer is bent by a mesh of points, each of which is dragged by itself.',
   parameters: {
-    mesh: { kind: 'mesh', label: 'Points', default: null },
+    mesh: {
+      kind: 'mesh',
+      label: 'Points',
+      help: 'The points of the net that was dragged.',
+      default: null,
+    },
   },
   margin: ({ mesh }, _scale, own) => (mesh ? marginFor(reachOfMesh(mesh) * own) : 0),
   seesPlace: true,

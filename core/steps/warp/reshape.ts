@@ -9,7 +9,12 @@ export const reshape = defineStep({
   label: 'Reshape',
   help: 'Chosen parts are moved, scaled, turned or sheared by themselves, and what lies round them gives.',
   parameters: {
-    regions: { kind: 'regions', label: 'Parts', default: [] },
+    regions: {
+      kind: 'regions',
+      label: 'Parts',
+      help: 'The parts that are moved and turned, each with what goes along with it.',
+      default: [],
+    },
   },
   margin: ({ regions }, _scale, own) => marginFor(reachOfRegions(regions) * own),
   seesPlace: true,

@@ -12,7 +12,13 @@ export const smear = defineStep({
   label: 'Smear',
   help: 'Strokes drag along what is there: smear, push, swirl, pinch, swell, smooth and restore.',
   parameters: {
-    strokes: { kind: 'strokes', label: 'Strokes', schema: smearStrokesSchema, default: [] },
+    strokes: {
+      kind: 'strokes',
+      label: 'Strokes',
+      help: 'The strokes of the smearing brush, in their order; each can be changed or taken out.',
+      schema: smearStrokesSchema,
+      default: [],
+    },
   },
   margin: ({ strokes }, _scale, own) =>
     strokes.length === 0 ? 0 : Math.ceil(reachOfSmears(strokes) * own) + EDGES,

@@ -29,7 +29,7 @@ function wave(): number[] {
 }
 
 /** A scene with one stroke of a brush; dark brushes are shown on a light ground. */
-function sampleScene({ brush, colour }: BookBrush): Scene {
+export function brushScene({ brush, colour }: BookBrush): Scene {
   const light = parseInt(colour.slice(1, 3), 16) + parseInt(colour.slice(3, 5), 16) < 120;
   const scene = newScene('', WIDTH * FINE, HEIGHT * FINE, light ? '#8b8f98' : '#1d1f24');
   const k = Math.min(1, LARGEST / brush.size);
@@ -57,7 +57,7 @@ export async function stampAsset({ brush, stamp }: BookBrush): Promise<string> {
 /** A picture of a stroke of a brush. */
 export async function sample(brush: BookBrush): Promise<ImageData> {
   await stampAsset(brush);
-  const scene = sampleScene(brush);
+  const scene = brushScene(brush);
   const { region, pixels } = await cell({
     ...{ scene, region: wholeScene(scene, 1), scale: 1, focus: null },
   });

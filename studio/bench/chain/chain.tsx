@@ -41,6 +41,7 @@ import { SourceNode } from './source';
 import { Several } from './several';
 import { Steps } from './steps';
 import { grades, landsThrough } from '@ignis/core/scene/model/traits';
+import { tip } from '../../ui/tip';
 
 const LIGHT = { intensity: bodyParameters.intensity };
 
@@ -167,7 +168,7 @@ function Body({ layer }: { layer: Layer }) {
     <Node
       title="Body"
       aside={
-        <span title={bodyParameters.body.help}>
+        <span {...tip(bodyParameters.body.help)}>
           <NumberField
             value={layer.body}
             parameter={bodyParameters.body}

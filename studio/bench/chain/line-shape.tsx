@@ -24,6 +24,7 @@ import { NumberField } from '../../ui/number-field';
 import { ParameterControls } from '../../ui/parameter-controls';
 import { LiveList } from './live-list';
 import { Node } from './node';
+import { tip } from '../../ui/tip';
 
 type Line = Layer & { source: LineSource };
 
@@ -56,7 +57,7 @@ export function ShapeNode({ layer }: { layer: Line }) {
       aside={
         <button
           type="button"
-          title="From then on it is edited anchor by anchor"
+          {...tip('From then on it is edited anchor by anchor')}
           onClick={() => change('Turn into anchors', toAnchors(layer.id))}
           className="rounded px-1.5 text-xs hover:text-ink"
         >
@@ -146,7 +147,7 @@ function ChosenAnchor({ layer, paths }: { layer: Line; paths: readonly Path[] })
     <div className="flex items-center justify-between text-sm text-dim [&_input]:w-12">
       <span className="flex items-baseline">X {field(ANCHOR_X, anchor.x, (x) => ({ x }))}</span>
       <span className="flex items-baseline">Y {field(ANCHOR_Y, anchor.y, (y) => ({ y }))}</span>
-      <span className="flex items-baseline" title={ANCHOR_WIDTH.help}>
+      <span className="flex items-baseline" {...tip(ANCHOR_WIDTH.help)}>
         Width {field(ANCHOR_WIDTH, (anchor.width ?? 1) * 100, (v) => ({ width: v / 100 }))}
       </span>
     </div>

@@ -8,7 +8,8 @@ import { setWhole, switchFold, useFolds } from '../../state/folds';
 import { Menu, type MenuEntry } from '../../ui/menu';
 import { ParameterControls } from '../../ui/parameter-controls';
 import { Node } from './node';
-import { SortableItem, SortableList } from './sortable';
+import { SortableItem, SortableList, type Cards } from './sortable';
+import { tip } from '../../ui/tip';
 
 /** One live operation of a list: a step of a layer, or a modifier of a line. */
 interface Item {
@@ -44,6 +45,8 @@ interface Props {
   set(id: string, values: { enabled?: boolean; values?: Item['values'] }): Edit;
   remove(id: string): Edit;
   move(id: string, to: number): Edit;
+  /** Cards that one can be carried out to; left out, it stays in the list. */
+  cards?: Cards;
   /** What adds one, in place of a menu. */
   adder?: React.ReactNode;
   /** Shows the picture up to an item while the pointer rests on its dot, and then as it is again. */
@@ -69,6 +72,7 @@ export function LiveList({
   set,
   remove,
   move,
+  cards,
   adder,
   peek,
   amount,
@@ -88,6 +92,7 @@ export function LiveList({
     <div ref={list}>
       <SortableList
         items={items}
+        {...(cards && { cards })}
         onCarry={(id, to) => change(`Reorder the ${word}s`, move(id, to))}
       >
         {(item) => {
@@ -164,7 +169,7 @@ export function LiveList({
                           <button
                             type="button"
                             aria-label={`Remove ${definition.label}`}
-                            title="Remove"
+                            {...tip('Remove')}
                             onClick={onRemove}
                             className="shrink-0 rounded p-1 hover:text-ink"
                           >

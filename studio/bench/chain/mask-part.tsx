@@ -19,6 +19,7 @@ import { useBrush } from '../../state/brush';
 import { ChoiceField } from '../../ui/choice-field';
 import { NumberField } from '../../ui/number-field';
 import { ParameterControls } from '../../ui/parameter-controls';
+import { tip } from '../../ui/tip';
 
 /** What can be set on the shapes of parts that have values. */
 const VALUES: Partial<Record<MaskShape['kind'], Parameters>> = {
@@ -101,7 +102,7 @@ export function Part({ owner, part }: { owner: MaskOwner; part: MaskPart }) {
           role="switch"
           aria-checked={part.enabled}
           aria-label={`${about.label} on`}
-          title={part.enabled ? 'Turn off' : 'Turn on'}
+          {...tip(part.enabled ? 'Turn off' : 'Turn on')}
           onClick={() =>
             change(
               part.enabled ? `Turn ${about.label} off` : `Turn ${about.label} on`,
@@ -128,7 +129,7 @@ export function Part({ owner, part }: { owner: MaskOwner; part: MaskPart }) {
         )}
         <button
           type="button"
-          title={about.help}
+          {...tip(about.help)}
           aria-expanded={isFade ? open : undefined}
           onClick={() => {
             if (!isFade) return;
@@ -142,7 +143,7 @@ export function Part({ owner, part }: { owner: MaskOwner; part: MaskPart }) {
         <button
           type="button"
           aria-label={`Remove ${about.label}`}
-          title="Remove"
+          {...tip('Remove')}
           onClick={() => change('Remove a part', removePart(owner, part.id))}
           className="rounded p-1 text-dim hover:text-ink"
         >

@@ -16,6 +16,7 @@ import { beginMasking } from '../modes/mask/masking';
 import { AddPart } from './add-part';
 import { Part } from './mask-part';
 import { Node } from './node';
+import { tip } from '../../ui/tip';
 
 /** How much of a layer shows, and where. */
 export function MaskNode({ layer }: { layer: Layer }) {
@@ -49,7 +50,7 @@ export function MaskNode({ layer }: { layer: Layer }) {
           <button
             type="button"
             aria-label="Remove the mask"
-            title="Remove"
+            {...tip('Remove')}
             onClick={() => {
               change('Remove the mask', putMask(owner, null));
               if (useBench.getState().mode === 'mask') set({ mode: 'arrange' });

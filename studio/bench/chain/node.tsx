@@ -3,6 +3,7 @@ import type { ReactNode } from 'react';
 import { useChainPart, useFold, type Fold } from '../../state/folds';
 import { Menu, WithContextMenu, type MenuItems } from '../../ui/menu';
 import { usePull, type Pulled } from './use-pull';
+import { tip } from '../../ui/tip';
 
 interface Props {
   title: ReactNode;
@@ -59,7 +60,7 @@ export function Node({
           role="switch"
           aria-checked={on}
           aria-label={`${name} on`}
-          title={on ? 'Turn off' : 'Turn on'}
+          {...tip(on ? 'Turn off' : 'Turn on')}
           onClick={onToggle}
           onPointerEnter={() => onPeek?.(true)}
           onPointerLeave={() => onPeek?.(false)}
@@ -88,7 +89,7 @@ export function Node({
               <button
                 type="button"
                 aria-label={`More about ${name}`}
-                title="More"
+                {...tip('More')}
                 className="shrink-0 rounded p-1 hover:text-ink"
               >
                 <Ellipsis size={14} />
@@ -102,7 +103,7 @@ export function Node({
             type="button"
             aria-label={`${isFolded ? 'Open' : 'Fold'} ${name}`}
             aria-expanded={!isFolded}
-            title={isFolded ? 'Open' : 'Fold'}
+            {...tip(isFolded ? 'Open' : 'Fold')}
             onClick={fold.toggle}
             className="-mr-1 rounded p-1 hover:text-ink"
           >

@@ -27,6 +27,7 @@ import { ParameterControls } from '../../ui/parameter-controls';
 import { Node } from './node';
 import { SortableItem, SortableList } from './sortable';
 import { isLine } from '@ignis/core/scene/model/traits';
+import { tip } from '../../ui/tip';
 
 /** The passes of a line, front first, and the colour of its light. */
 export function Passes({ layer }: { layer: Layer & { source: LineSource } }) {
@@ -84,7 +85,7 @@ export function Passes({ layer }: { layer: Layer & { source: LineSource } }) {
               <button
                 type="button"
                 aria-label="Copy the passes"
-                title="Copy the passes to or from another line"
+                {...tip('Copy the passes to or from another line')}
                 disabled={others.length === 0}
                 className="rounded p-1 hover:text-ink disabled:opacity-40"
               >
@@ -150,7 +151,10 @@ function All({ id }: { id: string }) {
     />
   );
   return (
-    <span className="flex items-baseline text-xs text-dim" title="In per cent of what they are now">
+    <span
+      className="flex items-baseline text-xs text-dim"
+      {...tip('In per cent of what they are now')}
+    >
       all {field('width', 'Scale all passes')}% {field('blur', 'Soften all passes')}% σ
     </span>
   );
@@ -180,7 +184,7 @@ const PassRow = memo(function PassRow({ layer, pass, open, onOpen, grip }: RowPr
           role="switch"
           aria-checked={pass.enabled}
           aria-label={`${pass.name} on`}
-          title={pass.enabled ? 'Turn off' : 'Turn on'}
+          {...tip(pass.enabled ? 'Turn off' : 'Turn on')}
           onClick={() =>
             change(
               pass.enabled ? `Turn ${pass.name} off` : `Turn ${pass.name} on`,
@@ -222,7 +226,7 @@ const PassRow = memo(function PassRow({ layer, pass, open, onOpen, grip }: RowPr
               look="icon"
               className="size-7"
               aria-label={`Duplicate ${pass.name}`}
-              title="Duplicate"
+              {...tip('Duplicate')}
               onClick={() => change('Duplicate a pass', duplicatePass(layer, pass.id))}
             >
               <Copy size={14} />
@@ -231,7 +235,7 @@ const PassRow = memo(function PassRow({ layer, pass, open, onOpen, grip }: RowPr
               look="icon"
               className="size-7"
               aria-label={`Remove ${pass.name}`}
-              title="Remove"
+              {...tip('Remove')}
               onClick={() => change('Remove a pass', removePass(layer, pass.id))}
             >
               <Trash2 size={14} />

@@ -58,7 +58,7 @@ export function Placement({ layer }: { layer: Layer }) {
           <button
             type="button"
             aria-label="Flip left to right"
-            title="Flip left to right"
+            data-tip="Flip left to right"
             onClick={() => change('Flip', flipLayer(layer.id, 'x'))}
             className="rounded p-1 hover:text-ink"
           >
@@ -67,7 +67,7 @@ export function Placement({ layer }: { layer: Layer }) {
           <button
             type="button"
             aria-label="Flip top to bottom"
-            title="Flip top to bottom"
+            data-tip="Flip top to bottom"
             onClick={() => change('Flip', flipLayer(layer.id, 'y'))}
             className="rounded p-1 hover:text-ink"
           >

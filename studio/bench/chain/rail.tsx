@@ -1,4 +1,5 @@
 import { useChainParts, type ChainFolds, type ChainPart } from '../../state/folds';
+import { tip } from '../../ui/tip';
 
 /** Opens a part of the chain, and brings it to where it is seen. */
 function goTo({ fold, element }: ChainPart): void {
@@ -18,7 +19,7 @@ export function Rail({ chain }: { chain: ChainFolds }) {
         <button
           key={i}
           type="button"
-          title={`${part.name}${part.on === false ? ', off' : ''}`}
+          {...tip(`${part.name}${part.on === false ? ', off' : ''}`)}
           aria-label={`Go to ${part.name}${part.on === false ? ', off' : ''}`}
           onClick={() => goTo(part)}
           className="group grid h-4 max-h-4 min-h-1.5 w-5 shrink place-items-center"

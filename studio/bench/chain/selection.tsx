@@ -8,6 +8,7 @@ import { NameField } from '../../ui/name-field';
 import { ParameterControls } from '../../ui/parameter-controls';
 import { BrushValues } from './mask';
 import { Part } from './mask-part';
+import { tip } from '../../ui/tip';
 
 // A selection lies in the scene, whatever layer it is made for; how dense it is is a matter of masks.
 const { invert, smooth, grow, border, feather, contrast } = maskParameters;
@@ -84,7 +85,7 @@ function KeptRow({ kept }: { kept: Kept }) {
       <button
         type="button"
         aria-label={`Forget ${kept.name}`}
-        title="Forget"
+        {...tip('Forget')}
         className="rounded p-1 text-dim hover:text-ink"
         onClick={() => change('Forget a selection', removeKept(kept.id))}
       >

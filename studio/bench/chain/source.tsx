@@ -29,11 +29,13 @@ import { ReflectionNode } from './reflection';
 import { Modifiers, ShapeNode } from './line-shape';
 import { Node } from './node';
 import { PaintNode } from './paint';
+import { PictureNode } from './picture-node';
 import { Passes } from './passes';
 import { WithPictures } from './steps';
 import { TextNodes } from './text';
 import { isLine, type LayerOf } from '@ignis/core/scene/model/traits';
 import { definitionOf } from '@ignis/core/sources/index';
+import { tip } from '../../ui/tip';
 
 /** What a layer begins with. */
 export function SourceNode({ layer }: { layer: Layer }) {
@@ -56,7 +58,7 @@ export function SourceNode({ layer }: { layer: Layer }) {
     case 'paint':
       return <PaintNode layer={layer as LayerOf<'paint'>} />;
     case 'picture':
-      return <Node title="Source" aside={`${source.width} × ${source.height} px`} />;
+      return <PictureNode layer={layer as LayerOf<'picture'>} />;
     case 'fill':
       return <Fill id={layer.id} paint={source.paint} />;
     case 'grade':
@@ -167,7 +169,7 @@ function Echo({ layer, source }: { layer: Layer; source: EchoSource }) {
               follows
               <button
                 type="button"
-                title="Select the original"
+                {...tip('Select the original')}
                 onClick={() => select(original.id)}
                 className="max-w-36 truncate rounded px-1.5 text-ink underline decoration-line underline-offset-4 hover:decoration-ember"
               >

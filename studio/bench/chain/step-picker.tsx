@@ -15,6 +15,7 @@ import { rememberStep, useStepChoice } from '../../state/step-choice';
 import type { Patch } from '../../workers/protocol';
 import { PatchPicture } from '../patch-picture';
 import { usePatches } from '../patches';
+import { tip } from '../../ui/tip';
 
 /** Of a small picture, CSS px. */
 const WIDTH = 90;
@@ -51,7 +52,7 @@ export function StepPicker({ layer, definitions, onAdd }: Props) {
             <Dialog.Title className="font-semibold">Add a step</Dialog.Title>
             <Dialog.Close
               aria-label="Close the list"
-              title="Close (Esc)"
+              {...tip('Close ( Esc )')}
               className="rounded p-1.5 text-dim hover:bg-raised hover:text-ink"
             >
               <X size={15} />

@@ -12,6 +12,7 @@ import type { PresetRecord } from '../../storage/database';
 import { listPresets, removePreset, savePreset } from '../../storage/step-presets';
 import { Button } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
+import { tip } from '../../ui/tip';
 
 /** The presets of a step's kind: one is put on it, its values are saved as a new one. */
 export function StepPresets({
@@ -67,7 +68,7 @@ export function StepPresets({
             <button
               type="button"
               aria-label={`Delete ${preset.name}`}
-              title="Delete"
+              {...tip('Delete')}
               onClick={() =>
                 void removePreset(preset.id).then(read, (e) =>
                   tellFailure('The preset could not be deleted', e),

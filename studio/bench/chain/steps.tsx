@@ -35,6 +35,7 @@ import { peekUpTo, stopLooking } from '../../state/peek';
 import { useScopes } from '../../state/scopes';
 import { TableChoice } from '../../ui/table-context';
 import { HistogramContext } from '../../ui/histogram-context';
+import { aimStep, dropStep } from '../../state/carried-step';
 import { transplanted } from '@ignis/core/scene/edits/step-copies';
 import { useCopiedStep } from '../../state/copied-step';
 import { stepMenu } from './step-menu';
@@ -83,6 +84,10 @@ export function Steps({ layer }: { layer: Layer }) {
           set={(id, values) => setStep(layer.id, id, values)}
           remove={(id) => removeStep(layer.id, id)}
           move={(id, to) => moveStep(layer.id, id, to)}
+          cards={{
+            aim: (id, to) => aimStep(layer.id, id, to),
+            drop: (id) => dropStep(layer.id, id),
+          }}
           after={(item) => (
             <>
               <Picked layer={layer} id={item.id} />

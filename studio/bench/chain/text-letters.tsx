@@ -23,6 +23,7 @@ import { CollectionChoice } from './collection-choice';
 import type { TextLayer } from './text-layer';
 import { isText } from '@ignis/core/scene/model/traits';
 import { tellFailure } from '../../state/failure';
+import { tip } from '../../ui/tip';
 
 /** A number without a unit. */
 const numeric = (label: string): NumberParameter => ({
@@ -127,7 +128,7 @@ export function LetterControls({
                 key={f.tag}
                 type="button"
                 aria-pressed={on}
-                title={f.tag}
+                {...tip(f.tag)}
                 onClick={() =>
                   useBench.getState().change(
                     `${f.label} ${on ? 'off' : 'on'}`,

@@ -10,6 +10,7 @@ import { Button } from '../../ui/button';
 import { ParameterControls } from '../../ui/parameter-controls';
 import { Node } from './node';
 import type { TextLayer } from './text-layer';
+import { tip } from '../../ui/tip';
 
 /** Letters moved by rule; and what a text can be turned into. */
 export function Stagger({ layer }: { layer: TextLayer }) {
@@ -36,7 +37,7 @@ export function Stagger({ layer }: { layer: TextLayer }) {
         <Button
           look="plain"
           className="-ml-2"
-          title="A group of one text a letter, for letters that stand at different depths"
+          {...tip('A group of one text a letter, for letters that stand at different depths')}
           onClick={() => {
             const text = drawn();
             if (!text) return;
@@ -50,7 +51,7 @@ export function Stagger({ layer }: { layer: TextLayer }) {
         <Button
           look="plain"
           className="-ml-2"
-          title="A line of light round the letters; the text is hidden"
+          {...tip('A line of light round the letters; the text is hidden')}
           onClick={() => {
             const text = drawn();
             if (!text) return;

@@ -29,7 +29,9 @@ export function usePull(pulled: Pulled | undefined, grip: Record<string, unknown
       const now = drag.current;
       if (!now) return;
       const [dx, dy] = [e.clientX - now.x, e.clientY - now.y];
-      if (!now.pulls && Math.abs(dx) > SLACK && Math.abs(dx) > Math.abs(dy)) {
+      if (!now.pulls && Math.max(Math.abs(dx), Math.abs(dy)) > SLACK) {
+        // One that began up or down carries the node, wherever it goes from there.
+        if (Math.abs(dx) <= Math.abs(dy)) return void (drag.current = null);
         now.pulls = true;
         e.currentTarget.setPointerCapture(e.pointerId);
       }

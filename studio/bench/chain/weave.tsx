@@ -14,6 +14,7 @@ import { ParameterControls } from '../../ui/parameter-controls';
 import { beginWeaving, weaveItself } from '../modes/weave/weaving';
 import { Node } from './node';
 import { grades, isLine } from '@ignis/core/scene/model/traits';
+import { tip } from '../../ui/tip';
 
 /** What a layer goes over and under: another, and a line also itself. */
 export function WeaveNode({ layer }: { layer: Layer }) {
@@ -37,7 +38,7 @@ function CrossingsNode({ layer, crossings }: { layer: Layer; crossings: Crossing
         <button
           type="button"
           aria-label="Let it cross"
-          title="Remove: its light adds up where it crosses"
+          {...tip('Remove: its light adds up where it crosses')}
           onClick={() => weaveItself(layer)}
           className="rounded p-1 hover:text-ink"
         >
@@ -111,7 +112,7 @@ function OfWeave({ layer, weave }: { layer: Layer; weave: Weave }) {
           <button
             type="button"
             aria-label="Remove the weave"
-            title="Remove"
+            {...tip('Remove')}
             onClick={() => {
               change('Remove the weave', putWeave(layer.id, null));
               if (useBench.getState().mode === 'weave') set({ mode: 'arrange' });

@@ -1,3 +1,4 @@
+import { announce } from '../../state/announcement';
 import type { ShapeDefinition } from '@ignis/core/definitions/shape';
 import { fitted as fittedPlace } from '@ignis/core/scene/arrange/placement';
 import { likelySubject } from '@ignis/core/scene/arrange/subjects';
@@ -134,13 +135,16 @@ export function carry(layer: Layer, by: 1 | -1): void {
   const { list, index, group } = standingOf(scene, layer.id);
   const to = index + by;
   const label = by > 0 ? 'Carry forward' : 'Carry back';
-  if (to >= 0 && to < list.length) change(label, moveLayer(layer.id, to, group?.id ?? null));
-  else if (group) {
+  if (to >= 0 && to < list.length) {
+    change(label, moveLayer(layer.id, to, group?.id ?? null));
+    announce(`${layer.name}, now ${to + 1} of ${list.length} from the back`);
+  } else if (group) {
     const around = standingOf(scene, group.id);
     change(
       `${label}, out of ${group.name}`,
       moveLayer(layer.id, around.index + (by > 0 ? 1 : 0), around.group?.id ?? null),
     );
+    announce(`${layer.name}, now out of ${group.name}`);
   }
 }
 

@@ -1,5 +1,6 @@
 import { NAME_WORDS, unknownWords } from '@ignis/core/files/name-pattern';
 import { useExportSettings } from '../../state/export-settings';
+import { tip } from '../../ui/tip';
 
 /** The words that a name can have in braces. */
 const WORDS = Object.entries(NAME_WORDS);
@@ -29,7 +30,7 @@ export function NamePatternField({ disabled }: { disabled: boolean }) {
                 key={word}
                 type="button"
                 aria-label={`Put in {${word}}: ${stands}`}
-                title={stands}
+                {...tip(stands)}
                 onClick={() => set(`${pattern} {${word}}`.trim())}
                 className="rounded px-0.5 hover:bg-raised hover:text-ink"
               >

@@ -9,6 +9,7 @@ import { useBench } from '../../state/bench';
 import { useStageAids } from '../../state/stage-aids';
 import { follow, scenePoint } from './pointer';
 import { snapper } from './snapping';
+import { movable, named } from '../../ui/tip';
 
 /** How thick the rulers are, CSS px. */
 export const RULER = 20;
@@ -103,8 +104,8 @@ export function Guides({ stage, width, height }: Props) {
               down.stopPropagation();
               carry(stage.current!, down, g);
             }}
+            {...movable(`Guide at ${g.at} px: drag it; back to its ruler removes it`)}
           >
-            <title>{`Guide at ${g.at} px: drag it; back to its ruler removes it`}</title>
             <line {...line(g.axis, g.at)} stroke="transparent" strokeWidth={9} />
             <line
               {...line(g.axis, g.at)}
@@ -174,8 +175,12 @@ export function Rulers({ stage, width, height }: Props) {
   };
   return (
     <g fontSize={12} className="fill-dim">
-      <g onPointerDown={begin('y')} className="cursor-ns-resize" data-testid="ruler-top">
-        <title>Pull a guide down from here</title>
+      <g
+        onPointerDown={begin('y')}
+        className="cursor-ns-resize"
+        data-testid="ruler-top"
+        {...named('Pull a guide down from here')}
+      >
         <rect width={width} height={RULER} className="fill-panel" />
         {marks('x', width).map((v) => {
           const x = v * view.zoom + view.x;
@@ -189,8 +194,12 @@ export function Rulers({ stage, width, height }: Props) {
           );
         })}
       </g>
-      <g onPointerDown={begin('x')} className="cursor-ew-resize" data-testid="ruler-left">
-        <title>Pull a guide out from here</title>
+      <g
+        onPointerDown={begin('x')}
+        className="cursor-ew-resize"
+        data-testid="ruler-left"
+        {...named('Pull a guide out from here')}
+      >
         <rect y={RULER} width={RULER} height={height} className="fill-panel" />
         {marks('y', height).map((v) => {
           const y = v * view.zoom + view.y;

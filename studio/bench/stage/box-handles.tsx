@@ -6,6 +6,7 @@ import { inBox } from '@ignis/core/geometry/box-handle';
 import type { Homography } from '@ignis/core/geometry/homography';
 import { inverseOf, project } from '@ignis/core/geometry/homography';
 import { follow } from './pointer';
+import { movable, named } from '../../ui/tip';
 
 /** Handles by their share of the box: corners keep proportions, sides stretch. */
 const HANDLES = [
@@ -140,8 +141,8 @@ export function BoxHandles({ stage, box, map, warp, about: chosen, ...does }: Pr
         onPointerDown={pressed((e, start) => does.turn(about, angleOf(own(e)) - angleOf(start), e))}
         className="cursor-grab"
         data-testid="rotate"
+        {...movable('Rotate; Shift holds to 15°')}
       >
-        <title>Rotate; Shift holds to 15°</title>
         <circle cx={knob.x} cy={knob.y} r={12} fill="transparent" />
         <circle cx={knob.x} cy={knob.y} r={5.5} fill="#161616" stroke="#fff" strokeWidth={2} />
       </g>
@@ -152,8 +153,8 @@ export function BoxHandles({ stage, box, map, warp, about: chosen, ...does }: Pr
           }
           className="cursor-move"
           data-testid="pivot"
+          {...named('The pivot, about which it turns: hold Alt and drag it where you need it')}
         >
-          <title>The pivot, about which it turns: hold Alt and drag it where you need it</title>
           <circle cx={pin.x} cy={pin.y} r={9} fill="transparent" />
           <g fill="none" strokeLinecap="round">
             {(
@@ -187,10 +188,10 @@ export function BoxHandles({ stage, box, map, warp, about: chosen, ...does }: Pr
             )}
             className={side ? 'cursor-ew-resize' : 'cursor-nwse-resize'}
             data-handle={`${u}-${v}`}
+            {...movable(
+              side ? `Stretch${does.lean ? '; Alt shears' : ''}` : 'Scale; the other corner stays',
+            )}
           >
-            <title>
-              {side ? `Stretch${does.lean ? '; Alt shears' : ''}` : 'Scale; the other corner stays'}
-            </title>
             <circle cx={h.x} cy={h.y} r={11} fill="transparent" />
             {side ? (
               <circle cx={h.x} cy={h.y} r={3.5} fill="#fff" stroke="#000" strokeOpacity={0.6} />

@@ -1,4 +1,5 @@
 import type { Point } from '@ignis/core/geometry/affine';
+import { movable } from '../../ui/tip';
 
 interface Props {
   /** CSS px of the stage, top left first and clockwise. */
@@ -21,13 +22,12 @@ export function FourCorners({ seen, names, does, onPress }: Props) {
       {seen.map((c, i) => (
         <g
           key={names[i]}
-          role="button"
-          aria-label={`${names[i]!} corner`}
           onPointerDown={(down) => onPress(i, down)}
           className="cursor-move"
           data-corner={i}
+          {...movable(`${names[i]!} corner: ${does}`)}
+          aria-label={`${names[i]!} corner`}
         >
-          <title>{`${names[i]!} corner: ${does}`}</title>
           <circle cx={c.x} cy={c.y} r={13} fill="transparent" />
           <path
             d={`M${c.x} ${c.y - 7}l7 7l-7 7l-7 -7z`}

@@ -7,6 +7,7 @@ import { follow } from './pointer';
 import { RampLine } from './ramp-line';
 import type { Edit } from '@ignis/core/scene/edits/edit';
 import { tenth } from './tenth';
+import { movable, named } from '../../ui/tip';
 
 interface Props {
   /** Where the gradient begins and ends, CSS px of the stage. */
@@ -88,9 +89,8 @@ export function GradientLine({ from, to, ramp, radial, pointer, moved, ramped }:
         strokeWidth={16}
         onPointerDown={add}
         className="cursor-copy"
-      >
-        <title>Click to add a colour</title>
-      </line>
+        {...named('Click to add a colour')}
+      ></line>
       {colours.slice(1).map((next, index) => {
         const { at, middle } = colours[index]!;
         return (
@@ -141,8 +141,12 @@ const HalfWay = ({
   at: Point;
   onPointerDown(e: React.PointerEvent): void;
 }) => (
-  <g onPointerDown={onPointerDown} className="cursor-move" data-testid="gradient-middle">
-    <title>Half of the change is done here: drag it nearer to a colour</title>
+  <g
+    onPointerDown={onPointerDown}
+    className="cursor-move"
+    data-testid="gradient-middle"
+    {...movable('Half of the change is done here: drag it nearer to a colour')}
+  >
     <circle cx={at.x} cy={at.y} r={11} fill="transparent" />
     <rect
       x={at.x - 4}

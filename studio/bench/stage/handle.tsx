@@ -1,4 +1,5 @@
 import type { Point } from '@ignis/core/geometry/affine';
+import { movable } from '../../ui/tip';
 
 /** A round handle on the stage. */
 export const Handle = ({
@@ -14,8 +15,7 @@ export const Handle = ({
   title: string;
   onPointerDown(e: React.PointerEvent): void;
 }) => (
-  <g onPointerDown={onPointerDown} className="cursor-move" role="button" aria-label={title}>
-    <title>{title}</title>
+  <g onPointerDown={onPointerDown} className="cursor-move" {...movable(title)}>
     <circle cx={at.x} cy={at.y} r={13} fill="transparent" />
     <circle
       cx={at.x}

@@ -24,6 +24,7 @@ import { follow, scenePoint } from './pointer';
 import type { Screens } from './screens';
 import { GuidePanel } from '../../guide/guide-panel';
 import { shownScene, usePreview } from './use-preview';
+import { forgetPress, moveByKeys, notePress } from './move-by-keys';
 import { useSpacePressed } from './use-space-pressed';
 import { fitted, isSameView, stageSize, zoomedAt } from './view';
 
@@ -214,6 +215,9 @@ export function Stage({ onFiles }: Props) {
       <svg
         className="absolute inset-0 h-full w-full"
         onPointerDown={press}
+        onPointerDownCapture={notePress}
+        onBlur={forgetPress}
+        onKeyDown={moveByKeys}
         onDoubleClick={() => {
           if (layer && isText(layer) && layer.visible && mode === 'arrange') typeAll(layer);
         }}

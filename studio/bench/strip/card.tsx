@@ -8,6 +8,7 @@ import { clipBase, setLayer, ungroup } from '@ignis/core/scene/edits/layer-edits
 import { colourLayer } from '@ignis/core/scene/edits/palette';
 import type { Layer } from '@ignis/core/scene/model/schema';
 import { useBench, useBenchThrottled } from '../../state/bench';
+import { useCarriedStep } from '../../state/carried-step';
 import { COLOUR_TYPE } from '../../state/colours';
 import { Menu, WithContextMenu, type MenuEntry } from '../../ui/menu';
 import { NameField } from '../../ui/name-field';
@@ -25,6 +26,11 @@ import {
 import type { Drop } from './drop';
 import { stepOfKind } from '@ignis/core/steps/index';
 import { useThumbnail } from './use-thumbnail';
+import { markLayers } from '@ignis/core/scene/edits/mark-edits';
+import type { MarkColour } from '@ignis/core/scene/model/marks';
+import { markColours } from '@ignis/core/scene/model/marks';
+import { MARK_CSS, markName } from '../../ui/marks';
+import { tip } from '../../ui/tip';
 
 /** What letting a carried card go over this one would do. */
 const DROP: Record<Drop['how'], string> = {
@@ -46,12 +52,14 @@ export const Card = memo(function Card({ layer, small, drop }: Props) {
   const selected = useBench((s) => s.selected === layer.id || s.others.includes(layer.id));
   const masking = useBench((s) => s.mode === 'mask');
   const url = useThumbnail(layer);
+  const takesStep = useCarriedStep((s) => s.over === layer.id);
   const { attributes, listeners, setNodeRef, transform, isDragging } = useDraggable({
     id: layer.id,
   });
   const base = useBenchThrottled((s) => clipBase(s.scene, layer.id));
   const { change, select, selectAlso, set } = useBench.getState();
-  const items: MenuEntry[] = [
+  // Made when it opens: what is chosen beside it may have changed since the card was drawn.
+  const items = (): MenuEntry[] => [
     { label: 'Duplicate', hint: 'Ctrl D', run: () => duplicate(layer) },
     { label: 'Echo: a live copy', run: () => echo(layer) },
     ...(grades(layer) ? [] : [{ label: 'Paint over it', run: () => paintOver(layer) }]),
@@ -78,6 +86,7 @@ export const Card = memo(function Card({ layer, small, drop }: Props) {
     layer.layers
       ? { label: 'Ungroup', run: () => change('Ungroup', ungroup(layer.id)) }
       : { label: 'Put in a group', run: () => group(layer) },
+    { label: 'Mark', items: markItems(layer) },
     { label: 'Flip left to right', run: () => change('Flip', flipLayer(layer.id, 'x')) },
     { label: 'Flip top to bottom', run: () => change('Flip', flipLayer(layer.id, 'y')) },
     null,
@@ -109,6 +118,7 @@ export const Card = memo(function Card({ layer, small, drop }: Props) {
         onPointerLeave={() => set({ hovered: null })}
       >
         {drop && <Mark drop={drop} />}
+        {takesStep && <Over words="put on this" />}
         {layer.clip && (
           <Chip
             side="left-1"
@@ -137,6 +147,7 @@ export const Card = memo(function Card({ layer, small, drop }: Props) {
             mask
           </Chip>
         )}
+        {layer.mark && <MarkStripe colour={layer.mark} />}
         <div
           className={`relative overflow-hidden rounded-lg border bg-raised transition-[border-color,translate] ${selected ? '-translate-y-1 border-ember shadow-[0_0_0_1px_var(--ember)]' : 'border-line hover:border-dim'} ${isDragging ? 'shadow-2xl' : ''}`}
         >
@@ -186,7 +197,7 @@ export const Card = memo(function Card({ layer, small, drop }: Props) {
           <div className="flex items-center justify-between gap-1 pr-1 pb-1 pl-1.5 text-xs text-dim">
             <span
               className="truncate"
-              title={`${blendNamed(layer.blend).label}, ${Math.round(layer.opacity)} %`}
+              {...tip(`${blendNamed(layer.blend).label}, ${Math.round(layer.opacity)} %`)}
             >
               {small ? '' : `${layer.source.kind} · `}
               {landsThrough(layer) ? 'through' : blendNamed(layer.blend).label}
@@ -223,7 +234,7 @@ function Steps({ of: { steps } }: { of: Layer }) {
     <span
       role="img"
       aria-label={`Steps: ${words.join(', ')}`}
-      title={words.join(' · ')}
+      {...tip(words.join(' · '))}
       className="absolute top-[54px] right-1 z-10 flex gap-[3px] rounded-full bg-panel/70 px-1 py-[3px]"
     >
       {steps.slice(0, MOST_MARKS).map((s) => (
@@ -243,10 +254,50 @@ const Mark = ({ drop }: { drop: Drop['how'] }) =>
       className={`absolute inset-y-0 z-20 w-1 rounded bg-ember ${drop === 'behind' ? '-left-2' : '-right-2'}`}
     />
   ) : (
-    <div className="absolute inset-0 z-20 grid place-items-center rounded-lg border-2 border-ember bg-black/60 text-sm font-semibold text-white">
-      {DROP[drop]}
-    </div>
+    <Over words={DROP[drop]} />
   );
+
+/** Over a whole card: what letting go of what is carried would do. */
+const Over = ({ words }: { words: string }) => (
+  <div className="absolute inset-0 z-20 grid place-items-center rounded-lg border-2 border-ember bg-black/60 text-sm font-semibold text-white">
+    {words}
+  </div>
+);
+
+/** The marks that a layer, or all that are chosen with it, can be given. */
+function markItems(layer: Layer): MenuEntry[] {
+  const { scene, selected, others, change } = useBench.getState();
+  const isChosen = selected === layer.id || others.includes(layer.id);
+  const ids = new Set(isChosen && selected ? [selected, ...others] : [layer.id]);
+  return [
+    ...markColours.map((colour) => ({
+      label: markName(colour, scene.markNames),
+      swatch: MARK_CSS[colour],
+      hint: layer.mark === colour ? 'now' : '',
+      run: () => change(`Mark ${markName(colour, scene.markNames)}`, markLayers(ids, colour)),
+    })),
+    null,
+    {
+      label: 'No mark',
+      run: () => change('Take the mark away', markLayers(ids, null)),
+      disabled: !layer.mark,
+    },
+  ];
+}
+
+/** The mark of a layer, under its card. */
+function MarkStripe({ colour }: { colour: MarkColour }) {
+  const name = useBench((s) => markName(colour, s.scene.markNames));
+  return (
+    <span
+      role="img"
+      aria-label={`Marked ${name}`}
+      data-tip={`Marked ${name}`}
+      className="absolute inset-x-2 -bottom-[5px] z-10 h-[3px] rounded-full"
+      style={{ background: MARK_CSS[colour] }}
+    />
+  );
+}
 
 /** A word on the corner of a card; struck through while it does nothing. */
 const Chip = ({
@@ -264,7 +315,7 @@ const Chip = ({
   children: string;
 }) => (
   <span
-    title={title}
+    {...tip(title)}
     className={`absolute top-1 z-10 rounded bg-panel/90 px-1 text-xs leading-4 ${side} ${worked ? 'outline-2 outline-ember' : ''} ${on ? 'text-ink' : 'text-dim line-through'}`}
   >
     {children}

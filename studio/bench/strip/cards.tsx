@@ -4,6 +4,7 @@ import { useBench } from '../../state/bench';
 import { fold } from '../commands/strip';
 import { Card } from './card';
 import type { Drop } from './drop';
+import { tip } from '../../ui/tip';
 
 interface Props {
   layers: readonly Layer[];
@@ -45,7 +46,7 @@ function Group({ layer, layers, ...rest }: Props & { layer: Layer }) {
             type="button"
             aria-expanded={!folded}
             aria-label={`${folded ? 'Unfold' : 'Fold'} ${layer.name}`}
-            title={folded ? `Show its ${count}` : 'Fold its layers away'}
+            {...tip(folded ? `Show its ${count}` : 'Fold its layers away')}
             onClick={() => fold(layer.id)}
             className="grid h-16 w-4 shrink-0 place-items-center rounded text-dim hover:bg-raised hover:text-ink"
           >

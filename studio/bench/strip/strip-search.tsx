@@ -2,6 +2,14 @@ import { Search, X } from 'lucide-react';
 import { Popover } from 'radix-ui';
 import { sorts } from '@ignis/core/scene/arrange/sought';
 import { endStripSearch, useStripSearch } from '../../state/strip-search';
+import { nameMark } from '@ignis/core/scene/edits/mark-edits';
+import type { MarkColour } from '@ignis/core/scene/model/marks';
+import { MAX_MARK_NAME, markColours } from '@ignis/core/scene/model/marks';
+import { everyLayer } from '@ignis/core/scene/model/schema';
+import { useBench } from '../../state/bench';
+import { MARK_CSS, markName } from '../../ui/marks';
+import { NameField } from '../../ui/name-field';
+import { tip } from '../../ui/tip';
 
 /** Finds layers on the strip by name and by what they are. */
 export function StripSearch({
@@ -15,14 +23,14 @@ export function StripSearch({
   /** Called to choose the first that is found. */
   onFirst(): void;
 }) {
-  const { name, sorts: chosen, isOpen } = useStripSearch();
+  const { name, sorts: chosen, marks, isOpen } = useStripSearch();
   const set = useStripSearch.setState;
   return (
     <div className="flex items-center gap-0.5 text-xs text-dim">
       <Popover.Root open={isOpen} onOpenChange={(open) => set({ isOpen: open })}>
         <Popover.Trigger
           aria-label="Find layers"
-          title="Find layers ( / )"
+          {...tip('Find layers ( / )')}
           className={`flex items-center gap-1.5 rounded px-1.5 py-1 hover:bg-raised hover:text-ink ${found === null ? '' : 'text-ember-ink'}`}
         >
           <Search size={14} />
@@ -71,6 +79,16 @@ export function StripSearch({
                 </button>
               ))}
             </div>
+            <Marks
+              chosen={marks}
+              onChoose={(colour) =>
+                set({
+                  marks: marks.includes(colour)
+                    ? marks.filter((m) => m !== colour)
+                    : [...marks, colour],
+                })
+              }
+            />
             <p className="pt-2 text-xs text-dim" role="status">
               {found === null ? `${all} layers` : `${found} of ${all} layers`}
             </p>
@@ -81,7 +99,7 @@ export function StripSearch({
         <button
           type="button"
           aria-label="Show all layers"
-          title="Show all layers"
+          data-tip="Show all layers"
           onClick={endStripSearch}
           className="rounded p-1 hover:text-ink"
         >
@@ -89,5 +107,48 @@ export function StripSearch({
         </button>
       )}
     </div>
+  );
+}
+
+/** The marks that the scene uses: a click looks for those that have one, and each can be named. */
+function Marks({
+  chosen,
+  onChoose,
+}: {
+  chosen: readonly MarkColour[];
+  onChoose(colour: MarkColour): void;
+}) {
+  const scene = useBench((s) => s.scene);
+  const used = new Set(everyLayer(scene.layers).map((l) => l.mark));
+  const marks = markColours.filter((c) => used.has(c));
+  if (marks.length === 0) return null;
+  const { change } = useBench.getState();
+  return (
+    <ul aria-label="Marks" className="flex flex-col gap-0.5 pt-2">
+      {marks.map((colour) => {
+        const name = markName(colour, scene.markNames);
+        return (
+          <li key={colour} className="flex items-center gap-2">
+            <button
+              type="button"
+              aria-pressed={chosen.includes(colour)}
+              aria-label={`Only ${name}`}
+              data-tip={`Only ${name}`}
+              onClick={() => onChoose(colour)}
+              className="grid size-6 place-items-center rounded-full border border-transparent aria-pressed:border-ember"
+            >
+              <span className="size-3.5 rounded-full" style={{ background: MARK_CSS[colour] }} />
+            </button>
+            <NameField
+              label={`Name of the ${colour} mark`}
+              value={name}
+              most={MAX_MARK_NAME}
+              onChange={(to) => change('Name a mark', nameMark(colour, to))}
+              className="flex-1 text-sm"
+            />
+          </li>
+        );
+      })}
+    </ul>
   );
 }

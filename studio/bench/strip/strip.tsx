@@ -13,7 +13,9 @@ import { useBench, useBenchThrottled } from '../../state/bench';
 import { usePanels } from '../../state/panels';
 import { lookAt, stopLooking } from '../../state/peek';
 import { endStripSearch, useStripSearch } from '../../state/strip-search';
+import { announce } from '../../state/announcement';
 import { walk } from '../commands/strip';
+import { Announcer } from '../../ui/announcer';
 import { AddLayer } from '../add-layer';
 import { chooseByBox, type Box } from './box-choice';
 import { Cards } from './cards';
@@ -83,6 +85,7 @@ export function Strip({ onPicture, onSvg }: { onPicture(): void; onSvg(): void }
     const { scene, change } = useBench.getState();
     const { label, edit } = dropped(scene, String(e.active.id), to);
     change(label, edit);
+    announce(label);
   };
 
   useEffect(() => {
@@ -116,6 +119,7 @@ export function Strip({ onPicture, onSvg }: { onPicture(): void; onSvg(): void }
       className="relative flex h-full items-stretch gap-1 border-t border-line bg-panel pr-3"
       onPointerDown={(e) => chooseByBox(e, list.current!, setBox)}
     >
+      <Announcer />
       <div className="absolute -top-px right-0 left-0 h-[2px] bg-linear-to-r from-behind/80 via-line to-front/80" />
       <End word="back" tone="text-behind" />
       <DndContext
@@ -143,6 +147,8 @@ export function Strip({ onPicture, onSvg }: { onPicture(): void; onSvg(): void }
             )
               return;
             if ((e.target as Element).tagName === 'INPUT') return;
+            // Menus of cards stand elsewhere on the page, and have arrows of their own.
+            if (!e.currentTarget.contains(e.target as Node)) return;
             e.preventDefault();
             e.stopPropagation();
             walk(e.key === 'ArrowRight' ? 1 : -1);

@@ -2,6 +2,7 @@ import { useEffect, useRef, useState } from 'react';
 import type { Scene } from '@ignis/core/scene/model/schema';
 import { useScenePicture } from '../../state/scene-pictures';
 import { ChoiceField } from '../../ui/choice-field';
+import { tip } from '../../ui/tip';
 
 /** One of the two that are compared. */
 interface State {
@@ -85,7 +86,7 @@ export function Comparison({
         {way === 'flick' && (
           <button
             type="button"
-            title="The space bar, or a click, shows the other"
+            {...tip('The space bar, or a click, shows the other')}
             className="grid"
             onClick={() => setFlicked(!flicked)}
           >

@@ -7,6 +7,7 @@ import { pathData, segmentData } from '@ignis/core/geometry/path-data';
 import type { Anchor, Path } from '@ignis/core/geometry/path';
 import { segment, segmentCount } from '@ignis/core/geometry/path';
 import { areMany } from './anchor-dots';
+import { movable } from '../../../ui/tip';
 
 interface Props {
   map: Affine;
@@ -33,6 +34,7 @@ export const AnchorMarks = memo(function AnchorMarks({ map, paths, chosen }: Pro
             kind={a.kind}
             on={chosen.some((c) => samePlace(c, { path: p, index: i }))}
             index={i}
+            name={`Anchor ${i + 1} of ${path.anchors.length}`}
           />
         )),
       )}
@@ -46,16 +48,18 @@ function Mark({
   kind,
   on,
   index,
+  name,
 }: {
   at: Point;
   kind: Anchor['kind'];
   on: boolean;
   index: number;
+  name: string;
 }) {
   const size = on ? 6.5 : 5;
   const look = { fill: on ? '#ff7a3c' : '#161616', stroke: '#fff', strokeWidth: 2 };
   return (
-    <g data-anchor={index}>
+    <g data-anchor={index} {...movable(name, '[data-presses=anchors]')} aria-pressed={on}>
       {kind === 'corner' ? (
         <rect
           x={x - size}
@@ -142,6 +146,7 @@ export function HandleMarks({
                   onPointerDown={(e) => onPress(e, { path: at.path, index: i }, w)}
                   className="cursor-move"
                   data-handle={`${i}-${w}`}
+                  {...movable(`Handle ${w === 'in' ? 'into' : 'out of'} anchor ${i + 1}`)}
                 />
                 <circle
                   cx={h.x}

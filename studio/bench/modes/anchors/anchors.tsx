@@ -32,6 +32,7 @@ import { BoxHandles } from '../../stage/box-handles';
 import { toStage } from '../../stage/path-outline';
 import { follow, scenePoint } from '../../stage/pointer';
 import { snapper } from '../../stage/snapping';
+import { named } from '../../../ui/tip';
 
 /** How near a press must be, CSS px. */
 const ANCHOR = 12;
@@ -223,15 +224,15 @@ export function Anchors({ stage, layer, paths, onMiss }: Props) {
         onPointerLeave={() => setOver(null)}
         onDoubleClick={doublePress}
         data-testid="anchors"
-      >
-        <title>
-          {over
+        data-presses="anchors"
+        {...named(
+          over
             ? 'segment' in over
               ? 'Click to insert an anchor, drag to bend'
               : 'Drag it; double-click makes it a corner or smooth; Shift adds it to the choice'
-            : ''}
-        </title>
-      </rect>
+            : '',
+        )}
+      ></rect>
       {over && 'segment' in over && <SegmentMark map={map} path={paths[over.path]} at={over} />}
       {box && (
         <BoxHandles

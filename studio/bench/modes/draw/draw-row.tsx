@@ -3,6 +3,7 @@ import { useBench } from '../../../state/bench';
 import { NumberField } from '../../../ui/number-field';
 import { Bar, Hint, Small, Way } from '../../stage/bar';
 import { endDrawing } from './drawing';
+import { tip } from '../../../ui/tip';
 
 /** How a line is drawn, and the way out of it. */
 export function DrawRow() {
@@ -22,7 +23,7 @@ export function DrawRow() {
           <Way on={!freehand} label="Anchors" onClick={() => set({ freehand: false })} />
           <Way on={freehand} label="Freehand" onClick={() => set({ freehand: true })} />
           {freehand && (
-            <span className="flex items-baseline pl-2 text-dim" title={FIDELITY.help}>
+            <span className="flex items-baseline pl-2 text-dim" {...tip(FIDELITY.help)}>
               smoothed by
               <NumberField
                 value={fidelity}
@@ -35,7 +36,7 @@ export function DrawRow() {
         </>
       )}
       <Hint>{hint}</Hint>
-      <Small onClick={endDrawing} label={drawn ? 'Done (Enter)' : 'Cancel (Esc)'} />
+      <Small onClick={endDrawing} label={drawn ? 'Done (Enter)' : 'Cancel ( Esc )'} />
     </Bar>
   );
 }

@@ -15,6 +15,7 @@ import { wholeStrands } from '@ignis/core/sources/line-shape';
 import { useAround, useBench } from '../../../state/bench';
 import { toStage } from '../../stage/path-outline';
 import { follow, scenePoint } from '../../stage/pointer';
+import { movable, named } from '../../../ui/tip';
 
 interface Props {
   stage: RefObject<HTMLElement | null>;
@@ -88,17 +89,21 @@ export function Gaps({ stage, layer }: Props) {
         onPointerDown={add}
         className="cursor-crosshair"
         data-testid="break-here"
-      >
-        <title>Click to break the line here</title>
-      </path>
+        {...named('Click to break the line here')}
+      ></path>
       {gaps.map((g, i) => {
         const strand = strands[g.strand];
         const p = strand && placeOf(strand, g);
         if (!p) return null;
         const at = apply(map, p);
         return (
-          <g key={i} onPointerDown={press(i)} className="cursor-move" data-gap={i}>
-            <title>Drag it along the line; click closes it</title>
+          <g
+            key={i}
+            onPointerDown={press(i)}
+            className="cursor-move"
+            data-gap={i}
+            {...movable('Drag it along the line; click closes it')}
+          >
             <circle cx={at.x} cy={at.y} r={13} fill="transparent" />
             <circle cx={at.x} cy={at.y} r={7} fill="#161616" stroke="#fff" strokeWidth={2} />
             <path

@@ -2,6 +2,7 @@ import type { RefObject } from 'react';
 import { setLamp } from '@ignis/core/scene/edits/layer-edits';
 import { useBench } from '../../../state/bench';
 import { follow, scenePoint } from '../../stage/pointer';
+import { movable } from '../../../ui/tip';
 
 /** How much of the scene's shorter side the lamp may be off its middle. */
 const FAR = 0.45;
@@ -64,10 +65,14 @@ export function Lamp({ stage }: { stage: RefObject<HTMLElement | null> }) {
         strokeDasharray="6 5"
         pointerEvents="none"
       />
-      <g onPointerDown={press} className="cursor-move" role="button" aria-label="Scene light">
-        <title>
-          The scene light: drag it round for its direction, to the middle for its height
-        </title>
+      <g
+        onPointerDown={press}
+        className="cursor-move"
+        {...movable(
+          'The scene light: drag it round for its direction, to the middle for its height',
+        )}
+        aria-label="Scene light"
+      >
         <circle cx={lamp.x} cy={lamp.y} r={18} fill="transparent" />
         <g
           stroke="#fff"

@@ -20,6 +20,7 @@ import { useFonts } from '../../../state/fonts';
 import { useTyping } from '../../../state/typing';
 import { BoxHandles } from '../../stage/box-handles';
 import { toStage } from '../../stage/path-outline';
+import { movable } from '../../../ui/tip';
 
 interface Props {
   stage: RefObject<HTMLElement | null>;
@@ -79,9 +80,8 @@ export function Letters({ stage, layer }: Props) {
             down.stopPropagation();
             useTyping.setState({ letter: l.from });
           }}
-        >
-          <title>Click the letter to move, turn or scale it</title>
-        </polygon>
+          {...movable('Click the letter to move, turn or scale it')}
+        ></polygon>
       ))}
       {letter && (
         <BoxHandles

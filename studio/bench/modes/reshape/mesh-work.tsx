@@ -13,6 +13,7 @@ import { useReshaping } from '../../../state/reshaping';
 import { Band } from '../../stage/band';
 import { follow, stagePoint } from '../../stage/pointer';
 import { tenth } from '../../stage/tenth';
+import { tip } from '../../../ui/tip';
 
 interface Props {
   stage: RefObject<HTMLElement | null>;
@@ -100,8 +101,8 @@ export function MeshWork({ stage, layer, step, map, back }: Props) {
           aria-pressed={chosen.includes(i)}
           onPointerDown={press(i)}
           className="cursor-move"
+          {...tip('Drag the point; Shift chooses more')}
         >
-          <title>Drag the point; Shift chooses more</title>
           <circle cx={p.x} cy={p.y} r={12} fill="transparent" />
           <circle
             cx={p.x}

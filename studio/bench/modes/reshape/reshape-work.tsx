@@ -22,6 +22,7 @@ import { MeshWork } from './mesh-work';
 import { toStage } from '../../stage/path-outline';
 import { addPart, chosenPart, warpOf } from './reshape-tools';
 import { tenth } from '../../stage/tenth';
+import { tip } from '../../../ui/tip';
 
 interface Props {
   stage: RefObject<HTMLElement | null>;
@@ -93,8 +94,8 @@ function Part({
         useReshaping.setState({ part: region.id });
       }}
       className={isChosen ? 'pointer-events-none' : 'cursor-pointer'}
+      {...tip(`${name}: choose it`)}
     >
-      <title>{`${name}: choose it`}</title>
       {isChosen && (
         <path
           d={line}

@@ -7,6 +7,7 @@ import { chooseStrokes, useChosenStrokes } from '../../../state/paint';
 import { useSmear } from '../../../state/smear';
 import { Hint, Way } from '../../stage/bar';
 import { ChosenTools } from '../paint/chosen-tools';
+import { tip } from '../../../ui/tip';
 
 /** The step whose strokes the stage lays and takes hold of; null if there is none yet. */
 export function smearHome(layer: Layer, open: string | null): StrokeHome | null {
@@ -23,7 +24,7 @@ export function SmearTools({ layer }: { layer: Layer }) {
   return (
     <>
       {smearWays.map((w) => (
-        <span key={w.way} title={w.help}>
+        <span key={w.way} {...tip(w.help)}>
           <Way
             on={chosen === null && way === w.way}
             label={w.label}

@@ -8,6 +8,7 @@ import type { LineSource } from '@ignis/core/sources/line-source';
 import { useAround, useBench } from '../../../state/bench';
 import { useCrossings } from '../../../state/crossings';
 import { toStage } from '../../stage/path-outline';
+import { tip } from '../../../ui/tip';
 
 type LineLayer = Layer & { source: LineSource };
 
@@ -85,8 +86,8 @@ function Mark({ name, at, above, beneath, onClick }: MarkProps) {
         e.stopPropagation();
         onClick();
       }}
+      {...tip(`${name}. Click to turn it round`)}
     >
-      <title>{`${name}. Click to turn it round`}</title>
       <circle
         cx={at.x}
         cy={at.y}

@@ -4,6 +4,7 @@ import type { Layer } from '@ignis/core/scene/model/schema';
 import { chooseStretch } from '@ignis/core/scene/edits/weave-edits';
 import { useAround, useBench } from '../../../state/bench';
 import { useWeaveOf, useWoven } from '../../../state/weave';
+import { tip } from '../../../ui/tip';
 
 /** The stretches of a weave on the stage: a click sends one behind, or brings it in front. */
 export function WeaveStretches({ layer }: { layer: Layer }) {
@@ -105,10 +106,8 @@ function Stretch({ behind, name, points, middle, worded, onClick }: Props) {
         e.stopPropagation();
         onClick();
       }}
+      {...tip(behind ? 'Behind: click to bring it in front' : 'In front: click to send it behind')}
     >
-      <title>
-        {behind ? 'Behind: click to bring it in front' : 'In front: click to send it behind'}
-      </title>
       {points.length > 1 ? (
         <g fill="none" strokeLinecap="round" strokeLinejoin="round">
           <polyline points={line} stroke="transparent" strokeWidth={22} />

@@ -10,6 +10,7 @@ import { pathsOf } from '@ignis/core/sources/line-shape';
 import { useAround, useBench } from '../../../state/bench';
 import { toStage } from '../../stage/path-outline';
 import { follow, scenePoint } from '../../stage/pointer';
+import { movable } from '../../../ui/tip';
 
 interface Props {
   stage: RefObject<HTMLElement | null>;
@@ -81,8 +82,8 @@ export function WidthHandles({ stage, layer }: Props) {
                 onPointerDown={pull(p, i)}
                 className="cursor-move"
                 data-width={`${i}${side > 0 ? '+' : '-'}`}
+                {...movable(`${Math.round((a.width ?? 1) * 100)} % wide here`)}
               >
-                <title>{`${Math.round((a.width ?? 1) * 100)} % wide here`}</title>
                 <line
                   x1={middle.x}
                   y1={middle.y}
