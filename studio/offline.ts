@@ -40,7 +40,7 @@ export const offline = (): Plugin[] =>
       file_handlers: [{ action: '/', accept: { ...SCENES, ...PICTURES } }],
     },
     workbox: {
-      globPatterns: ['**/*.{html,js,css,wasm,tflite,ttf,woff2,svg,png,txt}'],
+      globPatterns: ['**/*.{html,js,css,wasm,tflite,ttf,woff2,svg,png,txt,json}'],
       maximumFileSizeToCacheInBytes: LARGEST,
       navigateFallback: '/index.html',
       navigateFallbackDenylist: [/^\/examples\//, /\.\w+$/],

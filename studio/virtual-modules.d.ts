@@ -8,3 +8,8 @@ declare module 'virtual:faces' {
 declare module 'virtual:opencv-binary' {
   export const binary: string | null;
 }
+
+/** Made by `catalogues.ts`: where the words of each language besides English are served, by its code. */
+declare module 'virtual:catalogues' {
+  export const catalogues: Readonly<Partial<Record<string, string>>>;
+}

@@ -1,6 +1,7 @@
 import tailwind from '@tailwindcss/vite';
 import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vite';
+import { catalogues } from './catalogues.ts';
 import { faceLicences, faces } from './faces.ts';
 import { offline } from './offline.ts';
 import { opencvBinary } from './opencv-binary.ts';
@@ -9,7 +10,16 @@ import { withoutNode } from './without-node.ts';
 export default defineConfig({
   root: import.meta.dirname,
   // While developing, workers are given these too.
-  plugins: [react(), tailwind(), faces(), faceLicences(), opencvBinary(), withoutNode(), offline()],
+  plugins: [
+    react(),
+    tailwind(),
+    faces(),
+    faceLicences(),
+    catalogues(),
+    opencvBinary(),
+    withoutNode(),
+    offline(),
+  ],
   worker: {
     format: 'es',
     plugins: () => [faces(), opencvBinary(), withoutNode()],

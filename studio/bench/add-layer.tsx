@@ -32,6 +32,7 @@ import { startDrawing } from './modes/draw/drawing';
 import { startWriting } from './modes/write/writing';
 import { useScenePictures } from '../state/scene-pictures';
 import { tip } from '../ui/tip';
+import { t } from '../words/t';
 
 /** What a sample stands on: light enough for blends to show on it, dark enough for light. */
 const GROUND = '#2a2c33';
@@ -120,7 +121,7 @@ export function AddLayer({ onPicture, onSvg }: { onPicture(): void; onSvg(): voi
     <Popover.Root open={open} onOpenChange={setOpen}>
       <Popover.Trigger asChild>
         <Button className="h-11 shrink-0 px-4">
-          <Plus size={16} /> Add a layer
+          <Plus size={16} /> {t`Add a layer`}
         </Button>
       </Popover.Trigger>
       <Popover.Portal>
@@ -129,54 +130,62 @@ export function AddLayer({ onPicture, onSvg }: { onPicture(): void; onSvg(): voi
           align="end"
           sideOffset={12}
           collisionPadding={10}
-          aria-label="Add a layer"
+          aria-label={t`Add a layer`}
           className="z-50 max-h-[calc(100vh-130px)] w-[1230px] max-w-[calc(100vw-20px)] overflow-y-auto rounded-xl border border-line bg-panel p-3 shadow-2xl"
           onCloseAutoFocus={(e) => e.preventDefault()}
         >
-          <Heading>Draw, or bring in</Heading>
+          <Heading>{t`Draw, or bring in`}</Heading>
           <div className={ROW}>
             <Kind
-              label={sources.line.label}
-              title="Draw it on the stage, anchor by anchor."
+              label={t(sources.line.label)}
+              title={t`Draw it on the stage, anchor by anchor.`}
               onClick={choose(startDrawing)}
             >
               <Picture url={lights[0]} />
             </Kind>
             <Kind
-              label={sources.text.label}
-              title="Letters that stay letters: click where they begin, or drag a box."
+              label={t(sources.text.label)}
+              title={t`Letters that stay letters: click where they begin, or drag a box.`}
               onClick={choose(startWriting)}
             >
               <span
                 className="grid h-full place-items-center text-[#e8e8e8]"
                 style={{ background: GROUND }}
               >
-                <FontWords font="pacifico" words="Tide" width={100} height={44} centred />
+                <FontWords font="pacifico" words={t`Tide`} width={100} height={44} centred />
               </span>
             </Kind>
             <Kind
-              label={sources.picture.label}
-              title={sources.picture.help}
+              label={t(sources.picture.label)}
+              title={t(sources.picture.help)}
               onClick={choose(onPicture)}
             >
               <Pier />
             </Kind>
             <Kind
-              label="SVG as lines"
-              title="The paths and shapes of an SVG file, each a line of light."
+              label={t`SVG as lines`}
+              title={t`The paths and shapes of an SVG file, each a line of light.`}
               onClick={choose(onSvg)}
             >
               <Picture url={outlines[6]} />
             </Kind>
-            <Kind label={sources.paint.label} title={sources.paint.help} onClick={choose(addPaint)}>
+            <Kind
+              label={t(sources.paint.label)}
+              title={t(sources.paint.help)}
+              onClick={choose(addPaint)}
+            >
               <Strokes />
             </Kind>
-            <Kind label={sources.fill.label} title={sources.fill.help} onClick={choose(addFill)}>
+            <Kind
+              label={t(sources.fill.label)}
+              title={t(sources.fill.help)}
+              onClick={choose(addFill)}
+            >
               <span className="block h-full bg-[#233a66]" />
             </Kind>
             <Kind
-              label={sources.shadow.label}
-              title={sources.shadow.help}
+              label={t(sources.shadow.label)}
+              title={t(sources.shadow.help)}
               onClick={choose(castChosenShadow)}
             >
               <span className="relative block h-full bg-[#4a4652]">
@@ -185,8 +194,8 @@ export function AddLayer({ onPicture, onSvg }: { onPicture(): void; onSvg(): voi
               </span>
             </Kind>
             <Kind
-              label={sources.reflection.label}
-              title="All the light of the scene, mirrored on a floor, live."
+              label={t(sources.reflection.label)}
+              title={t`All the light of the scene, mirrored on a floor, live.`}
               onClick={choose(() => mirror(null))}
             >
               <span className="relative block h-full bg-[#15181d]">
@@ -194,7 +203,11 @@ export function AddLayer({ onPicture, onSvg }: { onPicture(): void; onSvg(): voi
                 <span className="absolute bottom-1 left-8 h-6 w-8 rounded-full border-2 border-[#ff7a3c]/60 blur-[2px]" />
               </span>
             </Kind>
-            <Kind label={sources.grade.label} title={sources.grade.help} onClick={choose(addGrade)}>
+            <Kind
+              label={t(sources.grade.label)}
+              title={t(sources.grade.help)}
+              onClick={choose(addGrade)}
+            >
               <span className="grid h-full grid-cols-3">
                 {GRADED.map((filter) => (
                   <Pier key={filter} filter={filter} />
@@ -202,19 +215,19 @@ export function AddLayer({ onPicture, onSvg }: { onPicture(): void; onSvg(): voi
               </span>
             </Kind>
           </div>
-          <Heading>Lines of light to start from</Heading>
+          <Heading>{t`Lines of light to start from`}</Heading>
           <div className={ROW}>{pointsOf(startingPoints, lights)}</div>
-          <Heading>Flares, mist, smoke and rain</Heading>
+          <Heading>{t`Flares, mist, smoke and rain`}</Heading>
           <div className={ROW}>
             {pointsOf(flareLooks, flares)}
             {pointsOf(airs, misty)}
           </div>
-          <Heading>Fire, and what flies</Heading>
+          <Heading>{t`Fire, and what flies`}</Heading>
           <div className={ROW}>
             {pointsOf(fires, burning)}
             {pointsOf(particleLooks, particles)}
           </div>
-          <Heading>Shapes, as tubes of light</Heading>
+          <Heading>{t`Shapes, as tubes of light`}</Heading>
           <div className={ROW_OF_SHAPES}>
             {shapes.map((s, i) => (
               <Kind key={s.kind} label={s.label} title={s.help} onClick={choose(() => addShape(s))}>

@@ -4,6 +4,7 @@ import { useStageAids } from '../state/stage-aids';
 import { Button } from '../ui/button';
 import { Menu } from '../ui/menu';
 import { aidActions } from './aid-actions';
+import { t } from '../words/t';
 
 /** Rulers, guides, snapping, grid and measuring, from one button. */
 export function AidsMenu() {
@@ -12,7 +13,11 @@ export function AidsMenu() {
   return (
     <Menu
       trigger={
-        <Button look="icon" aria-label="Rulers, guides and grid" data-tip="Rulers, guides and grid">
+        <Button
+          look="icon"
+          aria-label={t`Rulers, guides and grid`}
+          data-tip={t`Rulers, guides and grid`}
+        >
           <Ruler size={16} />
         </Button>
       }

@@ -16,6 +16,7 @@ import { AS_PNG } from '../workers/protocol';
 import { bringIn } from '../workers/questions';
 import { tellFailure } from '../state/failure';
 import { addPaint } from './commands/layers';
+import { t } from '../words/t';
 
 /** Makes a picture of a layer by itself, or of a part of the scene with it (scene px), and stores it; null if that was stopped. */
 async function pictureOf(
@@ -34,7 +35,7 @@ async function pictureOf(
     },
     () => undefined,
   );
-  const note = toast.loading(doing, { action: { label: 'Stop', onClick: work.cancel } });
+  const note = toast.loading(doing, { action: { label: t`Stop`, onClick: work.cancel } });
   try {
     const { asset, bytes, width, height } = await bringIn(await work.done, layer.name);
     addAsset(asset, bytes);
@@ -51,15 +52,15 @@ async function pictureOf(
 export async function bake(layer: Layer): Promise<void> {
   const scale = bakingScale(useBench.getState().scene, layer);
   try {
-    const made = await pictureOf(layer, `Baking ${layer.name}…`, scale);
+    const made = await pictureOf(layer, t`Baking ${layer.name}…`, scale);
     if (!made) return;
-    useBench.getState().change(`Bake ${layer.name}`, putBaked(layer.id, made.source, scale));
-    toast.success(`${layer.name} is a picture now`, {
+    useBench.getState().change(t`Bake ${layer.name}`, putBaked(layer.id, made.source, scale));
+    toast.success(t`${layer.name} is a picture now`, {
       id: made.note,
-      description: 'Undo brings its mask and its steps back.',
+      description: t`Undo brings its mask and its steps back.`,
     });
   } catch (error) {
-    tellFailure(`${layer.name} could not be baked`, error);
+    tellFailure(t`${layer.name} could not be baked`, error);
   }
 }
 
@@ -68,23 +69,23 @@ export async function stampWith(layer: Layer): Promise<void> {
   const { scene } = useBench.getState();
   const region = extentInScene(scene, layer.id);
   if (isEmpty(region)) {
-    toast.info('There is nothing to stamp', {
-      description: `${layer.name} shows nothing within the scene.`,
+    toast.info(t`There is nothing to stamp`, {
+      description: t`${layer.name} shows nothing within the scene.`,
     });
     return;
   }
   try {
-    const made = await pictureOf(layer, `Making a stamp of ${layer.name}…`, 1, region);
+    const made = await pictureOf(layer, t`Making a stamp of ${layer.name}…`, 1, region);
     if (!made) return;
     const size = Math.min(2000, Math.max(region.width, region.height));
     const stamp = { tip: 'stamp', stamp: made.source.asset, ownColours: true } as const;
     takeBrush({ ...defaultsOf(paintBrushParameters), ...stamp, size, spacing: 100 }, '#ffffff');
     addPaint();
-    toast.success(`The brush stamps ${layer.name}`, {
+    toast.success(t`The brush stamps ${layer.name}`, {
       id: made.note,
-      description: 'One press is one stamp; its size is set in the chain.',
+      description: t`One press is one stamp; its size is set in the chain.`,
     });
   } catch (error) {
-    tellFailure(`No stamp could be made of ${layer.name}`, error);
+    tellFailure(t`No stamp could be made of ${layer.name}`, error);
   }
 }

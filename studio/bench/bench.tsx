@@ -39,6 +39,8 @@ import { Wells } from './wells';
 import { Windows, type WindowName } from './windows';
 import { isLine } from '@ignis/core/scene/model/traits';
 import { tellFailure } from '../state/failure';
+import { t } from '../words/t';
+import { errorWords } from '../words/error-words';
 
 /** The screen where one scene is made. */
 export default function Bench() {
@@ -62,7 +64,7 @@ function Missing({ text }: { text: string }) {
           onClick={() => void navigate('/')}
           className="text-ember-ink underline underline-offset-4"
         >
-          To the shelf
+          {t`To the shelf`}
         </button>
       </div>
     </main>
@@ -78,17 +80,17 @@ async function addSvgLines(file: File): Promise<void> {
     ]);
     const drawing = await svgLines(file, file.name);
     const { scene, selected, change, select } = useBench.getState();
-    const name = file.name.replace(/\.[^.]*$/, '') || 'Drawing';
+    const name = file.name.replace(/\.[^.]*$/, '') || t`Drawing`;
     const made = layersOfSvg(drawing, scene, drawing.elements.length > MAX_LAYERS);
     const layer = made.length === 1 ? { ...made[0]!, name } : newGroup(name, made, 'through');
-    change(`Add ${name}`, addInFront([layer], selected, true));
+    change(t`Add ${name}`, addInFront([layer], selected, true));
     select(layer.id);
     if (drawing.left.length > 0)
-      toast(`Lines cannot have all of “${name}”`, {
-        description: `Left out: ${drawing.left.join(', ')}. Bring it in as a picture for these.`,
+      toast(t`Lines cannot have all of “${name}”`, {
+        description: t`Left out: ${drawing.left.join(', ')}. Bring it in as a picture for these.`,
       });
   } catch (error) {
-    tellFailure('That could not be brought in', error);
+    tellFailure(t`That could not be brought in`, error);
   }
 }
 
@@ -100,10 +102,10 @@ async function openBesides(file: File): Promise<string | null> {
   const stop = new AbortController();
   const id = `open ${file.name}`;
   const progress = (done: number) =>
-    toast.loading(`Opening ${file.name}…`, {
+    toast.loading(t`Opening ${file.name}…`, {
       id,
       description: done > 0 ? `${Math.round(done * 100)} %` : undefined,
-      action: { label: 'Stop', onClick: () => stop.abort() },
+      action: { label: t`Stop`, onClick: () => stop.abort() },
     });
   progress(0);
   try {
@@ -155,7 +157,7 @@ function Open() {
   useEffect(() => {
     const fault = storageFault();
     if (fault)
-      toast.warning('This scene will not be kept', { description: fault, duration: 15_000 });
+      toast.warning(t`This scene will not be kept`, { description: fault, duration: 15_000 });
   }, []);
 
   /** Brings files in as layers, one after the other, centred on a place. */
@@ -173,10 +175,10 @@ function Open() {
           const { scene, selected, change, select } = useBench.getState();
           const place = at ?? middleOfView();
           const layer = newPicture(brought.name, brought.source, scene, place, !keepSize);
-          change(`Add ${brought.name}`, addInFront([layer], selected, true));
+          change(t`Add ${brought.name}`, addInFront([layer], selected, true));
           select(layer.id);
         } catch (error) {
-          tellFailure('That could not be brought in', error);
+          tellFailure(t`That could not be brought in`, error);
         }
       }
     },
@@ -203,7 +205,7 @@ function Open() {
           const { cubeOfGrades } = await import('../files/save-table');
           download(await cubeOfGrades(scene, layer), fileName(layer.name, '.cube'));
         } catch (error) {
-          tellFailure('The grades could not be saved', error);
+          tellFailure(t`The grades could not be saved`, error);
         }
       },
       openExport: () => setOpen('export'),
@@ -221,7 +223,7 @@ function Open() {
         try {
           download(await sceneFile(scene), fileName(scene.name, '.ignis'));
         } catch (error) {
-          tellFailure('The scene could not be saved', error);
+          tellFailure(t`The scene could not be saved`, error);
         }
       },
       async copyPicture() {
@@ -229,11 +231,11 @@ function Open() {
         const work = exportFile(scene, { ...AS_PNG, scale: 1 }, () => undefined);
         try {
           await navigator.clipboard.write([new ClipboardItem({ 'image/png': work.done })]);
-          toast.success('The picture is on the clipboard');
+          toast.success(t`The picture is on the clipboard`);
         } catch (error) {
           work.cancel();
-          toast.error('The picture could not be copied', {
-            description: `${(error as Error).message} Export it as PNG instead.`,
+          toast.error(t`The picture could not be copied`, {
+            description: t`${errorWords(error)} Export it as PNG instead.`,
           });
         }
       },
@@ -261,7 +263,7 @@ function Open() {
         if (layers) void pasteLayers(layers);
         else if (files.length > 0) void addFiles(files, null, false);
       } catch (error) {
-        tellFailure('The layer could not be pasted', error);
+        tellFailure(t`The layer could not be pasted`, error);
       }
     };
     window.addEventListener('paste', paste);
@@ -270,7 +272,7 @@ function Open() {
 
   const guard = {
     resetKeys: [selected],
-    rescue: { label: 'Save the scene as a file', run: () => void does.saveFile() },
+    rescue: { label: t`Save the scene as a file`, run: () => void does.saveFile() },
   };
   return (
     <ScenePalette value={sceneColours}>
@@ -279,7 +281,7 @@ function Open() {
         isBare={isBare}
         header={isWhole && <Header does={does} />}
         stage={
-          <FaultBoundary what="The stage" {...guard}>
+          <FaultBoundary what={t`The stage`} {...guard}>
             <ReadOnly />
             <Wells />
             <PicturePaused onSave={() => void does.saveFile()} />
@@ -289,14 +291,18 @@ function Open() {
         }
         chain={
           isWhole && (
-            <FaultBoundary what="The chain" place="h-full border-l border-line bg-panel" {...guard}>
+            <FaultBoundary
+              what={t`The chain`}
+              place="h-full border-l border-line bg-panel"
+              {...guard}
+            >
               <Chain />
             </FaultBoundary>
           )
         }
         strip={
           isWhole && (
-            <FaultBoundary what="The depth strip" {...guard}>
+            <FaultBoundary what={t`The depth strip`} {...guard}>
               <Strip onPicture={does.addPicture} onSvg={does.addSvg} />
             </FaultBoundary>
           )
@@ -304,13 +310,13 @@ function Open() {
       >
         <FileInput
           ref={chooser}
-          label="Add a picture"
+          label={t`Add a picture`}
           accept={PICTURES}
           onFiles={(files) => void addFiles(files, null, false)}
         />
         <FileInput
           ref={svgChooser}
-          label="Add an SVG as lines of light"
+          label={t`Add an SVG as lines of light`}
           accept="image/svg+xml,.svg"
           multiple={false}
           onFiles={([file]) => void (file && addSvgLines(file))}

@@ -10,6 +10,7 @@ import { earlierScenes, type EarlierScene } from '../storage/earlier';
 import { Dialog } from '../ui/dialog';
 import { StatePicture, timeOf } from './state-picture';
 import { tip } from '../ui/tip';
+import { midSentence, plural, t } from '../words/t';
 
 /** The earlier states of the scene, as pictures; one is gone back to by a click. */
 export default function EarlierDialog({ onClose }: { onClose(): void }) {
@@ -18,15 +19,15 @@ export default function EarlierDialog({ onClose }: { onClose(): void }) {
     flushSaves()
       .then(() => earlierScenes(useBench.getState().id))
       .then(setStates)
-      .catch((error) => tellFailure('The earlier states could not be read', error));
+      .catch((error) => tellFailure(t`The earlier states could not be read`, error));
   }, []);
 
   const goBack = async ({ at, scene }: EarlierScene) => {
     await bringAssets(scene);
-    useBench.getState().change('Go back to an earlier state', (s) => void Object.assign(s, scene));
+    useBench.getState().change(t`Go back to an earlier state`, (s) => void Object.assign(s, scene));
     onClose();
-    toast(`As it was: ${timeOf(at).toLowerCase()}`, {
-      description: 'Undo takes this back.',
+    toast(t`As it was: ${midSentence(timeOf(at))}`, {
+      description: t`Undo takes this back.`,
     });
   };
 
@@ -34,13 +35,13 @@ export default function EarlierDialog({ onClose }: { onClose(): void }) {
     <Dialog
       open
       onOpenChange={(open) => !open && onClose()}
-      title="Earlier states"
-      description="What the scene was when it was saved, close together in the last minutes, then hour by hour."
+      title={t`Earlier states`}
+      description={t`What the scene was when it was saved, close together in the last minutes, then hour by hour.`}
       width="w-[860px]"
     >
       {states?.length === 0 && (
         <p className="py-8 text-center text-dim">
-          There are none yet: the first stands here once the scene has changed.
+          {t`There are none yet: the first stands here once the scene has changed.`}
         </p>
       )}
       <ul className="grid grid-cols-[repeat(auto-fill,minmax(190px,1fr))] gap-4">
@@ -50,7 +51,7 @@ export default function EarlierDialog({ onClose }: { onClose(): void }) {
               type="button"
               className="group block w-full text-left"
               onClick={() => void goBack(state)}
-              {...tip('Go back to this state; undo takes it back')}
+              {...tip(t`Go back to this state; undo takes it back`)}
             >
               <StatePicture scene={state.scene} />
               <span className="mt-1.5 block text-sm">{timeOf(state.at)}</span>
@@ -68,7 +69,7 @@ export default function EarlierDialog({ onClose }: { onClose(): void }) {
 
 const layersOf = (scene: Scene): string => {
   const count = everyLayer(scene.layers).length;
-  return count === 1 ? '1 layer' : `${count} layers`;
+  return plural(count, '1 layer', '# layers');
 };
 
 const sizeOf = ({ width, height }: Scene): string => ` · ${width} × ${height}`;

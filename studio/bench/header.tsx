@@ -26,19 +26,20 @@ import { AidsMenu } from './aids-menu';
 import type { BenchDoes } from './actions';
 import { zoomBy, zoomToFit, zoomToPixels } from './commands/view';
 import { tip } from '../ui/tip';
+import { t } from '../words/t';
 
 /** Where the scene stands, and what the artist does about it. */
 const SAVED: Record<Workspace['saved'], { text: string; todo?: string }> = {
-  saved: { text: 'Saved' },
-  saving: { text: 'Saving…' },
-  changed: { text: 'Changed' },
+  saved: { text: t`Saved` },
+  saving: { text: t`Saving…` },
+  changed: { text: t`Changed` },
   failed: {
-    text: 'Not saved: trying again',
-    todo: 'The browser did not keep the last changes. Save the scene as a file (Ctrl S) before you close the page.',
+    text: t`Not saved: trying again`,
+    todo: t`The browser did not keep the last changes. Save the scene as a file (Ctrl S) before you close the page.`,
   },
   page: {
-    text: 'Kept in this page only',
-    todo: 'This browser does not let Ignis keep scenes. Save the scene as a file (Ctrl S) before you close the page.',
+    text: t`Kept in this page only`,
+    todo: t`This browser does not let Ignis keep scenes. Save the scene as a file (Ctrl S) before you close the page.`,
   },
 };
 
@@ -66,16 +67,16 @@ export function Header({ does }: { does: BenchDoes }) {
     <header className="flex h-[46px] shrink-0 items-center gap-1 border-b border-line bg-panel px-3">
       <Link
         to="/"
-        aria-label="Back to the shelf"
-        data-tip="Back to the shelf"
+        aria-label={t`Back to the shelf`}
+        data-tip={t`Back to the shelf`}
         className="grid size-9 place-items-center rounded-md hover:bg-raised"
       >
         <Mark size={24} />
       </Link>
       <NameField
-        label="Name of the scene"
+        label={t`Name of the scene`}
         value={name}
-        onChange={(v) => change('Rename the scene', setScene({ name: v }))}
+        onChange={(v) => change(t`Rename the scene`, setScene({ name: v }))}
         className="field-sizing-content max-w-64 py-1 font-semibold"
       />
       <span
@@ -87,9 +88,9 @@ export function Header({ does }: { does: BenchDoes }) {
       </span>
       {(
         [
-          ['Earlier states', 'Earlier states of the scene', does.openEarlier, History],
-          ['Takes', 'Takes of the scene', does.openTakes, Clapperboard],
-          ['Library', 'Things to use again ( Shift L )', does.openLibrary, Bookmark],
+          [t`Earlier states`, t`Earlier states of the scene`, does.openEarlier, History],
+          [t`Takes`, t`Takes of the scene`, does.openTakes, Clapperboard],
+          [t`Library`, t`Things to use again ( Shift L )`, does.openLibrary, Bookmark],
         ] as const
       ).map(([label, words, open, Icon]) => (
         <Button key={label} look="icon" aria-label={label} {...tip(words)} onClick={open}>
@@ -101,38 +102,38 @@ export function Header({ does }: { does: BenchDoes }) {
         <Button
           look="plain"
           disabled={!canUndo}
-          onClick={() => travelled('Taken back', useBench.getState().undo())}
+          onClick={() => travelled(t`Taken back`, useBench.getState().undo())}
         >
-          <Undo2 size={15} /> Undo
+          <Undo2 size={15} /> {t`Undo`}
         </Button>
         <Button
           look="plain"
           disabled={!canRedo}
-          onClick={() => travelled('Done again', useBench.getState().redo())}
+          onClick={() => travelled(t`Done again`, useBench.getState().redo())}
         >
-          <Redo2 size={15} /> Redo
+          <Redo2 size={15} /> {t`Redo`}
         </Button>
       </div>
 
       <div className="ml-auto flex items-center gap-0.5">
-        <Button look="icon" aria-label="Zoom out" onClick={() => zoomBy(0.8)}>
+        <Button look="icon" aria-label={t`Zoom out`} onClick={() => zoomBy(0.8)}>
           <Minus size={15} />
         </Button>
-        <span className="w-12 text-center text-sm text-dim" aria-label="Zoom">
+        <span className="w-12 text-center text-sm text-dim" aria-label={t`Zoom`}>
           {Math.round(zoom * window.devicePixelRatio * 100)} %
         </span>
-        <Button look="icon" aria-label="Zoom in" onClick={() => zoomBy(1.25)}>
+        <Button look="icon" aria-label={t`Zoom in`} onClick={() => zoomBy(1.25)}>
           <Plus size={15} />
         </Button>
         <Button
           look="plain"
           onClick={zoomToPixels}
-          {...tip('One pixel of the scene for one of the screen')}
+          {...tip(t`One pixel of the scene for one of the screen`)}
         >
           1:1
         </Button>
         <Button look="plain" onClick={zoomToFit}>
-          Fit
+          {t`Fit`}
         </Button>
         <AidsMenu />
       </div>
@@ -141,7 +142,7 @@ export function Header({ does }: { does: BenchDoes }) {
         <Button
           active={comparing}
           className="rounded-r-none"
-          {...tip(`${words}: shown while it is held, or while C is`)}
+          {...tip(t`${words}: shown while it is held, or while C is`)}
           onPointerDown={(e) => {
             e.currentTarget.setPointerCapture(e.pointerId);
             holdCompare(true);
@@ -152,22 +153,25 @@ export function Header({ does }: { does: BenchDoes }) {
           onKeyUp={() => holdCompare(false)}
           onBlur={() => holdCompare(false)}
         >
-          Hold to compare
+          {t`Hold to compare`}
         </Button>
         <Menu
           trigger={
-            <Button className="rounded-l-none border-l-0 px-1.5" aria-label="What to compare with">
+            <Button
+              className="rounded-l-none border-l-0 px-1.5"
+              aria-label={t`What to compare with`}
+            >
               <ChevronDown size={14} />
             </Button>
           }
           items={[
             {
-              label: 'Without the selected layer',
+              label: t`Without the selected layer`,
               hint: compareWith === 'layer' ? '✓' : '',
               run: () => set({ compareWith: 'layer' }),
             },
             {
-              label: 'As it was when opened',
+              label: t`As it was when opened`,
               hint: compareWith === 'opened' ? '✓' : '',
               run: () => set({ compareWith: 'opened' }),
             },
@@ -181,37 +185,42 @@ export function Header({ does }: { does: BenchDoes }) {
       </div>
       <div className="ml-1.5 flex">
         <Button look="ember" className="rounded-r-none" onClick={does.openExport}>
-          Export
+          {t`Export`}
         </Button>
         <Menu
           trigger={
             <Button
               look="ember"
               className="rounded-l-none border-l border-black/25 px-1.5"
-              aria-label="More ways out"
+              aria-label={t`More ways out`}
             >
               <ChevronDown size={14} />
             </Button>
           }
           items={[
-            { label: 'Export as PNG…', run: does.openExport },
-            { label: 'Copy the picture', run: does.copyPicture },
-            { label: 'Save the scene as a file', run: does.saveFile, hint: 'Ctrl S' },
+            { label: t`Export as PNG…`, run: does.openExport },
+            { label: t`Copy the picture`, run: does.copyPicture },
+            { label: t`Save the scene as a file`, run: does.saveFile, hint: t`Ctrl S` },
           ]}
         />
       </div>
       <Button
         look="icon"
-        aria-label="What the picture costs"
-        data-tip="What the picture costs"
+        aria-label={t`What the picture costs`}
+        data-tip={t`What the picture costs`}
         onClick={does.openCosts}
       >
         <Gauge size={16} />
       </Button>
-      <Button look="icon" aria-label="Keys" {...tip('Keys ( ? )')} onClick={does.openKeys}>
+      <Button look="icon" aria-label={t`Keys`} {...tip(t`Keys ( ? )`)} onClick={does.openKeys}>
         <Keyboard size={16} />
       </Button>
-      <Button look="icon" aria-label="Help" {...tip('Help ( F1 )')} onClick={() => does.toHelp()}>
+      <Button
+        look="icon"
+        aria-label={t`Help`}
+        {...tip('Help ( F1 )')}
+        onClick={() => does.toHelp()}
+      >
         <CircleHelp size={16} />
       </Button>
     </header>

@@ -2,6 +2,7 @@ import { Fragment, type ReactNode } from 'react';
 import { Group, Panel, Separator, useDefaultLayout } from 'react-resizable-panels';
 import { usePanels } from '../state/panels';
 import { remembered } from '../state/remembered';
+import { t } from '../words/t';
 
 interface Props {
   /** What the scene is called; null if that is not known yet. */
@@ -55,7 +56,7 @@ export function BenchLayout({
   const hasStrip = !isBare && panels.strip === 'shown';
   const across = useDivision('bench', !hasChain);
   const down = useDivision('strip', !hasStrip);
-  const edge = <Separator key="edge" aria-label="Width of the chain" className={EDGE.across} />;
+  const edge = <Separator key="edge" aria-label={t`Width of the chain`} className={EDGE.across} />;
   const beside = hasChain && (
     <Panel
       key="chain"
@@ -105,7 +106,7 @@ export function BenchLayout({
         </Panel>
         {hasStrip && (
           <>
-            <Separator aria-label="Height of the depth strip" className={EDGE.down} />
+            <Separator aria-label={t`Height of the depth strip`} className={EDGE.down} />
             <Panel
               id="strip"
               defaultSize={STRIP.usual}

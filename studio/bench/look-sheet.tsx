@@ -21,10 +21,11 @@ import { PatchPicture } from './patch-picture';
 import type { Asked } from './patches';
 import { usePatches } from './patches';
 import { tip } from '../ui/tip';
+import { t } from '../words/t';
 
 /** The width of a cell in proportion to its height. */
 const ASPECT = 3 / 2;
-const COUNT = countParameter('How many values', 9, { min: FEWEST, max: MAX });
+const COUNT = countParameter(t`How many values`, 9, { min: FEWEST, max: MAX });
 
 /** The look sheet, if one is open: candidates as pictures of this scene, side by side. */
 export function LookSheet() {
@@ -98,7 +99,7 @@ function Open({ sheet }: { sheet: Sheet }) {
   return (
     <div
       role="dialog"
-      aria-label={`Look sheet: ${sheet.title}`}
+      aria-label={t`Look sheet: ${sheet.title}`}
       className="absolute inset-0 z-30 flex flex-col bg-ground"
       onKeyDown={key}
       onKeyUp={(e) => e.key === ' ' && setNow(false)}
@@ -111,24 +112,24 @@ function Open({ sheet }: { sheet: Sheet }) {
         )}
         {'parameter' in sheet && sheet.others.length > 0 && (
           <span className="flex items-center gap-1 text-sm text-dim">
-            across
+            {t`across`}
             <ChoiceField
-              label="Crossed with"
+              label={t`Crossed with`}
               value={across || 'none'}
               options={[
-                { value: 'none', label: 'nothing else' },
-                ...sheet.others.map((o) => ({ value: o.key, label: o.parameter.label })),
+                { value: 'none', label: t`nothing else` },
+                ...sheet.others.map((o) => ({ value: o.key, label: t(o.parameter.label) })),
               ]}
               onChange={(v) => setAcross(v === 'none' ? '' : v)}
             />
           </span>
         )}
         <span className="min-w-0 flex-1 truncate text-right text-xs text-dim">
-          Click to take · arrows walk, Enter takes · hold Space to see it as it is now
+          {t`Click to take · arrows walk, Enter takes · hold Space to see it as it is now`}
         </span>
         <button
           type="button"
-          aria-label="Leave the sheet"
+          aria-label={t`Leave the sheet`}
           {...tip('Leave ( Esc )')}
           onClick={close}
           className="rounded p-1.5 text-dim hover:bg-raised hover:text-ink"
@@ -187,13 +188,13 @@ function Range({
         onChange={(count) => onChange({ ...range, count: Math.round(count) })}
         onDone={() => undefined}
       />
-      <span className="px-1">from</span>
+      <span className="px-1">{t`from`}</span>
       {(['from', 'to'] as const).map((end) => (
         <span key={end} className="flex items-baseline">
-          {end === 'to' && <span className="pr-1">to</span>}
+          {end === 'to' && <span className="pr-1">{t`to`}</span>}
           <NumberField
             value={range[end]}
-            parameter={{ ...parameter, label: `${parameter.label}, ${end}` }}
+            parameter={{ ...parameter, label: `${t(parameter.label)}, ${end}` }}
             onChange={(v) => onChange({ ...range, [end]: v })}
             onDone={() => undefined}
           />
@@ -284,8 +285,8 @@ function Cells({ cells, scene, box, focus, width, at, now, onTake, onPoint }: Ce
       <span
         className={`flex justify-between gap-2 truncate px-2 py-1 text-xs ${i === at ? 'text-ember-ink' : 'text-dim'}`}
       >
-        <span className="truncate">{now && i === at ? 'as it is now' : c.label}</span>
-        {c.now && <span>now</span>}
+        <span className="truncate">{now && i === at ? t`as it is now` : c.label}</span>
+        {c.now && <span>{t`now`}</span>}
       </span>
     </button>
   ));

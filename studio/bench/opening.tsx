@@ -5,6 +5,7 @@ import { BenchLayout } from './layout';
 import { CoverPicture } from './stage/cover';
 import { UnderWay } from './stage/under-way';
 import { fitted } from './stage/view';
+import { t } from '../words/t';
 
 /** The bench while a scene is on its way to it: what is known of the scene, where it will stand. */
 export function Opening({ id }: { id: string }) {
@@ -30,9 +31,9 @@ export function Opening({ id }: { id: string }) {
         <div ref={stage} className="h-full bg-ground">
           {known && size && <CoverPicture {...known} view={fitted(known, size)} />}
           <UnderWay
-            text={known ? `Opening ${known.name}…` : 'Opening the scene…'}
+            text={known ? t`Opening ${known.name}…` : t`Opening the scene…`}
             done={done}
-            action={file ? { label: 'Stop', run: stop } : undefined}
+            action={file ? { label: t`Stop`, run: stop } : undefined}
           />
         </div>
       }

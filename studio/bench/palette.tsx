@@ -7,6 +7,7 @@ import type { Action } from './commands/action';
 import { synonymsOf } from './commands/synonyms';
 import { modeOf } from './modes/index';
 import { keyLabel } from './actions';
+import { t } from '../words/t';
 
 interface Props {
   open: boolean;
@@ -45,10 +46,10 @@ export function Palette({ open, onOpenChange, actions }: Props) {
     </Command.Item>
   );
   return (
-    <Dialog title="All actions" open={open} onOpenChange={onOpenChange} width="w-[560px]">
-      <Command label="All actions" shouldFilter={false}>
+    <Dialog title={t`All actions`} open={open} onOpenChange={onOpenChange} width="w-[560px]">
+      <Command label={t`All actions`} shouldFilter={false}>
         <Command.Input
-          placeholder="What do you want to do?"
+          placeholder={t`What do you want to do?`}
           autoFocus
           value={asked}
           onValueChange={setAsked}
@@ -56,11 +57,11 @@ export function Palette({ open, onOpenChange, actions }: Props) {
         />
         <Command.List className="max-h-[46vh] overflow-auto">
           <Command.Empty className="px-3 py-6 text-center text-dim">
-            Nothing is called that.
+            {t`Nothing is called that.`}
           </Command.Empty>
           {asked === '' && recent.length > 0 && (
             <Command.Group
-              heading="Used lately"
+              heading={t`Used lately`}
               className="mb-1 border-b border-line pb-1 [&_[cmdk-group-heading]]:px-3 [&_[cmdk-group-heading]]:py-1 [&_[cmdk-group-heading]]:text-xs [&_[cmdk-group-heading]]:text-dim"
             >
               {recent.map((a) => entry(a, 'lately '))}
@@ -91,23 +92,23 @@ function fitOf({ name, words = synonymsOf(name), enabled }: Action, asked: strin
 /** Why an action cannot be done now. */
 function whyNot(): string {
   const { selected, mode } = useBench.getState();
-  if (modeOf(mode).exclusive) return 'end what you do on the stage first';
-  return selected ? 'not with this layer' : 'choose a layer first';
+  if (modeOf(mode).exclusive) return t`end what you do on the stage first`;
+  return selected ? t`not with this layer` : t`choose a layer first`;
 }
 
 /** The keys, and what they do. */
 export function Keys({ open, onOpenChange, actions }: Props) {
   const more = [
-    ['Space and drag, or middle button', 'Pan'],
-    ['Ctrl and wheel, or pinch', 'Zoom at the pointer'],
-    ['Shift while drawing or turning', 'Hold to 15°'],
-    ['Right click, or Alt Backspace, on a value', 'Reset it'],
-    ['L on a number', 'Look sheet of it'],
-    ['Tab', 'Next value'],
-    ['Shift or Alt while changing a value', '×10 or ÷10'],
+    [t`Space and drag, or middle button`, t`Pan`],
+    [t`Ctrl and wheel, or pinch`, t`Zoom at the pointer`],
+    [t`Shift while drawing or turning`, t`Hold to 15°`],
+    [t`Right click, or Alt Backspace, on a value`, t`Reset it`],
+    [t`L on a number`, t`Look sheet of it`],
+    ['Tab', t`Next value`],
+    [t`Shift or Alt while changing a value`, '×10 or ÷10'],
   ];
   return (
-    <Dialog title="Keys" open={open} onOpenChange={onOpenChange} width="w-[640px]">
+    <Dialog title={t`Keys`} open={open} onOpenChange={onOpenChange} width="w-[640px]">
       <ul className="grid grid-cols-2 gap-x-8 gap-y-1.5 text-sm">
         {actions
           .filter((a) => a.keys)

@@ -1,5 +1,6 @@
 import type { Scene } from '@ignis/core/scene/model/schema';
 import { useScenePicture } from '../state/scene-pictures';
+import { plural, t } from '../words/t';
 
 /** The longer side of a small picture of a state, px. */
 const SIDE = 320;
@@ -7,8 +8,8 @@ const SIDE = 320;
 /** When something was, in words. */
 export function timeOf(at: number): string {
   const minutes = Math.round((Date.now() - at) / 60_000);
-  if (minutes < 1) return 'Less than a minute ago';
-  if (minutes < 60) return minutes === 1 ? 'A minute ago' : `${minutes} minutes ago`;
+  if (minutes < 1) return t`Less than a minute ago`;
+  if (minutes < 60) return plural(minutes, 'A minute ago', '# minutes ago');
   return new Date(at).toLocaleString(undefined, { dateStyle: 'medium', timeStyle: 'short' });
 }
 

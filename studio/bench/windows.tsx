@@ -3,6 +3,7 @@ import { DialogFaultBoundary } from '../ui/fault-boundary';
 import { actions, type BenchDoes } from './actions';
 import { ExportDialog } from './export/export-dialog';
 import { Keys, Palette } from './palette';
+import { t } from '../words/t';
 
 /** Loaded when they are asked for. */
 const LAZY = {
@@ -28,7 +29,7 @@ export function Windows({
   const opened = (name: WindowName) => (isOpen: boolean) => onOpen(isOpen ? name : null);
   const Lazy = open && open in LAZY ? LAZY[open as keyof typeof LAZY] : null;
   return (
-    <DialogFaultBoundary what="This window" onClose={close}>
+    <DialogFaultBoundary what={t`This window`} onClose={close}>
       {open === 'export' && <ExportDialog open onOpenChange={opened('export')} />}
       {open === 'palette' && (
         <Palette open onOpenChange={opened('palette')} actions={actions(does)} />

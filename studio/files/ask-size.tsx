@@ -3,6 +3,7 @@ import { create } from 'zustand';
 import { MAX_SIDE } from '@ignis/core/scene/model/bounds';
 import { Button } from '../ui/button';
 import { Dialog } from '../ui/dialog';
+import { t } from '../words/t';
 
 interface Size {
   width: number;
@@ -49,8 +50,8 @@ function Ask({ name, size, answer }: Question) {
     <Dialog
       open
       onOpenChange={(open) => !open && answer(null)}
-      title={`Draw “${name}”`}
-      description="This file has no pixels of its own. It is drawn once, at the size you choose."
+      title={t`Draw “${name}”`}
+      description={t`This file has no pixels of its own. It is drawn once, at the size you choose.`}
     >
       <form
         className="flex items-end gap-3"
@@ -60,7 +61,7 @@ function Ask({ name, size, answer }: Question) {
         }}
       >
         <label className="text-sm text-dim">
-          Width, px
+          {t`Width, px`}
           <input
             type="number"
             min={1}
@@ -74,7 +75,7 @@ function Ask({ name, size, answer }: Question) {
         </label>
         <span className="pb-1.5 text-dim">× {height} px</span>
         <Button type="submit" look="ember" className="ml-auto">
-          Draw it
+          {t`Draw it`}
         </Button>
       </form>
     </Dialog>

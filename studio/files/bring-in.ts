@@ -4,11 +4,12 @@ import { saveAsset } from '../storage/assets';
 import { addAsset } from '../workers/engine';
 import { bringIn } from '../workers/questions';
 import { askSize } from './ask-size';
+import { t } from '../words/t';
 
 /** What looks into pictures' files is loaded with the first of them. */
 const inspecting = () => import('@ignis/core/files/picture-file');
 
-const plainName = (file: string) => file.replace(/\.[^.]*$/, '') || 'Picture';
+const plainName = (file: string) => file.replace(/\.[^.]*$/, '') || t`Picture`;
 
 /**
  * Reads a picture's file and keeps it; null if the artist called it off.
@@ -17,8 +18,8 @@ const plainName = (file: string) => file.replace(/\.[^.]*$/, '') || 'Picture';
 export async function bringInPicture(
   file: File,
 ): Promise<{ source: PictureSource; name: string } | null> {
-  const name = file.name || 'The pasted picture';
-  if (file.size === 0) throw new FileFault(name, 'is empty', SAVE_AGAIN);
+  const name = file.name || t`The pasted picture`;
+  if (file.size === 0) throw new FileFault(name, t`is empty`, SAVE_AGAIN);
   let blob: Blob = file;
   if (await isSvg(file)) {
     const [{ cleanSvg, drawSvg, svgSize }, { checkedSvg }] = await Promise.all([

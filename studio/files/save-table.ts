@@ -2,6 +2,7 @@ import { writeCube } from '@ignis/core/files/cube-file';
 import { FileFault } from '@ignis/core/files/fault';
 import type { Layer, Scene } from '@ignis/core/scene/model/schema';
 import { gradeTable } from '../workers/questions';
+import { t } from '../words/t';
 
 /** Colours to a side of a cube that is saved. */
 const SIDE = 33;
@@ -12,8 +13,8 @@ export async function cubeOfGrades(scene: Scene, layer: Layer): Promise<Blob> {
   if (!cube)
     throw new FileFault(
       layer.name,
-      'has no grade that works everywhere',
-      'Add one, such as curves, and let it work everywhere.',
+      t`has no grade that works everywhere`,
+      t`Add one, such as curves, and let it work everywhere.`,
     );
   return new Blob([writeCube(cube, SIDE, layer.name)], { type: 'text/plain' });
 }

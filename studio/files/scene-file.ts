@@ -6,6 +6,7 @@ import { tellAside } from '../state/aside';
 import { loadAssets } from '../storage/assets';
 import { createScene } from '../storage/scenes';
 import type { OpenedFile } from '../workers/files.worker';
+import { t } from '../words/t';
 
 /** What packs and unpacks is loaded when a file is first opened or saved. */
 const packing = () => import('../workers/files');
@@ -24,7 +25,7 @@ export async function openSceneFile(
 ): Promise<string> {
   const { openFile } = await packing();
   const { scene, assets, aside } = await openFile(file, name, progress, signal);
-  tellAside(aside, 'The file still holds the scene as it was.');
+  tellAside(aside, t`The file still holds the scene as it was.`);
   return createScene(scene, assets);
 }
 
@@ -46,7 +47,7 @@ export async function openExample(
     fetch(cover, { signal }).catch(() => null),
   ]);
   signal.throwIfAborted();
-  if (!file?.ok) throw new Error('The server does not answer. Start it again with npm run demo.');
+  if (!file?.ok) throw new Error(t`The server does not answer. Start it again with npm run demo.`);
   const opened = await openFile(await file.blob(), `${name}.ignis`, progress, signal);
   const isWhole = opened.aside.length === 0;
   return { ...opened, thumbnail: isWhole && picture?.ok ? await picture.blob() : null };
@@ -62,8 +63,8 @@ export async function sceneFile(saved: Scene): Promise<Blob> {
   const { file, lost } = await packFile(scene, await loadAssets(assetsOf(scene)));
   if (lost.length > 0) {
     console.error('Not in the file', lost);
-    toast.warning('The file is saved without what is damaged', {
-      description: `${lost.slice(0, 4).join(' ')} Bring it in again, and save once more.`,
+    toast.warning(t`The file is saved without what is damaged`, {
+      description: t`${lost.slice(0, 4).join(' ')} Bring it in again, and save once more.`,
       duration: 20_000,
     });
   }

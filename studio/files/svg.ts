@@ -3,6 +3,7 @@ import { FileFault } from '@ignis/core/files/fault';
 import { lengthIn } from '@ignis/core/files/svg-lengths';
 import { plainSvg } from '@ignis/core/files/svg-nodes';
 import { ownSheet } from '@ignis/core/files/svg-style';
+import { t } from '../words/t';
 
 /**
  * An SVG without scripts and without references to anything outside itself.
@@ -27,8 +28,8 @@ export function cleanSvg(text: string, name: string): string {
   if (!svg || !svg.childElementCount)
     throw new FileFault(
       name,
-      'holds nothing that can be drawn once scripts and outside references are taken out',
-      'Save it again as a plain SVG.',
+      t`holds nothing that can be drawn once scripts and outside references are taken out`,
+      t`Save it again as a plain SVG.`,
     );
   for (const style of svg.querySelectorAll('style'))
     style.textContent = ownSheet(style.textContent);
@@ -82,7 +83,7 @@ export async function drawSvg(
     canvas.getContext('2d')!.drawImage(image, 0, 0, width, height);
     return await canvas.convertToBlob({ type: 'image/png' });
   } catch (cause) {
-    throw new FileFault(name, 'is an SVG that cannot be drawn', 'Save it again as a plain SVG.', {
+    throw new FileFault(name, t`is an SVG that cannot be drawn`, t`Save it again as a plain SVG.`, {
       cause,
     });
   } finally {

@@ -4,6 +4,7 @@ import { tellFailure } from '../state/failure';
 import { beginGuide } from '../state/guide';
 import { arriving, listExamples } from '../shelf/example';
 import { pieces, type Piece } from './pieces';
+import { t } from '../words/t';
 
 /** The guided pieces, to be begun: each on a copy of an example that is stripped to its beginning. */
 export function GuideList() {
@@ -11,7 +12,7 @@ export function GuideList() {
   const begin = async ({ id, title, begin }: Piece) => {
     try {
       const example = (await listExamples()).find((e) => e.id === begin.example);
-      if (!example) throw new Error('This server has no such example.');
+      if (!example) throw new Error(t`This server has no such example.`);
       const scene = {
         ...(await arriving({ ...example, name: title })),
         show: { name: title, without: begin.without },
@@ -20,7 +21,7 @@ export function GuideList() {
       announce(scene);
       void navigate(`/scene/${scene.id}`);
     } catch (error) {
-      tellFailure('The guided piece could not be begun', error);
+      tellFailure(t`The guided piece could not be begun`, error);
     }
   };
   return (

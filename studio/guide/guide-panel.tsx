@@ -7,6 +7,7 @@ import { Button } from '../ui/button';
 import { pieces, type Piece } from './pieces';
 import { guideSteps } from './steps';
 import { tip } from '../ui/tip';
+import { t } from '../words/t';
 
 /** The guided piece of the scene on the bench: what to do next. It goes on by itself when that is done. */
 export function GuidePanel() {
@@ -48,8 +49,8 @@ function Guiding({ piece }: { piece: Piece }) {
         <span className="truncate">{title}</span>
         <button
           type="button"
-          aria-label="Leave the guided piece"
-          {...tip('Leave it')}
+          aria-label={t`Leave the guided piece`}
+          {...tip(t`Leave it`)}
           onClick={leaveGuide}
           className="rounded p-1 hover:text-ink"
         >
@@ -63,7 +64,7 @@ function Guiding({ piece }: { piece: Piece }) {
             {now.hint && <p className="mt-1 text-sm text-dim">{now.hint}</p>}
           </>
         ) : (
-          <p>Done. It is a scene of yours now: go on with it, or press Export.</p>
+          <p>{t`Done. It is a scene of yours now: go on with it, or press Export.`}</p>
         )}
       </div>
       <footer className="mt-3 flex items-center gap-1.5">
@@ -75,9 +76,7 @@ function Guiding({ piece }: { piece: Piece }) {
             {i < step && <Check size={10} strokeWidth={3} />}
           </span>
         ))}
-        <span className="sr-only">
-          {Math.min(step + 1, steps.length)} of {steps.length}
-        </span>
+        <span className="sr-only">{t`${Math.min(step + 1, steps.length)} of ${steps.length}`}</span>
         <span className="flex-1" />
         {now ? (
           <button
@@ -85,10 +84,10 @@ function Guiding({ piece }: { piece: Piece }) {
             onClick={() => useGuide.setState({ step: step + 1 })}
             className="rounded px-1.5 text-sm text-dim hover:text-ink"
           >
-            skip
+            {t`skip`}
           </button>
         ) : (
-          <Button onClick={leaveGuide}>Close</Button>
+          <Button onClick={leaveGuide}>{t`Close`}</Button>
         )}
       </footer>
     </aside>

@@ -1,3 +1,5 @@
+import { t } from '../words/t';
+
 /** The guided pieces, as they are offered; their steps need all that is known of scenes, and stand apart (steps.ts). */
 
 export interface Piece {
@@ -12,14 +14,14 @@ export interface Piece {
 export const pieces: readonly Piece[] = [
   {
     id: 'woven-tube',
-    title: 'A tube woven round the heron',
-    makes: 'Draw a neon tube, and send it behind the bird and in front again.',
+    title: t`A tube woven round the heron`,
+    makes: t`Draw a neon tube, and send it behind the bird and in front again.`,
     begin: { example: 'heron-in-neon', without: ['Ember line', 'Tide line'] },
   },
   {
     id: 'burning-letters',
-    title: 'Burning letters',
-    makes: 'Set a word, light it, and let it glare as in a lens.',
+    title: t`Burning letters`,
+    makes: t`Set a word, light it, and let it glare as in a lens.`,
     begin: {
       example: 'ember-pier',
       without: ['On the planks', 'EMBER PIER', 'Flames', 'Sparks', 'Finish'],
@@ -27,8 +29,8 @@ export const pieces: readonly Piece[] = [
   },
   {
     id: 'shadow-on-boards',
-    title: 'A shadow on the boards',
-    makes: 'Let the evening sun cast the heron on the wet pier.',
+    title: t`A shadow on the boards`,
+    makes: t`Let the evening sun cast the heron on the wet pier.`,
     begin: {
       example: 'long-evening',
       without: ['Shadow of Paper boat', 'Shadow of Heron', 'Spill of Last light', 'Finish'],

@@ -1,6 +1,7 @@
 import { Play } from 'lucide-react';
 import { Button } from '../ui/button';
 import type { Answer } from './answers';
+import { t } from '../words/t';
 
 /** An answer: what to do, step by step, beside a picture of an example that it can be seen in. */
 export function AnswerView({ answer, onShow }: { answer: Answer; onShow(): void }) {
@@ -28,9 +29,9 @@ export function AnswerView({ answer, onShow }: { answer: Answer; onShow(): void 
       {more && <p className="mt-4 text-dim">{more}</p>}
       <div className="mt-6 flex items-center gap-3">
         <Button look="ember" onClick={onShow}>
-          <Play size={14} /> Show me
+          <Play size={14} /> {t`Show me`}
         </Button>
-        <span className="text-sm text-dim">on a copy of an example</span>
+        <span className="text-sm text-dim">{t`on a copy of an example`}</span>
       </div>
     </article>
   );

@@ -8,6 +8,7 @@ import { Mark } from '../ui/mark';
 import { SearchField } from '../ui/search-field';
 import { AnswerView } from './answer-view';
 import { answerOf, answers, chapters, speaksOf, type Answer } from './answers';
+import { t } from '../words/t';
 
 /** The help: answers by question, searched, each of which can be seen on an example. */
 export default function Help() {
@@ -23,25 +24,25 @@ export default function Help() {
   const show = async ({ show }: Answer) => {
     try {
       const example = (await listExamples()).find((e) => e.id === show.example);
-      if (!example) throw new Error('This server has no such example.');
+      if (!example) throw new Error(t`This server has no such example.`);
       const scene = { ...(await arriving(example)), show };
       announce(scene);
       void navigate(`/scene/${scene.id}`);
     } catch (error) {
-      tellFailure('The example could not be opened', error);
+      tellFailure(t`The example could not be opened`, error);
     }
   };
 
   return (
     <main className="flex h-full flex-col overflow-hidden">
       <header className="flex items-center gap-3 border-b border-line px-8 py-4">
-        <Link to="/" aria-label="To the shelf" data-tip="To the shelf">
+        <Link to="/" aria-label={t`To the shelf`} data-tip={t`To the shelf`}>
           <Mark size={28} />
         </Link>
-        <h1 className="text-lg font-semibold">Help</h1>
+        <h1 className="text-lg font-semibold">{t`Help`}</h1>
         <SearchField
-          label="Search the help"
-          placeholder="What do you want to do?"
+          label={t`Search the help`}
+          placeholder={t`What do you want to do?`}
           value={asked}
           onChange={setAsked}
           onEnter={() => found[0] && void navigate(`/help/${found[0].id}`)}
@@ -50,7 +51,7 @@ export default function Help() {
       </header>
       <div className="flex min-h-0 flex-1">
         <nav
-          aria-label="Questions"
+          aria-label={t`Questions`}
           className="w-[340px] shrink-0 overflow-y-auto border-r border-line p-5"
         >
           {chapters.map(({ title, answers }) => {
@@ -74,7 +75,7 @@ export default function Help() {
           })}
           {found.length === 0 && (
             <p role="status" className="px-2 text-sm text-dim">
-              No answer speaks of “{asked}”. Try one plain word, such as shadow or brush.
+              {t`No answer speaks of “${asked}”. Try one plain word, such as shadow or brush.`}
             </p>
           )}
         </nav>
@@ -82,7 +83,7 @@ export default function Help() {
           <AnswerView answer={answer} onShow={() => void show(answer)} />
           <section aria-labelledby="guided" className="mt-12 max-w-4xl border-t border-line pt-6">
             <h2 id="guided" className="mb-3 font-semibold">
-              Guided pieces
+              {t`Guided pieces`}
             </h2>
             <GuideList />
           </section>

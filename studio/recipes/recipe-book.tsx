@@ -15,6 +15,7 @@ import { cell } from '../workers/questions';
 import { HEIGHT, WIDTH, recipeScene } from './recipe-scene';
 import { bringInRecipe, downloadRecipe } from './recipe-file';
 import { tellFailure, withoutIt } from '../state/failure';
+import { t } from '../words/t';
 
 /** As fine as the screen is, samples being twice as large as they are seen. */
 const SCALE = Math.min(1, window.devicePixelRatio / 2);
@@ -31,17 +32,17 @@ export default function RecipeBook() {
 
   const bringIn = async (file: File) => {
     try {
-      toast.success(`“${await bringInRecipe(file)}” is in your recipe book`);
+      toast.success(t`“${await bringInRecipe(file)}” is in your recipe book`);
       await refresh();
     } catch (error) {
-      tellFailure('That could not be brought in', error);
+      tellFailure(t`That could not be brought in`, error);
     }
   };
   const remove = async (record: RecipeRecord) => {
     await removeRecipe(record.id);
     await refresh();
-    toast(`“${record.recipe.name}” is deleted`, {
-      action: { label: 'Undo', onClick: () => void restoreRecipe(record).then(refresh) },
+    toast(t`“${record.recipe.name}” is deleted`, {
+      action: { label: t`Undo`, onClick: () => void restoreRecipe(record).then(refresh) },
       duration: 10_000,
     });
   };
@@ -50,30 +51,30 @@ export default function RecipeBook() {
     <main className="h-full overflow-auto">
       <div className="mx-auto max-w-6xl px-8 pt-7 pb-16">
         <header className="mb-6 flex items-center gap-3">
-          <Link to="/" aria-label="To the shelf" data-tip="To the shelf">
+          <Link to="/" aria-label={t`To the shelf`} data-tip={t`To the shelf`}>
             <Mark size={34} />
           </Link>
-          <h1 className="text-xl font-semibold tracking-wide">Recipes</h1>
+          <h1 className="text-xl font-semibold tracking-wide">{t`Recipes`}</h1>
           <label className="ml-6 flex items-center gap-2 text-sm text-dim">
-            worn by
+            {t`worn by`}
             <input
               value={words}
               maxLength={14}
-              aria-label="Words that wear the recipes"
+              aria-label={t`Words that wear the recipes`}
               onChange={(e) => setWords(e.target.value)}
               className="w-40 rounded bg-raised px-2 py-1 text-ink"
             />
           </label>
           <span className="flex-1" />
           <Button onClick={() => chooser.current?.click()}>
-            <FolderOpen size={16} /> Bring in a recipe
+            <FolderOpen size={16} /> {t`Bring in a recipe`}
           </Button>
           <input
             ref={chooser}
             type="file"
             hidden
             accept=".json,application/json"
-            aria-label="Bring in a recipe"
+            aria-label={t`Bring in a recipe`}
             onChange={(e) => {
               const file = e.target.files?.[0];
               e.target.value = '';
@@ -81,18 +82,17 @@ export default function RecipeBook() {
             }}
           />
         </header>
-        <h2 className="mb-2 text-sm font-semibold">Yours</h2>
+        <h2 className="mb-2 text-sm font-semibold">{t`Yours`}</h2>
         {own === null ? null : own.length === 0 ? (
           <p className="mb-8 text-sm text-dim">
-            None yet. On the bench, choose <em>keep</em> beside the look of a layer that you want to
-            use again.
+            {t`None yet. On the bench, choose “keep” beside the look of a layer that you want to use again.`}
           </p>
         ) : (
           <div className="mb-8 grid grid-cols-3 gap-4">
             {own.map((record) => (
               <Card key={record.id} recipe={record.recipe} words={said}>
                 <NameField
-                  label={`Name of ${record.recipe.name}`}
+                  label={t`Name of ${record.recipe.name}`}
                   value={record.recipe.name}
                   onChange={(name) =>
                     void restoreRecipe({ ...record, recipe: { ...record.recipe, name } }).then(
@@ -102,7 +102,7 @@ export default function RecipeBook() {
                   className="min-w-0 flex-1 text-sm"
                 />
                 <IconButton
-                  label={`Delete ${record.recipe.name}`}
+                  label={t`Delete ${record.recipe.name}`}
                   onClick={() => void remove(record)}
                 >
                   <Trash2 size={14} />
@@ -111,7 +111,7 @@ export default function RecipeBook() {
             ))}
           </div>
         )}
-        <h2 className="mb-2 text-sm font-semibold">To start from</h2>
+        <h2 className="mb-2 text-sm font-semibold">{t`To start from`}</h2>
         <div className="grid grid-cols-3 gap-4">
           {/* Those of the artist's own are drawn first. */}
           {(own === null ? [] : shippedRecipes).map((recipe) => (
@@ -177,7 +177,7 @@ function Card({
       />
       <div className="flex h-10 items-center gap-1 px-3">
         {children}
-        <IconButton label={`Save ${recipe.name} as a file`} onClick={() => downloadRecipe(recipe)}>
+        <IconButton label={t`Save ${recipe.name} as a file`} onClick={() => downloadRecipe(recipe)}>
           <Download size={14} />
         </IconButton>
       </div>

@@ -1,4 +1,5 @@
 import { Button } from '../ui/button';
+import { t } from '../words/t';
 
 /** What is being done, how far it is (0–1), and what stops it. */
 export interface Busy {
@@ -20,7 +21,7 @@ export function BusyWith({ doing, done, stop }: Busy) {
           className="h-1.5 w-full appearance-none overflow-hidden rounded-full bg-raised [&::-webkit-progress-bar]:bg-raised [&::-webkit-progress-value]:bg-ember"
         />
         <Button className="self-end" onClick={stop}>
-          Stop
+          {t`Stop`}
         </Button>
       </div>
     </div>

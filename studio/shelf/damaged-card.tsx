@@ -1,10 +1,11 @@
 import { TriangleAlert } from 'lucide-react';
 import { hasScene, type SceneRecord } from '../storage/database';
 import { Button } from '../ui/button';
+import { t } from '../words/t';
 
 /** What a record is called; one that was damaged may have lost its name. */
 export const nameOf = (record: SceneRecord): string =>
-  hasScene(record) ? record.scene.name : 'A damaged scene';
+  hasScene(record) ? record.scene.name : t`A damaged scene`;
 
 /** All that a record holds, for those who can rescue it. */
 export const whatIsThere = ({ id, scene }: SceneRecord): Blob =>
@@ -22,11 +23,11 @@ export function DamagedCard({ record, onSave, onDelete }: Props) {
     <li aria-label={nameOf(record)}>
       <div className="flex aspect-[4/3] w-full flex-col items-center justify-center gap-2 rounded-xl border border-alarm/50 bg-panel px-4 text-center text-sm">
         <TriangleAlert size={22} className="text-alarm" aria-hidden />
-        <p>The browser has lost a part of this scene: it cannot be opened.</p>
+        <p>{t`The browser has lost a part of this scene: it cannot be opened.`}</p>
         <div className="mt-1 flex gap-2">
-          <Button onClick={onSave}>Save what is there</Button>
+          <Button onClick={onSave}>{t`Save what is there`}</Button>
           <Button look="plain" onClick={onDelete}>
-            Delete
+            {t`Delete`}
           </Button>
         </div>
       </div>

@@ -1,5 +1,6 @@
 import { useEffect, useState } from 'react';
 import { listExamples, type Example } from './example';
+import { t } from '../words/t';
 
 /** The example scenes that the server has, with pictures of themselves. */
 export function Examples({ onOpen }: { onOpen(example: Example): void }) {
@@ -11,12 +12,12 @@ export function Examples({ onOpen }: { onOpen(example: Example): void }) {
   return (
     <section aria-labelledby="examples" className="mt-11">
       <h2 id="examples" className="mb-1 font-semibold">
-        Examples from Lantern Week at Saltmere
+        {t`Examples from Lantern Week at Saltmere`}
       </h2>
-      <p className="mb-4 text-sm text-dim">Opening one puts a copy among your scenes.</p>
+      <p className="mb-4 text-sm text-dim">{t`Opening one puts a copy among your scenes.`}</p>
       {list === 'away' ? (
         <p className="text-dim">
-          The examples are not within reach just now. Your own scenes work without them.
+          {t`The examples are not within reach just now. Your own scenes work without them.`}
         </p>
       ) : (
         <ul className="grid grid-cols-[repeat(auto-fill,minmax(340px,1fr))] gap-5">

@@ -5,15 +5,16 @@ import { MAX_SIDE, sizeFault } from '@ignis/core/scene/model/bounds';
 import { Button } from '../ui/button';
 import { ColourField } from '../ui/colour-field';
 import { Dialog } from '../ui/dialog';
+import { t } from '../words/t';
 
 /** What looks into the library is loaded beside. */
 const Templates = lazy(() => import('./templates'));
 
 const PRESETS = [
-  { name: 'Screen', width: 1920, height: 1080 },
-  { name: 'Square', width: 2000, height: 2000 },
-  { name: 'Large screen', width: 3840, height: 2160 },
-  { name: 'Poster', width: 2480, height: 3508 },
+  { name: t`Screen`, width: 1920, height: 1080 },
+  { name: t`Square`, width: 2000, height: 2000 },
+  { name: t`Large screen`, width: 3840, height: 2160 },
+  { name: t`Poster`, width: 2480, height: 3508 },
 ];
 
 interface Props {
@@ -24,7 +25,7 @@ interface Props {
 
 /** Asks how large a new scene shall be, and on what ground. */
 export default function NewScene({ open, onOpenChange, onMake }: Props) {
-  const [name, setName] = useState('Night study');
+  const [name, setName] = useState(t`Night study`);
   const [width, setWidth] = useState(1920);
   const [height, setHeight] = useState(1080);
   const [ground, setGround] = useState<string | null>('#0b0d12');
@@ -32,16 +33,16 @@ export default function NewScene({ open, onOpenChange, onMake }: Props) {
   const fault = sizeFault(width, height);
 
   return (
-    <Dialog title="New scene" open={open} onOpenChange={onOpenChange} width="w-[480px]">
+    <Dialog title={t`New scene`} open={open} onOpenChange={onOpenChange} width="w-[480px]">
       <form
         className="flex flex-col gap-5"
         onSubmit={(e) => {
           e.preventDefault();
-          if (!fault) onMake(newScene(name.trim() || 'Untitled', width, height, ground));
+          if (!fault) onMake(newScene(name.trim() || t`Untitled`, width, height, ground));
         }}
       >
         <label className="text-sm text-dim">
-          Name
+          {t`Name`}
           <input
             value={name}
             maxLength={200}
@@ -106,9 +107,9 @@ export default function NewScene({ open, onOpenChange, onMake }: Props) {
                 onChange={() => setGround(lastColour)}
                 className="accent-[var(--ember)]"
               />
-              Background
+              {t`Background`}
               <ColourField
-                label="Background colour"
+                label={t`Background colour`}
                 value={ground ?? lastColour}
                 onChange={(c) => {
                   setLastColour(c);
@@ -125,7 +126,7 @@ export default function NewScene({ open, onOpenChange, onMake }: Props) {
                 onChange={() => setGround(null)}
                 className="accent-[var(--ember)]"
               />
-              None: transparent
+              {t`None: transparent`}
             </label>
           </div>
         </div>
@@ -135,7 +136,7 @@ export default function NewScene({ open, onOpenChange, onMake }: Props) {
           </p>
         )}
         <Button type="submit" look="ember" disabled={!!fault} className="self-end">
-          Make the scene
+          {t`Make the scene`}
         </Button>
       </form>
       <Suspense>

@@ -5,6 +5,7 @@ import type { Room, SceneSize } from '../storage/room';
 import { TIGHT, inWords, roomNow, sceneSizes } from '../storage/room';
 import { Button } from '../ui/button';
 import { Dialog } from '../ui/dialog';
+import { t } from '../words/t';
 
 interface Props {
   records: readonly SceneRecord[];
@@ -29,7 +30,7 @@ export function RoomLine({ records, onSave, onDelete }: Props) {
 
   const share = room.used / room.total;
   const isTight = share >= TIGHT;
-  const take = `${inWords(room.used)} of ${inWords(room.total)}`;
+  const take = t`${inWords(room.used)} of ${inWords(room.total)}`;
   return (
     <div
       role={isTight ? 'alert' : undefined}
@@ -37,9 +38,9 @@ export function RoomLine({ records, onSave, onDelete }: Props) {
     >
       <span>
         {isTight
-          ? `The browser's room is nearly full: ${take}. Save large scenes as files, then delete them here.`
-          : `Your scenes take up ${take} that this browser gives.`}{' '}
-        {!room.isPersistent && !isTight && 'It may clear them if its disk gets full.'}
+          ? t`The browser's room is nearly full: ${take}. Save large scenes as files, then delete them here.`
+          : t`Your scenes take up ${take} that this browser gives.`}{' '}
+        {!room.isPersistent && !isTight && t`It may clear them if its disk gets full.`}
       </span>
       {!room.isPersistent && !isTight && (
         <button
@@ -47,7 +48,7 @@ export function RoomLine({ records, onSave, onDelete }: Props) {
           className="text-ember-ink underline underline-offset-4"
           onClick={() => void requestPersistence().then(() => roomNow().then(setRoom))}
         >
-          Ask it to keep them
+          {t`Ask it to keep them`}
         </button>
       )}
       <button
@@ -55,13 +56,13 @@ export function RoomLine({ records, onSave, onDelete }: Props) {
         className="text-ember-ink underline underline-offset-4"
         onClick={() => setOpen(true)}
       >
-        What takes up the room
+        {t`What takes up the room`}
       </button>
       <Dialog
         open={isOpen}
         onOpenChange={setOpen}
-        title="What takes up the room"
-        description={`${take} · the largest scenes first, with their pictures and earlier states`}
+        title={t`What takes up the room`}
+        description={t`${take} · the largest scenes first, with their pictures and earlier states`}
         width="w-[560px]"
       >
         <ul>
@@ -72,9 +73,9 @@ export function RoomLine({ records, onSave, onDelete }: Props) {
                 <li key={id} className="flex items-center gap-3 border-t border-line py-1.5">
                   <span className="min-w-0 flex-1 truncate text-sm">{name}</span>
                   <span className="w-16 text-right text-sm text-dim">{inWords(bytes)}</span>
-                  <Button onClick={() => onSave(record)}>Save as a file</Button>
+                  <Button onClick={() => onSave(record)}>{t`Save as a file`}</Button>
                   <Button look="plain" onClick={() => onDelete(record)}>
-                    Delete
+                    {t`Delete`}
                   </Button>
                 </li>
               )

@@ -4,6 +4,7 @@ import { BlobPicture } from '../ui/blob-picture';
 import { Button } from '../ui/button';
 import { Menu, WithContextMenu, type MenuEntry } from '../ui/menu';
 import { NameField } from '../ui/name-field';
+import { t } from '../words/t';
 
 interface Props {
   record: SceneRecord;
@@ -18,9 +19,9 @@ interface Props {
 export function SceneCard({ record, onOpen, onRename, onDuplicate, onSave, onDelete }: Props) {
   const { scene, thumbnail } = record;
   const items: MenuEntry[] = [
-    { label: 'Open', run: onOpen },
-    { label: 'Duplicate', run: onDuplicate },
-    { label: 'Save as a file', run: onSave },
+    { label: t`Open`, run: onOpen },
+    { label: t`Duplicate`, run: onDuplicate },
+    { label: t`Save as a file`, run: onSave },
     null,
     { label: 'Delete', run: onDelete, danger: true },
   ];
@@ -30,21 +31,21 @@ export function SceneCard({ record, onOpen, onRename, onDuplicate, onSave, onDel
         <button
           type="button"
           onClick={onOpen}
-          aria-label={`Open ${scene.name}`}
+          aria-label={t`Open ${scene.name}`}
           className="grid aspect-[4/3] w-full place-items-center overflow-hidden bg-panel rounded-xl border border-line transition hover:border-dim"
         >
           <BlobPicture blob={thumbnail} className="check-small max-h-full max-w-full" />
         </button>
         <div className="mt-1.5 flex items-center">
           <NameField
-            label={`Name of ${scene.name}`}
+            label={t`Name of ${scene.name}`}
             value={scene.name}
             onChange={onRename}
             className="-ml-1 flex-1"
           />
           <Menu
             trigger={
-              <Button look="icon" className="size-7" aria-label={`More about ${scene.name}`}>
+              <Button look="icon" className="size-7" aria-label={t`More about ${scene.name}`}>
                 <Ellipsis size={16} />
               </Button>
             }

@@ -16,6 +16,7 @@ import { Button } from '../ui/button';
 import { FileInput } from '../ui/file-input';
 import { Mark } from '../ui/mark';
 import { SearchField } from '../ui/search-field';
+import { LanguageMenu } from './language-menu';
 import { GuideList } from '../guide/guide-list';
 import { arriving, type Example } from './example';
 import { Examples } from './examples';
@@ -25,6 +26,7 @@ import { prepareBench } from './prepare-bench';
 import { RoomLine } from './room';
 import { SceneCard } from './scene-card';
 import { tellFailure } from '../state/failure';
+import { t } from '../words/t';
 
 const NewScene = lazy(() => import('./new-scene'));
 
@@ -61,7 +63,7 @@ export function Shelf() {
   const [busy, setBusy] = useState<Busy | null>(null);
 
   useEffect(() => {
-    document.title = 'Ignis';
+    document.title = t`Ignis`;
     void removeUnusedAssets();
     return watchScenes(setScenes);
   }, []);
@@ -109,8 +111,8 @@ export function Shelf() {
       const made: string[] = [];
       for (const file of files)
         await attempt(
-          `Opening ${file.name || 'the picture'}…`,
-          'That could not be opened',
+          t`Opening ${file.name || t`the picture`}…`,
+          t`That could not be opened`,
           async (reading) => {
             const id = await sceneOfFile(file, reading);
             if (id) made.push(id);
@@ -146,13 +148,13 @@ export function Shelf() {
   }, [openFiles]);
 
   const make = (scene: Scene) =>
-    attempt(null, 'The scene could not be made', async () => {
+    attempt(null, t`The scene could not be made`, async () => {
       const { createScene } = await scenesWithin();
       void navigate(`/scene/${await createScene(scene, new Map())}`);
     });
 
   const open = (example: Example) =>
-    attempt(null, 'The example could not be opened', async () => goTo(await arriving(example)));
+    attempt(null, t`The example could not be opened`, async () => goTo(await arriving(example)));
 
   /** Leads to the bench, which knows what it opens. */
   const goTo = (scene: Arriving) => {
@@ -161,16 +163,16 @@ export function Shelf() {
   };
 
   const remove = (record: SceneRecord) =>
-    attempt(null, 'The scene could not be deleted', async () => {
+    attempt(null, t`The scene could not be deleted`, async () => {
       await removeScene(record.id);
-      toast(`“${nameOf(record)}” is deleted`, {
-        action: { label: 'Undo', onClick: () => void restoreScene(record) },
+      toast(t`“${nameOf(record)}” is deleted`, {
+        action: { label: t`Undo`, onClick: () => void restoreScene(record) },
         duration: 10_000,
       });
     });
 
   const save = (r: SceneRecord) =>
-    attempt(null, 'The scene could not be saved', async () =>
+    attempt(null, t`The scene could not be saved`, async () =>
       download(
         hasScene(r) ? await (await sceneFiles()).sceneFile(r.scene) : whatIsThere(r),
         fileName(nameOf(r), hasScene(r) ? '.ignis' : '.json'),
@@ -195,41 +197,42 @@ export function Shelf() {
         <header className="mb-8 flex items-center gap-3">
           <Mark size={34} />
           <h1 className="text-xl font-semibold tracking-wide">Ignis</h1>
-          <p className="ml-2 hidden text-dim sm:block">Put light into a picture.</p>
+          <p className="ml-2 hidden text-dim sm:block">{t`Put light into a picture.`}</p>
           <div className="ml-auto flex gap-2">
+            <LanguageMenu />
             <Button
               look="icon"
-              aria-label={theme === 'dark' ? 'Light colours' : 'Dark colours'}
-              data-tip={theme === 'dark' ? 'Light colours' : 'Dark colours'}
+              aria-label={theme === 'dark' ? t`Light colours` : t`Dark colours`}
+              data-tip={theme === 'dark' ? t`Light colours` : t`Dark colours`}
               onClick={switchTheme}
             >
               {theme === 'dark' ? <Sun size={16} /> : <Moon size={16} />}
             </Button>
             <Button look="plain" onClick={() => sceneChooser.current?.click()}>
-              Open a saved scene
+              {t`Open a saved scene`}
             </Button>
             <Button look="plain" onClick={() => void navigate('/help')}>
-              <CircleHelp size={15} /> Help
+              <CircleHelp size={15} /> {t`Help`}
             </Button>
             <Button look="plain" onClick={() => void navigate('/recipes')}>
-              <BookOpen size={15} /> Recipes
+              <BookOpen size={15} /> {t`Recipes`}
             </Button>
             <Button onClick={() => chooser.current?.click()}>
-              <FolderOpen size={15} /> Open a picture
+              <FolderOpen size={15} /> {t`Open a picture`}
             </Button>
             <Button look="ember" onClick={() => setMaking(true)}>
-              <Plus size={15} /> New scene
+              <Plus size={15} /> {t`New scene`}
             </Button>
           </div>
           <FileInput
             ref={chooser}
-            label="Open a picture"
+            label={t`Open a picture`}
             accept={PICTURES}
             onFiles={(f) => void openFiles(f)}
           />
           <FileInput
             ref={sceneChooser}
-            label="Open a saved scene"
+            label={t`Open a saved scene`}
             accept=".ignis,.ora"
             onFiles={(f) => void openFiles(f)}
           />
@@ -247,12 +250,12 @@ export function Shelf() {
         <section aria-labelledby="own">
           <div className="mb-3 flex h-9 items-center justify-between">
             <h2 id="own" className="font-semibold">
-              Your scenes
+              {t`Your scenes`}
             </h2>
             {!!scenes?.length && (
               <SearchField
-                label="Search your scenes"
-                placeholder="Search"
+                label={t`Search your scenes`}
+                placeholder={t`Search`}
                 value={search}
                 onChange={setSearch}
                 className="w-52"
@@ -280,15 +283,15 @@ export function Shelf() {
                     })
                   }
                   onRename={(name) =>
-                    void attempt(null, 'The scene could not be renamed', () =>
+                    void attempt(null, t`The scene could not be renamed`, () =>
                       renameScene(r.id, name),
                     )
                   }
                   onDuplicate={() =>
-                    void attempt(null, 'The scene could not be copied', async () => {
+                    void attempt(null, t`The scene could not be copied`, async () => {
                       const { createScene } = await scenesWithin();
                       await createScene(
-                        { ...r.scene, name: `${r.scene.name} copy` },
+                        { ...r.scene, name: t`${r.scene.name} copy` },
                         new Map(),
                         r.thumbnail,
                       );
@@ -303,8 +306,8 @@ export function Shelf() {
             scenes && (
               <p className="rounded-xl border border-dashed border-line px-6 py-9 text-center text-dim">
                 {scenes.length
-                  ? `No scene is called “${search}”.`
-                  : 'Drop a picture anywhere on this page, paste one, or begin with an example below.'}
+                  ? t`No scene is called “${search}”.`
+                  : t`Drop a picture anywhere on this page, paste one, or begin with an example below.`}
               </p>
             )
           )}
@@ -318,10 +321,10 @@ export function Shelf() {
         {scenes && scenes.length < 3 && (
           <section aria-labelledby="guided" className="mt-11">
             <h2 id="guided" className="mb-1 font-semibold">
-              Guided pieces
+              {t`Guided pieces`}
             </h2>
             <p className="mb-4 text-sm text-dim">
-              Made with your own hands on the real bench, a step at a time.
+              {t`Made with your own hands on the real bench, a step at a time.`}
             </p>
             <GuideList />
           </section>

@@ -4,6 +4,7 @@ import type { Scene } from '@ignis/core/scene/model/schema';
 import { tellFailure, withoutIt } from '../state/failure';
 import { listTemplates, type LibraryItem } from '../storage/library';
 import { BlobPicture } from '../ui/blob-picture';
+import { t } from '../words/t';
 
 /** The artist's templates, each of which begins a scene; nothing if there are none. */
 export default function Templates({ onTake }: { onTake(scene: Scene): void }) {
@@ -16,14 +17,14 @@ export default function Templates({ onTake }: { onTake(scene: Scene): void }) {
     try {
       onTake({ ...takenScene(thing.scene), name });
     } catch (error) {
-      tellFailure(`“${name}” could not be used`, error);
+      tellFailure(t`“${name}” could not be used`, error);
     }
   };
   if (templates.length === 0) return null;
   return (
     <section aria-labelledby="templates" className="mt-5 border-t border-line pt-4">
       <h3 id="templates" className="mb-2 text-sm text-dim">
-        Or begin with a template of yours
+        {t`Or begin with a template of yours`}
       </h3>
       <ul className="grid max-h-56 grid-cols-3 gap-2 overflow-y-auto">
         {templates.map(({ id, name, thing, thumbnail }) => (

@@ -1,5 +1,6 @@
 import { toast } from 'sonner';
 import { withoutIt } from './failure';
+import { t } from '../words/t';
 
 /** How long after the page has loaded the app is stored for use without a network, ms: the first picture comes first. */
 const AFTER = 3000;
@@ -11,12 +12,12 @@ export function registerOffline(): void {
     const { registerSW } = await import('virtual:pwa-register');
     const update = registerSW({
       onNeedRefresh() {
-        toast('There is a new version of Ignis', {
+        toast(t`There is a new version of Ignis`, {
           id: 'version',
           duration: Infinity,
-          description: 'It is used when you open Ignis next. What you work on is saved before.',
+          description: t`It is used when you open Ignis next. What you work on is saved before.`,
           action: {
-            label: 'Use it now',
+            label: t`Use it now`,
             onClick: () =>
               void import('./autosave')
                 .then(({ flushSaves }) => flushSaves())

@@ -8,6 +8,7 @@ import { useBench } from './bench';
 import { tellFailure, withoutIt } from './failure';
 import { broughtTogether } from './outside-changes';
 import { saveSchedulerOf, type SaveScheduler } from './save-scheduler';
+import { t } from '../words/t';
 
 /** The longer side of a scene's picture on the shelf, px. */
 const THUMBNAIL = 480;
@@ -68,7 +69,7 @@ function schedulerOfScene(id: string): SaveScheduler<Scene> {
     (saved, error) => {
       const now = useBench.getState();
       if (now.id === id) now.set({ saved });
-      if (error) tellFailure('The scene is not saved', error);
+      if (error) tellFailure(t`The scene is not saved`, error);
     },
   );
 }

@@ -22,6 +22,8 @@ import {
 } from './document';
 import type { View, Workspace } from './workspace';
 import { EMPTY_WORKSPACE, selecting, settled } from './workspace';
+import { t } from '../words/t';
+import { errorWords } from '../words/error-words';
 
 export type { View };
 
@@ -50,13 +52,13 @@ export interface BenchState extends Document, Workspace {
 
 /** Says which limits an edit met. */
 function tellLimits(clamped: string[]): void {
-  if (clamped.length > 0) toast('As far as it goes', { description: clamped.join(' ') });
+  if (clamped.length > 0) toast(t`As far as it goes`, { description: clamped.join(' ') });
 }
 
 /** Says why an edit is not made; what is no fault of the scene goes on. */
 function tellRefusal(error: unknown): void {
   if (!(error instanceof SceneError)) throw error;
-  toast.error('That cannot be done', { description: error.message });
+  toast.error(t`That cannot be done`, { description: errorWords(error) });
 }
 
 export const useBench = create<BenchState>()((set, get) => {
@@ -64,9 +66,9 @@ export const useBench = create<BenchState>()((set, get) => {
   const isAllowed = () => {
     const { readOnly } = get();
     if (readOnly)
-      toast('Another tab works on this scene', {
+      toast(t`Another tab works on this scene`, {
         id: 'elsewhere',
-        description: 'What you see here follows it. Press Work here to go on in this tab.',
+        description: t`What you see here follows it. Press Work here to go on in this tab.`,
       });
     return !readOnly;
   };

@@ -4,6 +4,7 @@ import { brushParameters } from '@ignis/core/brush/stroke';
 import { percent } from '@ignis/core/definitions/number-parameters';
 import type { MaskPart } from '@ignis/core/masks/mask';
 import type { SelectWay } from '@ignis/core/scene/edits/selection-edits';
+import { t } from '../words/t';
 
 /** With what a mask is worked on. */
 export type MaskTool = 'brush' | 'lasso' | 'box' | 'oval' | 'fade' | 'colour' | 'ends' | 'move';
@@ -42,8 +43,8 @@ interface Brush {
 export const brushControls = {
   ...brushParameters,
   steady: {
-    ...percent('Steady', 20, 0, 95),
-    help: 'How far the brush stays behind an unsteady hand.',
+    ...percent(t`Steady`, 20, 0, 95),
+    help: t`How far the brush stays behind an unsteady hand.`,
   },
 } as const;
 

@@ -5,6 +5,7 @@ import { grades } from '@ignis/core/scene/model/traits';
 import { pixelSteps, stepOfKind } from '@ignis/core/steps/index';
 import { useBench } from './bench';
 import { lookAt, stopLooking } from './peek';
+import { t } from '../words/t';
 
 /** A step that is carried out of the chain, over the card of another layer: let go there, a copy of it is put on that. */
 
@@ -24,7 +25,7 @@ function copyOf(layer: string, id: string, to: string) {
   // A layer that grades what lies beneath has no shape that a style could be made of.
   if (grades(target) && !pixelSteps.some((d) => d.kind === step.kind)) return null;
   return {
-    label: `Put ${stepOfKind(step.kind).label} on ${target.name}`,
+    label: t`Put ${t(stepOfKind(step.kind).label)} on ${target.name}`,
     edit: addStep(to, transplanted(step, scene, to)),
   };
 }

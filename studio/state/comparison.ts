@@ -2,6 +2,7 @@ import { findLayer } from '@ignis/core/scene/edits/layer-edits';
 import { findTake } from '@ignis/core/scene/edits/take-edits';
 import type { Layer, Scene } from '@ignis/core/scene/model/schema';
 import type { BenchState } from './bench';
+import { t } from '../words/t';
 
 /** What the scene is compared with. */
 
@@ -12,7 +13,7 @@ export function comparedWords({ scene, compareWith, selected }: Compared): strin
   const take = findTake(scene, compareWith);
   if (take) return `“${take.name}”`;
   const layer = compareWith === 'layer' ? findLayer(scene, selected)?.name : undefined;
-  return layer === undefined ? 'As it was opened' : `Without “${layer}”`;
+  return layer === undefined ? t`As it was opened` : t`Without “${layer}”`;
 }
 
 /** The scene that stands for it. */

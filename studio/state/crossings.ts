@@ -4,6 +4,7 @@ import type { Crossing } from '@ignis/core/sources/crossings';
 import type { LineSource } from '@ignis/core/sources/line-source';
 import { crossings } from '../workers/questions';
 import { newestOnly } from './newest';
+import { t } from '../words/t';
 
 const NONE: readonly Crossing[] = [];
 
@@ -11,7 +12,7 @@ const NONE: readonly Crossing[] = [];
 const useFound = create<{ of: string; all: readonly Crossing[] }>(() => ({ of: '', all: NONE }));
 
 const ask = newestOnly(
-  'Where the line crosses itself could not be found',
+  t`Where the line crosses itself could not be found`,
   ({ source }: { source: LineSource; of: string }) => crossings(source),
   ({ of }, all) => useFound.setState({ of, all }),
 );

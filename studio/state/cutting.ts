@@ -10,6 +10,7 @@ import type { Preview } from '../workers/cutter.worker';
 import { saveAsset } from '../storage/assets';
 import { useBench } from './bench';
 import { tellFailure } from './failure';
+import { t } from '../words/t';
 
 /** How a subject is cut out on the stage. */
 
@@ -44,7 +45,7 @@ export async function cutOut(layer: string, shape: CutOutShape, label: string): 
   useCutting.setState({ busy });
   try {
     const { labels, answers } = await busy.done;
-    const { asset, bytes: png, width, height } = await bringIn(labels, 'The cut-out');
+    const { asset, bytes: png, width, height } = await bringIn(labels, t`The cut-out`);
     addAsset(asset, png);
     await saveAsset(asset, png);
     put({ ...shape, found: { asset, width, height } });
@@ -56,7 +57,7 @@ export async function cutOut(layer: string, shape: CutOutShape, label: string): 
   } catch (error) {
     cancelDrag();
     const { name } = error as Error;
-    if (name !== 'AbortError') tellFailure('Nothing could be cut out', error);
+    if (name !== 'AbortError') tellFailure(t`Nothing could be cut out`, error);
   } finally {
     useCutting.setState({ busy: null });
   }

@@ -1,5 +1,7 @@
 import { toast } from 'sonner';
 import { detailsOf } from './error-details';
+import { t } from '../words/t';
+import { errorWords } from '../words/error-words';
 
 /** How long a failure stands on the page, ms: long enough to be read. */
 const DURATION = 12_000;
@@ -15,10 +17,10 @@ export function tellFailure(what: string, error: unknown): void {
   toast.error(what, {
     description: (
       <>
-        {error instanceof Error ? error.message : String(error)}
+        {errorWords(error)}
         {details && (
           <details className="mt-1.5">
-            <summary className="cursor-pointer text-dim">Details</summary>
+            <summary className="cursor-pointer text-dim">{t`Details`}</summary>
             <pre className="mt-1 max-h-32 overflow-auto text-xs whitespace-pre-wrap">{details}</pre>
           </details>
         )}

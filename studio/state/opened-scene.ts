@@ -23,15 +23,17 @@ import { beginOpening, endOpening } from './crash-loop';
 import { tellFailure } from './failure';
 import { beginTimes, noteNext } from './opening-times';
 import { changedOutside } from './outside-changes';
+import { t } from '../words/t';
+import { errorWords } from '../words/error-words';
 
 /**
  * The scene that a bench is opened on: loaded, claimed for this tab, and followed where another tab works on it.
  */
 
 whenHung(() =>
-  toast('The picture took too long', {
+  toast(t`The picture took too long`, {
     id: 'hung',
-    description: 'What makes it was started anew, and makes it again, coarser.',
+    description: t`What makes it was started anew, and makes it again, coarser.`,
   }),
 );
 
@@ -40,7 +42,7 @@ let claim: Claim | null = null;
 
 /** Takes the scene over from the tab that works on it. */
 export const takeOver = (): void => {
-  claim?.takeOver().catch((error) => tellFailure('The scene could not be taken over', error));
+  claim?.takeOver().catch((error) => tellFailure(t`The scene could not be taken over`, error));
 };
 
 const unsaved = { isPending: hasUnsaved, flush: flushSaves };
@@ -59,7 +61,7 @@ async function fromFile({ opened }: ArrivingFile): Promise<Found> {
   const { aside, ...found } = await opened;
   // Most browsers do not ask the artist; what they would refuse now they may grant later.
   void requestPersistence();
-  tellAside(aside, 'The file still holds the scene as it was.');
+  tellAside(aside, t`The file still holds the scene as it was.`);
   return { ...found, stored: null };
 }
 
@@ -67,7 +69,7 @@ async function fromFile({ opened }: ArrivingFile): Promise<Found> {
 async function fromShelf(id: string): Promise<Found | null> {
   const found = await loadScene(id);
   if (!found) return null;
-  tellAside(found.aside, 'The scene as it was stands on the shelf beside it.');
+  tellAside(found.aside, t`The scene as it was stands on the shelf beside it.`);
   const { scene, thumbnail } = found.record;
   return { scene, thumbnail, assets: found.assets, stored: storedAs(found.record) };
 }
@@ -109,7 +111,7 @@ export function useOpenedScene(id: string): { ready: string; fault: string | nul
       if (isGone) return;
       if (!found)
         return setFault(
-          'This scene is not on your shelf. It may have been deleted, or made in another browser.',
+          t`This scene is not on your shelf. It may have been deleted, or made in another browser.`,
         );
       const { scene: whole, assets, stored, thumbnail } = found;
       const scene = begun(whole, arriving?.show ?? {});
@@ -148,7 +150,7 @@ export function useOpenedScene(id: string): { ready: string; fault: string | nul
       },
     });
     claim = own;
-    open().catch((error: Error) => !isGone && setFault(error.message));
+    open().catch((error: Error) => !isGone && setFault(errorWords(error)));
 
     window.addEventListener('pagehide', endOpening);
     return () => {

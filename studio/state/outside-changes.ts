@@ -9,6 +9,7 @@ import type { SceneRecord } from '../storage/database';
 import { saveScene, storedAs, type Stored } from '../storage/scenes';
 import { addAsset, assetBytes } from '../workers/engine';
 import { useBench } from './bench';
+import { t } from '../words/t';
 
 /** What other tabs and the shelf write to the scene on the bench, brought together with what is on it, so that neither is lost. */
 
@@ -45,9 +46,9 @@ export async function changedOutside(
   // What this tab is writing finds that out by itself.
   if (here !== id || saved === 'saving' || !stored) return;
   if (!record)
-    return void toast('This scene was deleted from the shelf', {
+    return void toast(t`This scene was deleted from the shelf`, {
       id: 'deleted',
-      description: 'It stays open here, and your next change puts it back.',
+      description: t`It stays open here, and your next change puts it back.`,
     });
   if ((record.revision ?? 0) <= stored.revision) return;
   if (isPending()) await flush();
@@ -74,10 +75,10 @@ export async function broughtTogether(
   if (stored && isRenamed(stored.scene, theirs.scene)) {
     if (id === record.id) set({ stored: theirs });
     const { name } = scene.name === stored.scene.name ? theirs.scene : scene;
-    if (id === record.id && name !== scene.name) change('Rename the scene', setScene({ name }));
+    if (id === record.id && name !== scene.name) change(t`Rename the scene`, setScene({ name }));
     return { ...scene, name };
   }
-  const name = shortened(`${scene.name}, from this tab`, MAX_NAME);
+  const name = shortened(t`${scene.name}, from this tab`, MAX_NAME);
   const copy = newId();
   await saveScene(copy, { ...scene, name }, { thumbnail: record.thumbnail, bytesOf: assetBytes });
   await bringAssets(theirs);
@@ -92,8 +93,8 @@ export async function broughtTogether(
     last = now;
     await saveScene(copy, { ...last, name }, { bytesOf: assetBytes });
   }
-  toast.warning('Another tab has changed this scene too', {
-    description: `You see what it has stored. What you had here stands on the shelf as “${name}”.`,
+  toast.warning(t`Another tab has changed this scene too`, {
+    description: t`You see what it has stored. What you had here stands on the shelf as “${name}”.`,
     duration: 20_000,
   });
   return null;

@@ -8,6 +8,7 @@ import { length } from '@ignis/core/definitions/number-parameters';
 import { defaultsOf, valuesOf } from '@ignis/core/definitions/parameter-values';
 import { reachParameters } from '@ignis/core/masks/reach';
 import { useBrush } from './brush';
+import { t } from '../words/t';
 
 /** The brush for paint; what all brushes have is set for all of them (`useBrush`). */
 type Own = PaintBrush & Pick<PaintStroke, 'way' | 'colour'>;
@@ -52,15 +53,15 @@ export const fillingParameters = {
   tolerance: reachParameters.tolerance,
   touching: reachParameters.touching,
   grow: {
-    ...length('Grown by', 2, { min: 0, max: 100, slider: [0, 20] }),
-    help: 'So that no rim stays.',
+    ...length(t`Grown by`, 2, { min: 0, max: 100, slider: [0, 20] }),
+    help: t`So that no rim stays.`,
   },
   from: {
     kind: 'choice',
-    label: 'Colours of',
+    label: t`Colours of`,
     options: [
-      { value: 'scene', label: 'all that shows' },
-      { value: 'layer', label: 'this layer' },
+      { value: 'scene', label: t`all that shows` },
+      { value: 'layer', label: t`this layer` },
     ],
     default: 'scene',
   },

@@ -4,6 +4,7 @@ import { edit } from '@ignis/core/scene/edits/edit';
 import { findLayer } from '@ignis/core/scene/edits/layer-edits';
 import { stepOfKind } from '@ignis/core/steps/index';
 import { useBench } from './bench';
+import { t } from '../words/t';
 
 /** Looks at the scene as it would be: the stage shows it, and nothing is changed. */
 
@@ -40,7 +41,7 @@ export function peekUpTo(layer: string, step: string): void {
   waiting = setTimeout(() => {
     const own = findLayer(useBench.getState().scene, layer)?.steps.find((s) => s.id === step);
     if (!own) return;
-    lookAt(`Up to ${stepOfKind(own.kind).label}`, (s) => {
+    lookAt(t`Up to ${t(stepOfKind(own.kind).label)}`, (s) => {
       const steps = findLayer(s, layer)?.steps ?? [];
       const at = steps.findIndex((x) => x.id === step);
       steps.forEach((x, i) => i > at && (x.enabled = false));

@@ -5,6 +5,7 @@ import type { Scene } from '@ignis/core/scene/model/schema';
 import { scopes as measured } from '../workers/questions';
 import { useBenchThrottled } from './bench';
 import { newestOnly } from './newest';
+import { t } from '../words/t';
 
 /** When scopes are counted anew: a few times a second, or only when a drag is over. */
 type When = 'live' | 'at rest';
@@ -31,7 +32,7 @@ export function useScopes(
   useEffect(() => {
     if (!isWanted) return setFound(null);
     ask.current ??= newestOnly(
-      'The tones of the picture could not be counted',
+      t`The tones of the picture could not be counted`,
       ({ scene, of }) => measured(scene, of),
       (_, answer) => isThere.current && setFound(answer),
     );

@@ -7,6 +7,7 @@ import { maskView } from '../workers/questions';
 import type { MaskView } from '../workers/protocol';
 import { useBench, type View } from './bench';
 import { newestOnly } from './newest';
+import { t } from '../words/t';
 
 /** A mask or selection, as it is shown over the picture. */
 
@@ -48,7 +49,7 @@ interface Question {
 }
 
 const ask = newestOnly(
-  'The edge of the mask could not be shown',
+  t`The edge of the mask could not be shown`,
   ({ scene, owner, view, stage, pixels, edge }: Question) => {
     const [left, top] = [(-view.x - BEYOND) / view.zoom, (-view.y - BEYOND) / view.zoom];
     const [width, height] = [

@@ -5,6 +5,7 @@ import type { Layer, Scene } from '@ignis/core/scene/model/schema';
 import { weave } from '../workers/questions';
 import { useBench } from './bench';
 import { newestOnly } from './newest';
+import { t } from '../words/t';
 
 /** Where the layer that is woven goes over and under, as last found; null before that, or if it is not woven. */
 export const useWoven = create<{ of: string; state: WeaveState | null; brushed: boolean }>(() => ({
@@ -15,7 +16,7 @@ export const useWoven = create<{ of: string; state: WeaveState | null; brushed: 
 }));
 
 const ask = newestOnly(
-  'Where the layer goes over and under could not be found',
+  t`Where the layer goes over and under could not be found`,
   ({ scene, of }: { scene: Scene; of: string }) => weave(scene, of),
   ({ of }, state) => useWoven.setState({ of, state }),
 );

@@ -1,5 +1,6 @@
 import { liveQuery } from 'dexie';
 import { Database } from './database';
+import { t } from '../words/t';
 
 /** The browser's database, and what is done where there is none. */
 
@@ -19,8 +20,7 @@ export async function inDatabase<T>(task: () => Promise<T>, without: () => T): P
     await inTime(database.open());
   } catch (cause) {
     console.error('The database does not open', cause);
-    blocked =
-      'This browser does not let Ignis keep scenes. Save each scene as a file before you close the page.';
+    blocked = t`This browser does not let Ignis keep scenes. Save each scene as a file before you close the page.`;
     return without();
   }
   return task();
@@ -79,7 +79,7 @@ function inTime<T>(promise: PromiseLike<T>): Promise<T> {
   return Promise.race([
     promise,
     new Promise<never>((_, fail) => {
-      timer = setTimeout(() => fail(new Error(`It did not answer in ${PATIENCE} ms.`)), PATIENCE);
+      timer = setTimeout(() => fail(new Error(t`It did not answer in ${PATIENCE} ms.`)), PATIENCE);
     }),
   ]).finally(() => clearTimeout(timer));
 }

@@ -1,9 +1,11 @@
+import { t } from '../words/t';
+
 /** The browser has no room left; `largest` are the scenes that take up most of it. */
 export class StorageFull extends Error {
   constructor(largest: readonly string[]) {
     const names = largest.map((name) => `“${name}”`).join(', ');
     super(
-      `The browser has no room left for this scene. Save it as a file (Ctrl S), then make room on the shelf${names ? `: ${names} take up most` : ''}.`,
+      t`The browser has no room left for this scene. Save it as a file (Ctrl S), then make room on the shelf${names ? t`: ${names} take up most` : ''}.`,
     );
     this.name = 'StorageFull';
   }

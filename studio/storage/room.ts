@@ -1,6 +1,7 @@
 import { assetsMentioned } from '@ignis/core/scene/model/assets-mentioned';
 import { database, inDatabase } from './connection';
 import { hasScene } from './database';
+import { t } from '../words/t';
 
 /** How much room the browser gives, and what takes it up. */
 
@@ -49,7 +50,7 @@ export const sceneSizes = (): Promise<SceneSize[]> =>
         const pictures = [...assetsMentioned(record.scene ?? null)];
         found.push({
           id: record.id,
-          name: hasScene(record) ? record.scene.name : 'A damaged scene',
+          name: hasScene(record) ? record.scene.name : t`A damaged scene`,
           bytes: pictures.reduce(
             (sum, name) => sum + (sizes.get(name) ?? 0),
             own + (earlier.get(record.id) ?? 0),

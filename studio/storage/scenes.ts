@@ -11,6 +11,7 @@ import { addEarlier, moveEarlier } from './earlier';
 import { withRoom } from './full';
 import { requestPersistence } from './persistence';
 import { inPage, restoreScene } from './records';
+import { t } from '../words/t';
 
 /** The artist's scenes, with what is within them. */
 
@@ -36,7 +37,7 @@ export async function loadScene(id: string): Promise<Opened | null> {
   const names = assetsOf(scene);
   const assets = await loadAssets(names);
   const lost = new Map(
-    names.filter((n) => !assets.has(n)).map((n) => [n, 'Its file is no longer in this browser.']),
+    names.filter((n) => !assets.has(n)).map((n) => [n, t`Its file is no longer in this browser.`]),
   );
   if (aside.length === 0 && lost.size === 0) return { record: { ...record, scene }, assets, aside };
   const { withoutAssets } = await import('@ignis/core/scene/model/salvage');
@@ -45,7 +46,7 @@ export async function loadScene(id: string): Promise<Opened | null> {
   await restoreScene({
     ...record,
     id: whole,
-    scene: { ...record.scene, name: shortened(`${scene.name}, as it was`, MAX_NAME) },
+    scene: { ...record.scene, name: shortened(t`${scene.name}, as it was`, MAX_NAME) },
   });
   await moveEarlier(id, whole);
   const opened = { ...record, scene: left.scene, revision: (record.revision ?? 0) + 1 };
@@ -91,7 +92,7 @@ export const storedAs = ({ scene, revision = 0, changed }: SceneRecord): Stored 
 /** A scene is stored otherwise than the page knows: another tab, or the shelf, has written it meanwhile. */
 export class SceneConflict extends Error {
   constructor(readonly record: SceneRecord) {
-    super('The scene was changed in another tab.');
+    super(t`The scene was changed in another tab.`);
     this.name = 'SceneConflict';
   }
 }
@@ -153,7 +154,7 @@ export const saveScene = (
         );
         if (isLost)
           throw new Error(
-            'A picture of the scene is no longer in this browser. Save the scene as a file, and bring the picture in again.',
+            t`A picture of the scene is no longer in this browser. Save the scene as a file, and bring the picture in again.`,
           );
         return { where: 'saved', stored: storedAs(record) };
       },

@@ -2,6 +2,7 @@ import { Slider } from 'radix-ui';
 import type { ColourSpace } from '@ignis/core/pixels/colour-numbers';
 import { colourNumbers, colourOf, colourSpaces } from '@ignis/core/pixels/colour-numbers';
 import { NumberField } from './number-field';
+import { t } from '../words/t';
 
 interface Props {
   value: string;
@@ -43,7 +44,7 @@ export function ChannelSliders({ value, space, onChange, onDone }: Props) {
                 style={{ background: trackOf(numbers, space, i, max) }}
               />
               <Slider.Thumb
-                aria-label={`${label} slider`}
+                aria-label={t`${label} slider`}
                 tabIndex={-1}
                 className="block h-4 w-2 rounded-sm border-2 border-white bg-transparent shadow-[0_0_0_1px_#000a,inset_0_0_0_1px_#000a]"
               />

@@ -2,6 +2,7 @@ import { Check, ChevronDown } from 'lucide-react';
 import { Select } from 'radix-ui';
 import { Fragment } from 'react';
 import { withStableHandlers } from './with-stable-handlers';
+import { t } from '../words/t';
 
 interface Props {
   label: string;
@@ -45,7 +46,7 @@ export const ChoiceField = withStableHandlers(function ChoiceField({
                   value={o.value}
                   className="flex items-center justify-between gap-4 rounded px-2 py-1 text-sm outline-none data-[highlighted]:bg-raised"
                 >
-                  <Select.ItemText>{o.label}</Select.ItemText>
+                  <Select.ItemText>{t(o.label)}</Select.ItemText>
                   <Select.ItemIndicator>
                     <Check size={13} className="text-ember" />
                   </Select.ItemIndicator>

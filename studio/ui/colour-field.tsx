@@ -7,6 +7,7 @@ import { ScenePalette } from './palette-context';
 import { carried } from './carried';
 import { withStableHandlers } from './with-stable-handlers';
 import { tip } from './tip';
+import { t } from '../words/t';
 
 const Picker = lazy(() => import('./colour-picker'));
 
@@ -47,7 +48,7 @@ export const ColourField = withStableHandlers(function ColourField({
       <Popover.Trigger
         ref={trigger}
         aria-label={`${label}, ${value}`}
-        {...tip(`${label}. Drag it onto a card to give a layer this colour`)}
+        {...tip(t`${label}. Drag it onto a card to give a layer this colour`)}
         className="h-5 w-9 shrink-0 rounded border border-white/20"
         style={{ background: value }}
         {...carried(value)}
@@ -66,8 +67,8 @@ export const ColourField = withStableHandlers(function ColourField({
             {label}
             <button
               type="button"
-              data-tip="Pick a colour from the stage"
-              aria-label="Pick a colour from the stage"
+              data-tip={t`Pick a colour from the stage`}
+              aria-label={t`Pick a colour from the stage`}
               onClick={() => {
                 setOpen(false);
                 useColours.setState({

@@ -10,6 +10,7 @@ import { ChoiceField } from './choice-field';
 import type { ColourProps } from './colour-props';
 import { ChannelSliders } from './channel-sliders';
 import { ScenePalette } from './palette-context';
+import { t } from '../words/t';
 
 /** Lights of the harbour, to start from. */
 const SWATCHES = [
@@ -63,24 +64,24 @@ export default function Picker({ label, value, onChange, onDone }: ColourProps) 
       <div className="flex items-center gap-1">
         <HexColorInput
           prefixed
-          aria-label={`${label} as #rrggbb`}
+          aria-label={t`${label} as #rrggbb`}
           color={value}
           onChange={onChange}
           className="w-20 rounded bg-ground px-2 py-1 text-sm"
         />
         <span className="flex-1" />
         <ChoiceField
-          label="Numbers"
+          label={t`Numbers`}
           value={space}
           options={colourSpaces.map(({ name, label: title }) => ({ value: name, label: title }))}
           onChange={(to) => useColours.setState({ space: to as ColourSpace['name'] })}
         />
       </div>
       <ChannelSliders value={value} space={space} onChange={onChange} onDone={onDone} />
-      <Swatches title="Lately" colours={recent} onTake={take} />
-      <Swatches title="In this scene" colours={used()} onTake={take} />
-      <Swatches title="In the picture" colours={inPicture} onTake={take} />
-      <Swatches title="Lights of the harbour" colours={SWATCHES} onTake={take} />
+      <Swatches title={t`Lately`} colours={recent} onTake={take} />
+      <Swatches title={t`In this scene`} colours={used()} onTake={take} />
+      <Swatches title={t`In the picture`} colours={inPicture} onTake={take} />
+      <Swatches title={t`Lights of the harbour`} colours={SWATCHES} onTake={take} />
     </>
   );
 }

@@ -4,6 +4,7 @@ import type { CurvePoint, CurvePoints } from '@ignis/core/geometry/curve';
 import { curveAt } from '@ignis/core/geometry/curve';
 import { toneAt } from '@ignis/core/geometry/tone-curve';
 import { Histogram } from './histogram';
+import { t } from '../words/t';
 
 const WIDTH = 200;
 /** How high it is; curves of tones are larger. */
@@ -109,7 +110,7 @@ export function CurveField({ parameter, value, onChange, onDone }: Props) {
       viewBox={`0 0 ${WIDTH} ${height}`}
       className="w-full touch-none rounded bg-ground"
       role="group"
-      aria-label={parameter.label}
+      aria-label={t(parameter.label)}
       onPointerDown={press}
       onContextMenu={(e) => {
         e.preventDefault();
@@ -139,9 +140,9 @@ export function CurveField({ parameter, value, onChange, onDone }: Props) {
           }}
           tabIndex={0}
           role="slider"
-          aria-label={`${parameter.label}, point ${i + 1}`}
+          aria-label={t`${t(parameter.label)}, point ${i + 1}`}
           aria-valuenow={point[1]}
-          aria-valuetext={`${point[1]} at ${point[0]}`}
+          aria-valuetext={t`${point[1]} at ${point[0]}`}
           onKeyDown={(e) => key(e, point)}
           className="fill-ember stroke-ground focus-visible:stroke-ink"
           strokeWidth={1.5}
@@ -165,7 +166,7 @@ export function CurveField({ parameter, value, onChange, onDone }: Props) {
             }}
             className="rounded px-1 text-xs text-dim hover:bg-raised hover:text-ink"
           >
-            {p.label}
+            {t(p.label)}
           </button>
         ))}
       </div>

@@ -1,6 +1,7 @@
 import { X } from 'lucide-react';
 import { Dialog as D } from 'radix-ui';
 import type { ReactNode } from 'react';
+import { t } from '../words/t';
 
 interface Props {
   title: string;
@@ -40,7 +41,7 @@ export function Dialog({
               )}
             </div>
             <D.Close
-              aria-label="Close"
+              aria-label={t`Close`}
               className="grid size-7 place-items-center rounded text-dim hover:bg-raised hover:text-ink"
             >
               <X size={16} />

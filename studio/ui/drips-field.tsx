@@ -1,6 +1,7 @@
 import type { DripChange } from '@ignis/core/definitions/warps';
 import { useBench } from '../state/bench';
 import { Button } from './button';
+import { t } from '../words/t';
 
 interface Props {
   value: readonly DripChange[];
@@ -18,11 +19,11 @@ export const DripsField = ({ value, onChange, onDone }: Props) => (
           onDone();
         }}
       >
-        Put back {value.length}
+        {t`Put back ${value.length}`}
       </Button>
     ) : (
       <Button onClick={() => useBench.getState().set({ mode: 'drips' })}>
-        Change on the stage
+        {t`Change on the stage`}
       </Button>
     )}
   </div>

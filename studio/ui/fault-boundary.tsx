@@ -2,6 +2,8 @@ import type { ReactNode } from 'react';
 import { ErrorBoundary, type FallbackProps } from 'react-error-boundary';
 import { Button } from './button';
 import { Dialog } from './dialog';
+import { t } from '../words/t';
+import { errorWords } from '../words/error-words';
 
 interface Props {
   /** What stands within, as a sentence begins: "The chain". */
@@ -32,13 +34,13 @@ export function FaultBoundary({
           role="alert"
           className={`flex h-full flex-col items-center justify-center gap-3 overflow-auto p-6 text-center text-sm ${place}`}
         >
-          <p className="font-semibold">{what} has stopped</p>
+          <p className="font-semibold">{t`${what} has stopped`}</p>
           <p className="max-w-md text-dim">
-            Your scene is as it was; the rest of the page goes on. {wordsOf(error)}
+            {t`Your scene is as it was; the rest of the page goes on.`} {wordsOf(error)}
           </p>
           <div className="flex flex-wrap justify-center gap-2">
             <Button look="ember" onClick={resetErrorBoundary}>
-              Try again
+              {t`Try again`}
             </Button>
             {rescue && <Button onClick={rescue.run}>{rescue.label}</Button>}
           </div>
@@ -61,9 +63,9 @@ export function DialogFaultBoundary({
       onError={report}
       onReset={onClose}
       fallbackRender={({ error, resetErrorBoundary }: FallbackProps) => (
-        <Dialog open onOpenChange={resetErrorBoundary} title={`${what} has stopped`}>
+        <Dialog open onOpenChange={resetErrorBoundary} title={t`${what} has stopped`}>
           <p role="alert" className="text-sm text-dim">
-            Your scene is as it was. {wordsOf(error)}
+            {t`Your scene is as it was.`} {wordsOf(error)}
           </p>
         </Dialog>
       )}
@@ -75,4 +77,4 @@ export function DialogFaultBoundary({
 
 const report = (error: unknown) => console.error(error);
 
-const wordsOf = (error: unknown) => `(${error instanceof Error ? error.message : String(error)})`;
+const wordsOf = (error: unknown) => `(${errorWords(error)})`;

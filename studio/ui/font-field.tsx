@@ -5,6 +5,7 @@ import { families } from '@ignis/core/text/families';
 import { FontChoice } from './font-context';
 import { FontWords, fontTitle } from './font-words';
 import { SearchField } from './search-field';
+import { t } from '../words/t';
 
 interface Props {
   label: string;
@@ -25,7 +26,7 @@ export function FontField({ label, value, onChange, onDone }: Props) {
       title: use,
       fonts: families.filter((f) => f.use === use).map((f) => f.id),
     }));
-    return own.length > 0 ? [{ title: 'Yours', fonts: [...own] }, ...shipped] : shipped;
+    return own.length > 0 ? [{ title: t`Yours`, fonts: [...own] }, ...shipped] : shipped;
   }, [own]);
   // By name, or by what they are good for.
   const term = sought.trim().toLowerCase();
@@ -78,7 +79,7 @@ export function FontField({ label, value, onChange, onDone }: Props) {
       </Popover.Trigger>
       <Popover.Portal>
         <Popover.Content
-          aria-label="Fonts"
+          aria-label={t`Fonts`}
           side="left"
           align="start"
           sideOffset={120}
@@ -87,15 +88,15 @@ export function FontField({ label, value, onChange, onDone }: Props) {
           className="z-50 flex max-h-[min(620px,calc(100vh-40px))] w-[340px] flex-col rounded-lg border border-line bg-panel shadow-2xl"
         >
           <SearchField
-            label="Find a font"
-            placeholder="Find a font"
+            label={t`Find a font`}
+            placeholder={t`Find a font`}
             value={sought}
             onChange={setSought}
             onEnter={() => groups[0] && take(groups[0].fonts[0]!)}
             className="m-1.5 mb-0"
           />
           {groups.length === 0 && (
-            <p className="px-4 py-6 text-sm text-dim">No font is called that.</p>
+            <p className="px-4 py-6 text-sm text-dim">{t`No font is called that.`}</p>
           )}
           <div
             ref={list}
@@ -135,7 +136,7 @@ export function FontField({ label, value, onChange, onDone }: Props) {
             }}
             className="flex items-center gap-2 border-t border-line px-4 py-2.5 text-sm hover:bg-raised"
           >
-            <Plus size={14} /> Bring in a font (TTF, OTF, WOFF, WOFF2)
+            <Plus size={14} /> {t`Bring in a font (TTF, OTF, WOFF, WOFF2)`}
           </button>
         </Popover.Content>
       </Popover.Portal>

@@ -9,10 +9,11 @@ import { glyphsOf, isReady, layoutOf } from '@ignis/core/text/layout';
 import { faceNamed } from '@ignis/core/text/library';
 import { newText } from '@ignis/core/text/make-text';
 import { useFonts, wantFaces } from '../state/fonts';
+import { t } from '../words/t';
 
 /** What a font is called. */
 export const fontTitle = (font: string): string =>
-  familyOf(font)?.label ?? faceNamed(faceName(font, 400, false))?.title ?? 'A font of yours';
+  familyOf(font)?.label ?? faceNamed(faceName(font, 400, false))?.title ?? t`A font of yours`;
 
 interface Props {
   font: string;

@@ -6,6 +6,7 @@ import type { NumberParameter } from '@ignis/core/definitions/parameter';
 import { percent } from '@ignis/core/definitions/number-parameters';
 import { IconButton } from './icon-button';
 import { NumberControl } from './number-control';
+import { t } from '../words/t';
 
 /** Of the ring, px of its picture. */
 const SIZE = 200;
@@ -17,10 +18,10 @@ const EVEN = (INNER + OUTER) / 2;
 const REACH = (OUTER - INNER) / 2;
 
 const TURN: NumberParameter = {
-  ...{ kind: 'number', label: 'Hue shift', unit: '°', min: -180, max: 180, step: 1, default: 0 },
+  ...{ kind: 'number', label: t`Hue shift`, unit: '°', min: -180, max: 180, step: 1, default: 0 },
 };
-const CHROMA = percent('Strength', 0, -100, 100);
-const LIGHTNESS = percent('Lightness', 0, -100, 100);
+const CHROMA = percent(t`Strength`, 0, -100, 100);
+const LIGHTNESS = percent(t`Lightness`, 0, -100, 100);
 
 const colourOf = (hue: number): string => `oklch(0.74 0.14 ${hue})`;
 
@@ -133,9 +134,9 @@ export function HuesField({ label, value, onChange, onDone }: Props) {
                 strokeWidth={2}
                 tabIndex={0}
                 role="slider"
-                aria-label={`${nameOfHue(b.hue)} mark`}
+                aria-label={t`${nameOfHue(b.hue)} mark`}
                 aria-valuenow={b.turn}
-                aria-valuetext={`turned ${b.turn}°, ${b.chroma} % stronger`}
+                aria-valuetext={t`turned ${b.turn}°, ${b.chroma} % stronger`}
                 onFocus={() => setChosen(i)}
                 onPointerDown={drag(i)}
                 onKeyDown={key(i)}
@@ -167,9 +168,9 @@ export function HuesField({ label, value, onChange, onDone }: Props) {
             ] as const
           ).map(([k, parameter]) => (
             <div key={k} className="grid min-h-7 grid-cols-[104px_1fr] items-center gap-2">
-              <span className="truncate text-sm text-dim">{parameter.label}</span>
+              <span className="truncate text-sm text-dim">{t(parameter.label)}</span>
               <NumberControl
-                parameter={{ ...parameter, label: `${nameOfHue(band.hue)}: ${parameter.label}` }}
+                parameter={{ ...parameter, label: `${nameOfHue(band.hue)}: ${t(parameter.label)}` }}
                 value={band[k]}
                 onChange={(v) => set(at, { [k]: v })}
                 onDone={onDone}
@@ -180,7 +181,7 @@ export function HuesField({ label, value, onChange, onDone }: Props) {
       )}
       <div className="flex justify-end">
         <IconButton
-          label="All hues as they were"
+          label={t`All hues as they were`}
           onClick={() => {
             onChange(plainBands());
             onDone();

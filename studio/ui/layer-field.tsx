@@ -1,6 +1,7 @@
 import { useContext } from 'react';
 import { ChoiceField } from './choice-field';
 import { LayerChoice } from './layer-context';
+import { t } from '../words/t';
 
 /** Stands for what lies beneath, and for a layer that is gone: a choice must have a word. */
 const BENEATH = '(beneath)';
@@ -29,8 +30,8 @@ export function LayerField({
   const options = [
     ...(isGone ? [{ value: GONE, label: 'gone' }] : []),
     having
-      ? { value: NONE, label: layers.length > 0 ? 'choose a line' : 'no line yet' }
-      : { value: BENEATH, label: 'what lies beneath' },
+      ? { value: NONE, label: layers.length > 0 ? t`choose a line` : t`no line yet` }
+      : { value: BENEATH, label: t`what lies beneath` },
     ...layers,
   ];
   return (
@@ -45,7 +46,7 @@ export function LayerField({
       />
       {isGone && (
         <p className="text-right text-sm text-alarm">
-          That layer is gone. The step waits until it is back.
+          {t`That layer is gone. The step waits until it is back.`}
         </p>
       )}
     </div>

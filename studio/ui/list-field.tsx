@@ -3,6 +3,7 @@ import type { ListParameter, ListedValues } from '@ignis/core/definitions/parame
 import { defaultsOf } from '@ignis/core/definitions/parameter-values';
 import { Button } from './button';
 import { IconButton } from './icon-button';
+import { t } from '../words/t';
 
 /** Things of one kind: each with its controls, and a way to put one more on them. */
 export function ListField({
@@ -33,11 +34,9 @@ export function ListField({
           aria-label={`${one} ${i + 2}`}
         >
           <div className="mb-1 flex items-center justify-between text-xs text-dim">
-            <span>
-              {one} {i + 2}, on those before it
-            </span>
+            <span>{t`${one} ${i + 2}, on those before it`}</span>
             <IconButton
-              label={`Remove ${one} ${i + 2}`}
+              label={t`Remove ${one} ${i + 2}`}
               onClick={() => set(value.filter((_, k) => k !== i))}
             >
               <X size={13} />
@@ -50,7 +49,7 @@ export function ListField({
       ))}
       {value.length < most && (
         <Button onClick={() => set([...value, defaultsOf(of)])}>
-          <Plus size={14} /> Lay a {one} on it
+          <Plus size={14} /> {t`Lay a ${one} on it`}
         </Button>
       )}
     </div>

@@ -4,10 +4,11 @@ import { FEWEST_POINTS, MAX_POINTS } from '@ignis/core/definitions/warps';
 import { flatMesh, isFlat, meshWith } from '@ignis/core/steps/warp/mesh-points';
 import { useReshaping } from '../state/reshaping';
 import { NumberField } from './number-field';
+import { t } from '../words/t';
 
 const SIDE = { min: FEWEST_POINTS, max: MAX_POINTS };
-const COLUMNS = count('Columns', 4, SIDE);
-const ROWS = count('Rows', 4, SIDE);
+const COLUMNS = count(t`Columns`, 4, SIDE);
+const ROWS = count(t`Rows`, 4, SIDE);
 
 interface Props {
   value: Mesh | null;
@@ -18,7 +19,9 @@ interface Props {
 /** How many points a mesh has. What it bends stays bent when there are more. */
 export function MeshField({ value, onChange, onDone }: Props) {
   if (!value)
-    return <p className="text-sm text-dim">Choose Reshape over the stage, and lay a mesh there.</p>;
+    return (
+      <p className="text-sm text-dim">{t`Choose Reshape over the stage, and lay a mesh there.`}</p>
+    );
   const lay = (columns: number, rows: number) => {
     useReshaping.setState({ points: [] });
     onChange(meshWith(value, Math.round(columns), Math.round(rows)));
@@ -34,7 +37,7 @@ export function MeshField({ value, onChange, onDone }: Props) {
           }}
           className="mr-auto rounded px-1.5 hover:text-ink"
         >
-          Flatten
+          {t`Flatten`}
         </button>
       )}
       <NumberField

@@ -1,6 +1,7 @@
 import { Slider } from 'radix-ui';
 import type { NumberParameter } from '@ignis/core/definitions/parameter';
 import { NumberField } from './number-field';
+import { t } from '../words/t';
 
 /** A slider over the usual range, and the number itself, which may go beyond it. */
 export function NumberControl({
@@ -35,7 +36,7 @@ export function NumberControl({
           <Slider.Range className="absolute h-full rounded bg-dim" />
         </Slider.Track>
         <Slider.Thumb
-          aria-label={`${p.label} slider`}
+          aria-label={t`${t(p.label)} slider`}
           // Tab goes from value to value: the number takes the same keys.
           tabIndex={-1}
           className="block size-3 rounded-full bg-ink shadow hover:bg-white focus-visible:outline-offset-2"

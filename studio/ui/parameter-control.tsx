@@ -24,6 +24,7 @@ import { TableField } from './table-field';
 import { TextureField } from './texture-field';
 import { StrokesField } from './strokes-field';
 import { withStableHandlers } from './with-stable-handlers';
+import { t } from '../words/t';
 
 interface Props {
   parameter: Parameter;
@@ -56,7 +57,7 @@ export const ParameterControl = withStableHandlers(function ParameterControl({
       return (
         <div className="flex justify-end">
           <ColourField
-            label={p.label}
+            label={t(p.label)}
             value={value as string}
             onChange={onChange}
             onDone={onDone}
@@ -67,7 +68,7 @@ export const ParameterControl = withStableHandlers(function ParameterControl({
       return (
         <div className="flex justify-end">
           <Switch.Root
-            aria-label={p.label}
+            aria-label={t(p.label)}
             checked={value as boolean}
             onCheckedChange={(v) => {
               onChange(v);
@@ -92,17 +93,27 @@ export const ParameterControl = withStableHandlers(function ParameterControl({
       return <TableField value={value as StoredTable | null} onChange={onChange} onDone={onDone} />;
     case 'hues':
       return (
-        <HuesField label={p.label} value={value as HueBand[]} onChange={onChange} onDone={onDone} />
+        <HuesField
+          label={t(p.label)}
+          value={value as HueBand[]}
+          onChange={onChange}
+          onDone={onDone}
+        />
       );
     case 'font':
       return (
         <div className="flex justify-end">
-          <FontField label={p.label} value={value as string} onChange={onChange} onDone={onDone} />
+          <FontField
+            label={t(p.label)}
+            value={value as string}
+            onChange={onChange}
+            onDone={onDone}
+          />
         </div>
       );
     case 'ramp':
       return (
-        <RampField label={p.label} value={value as Ramp} onChange={onChange} onDone={onDone} />
+        <RampField label={t(p.label)} value={value as Ramp} onChange={onChange} onDone={onDone} />
       );
     case 'regions':
       return <RegionsField value={value as ReshapedRegion[]} onChange={onChange} onDone={onDone} />;
@@ -116,7 +127,7 @@ export const ParameterControl = withStableHandlers(function ParameterControl({
       return (
         <div className="flex justify-end">
           <PictureField
-            label={p.label}
+            label={t(p.label)}
             value={value as string}
             onChange={onChange}
             onDone={onDone}
@@ -130,7 +141,7 @@ export const ParameterControl = withStableHandlers(function ParameterControl({
         <div className="flex justify-end text-sm text-dim">
           {value === null ? (
             <span className="px-1.5">
-              {p.kind === 'point' ? 'drag it on the stage' : 'as the shape lies'}
+              {p.kind === 'point' ? t`drag it on the stage` : t`as the shape lies`}
             </span>
           ) : (
             <button
@@ -141,7 +152,7 @@ export const ParameterControl = withStableHandlers(function ParameterControl({
                 onDone();
               }}
             >
-              were dragged · let go
+              {t`were dragged · let go`}
             </button>
           )}
         </div>
@@ -149,7 +160,7 @@ export const ParameterControl = withStableHandlers(function ParameterControl({
     case 'layer':
       return (
         <LayerField
-          label={p.label}
+          label={t(p.label)}
           value={value as string}
           having={p.having}
           onChange={(v) => {
@@ -190,7 +201,7 @@ export const ParameterControl = withStableHandlers(function ParameterControl({
       return (
         <div className="flex justify-end">
           <ChoiceField
-            label={p.label}
+            label={t(p.label)}
             value={value as string}
             options={p.options}
             onChange={(v) => {

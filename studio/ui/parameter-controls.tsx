@@ -16,6 +16,7 @@ import { ParameterLabel } from './parameter-label';
 import { ToneTabs, isToneCurve } from './tone-tabs';
 import { tip } from './tip';
 import { ParameterControl } from './parameter-control';
+import { t } from '../words/t';
 
 interface Props {
   parameters: Parameters;
@@ -63,7 +64,7 @@ export function ParameterControls({
     !isAtFirst(parameters[key]!, values[key]);
   const openSheet = (key: string, p: Parameter, edits: NonNullable<Props['edits']>) =>
     useSheet.getState().open({
-      title: p.label,
+      title: t(p.label),
       parameter: p,
       value: values[key],
       edit: (value, other) => edits({ [key]: value, ...(other && { [other.key]: other.value }) }),
@@ -100,7 +101,7 @@ export function ParameterControls({
                   ? 'flex flex-col gap-0.5 py-1'
                   : 'grid min-h-7 grid-cols-[104px_1fr] items-center gap-2'
               }
-              {...tip(p.help, 'left')}
+              {...tip(t(p.help), 'left')}
             >
               <ParameterLabel
                 parameter={p}
@@ -134,14 +135,16 @@ export function ParameterControls({
           className="-ml-1 flex min-h-6 items-center gap-1 self-start rounded px-1 text-sm text-dim hover:text-ink"
         >
           {brief.isOpen ? <ChevronUp size={13} /> : <ChevronDown size={13} />}
-          {brief.isOpen ? 'less' : `${rest.length} more${ofChanged(rest.filter(isChanged).length)}`}
+          {brief.isOpen
+            ? 'less'
+            : t`${rest.length} more${ofChanged(rest.filter(isChanged).length)}`}
         </button>
       )}
     </div>
   );
 }
 
-const ofChanged = (count: number) => (count > 0 ? `, ${count} changed` : '');
+const ofChanged = (count: number) => (count > 0 ? t`, ${count} changed` : '');
 
 /** The controls of what a choice has itself. */
 function OwnControls({

@@ -1,6 +1,7 @@
 import { LayoutGrid, RotateCcw } from 'lucide-react';
 import type { Parameter } from '@ignis/core/definitions/parameter';
 import { tip } from './tip';
+import { midSentence, t } from '../words/t';
 
 interface Props {
   parameter: Parameter;
@@ -21,9 +22,9 @@ export function ParameterLabel({ parameter: { kind, label }, onReset, differs, o
         <button
           type="button"
           tabIndex={-1}
-          aria-label={`Reset ${label}`}
+          aria-label={t`Reset ${label}`}
           {...tip(
-            `Changed. Click to reset ${label.toLowerCase()}${isNumber ? ' ( Alt Backspace on the number )' : ''}.`,
+            t`Changed. Click to reset ${midSentence(label)}${isNumber ? t` ( Alt Backspace on the number )` : ''}.`,
           )}
           onClick={onReset}
           className="group/mark absolute inset-y-0 -left-3.5 my-auto grid h-6 w-3.5 place-items-center text-ember-ink"
@@ -34,7 +35,7 @@ export function ParameterLabel({ parameter: { kind, label }, onReset, differs, o
       )}
       <span className="truncate">{label}</span>
       {differs && (
-        <span role="img" aria-label="differs" {...tip('Differs from layer to layer')}>
+        <span role="img" aria-label={t`differs`} {...tip(t`Differs from layer to layer`)}>
           ≠
         </span>
       )}
@@ -44,8 +45,8 @@ export function ParameterLabel({ parameter: { kind, label }, onReset, differs, o
           data-sheet
           // Tab goes from value to value: L on a number opens it too.
           tabIndex={isNumber ? -1 : undefined}
-          aria-label={`Look sheet of ${label}`}
-          {...tip(`See all of them on a look sheet${isNumber ? ' ( L on the number )' : ''}`)}
+          aria-label={t`Look sheet of ${label}`}
+          {...tip(t`See all of them on a look sheet${isNumber ? t` ( L on the number )` : ''}`)}
           onClick={onSheet}
           className="rounded p-0.5 opacity-0 group-hover/label:opacity-100 hover:text-ink focus-visible:opacity-100"
         >

@@ -2,15 +2,16 @@ import { angle, percent, place } from '@ignis/core/definitions/number-parameters
 import type { Placement } from '@ignis/core/definitions/placement';
 import { MAX_SHEAR } from '@ignis/core/definitions/placement';
 import { NumberField } from './number-field';
+import { t } from '../words/t';
 
 const FAR = { min: -1e6, max: 1e6 };
 const FIELDS = {
   x: place('X', 0, FAR),
   y: place('Y', 0, FAR),
-  width: percent('Width', 100, -100_000, 100_000),
-  height: percent('Height', 100, -100_000, 100_000),
-  turn: angle('Turn', 0, { min: -360, max: 360 }),
-  shear: angle('Shear', 0, { min: -MAX_SHEAR, max: MAX_SHEAR }),
+  width: percent(t`Width`, 100, -100_000, 100_000),
+  height: percent(t`Height`, 100, -100_000, 100_000),
+  turn: angle(t`Turn`, 0, { min: -360, max: 360 }),
+  shear: angle(t`Shear`, 0, { min: -MAX_SHEAR, max: MAX_SHEAR }),
 };
 
 /** Where something stands, by numbers. */
@@ -40,17 +41,17 @@ export function PlaceFields({
     <>
       <div className={row}>
         X {field('x', own.x, (x) => ({ x }))}
-        <span className="pl-2">Width</span>{' '}
+        <span className="pl-2">{t`Width`}</span>{' '}
         {field('width', own.scaleX * 100, (v) => ({ scaleX: v / 100 || 0.001 }))}
       </div>
       <div className={row}>
         Y {field('y', own.y, (y) => ({ y }))}
-        <span className="pl-2">Height</span>{' '}
+        <span className="pl-2">{t`Height`}</span>{' '}
         {field('height', own.scaleY * 100, (v) => ({ scaleY: v / 100 || 0.001 }))}
       </div>
       <div className={row}>
-        Turn {field('turn', own.rotation, (rotation) => ({ rotation }))}
-        <span className="pl-2">Shear</span> {field('shear', own.shear, (shear) => ({ shear }))}
+        {t`Turn`} {field('turn', own.rotation, (rotation) => ({ rotation }))}
+        <span className="pl-2">{t`Shear`}</span> {field('shear', own.shear, (shear) => ({ shear }))}
       </div>
     </>
   );

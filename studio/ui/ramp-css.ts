@@ -1,9 +1,10 @@
 import type { Ramp } from '@ignis/core/pixels/ramp';
 import { rampColour, rampOpacity } from '@ignis/core/pixels/ramp';
+import { t } from '../words/t';
 
 /** A ramp as a gradient of CSS from left to right, by so many places; `solid`, without its opacities. */
 export const rampCss = (ramp: Ramp, places: number, solid = false): string =>
-  `linear-gradient(to right, ${Array.from({ length: places }, (_, i) =>
+  t`linear-gradient(to right, ${Array.from({ length: places }, (_, i) =>
     cssAt(ramp, (100 * i) / (places - 1), solid),
   ).join()})`;
 

@@ -12,6 +12,7 @@ import { NumberField } from './number-field';
 import { rampCss } from './ramp-css';
 import { RampGraph } from './ramp-graph';
 import { tip } from './tip';
+import { t } from '../words/t';
 
 interface Props {
   label: string;
@@ -20,9 +21,9 @@ interface Props {
   onDone(): void;
 }
 
-const AT = percent('Place of the stop', 50);
-const MIDDLE = percent('Half way', 50, 1, 99);
-const OPACITY = percent('Opacity of the stop', 100);
+const AT = percent(t`Place of the stop`, 50);
+const MIDDLE = percent(t`Half way`, 50, 1, 99);
+const OPACITY = percent(t`Opacity of the stop`, 100);
 
 /** Colours and opacities along a way: drawn in a graph, and as the numbers of the stop that is chosen. */
 export function RampField({ label, value, onChange, onDone }: Props) {
@@ -53,14 +54,14 @@ export function RampField({ label, value, onChange, onDone }: Props) {
       <div className="flex h-6 items-center text-sm text-dim [&_input]:w-9 [&_span.text-xs]:w-4">
         {'colour' in stop ? (
           <ColourField
-            label="Colour of the stop"
+            label={t`Colour of the stop`}
             value={stop.colour}
             onChange={(colour) => put({ colour })}
             onDone={onDone}
           />
         ) : (
           <>
-            <span>Opacity</span>
+            <span>{t`Opacity`}</span>
             <NumberField
               value={stop.opacity}
               parameter={OPACITY}
@@ -69,7 +70,7 @@ export function RampField({ label, value, onChange, onDone }: Props) {
             />
           </>
         )}
-        <span className="pl-1">at</span>
+        <span className="pl-1">{t`at`}</span>
         <NumberField
           value={stop.at}
           parameter={AT}
@@ -78,7 +79,7 @@ export function RampField({ label, value, onChange, onDone }: Props) {
         />
         {index < stops.length - 1 && (
           <>
-            <span {...tip('Where half of the change to the next is done')}>half</span>
+            <span {...tip(t`Where half of the change to the next is done`)}>{t`half`}</span>
             <NumberField
               value={stop.middle}
               parameter={MIDDLE}
@@ -90,9 +91,9 @@ export function RampField({ label, value, onChange, onDone }: Props) {
         <span className="flex-1" />
         <button
           type="button"
-          aria-label="Take the ramp from the picture"
+          aria-label={t`Take the ramp from the picture`}
           {...tip(
-            'From the picture: drag over the stage, and the colours along the way become the ramp',
+            t`From the picture: drag over the stage, and the colours along the way become the ramp`,
           )}
           className="rounded p-1 hover:text-ink"
           onClick={() =>
@@ -111,8 +112,8 @@ export function RampField({ label, value, onChange, onDone }: Props) {
         </button>
         <button
           type="button"
-          aria-label="Reverse the ramp"
-          {...tip('Reverse')}
+          aria-label={t`Reverse the ramp`}
+          {...tip(t`Reverse`)}
           className="rounded p-1 hover:text-ink"
           onClick={() => {
             onChange(reversed(value));
@@ -123,8 +124,8 @@ export function RampField({ label, value, onChange, onDone }: Props) {
         </button>
         <button
           type="button"
-          aria-label="Remove the stop"
-          data-tip="Remove the stop"
+          aria-label={t`Remove the stop`}
+          data-tip={t`Remove the stop`}
           disabled={stops.length < 2}
           className="rounded p-1 hover:text-ink disabled:opacity-40"
           onClick={remove}
@@ -138,7 +139,7 @@ export function RampField({ label, value, onChange, onDone }: Props) {
             key={name}
             type="button"
             {...tip(name)}
-            aria-label={`Ramp: ${name}`}
+            aria-label={t`Ramp: ${name}`}
             className="check h-4 w-6 overflow-hidden rounded-sm border border-line hover:border-ember"
             onClick={() => {
               onChange({ ...ramp, space: value.space });
@@ -155,7 +156,7 @@ export function RampField({ label, value, onChange, onDone }: Props) {
         ))}
         <span className="flex-1" />
         <ChoiceField
-          label="Colours mix"
+          label={t`Colours mix`}
           value={value.space}
           options={rampSpaces}
           onChange={(space) => {

@@ -9,6 +9,7 @@ import {
 } from '@ignis/core/pixels/ramp';
 import { rampCss } from './ramp-css';
 import { tip } from './tip';
+import { t } from '../words/t';
 
 interface Props {
   value: Ramp;
@@ -105,7 +106,7 @@ export function RampGraph({ value, chosen, onChoose, onChange, onDone, onRemove 
       <button
         key={index}
         type="button"
-        aria-label={`${kind === 'colours' ? 'Colour' : 'Opacity'} at ${s.at} %`}
+        aria-label={t`${kind === 'colours' ? t`Colour` : t`Opacity`} at ${s.at} %`}
         aria-pressed={chosen.kind === kind && chosen.index === index}
         onPointerDown={(e) => {
           if (e.button !== 0) return;
@@ -133,7 +134,7 @@ export function RampGraph({ value, chosen, onChoose, onChange, onDone, onRemove 
           ref={graph}
           className="absolute inset-0 touch-none rounded-sm"
           style={{ background: rampCss(value, 33) }}
-          {...tip('Opacity: press to add a point, drag it, pull it off to take it out')}
+          {...tip(t`Opacity: press to add a point, drag it, pull it off to take it out`)}
           onPointerDown={add('opacities')}
         >
           <svg
@@ -157,7 +158,7 @@ export function RampGraph({ value, chosen, onChoose, onChange, onDone, onRemove 
       <div
         ref={thread}
         className="relative h-3.5 touch-none"
-        {...tip('Colours: press to add one, drag it, pull it off to take it out')}
+        {...tip(t`Colours: press to add one, drag it, pull it off to take it out`)}
         onPointerDown={add('colours')}
       >
         <div

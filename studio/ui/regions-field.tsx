@@ -5,10 +5,11 @@ import { useReshaping } from '../state/reshaping';
 import { NumberField } from './number-field';
 import { PlaceFields } from './place-fields';
 import { tip } from './tip';
+import { t } from '../words/t';
 
 const SOFT = {
-  ...length('Soft border', 40, { min: 1, max: 5000 }),
-  help: 'How far beyond the part what lies round it gives way.',
+  ...length(t`Soft border`, 40, { min: 1, max: 5000 }),
+  help: t`How far beyond the part what lies round it gives way.`,
 };
 
 interface Props {
@@ -25,7 +26,7 @@ export function RegionsField({ value, onChange, onDone }: Props) {
   if (value.length === 0)
     return (
       <p className="text-sm text-dim">
-        Choose Reshape over the stage, and draw round the part that you want to move.
+        {t`Choose Reshape over the stage, and draw round the part that you want to move.`}
       </p>
     );
   return (
@@ -44,9 +45,9 @@ export function RegionsField({ value, onChange, onDone }: Props) {
               }
               className="py-0.5 text-left hover:text-ink"
             >
-              Part {i + 1}
+              {t`Part ${i + 1}`}
             </button>
-            <span className="text-dim">soft</span>
+            <span className="text-dim">{t`soft`}</span>
             <NumberField
               value={region.soft}
               parameter={SOFT}
@@ -55,8 +56,8 @@ export function RegionsField({ value, onChange, onDone }: Props) {
             />
             <button
               type="button"
-              aria-label={`Remove part ${i + 1}`}
-              {...tip('Remove: what it carried goes back')}
+              aria-label={t`Remove part ${i + 1}`}
+              {...tip(t`Remove: what it carried goes back`)}
               onClick={() => {
                 onChange(value.filter((r) => r.id !== region.id));
                 onDone();

@@ -2,6 +2,7 @@ import { Eye, EyeOff, Trash2 } from 'lucide-react';
 import type { SmearStroke } from '@ignis/core/definitions/strokes';
 import { smearWays } from '@ignis/core/brush/smear-stroke';
 import { chooseStrokes, useChosenStrokes } from '../state/paint';
+import { t } from '../words/t';
 
 interface Props {
   value: readonly SmearStroke[];
@@ -18,13 +19,13 @@ export function StrokesField({ value, onChange, onDone }: Props) {
   };
   if (value.length === 0)
     return (
-      <p className="text-sm text-dim">Choose Smear over the stage, and drag on the picture.</p>
+      <p className="text-sm text-dim">{t`Choose Smear over the stage, and drag on the picture.`}</p>
     );
   return (
     <ol className="flex max-h-40 flex-col overflow-y-auto rounded border border-line text-sm">
       {value
         .map((stroke, i) => {
-          const name = `${smearWays.find((w) => w.way === stroke.way)!.label} ${i + 1}`;
+          const name = `${t(smearWays.find((w) => w.way === stroke.way)!.label)} ${i + 1}`;
           const isChosen = chosen.includes(stroke.id);
           return (
             <li
@@ -42,7 +43,7 @@ export function StrokesField({ value, onChange, onDone }: Props) {
               <span className="text-dim">{Math.round(stroke.brush.size)} px</span>
               <button
                 type="button"
-                aria-label={`Turn ${name} ${stroke.enabled ? 'off' : 'on'}`}
+                aria-label={t`Turn ${name} ${stroke.enabled ? 'off' : 'on'}`}
                 onClick={() =>
                   put(value.map((s) => (s.id === stroke.id ? { ...s, enabled: !s.enabled } : s)))
                 }
@@ -52,7 +53,7 @@ export function StrokesField({ value, onChange, onDone }: Props) {
               </button>
               <button
                 type="button"
-                aria-label={`Delete ${name}`}
+                aria-label={t`Delete ${name}`}
                 onClick={() => put(value.filter((s) => s.id !== stroke.id))}
                 className="rounded p-1 text-dim hover:text-ink"
               >

@@ -4,6 +4,7 @@ import { Button } from './button';
 import { FileInput } from './file-input';
 import { TableChoice } from './table-context';
 import { tip } from './tip';
+import { t } from '../words/t';
 
 /** A lookup table: its name, and how to bring in another. */
 export function TableField({
@@ -25,11 +26,11 @@ export function TableField({
         </span>
       )}
       <Button onClick={() => chooser.current?.click()}>
-        {value ? 'Change' : 'Bring in a .cube'}
+        {value ? t`Change` : t`Bring in a .cube`}
       </Button>
       <FileInput
         ref={chooser}
-        label="Bring in a lookup table"
+        label={t`Bring in a lookup table`}
         accept=".cube"
         multiple={false}
         onFiles={([file]) =>
@@ -47,6 +48,6 @@ export function TableField({
 
 const sizeOf = ({ curve, side }: StoredTable): string =>
   [
-    ...(curve > 0 ? [`a curve of ${curve}`] : []),
+    ...(curve > 0 ? [t`a curve of ${curve}`] : []),
     ...(side > 0 ? [`${side} × ${side} × ${side}`] : []),
   ].join(', then ');

@@ -7,6 +7,7 @@ import type { Scene } from '@ignis/core/scene/model/schema';
 import { textures } from '@ignis/core/textures/index';
 import { useScenePictures } from '../state/scene-pictures';
 import { tip } from './tip';
+import { t } from '../words/t';
 
 /** The size of a small picture, px of the page; it is made twice as fine. */
 const [WIDTH, HEIGHT] = [92, 60];
@@ -40,7 +41,7 @@ export function TextureField({
         aria-label={label}
         className="inline-flex items-center gap-1 rounded px-1.5 py-0.5 text-sm hover:bg-raised"
       >
-        {options.find((o) => o.value === value)?.label}
+        {t(options.find((o) => o.value === value)?.label ?? '')}
         <ChevronDown size={13} className="text-dim" />
       </Popover.Trigger>
       <Popover.Portal>
@@ -63,12 +64,12 @@ export function TextureField({
                       <RadioGroup.Item
                         key={o.value}
                         value={o.value}
-                        {...tip(pictured.get(o.value)?.help)}
+                        {...tip(t(pictured.get(o.value)?.help))}
                         onClick={() => setOpen(false)}
                         className="rounded-md border border-transparent p-1 text-left text-xs hover:bg-raised data-[state=checked]:border-ember"
                       >
                         {pictured.has(o.value) && <Small url={pictured.get(o.value)!.url} />}
-                        <span className="block truncate pt-0.5">{o.label}</span>
+                        <span className="block truncate pt-0.5">{t(o.label)}</span>
                       </RadioGroup.Item>
                     ))}
                 </div>

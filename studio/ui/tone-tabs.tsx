@@ -3,6 +3,7 @@ import type { Parameter } from '@ignis/core/definitions/parameter';
 import type { CurvePoints } from '@ignis/core/geometry/curve';
 import { isPlain } from '@ignis/core/geometry/tone-curve';
 import { tip } from './tip';
+import { t } from '../words/t';
 
 /** Whether a parameter is one of the curves of a step that say what tones become: one of them is seen at a time. */
 export const isToneCurve = (p: Parameter): boolean => p.kind === 'curve' && p.tones !== undefined;
@@ -21,15 +22,15 @@ export function ToneTabs({
 }) {
   return (
     <Tabs.Root value={chosen} onValueChange={onChoose}>
-      <Tabs.List aria-label="Which curve" className="flex gap-1">
+      <Tabs.List aria-label={t`Which curve`} className="flex gap-1">
         {curves.map(([key, p]) => (
           <Tabs.Trigger
             key={key}
             value={key}
-            {...tip(p.help)}
+            {...tip(t(p.help))}
             className="rounded px-1.5 py-0.5 text-xs text-dim hover:text-ink data-[state=active]:bg-raised data-[state=active]:text-ink"
           >
-            {p.label}
+            {t(p.label)}
             {!isPlain(values[key] as CurvePoints) && <span className="text-ember"> •</span>}
           </Tabs.Trigger>
         ))}

@@ -7,10 +7,11 @@ import { packedTable } from '@ignis/core/pixels/colour-table';
 import { addPicture, drawn } from './loaded-assets';
 import { pngBlob } from './png-blob';
 import type { Engine } from './protocol';
+import { t } from '../words/t';
 
 /** A table of colours from the text of a `.cube` file. */
 export const bringInTable: Engine['bringInTable'] = async (blob, name) => {
-  const title = name.replace(/\.[^.]*$/, '').slice(0, 200) || 'Table';
+  const title = name.replace(/\.[^.]*$/, '').slice(0, 200) || t`Table`;
   const { image, stored } = packedTable(readCube(await blob.text(), name), title);
   const png = await writePng(image);
   return { table: { ...stored, asset: await assetName(png, 'png') }, bytes: pngBlob(png) };

@@ -2,6 +2,7 @@ import { wrap, type Remote } from 'comlink';
 import type { CutOutShape, CutPicture } from '@ignis/core/cutout/cut-out';
 import type { CutFound, Cutting } from './cutter.worker';
 import { watch, type Watched } from './watchdog';
+import { t } from '../words/t';
 
 /** The page's side of the worker that separates subjects from backgrounds. It starts when the first picture is to be cut. */
 
@@ -35,7 +36,7 @@ function start(): Running {
     },
     () =>
       new Error(
-        'The part of Ignis that tells subjects apart stopped. Your scene is safe; try it again.',
+        t`The part of Ignis that tells subjects apart stopped. Your scene is safe; try it again.`,
       ),
   );
   return (running = { worker, remote, watched });

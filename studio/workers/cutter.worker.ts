@@ -14,6 +14,7 @@ import { peopleFinder } from '@ignis/core/cutout/people';
 import network from '@mediapipe/selfie_segmentation/selfie_segmentation.tflite?url';
 import '@ignis/core/kernels/load';
 import { live } from './watchdog';
+import { t } from '../words/t';
 
 /** The library, and what finds people by it. */
 interface Started {
@@ -44,7 +45,7 @@ async function start(): Promise<Started> {
 async function bytesOf(address: string): Promise<Uint8Array> {
   const response = await fetch(address);
   if (!response.ok)
-    throw new Error(`What finds people could not be loaded (${response.status}). Try it again.`);
+    throw new Error(t`What finds people could not be loaded (${response.status}). Try it again.`);
   return new Uint8Array(await response.arrayBuffer());
 }
 

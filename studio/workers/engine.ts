@@ -7,6 +7,7 @@ import { facesOf, picturesOf } from '@ignis/core/scene/model/needs';
 import type { Scene } from '@ignis/core/scene/model/schema';
 import type { Engine, PictureRequest, Preview, PreviewRequest } from './protocol';
 import { watch, type Progress, type Watched } from './watchdog';
+import { t } from '../words/t';
 
 /** The page's side of the workers. A worker that dies is replaced and the request tried once more. */
 
@@ -97,8 +98,8 @@ export class WorkerDied extends Error {
   constructor(readonly how: 'died' | 'hung') {
     super(
       how === 'died'
-        ? 'The part of Ignis that computes stopped twice, perhaps for lack of memory. Your scene is safe. Close other tabs, or hide large layers, and try again.'
-        : 'The part of Ignis that computes did not get on with it, twice. Your scene is safe. Undo the last change, or hide large layers, and try again.',
+        ? t`The part of Ignis that computes stopped twice, perhaps for lack of memory. Your scene is safe. Close other tabs, or hide large layers, and try again.`
+        : t`The part of Ignis that computes did not get on with it, twice. Your scene is safe. Undo the last change, or hide large layers, and try again.`,
     );
     this.name = 'WorkerDied';
   }

@@ -42,6 +42,7 @@ import { tidyScratch } from './scratch';
 import { clock } from './spans';
 import { drawOnScreen, hasScreens, screenShows, useCanvases } from './stage-canvases';
 import { live, reportProgress, throttledHeartbeat } from './watchdog';
+import { t } from '../words/t';
 
 /** What intermediates may hold, bytes. */
 const cache = cacheOf(384 * 2 ** 20, () => performance.now());
@@ -326,7 +327,7 @@ const engine: Engine = {
 
   async exportFile(delta, options, pixels, progress) {
     const { written, type } = formatNamed(options.format);
-    if (!written) throw new Error(`Pictures are not written as ${options.format}.`);
+    if (!written) throw new Error(t`Pictures are not written as ${options.format}.`);
     if (exported?.pixels !== pixels) {
       exported = null;
       const scene = received(delta);

@@ -4,6 +4,7 @@ import type { SvgDrawing } from '@ignis/core/files/svg-lines';
 import type { Scene } from '@ignis/core/scene/model/schema';
 import type { FileWork, OpenedFile, OpenedLibrary, PackedFile } from './files.worker';
 import { watch } from './watchdog';
+import { t } from '../words/t';
 
 /** The page's side of the workers that pack and unpack scenes' files. */
 
@@ -41,7 +42,7 @@ async function inWorker<T>(
     () => undefined,
     () =>
       new Error(
-        'The file asks for more than this browser can give: what reads it stopped. Close other tabs, and try again.',
+        t`The file asks for more than this browser can give: what reads it stopped. Close other tabs, and try again.`,
       ),
   );
   const calledOff = new Promise<never>((_resolve, reject) => {

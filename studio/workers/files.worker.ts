@@ -12,6 +12,7 @@ import type { Scene } from '@ignis/core/scene/model/schema';
 import { FontFault, faceOf } from '@ignis/core/text/face';
 import { loadShaper } from '@ignis/core/text/shaper';
 import { live } from './watchdog';
+import { t } from '../words/t';
 
 /** A file that was opened: the scene without what is lost, and its pictures and fonts. */
 export interface OpenedFile extends Salvaged {
@@ -97,11 +98,11 @@ const work = {
     try {
       if (faceOf(bytes).isBlank)
         throw new FontFault(
-          'holds its letters in colours or as pictures, not as outlines that light can follow',
+          t`holds its letters in colours or as pictures, not as outlines that light can follow`,
         );
     } catch (error) {
       if (error instanceof FontFault)
-        throw new FileFault(name, error.message, 'Bring in another copy, or another font.');
+        throw new FileFault(name, error.message, t`Bring in another copy, or another font.`);
       throw error;
     }
     const blob = new Blob([bytes as Uint8Array<ArrayBuffer>]);

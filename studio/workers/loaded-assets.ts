@@ -14,6 +14,7 @@ import { needFaces } from '@ignis/core/text/library';
 import { faceBytes } from '../files/face-bytes';
 import { findRoom } from './scratch';
 import { spanLog } from './spans';
+import { t } from '../words/t';
 
 const files = new Map<string, Blob>();
 
@@ -60,7 +61,7 @@ async function stored(image: StraightImage, mixing: Mixing): Promise<Loaded> {
 
 async function decoded(name: string, mixing: Mixing): Promise<Loaded> {
   const blob = files.get(name);
-  if (!blob) throw new Error(`The picture ${name.slice(0, 12)}… is not here.`);
+  if (!blob) throw new Error(t`The picture ${name.slice(0, 12)}… is not here.`);
   const bytes = new Uint8Array(await blob.arrayBuffer());
   // Of a plain PNG the browser's decoder makes the same numbers, sooner.
   if (!name.endsWith('.png') || !isPlainRgb(bytes)) {

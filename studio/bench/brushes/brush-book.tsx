@@ -16,13 +16,14 @@ import { IconButton } from '../../ui/icon-button';
 import { NameField } from '../../ui/name-field';
 import { assetBytes } from '../../workers/engine';
 import { HEIGHT, WIDTH, sample, stampAsset } from './sample';
+import { t } from '../../words/t';
 
 /** A blob as a data URL. */
 const dataUrl = (blob: Blob) =>
   new Promise<string>((done, fail) => {
     const reader = new FileReader();
     reader.onload = () => done(reader.result as string);
-    reader.onerror = () => fail(reader.error ?? new Error('It could not be read.'));
+    reader.onerror = () => fail(reader.error ?? new Error(t`It could not be read.`));
     reader.readAsDataURL(blob);
   });
 
@@ -75,46 +76,46 @@ export default function BrushBook({
       const brush = parseBrush(await file.text(), file.name);
       await saveBrush(brush);
       await refresh();
-      toast.success(`“${brush.name}” is in your brush book`);
+      toast.success(t`“${brush.name}” is in your brush book`);
     } catch (error) {
-      tellFailure('That could not be brought in', error);
+      tellFailure(t`That could not be brought in`, error);
     }
   };
   const remove = async (record: BrushRecord) => {
     await removeBrush(record.id);
     await refresh();
-    toast(`“${record.brush.name}” is deleted`, {
-      action: { label: 'Undo', onClick: () => void putBrush(record).then(refresh) },
+    toast(t`“${record.brush.name}” is deleted`, {
+      action: { label: t`Undo`, onClick: () => void putBrush(record).then(refresh) },
     });
   };
   return (
     <Dialog
       open
       onOpenChange={(open) => !open && onClose()}
-      title="Brushes"
-      description="A click takes a brush; everything about it can be changed afterwards."
+      title={t`Brushes`}
+      description={t`A click takes a brush; everything about it can be changed afterwards.`}
       width="w-[1010px]"
     >
       <div className="mb-3 flex gap-2">
         <Button
           onClick={() =>
-            void brushAsSet(`Brush ${own.length + 1}`)
+            void brushAsSet(t`Brush ${own.length + 1}`)
               .then(saveBrush)
               .then(refresh)
-              .catch((error: unknown) => tellFailure('The brush could not be kept', error))
+              .catch((error: unknown) => tellFailure(t`The brush could not be kept`, error))
           }
         >
-          <Plus size={15} /> Keep the brush as it is set
+          <Plus size={15} /> {t`Keep the brush as it is set`}
         </Button>
         <Button onClick={() => chooser.current?.click()}>
-          <FolderOpen size={15} /> Bring in a brush
+          <FolderOpen size={15} /> {t`Bring in a brush`}
         </Button>
         <input
           ref={chooser}
           type="file"
           hidden
           accept=".json,application/json"
-          aria-label="Bring in a brush"
+          aria-label={t`Bring in a brush`}
           onChange={(e) => {
             const file = e.target.files?.[0];
             e.target.value = '';
@@ -126,14 +127,14 @@ export default function BrushBook({
         {own.map((record) => (
           <Card key={record.id} brush={record.brush} onTake={take}>
             <NameField
-              label={`Name of ${record.brush.name}`}
+              label={t`Name of ${record.brush.name}`}
               value={record.brush.name}
               onChange={(name) =>
                 void putBrush({ ...record, brush: { ...record.brush, name } }).then(refresh)
               }
               className="min-w-0 flex-1 text-sm"
             />
-            <IconButton label={`Delete ${record.brush.name}`} onClick={() => void remove(record)}>
+            <IconButton label={t`Delete ${record.brush.name}`} onClick={() => void remove(record)}>
               <Trash2 size={13} />
             </IconButton>
           </Card>
@@ -176,7 +177,7 @@ function Card({
     <li className="overflow-hidden rounded-lg border border-line bg-panel">
       <button
         type="button"
-        aria-label={`Take ${brush.name}`}
+        aria-label={t`Take ${brush.name}`}
         onClick={() => onTake(brush)}
         className="block w-full hover:brightness-125"
       >
@@ -191,7 +192,7 @@ function Card({
       <div className="flex h-8 items-center gap-1 px-2">
         {children}
         <IconButton
-          label={`Save ${brush.name} as a file`}
+          label={t`Save ${brush.name} as a file`}
           onClick={() => void saveAsFile(brush).catch(withoutIt('The brush could not be saved'))}
         >
           <Download size={13} />

@@ -17,6 +17,7 @@ import { useBrush, type MaskTool } from '../../state/brush';
 import { Menu, type MenuEntry } from '../../ui/menu';
 import { beginMasking, beginWhere } from '../modes/mask/masking';
 import { tellFailure } from '../../state/failure';
+import { t } from '../../words/t';
 
 /** What a mask can be made of, or have added. */
 export function AddPart({ layer, step, label }: { layer: Layer; step?: Step; label: string }) {
@@ -29,7 +30,7 @@ export function AddPart({ layer, step, label }: { layer: Layer; step?: Step; lab
   const put = (shape: MaskShape, moves = true): string => {
     // What comes after others lies within them, as a second fade does.
     const part = newPart(shape, mask?.parts.length ? 'intersect' : 'add');
-    change(mask ? 'Add a part' : 'Add a mask', (s) => {
+    change(mask ? t`Add a part` : t`Add a mask`, (s) => {
       addPart(owner, part)(s);
       if (!mask) setMask(owner, { moves })(s);
     });
@@ -58,11 +59,11 @@ export function AddPart({ layer, step, label }: { layer: Layer; step?: Step; lab
       const brought = await bringInPicture(file);
       if (brought) put(brought.source);
     } catch (error) {
-      tellFailure('That could not be brought in', error);
+      tellFailure(t`That could not be brought in`, error);
     }
   };
   const others: MenuEntry[] = subjectsFor(scene, layer.id).map((l) => ({
-    label: `What ${l.name} covers`,
+    label: t`What ${l.name} covers`,
     run: () => put({ kind: 'layer', of: l.id, what: 'coverage' }),
   }));
   return (
@@ -79,34 +80,34 @@ export function AddPart({ layer, step, label }: { layer: Layer; step?: Step; lab
         }
         items={[
           {
-            label: `${maskShapes.strokes.label}: reveal and hide`,
+            label: t`${t(maskShapes.strokes.label)}: reveal and hide`,
             run: () => begin('brush'),
           },
-          { label: 'Lasso', run: () => begin('lasso') },
-          { label: 'Box', run: () => begin('box') },
-          { label: 'Oval', run: () => begin('oval') },
-          { label: maskShapes.fade.label, run: fade },
-          { label: `${maskShapes.picture.label}…`, run: () => chooser.current?.click() },
-          { label: maskShapes.full.label, run: () => void put({ kind: 'full' }) },
-          { label: maskShapes.reach.label, run: () => begin('colour') },
+          { label: t`Lasso`, run: () => begin('lasso') },
+          { label: t`Box`, run: () => begin('box') },
+          { label: t`Oval`, run: () => begin('oval') },
+          { label: t(maskShapes.fade.label), run: fade },
+          { label: `${t(maskShapes.picture.label)}…`, run: () => chooser.current?.click() },
+          { label: t(maskShapes.full.label), run: () => void put({ kind: 'full' }) },
+          { label: t(maskShapes.reach.label), run: () => begin('colour') },
           {
-            label: `${maskShapes.tones.label} of the scene`,
+            label: t`${t(maskShapes.tones.label)} of the scene`,
             run: () => void put({ kind: 'tones', of: null, ...defaultsOf(tonesParameters) }),
           },
           {
-            label: maskShapes.texture.label,
+            label: t(maskShapes.texture.label),
             run: () => void put({ kind: 'texture', ...defaultsOf(textureMaskParameters) }),
           },
           ...(scene.selection && !step
             ? [
                 null,
                 {
-                  label: 'What is selected',
-                  run: () => change('Mask from the selection', selectionToMask(layer.id, false)),
+                  label: t`What is selected`,
+                  run: () => change(t`Mask from the selection`, selectionToMask(layer.id, false)),
                 },
                 {
-                  label: 'What is not selected',
-                  run: () => change('Mask from the selection', selectionToMask(layer.id, true)),
+                  label: t`What is not selected`,
+                  run: () => change(t`Mask from the selection`, selectionToMask(layer.id, true)),
                 },
               ]
             : []),
@@ -114,7 +115,7 @@ export function AddPart({ layer, step, label }: { layer: Layer; step?: Step; lab
             ? [
                 null,
                 ...scene.kept.map((k) => ({
-                  label: `${k.name}, shared`,
+                  label: t`${k.name}, shared`,
                   run: () => void put({ kind: 'kept', within: k.id }, false),
                 })),
               ]
@@ -126,7 +127,7 @@ export function AddPart({ layer, step, label }: { layer: Layer; step?: Step; lab
         ref={chooser}
         type="file"
         hidden
-        aria-label="Mask from a picture"
+        aria-label={t`Mask from a picture`}
         accept={PICTURES}
         onChange={(e) => {
           const file = e.target.files?.[0];

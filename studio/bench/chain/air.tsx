@@ -11,15 +11,16 @@ import { liveEdit, useBench, useBenchThrottled } from '../../state/bench';
 import { ParameterControls } from '../../ui/parameter-controls';
 import { LayerRow } from './layer-row';
 import { Node } from './node';
+import { midSentence, t } from '../../words/t';
 
 /** Mist, rain and drops: all that can be set on them. */
 export function AirNode({ layer }: { layer: Air }) {
   const definition = definitionOf(layer.source) as unknown as SourceDefinition<{ kind: string }>;
   const parameters = definition.settings!.values as Parameters;
-  const live = liveEdit(`Change the ${definition.label.toLowerCase()}`);
+  const live = liveEdit(t`Change the ${midSentence(t(definition.label))}`);
   const edit = (v: Record<string, unknown>) => setAir(layer.id, v as Record<string, Value>);
   return (
-    <Node title="Source" essence={() => essenceOf(parameters, layer.source.values)}>
+    <Node title={t`Source`} essence={() => essenceOf(parameters, layer.source.values)}>
       {isRain(layer) && <Splashes layer={layer} />}
       <ParameterControls
         parameters={parameters}
@@ -39,17 +40,17 @@ function Splashes({ layer: { id, source } }: { layer: LayerOf<'rain'> }) {
   return (
     <>
       <LayerRow
-        label="Splashes on"
+        label={t`Splashes on`}
         value={isGone ? '' : (source.of ?? '')}
         options={subjectsFor(scene, id).map((l) => ({ value: l.id, label: l.name }))}
-        none="nothing"
+        none={t`nothing`}
         onChange={(of) =>
-          useBench.getState().change('Let it splash on a layer', setSplashedOn(id, of || null))
+          useBench.getState().change(t`Let it splash on a layer`, setSplashedOn(id, of || null))
         }
       />
       {isGone && (
         <p className="py-1 text-sm text-alarm">
-          The layer that it splashes on is gone. It waits until that is back.
+          {t`The layer that it splashes on is gone. It waits until that is back.`}
         </p>
       )}
     </>

@@ -42,6 +42,7 @@ import { Several } from './several';
 import { Steps } from './steps';
 import { grades, landsThrough } from '@ignis/core/scene/model/traits';
 import { tip } from '../../ui/tip';
+import { t } from '../../words/t';
 
 const LIGHT = { intensity: bodyParameters.intensity };
 
@@ -84,7 +85,7 @@ function Panel({ rail, children }: { rail?: ReactNode; children: ReactNode }) {
       className={`flex h-full border-line bg-panel ${side === 'left' ? 'flex-row-reverse border-r' : 'border-l'}`}
     >
       <aside
-        aria-label="Chain"
+        aria-label={t`Chain`}
         className={`flex h-full min-w-0 flex-1 flex-col overflow-y-auto py-3 pl-4 ${rail ? 'pr-2' : 'pr-4'}`}
       >
         {selecting && <SelectionPanel />}
@@ -106,18 +107,18 @@ function OfLayer({ layer }: { layer: Layer }) {
         <div className="mb-3 flex items-baseline justify-between gap-2">
           <h2 className="min-w-0 flex-1">
             <NameField
-              label="Name of the layer"
+              label={t`Name of the layer`}
               value={layer.name}
-              onChange={(name) => change('Rename', setLayer(layer.id, { name }))}
+              onChange={(name) => change(t`Rename`, setLayer(layer.id, { name }))}
               className="-ml-1 w-full text-[16px] font-semibold"
             />
           </h2>
-          <span className="text-sm text-dim">{definition.label}</span>
+          <span className="text-sm text-dim">{t(definition.label)}</span>
           <div className="-mr-1 flex self-center">
-            <IconButton label="Fold all" onClick={() => foldAll(folds, false)}>
+            <IconButton label={t`Fold all`} onClick={() => foldAll(folds, false)}>
               <FoldVertical size={15} />
             </IconButton>
-            <IconButton label="Open all" onClick={() => foldAll(folds, true)}>
+            <IconButton label={t`Open all`} onClick={() => foldAll(folds, true)}>
               <UnfoldVertical size={15} />
             </IconButton>
           </div>
@@ -142,11 +143,11 @@ function OfLayer({ layer }: { layer: Layer }) {
 
 /** How a layer is laid on what lies beneath it. */
 function Blend({ layer }: { layer: Layer }) {
-  const live = liveEdit('Change the blend');
+  const live = liveEdit(t`Change the blend`);
   const parameters = landsThrough(layer) ? OPACITY : BLEND;
   return (
     <Node
-      title="Blend"
+      title={t`Blend`}
       last
       essence={() => essenceOf(parameters, { blend: layer.blend, opacity: layer.opacity })}
     >
@@ -163,12 +164,12 @@ function Blend({ layer }: { layer: Layer }) {
 }
 
 function Body({ layer }: { layer: Layer }) {
-  const live = liveEdit('Change the body');
+  const live = liveEdit(t`Change the body`);
   return (
     <Node
-      title="Body"
+      title={t`Body`}
       aside={
-        <span {...tip(bodyParameters.body.help)}>
+        <span {...tip(t(bodyParameters.body.help))}>
           <NumberField
             value={layer.body}
             parameter={bodyParameters.body}
@@ -197,15 +198,15 @@ function ClipNode({ layer }: { layer: Layer }) {
   if (!base && !layer.clip) return null;
   return (
     <Node
-      title="Clip"
+      title={t`Clip`}
       on={layer.clip}
       onToggle={() =>
         change(
-          layer.clip ? 'Release the clip' : `Clip to ${base?.name ?? ''}`,
+          layer.clip ? t`Release the clip` : t`Clip to ${base?.name ?? ''}`,
           setLayer(layer.id, { clip: !layer.clip }),
         )
       }
-      aside={<span className="truncate">{base ? `to ${base.name}` : 'nothing beneath'}</span>}
+      aside={<span className="truncate">{base ? t`to ${base.name}` : t`nothing beneath`}</span>}
     />
   );
 }
@@ -243,59 +244,59 @@ function OfScene() {
   return (
     <>
       <h2 className="mb-3 flex items-baseline justify-between text-[16px] font-semibold">
-        Scene
+        {t`Scene`}
         <span className="text-sm font-normal text-dim">
           {scene.width} × {scene.height} px
         </span>
       </h2>
       <div className="mb-2 flex items-center gap-1 text-sm">
-        <span className="mr-auto text-dim">Frame</span>
-        <Button onClick={() => setFraming(true)}>Change…</Button>
+        <span className="mr-auto text-dim">{t`Frame`}</span>
+        <Button onClick={() => setFraming(true)}>{t`Change…`}</Button>
         <IconButton
-          label="Turn the scene left"
-          onClick={() => change('Turn the scene left', turnScene('left'))}
+          label={t`Turn the scene left`}
+          onClick={() => change(t`Turn the scene left`, turnScene('left'))}
         >
           <RotateCcw size={15} />
         </IconButton>
         <IconButton
-          label="Turn the scene right"
-          onClick={() => change('Turn the scene right', turnScene('right'))}
+          label={t`Turn the scene right`}
+          onClick={() => change(t`Turn the scene right`, turnScene('right'))}
         >
           <RotateCw size={15} />
         </IconButton>
         <IconButton
-          label="Mirror the scene"
-          onClick={() => change('Mirror the scene', mirrorScene)}
+          label={t`Mirror the scene`}
+          onClick={() => change(t`Mirror the scene`, mirrorScene)}
         >
           <FlipHorizontal2 size={15} />
         </IconButton>
       </div>
       {isFraming && <FrameDialog onClose={() => setFraming(false)} />}
       <div className="flex items-center gap-2 text-sm">
-        <span className="mr-auto text-dim">Background</span>
+        <span className="mr-auto text-dim">{t`Background`}</span>
         {scene.background ? (
           <>
             <ColourField
-              label="Background"
+              label={t`Background`}
               value={scene.background}
-              onChange={(background) => drag('Change the background', setScene({ background }))}
+              onChange={(background) => drag(t`Change the background`, setScene({ background }))}
               onDone={drop}
             />
             <button
               type="button"
               className="text-dim hover:text-ink"
-              onClick={() => change('Remove the background', setScene({ background: null }))}
+              onClick={() => change(t`Remove the background`, setScene({ background: null }))}
             >
-              none
+              {t`none`}
             </button>
           </>
         ) : (
           <button
             type="button"
             className="hover:text-ember-ink"
-            onClick={() => change('Add a background', setScene({ background: '#0b0d12' }))}
+            onClick={() => change(t`Add a background`, setScene({ background: '#0b0d12' }))}
           >
-            + add a background
+            {t`+ add a background`}
           </button>
         )}
       </div>
@@ -303,37 +304,37 @@ function OfScene() {
         <ParameterControls
           parameters={mixingParameters}
           values={{ mixing: scene.mixing }}
-          onChange={(v) => change('Change how light mixes', setScene(v as Partial<Scene>))}
+          onChange={(v) => change(t`Change how light mixes`, setScene(v as Partial<Scene>))}
           onDone={() => undefined}
         />
       </div>
       <h3 className="mt-5 mb-1 flex items-baseline justify-between text-sm font-semibold">
-        Scene light
+        {t`Scene light`}
         <button
           type="button"
           className="rounded px-1.5 font-normal text-dim hover:text-ink"
           onClick={() => useBench.getState().set({ mode: 'lamp' })}
         >
-          move it on the stage
+          {t`move it on the stage`}
         </button>
       </h3>
       <ParameterControls
         marksChanged
         parameters={lightParameters}
         values={scene.light}
-        onChange={(v) => drag('Change the scene light', setLamp(v))}
+        onChange={(v) => drag(t`Change the scene light`, setLamp(v))}
         onDone={drop}
       />
-      <h3 className="mt-5 mb-1 text-sm font-semibold">At the end</h3>
+      <h3 className="mt-5 mb-1 text-sm font-semibold">{t`At the end`}</h3>
       <ParameterControls
         marksChanged
         parameters={endParameters}
         values={scene.end}
-        onChange={(v) => drag('Change the end', setEnd(v))}
+        onChange={(v) => drag(t`Change the end`, setEnd(v))}
         onDone={drop}
       />
       <p className="mt-6 text-sm text-dim">
-        Select a card below, or click the picture, to see what happens to a layer.
+        {t`Select a card below, or click the picture, to see what happens to a layer.`}
       </p>
     </>
   );

@@ -1,4 +1,5 @@
 import { Dialog } from '../../ui/dialog';
+import { t } from '../../words/t';
 
 /** A file that holds several fonts, and what is done with the one that is chosen: its number, or null for none. */
 export interface Collection {
@@ -12,8 +13,8 @@ export function CollectionChoice({ collection }: { collection: Collection }) {
   const { name, titles, choose } = collection;
   return (
     <Dialog
-      title="Which font?"
-      description={`${name} holds ${titles.length} fonts. One is brought in.`}
+      title={t`Which font?`}
+      description={t`${name} holds ${titles.length} fonts. One is brought in.`}
       open
       onOpenChange={(open) => !open && choose(null)}
     >

@@ -18,25 +18,26 @@ import { ParameterControls } from '../../ui/parameter-controls';
 import { LayerRow } from './layer-row';
 import { LiveList } from './live-list';
 import { Node } from './node';
+import { t } from '../../words/t';
 
 /** A flare: where its light is, what may cover that, and its parts. */
 export function FlareNodes({ layer }: { layer: LayerOf<'flare'> }) {
   const { id, source } = layer;
   const scene = useBenchThrottled((s) => s.scene);
   const { change, drag, drop } = useBench.getState();
-  const live = liveEdit('Change the flare');
+  const live = liveEdit(t`Change the flare`);
   const lines = everyLayer(scene.layers).filter(isLine);
   const others = subjectsFor(scene, id).map((l) => ({ value: l.id, label: l.name }));
   const behind = source.behind !== null && findLayer(scene, source.behind) ? source.behind : '';
   return (
     <>
-      <Node title="Flare">
+      <Node title={t`Flare`}>
         <div className="flex min-h-7 items-center justify-between text-sm text-dim">
-          <span>light colour</span>
+          <span>{t`light colour`}</span>
           <ColourField
-            label="Light colour"
+            label={t`Light colour`}
             value={source.light}
-            onChange={(c) => drag('Change the light colour', setFlareLight(id, c))}
+            onChange={(c) => drag(t`Change the light colour`, setFlareLight(id, c))}
             onDone={drop}
           />
         </div>
@@ -49,25 +50,25 @@ export function FlareNodes({ layer }: { layer: LayerOf<'flare'> }) {
         />
         {needsLine(source.values) && (
           <LayerRow
-            label="Goes with"
+            label={t`Goes with`}
             value={lines.some((l) => l.id === source.of) ? source.of! : ''}
             options={lines.map((l) => ({ value: l.id, label: l.name }))}
-            none={lines.length === 0 ? 'no line in the scene' : 'choose a line'}
-            onChange={(of) => of && change('Tie the flare to a line', setFlareLayers(id, { of }))}
+            none={lines.length === 0 ? t`no line in the scene` : t`choose a line`}
+            onChange={(of) => of && change(t`Tie the flare to a line`, setFlareLayers(id, { of }))}
           />
         )}
         {needsLine(source.values) && source.of !== null && !findLayer(scene, source.of) && (
           <p className="py-1 text-sm text-alarm">
-            Its line is gone. The light stays where it was dragged to until that is back.
+            {t`Its line is gone. The light stays where it was dragged to until that is back.`}
           </p>
         )}
         <LayerRow
-          label="Lies behind"
+          label={t`Lies behind`}
           value={behind}
           options={others}
-          none="nothing"
+          none={t`nothing`}
           onChange={(of) =>
-            change('Lay the flare behind a layer', setFlareLayers(id, { behind: of || null }))
+            change(t`Lay the flare behind a layer`, setFlareLayers(id, { behind: of || null }))
           }
         />
       </Node>
@@ -75,7 +76,7 @@ export function FlareNodes({ layer }: { layer: LayerOf<'flare'> }) {
         <LiveList
           items={source.parts}
           definitions={flareParts}
-          word="part"
+          addLabel={t`+ add a part`}
           folds
           add={(kind) => {
             const part = newFlarePart(kind);

@@ -25,6 +25,7 @@ import { ParameterControls } from '../../ui/parameter-controls';
 import { LiveList } from './live-list';
 import { Node } from './node';
 import { tip } from '../../ui/tip';
+import { midSentence, plural, t } from '../../words/t';
 
 type Line = Layer & { source: LineSource };
 
@@ -35,9 +36,10 @@ export function ShapeNode({ layer }: { layer: Line }) {
   const isOneAnchor = useBench((s) => s.anchors.length === 1);
   if (isPath(shape)) {
     const anchors = shape.paths.reduce((n, p) => n + p.anchors.length, 0);
-    const paths = shape.paths.length > 1 ? `${shape.paths.length} paths, ` : '';
+    const { length } = shape.paths;
+    const said = plural(anchors, '# anchor', '# anchors');
     return (
-      <Node title="Path" aside={`${paths}${anchors} anchors`}>
+      <Node title={t`Path`} aside={length > 1 ? t`${length} paths, ${said}` : said}>
         {(isOneAnchor || layer.source.gaps.length > 0) && (
           <>
             <ChosenAnchor layer={layer} paths={shape.paths} />
@@ -48,20 +50,20 @@ export function ShapeNode({ layer }: { layer: Line }) {
     );
   }
   const definition = shapeOfKind(shape.kind);
-  const live = liveEdit(`Change the ${definition.label.toLowerCase()}`);
+  const live = liveEdit(t`Change the ${midSentence(t(definition.label))}`);
   const { values } = shape as { values: KindValues };
   return (
     <Node
-      title={definition.label}
+      title={t(definition.label)}
       essence={() => essenceOf(definition.parameters, values)}
       aside={
         <button
           type="button"
-          {...tip('From then on it is edited anchor by anchor')}
-          onClick={() => change('Turn into anchors', toAnchors(layer.id))}
+          {...tip(t`From then on it is edited anchor by anchor`)}
+          onClick={() => change(t`Turn into anchors`, toAnchors(layer.id))}
           className="rounded px-1.5 text-xs hover:text-ink"
         >
-          turn into anchors
+          {t`turn into anchors`}
         </button>
       }
     >
@@ -80,11 +82,11 @@ export function ShapeNode({ layer }: { layer: Line }) {
 function GapRow({ layer }: { layer: Line }) {
   const { gaps } = layer.source;
   const { change } = useBench.getState();
-  const live = liveEdit('Change the gaps');
+  const live = liveEdit(t`Change the gaps`);
   if (gaps.length === 0) return null;
   return (
     <div className="flex items-center gap-2 text-sm text-dim">
-      {gaps.length === 1 ? '1 gap' : `${gaps.length} gaps`}
+      {plural(gaps.length, '1 gap', '# gaps')}
       <NumberField
         value={gaps[0]!.size}
         parameter={GAP}
@@ -100,16 +102,16 @@ function GapRow({ layer }: { layer: Line }) {
       />
       <button
         type="button"
-        onClick={() => change('Close the gaps', setGaps(layer.id, []))}
+        onClick={() => change(t`Close the gaps`, setGaps(layer.id, []))}
         className="ml-auto rounded px-1.5 text-xs hover:text-ink"
       >
-        close all
+        {t`close all`}
       </button>
     </div>
   );
 }
 
-const GAP = length('Length of the gaps', 24, { max: 10_000 });
+const GAP = length(t`Length of the gaps`, 24, { max: 10_000 });
 
 /** Where the chosen anchor lies, px of the line, and what a pen's pressure makes of the width there. */
 function ChosenAnchor({ layer, paths }: { layer: Line; paths: readonly Path[] }) {
@@ -118,7 +120,7 @@ function ChosenAnchor({ layer, paths }: { layer: Line; paths: readonly Path[] })
   const path = at ? paths[at.path] : undefined;
   const anchor = at ? path?.anchors[at.index] : undefined;
   if (!at || !path || !anchor) return null;
-  const live = liveEdit('Move an anchor');
+  const live = liveEdit(t`Move an anchor`);
   const put = (values: Partial<Anchor>) =>
     live.change(
       setPath(
@@ -147,18 +149,18 @@ function ChosenAnchor({ layer, paths }: { layer: Line; paths: readonly Path[] })
     <div className="flex items-center justify-between text-sm text-dim [&_input]:w-12">
       <span className="flex items-baseline">X {field(ANCHOR_X, anchor.x, (x) => ({ x }))}</span>
       <span className="flex items-baseline">Y {field(ANCHOR_Y, anchor.y, (y) => ({ y }))}</span>
-      <span className="flex items-baseline" {...tip(ANCHOR_WIDTH.help)}>
-        Width {field(ANCHOR_WIDTH, (anchor.width ?? 1) * 100, (v) => ({ width: v / 100 }))}
+      <span className="flex items-baseline" {...tip(t(ANCHOR_WIDTH.help))}>
+        {t`Width`} {field(ANCHOR_WIDTH, (anchor.width ?? 1) * 100, (v) => ({ width: v / 100 }))}
       </span>
     </div>
   );
 }
 
-const ANCHOR_X = place('X of the anchor', 0);
-const ANCHOR_Y = place('Y of the anchor', 0);
+const ANCHOR_X = place(t`X of the anchor`, 0);
+const ANCHOR_Y = place(t`Y of the anchor`, 0);
 const ANCHOR_WIDTH = {
-  ...percent('Width at the anchor', 100, 0, 1000),
-  help: 'Of the width of each pass; it runs evenly from anchor to anchor.',
+  ...percent(t`Width at the anchor`, 100, 0, 1000),
+  help: t`Of the width of each pass; it runs evenly from anchor to anchor.`,
 };
 
 /** The modifiers of a line. */
@@ -166,7 +168,7 @@ export const Modifiers = ({ layer }: { layer: Line }) => (
   <LiveList
     items={layer.source.modifiers}
     definitions={modifiers}
-    word="modifier"
+    addLabel={t`+ add a modifier`}
     add={(kind) => {
       const modifier = newModifier(kind);
       return { id: modifier.id, edit: addModifier(layer.id, modifier) };

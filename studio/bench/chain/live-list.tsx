@@ -10,6 +10,7 @@ import { ParameterControls } from '../../ui/parameter-controls';
 import { Node } from './node';
 import { SortableItem, SortableList, type Cards } from './sortable';
 import { tip } from '../../ui/tip';
+import { t } from '../../words/t';
 
 /** One live operation of a list: a step of a layer, or a modifier of a line. */
 interface Item {
@@ -34,8 +35,8 @@ interface Props {
   items: readonly Item[];
   /** What there is to add, in the order of the menu. */
   definitions: readonly Definition[];
-  /** One of them, as `step` or `modifier`. */
-  word: string;
+  /** What the menu of them is called. */
+  addLabel: string;
   /** Whether those with many values are folded to their names, all but one. */
   folds?: boolean;
   /** The values with some changed; left out, just those. */
@@ -65,7 +66,7 @@ interface Props {
 export function LiveList({
   items,
   definitions,
-  word,
+  addLabel,
   folds = false,
   onSet = (_item, values) => values,
   add,
@@ -93,11 +94,11 @@ export function LiveList({
       <SortableList
         items={items}
         {...(cards && { cards })}
-        onCarry={(id, to) => change(`Reorder the ${word}s`, move(id, to))}
+        onCarry={(id, to) => change(t`Change the order`, move(id, to))}
       >
         {(item) => {
           const definition = definitions.find((d) => d.kind === item.kind)!;
-          const live = liveEdit(`Change ${definition.label}`);
+          const live = liveEdit(t`Change ${t(definition.label)}`);
           // Styles have many values; what pixels go through has few.
           const isOneOpen = folds && definition.works !== 'pixels';
           const isSwitched = switched.has(item.id);
@@ -106,7 +107,7 @@ export function LiveList({
             switchFold(item.id, open === isOneOpen);
             if (!open && opened === item.id) setBench({ step: null });
           };
-          const onRemove = () => change(`Remove ${definition.label}`, remove(item.id));
+          const onRemove = () => change(t`Remove ${t(definition.label)}`, remove(item.id));
           const entries =
             menu &&
             (() => [
@@ -114,20 +115,22 @@ export function LiveList({
               ...(isOneOpen
                 ? [
                     {
-                      label: isSwitched ? 'Fold when another opens' : 'Keep it open beside others',
+                      label: isSwitched
+                        ? t`Fold when another opens`
+                        : t`Keep it open beside others`,
                       run: () => switchFold(item.id, !isSwitched),
                     },
                   ]
                 : []),
               null,
-              { label: 'Remove', run: onRemove, danger: true },
+              { label: t`Remove`, run: onRemove, danger: true },
             ]);
           return (
             <SortableItem key={item.id} id={item.id}>
               {(grip) => (
                 <div className="pb-3" data-step={item.kind} data-item={item.id}>
                   <Node
-                    title={definition.label}
+                    title={t(definition.label)}
                     grip={grip}
                     {...(entries && { menu: entries })}
                     on={item.enabled}
@@ -142,7 +145,7 @@ export function LiveList({
                     onToggle={() => {
                       peek?.(null);
                       change(
-                        `Turn ${definition.label} ${item.enabled ? 'off' : 'on'}`,
+                        t`Turn ${t(definition.label)} ${item.enabled ? 'off' : 'on'}`,
                         set(item.id, { enabled: !item.enabled }),
                       );
                     }}
@@ -168,8 +171,8 @@ export function LiveList({
                         {!entries && (
                           <button
                             type="button"
-                            aria-label={`Remove ${definition.label}`}
-                            {...tip('Remove')}
+                            aria-label={t`Remove ${t(definition.label)}`}
+                            {...tip(t`Remove`)}
                             onClick={onRemove}
                             className="shrink-0 rounded p-1 hover:text-ink"
                           >
@@ -222,12 +225,12 @@ export function LiveList({
                   type="button"
                   className="-ml-1 rounded px-1 font-normal text-dim hover:text-ink"
                 >
-                  + add a {word}
+                  {addLabel}
                 </button>
               }
               items={definitions.map((d) => ({
-                label: d.label,
-                run: () => change(`Add ${d.label}`, add(d.kind).edit),
+                label: t(d.label),
+                run: () => change(t`Add ${t(d.label)}`, add(d.kind).edit),
               }))}
             />
           ))

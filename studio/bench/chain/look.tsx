@@ -15,12 +15,13 @@ import { Dialog } from '../../ui/dialog';
 import { ParameterControls } from '../../ui/parameter-controls';
 import { Node } from './node';
 import { tellFailure } from '../../state/failure';
+import { t } from '../../words/t';
 
 /** Opens the recipe book over the stage, on this layer. */
 export async function openRecipes(layer: Layer): Promise<void> {
   const own = (await listRecipes()).map((r) => r.recipe);
   useSheet.getState().open({
-    title: 'Recipe',
+    title: t`Recipe`,
     cells: [...own, ...shippedRecipes].map((recipe) => ({
       label: recipe.name,
       edit: putRecipe(layer.id, recipe),
@@ -39,7 +40,7 @@ export function Look({ layer }: { layer: Layer }) {
   });
   return (
     <Node
-      title="Look"
+      title={t`Look`}
       aside={
         <>
           <button
@@ -47,7 +48,7 @@ export function Look({ layer }: { layer: Layer }) {
             onClick={() => void openRecipes(layer)}
             className="flex items-center gap-1.5 rounded px-1.5 hover:text-ink"
           >
-            <BookOpen size={14} /> recipes
+            <BookOpen size={14} /> {t`recipes`}
           </button>
           {layer.steps.length > 0 && (
             <button
@@ -55,7 +56,7 @@ export function Look({ layer }: { layer: Layer }) {
               onClick={() => setKeeping(true)}
               className="rounded px-1.5 hover:text-ink"
             >
-              keep
+              {t`keep`}
             </button>
           )}
         </>
@@ -80,12 +81,12 @@ function DialControl({
   step: Step;
   parameter: Parameter;
 }) {
-  const live = liveEdit(`Turn ${dial.label}`);
+  const live = liveEdit(t`Turn ${t(dial.label)}`);
   const edit = (values: Record<string, unknown>) =>
     setStep(layer.id, step.id, { values: values as Step['values'] });
   return (
     <ParameterControls
-      parameters={{ [dial.key]: { ...parameter, label: dial.label, needs: undefined } }}
+      parameters={{ [dial.key]: { ...parameter, label: t(dial.label), needs: undefined } }}
       values={step.values}
       onChange={(values) => live.change(edit(values))}
       onDone={live.done}
@@ -102,19 +103,19 @@ function Keep({ layer, onClose }: { layer: Layer; onClose(): void }) {
     layer.dials.some((d) => d.of === step.id && d.key === key);
   const keep = async () => {
     try {
-      await saveRecipe(recipeOf(scene, layer, name.trim().slice(0, 80) || 'Recipe'));
-      toast.success(`“${name.trim()}” is in your recipe book`);
+      await saveRecipe(recipeOf(scene, layer, name.trim().slice(0, 80) || t`Recipe`));
+      toast.success(t`“${name.trim()}” is in your recipe book`);
       onClose();
     } catch (error) {
-      tellFailure('The recipe could not be kept', error);
+      tellFailure(t`The recipe could not be kept`, error);
     }
   };
   return (
     <Dialog
       open
       onOpenChange={(open) => !open && onClose()}
-      title="Keep as recipe"
-      description="It can be put on any layer, of any size. Dials are the values it puts forward."
+      title={t`Keep as recipe`}
+      description={t`It can be put on any layer, of any size. Dials are the values it puts forward.`}
     >
       <form
         className="flex flex-col gap-3"
@@ -124,11 +125,11 @@ function Keep({ layer, onClose }: { layer: Layer; onClose(): void }) {
         }}
       >
         <label className="flex items-center gap-3 text-sm">
-          Name
+          {t`Name`}
           <input
             value={name}
             maxLength={80}
-            aria-label="Name of the recipe"
+            aria-label={t`Name of the recipe`}
             onChange={(e) => setName(e.target.value)}
             className="flex-1 rounded bg-ground px-2 py-1"
           />
@@ -145,10 +146,10 @@ function Keep({ layer, onClose }: { layer: Layer; onClose(): void }) {
                       key={key}
                       type="button"
                       aria-pressed={isDial(step, key)}
-                      onClick={() => change('Choose a dial', toggleDial(layer.id, step.id, key))}
+                      onClick={() => change(t`Choose a dial`, toggleDial(layer.id, step.id, key))}
                       className={`rounded-full border px-2 text-xs leading-5 ${isDial(step, key) ? 'border-ember/60 text-ember-ink' : 'border-line text-dim hover:text-ink'}`}
                     >
-                      {p.label}
+                      {t(p.label)}
                     </button>
                   ))}
                 </div>
@@ -158,9 +159,9 @@ function Keep({ layer, onClose }: { layer: Layer; onClose(): void }) {
         </div>
         <div className="flex justify-end gap-2">
           <Button type="button" look="plain" onClick={onClose}>
-            Cancel
+            {t`Cancel`}
           </Button>
-          <Button type="submit">Keep it</Button>
+          <Button type="submit">{t`Keep it`}</Button>
         </div>
       </form>
     </Dialog>

@@ -20,10 +20,11 @@ import { ChoiceField } from '../../ui/choice-field';
 import { NumberField } from '../../ui/number-field';
 import { ParameterControls } from '../../ui/parameter-controls';
 import { tip } from '../../ui/tip';
+import { plural, t } from '../../words/t';
 
 /** What can be set on the shapes of parts that have values. */
 const VALUES: Partial<Record<MaskShape['kind'], Parameters>> = {
-  reach: { colour: { kind: 'colour', label: 'Colour', default: '#ffffff' }, ...reachParameters },
+  reach: { colour: { kind: 'colour', label: t`Colour`, default: '#ffffff' }, ...reachParameters },
   tones: tonesParameters,
   texture: textureMaskParameters,
   'cut-out': edgeParameters,
@@ -31,25 +32,25 @@ const VALUES: Partial<Record<MaskShape['kind'], Parameters>> = {
 
 /** What a part of a selection does to those before it. */
 const SELECT_WAYS = [
-  { value: 'add', label: 'Adds' },
-  { value: 'subtract', label: 'Subtracts' },
-  { value: 'intersect', label: 'Intersects' },
+  { value: 'add', label: t`Adds` },
+  { value: 'subtract', label: t`Subtracts` },
+  { value: 'intersect', label: t`Intersects` },
 ] as const;
 
 /** What a part is called in the chain. */
 function nameOf(scene: Scene, shape: MaskShape): string {
   const { label } = maskShapeOf(shape);
-  if (shape.kind === 'layer') return findLayer(scene, shape.of)?.name ?? 'a layer that is gone';
+  if (shape.kind === 'layer') return findLayer(scene, shape.of)?.name ?? t`a layer that is gone`;
   if (shape.kind === 'kept')
-    return scene.kept.find((k) => k.id === shape.within)?.name ?? 'a selection that is gone';
+    return scene.kept.find((k) => k.id === shape.within)?.name ?? t`a selection that is gone`;
   if (shape.kind === 'strokes') {
     const kept = scene.kept.find((k) => k.id === shape.within);
-    return `${label}, ${shape.strokes.length}${kept ? ` within ${kept.name}` : ''}`;
+    return `${label}, ${shape.strokes.length}${kept ? t` within ${kept.name}` : ''}`;
   }
   if (shape.kind === 'cut-out' && shape.marks.length > 0)
-    return `${label}, ${shape.marks.length} ${shape.marks.length === 1 ? 'stroke' : 'strokes'}`;
+    return `${label}, ${plural(shape.marks.length, '# stroke', '# strokes')}`;
   if ((shape.kind === 'reach' || shape.kind === 'tones') && shape.of !== null)
-    return `${label} of ${findLayer(scene, shape.of)?.name ?? 'a layer that is gone'}`;
+    return t`${label} of ${findLayer(scene, shape.of)?.name ?? t`a layer that is gone`}`;
   return label;
 }
 
@@ -71,7 +72,7 @@ function PartValues({
   shape: MaskShape;
   parameters: Parameters;
 }) {
-  const live = liveEdit('Change a part');
+  const live = liveEdit(t`Change a part`);
   return (
     <div className="pb-1">
       <ParameterControls
@@ -101,11 +102,11 @@ export function Part({ owner, part }: { owner: MaskOwner; part: MaskPart }) {
           type="button"
           role="switch"
           aria-checked={part.enabled}
-          aria-label={`${about.label} on`}
-          {...tip(part.enabled ? 'Turn off' : 'Turn on')}
+          aria-label={t`${t(about.label)} on`}
+          {...tip(part.enabled ? t`Turn off` : t`Turn on`)}
           onClick={() =>
             change(
-              part.enabled ? `Turn ${about.label} off` : `Turn ${about.label} on`,
+              part.enabled ? t`Turn ${t(about.label)} off` : t`Turn ${t(about.label)} on`,
               setPart(owner, part.id, { enabled: !part.enabled }),
             )
           }
@@ -116,20 +117,20 @@ export function Part({ owner, part }: { owner: MaskOwner; part: MaskPart }) {
           />
         </button>
         {shape.kind === 'strokes' ? (
-          <span className="px-1.5 text-sm text-dim">then</span>
+          <span className="px-1.5 text-sm text-dim">{t`then`}</span>
         ) : (
           <ChoiceField
-            label={`What ${about.label} does`}
+            label={t`What ${t(about.label)} does`}
             value={part.way}
             options={owner === 'selection' ? SELECT_WAYS : partWays}
             onChange={(way) =>
-              change('Change a part', setPart(owner, part.id, { way: way as MaskPart['way'] }))
+              change(t`Change a part`, setPart(owner, part.id, { way: way as MaskPart['way'] }))
             }
           />
         )}
         <button
           type="button"
-          {...tip(about.help)}
+          {...tip(t(about.help))}
           aria-expanded={isFade ? open : undefined}
           onClick={() => {
             if (!isFade) return;
@@ -142,9 +143,9 @@ export function Part({ owner, part }: { owner: MaskOwner; part: MaskPart }) {
         </button>
         <button
           type="button"
-          aria-label={`Remove ${about.label}`}
-          {...tip('Remove')}
-          onClick={() => change('Remove a part', removePart(owner, part.id))}
+          aria-label={t`Remove ${t(about.label)}`}
+          {...tip(t`Remove`)}
+          onClick={() => change(t`Remove a part`, removePart(owner, part.id))}
           className="rounded p-1 text-dim hover:text-ink"
         >
           <Trash2 size={13} />
@@ -155,16 +156,16 @@ export function Part({ owner, part }: { owner: MaskOwner; part: MaskPart }) {
       {shape.kind === 'layer' && (
         <div className="flex justify-end pb-1">
           <ChoiceField
-            label="What of the layer"
+            label={t`What of the layer`}
             value={shape.what}
             options={[
-              { value: 'coverage', label: 'what it covers' },
-              { value: 'tone', label: 'its tones' },
-              { value: 'inside', label: 'what it goes round' },
+              { value: 'coverage', label: t`what it covers` },
+              { value: 'tone', label: t`its tones` },
+              { value: 'inside', label: t`what it goes round` },
             ]}
             onChange={(what) =>
               change(
-                'Change a part',
+                t`Change a part`,
                 setPartShape(owner, part.id, shape, { what: what as LayerShape['what'] }),
               )
             }
@@ -187,7 +188,7 @@ const place = (label: string): NumberParameter => ({
 
 /** The ends of a fade by numbers; on the stage they are dragged. */
 function Ends({ owner, part, shape }: { owner: MaskOwner; part: string; shape: FadeShape }) {
-  const live = liveEdit('Move the fade');
+  const live = liveEdit(t`Move the fade`);
   const set = (values: Partial<FadeShape>) => setPartShape(owner, part, shape, values);
   const field = (label: string, key: 'x0' | 'y0' | 'x1' | 'y1') => (
     <NumberField
@@ -202,17 +203,17 @@ function Ends({ owner, part, shape }: { owner: MaskOwner; part: string; shape: F
     <div className="mb-1">
       <ParameterControls
         parameters={{
-          radial: { kind: 'switch', label: 'Round a point', default: false },
+          radial: { kind: 'switch', label: t`Round a point`, default: false },
         }}
         values={{ radial: shape.radial }}
         onChange={(v) => live.change(set(v as Partial<FadeShape>))}
         onDone={live.done}
       />
       <div className={row}>
-        All at {field('All at, X', 'x0')} {field('All at, Y', 'y0')}
+        {t`All at`} {field(t`All at, X`, 'x0')} {field(t`All at, Y`, 'y0')}
       </div>
       <div className={row}>
-        Nothing at {field('Nothing at, X', 'x1')} {field('Nothing at, Y', 'y1')}
+        {t`Nothing at`} {field(t`Nothing at, X`, 'x1')} {field(t`Nothing at, Y`, 'y1')}
       </div>
     </div>
   );

@@ -17,6 +17,7 @@ import { AddPart } from './add-part';
 import { Part } from './mask-part';
 import { Node } from './node';
 import { tip } from '../../ui/tip';
+import { plural, t } from '../../words/t';
 
 /** How much of a layer shows, and where. */
 export function MaskNode({ layer }: { layer: Layer }) {
@@ -24,16 +25,16 @@ export function MaskNode({ layer }: { layer: Layer }) {
   const owner = { layer: layer.id };
   const { change, set } = useBench.getState();
   const painting = useBench((s) => s.mode === 'mask');
-  const live = liveEdit('Change the mask');
-  if (!mask) return <Node on={false} title={<AddPart layer={layer} label="+ add a mask" />} />;
+  const live = liveEdit(t`Change the mask`);
+  if (!mask) return <Node on={false} title={<AddPart layer={layer} label={t`+ add a mask`} />} />;
   return (
     <Node
-      title="Mask"
-      essence={() => (mask.parts.length === 1 ? '1 part' : `${mask.parts.length} parts`)}
+      title={t`Mask`}
+      essence={() => plural(mask.parts.length, '1 part', '# parts')}
       on={mask.enabled}
       onToggle={() =>
         change(
-          mask.enabled ? 'Turn the mask off' : 'Turn the mask on',
+          mask.enabled ? t`Turn the mask off` : t`Turn the mask on`,
           setMask(owner, { enabled: !mask.enabled }),
         )
       }
@@ -44,15 +45,15 @@ export function MaskNode({ layer }: { layer: Layer }) {
             className="rounded px-1 hover:text-ink"
             onClick={() => beginMasking('brush')}
           >
-            paint
+            {t`paint`}
           </button>
           <MaskMenu layer={layer} />
           <button
             type="button"
-            aria-label="Remove the mask"
-            {...tip('Remove')}
+            aria-label={t`Remove the mask`}
+            {...tip(t`Remove`)}
             onClick={() => {
-              change('Remove the mask', putMask(owner, null));
+              change(t`Remove the mask`, putMask(owner, null));
               if (useBench.getState().mode === 'mask') set({ mode: 'arrange' });
             }}
             className="rounded p-1 hover:text-ink"
@@ -66,7 +67,7 @@ export function MaskNode({ layer }: { layer: Layer }) {
       {mask.parts.map((part) => (
         <Part key={part.id} owner={owner} part={part} />
       ))}
-      <AddPart layer={layer} label="+ add a part" />
+      <AddPart layer={layer} label={t`+ add a part`} />
       <ParameterControls
         parameters={maskParameters}
         values={mask}
@@ -89,7 +90,7 @@ function MaskMenu({ layer }: { layer: Layer }) {
       trigger={
         <button
           type="button"
-          aria-label="More about the mask"
+          aria-label={t`More about the mask`}
           className="rounded p-1 hover:text-ink"
         >
           <Ellipsis size={14} />
@@ -97,29 +98,29 @@ function MaskMenu({ layer }: { layer: Layer }) {
       }
       items={[
         {
-          label: 'Invert',
+          label: t`Invert`,
           run: () =>
             change(
-              'Invert the mask',
+              t`Invert the mask`,
               setMask({ layer: layer.id }, { invert: !layer.mask!.invert }),
             ),
         },
-        { label: 'Move by itself', run: () => beginMasking('move') },
+        { label: t`Move by itself`, run: () => beginMasking('move') },
         {
-          label: 'Apply it: bake the layer',
+          label: t`Apply it: bake the layer`,
           disabled: !canBake(scene, layer.id),
           run: () => void bake(layer),
         },
-        { label: 'Select what it shows', run: () => change('Select', selectMaskOf(layer.id)) },
+        { label: t`Select what it shows`, run: () => change(t`Select`, selectMaskOf(layer.id)) },
         {
-          label: 'Share it with other layers',
+          label: t`Share it with other layers`,
           run: () =>
-            change('Share the mask', shareMask(layer.id, newId(), `Mask of ${layer.name}`)),
+            change(t`Share the mask`, shareMask(layer.id, newId(), t`Mask of ${layer.name}`)),
         },
         ...(others.length > 0 ? [null] : []),
         ...others.map((l) => ({
-          label: `Copy it to ${l.name}`,
-          run: () => change(`Copy the mask to ${l.name}`, copyMask(layer.id, l.id)),
+          label: t`Copy it to ${l.name}`,
+          run: () => change(t`Copy the mask to ${l.name}`, copyMask(layer.id, l.id)),
         })),
       ]}
     />
@@ -136,7 +137,12 @@ export function BrushValues() {
   }, []);
   if (brush.tool !== 'brush') return null;
   return (
-    <div ref={element} className="mb-2 rounded-md bg-ground/60 p-2" role="group" aria-label="Brush">
+    <div
+      ref={element}
+      className="mb-2 rounded-md bg-ground/60 p-2"
+      role="group"
+      aria-label={t`Brush`}
+    >
       <ParameterControls
         parameters={brushControls}
         values={{ ...brush }}

@@ -4,6 +4,7 @@ import { useChainPart, useFold, type Fold } from '../../state/folds';
 import { Menu, WithContextMenu, type MenuItems } from '../../ui/menu';
 import { usePull, type Pulled } from './use-pull';
 import { tip } from '../../ui/tip';
+import { t } from '../../words/t';
 
 interface Props {
   title: ReactNode;
@@ -59,8 +60,8 @@ export function Node({
           type="button"
           role="switch"
           aria-checked={on}
-          aria-label={`${name} on`}
-          {...tip(on ? 'Turn off' : 'Turn on')}
+          aria-label={t`${name ?? ''} on`}
+          {...tip(on ? t`Turn off` : t`Turn on`)}
           onClick={onToggle}
           onPointerEnter={() => onPeek?.(true)}
           onPointerLeave={() => onPeek?.(false)}
@@ -88,8 +89,8 @@ export function Node({
             trigger={
               <button
                 type="button"
-                aria-label={`More about ${name}`}
-                {...tip('More')}
+                aria-label={t`More about ${name ?? ''}`}
+                {...tip(t`More`)}
                 className="shrink-0 rounded p-1 hover:text-ink"
               >
                 <Ellipsis size={14} />
@@ -101,9 +102,9 @@ export function Node({
         {fold && (
           <button
             type="button"
-            aria-label={`${isFolded ? 'Open' : 'Fold'} ${name}`}
+            aria-label={`${isFolded ? t`Open` : t`Fold`} ${name}`}
             aria-expanded={!isFolded}
-            {...tip(isFolded ? 'Open' : 'Fold')}
+            {...tip(isFolded ? t`Open` : t`Fold`)}
             onClick={fold.toggle}
             className="-mr-1 rounded p-1 hover:text-ink"
           >

@@ -20,6 +20,7 @@ import { ParameterControls } from '../../ui/parameter-controls';
 import { Node } from './node';
 import { PaintedStrokes } from './painted-strokes';
 import { WithPictures } from './steps';
+import { plural, t } from '../../words/t';
 
 const BrushBook = lazy(() => import('../brushes/brush-book'));
 
@@ -38,10 +39,10 @@ export function PaintNode({ layer }: { layer: LayerOf<'paint'> }) {
   const filling = useFilling((s) => s.on);
   const first = chosen && strokes.find((s) => chosen.includes(s.id));
   return (
-    <Node title="Source" aside={strokes.length === 1 ? '1 stroke' : `${strokes.length} strokes`}>
+    <Node title={t`Source`} aside={plural(strokes.length, '1 stroke', '# strokes')}>
       {painting && chosen !== null && <PaintedStrokes layer={layer.id} strokes={strokes} />}
       {painting ? (
-        <div className="mb-2 rounded-md bg-ground/60 p-2" role="group" aria-label="Brush">
+        <div className="mb-2 rounded-md bg-ground/60 p-2" role="group" aria-label={t`Brush`}>
           {filling ? (
             <FillControls />
           ) : first ? (
@@ -51,7 +52,7 @@ export function PaintNode({ layer }: { layer: LayerOf<'paint'> }) {
           )}
         </div>
       ) : (
-        <Button onClick={() => paintOn()}>Paint on it</Button>
+        <Button onClick={() => paintOn()}>{t`Paint on it`}</Button>
       )}
     </Node>
   );
@@ -76,7 +77,7 @@ function Brushes({ onTake }: { onTake(brush: PaintBrush, colour: string): void }
   return (
     <>
       <Button onClick={() => setOpen(true)}>
-        <BookOpen size={15} /> Brushes
+        <BookOpen size={15} /> {t`Brushes`}
       </Button>
       {open && (
         <Suspense>
@@ -121,12 +122,12 @@ function BrushOfStrokes({
   first: PaintStroke;
 }) {
   const home = { layer: layer.id };
-  const live = liveEdit('Change the brush of strokes');
+  const live = liveEdit(t`Change the brush of strokes`);
   return (
     <>
       <Brushes
         onTake={(brush) =>
-          useBench.getState().change('Another brush', giveBrush(home, chosen, brush))
+          useBench.getState().change(t`Another brush`, giveBrush(home, chosen, brush))
         }
       />
       <WithPictures>

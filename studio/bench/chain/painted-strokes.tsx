@@ -9,6 +9,7 @@ import { useBench } from '../../state/bench';
 import { chooseStrokes, useChosenStrokes } from '../../state/paint';
 import { usePacks } from '../modes/paint/use-packs';
 import { MARK_COLOUR, WAYS } from '../modes/paint/ways';
+import { t } from '../../words/t';
 
 /** The height of a row, and the size of its picture, CSS px. */
 const ROW = 30;
@@ -49,7 +50,7 @@ export function PaintedStrokes({
       ref={scroller}
       className="mb-2 max-h-44 overflow-y-auto rounded border border-line text-sm"
     >
-      <ol aria-label="Strokes" className="relative" style={{ height: rows.getTotalSize() }}>
+      <ol aria-label={t`Strokes`} className="relative" style={{ height: rows.getTotalSize() }}>
         {rows.getVirtualItems().map(({ index: row, start }) => {
           const number = ofRow(row);
           const stroke = strokes[number]!;
@@ -78,11 +79,11 @@ export function PaintedStrokes({
               <span className="text-dim">{Math.round(stroke.brush.size)} px</span>
               <button
                 type="button"
-                aria-label={`Delete ${name}`}
+                aria-label={t`Delete ${name}`}
                 onClick={() => {
                   useBench
                     .getState()
-                    .change('Delete a stroke', removeStrokes({ layer }, [stroke.id]));
+                    .change(t`Delete a stroke`, removeStrokes({ layer }, [stroke.id]));
                   chooseStrokes(chosen.filter((id) => id !== stroke.id));
                 }}
                 className="rounded p-1 text-dim hover:text-ink"

@@ -28,6 +28,7 @@ import { Node } from './node';
 import { SortableItem, SortableList } from './sortable';
 import { isLine } from '@ignis/core/scene/model/traits';
 import { tip } from '../../ui/tip';
+import { plural, t } from '../../words/t';
 
 /** The passes of a line, front first, and the colour of its light. */
 export function Passes({ layer }: { layer: Layer & { source: LineSource } }) {
@@ -43,19 +44,19 @@ export function Passes({ layer }: { layer: Layer & { source: LineSource } }) {
 
   const copies: MenuEntry[] = [
     ...others.map((o) => ({
-      label: `Put these passes on ${o.name}`,
-      run: () => change('Copy the passes', copyPasses(source, o.id)),
+      label: t`Put these passes on ${o.name}`,
+      run: () => change(t`Copy the passes`, copyPasses(source, o.id)),
     })),
     ...(others.length > 0 ? [null] : []),
     ...others.map((o) => ({
-      label: `Take the passes of ${o.name}`,
-      run: () => change('Copy the passes', copyPasses(o.source, layer.id)),
+      label: t`Take the passes of ${o.name}`,
+      run: () => change(t`Copy the passes`, copyPasses(o.source, layer.id)),
     })),
   ];
 
   const add = () => {
     const model = source.passes.at(-1);
-    const pass = newPass(newId(), 'Pass', {
+    const pass = newPass(newId(), t`Pass`, {
       ...(model && { draws: model.draws, cap: model.cap, join: model.join }),
       width: Math.round((model?.width ?? 12) * 1.6),
       blur: 6,
@@ -63,29 +64,29 @@ export function Passes({ layer }: { layer: Layer & { source: LineSource } }) {
       opacity: 80,
     });
     // Behind the frontmost, which is the core as a rule.
-    change('Add a pass', addPass(layer.id, pass, Math.max(0, source.passes.length - 1)));
+    change(t`Add a pass`, addPass(layer.id, pass, Math.max(0, source.passes.length - 1)));
     setOpen(pass.id);
   };
 
   return (
     <Node
-      title="Passes"
-      essence={() => (source.passes.length === 1 ? '1 pass' : `${source.passes.length} passes`)}
+      title={t`Passes`}
+      essence={() => plural(source.passes.length, '1 pass', '# passes')}
       aside={
         <>
-          <span>light colour</span>
+          <span>{t`light colour`}</span>
           <ColourField
-            label="Light colour"
+            label={t`Light colour`}
             value={source.light}
-            onChange={(c) => drag('Change the light colour', setLight(layer.id, c))}
+            onChange={(c) => drag(t`Change the light colour`, setLight(layer.id, c))}
             onDone={drop}
           />
           <Menu
             trigger={
               <button
                 type="button"
-                aria-label="Copy the passes"
-                {...tip('Copy the passes to or from another line')}
+                aria-label={t`Copy the passes`}
+                {...tip(t`Copy the passes to or from another line`)}
                 disabled={others.length === 0}
                 className="rounded p-1 hover:text-ink disabled:opacity-40"
               >
@@ -100,7 +101,7 @@ export function Passes({ layer }: { layer: Layer & { source: LineSource } }) {
       <SortableList
         items={front}
         onCarry={(id, to) =>
-          change('Reorder the passes', movePass(layer.id, id, source.passes.length - 1 - to))
+          change(t`Reorder the passes`, movePass(layer.id, id, source.passes.length - 1 - to))
         }
       >
         {(pass) => (
@@ -119,7 +120,7 @@ export function Passes({ layer }: { layer: Layer & { source: LineSource } }) {
       </SortableList>
       <div className="flex items-center justify-between">
         <Button look="plain" className="mt-0.5 -ml-2" onClick={add}>
-          + add a pass
+          {t`+ add a pass`}
         </Button>
         <All id={layer.id} />
       </div>
@@ -132,7 +133,7 @@ const SHARE = { unit: '%', min: 1, max: 1000, step: 1, default: 100 } as const;
 /** Makes all passes wider or softer at once. */
 function All({ id }: { id: string }) {
   const [share, setShare] = useState({ width: 100, blur: 100 });
-  const live = liveEdit('Scale all passes');
+  const live = liveEdit(t`Scale all passes`);
   const field = (key: 'width' | 'blur', label: string) => (
     <NumberField
       value={share[key]}
@@ -153,9 +154,9 @@ function All({ id }: { id: string }) {
   return (
     <span
       className="flex items-baseline text-xs text-dim"
-      {...tip('In per cent of what they are now')}
+      {...tip(t`In per cent of what they are now`)}
     >
-      all {field('width', 'Scale all passes')}% {field('blur', 'Soften all passes')}% σ
+      {t`all`} {field('width', t`Scale all passes`)}% {field('blur', t`Soften all passes`)}% σ
     </span>
   );
 }
@@ -171,7 +172,7 @@ interface RowProps {
 
 const PassRow = memo(function PassRow({ layer, pass, open, onOpen, grip }: RowProps) {
   const { change } = useBench.getState();
-  const live = liveEdit(`Change ${pass.name}`);
+  const live = liveEdit(t`Change ${pass.name}`);
   const set = (values: Partial<Pass>) => live.change(setPass(layer, pass.id, values));
   return (
     <div className="border-b border-line/70" data-pass={pass.name}>
@@ -183,11 +184,11 @@ const PassRow = memo(function PassRow({ layer, pass, open, onOpen, grip }: RowPr
           type="button"
           role="switch"
           aria-checked={pass.enabled}
-          aria-label={`${pass.name} on`}
-          {...tip(pass.enabled ? 'Turn off' : 'Turn on')}
+          aria-label={t`${pass.name} on`}
+          {...tip(pass.enabled ? t`Turn off` : t`Turn on`)}
           onClick={() =>
             change(
-              pass.enabled ? `Turn ${pass.name} off` : `Turn ${pass.name} on`,
+              pass.enabled ? t`Turn ${pass.name} off` : t`Turn ${pass.name} on`,
               setPass(layer, pass.id, { enabled: !pass.enabled }),
             )
           }
@@ -217,26 +218,26 @@ const PassRow = memo(function PassRow({ layer, pass, open, onOpen, grip }: RowPr
         <div className="mb-2 rounded-md bg-ground/60 p-2">
           <div className="mb-1 flex items-center gap-1">
             <NameField
-              label="Name of the pass"
+              label={t`Name of the pass`}
               value={pass.name}
-              onChange={(name) => change('Rename a pass', setPass(layer, pass.id, { name }))}
+              onChange={(name) => change(t`Rename a pass`, setPass(layer, pass.id, { name }))}
               className="flex-1 text-sm"
             />
             <Button
               look="icon"
               className="size-7"
-              aria-label={`Duplicate ${pass.name}`}
-              {...tip('Duplicate')}
-              onClick={() => change('Duplicate a pass', duplicatePass(layer, pass.id))}
+              aria-label={t`Duplicate ${pass.name}`}
+              {...tip(t`Duplicate`)}
+              onClick={() => change(t`Duplicate a pass`, duplicatePass(layer, pass.id))}
             >
               <Copy size={14} />
             </Button>
             <Button
               look="icon"
               className="size-7"
-              aria-label={`Remove ${pass.name}`}
-              {...tip('Remove')}
-              onClick={() => change('Remove a pass', removePass(layer, pass.id))}
+              aria-label={t`Remove ${pass.name}`}
+              {...tip(t`Remove`)}
+              onClick={() => change(t`Remove a pass`, removePass(layer, pass.id))}
             >
               <Trash2 size={14} />
             </Button>

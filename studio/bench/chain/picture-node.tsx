@@ -9,15 +9,16 @@ import { ParameterControls } from '../../ui/parameter-controls';
 import { tip } from '../../ui/tip';
 import { PictureChooser } from '../picture-chooser';
 import { Node } from './node';
+import { t } from '../../words/t';
 
 /** What a well asks for until it is said. */
-const ASKS = 'Your picture';
+const ASKS = t`Your picture`;
 
 const WELL = {
   isWell: {
     kind: 'switch',
-    label: 'Picture well',
-    help: 'Whoever uses this look from the library is asked for a picture here.',
+    label: t`Picture well`,
+    help: t`Whoever uses this look from the library is asked for a picture here.`,
     default: false,
   },
 } as const satisfies Parameters;
@@ -27,16 +28,16 @@ export function PictureNode({ layer }: { layer: LayerOf<'picture'> }) {
   const { width, height, well } = layer.source;
   const { change } = useBench.getState();
   return (
-    <Node title="Source" aside={`${width} × ${height} px`}>
-      <PictureChooser layer={layer.id} label="Another picture in its place">
+    <Node title={t`Source`} aside={`${width} × ${height} px`}>
+      <PictureChooser layer={layer.id} label={t`Another picture in its place`}>
         {(open) => (
           <Button
             look="plain"
             className="-ml-2 self-start"
             onClick={open}
-            {...tip('Another picture in its place: steps, blend and place stay')}
+            {...tip(t`Another picture in its place: steps, blend and place stay`)}
           >
-            Replace…
+            {t`Replace…`}
           </Button>
         )}
       </PictureChooser>
@@ -45,7 +46,7 @@ export function PictureNode({ layer }: { layer: LayerOf<'picture'> }) {
         values={{ isWell: well !== undefined }}
         onChange={({ isWell }) =>
           change(
-            isWell ? 'Ask for a picture here' : 'Ask for no picture here',
+            isWell ? t`Ask for a picture here` : t`Ask for no picture here`,
             setWell(layer.id, isWell ? ASKS : null),
           )
         }
@@ -53,12 +54,12 @@ export function PictureNode({ layer }: { layer: LayerOf<'picture'> }) {
       />
       {well && (
         <div className="grid min-h-7 grid-cols-[104px_1fr] items-center gap-2 text-sm">
-          <span className="text-dim">Asks for</span>
+          <span className="text-dim">{t`Asks for`}</span>
           <NameField
-            label="What the well asks for"
+            label={t`What the well asks for`}
             value={well.asks}
             most={MAX_ASKS}
-            onChange={(asks) => change('Say what belongs here', setWell(layer.id, asks))}
+            onChange={(asks) => change(t`Say what belongs here`, setWell(layer.id, asks))}
             className="text-right"
           />
         </div>

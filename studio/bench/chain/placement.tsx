@@ -14,6 +14,7 @@ import { useFonts } from '../../state/fonts';
 import { NumberField } from '../../ui/number-field';
 import { PlaceFields } from '../../ui/place-fields';
 import { Node } from './node';
+import { t } from '../../words/t';
 
 /** Where a layer stands, and what else was done to it, in a few words. */
 function essenceOfPlace({ x, y, scaleX, scaleY, rotation }: Place): string {
@@ -21,7 +22,7 @@ function essenceOfPlace({ x, y, scaleX, scaleY, rotation }: Place): string {
   return [
     `x ${Math.round(x)} · y ${Math.round(y)}`,
     ...(scaleX !== 1 || scaleY !== 1 ? [`${Math.round(scaleX * 100)} %`] : []),
-    ...(turned !== 0 ? [`turned ${turned}°`] : []),
+    ...(turned !== 0 ? [t`turned ${turned}°`] : []),
   ].join(' · ');
 }
 
@@ -33,14 +34,14 @@ export function Placement({ layer }: { layer: Layer }) {
   const scene = useBenchThrottled((s) => s.scene);
   const box = ownBox(scene, layer);
   if (!box) return null;
-  const live = liveEdit('Place');
+  const live = liveEdit(t`Place`);
   const about = repivoted(layer.placement, pivot ?? middleOf(box));
   const set = (values: Partial<Place>): Edit => setPlacement(layer.id, { ...about, ...values });
   const p = layer.placement;
   const moved = JSON.stringify({ ...p, pivotX: 0, pivotY: 0 }) !== JSON.stringify(placed());
   return (
     <Node
-      title="Place"
+      title={t`Place`}
       essence={() => essenceOfPlace(p)}
       aside={
         <>
@@ -48,27 +49,27 @@ export function Placement({ layer }: { layer: Layer }) {
             <button
               type="button"
               onClick={() =>
-                change('Reset the place', setPlacement(layer.id, placed(middleOf(box))))
+                change(t`Reset the place`, setPlacement(layer.id, placed(middleOf(box))))
               }
               className="rounded px-1.5 text-xs hover:text-ink"
             >
-              reset
+              {t`reset`}
             </button>
           )}
           <button
             type="button"
-            aria-label="Flip left to right"
-            data-tip="Flip left to right"
-            onClick={() => change('Flip', flipLayer(layer.id, 'x'))}
+            aria-label={t`Flip left to right`}
+            data-tip={t`Flip left to right`}
+            onClick={() => change(t`Flip`, flipLayer(layer.id, 'x'))}
             className="rounded p-1 hover:text-ink"
           >
             <FlipHorizontal2 size={15} />
           </button>
           <button
             type="button"
-            aria-label="Flip top to bottom"
-            data-tip="Flip top to bottom"
-            onClick={() => change('Flip', flipLayer(layer.id, 'y'))}
+            aria-label={t`Flip top to bottom`}
+            data-tip={t`Flip top to bottom`}
+            onClick={() => change(t`Flip`, flipLayer(layer.id, 'y'))}
             className="rounded p-1 hover:text-ink"
           >
             <FlipVertical2 size={15} />
@@ -87,11 +88,11 @@ export function Placement({ layer }: { layer: Layer }) {
 }
 
 const CORNER_ROW = 'grid grid-cols-[104px_1fr_1fr] items-center text-dim';
-const CORNERS = ['Top left', 'Top right', 'Bottom right', 'Bottom left'];
+const CORNERS = [t`Top left`, t`Top right`, t`Bottom right`, t`Bottom left`];
 
 /** Where the corners of a layer are carried, px of its own. */
 function CornerFields({ layer, quad }: { layer: Layer; quad: Quad }) {
-  const live = liveEdit('Move a corner');
+  const live = liveEdit(t`Move a corner`);
   const at = (corner: number, axis: 'x' | 'y') => (
     <NumberField
       value={Math.round(quad[corner]![axis] * 10) / 10}
@@ -116,7 +117,7 @@ function CornerFields({ layer, quad }: { layer: Layer; quad: Quad }) {
   return (
     <>
       <div className={`${CORNER_ROW} pt-1 text-xs`} aria-hidden>
-        Corners <span className="px-1.5 text-right">X</span>
+        {t`Corners`} <span className="px-1.5 text-right">X</span>
         <span className="px-1.5 text-right">Y</span>
       </div>
       {CORNERS.map((name, i) => (

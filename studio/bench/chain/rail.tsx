@@ -1,5 +1,6 @@
 import { useChainParts, type ChainFolds, type ChainPart } from '../../state/folds';
 import { tip } from '../../ui/tip';
+import { t } from '../../words/t';
 
 /** Opens a part of the chain, and brings it to where it is seen. */
 function goTo({ fold, element }: ChainPart): void {
@@ -12,15 +13,15 @@ export function Rail({ chain }: { chain: ChainFolds }) {
   const parts = useChainParts(chain).filter((p) => p.name !== null);
   return (
     <nav
-      aria-label="Parts of the chain"
+      aria-label={t`Parts of the chain`}
       className="flex w-5 shrink-0 flex-col items-center overflow-hidden bg-panel pt-4 pb-2"
     >
       {parts.map((part, i) => (
         <button
           key={i}
           type="button"
-          {...tip(`${part.name}${part.on === false ? ', off' : ''}`)}
-          aria-label={`Go to ${part.name}${part.on === false ? ', off' : ''}`}
+          {...tip(said(part))}
+          aria-label={t`Go to ${said(part)}`}
           onClick={() => goTo(part)}
           className="group grid h-4 max-h-4 min-h-1.5 w-5 shrink place-items-center"
         >
@@ -32,6 +33,11 @@ export function Rail({ chain }: { chain: ChainFolds }) {
     </nav>
   );
 }
+
+const said = ({ name, on }: ChainPart): string => {
+  const part = name ?? '';
+  return on === false ? t`${part}, off` : part;
+};
 
 const look = ({ on, isStep }: ChainPart): string => {
   if (on === false) return 'border border-dim group-hover:border-ink';

@@ -8,9 +8,10 @@ import { liveEdit, useBench, useBenchThrottled } from '../../state/bench';
 import { ChoiceField } from '../../ui/choice-field';
 import { ParameterControls } from '../../ui/parameter-controls';
 import { Node } from './node';
+import { t } from '../../words/t';
 
 /** Stands for all lights in a list of layers. */
-const LIGHTS = 'all lights';
+const LIGHTS = t`all lights`;
 
 /** What is set here; the line is dragged on the stage. */
 const OFF_STAGE: Parameters = Object.fromEntries(
@@ -22,45 +23,45 @@ export function ReflectionNode({ layer }: { layer: LayerOf<'reflection'> }) {
   const { id, source } = layer;
   const scene = useBenchThrottled((s) => s.scene);
   const { change } = useBench.getState();
-  const live = liveEdit('Change the reflection');
+  const live = liveEdit(t`Change the reflection`);
   const isGone = source.of !== null && !findLayer(scene, source.of);
   const options = [
-    { value: LIGHTS, label: 'All lights' },
+    { value: LIGHTS, label: t`All lights` },
     ...subjectsFor(scene, id).map((l) => ({ value: l.id, label: l.name })),
   ];
   return (
     <Node
-      title="Reflection of"
+      title={t`Reflection of`}
       aside={
         <ChoiceField
-          label="Reflection of"
+          label={t`Reflection of`}
           value={isGone ? 'gone' : (source.of ?? LIGHTS)}
           options={isGone ? [{ value: 'gone', label: 'gone' }, ...options] : options}
           onChange={(next) =>
             next !== 'gone' &&
-            change('Mirror another layer', setReflectionOf(id, next === LIGHTS ? null : next))
+            change(t`Mirror another layer`, setReflectionOf(id, next === LIGHTS ? null : next))
           }
         />
       }
     >
       {isGone && (
         <p className="py-1 text-sm text-alarm">
-          What it mirrors is gone. It waits until that is back.
+          {t`What it mirrors is gone. It waits until that is back.`}
         </p>
       )}
       <div className="flex min-h-7 items-center justify-between text-sm text-dim">
-        <span>Line on the floor</span>
+        <span>{t`Line on the floor`}</span>
         {source.values.left === null && source.values.right === null ? (
-          <span className="px-1.5">drag it on the stage</span>
+          <span className="px-1.5">{t`drag it on the stage`}</span>
         ) : (
           <button
             type="button"
             className="rounded px-1.5 hover:text-ink"
             onClick={() =>
-              change('Let the line go', setReflection(id, { left: null, right: null }))
+              change(t`Let the line go`, setReflection(id, { left: null, right: null }))
             }
           >
-            was dragged · let go
+            {t`was dragged · let go`}
           </button>
         )}
       </div>

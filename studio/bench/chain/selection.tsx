@@ -9,6 +9,7 @@ import { ParameterControls } from '../../ui/parameter-controls';
 import { BrushValues } from './mask';
 import { Part } from './mask-part';
 import { tip } from '../../ui/tip';
+import { t } from '../../words/t';
 
 // A selection lies in the scene, whatever layer it is made for; how dense it is is a matter of masks.
 const { invert, smooth, grow, border, feather, contrast } = maskParameters;
@@ -19,18 +20,21 @@ export function SelectionPanel() {
   const selection = useBench((s) => s.scene.selection);
   const kept = useBench((s) => s.scene.kept);
   const { change } = useBench.getState();
-  const live = liveEdit('Change the selection');
+  const live = liveEdit(t`Change the selection`);
   return (
-    <section aria-label="Selection" className="mb-4 rounded-lg border border-line bg-ground/40 p-3">
+    <section
+      aria-label={t`Selection`}
+      className="mb-4 rounded-lg border border-line bg-ground/40 p-3"
+    >
       <div className="flex items-center justify-between">
-        <h2 className="text-[15px] font-semibold">Selection</h2>
+        <h2 className="text-[15px] font-semibold">{t`Selection`}</h2>
         {selection && (
           <button
             type="button"
             className="rounded px-1 text-sm text-dim hover:text-ink"
-            onClick={() => change('Select nothing', putMask('selection', null))}
+            onClick={() => change(t`Select nothing`, putMask('selection', null))}
           >
-            select nothing
+            {t`select nothing`}
           </button>
         )}
       </div>
@@ -49,12 +53,12 @@ export function SelectionPanel() {
         </>
       ) : (
         <p className="py-1 text-sm text-dim">
-          Nothing is selected. Draw on the picture, click a colour, or choose from “Select…”.
+          {t`Nothing is selected. Draw on the picture, click a colour, or choose from “Select…”.`}
         </p>
       )}
       {kept.length > 0 && (
         <>
-          <h3 className="mt-2 text-sm text-dim">Kept by name</h3>
+          <h3 className="mt-2 text-sm text-dim">{t`Kept by name`}</h3>
           {kept.map((k) => (
             <KeptRow key={k.id} kept={k} />
           ))}
@@ -70,24 +74,24 @@ function KeptRow({ kept }: { kept: Kept }) {
   return (
     <div className="flex h-8 items-center gap-1">
       <NameField
-        label={`Name of ${kept.name}`}
+        label={t`Name of ${kept.name}`}
         value={kept.name}
-        onChange={(name) => change('Rename', renameKept(kept.id, name))}
+        onChange={(name) => change(t`Rename`, renameKept(kept.id, name))}
         className="min-w-0 flex-1 text-sm"
       />
       <button
         type="button"
         className="rounded px-1 text-sm text-dim hover:text-ink"
-        onClick={() => change('Select', selectKept(kept.id))}
+        onClick={() => change(t`Select`, selectKept(kept.id))}
       >
-        select
+        {t`select`}
       </button>
       <button
         type="button"
-        aria-label={`Forget ${kept.name}`}
-        {...tip('Forget')}
+        aria-label={t`Forget ${kept.name}`}
+        {...tip(t`Forget`)}
         className="rounded p-1 text-dim hover:text-ink"
-        onClick={() => change('Forget a selection', removeKept(kept.id))}
+        onClick={() => change(t`Forget a selection`, removeKept(kept.id))}
       >
         <Trash2 size={13} />
       </button>

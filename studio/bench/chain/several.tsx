@@ -16,6 +16,7 @@ import { ChainFoldsContext, newChainFolds, setWhole, useFolds } from '../../stat
 import { ParameterControls } from '../../ui/parameter-controls';
 import { BLEND, OPACITY } from './blend-parameters';
 import { Node } from './node';
+import { plural, t } from '../../words/t';
 
 /** What the chosen layers have in common: a change is made on all of them. */
 export function Several({ layers }: { layers: readonly Layer[] }) {
@@ -23,7 +24,7 @@ export function Several({ layers }: { layers: readonly Layer[] }) {
   const folds = useMemo(() => newChainFolds('several'), []);
   return (
     <ChainFoldsContext.Provider value={folds}>
-      <h2 className="text-[16px] font-semibold">{layers.length} layers</h2>
+      <h2 className="text-[16px] font-semibold">{plural(layers.length, '# layer', '# layers')}</h2>
       <p className="mt-1 mb-3 text-sm text-dim">{layers.map((l) => l.name).join(' · ')}</p>
       <div className="flex flex-col gap-3">
         {steps.map((common, i) => (
@@ -33,8 +34,8 @@ export function Several({ layers }: { layers: readonly Layer[] }) {
       </div>
       <p className="mt-5 text-sm text-dim">
         {steps.length === 0
-          ? 'They have no step in common. What is set here is set on all of them.'
-          : 'What is set here is set on all of them. Values marked ≠ differ now.'}
+          ? t`They have no step in common. What is set here is set on all of them.`
+          : t`What is set here is set on all of them. Values marked ≠ differ now.`}
       </p>
     </ChainFoldsContext.Provider>
   );
@@ -44,7 +45,7 @@ function Common({ common }: { common: CommonStep }) {
   const { kind, of, values, differing } = common;
   const { label, parameters, first = [] } = stepOfKind(kind);
   const whole = useFolds((s) => s.whole);
-  const live = liveEdit(`Change ${label} of ${of.length} layers`);
+  const live = liveEdit(t`Change ${label} of ${of.length} layers`);
   const set = (v: Record<string, unknown>) => setCommonStep(common, v as Step['values']);
   const isOn = of.every(({ step }) => step.enabled);
   return (
@@ -54,7 +55,7 @@ function Common({ common }: { common: CommonStep }) {
       onToggle={() =>
         useBench
           .getState()
-          .change(`Turn ${label} ${isOn ? 'off' : 'on'}`, enableCommonStep(common, !isOn))
+          .change(t`Turn ${label} ${isOn ? 'off' : 'on'}`, enableCommonStep(common, !isOn))
       }
       essence={() => essenceOf(parameters, values)}
     >
@@ -71,11 +72,11 @@ function Common({ common }: { common: CommonStep }) {
 
 function CommonBlend({ layers }: { layers: readonly Layer[] }) {
   const { values, differing } = commonBlend(layers);
-  const live = liveEdit(`Change the blend of ${layers.length} layers`);
+  const live = liveEdit(t`Change the blend of ${layers.length} layers`);
   const ids = layers.map((l) => l.id);
   const set = (v: Record<string, unknown>) => setLayers(ids, v as Partial<Layer>);
   return (
-    <Node title="Blend" last>
+    <Node title={t`Blend`} last>
       <ParameterControls
         parameters={layers.some(landsThrough) ? OPACITY : BLEND}
         {...{ values, differing }}

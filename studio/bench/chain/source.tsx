@@ -36,6 +36,7 @@ import { TextNodes } from './text';
 import { isLine, type LayerOf } from '@ignis/core/scene/model/traits';
 import { definitionOf } from '@ignis/core/sources/index';
 import { tip } from '../../ui/tip';
+import { plural, t } from '../../words/t';
 
 /** What a layer begins with. */
 export function SourceNode({ layer }: { layer: Layer }) {
@@ -62,7 +63,7 @@ export function SourceNode({ layer }: { layer: Layer }) {
     case 'fill':
       return <Fill id={layer.id} paint={source.paint} />;
     case 'grade':
-      return <Node title="Source" aside="all that lies beneath" />;
+      return <Node title={t`Source`} aside={t`all that lies beneath`} />;
     case 'group':
       return <Group layer={layer} lands={source.lands} />;
     case 'echo':
@@ -92,10 +93,10 @@ const FILL: Parameters = Object.fromEntries(
 );
 
 function Fill({ id, paint }: { id: string; paint: Paint }) {
-  const live = liveEdit('Change the fill');
+  const live = liveEdit(t`Change the fill`);
   return (
     <Node
-      title="Source"
+      title={t`Source`}
       essence={() => essenceOf(FILL, paint as unknown as Record<string, unknown>)}
     >
       <WithPictures>
@@ -115,14 +116,14 @@ function Fill({ id, paint }: { id: string; paint: Paint }) {
 function LightOrShadow({ id, source }: { id: string; source: SpillSource | CastShadowSource }) {
   const { of, values } = source;
   const isLight = definitionOf(source).reference?.as === 'light';
-  const word = isLight ? 'light' : 'shadow';
+  const word = isLight ? t`light` : t`shadow`;
   const edit = (v: object) => setLightOrShadow(id, v);
   const scene = useBenchThrottled((s) => s.scene);
   const { change } = useBench.getState();
-  const live = liveEdit(`Change the ${word}`);
+  const live = liveEdit(t`Change the ${word}`);
   const original = findLayer(scene, of);
   const options = subjectsFor(scene, id).map((l) => ({ value: l.id, label: l.name }));
-  const title = isLight ? 'Light of' : 'Shadow of';
+  const title = isLight ? t`Light of` : t`Shadow of`;
   return (
     <Node
       title={title}
@@ -132,13 +133,15 @@ function LightOrShadow({ id, source }: { id: string; source: SpillSource | CastS
           label={title}
           value={original ? of : ''}
           options={original ? options : [{ value: '', label: 'gone' }, ...options]}
-          onChange={(next) => next && change(`Take another ${word}`, setLightOf(id, next))}
+          onChange={(next) => next && change(t`Take another ${word}`, setLightOf(id, next))}
         />
       }
     >
       {!original && (
         <p className="py-1 text-sm text-alarm">
-          {isLight ? 'Its light' : 'What casts it'} is gone. It waits until that is back.
+          {isLight
+            ? t`Its light is gone. It waits until that is back.`
+            : t`What casts it is gone. It waits until that is back.`}
         </p>
       )}
       <ParameterControls
@@ -162,14 +165,14 @@ function Echo({ layer, source }: { layer: Layer; source: EchoSource }) {
   return (
     <>
       <Node
-        title="Source"
+        title={t`Source`}
         aside={
           original ? (
             <>
-              follows
+              {t`follows`}
               <button
                 type="button"
-                {...tip('Select the original')}
+                {...tip(t`Select the original`)}
                 onClick={() => select(original.id)}
                 className="max-w-36 truncate rounded px-1.5 text-ink underline decoration-line underline-offset-4 hover:decoration-ember"
               >
@@ -177,7 +180,7 @@ function Echo({ layer, source }: { layer: Layer; source: EchoSource }) {
               </button>
             </>
           ) : (
-            'its original is gone'
+            t`its original is gone`
           )
         }
       >
@@ -185,18 +188,18 @@ function Echo({ layer, source }: { layer: Layer; source: EchoSource }) {
           <Button
             look="plain"
             className="-ml-2 self-start"
-            onClick={() => change('Give it passes of its own', setOwnPasses(layer.id, line))}
+            onClick={() => change(t`Give it passes of its own`, setOwnPasses(layer.id, line))}
           >
-            give it passes of its own
+            {t`give it passes of its own`}
           </Button>
         )}
         {source.own && (
           <Button
             look="plain"
             className="-ml-2 self-start"
-            onClick={() => change('Follow the passes', setOwnPasses(layer.id, null))}
+            onClick={() => change(t`Follow the passes`, setOwnPasses(layer.id, null))}
           >
-            follow the passes of the original
+            {t`follow the passes of the original`}
           </Button>
         )}
       </Node>
@@ -210,19 +213,19 @@ function Group({ layer, lands }: { layer: Layer; lands: 'through' | 'one' }) {
   const count = layer.layers?.length ?? 0;
   return (
     <Node
-      title="Source"
+      title={t`Source`}
       aside={
         <>
-          {count === 1 ? '1 layer' : `${count} layers`}
+          {plural(count, '1 layer', '# layers')}
           <button
             type="button"
             onClick={() => {
-              change('Ungroup', ungroup(layer.id));
+              change(t`Ungroup`, ungroup(layer.id));
               select(layer.layers?.at(-1)?.id ?? null);
             }}
             className="rounded px-1.5 text-xs hover:text-ink"
           >
-            ungroup
+            {t`ungroup`}
           </button>
         </>
       }
@@ -232,7 +235,7 @@ function Group({ layer, lands }: { layer: Layer; lands: 'through' | 'one' }) {
         values={{ lands }}
         onChange={(v) =>
           change(
-            v.lands === 'one' ? 'Land as one' : 'Land through',
+            v.lands === 'one' ? t`Land as one` : t`Land through`,
             setLands(layer.id, v.lands as 'through' | 'one'),
           )
         }

@@ -15,12 +15,13 @@ import { beginWhere } from '../modes/mask/masking';
 import { AddPart } from './add-part';
 import { BrushValues } from './mask';
 import { Part } from './mask-part';
+import { t } from '../../words/t';
 
-const AMOUNT = { amount: { ...percent('Amount', 100), help: 'How much of the step counts.' } };
+const AMOUNT = { amount: { ...percent(t`Amount`, 100), help: t`How much of the step counts.` } };
 const BLEND = {
   blend: {
-    ...blendParameter('Laid over', 'normal'),
-    help: 'How what the step makes is laid over what went into it: in its place, or blended with it.',
+    ...blendParameter(t`Laid over`, 'normal'),
+    help: t`How what the step makes is laid over what went into it: in its place, or blended with it.`,
   },
 };
 
@@ -28,7 +29,7 @@ const BLEND = {
 export function StepLimits({ layer, id }: { layer: Layer; id: string }) {
   const step = layer.steps.find((s) => s.id === id);
   if (!step) return null;
-  const live = liveEdit(`Change the amount of ${stepOfKind(step.kind).label}`);
+  const live = liveEdit(t`Change the amount of ${t(stepOfKind(step.kind).label)}`);
   return (
     <div className="mt-1 flex flex-col gap-1">
       {/* Some have an amount of their own, which is the same. */}
@@ -68,7 +69,7 @@ function Works({ layer, step }: { layer: Layer; step: Step }) {
     const { scene, change } = useBench.getState();
     const made = value === SELECTED ? keptForSelection(scene) : null;
     const isKept = value !== EVERYWHERE && value !== PAINTED;
-    change(`Limit ${label}`, (s) => {
+    change(t`Limit ${label}`, (s) => {
       made?.keep(s);
       limitStep(layer.id, step.id, isKept ? (made?.id ?? value) : undefined)(s);
       if (value !== PAINTED) putMask(owner, null)(s);
@@ -80,17 +81,17 @@ function Works({ layer, step }: { layer: Layer; step: Step }) {
   const gone = step.within !== undefined && !kept.some((k) => k.id === step.within);
   return (
     <div className="grid min-h-7 grid-cols-[104px_1fr] items-center gap-2 text-sm text-dim">
-      Works
+      {t`Works`}
       <span className="flex justify-end">
         <ChoiceField
-          label={`Where ${label} works`}
+          label={t`Where ${label} works`}
           value={step.where ? PAINTED : (step.within ?? EVERYWHERE)}
           options={[
             { value: EVERYWHERE, label: 'everywhere' },
-            { value: PAINTED, label: 'where I paint it' },
-            ...kept.map((k) => ({ value: k.id, label: `within ${k.name}` })),
-            ...(selected ? [{ value: SELECTED, label: 'within what is selected' }] : []),
-            ...(gone ? [{ value: step.within!, label: 'within a selection that is gone' }] : []),
+            { value: PAINTED, label: t`where I paint it` },
+            ...kept.map((k) => ({ value: k.id, label: t`within ${k.name}` })),
+            ...(selected ? [{ value: SELECTED, label: t`within what is selected` }] : []),
+            ...(gone ? [{ value: step.within!, label: t`within a selection that is gone` }] : []),
           ]}
           onChange={choose}
         />
@@ -103,19 +104,19 @@ function Works({ layer, step }: { layer: Layer; step: Step }) {
 function Where({ layer, step }: { layer: Layer; step: Step }) {
   const owner = { layer: layer.id, step: step.id };
   const isPainting = useBench((s) => s.mode === 'where' && s.step === step.id);
-  const live = liveEdit('Change where a step works');
+  const live = liveEdit(t`Change where a step works`);
   const where = step.where!;
   return (
     <div className="rounded-md border border-line p-2">
       <div className="flex items-center justify-between text-sm text-dim">
-        {where.parts.length === 0 ? 'Nowhere yet: paint on the stage' : 'Works where this shows'}
+        {where.parts.length === 0 ? t`Nowhere yet: paint on the stage` : t`Works where this shows`}
         {!isPainting && (
           <button
             type="button"
             className="flex items-center gap-1 rounded px-1 hover:text-ink"
             onClick={() => beginWhere(step.id, 'brush')}
           >
-            <Paintbrush size={13} /> paint
+            <Paintbrush size={13} /> {t`paint`}
           </button>
         )}
       </div>
@@ -123,7 +124,7 @@ function Where({ layer, step }: { layer: Layer; step: Step }) {
       {where.parts.map((part) => (
         <Part key={part.id} owner={owner} part={part} />
       ))}
-      <AddPart layer={layer} step={step} label="+ add a part" />
+      <AddPart layer={layer} step={step} label={t`+ add a part`} />
       {where.parts.length > 0 && (
         <ParameterControls
           parameters={WHERE}

@@ -13,6 +13,7 @@ import { stepOfKind } from '@ignis/core/steps/index';
 import { useBench } from '../../state/bench';
 import { useCopiedStep } from '../../state/copied-step';
 import type { MenuEntry } from '../../ui/menu';
+import { t } from '../../words/t';
 
 /** Whether a step has a value that is not what it was at first. */
 function isChanged({ kind, values }: Step): boolean {
@@ -34,34 +35,34 @@ export function stepMenu(
   const { label } = stepOfKind(step.kind);
   return [
     {
-      label: 'Duplicate',
+      label: t`Duplicate`,
       run: () => {
         const copy = newId();
-        change(`Duplicate ${label}`, duplicateStep(layer, id, copy));
+        change(t`Duplicate ${label}`, duplicateStep(layer, id, copy));
         set({ step: copy });
       },
     },
     {
-      label: 'Copy',
+      label: t`Copy`,
       run: () => {
         useCopiedStep.setState({ step });
-        toast(`${label} is copied`, {
-          description: 'Paste it at the end of the steps of any layer, or its values on another.',
+        toast(t`${label} is copied`, {
+          description: t`Paste it at the end of the steps of any layer, or its values on another.`,
         });
       },
     },
     {
-      label: 'Paste values',
+      label: t`Paste values`,
       disabled: copied?.kind !== step.kind || copied.id === id,
       run: () =>
         copied &&
-        change(`Paste the values of ${label}`, putValues(layer, id, portableValues(copied))),
+        change(t`Paste the values of ${label}`, putValues(layer, id, portableValues(copied))),
     },
     {
-      label: 'Reset all values',
+      label: t`Reset all values`,
       disabled: !isChanged(step),
-      run: () => change(`Reset ${label}`, resetValues(layer, id)),
+      run: () => change(t`Reset ${label}`, resetValues(layer, id)),
     },
-    { label: 'Presets…', run: () => onPresets(step) },
+    { label: t`Presets…`, run: () => onPresets(step) },
   ];
 }

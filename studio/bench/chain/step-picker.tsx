@@ -16,6 +16,7 @@ import type { Patch } from '../../workers/protocol';
 import { PatchPicture } from '../patch-picture';
 import { usePatches } from '../patches';
 import { tip } from '../../ui/tip';
+import { t } from '../../words/t';
 
 /** Of a small picture, CSS px. */
 const WIDTH = 90;
@@ -39,7 +40,7 @@ export function StepPicker({ layer, definitions, onAdd }: Props) {
     <Dialog.Root open={open} onOpenChange={setOpen} modal={false}>
       <Dialog.Trigger asChild>
         <button type="button" className="-ml-1 rounded px-1 font-normal text-dim hover:text-ink">
-          + add a step
+          {t`+ add a step`}
         </button>
       </Dialog.Trigger>
       <Dialog.Portal>
@@ -49,9 +50,9 @@ export function StepPicker({ layer, definitions, onAdd }: Props) {
           onCloseAutoFocus={(e) => e.preventDefault()}
         >
           <div className="flex items-center justify-between pt-3 pr-3 pl-4">
-            <Dialog.Title className="font-semibold">Add a step</Dialog.Title>
+            <Dialog.Title className="font-semibold">{t`Add a step`}</Dialog.Title>
             <Dialog.Close
-              aria-label="Close the list"
+              aria-label={t`Close the list`}
               {...tip('Close ( Esc )')}
               className="rounded p-1.5 text-dim hover:bg-raised hover:text-ink"
             >
@@ -93,7 +94,7 @@ function Choice({
     const found = definitions.filter((d) => isSought(d, sought.trim()));
     const recent = lately.flatMap((kind) => found.filter((d) => d.kind === kind));
     return [
-      ...(recent.length > 0 && sought === '' ? [{ label: 'Lately', steps: recent }] : []),
+      ...(recent.length > 0 && sought === '' ? [{ label: t`Lately`, steps: recent }] : []),
       ...byPurpose(found),
     ];
   }, [definitions, sought, lately]);
@@ -157,8 +158,8 @@ function Choice({
         <Search size={14} />
         <input
           autoFocus
-          aria-label="Search steps"
-          placeholder="What should it do?"
+          aria-label={t`Search steps`}
+          placeholder={t`What should it do?`}
           value={sought}
           onChange={(e) => {
             setSought(e.target.value);
@@ -170,12 +171,12 @@ function Choice({
       <div
         ref={list}
         role="listbox"
-        aria-label="Steps"
+        aria-label={t`Steps`}
         className="min-h-0 flex-1 overflow-y-auto px-4 pb-2"
       >
         {groups.map((g) => (
-          <div key={g.label} role="group" aria-label={g.label}>
-            <h4 className="sticky top-0 z-10 bg-panel py-1 text-xs text-dim">{g.label}</h4>
+          <div key={g.label} role="group" aria-label={t(g.label)}>
+            <h4 className="sticky top-0 z-10 bg-panel py-1 text-xs text-dim">{t(g.label)}</h4>
             <div className="grid grid-cols-3 gap-1.5">
               {g.steps.map((d) => (
                 <Tile
@@ -192,13 +193,13 @@ function Choice({
         ))}
         {groups.length === 0 && (
           <p className="px-2 py-8 text-center text-sm text-dim">
-            No step does that. Try another word: glow, blur, warm, bend…
+            {t`No step does that. Try another word: glow, blur, warm, bend…`}
           </p>
         )}
       </div>
       <p className="min-h-12 border-t border-line px-4 py-1.5 text-xs text-dim">
         {definitions.find((d) => d.kind === at)?.help ??
-          'Point at a step to see it on the stage · arrows walk, Enter takes'}
+          t`Point at a step to see it on the stage · arrows walk, Enter takes`}
       </p>
     </div>
   );

@@ -13,6 +13,7 @@ import { listPresets, removePreset, savePreset } from '../../storage/step-preset
 import { Button } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
 import { tip } from '../../ui/tip';
+import { t } from '../../words/t';
 
 /** The presets of a step's kind: one is put on it, its values are saved as a new one. */
 export function StepPresets({
@@ -28,7 +29,9 @@ export function StepPresets({
   const [presets, setPresets] = useState<PresetRecord[] | null>(null);
   const [name, setName] = useState('');
   const read = () =>
-    listPresets(step.kind).then(setPresets, (e) => tellFailure('The presets could not be read', e));
+    listPresets(step.kind).then(setPresets, (e) =>
+      tellFailure(t`The presets could not be read`, e),
+    );
   useEffect(() => void read(), []); // eslint-disable-line react-hooks/exhaustive-deps -- once, as it opens
   const put = (preset: PresetRecord) => {
     useBench
@@ -41,19 +44,19 @@ export function StepPresets({
     if (!said) return;
     try {
       await savePreset(step.kind, said, portableValues(step));
-      toast.success(`“${said}” is a preset of ${label} now`);
+      toast.success(t`“${said}” is a preset of ${label} now`);
       setName('');
       await read();
     } catch (error) {
-      tellFailure('The preset could not be saved', error);
+      tellFailure(t`The preset could not be saved`, error);
     }
   };
   return (
     <Dialog
       open
       onOpenChange={(open) => !open && onClose()}
-      title={`Presets of ${label}`}
-      description="Values by name. They can be put on any step of this kind, on any layer."
+      title={t`Presets of ${label}`}
+      description={t`Values by name. They can be put on any step of this kind, on any layer.`}
     >
       <ul className="mb-3 flex max-h-[46vh] flex-col overflow-y-auto">
         {presets?.map((preset) => (
@@ -67,11 +70,11 @@ export function StepPresets({
             </button>
             <button
               type="button"
-              aria-label={`Delete ${preset.name}`}
+              aria-label={t`Delete ${preset.name}`}
               {...tip('Delete')}
               onClick={() =>
                 void removePreset(preset.id).then(read, (e) =>
-                  tellFailure('The preset could not be deleted', e),
+                  tellFailure(t`The preset could not be deleted`, e),
                 )
               }
               className="rounded p-1.5 text-dim hover:text-ink"
@@ -80,14 +83,14 @@ export function StepPresets({
             </button>
           </li>
         ))}
-        {presets?.length === 0 && <li className="text-sm text-dim">None yet.</li>}
+        {presets?.length === 0 && <li className="text-sm text-dim">{t`None yet.`}</li>}
       </ul>
       {presets && presets.length > 0 && (
         <Button
           onClick={() => {
             onClose();
             useSheet.getState().open({
-              title: `Presets of ${label}`,
+              title: t`Presets of ${label}`,
               cells: presets.map((preset) => ({
                 label: preset.name,
                 edit: setStep(layer, step.id, { values: { ...step.values, ...preset.values } }),
@@ -96,7 +99,7 @@ export function StepPresets({
             });
           }}
         >
-          See them on a look sheet
+          {t`See them on a look sheet`}
         </Button>
       )}
       <form
@@ -109,13 +112,13 @@ export function StepPresets({
         <input
           value={name}
           maxLength={80}
-          placeholder="Name"
-          aria-label="Name of the preset"
+          placeholder={t`Name`}
+          aria-label={t`Name of the preset`}
           onChange={(e) => setName(e.target.value)}
           className="min-w-0 flex-1 rounded bg-ground px-2 py-1 text-sm"
         />
         <Button type="submit" disabled={name.trim() === ''}>
-          Save the values of this step
+          {t`Save the values of this step`}
         </Button>
       </form>
     </Dialog>

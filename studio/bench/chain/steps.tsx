@@ -43,6 +43,7 @@ import { StepPicker } from './step-picker';
 import { StepPresets } from './step-presets';
 import { grades, isPicture } from '@ignis/core/scene/model/traits';
 import { tellFailure } from '../../state/failure';
+import { t } from '../../words/t';
 
 const { size, hardness, steady } = brushControls;
 const FINGER = { size, hardness, steady, ...smearControls };
@@ -58,7 +59,7 @@ export function Steps({ layer }: { layer: Layer }) {
         <LiveList
           items={layer.steps}
           definitions={definitions}
-          word="step"
+          addLabel={t`+ add a step`}
           folds
           around={WithHistogram}
           amount={amountOf(layer)}
@@ -72,7 +73,7 @@ export function Steps({ layer }: { layer: Layer }) {
                 definitions={definitions}
                 onAdd={(step) => {
                   const { change, set } = useBench.getState();
-                  change(`Add ${stepOfKind(step.kind).label}`, addStep(layer.id, step));
+                  change(t`Add ${t(stepOfKind(step.kind).label)}`, addStep(layer.id, step));
                   set({ step: step.id });
                 }}
               />
@@ -114,11 +115,11 @@ function PasteStep({ layer, copied }: { layer: Layer; copied: Step }) {
       onClick={() => {
         const { scene, change, set } = useBench.getState();
         const step = transplanted(copied, scene, layer.id);
-        change(`Paste ${label}`, addStep(layer.id, step));
+        change(t`Paste ${label}`, addStep(layer.id, step));
         set({ step: step.id });
       }}
     >
-      paste {label}
+      {t`paste ${label}`}
     </button>
   );
 }
@@ -202,12 +203,12 @@ function Smearing({ layer, id }: { layer: Layer; id: string }) {
     <>
       {among && <p className="text-sm text-dim">{among}</p>}
       {smearing ? (
-        <div className="mt-2 rounded-md bg-ground/60 p-2" role="group" aria-label="Brush">
+        <div className="mt-2 rounded-md bg-ground/60 p-2" role="group" aria-label={t`Brush`}>
           <FingerControls />
         </div>
       ) : (
         <Button onClick={() => useBench.getState().set({ mode: 'smear', step: id })}>
-          Smear on it
+          {t`Smear on it`}
         </Button>
       )}
     </>
@@ -235,7 +236,7 @@ function FingerControls() {
 /** Reads the file of a lookup table; the artist gets a message of what is wrong with it. */
 const readTable = (file: File) =>
   bringInTable(file).catch((error: Error) => {
-    tellFailure('That table could not be brought in', error);
+    tellFailure(t`That table could not be brought in`, error);
     return null;
   });
 
@@ -263,7 +264,7 @@ export function WithPictures({ children }: { children: React.ReactNode }) {
         ref={chooser}
         type="file"
         hidden
-        aria-label="Bring in a picture for a pattern"
+        aria-label={t`Bring in a picture for a pattern`}
         accept={PICTURES}
         onChange={(e) => {
           const file = e.target.files?.[0];
@@ -273,7 +274,7 @@ export function WithPictures({ children }: { children: React.ReactNode }) {
             (made) => answer.current(made?.source.asset ?? null),
             (error: Error) => {
               answer.current(null);
-              tellFailure('That could not be brought in', error);
+              tellFailure(t`That could not be brought in`, error);
             },
           );
         }}

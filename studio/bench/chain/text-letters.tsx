@@ -24,6 +24,7 @@ import type { TextLayer } from './text-layer';
 import { isText } from '@ignis/core/scene/model/traits';
 import { tellFailure } from '../../state/failure';
 import { tip } from '../../ui/tip';
+import { t } from '../../words/t';
 
 /** A number without a unit. */
 const numeric = (label: string): NumberParameter => ({
@@ -54,7 +55,7 @@ export function LetterControls({
   const { source } = layer;
   const range = rangesOver(source, from, to)[0]!;
   const { style } = range;
-  const live = liveEdit('Change the letters');
+  const live = liveEdit(t`Change the letters`);
   const set = (values: Partial<LetterStyle>) =>
     live.change(changeText(layer.id, (t) => restyled(t, from, to, values)));
   const family = familyOf(style.font);
@@ -65,19 +66,19 @@ export function LetterControls({
   const parameters: Parameters = {
     font,
     ...(family && family.weights.length > 1 && { weight }),
-    ...(weights && { weight: { ...weight, ...boundsOf(weights), help: 'How bold they are.' } }),
+    ...(weights && { weight: { ...weight, ...boundsOf(weights), help: t`How bold they are.` } }),
     ...((family?.italics || leans(face?.axes ?? [])) && { italic }),
     ...others,
   };
   const free = ownAxes(face?.axes ?? []);
   const axes: Parameters = Object.fromEntries(
-    free.map((axis) => [axis.tag, { ...numeric(axis.label), ...boundsOf(axis) }]),
+    free.map((axis) => [axis.tag, { ...numeric(t(axis.label)), ...boundsOf(axis) }]),
   );
   const axisEdit = (values: Record<string, unknown>) =>
     changeText(layer.id, (t) =>
       restyled(t, from, to, {}, { axes: { ...range.axes, ...(values as AxisValues) } }),
     );
-  const liveAxes = liveEdit('Change an axis of the font');
+  const liveAxes = liveEdit(t`Change an axis of the font`);
   const own = [
     ...new Set(
       everyLayer(scene.layers).flatMap((l) =>
@@ -89,7 +90,8 @@ export function LetterControls({
   return (
     <FontChoice
       value={{
-        words: source.content.slice(from, to).trim().split('\n')[0]!.slice(0, 40) || 'Lantern Week',
+        words:
+          source.content.slice(from, to).trim().split('\n')[0]!.slice(0, 40) || t`Lantern Week`,
         own,
         bringIn: () =>
           new Promise((resolve) => {
@@ -106,7 +108,7 @@ export function LetterControls({
         edits={(v) => changeText(layer.id, (t) => restyled(t, from, to, v as Partial<LetterStyle>))}
       />
       {free.length > 0 && (
-        <div role="group" aria-label="Axes of the font">
+        <div role="group" aria-label={t`Axes of the font`}>
           <ParameterControls
             parameters={axes}
             values={{
@@ -120,7 +122,7 @@ export function LetterControls({
         </div>
       )}
       {offered.length > 0 && (
-        <div className="mt-1.5 flex flex-wrap gap-1" role="group" aria-label="OpenType features">
+        <div className="mt-1.5 flex flex-wrap gap-1" role="group" aria-label={t`OpenType features`}>
           {offered.map((f) => {
             const on = hasFeature(range.features, f);
             return (
@@ -131,7 +133,7 @@ export function LetterControls({
                 {...tip(f.tag)}
                 onClick={() =>
                   useBench.getState().change(
-                    `${f.label} ${on ? 'off' : 'on'}`,
+                    `${t(f.label)} ${on ? 'off' : 'on'}`,
                     changeText(layer.id, (t) =>
                       restyled(t, from, to, {}, { features: withFeature(range.features, f, !on) }),
                     ),
@@ -139,7 +141,7 @@ export function LetterControls({
                 }
                 className={`rounded-full border px-2 text-xs leading-5 ${on ? 'border-ember/60 text-ember-ink' : 'border-line text-dim hover:text-ink'}`}
               >
-                {f.label}
+                {t(f.label)}
               </button>
             );
           })}
@@ -149,7 +151,7 @@ export function LetterControls({
         ref={chooser}
         type="file"
         hidden
-        aria-label="Bring in a font"
+        aria-label={t`Bring in a font`}
         accept={FONTS}
         onChange={(e) => {
           const file = e.target.files?.[0];
@@ -168,7 +170,7 @@ export function LetterControls({
             );
           bringInFont(file, choose).then(answer.current, (error: Error) => {
             answer.current(null);
-            tellFailure('That could not be brought in', error);
+            tellFailure(t`That could not be brought in`, error);
           });
         }}
       />
@@ -186,15 +188,15 @@ export function Notices({ layer }: { layer: TextLayer }) {
   const loaded = [
     ...missing.map((name) => {
       const font = /^[0-9a-f]{64}/.test(name)
-        ? 'A font of yours'
+        ? t`A font of yours`
         : fontTitle(name.replace(/-\d00.*$/, ''));
-      return `${font} cannot be had: its letters are drawn in Noto Sans.`;
+      return t`${font} cannot be had: its letters are drawn in Noto Sans.`;
     }),
     ...[...borrowed].map(([face, letters]) => {
       const some = [...letters].slice(0, 8).join(' ') + (letters.size > 8 ? ' …' : '');
       return face === null
-        ? `${some}: in no font that is here.`
-        : `${some}: not in this font, drawn in ${face}.`;
+        ? t`${some}: in no font that is here.`
+        : t`${some}: not in this font, drawn in ${face}.`;
     }),
   ];
   if (loaded.length === 0) return null;

@@ -13,10 +13,11 @@ import { ParameterControls } from '../../ui/parameter-controls';
 import { Node } from './node';
 import type { TextLayer } from './text-layer';
 import { isLine } from '@ignis/core/scene/model/traits';
+import { t } from '../../words/t';
 
 const SIDE = {
-  width: length('Width of the box', 600, { min: 1, max: 1e6 }),
-  height: length('Height of the box', 300, { min: 1, max: 1e6 }),
+  width: length(t`Width of the box`, 600, { min: 1, max: 1e6 }),
+  height: length(t`Height of the box`, 300, { min: 1, max: 1e6 }),
 };
 
 /** How the lines stand: aligned, in a box, along a line of light. */
@@ -25,18 +26,18 @@ export function Lines({ layer }: { layer: TextLayer }) {
   const { change, select, set } = useBench.getState();
   const { source } = layer;
   const { box, along } = source;
-  const live = liveEdit('Change the lines');
+  const live = liveEdit(t`Change the lines`);
   const text = (next: (t: TextContent) => TextContent) => changeText(layer.id, next);
   const lines = everyLayer(scene.layers).filter(isLine);
   const line = lines.find((l) => l.id === along?.line);
   const size = layoutBox(layer);
   return (
     <Node
-      title="Lines"
+      title={t`Lines`}
       essence={() =>
         [
           essenceOf({ align: paragraphParameters.align }, source.paragraph),
-          ...(line ? [`along ${line.name}`] : box ? ['in a box'] : []),
+          ...(line ? [t`along ${line.name}`] : box ? [t`in a box`] : []),
         ].join(' · ')
       }
     >
@@ -48,7 +49,7 @@ export function Lines({ layer }: { layer: TextLayer }) {
       />
       {!along && (
         <div className="flex min-h-7 items-center text-sm text-dim">
-          Box
+          {t`Box`}
           <span className="flex-1" />
           {box ? (
             <>
@@ -69,12 +70,12 @@ export function Lines({ layer }: { layer: TextLayer }) {
                 className="rounded px-1.5 text-xs hover:text-ink"
                 onClick={() =>
                   change(
-                    'Let the lines run',
+                    t`Let the lines run`,
                     text((t) => ({ ...t, box: null })),
                   )
                 }
               >
-                none
+                {t`none`}
               </button>
             </>
           ) : (
@@ -83,40 +84,40 @@ export function Lines({ layer }: { layer: TextLayer }) {
               className="rounded px-1.5 hover:text-ink"
               onClick={() =>
                 change(
-                  'Set in a box',
+                  t`Set in a box`,
                   text((t) => ({ ...t, box: size ?? { width: 600, height: 300 } })),
                 )
               }
             >
-              none
+              {t`none`}
             </button>
           )}
         </div>
       )}
       <div className="flex min-h-7 items-center text-sm text-dim">
-        Text path
+        {t`Text path`}
         <span className="flex-1" />
         <Menu
           trigger={
             <button
               type="button"
-              aria-label={`Text path: ${line?.name ?? (along ? 'its line is gone' : 'none')}`}
+              aria-label={t`Text path: ${line?.name ?? (along ? t`its line is gone` : t`none`)}`}
               className="max-w-40 truncate rounded px-1.5 text-ink hover:bg-raised"
             >
-              {line?.name ?? (along ? 'its line is gone' : 'none')}
+              {line?.name ?? (along ? t`its line is gone` : t`none`)}
             </button>
           }
           items={[
             {
-              label: 'None',
+              label: t`None`,
               disabled: !along,
-              run: () => change('Stand free', putAlong(layer.id, null)),
+              run: () => change(t`Stand free`, putAlong(layer.id, null)),
             },
             {
-              label: 'A new curve',
+              label: t`A new curve`,
               run: () => {
                 const curve = pathBeneath(layer, size);
-                change('Run along a new curve', (s) => {
+                change(t`Run along a new curve`, (s) => {
                   addInFront([curve], layer.id, false)(s);
                   putAlong(layer.id, curve.id)(s);
                 });
@@ -128,7 +129,7 @@ export function Lines({ layer }: { layer: TextLayer }) {
             ...lines.map((l) => ({
               label: l.name,
               disabled: l.id === along?.line,
-              run: () => change(`Run along ${l.name}`, putAlong(layer.id, l.id)),
+              run: () => change(t`Run along ${l.name}`, putAlong(layer.id, l.id)),
             })),
           ]}
         />

@@ -11,10 +11,11 @@ import { ParameterControls } from '../../ui/parameter-controls';
 import { Node } from './node';
 import type { TextLayer } from './text-layer';
 import { tip } from '../../ui/tip';
+import { t } from '../../words/t';
 
 /** Letters moved by rule; and what a text can be turned into. */
 export function Stagger({ layer }: { layer: TextLayer }) {
-  const live = liveEdit('Move the letters');
+  const live = liveEdit(t`Move the letters`);
   const { change, select } = useBench.getState();
   const drawn = () => {
     const found = drawnLayer(useBench.getState().scene, layer.id)?.source;
@@ -22,7 +23,7 @@ export function Stagger({ layer }: { layer: TextLayer }) {
   };
   return (
     <Node
-      title="Single letters"
+      title={t`Single letters`}
       essence={() => essenceOf({ rule: staggerParameters.rule }, layer.source.stagger)}
     >
       <ParameterControls
@@ -37,34 +38,34 @@ export function Stagger({ layer }: { layer: TextLayer }) {
         <Button
           look="plain"
           className="-ml-2"
-          {...tip('A group of one text a letter, for letters that stand at different depths')}
+          {...tip(t`A group of one text a letter, for letters that stand at different depths`)}
           onClick={() => {
             const text = drawn();
             if (!text) return;
             const group = newId();
-            change('Split into letters', splitIntoLetters(layer.id, text, group));
+            change(t`Split into letters`, splitIntoLetters(layer.id, text, group));
             select(group);
           }}
         >
-          split into letters
+          {t`split into letters`}
         </Button>
         <Button
           look="plain"
           className="-ml-2"
-          {...tip('A line of light round the letters; the text is hidden')}
+          {...tip(t`A line of light round the letters; the text is hidden`)}
           onClick={() => {
             const text = drawn();
             if (!text) return;
             const size = text.ranges[0]!.style.size;
             const line = outlinedText({ ...layer, source: text }, Math.max(2, size / 20));
-            change('Outlines as a line of light', (s) => {
+            change(t`Outlines as a line of light`, (s) => {
               setLayer(layer.id, { visible: false })(s);
               addInFront([line], layer.id, false)(s);
             });
             select(line.id);
           }}
         >
-          outlines as a line
+          {t`outlines as a line`}
         </Button>
       </div>
     </Node>

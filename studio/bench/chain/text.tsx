@@ -8,6 +8,7 @@ import type { TextLayer } from './text-layer';
 import { LetterControls, Notices } from './text-letters';
 import { Lines } from './text-lines';
 import { Stagger } from './text-stagger';
+import { t } from '../../words/t';
 
 /** How a text is set: its letters (those that are chosen, or all), its lines, and what moves its letters. */
 export function TextNodes({ layer }: { layer: TextLayer }) {
@@ -22,9 +23,9 @@ export function TextNodes({ layer }: { layer: TextLayer }) {
   return (
     <>
       <Node
-        title="Letters"
+        title={t`Letters`}
         essence={() => `${fontTitle(style.font)} · ${Math.round(style.size)} px`}
-        aside={part ? 'of what is chosen' : `${[...content].length} in all`}
+        aside={part ? t`of what is chosen` : t`${[...content].length} in all`}
       >
         <LetterControls layer={layer} from={from} to={to} />
         <Notices layer={layer} />

@@ -15,6 +15,7 @@ import { beginWeaving, weaveItself } from '../modes/weave/weaving';
 import { Node } from './node';
 import { grades, isLine } from '@ignis/core/scene/model/traits';
 import { tip } from '../../ui/tip';
+import { t } from '../../words/t';
 
 /** What a layer goes over and under: another, and a line also itself. */
 export function WeaveNode({ layer }: { layer: Layer }) {
@@ -30,15 +31,15 @@ export function WeaveNode({ layer }: { layer: Layer }) {
 
 /** How a line goes over and under itself. */
 function CrossingsNode({ layer, crossings }: { layer: Layer; crossings: Crossings }) {
-  const live = liveEdit('Change the crossings');
+  const live = liveEdit(t`Change the crossings`);
   return (
     <Node
-      title="With itself"
+      title={t`With itself`}
       aside={
         <button
           type="button"
-          aria-label="Let it cross"
-          {...tip('Remove: its light adds up where it crosses')}
+          aria-label={t`Let it cross`}
+          {...tip(t`Remove: its light adds up where it crosses`)}
           onClick={() => weaveItself(layer)}
           className="rounded p-1 hover:text-ink"
         >
@@ -77,7 +78,7 @@ function OtherNode({ layer }: { layer: Layer }) {
           onClick={() => beginWeaving(layer)}
           className="-ml-1 rounded px-1 font-normal text-dim hover:text-ink"
         >
-          + weave it with another
+          {t`+ weave it with another`}
         </button>
       }
     />
@@ -87,16 +88,16 @@ function OtherNode({ layer }: { layer: Layer }) {
 function OfWeave({ layer, weave }: { layer: Layer; weave: Weave }) {
   const scene = useBenchThrottled((s) => s.scene);
   const { change, set } = useBench.getState();
-  const live = liveEdit('Change the weave');
+  const live = liveEdit(t`Change the weave`);
   const subject = findLayer(scene, weave.with);
   const options = subjectsFor(scene, layer.id).map((l) => ({ value: l.id, label: l.name }));
   return (
     <Node
-      title="Weave"
+      title={t`Weave`}
       on={weave.enabled}
       onToggle={() =>
         change(
-          weave.enabled ? 'Turn the weave off' : 'Turn the weave on',
+          weave.enabled ? t`Turn the weave off` : t`Turn the weave on`,
           setWeave(layer.id, { enabled: !weave.enabled }),
         )
       }
@@ -107,14 +108,14 @@ function OfWeave({ layer, weave }: { layer: Layer; weave: Weave }) {
             className="rounded px-1 hover:text-ink"
             onClick={() => beginWeaving(layer)}
           >
-            stretches
+            {t`stretches`}
           </button>
           <button
             type="button"
-            aria-label="Remove the weave"
-            {...tip('Remove')}
+            aria-label={t`Remove the weave`}
+            {...tip(t`Remove`)}
             onClick={() => {
-              change('Remove the weave', putWeave(layer.id, null));
+              change(t`Remove the weave`, putWeave(layer.id, null));
               if (useBench.getState().mode === 'weave') set({ mode: 'arrange' });
             }}
             className="rounded p-1 hover:text-ink"
@@ -125,16 +126,16 @@ function OfWeave({ layer, weave }: { layer: Layer; weave: Weave }) {
       }
     >
       <div className="grid min-h-7 grid-cols-[104px_1fr] items-center gap-2">
-        <span className="text-sm text-dim">With</span>
+        <span className="text-sm text-dim">{t`With`}</span>
         <div className="flex min-w-0 justify-end">
           <ChoiceField
-            label="Woven with"
+            label={t`Woven with`}
             value={subject ? weave.with : ''}
             options={subject ? options : [{ value: '', label: 'gone' }, ...options]}
             onChange={(id) =>
               id &&
               change(
-                `Weave with ${findLayer(scene, id)!.name}`,
+                t`Weave with ${findLayer(scene, id)!.name}`,
                 setWeave(layer.id, { with: id, choices: [] }),
               )
             }
@@ -143,7 +144,7 @@ function OfWeave({ layer, weave }: { layer: Layer; weave: Weave }) {
       </div>
       {!subject && (
         <p className="py-1 text-sm text-alarm">
-          What it was woven with is gone. It waits, all in front, until that is back.
+          {t`What it was woven with is gone. It waits, all in front, until that is back.`}
         </p>
       )}
       <ParameterControls

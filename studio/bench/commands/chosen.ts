@@ -12,6 +12,7 @@ import { useBench } from '../../state/bench';
 import { modeOf } from '../modes/index';
 import { remove } from './layers';
 import { onlyPicture } from './view';
+import { t } from '../../words/t';
 
 /** What keys do with what is chosen: the mode goes first, then what is chosen beside it, then the layer. */
 
@@ -26,9 +27,12 @@ export function nudge(x: number, y: number): void {
   const by: Point = { x, y };
   if (!layer || modeOf(mode).nudge?.(layer, by)) return;
   if (others.length > 0)
-    change('Nudge layers', moveLayers([layer.id, ...others], translation(x, y)));
+    change(t`Nudge layers`, moveLayers([layer.id, ...others], translation(x, y)));
   else
-    change('Nudge', setPlacement(layer.id, { x: layer.placement.x + x, y: layer.placement.y + y }));
+    change(
+      t`Nudge`,
+      setPlacement(layer.id, { x: layer.placement.x + x, y: layer.placement.y + y }),
+    );
 }
 
 /** Lets go of guides, anchors and layers besides the selected one, and ends the mode if Esc does. */
@@ -54,14 +58,14 @@ export function chooseAll(): void {
 export function removeChosen(): void {
   const { guide, others, mode, change, set } = bench();
   if (guide) {
-    change('Remove a guide', removeGuide(guide));
+    change(t`Remove a guide`, removeGuide(guide));
     return set({ guide: null });
   }
   const layer = selectedLayer();
   if (!layer) return;
   if (others.length > 0) {
     const ids = outermost(bench().scene, [layer.id, ...others]);
-    change('Delete layers', (s) => ids.forEach((id) => removeLayer(id)(s)));
+    change(t`Delete layers`, (s) => ids.forEach((id) => removeLayer(id)(s)));
     return bench().select(null);
   }
   if (modeOf(mode).remove?.(layer)) return;

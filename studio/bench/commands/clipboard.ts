@@ -7,6 +7,7 @@ import { tellFailure } from '../../state/failure';
 import { useBench } from '../../state/bench';
 import { loadAssets } from '../../storage/assets';
 import { addAsset } from '../../workers/engine';
+import { t } from '../../words/t';
 
 /** Layers on the clipboard: they go from one scene to another, and from tab to tab. */
 
@@ -42,13 +43,13 @@ export async function pasteLayers(from: Scene): Promise<void> {
     const files = await loadAssets(names);
     for (const [name, bytes] of files) addAsset(name, bytes);
     if (names.some((name) => !files.has(name)))
-      toast.warning('A picture of it is no longer here', {
-        description: 'Open the scene it came from, and copy it again.',
+      toast.warning(t`A picture of it is no longer here`, {
+        description: t`Open the scene it came from, and copy it again.`,
       });
     const layers = unpacked(from);
-    bench().change(`Paste ${layers[0]!.name}`, addCarried(layers, from));
+    bench().change(t`Paste ${layers[0]!.name}`, addCarried(layers, from));
     bench().select(layers.at(-1)!.id);
   } catch (error) {
-    tellFailure('The layer could not be pasted', error);
+    tellFailure(t`The layer could not be pasted`, error);
   }
 }

@@ -40,6 +40,7 @@ import { toast } from 'sonner';
 import { useBench } from '../../state/bench';
 import { paintBrush, usePaint } from '../../state/paint';
 import { middleOfView } from './view';
+import { t } from '../../words/t';
 
 /** What is done with whole layers, by key, menu or button. */
 
@@ -49,21 +50,21 @@ const bench = useBench.getState;
 export function echo(layer: Layer): void {
   const { scene, change, select } = bench();
   const made = newEcho(layer, Math.round(Math.max(scene.width, scene.height) / 40));
-  change('Echo', addInFront([made], layer.id, false));
+  change(t`Echo`, addInFront([made], layer.id, false));
   select(made.id);
 }
 
 /** Darkens the scene away from its lights. */
 export function darkenScene(): void {
   const id = newId();
-  bench().change('Darken the scene', darken(id));
+  bench().change(t`Darken the scene`, darken(id));
   bench().select(id);
 }
 
 /** Lets what is too bright anywhere in the scene scatter. */
 export function glareScene(): void {
-  const made = newGrade('Glare', [newStep('light.glare')]);
-  bench().change('Glare over the scene', addInFront([made], null, false));
+  const made = newGrade(t`Glare`, [newStep('light.glare')]);
+  bench().change(t`Glare over the scene`, addInFront([made], null, false));
   bench().select(made.id);
 }
 
@@ -73,19 +74,19 @@ export function spill(layer: Layer): void {
   const target = likelySubject(scene, layer.id);
   if (!target) {
     toast.error('There is nothing for the light to fall on', {
-      description: 'Bring in a picture that does not fill the scene, or a text.',
+      description: t`Bring in a picture that does not fill the scene, or a text.`,
     });
     return;
   }
   const id = newId();
-  change(`Spill on ${target.name}`, spillOn(layer, target.id, id));
+  change(t`Spill on ${target.name}`, spillOn(layer, target.id, id));
   select(id);
 }
 
 /** Lets a layer cast a shadow on a floor, beneath it. */
 export function castShadow(layer: Layer): void {
   const id = newId();
-  bench().change(`Shadow of ${layer.name}`, castShadowOf(layer, id));
+  bench().change(t`Shadow of ${layer.name}`, castShadowOf(layer, id));
   bench().select(id);
   bench().set({ mode: 'style' });
 }
@@ -94,7 +95,7 @@ export function castShadow(layer: Layer): void {
 export function mirror(layer: Layer | null): void {
   const id = newId();
   bench().change(
-    layer ? `Reflection of ${layer.name}` : 'Reflection of all lights',
+    layer ? t`Reflection of ${layer.name}` : t`Reflection of all lights`,
     reflect(layer, id),
   );
   bench().select(id);
@@ -112,20 +113,20 @@ export function castChosenShadow(): void {
   if (subject) castShadow(subject);
   else
     toast.error('There is nothing to cast a shadow', {
-      description: 'Bring in a picture, or write a text: its shape casts the shadow.',
+      description: t`Bring in a picture, or write a text: its shape casts the shadow.`,
     });
 }
 
 export function remove(layer: Layer): void {
   const { scene, change, select } = bench();
   const { list, index, group } = standingOf(scene, layer.id);
-  change(`Delete ${layer.name}`, removeLayer(layer.id));
+  change(t`Delete ${layer.name}`, removeLayer(layer.id));
   select((list[index - 1] ?? list[index + 1] ?? group)?.id ?? null);
 }
 
 export function duplicate(layer: Layer): void {
   const id = newId();
-  bench().change(`Duplicate ${layer.name}`, duplicateLayer(layer.id, id));
+  bench().change(t`Duplicate ${layer.name}`, duplicateLayer(layer.id, id));
   bench().select(id);
 }
 
@@ -134,46 +135,46 @@ export function carry(layer: Layer, by: 1 | -1): void {
   const { scene, change } = bench();
   const { list, index, group } = standingOf(scene, layer.id);
   const to = index + by;
-  const label = by > 0 ? 'Carry forward' : 'Carry back';
+  const label = by > 0 ? t`Carry forward` : t`Carry back`;
   if (to >= 0 && to < list.length) {
     change(label, moveLayer(layer.id, to, group?.id ?? null));
-    announce(`${layer.name}, now ${to + 1} of ${list.length} from the back`);
+    announce(t`${layer.name}, now ${to + 1} of ${list.length} from the back`);
   } else if (group) {
     const around = standingOf(scene, group.id);
     change(
-      `${label}, out of ${group.name}`,
+      t`${label}, out of ${group.name}`,
       moveLayer(layer.id, around.index + (by > 0 ? 1 : 0), around.group?.id ?? null),
     );
-    announce(`${layer.name}, now out of ${group.name}`);
+    announce(t`${layer.name}, now out of ${group.name}`);
   }
 }
 
 /** Puts a layer into a group of its own, for others to be dropped on. */
 export function group(layer: Layer): void {
   const { change, select } = bench();
-  const made = newGroup('Group', [], 'through');
-  change(`Group ${layer.name}`, groupLayers([layer.id], made));
+  const made = newGroup(t`Group`, [], 'through');
+  change(t`Group ${layer.name}`, groupLayers([layer.id], made));
   select(made.id);
 }
 
 /** Puts a new layer in front of the selected one, or at the very front. */
 function add(layer: Layer): void {
   const { selected, change, select } = bench();
-  change(`Add ${layer.name}`, addInFront([layer], selected, false));
+  change(t`Add ${layer.name}`, addInFront([layer], selected, false));
   select(layer.id);
 }
 
 /** A layer of paint, to be painted on at once. */
 export function addPaint(): void {
-  add(newPaint('Paint'));
+  add(newPaint(t`Paint`));
   bench().set({ mode: 'paint' });
 }
 
 /** A layer of paint that shows only where a layer does, in front of all that is clipped to that already. */
 export function paintOver(layer: Layer): void {
   const { change, select, set } = bench();
-  const made = { ...newPaint(`Paint on ${layer.name}`), clip: true };
-  change(`Paint over ${layer.name}`, addInFront([made], layer.id, false));
+  const made = { ...newPaint(t`Paint on ${layer.name}`), clip: true };
+  change(t`Paint over ${layer.name}`, addInFront([made], layer.id, false));
   select(made.id);
   set({ mode: 'paint' });
 }
@@ -181,8 +182,8 @@ export function paintOver(layer: Layer): void {
 /** Smoke, or air that bends what lies behind it, from what a fire burns from. */
 export function riseFrom(fire: Layer, what: 'smoke' | 'haze'): void {
   const isSmoke = what === 'smoke';
-  const made = isSmoke ? newSmoke('Smoke') : newHaze('Heat haze');
-  const word = isSmoke ? `Let ${fire.name} smoke` : `Bend the air over ${fire.name}`;
+  const made = isSmoke ? newSmoke(t`Smoke`) : newHaze(t`Heat haze`);
+  const word = isSmoke ? t`Let ${fire.name} smoke` : t`Bend the air over ${fire.name}`;
   bench().change(word, riseBeside(fire.id, made, isSmoke ? 1.8 : 1.4));
   bench().select(made.id);
 }
@@ -190,8 +191,8 @@ export function riseFrom(fire: Layer, what: 'smoke' | 'haze'): void {
 /** A layer of paint, itself not seen, on whose strokes something begins. */
 export function paintBeginnings({ id, name }: Emitter): void {
   const { change, select, set } = bench();
-  const made = { ...newPaint(`Beginnings of ${name}`), opacity: 0 };
-  change(`Paint the beginnings of ${name}`, (s) => {
+  const made = { ...newPaint(t`Beginnings of ${name}`), opacity: 0 };
+  change(t`Paint the beginnings of ${name}`, (s) => {
     addInFront([made], id, false)(s);
     setEmitterLayer(id, made.id)(s);
     setEmitter(id, { from: 'area' })(s);
@@ -204,18 +205,18 @@ export function paintBeginnings({ id, name }: Emitter): void {
 export function paintAlong(line: Layer): void {
   const { change, select } = bench();
   const made = strokesAlong(line, paintBrush(), usePaint.getState().colour);
-  change('Paint along the line', addInFront([made], line.id, false));
+  change(t`Paint along the line`, addInFront([made], line.id, false));
   select(made.id);
 }
 
-export const addFill = (): void => add(newFill('Fill', '#233a66'));
+export const addFill = (): void => add(newFill(t`Fill`, '#233a66'));
 
-export const addGrade = (): void => add(newGrade('Grade', [newStep('grade.light')]));
+export const addGrade = (): void => add(newGrade(t`Grade`, [newStep('grade.light')]));
 
 /** Puts a layer that is made round (0, 0) in front of all groups that the selected one stands in. */
 function addInView(layer: Layer): void {
   const { selected, change, select } = bench();
-  change(`Add ${layer.name}`, addInFront([layer], selected, true));
+  change(t`Add ${layer.name}`, addInFront([layer], selected, true));
   select(layer.id);
   // A flare is laid by the two ends of its axis.
   bench().set({ mode: isFlare(layer) ? 'style' : 'arrange' });

@@ -9,6 +9,7 @@ import {
 import type { Take } from '@ignis/core/scene/model/schema';
 import { useBench } from '../../state/bench';
 import { tellFailure } from '../../state/failure';
+import { t } from '../../words/t';
 
 /** Commands about takes of the scene. */
 
@@ -18,10 +19,10 @@ const bench = useBench.getState;
 export function saveNow(): string | null {
   const name = nextTakeName(bench().scene);
   try {
-    bench().change('Save a take', saveTake(name, Date.now()));
+    bench().change(t`Save a take`, saveTake(name, Date.now()));
     return name;
   } catch (error) {
-    tellFailure('The take could not be saved', error as Error);
+    tellFailure(t`The take could not be saved`, error as Error);
     return null;
   }
 }
@@ -30,13 +31,13 @@ export function saveNow(): string | null {
 export function takeNow(): void {
   const name = saveNow();
   if (name)
-    toast(`Saved as “${name}”`, { description: 'It stays in the scene, whatever you change.' });
+    toast(t`Saved as “${name}”`, { description: t`It stays in the scene, whatever you change.` });
 }
 
 /** Makes the scene what it was in a take. */
 export function goBackTo(take: Take): void {
-  bench().change(`Go back to “${take.name}”`, backToTake(take.id));
-  toast(`As in “${take.name}”`, { description: 'Undo takes this back.' });
+  bench().change(t`Go back to “${take.name}”`, backToTake(take.id));
+  toast(t`As in “${take.name}”`, { description: t`Undo takes this back.` });
 }
 
 /** Puts a copy of a layer of a take in front. */
@@ -45,7 +46,7 @@ export function fetchLayer(take: Take, id: string): void {
   if (!layer) return;
   bench().change(`Fetch “${layer.name}” from “${take.name}”`, addLayers([layer]));
   bench().select(layer.id);
-  toast(`“${layer.name}” stands in front`, { description: `Fetched from “${take.name}”.` });
+  toast(t`“${layer.name}” stands in front`, { description: t`Fetched from “${take.name}”.` });
 }
 
 /** Shows what the scene is compared with until a key is let go. */

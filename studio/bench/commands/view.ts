@@ -3,6 +3,7 @@ import { toast } from 'sonner';
 import { useBench } from '../../state/bench';
 import type { View } from '../../state/workspace';
 import { centred, fitted, stageSize, zoomedAt } from '../stage/view';
+import { t } from '../../words/t';
 
 /** What the stage shows of the scene, and how large. */
 
@@ -41,7 +42,7 @@ export function onlyPicture(on: boolean): void {
   }
   before = view;
   set({ isBare: true });
-  toast('O or Esc brings the bench back', { id: 'bare', duration: 2500 });
+  toast(t`O or Esc brings the bench back`, { id: 'bare', duration: 2500 });
   // The stage is as large as the page a frame later.
   requestAnimationFrame(() => requestAnimationFrame(() => bench().isBare && zoomToFit()));
 }

@@ -10,6 +10,7 @@ import { Dialog } from '../../ui/dialog';
 import { BarChart, type Bar } from './bar-chart';
 import { OpeningCosts } from './opening';
 import { duration, mb } from './units';
+import { t } from '../../words/t';
 
 interface Row extends LayerCost {
   name: string;
@@ -19,16 +20,16 @@ const PARTS: Record<string, string> = {
   source: 'source',
   mask: 'mask',
   weave: 'weave',
-  coverage: 'coverage, for others',
+  coverage: t`coverage, for others`,
   blend: 'blend',
-  beneath: 'all that lies beneath',
-  end: 'to the screen',
-  pictures: 'reading the pictures',
+  beneath: t`all that lies beneath`,
+  end: t`to the screen`,
+  pictures: t`reading the pictures`,
 };
 
 function partName(scene: Scene, { layer, part }: Cost): string {
   const step = layer && findLayer(scene, layer)?.steps.find((s) => s.id === part);
-  return step ? stepOfKind(step.kind).label : (PARTS[part] ?? 'step of its group');
+  return step ? t(stepOfKind(step.kind).label) : (PARTS[part] ?? 'step of its group');
 }
 
 /** A layer by its name; a part of the scene by what it is. */
@@ -40,7 +41,7 @@ const named = (scene: Scene, cost: LayerCost): Row => ({
 /** A row as a bar: grey if its pixels were cached. */
 const barOf = (scene: Scene, { name, took, bytes, cached, parts }: Row): Bar => ({
   ...{ name, from: 0, to: took, isDim: cached },
-  label: `${duration(took)}${bytes ? ` · ${mb(bytes)}` : ''}${cached ? ' · cached' : ''}`,
+  label: `${duration(took)}${bytes ? ` · ${mb(bytes)}` : ''}${cached ? t` · cached` : ''}`,
   lines: parts.map((p) => `${partName(scene, p)}: ${p.cached ? 'cached' : duration(p.took)}`),
 });
 
@@ -68,7 +69,7 @@ export default function Costs({ onClose }: { onClose(): void }) {
   );
   return (
     <Dialog
-      title="What the picture costs"
+      title={t`What the picture costs`}
       open
       onOpenChange={(o) => !o && onClose()}
       width="w-[640px]"
@@ -76,15 +77,12 @@ export default function Costs({ onClose }: { onClose(): void }) {
       {last ? (
         <>
           <p className="mb-3 text-sm text-dim">
-            The last full picture, {last.region.width} × {last.region.height} px, took{' '}
-            <span className="text-ink">{duration(last.took)}</span>. Cached from picture to picture:{' '}
-            <span className="text-ink">{mb(last.cached)}</span>; all pixels together:{' '}
-            <span className="text-ink">{mb(last.use.inUse)}</span>, at most {mb(last.use.most)}.
+            {t`The last full picture, ${last.region.width} × ${last.region.height} px, took ${duration(last.took)}. Cached from picture to picture: ${mb(last.cached)}; all pixels together: ${mb(last.use.inUse)}, at most ${mb(last.use.most)}.`}
           </p>
           <div
             tabIndex={0}
             role="group"
-            aria-label="What each part costs"
+            aria-label={t`What each part costs`}
             className="max-h-[40vh] overflow-y-auto"
           >
             <BarChart
@@ -95,12 +93,11 @@ export default function Costs({ onClose }: { onClose(): void }) {
             />
           </div>
           <p className="mt-3 text-sm text-dim">
-            Grey: the pixels were cached, and only blended. Point at a bar for its parts; click it
-            to go to the layer.
+            {t`Grey: the pixels were cached, and only blended. Point at a bar for its parts; click it to go to the layer.`}
           </p>
         </>
       ) : (
-        <p className="text-sm text-dim">Making the picture to see what it costs…</p>
+        <p className="text-sm text-dim">{t`Making the picture to see what it costs…`}</p>
       )}
       <OpeningCosts />
     </Dialog>

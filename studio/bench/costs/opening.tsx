@@ -3,15 +3,16 @@ import { stretchesOf, useOpeningTimes } from '../../state/opening-times';
 import type { OpeningPart } from '../../workers/spans';
 import { BarChart } from './bar-chart';
 import { duration } from './units';
+import { t } from '../../words/t';
 
 const NAMES: Record<OpeningPart, string> = {
-  file: 'reading the file',
-  bench: 'setting up the stage',
-  kernels: 'compiling the kernels',
+  file: t`reading the file`,
+  bench: t`setting up the stage`,
+  kernels: t`compiling the kernels`,
   fonts: 'fonts',
-  decoding: 'decoding pictures',
-  'coarse picture': 'coarse picture, by layers',
-  'fine picture': 'fine picture, by layers',
+  decoding: t`decoding pictures`,
+  'coarse picture': t`coarse picture, by layers`,
+  'fine picture': t`fine picture, by layers`,
 };
 
 /** What opening the scene took, part by part. */
@@ -29,7 +30,7 @@ export function OpeningCosts() {
   return (
     <section className="mt-4 border-t border-line pt-3">
       <h3 className="mb-2 text-sm font-semibold">
-        Opening this scene took {duration(whole)}, to the fine picture
+        {t`Opening this scene took ${duration(whole)}, to the fine picture`}
       </h3>
       <BarChart
         bars={bars}

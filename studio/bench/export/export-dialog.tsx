@@ -33,6 +33,8 @@ import { Progress } from './progress';
 import { SizeFields, useExportScale } from './size-fields';
 import { useMadeFile } from './use-made-file';
 import { WordsInFile } from './words-in-file';
+import { t } from '../../words/t';
+import { errorWords } from '../../words/error-words';
 
 interface Props {
   open: boolean;
@@ -55,8 +57,8 @@ async function hand({ take }: Hand, file: () => Named | Promise<Named>): Promise
   try {
     await take(await file());
   } catch (error) {
-    if ((error as Error).name === 'AbortError') toast('The export is cancelled');
-    else tellFailure('The export failed', error);
+    if ((error as Error).name === 'AbortError') toast(t`The export is cancelled`);
+    else tellFailure(t`The export failed`, error);
   }
 }
 
@@ -91,10 +93,10 @@ export function ExportDialog({ open, onOpenChange }: Props) {
   try {
     size = exportRegion(scene, scale);
   } catch (error) {
-    fault = (error as Error).message;
+    fault = errorWords(error);
   }
-  if (what === 'light' && layers.size === 0) fault = 'Choose at least one layer.';
-  if (isEach && !scene.layers.some((l) => l.visible)) fault = 'No layer is visible.';
+  if (what === 'light' && layers.size === 0) fault = t`Choose at least one layer.`;
+  if (isEach && !scene.layers.some((l) => l.visible)) fault = t`No layer is visible.`;
 
   const options: ExportOptions = {
     ...{ scale, ...chosenFormat.options },
@@ -109,7 +111,7 @@ export function ExportDialog({ open, onOpenChange }: Props) {
   const made = useMadeFile(scene, isMade ? options : null, attempt);
 
   const title =
-    fault || isTogether ? `${scene.name} layers` : namedBy(names[what], wordsOf(scene, scale));
+    fault || isTogether ? t`${scene.name} layers` : namedBy(names[what], wordsOf(scene, scale));
   const name = fileName(title, `.${format}`);
 
   // The file that is seen is the one that is handed on: it is not made twice.
@@ -144,24 +146,24 @@ export function ExportDialog({ open, onOpenChange }: Props) {
     if (running.current) return running.current.cancel();
     setWaiting(null);
     setAsked(false);
-    toast('The export is cancelled');
+    toast(t`The export is cancelled`);
   };
   const save = ({ file, name }: Named) => {
     download(file, name);
-    toast.success('The picture is exported', { description: `${name}, ${inWords(file.size)}` });
+    toast.success(t`The picture is exported`, { description: `${name}, ${inWords(file.size)}` });
     onOpenChange(false);
   };
   const canShare = typeof navigator.share === 'function';
   const share = async ({ file, name }: Named) => {
     const files = [new File([file], name, { type: file.type })];
     if (!navigator.canShare?.({ files }))
-      throw new Error(`Files like “${name}” cannot be shared from here. Export it instead.`);
+      throw new Error(t`Files like “${name}” cannot be shared from here. Export it instead.`);
     await navigator.share({ files, title: scene.name });
   };
 
   return (
     <Dialog
-      title="Export"
+      title={t`Export`}
       open={open}
       onOpenChange={(o) => !isBusy && onOpenChange(o)}
       width="w-[960px]"
@@ -176,7 +178,7 @@ export function ExportDialog({ open, onOpenChange }: Props) {
               onMake={isLarge && !asked ? () => setAsked(true) : null}
             />
           ) : (
-            <section aria-label="The files" className="flex flex-col gap-2">
+            <section aria-label={t`The files`} className="flex flex-col gap-2">
               <ul className="h-[400px] overflow-auto rounded-lg border border-line bg-ground p-3">
                 {fault ||
                   (isRaster
@@ -190,9 +192,9 @@ export function ExportDialog({ open, onOpenChange }: Props) {
               </ul>
               <p className="text-dim">
                 {isRaster
-                  ? 'All layers as pictures, for other programs. Opened here again, it is live as long as its layers were not changed elsewhere.'
-                  : 'Each layer and group that is visible, on transparency, in one zip.'}
-                {left.length > 0 && ` Only the merged picture has all of ${left.join(', ')}.`}
+                  ? t`All layers as pictures, for other programs. Opened here again, it is live as long as its layers were not changed elsewhere.`
+                  : t`Each layer and group that is visible, on transparency, in one zip.`}
+                {left.length > 0 && t` Only the merged picture has all of ${left.join(', ')}.`}
               </p>
             </section>
           )}
@@ -208,7 +210,7 @@ export function ExportDialog({ open, onOpenChange }: Props) {
               <>
                 {canShare && (
                   <Button disabled={!!fault} onClick={() => void start({ take: share })}>
-                    <Share2 size={14} /> Share…
+                    <Share2 size={14} /> {t`Share…`}
                   </Button>
                 )}
                 <Button
@@ -217,7 +219,7 @@ export function ExportDialog({ open, onOpenChange }: Props) {
                   disabled={!!fault}
                   onClick={() => void start({ take: save })}
                 >
-                  Export
+                  {t`Export`}
                 </Button>
               </>
             )}
@@ -226,25 +228,25 @@ export function ExportDialog({ open, onOpenChange }: Props) {
         <div className="-mr-2 flex max-h-[calc(90vh-6.5rem)] min-w-0 flex-1 flex-col gap-3 overflow-auto pt-1 pr-2">
           <Presets disabled={isBusy} />
           <Choice<What>
-            label="What"
+            label={t`What`}
             value={what}
             onChange={(what) => set({ what })}
             options={[
-              ['picture', 'The picture'],
-              ['light', 'The light alone'],
-              ['each', 'Each layer'],
+              ['picture', t`The picture`],
+              ['light', t`The light alone`],
+              ['each', t`Each layer`],
             ]}
             disabled={isBusy}
           />
           {isEach && (
             <Choice<As>
-              label="As"
+              label={t`As`}
               value={as}
               onChange={(as) => set({ as })}
               options={[
-                ['zip', 'Files in a zip'],
-                ['openraster', 'One OpenRaster'],
-                ['together', `One ${formatNamed(LAYERED.format).label}`],
+                ['zip', t`Files in a zip`],
+                ['openraster', t`One OpenRaster`],
+                ['together', t`One ${t(formatNamed(LAYERED.format).label)}`],
               ]}
               disabled={isBusy}
             />
@@ -255,7 +257,7 @@ export function ExportDialog({ open, onOpenChange }: Props) {
           )}
           {what === 'picture' && (
             <label className="flex items-center gap-2">
-              <span className="w-20 shrink-0 text-dim">Ground</span>
+              <span className="w-20 shrink-0 text-dim">{t`Ground`}</span>
               <input
                 type="checkbox"
                 className="accent-[var(--ember)]"
@@ -263,7 +265,7 @@ export function ExportDialog({ open, onOpenChange }: Props) {
                 disabled={scene.background === null || isBusy}
                 onChange={(e) => set({ background: e.target.checked })}
               />
-              {scene.background === null ? 'The scene has no background' : 'With the background'}
+              {scene.background === null ? t`The scene has no background` : t`With the background`}
             </label>
           )}
           {what === 'light' && <LayerList chosen={layers} onChange={setChosen} disabled={isBusy} />}

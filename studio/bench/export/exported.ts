@@ -10,6 +10,7 @@ import { grades } from '@ignis/core/scene/model/traits';
 import { fileName } from '../../files/download';
 import { newExporter } from '../../workers/exporter';
 import { AS_PNG, type ExportOptions } from '../../workers/protocol';
+import { t } from '../../words/t';
 
 /** A file with its name. */
 export interface Named {
@@ -81,7 +82,7 @@ export const exportEach = (
     const zip = zipSync(files, { level: 0 });
     return {
       file: new Blob([zip as Uint8Array<ArrayBuffer>], { type: 'application/zip' }),
-      name: fileName(`${scene.name} layers`, '.zip'),
+      name: fileName(t`${scene.name} layers`, '.zip'),
     };
   });
 

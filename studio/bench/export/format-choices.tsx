@@ -9,12 +9,13 @@ import { useExportSettings } from '../../state/export-settings';
 import { ParameterControls } from '../../ui/parameter-controls';
 import type { ExportOptions } from '../../workers/protocol';
 import { Choice } from './choice';
+import { t } from '../../words/t';
 
 const FORMATS = pictureFormats.flatMap(({ format, label, written }) =>
   written ? [[format, label] as const] : [],
 );
 const DEPTHS: Readonly<Record<Depth, string>> = { 8: '8 bits', 16: '16 bits', 32: 'floats' };
-const SPACES: Readonly<Record<Space, string>> = { srgb: 'sRGB', p3: 'Display P3' };
+const SPACES: Readonly<Record<Space, string>> = { srgb: 'sRGB', p3: t`Display P3` };
 
 /** The format that is chosen, and how it is written. */
 interface ChosenFormat {
@@ -57,7 +58,7 @@ export function FormatChoices({ chosen, disabled, fixed }: Props) {
     <>
       {!fixed && (
         <Choice
-          label="Format"
+          label={t`Format`}
           value={format}
           onChange={(format) => set({ format })}
           options={FORMATS}
@@ -66,7 +67,7 @@ export function FormatChoices({ chosen, disabled, fixed }: Props) {
       )}
       {written.depths.length > 1 && (
         <Choice<Depth>
-          label="Depth"
+          label={t`Depth`}
           value={depth}
           onChange={(depth) => set({ depths: { ...settings.depths, [format]: depth } })}
           options={written.depths.toSorted((a, b) => a - b).map((d) => [d, DEPTHS[d]])}
@@ -75,12 +76,12 @@ export function FormatChoices({ chosen, disabled, fixed }: Props) {
       )}
       {depth === 32 && (
         <p className="pl-20 text-dim">
-          Linear light, with all that is brighter than white: for compositing elsewhere.
+          {t`Linear light, with all that is brighter than white: for compositing elsewhere.`}
         </p>
       )}
       {spaces.length > 1 && (
         <Choice<Space>
-          label="Colours"
+          label={t`Colours`}
           value={space}
           onChange={(space) => set({ space })}
           options={spaces.map((s) => [s, SPACES[s]])}

@@ -1,5 +1,6 @@
 import { everyLayer } from '@ignis/core/scene/model/schema';
 import { useBench } from '../../state/bench';
+import { t } from '../../words/t';
 
 interface Props {
   chosen: ReadonlySet<string>;
@@ -12,7 +13,7 @@ export function LayerList({ chosen, onChange, disabled }: Props) {
   const layers = useBench((s) => s.scene.layers);
   return (
     <fieldset className="flex gap-2" disabled={disabled}>
-      <legend className="float-left w-20 text-dim">Layers</legend>
+      <legend className="float-left w-20 text-dim">{t`Layers`}</legend>
       <ul className="max-h-32 flex-1 overflow-auto rounded-md bg-ground p-2">
         {everyLayer(layers)
           .filter((l) => !l.layers)
@@ -32,7 +33,7 @@ export function LayerList({ chosen, onChange, disabled }: Props) {
                   }}
                 />
                 {l.name}
-                {!l.visible && <span className="text-dim">(hidden)</span>}
+                {!l.visible && <span className="text-dim">{t`(hidden)`}</span>}
               </label>
             </li>
           ))}

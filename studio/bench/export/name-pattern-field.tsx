@@ -1,6 +1,7 @@
 import { NAME_WORDS, unknownWords } from '@ignis/core/files/name-pattern';
 import { useExportSettings } from '../../state/export-settings';
 import { tip } from '../../ui/tip';
+import { t } from '../../words/t';
 
 /** The words that a name can have in braces. */
 const WORDS = Object.entries(NAME_WORDS);
@@ -14,10 +15,10 @@ export function NamePatternField({ disabled }: { disabled: boolean }) {
   const [unknown] = unknownWords(pattern);
   return (
     <fieldset className="flex" disabled={disabled}>
-      <legend className="float-left w-20 shrink-0 pt-1 text-dim">Name</legend>
+      <legend className="float-left w-20 shrink-0 pt-1 text-dim">{t`Name`}</legend>
       <div className="flex flex-1 flex-col gap-1">
         <input
-          aria-label="Name of the file"
+          aria-label={t`Name of the file`}
           value={pattern}
           maxLength={200}
           onChange={(e) => set(e.target.value)}
@@ -29,7 +30,7 @@ export function NamePatternField({ disabled }: { disabled: boolean }) {
               <button
                 key={word}
                 type="button"
-                aria-label={`Put in {${word}}: ${stands}`}
+                aria-label={t`Put in {${word}}: ${stands}`}
                 {...tip(stands)}
                 onClick={() => set(`${pattern} {${word}}`.trim())}
                 className="rounded px-0.5 hover:bg-raised hover:text-ink"
@@ -40,7 +41,7 @@ export function NamePatternField({ disabled }: { disabled: boolean }) {
           )}
         </div>
         {unknown !== undefined && (
-          <p role="alert" className="text-ember-ink">{`{${unknown}} stands for nothing.`}</p>
+          <p role="alert" className="text-ember-ink">{t`{${unknown}} stands for nothing.`}</p>
         )}
       </div>
     </fieldset>

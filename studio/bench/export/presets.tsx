@@ -8,6 +8,7 @@ import {
   useExportSettings,
 } from '../../state/export-settings';
 import { Button } from '../../ui/button';
+import { t } from '../../words/t';
 
 /** Settings saved by name: chosen by a click, and saved anew. */
 export function Presets({ disabled }: { disabled: boolean }) {
@@ -23,8 +24,12 @@ export function Presets({ disabled }: { disabled: boolean }) {
     setWasNaming(true);
   };
   return (
-    <div role="group" aria-label="Presets" className="flex min-h-8 flex-wrap items-center gap-1.5">
-      <span className="w-20 shrink-0 text-dim">Presets</span>
+    <div
+      role="group"
+      aria-label={t`Presets`}
+      className="flex min-h-8 flex-wrap items-center gap-1.5"
+    >
+      <span className="w-20 shrink-0 text-dim">{t`Presets`}</span>
       {presets.map((preset) => {
         const isNow = isPresetNow(preset);
         return (
@@ -44,7 +49,7 @@ export function Presets({ disabled }: { disabled: boolean }) {
             <button
               type="button"
               disabled={disabled}
-              aria-label={`Remove the preset ${preset.name}`}
+              aria-label={t`Remove the preset ${preset.name}`}
               onClick={() => removePreset(preset.name)}
               className="rounded-full p-1.5 text-dim hover:text-ink"
             >
@@ -55,13 +60,13 @@ export function Presets({ disabled }: { disabled: boolean }) {
       })}
       {name === null ? (
         <Button look="plain" disabled={disabled} autoFocus={wasNaming} onClick={() => setName('')}>
-          <BookmarkPlus size={14} /> Save as a preset
+          <BookmarkPlus size={14} /> {t`Save as a preset`}
         </Button>
       ) : (
         <input
           autoFocus
-          aria-label="Name of the preset"
-          placeholder="Name, then Enter"
+          aria-label={t`Name of the preset`}
+          placeholder={t`Name, then Enter`}
           maxLength={40}
           value={name}
           onChange={(e) => setName(e.target.value)}

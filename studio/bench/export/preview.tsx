@@ -4,6 +4,8 @@ import { Button } from '../../ui/button';
 import { useUrl } from '../../ui/use-url';
 import { inWords } from '../../storage/room';
 import type { MadeFile } from './use-made-file';
+import { t } from '../../words/t';
+import { errorWords } from '../../words/error-words';
 
 interface Props {
   made: MadeFile;
@@ -32,7 +34,7 @@ export function Preview({ made, name, format, width, height, onMake }: Props) {
   const picture = file && url && isShown && (
     <img
       src={url}
-      alt={`The picture as ${label}`}
+      alt={t`The picture as ${label}`}
       draggable
       onLoad={centre}
       onDragStart={(e) => {
@@ -43,16 +45,16 @@ export function Preview({ made, name, format, width, height, onMake }: Props) {
     />
   );
   let words: string | null = null;
-  if (fault) words = fault.message;
-  else if (onMake) words = 'A picture as large as this takes a while.';
-  else if (file && !isShown) words = `${label} keeps every px: it looks as it does on the stage.`;
+  if (fault) words = errorWords(fault);
+  else if (onMake) words = t`A picture as large as this takes a while.`;
+  else if (file && !isShown) words = t`${label} keeps every px: it looks as it does on the stage.`;
 
   return (
-    <section aria-label="The file" className="flex flex-col gap-2">
+    <section aria-label={t`The file`} className="flex flex-col gap-2">
       <div
         tabIndex={0}
         role="group"
-        aria-label="The picture as it will be"
+        aria-label={t`The picture as it will be`}
         ref={view}
         className="relative flex bg-ground h-[400px] overflow-auto rounded-lg border border-line"
       >
@@ -60,12 +62,12 @@ export function Preview({ made, name, format, width, height, onMake }: Props) {
         {words && (
           <div className="m-auto flex flex-col items-center gap-3 p-6 text-center text-dim">
             <p role={fault ? 'alert' : undefined}>{words}</p>
-            {onMake && <Button onClick={onMake}>Show it</Button>}
+            {onMake && <Button onClick={onMake}>{t`Show it`}</Button>}
           </div>
         )}
         {!file && !words && (
           <div className="m-auto flex w-40 flex-col gap-2 text-center text-dim">
-            <p>Making the file</p>
+            <p>{t`Making the file`}</p>
             <div className="h-1 overflow-hidden rounded bg-line">
               <div className="h-full bg-ember" style={{ width: `${done * 100}%` }} />
             </div>
@@ -73,7 +75,7 @@ export function Preview({ made, name, format, width, height, onMake }: Props) {
         )}
       </div>
       <div className="flex items-baseline gap-2">
-        <output aria-label="Size of the file" className="font-semibold">
+        <output aria-label={t`Size of the file`} className="font-semibold">
           {file ? inWords(file.size) : '…'}
         </output>
         <span className="text-dim">
@@ -90,12 +92,14 @@ export function Preview({ made, name, format, width, height, onMake }: Props) {
               100 %
             </Button>
             <Button look="plain" active={whole} aria-pressed={whole} onClick={() => setWhole(true)}>
-              Whole
+              {t`Whole`}
             </Button>
           </div>
         )}
       </div>
-      {picture && <p className="text-dim">Drag the picture out of the window to save it there.</p>}
+      {picture && (
+        <p className="text-dim">{t`Drag the picture out of the window to save it there.`}</p>
+      )}
     </section>
   );
 }

@@ -1,4 +1,5 @@
 import { Button } from '../../ui/button';
+import { t } from '../../words/t';
 
 /** How far an export is (0–1), and what ends it. */
 export function Progress({ done, onCancel }: { done: number; onCancel(): void }) {
@@ -7,7 +8,7 @@ export function Progress({ done, onCancel }: { done: number; onCancel(): void })
     <>
       <div
         role="progressbar"
-        aria-label="Export"
+        aria-label={t`Export`}
         aria-valuenow={percent}
         aria-valuemin={0}
         aria-valuemax={100}
@@ -16,7 +17,7 @@ export function Progress({ done, onCancel }: { done: number; onCancel(): void })
         <div className="h-full bg-ember transition-[width]" style={{ width: `${done * 100}%` }} />
       </div>
       <span className="w-10 text-right text-dim">{percent} %</span>
-      <Button onClick={onCancel}>Cancel</Button>
+      <Button onClick={onCancel}>{t`Cancel`}</Button>
     </>
   );
 }

@@ -4,6 +4,7 @@ import { useBench } from '../../state/bench';
 import { useExportSettings } from '../../state/export-settings';
 import { NumberField } from '../../ui/number-field';
 import { Choice } from './choice';
+import { t } from '../../words/t';
 
 const SCALES = [0.5, 1, 2] as const;
 
@@ -31,20 +32,20 @@ export function SizeFields({ disabled }: { disabled: boolean }) {
   return (
     <div className="flex items-center gap-2" inert={disabled}>
       <Choice<number>
-        label="Size"
+        label={t`Size`}
         value={scale}
         onChange={(scale) => set({ scale })}
         options={SCALES.map((s) => [s, `×${s}`])}
         disabled={disabled}
       />
       <span className="ml-auto flex items-baseline text-dim">
-        {side('Width of the export', width)}×{side('Height of the export', height)}
+        {side(t`Width of the export`, width)}×{side(t`Height of the export`, height)}
         <span className="ml-1 text-xs">px</span>
       </span>
       <NumberField
         value={Number((scale * 100).toFixed(1))}
         parameter={{
-          ...{ label: 'Size of the export', unit: '%' },
+          ...{ label: t`Size of the export`, unit: '%' },
           ...{ min: 1, max: 800, step: 1, default: 100 },
         }}
         onChange={(percent) => set({ scale: percent / 100 })}

@@ -2,12 +2,13 @@ import { ChevronRight } from 'lucide-react';
 import { Collapsible } from 'radix-ui';
 import { LONGEST_WORDS, type About } from '@ignis/core/files/formats/xmp';
 import { useExportSettings } from '../../state/export-settings';
+import { t } from '../../words/t';
 
 const FIELDS = [
-  ['title', 'Title'],
-  ['description', 'Description'],
-  ['creator', 'Creator'],
-  ['rights', 'Rights'],
+  ['title', t`Title`],
+  ['description', t`Description`],
+  ['creator', t`Creator`],
+  ['rights', t`Rights`],
 ] as const satisfies readonly (readonly [keyof About, string])[];
 
 interface Props {
@@ -26,7 +27,7 @@ export function WordsInFile({ own, onChange, disabled }: Props) {
     <Collapsible.Root className="group">
       <Collapsible.Trigger className="flex w-full items-center gap-1 py-1 text-left text-dim hover:text-ink">
         <ChevronRight size={14} className="group-data-[state=open]:rotate-90" />
-        Words in the file
+        {t`Words in the file`}
         <span className="ml-auto">{said.length > 0 ? said.join(', ') : 'none'}</span>
       </Collapsible.Trigger>
       <Collapsible.Content>
@@ -48,7 +49,7 @@ export function WordsInFile({ own, onChange, disabled }: Props) {
             </label>
           ))}
           <p className="text-dim">
-            Programs that show pictures can read them. Creator and rights are remembered.
+            {t`Programs that show pictures can read them. Creator and rights are remembered.`}
           </p>
         </fieldset>
       </Collapsible.Content>

@@ -17,6 +17,7 @@ import { Button } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
 import { NumberField } from '../../ui/number-field';
 import { FrameDrawing } from './frame-drawing';
+import { t } from '../../words/t';
 
 const NONE: FrameSides = { left: 0, top: 0, right: 0, bottom: 0 };
 const RATIOS = [
@@ -27,12 +28,12 @@ const RATIOS = [
   ['2.39 : 1', 2.39],
 ] as const;
 const SIDES = [
-  ['left', 'Left side'],
-  ['top', 'Upper side'],
-  ['right', 'Right side'],
-  ['bottom', 'Lower side'],
+  ['left', t`Left side`],
+  ['top', t`Upper side`],
+  ['right', t`Right side`],
+  ['bottom', t`Lower side`],
 ] as const;
-const TURN = { ...degrees('Straighten', 0, { min: -45, max: 45 }), step: 0.1 };
+const TURN = { ...degrees(t`Straighten`, 0, { min: -45, max: 45 }), step: 0.1 };
 
 /** Moves the sides of the frame: outwards it grows, inwards it is cropped. Layers beyond it stay. */
 export function FrameDialog({ onClose }: { onClose(): void }) {
@@ -50,13 +51,13 @@ export function FrameDialog({ onClose }: { onClose(): void }) {
     setLevels(false);
   };
   const take = () => {
-    useBench.getState().change('Change the frame', straighten(angle, sides));
+    useBench.getState().change(t`Change the frame`, straighten(angle, sides));
     onClose();
   };
   return (
     <Dialog
-      title="The frame"
-      description="Drag its sides and corners: outwards the picture grows, inwards it is cropped. What lies beyond stays."
+      title={t`The frame`}
+      description={t`Drag its sides and corners: outwards the picture grows, inwards it is cropped. What lies beyond stays.`}
       open
       onOpenChange={(open) => !open && onClose()}
       width="w-[860px]"
@@ -75,7 +76,7 @@ export function FrameDialog({ onClose }: { onClose(): void }) {
                 />
               </Row>
             ))}
-            <Row label="Straighten">
+            <Row label={t`Straighten`}>
               <NumberField
                 value={angle}
                 parameter={TURN}
@@ -84,7 +85,7 @@ export function FrameDialog({ onClose }: { onClose(): void }) {
               />
             </Row>
             <Button active={levels} onClick={() => setLevels(!levels)}>
-              <Ruler size={14} /> Draw what should be level
+              <Ruler size={14} /> {t`Draw what should be level`}
             </Button>
           </div>
           <div className="flex flex-wrap gap-1.5">
@@ -93,16 +94,16 @@ export function FrameDialog({ onClose }: { onClose(): void }) {
                 {label}
               </Button>
             ))}
-            {content && <Button onClick={() => setSides(content)}>What is there</Button>}
-            <Button onClick={() => turn(0)}>As it is</Button>
+            {content && <Button onClick={() => setSides(content)}>{t`What is there`}</Button>}
+            <Button onClick={() => turn(0)}>{t`As it is`}</Button>
           </div>
           <p className="text-sm" role="status">
             {fault ?? `${width} × ${height} px`}
           </p>
           <div className="flex gap-2">
-            <Button onClick={onClose}>Cancel</Button>
+            <Button onClick={onClose}>{t`Cancel`}</Button>
             <Button look="ember" disabled={fault !== null} onClick={take}>
-              Change the frame
+              {t`Change the frame`}
             </Button>
           </div>
           <Scaling onClose={onClose} />
@@ -128,25 +129,25 @@ function Scaling({ onClose }: { onClose(): void }) {
   const fault = frameFault(width, height);
   return (
     <div className="mt-auto flex flex-col gap-1 border-t border-line pt-3">
-      <Row label="Whole scene, width">
+      <Row label={t`Whole scene, width`}>
         <NumberField
           value={wide}
-          parameter={count('Width of the whole scene', scene.width, { max: MAX_SIDE })}
+          parameter={count(t`Width of the whole scene`, scene.width, { max: MAX_SIDE })}
           onChange={(v) => setWide(Math.round(v))}
           onDone={() => undefined}
         />
       </Row>
       <p className="text-sm text-dim">
-        {fault ?? `The same picture, ${width} × ${height} px; every blur and line goes along.`}
+        {fault ?? t`The same picture, ${width} × ${height} px; every blur and line goes along.`}
       </p>
       <Button
         disabled={fault !== null || by === 1}
         onClick={() => {
-          useBench.getState().change('Scale the scene', scaleScene(by));
+          useBench.getState().change(t`Scale the scene`, scaleScene(by));
           onClose();
         }}
       >
-        Scale the scene
+        {t`Scale the scene`}
       </Button>
     </div>
   );

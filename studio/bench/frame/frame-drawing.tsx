@@ -5,6 +5,7 @@ import type { FrameSides } from '@ignis/core/scene/edits/frame-edits';
 import { levelling } from '@ignis/core/scene/edits/frame-edits';
 import type { Scene } from '@ignis/core/scene/model/schema';
 import { useScenePicture } from '../../state/scene-pictures';
+import { t } from '../../words/t';
 
 /** Of the drawing, px, and what is left free about the picture. */
 const WIDE = 560;
@@ -101,7 +102,7 @@ export function FrameDrawing({ scene, sides, angle, levels, onSides, onLevel }: 
       width={WIDE}
       height={HIGH}
       role="img"
-      aria-label="The frame on the picture"
+      aria-label={t`The frame on the picture`}
       className={`shrink-0 touch-none rounded-lg bg-ground ${levels ? 'cursor-crosshair' : ''}`}
       onPointerDown={(e) => {
         if (!levels) return;

@@ -35,6 +35,7 @@ import {
   saveTemplate,
   takeFromLibrary,
 } from './library';
+import { plural, t } from '../../words/t';
 
 /** Whatever the artist wants to use again, in this scene and in others. */
 export default function LibraryDialog({ onClose }: { onClose(): void }) {
@@ -64,11 +65,11 @@ export default function LibraryDialog({ onClose }: { onClose(): void }) {
         onClose();
         if (used.kind === 'scene') void navigate(`/scene/${used.id}`);
       })
-      .catch((error: unknown) => tellFailure(`“${item.name}” could not be used`, error));
+      .catch((error: unknown) => tellFailure(t`“${item.name}” could not be used`, error));
   const remove = async (item: LibraryItem) => {
     await removeFromLibrary(item);
-    toast(`“${item.name}” is no longer in the library`, {
-      action: { label: 'Undo', onClick: () => void putInLibrary(item).then(refresh) },
+    toast(t`“${item.name}” is no longer in the library`, {
+      action: { label: t`Undo`, onClick: () => void putInLibrary(item).then(refresh) },
       duration: 10_000,
     });
   };
@@ -76,8 +77,8 @@ export default function LibraryDialog({ onClose }: { onClose(): void }) {
     const count = await bringInLibrary(file);
     toast.success(
       count === 0
-        ? 'All of it is in your library already'
-        : `${count === 1 ? 'One thing was' : `${count} things were`} added to your library`,
+        ? t`All of it is in your library already`
+        : t`${plural(count, 'One thing was', '# things were')} added to your library`,
     );
   };
 
@@ -85,48 +86,50 @@ export default function LibraryDialog({ onClose }: { onClose(): void }) {
     <Dialog
       open
       onOpenChange={(open) => !open && onClose()}
-      title="Library"
-      description="Layers, looks, brushes and whole scenes to use again. A click uses one here; its name and tags find it."
+      title={t`Library`}
+      description={t`Layers, looks, brushes and whole scenes to use again. A click uses one here; its name and tags find it.`}
       width="w-[1100px]"
     >
       <div className="mb-4 flex flex-wrap items-center gap-2">
         <Button
           look="ember"
           disabled={!layer}
-          onClick={() => layer && attempt('The layer could not be saved', () => saveLayer(layer))}
+          onClick={() => layer && attempt(t`The layer could not be saved`, () => saveLayer(layer))}
         >
-          <Plus size={15} /> Save {layer ? `“${shortName(layer.name)}”` : 'the layer'}
+          <Plus size={15} /> {layer ? t`Save “${shortName(layer.name)}”` : t`Save the layer`}
         </Button>
-        <Button onClick={() => attempt('The scene could not be saved', () => saveTemplate(scene))}>
-          <Plus size={15} /> Save the scene as a template
+        <Button onClick={() => attempt(t`The scene could not be saved`, () => saveTemplate(scene))}>
+          <Plus size={15} /> {t`Save the scene as a template`}
         </Button>
         <span className="flex-1" />
         <Button look="plain" onClick={() => chooser.current?.click()}>
-          <FolderOpen size={15} /> Bring in a library
+          <FolderOpen size={15} /> {t`Bring in a library`}
         </Button>
         <Button
           look="plain"
           disabled={all.length === 0}
           onClick={() =>
-            attempt('The library could not be saved', async () =>
+            attempt(t`The library could not be saved`, async () =>
               download(await libraryFile(all), 'Library.ignis-library'),
             )
           }
         >
-          <Download size={15} /> Save it as a file
+          <Download size={15} /> {t`Save it as a file`}
         </Button>
         <FileInput
           ref={chooser}
-          label="Bring in a library"
+          label={t`Bring in a library`}
           accept=".ignis-library"
-          onFiles={([file]) => file && attempt('That could not be brought in', () => bringIn(file))}
+          onFiles={([file]) =>
+            file && attempt(t`That could not be brought in`, () => bringIn(file))
+          }
         />
       </div>
       <div className="flex gap-5">
         <div className="flex w-44 shrink-0 flex-col gap-3">
           <SearchField
-            label="Search the library"
-            placeholder="Name or tag"
+            label={t`Search the library`}
+            placeholder={t`Name or tag`}
             value={text}
             onChange={setText}
           />
@@ -138,17 +141,15 @@ export default function LibraryDialog({ onClose }: { onClose(): void }) {
             <p className="grid h-full place-items-center text-center text-dim">
               {all.length === 0 ? (
                 <>
-                  Nothing is in it yet. Save a layer that you want in other scenes,
-                  <br />
-                  or this scene, to begin others with it.
+                  {t`Nothing is in it yet. Save a layer that you want in other scenes, or this scene, to begin others with it.`}
                 </>
               ) : (
-                'Nothing in the library is called that.'
+                t`Nothing in the library is called that.`
               )}
             </p>
           )}
           <ul
-            aria-label="Library"
+            aria-label={t`Library`}
             className="grid grid-cols-[repeat(auto-fill,minmax(190px,1fr))] gap-3"
           >
             {shown.map((item) => (
@@ -157,9 +158,9 @@ export default function LibraryDialog({ onClose }: { onClose(): void }) {
                 item={item}
                 onTake={() => take(item)}
                 onChange={(change) =>
-                  attempt('It could not be changed', () => putInLibrary({ ...item, ...change }))
+                  attempt(t`It could not be changed`, () => putInLibrary({ ...item, ...change }))
                 }
-                onRemove={() => attempt('It could not be deleted', () => remove(item))}
+                onRemove={() => attempt(t`It could not be deleted`, () => remove(item))}
               />
             ))}
           </ul>
@@ -195,8 +196,8 @@ function Sorts({
     </button>
   );
   return (
-    <div role="group" aria-label="What to show">
-      {row('All', null, items.length)}
+    <div role="group" aria-label={t`What to show`}>
+      {row(t`All`, null, items.length)}
       {librarySorts.map(({ sort: value, label }) => {
         const count = counts.get(value) ?? 0;
         return count > 0 && row(label, value, count);
@@ -218,7 +219,7 @@ function Tags({
   const tags = [...new Set(items.flatMap((i) => i.tags))].sort();
   if (tags.length === 0) return null;
   return (
-    <div role="group" aria-label="Tags" className="flex flex-wrap gap-1">
+    <div role="group" aria-label={t`Tags`} className="flex flex-wrap gap-1">
       {tags.slice(0, 40).map((tag) => (
         <button
           key={tag}
@@ -263,7 +264,7 @@ function Card({
     <li className="overflow-hidden rounded-lg border border-line bg-panel">
       <button
         type="button"
-        aria-label={`Use ${name}`}
+        aria-label={t`Use ${name}`}
         onClick={onTake}
         className="grid aspect-[3/2] w-full place-items-center overflow-hidden bg-raised hover:brightness-125"
       >
@@ -272,21 +273,21 @@ function Card({
       <div className="px-2 pt-1 pb-1.5">
         <div className="flex items-center">
           <NameField
-            label={`Name of ${name}`}
+            label={t`Name of ${name}`}
             value={name}
             most={MAX_ENTRY_NAME}
             onChange={(to) => onChange({ name: to })}
             className="-ml-1 min-w-0 flex-1 text-sm"
           />
-          <IconButton label={`Take ${name} out of the library`} onClick={onRemove}>
+          <IconButton label={t`Take ${name} out of the library`} onClick={onRemove}>
             <Trash2 size={13} />
           </IconButton>
         </div>
         <div className="flex items-center gap-1 text-xs text-dim">
           <span className="shrink-0">{one}</span>
           <NameField
-            label={`Tags of ${name}`}
-            placeholder="· add tags"
+            label={t`Tags of ${name}`}
+            placeholder={t`· add tags`}
             value={tags.join(', ')}
             onChange={(text) => onChange({ tags: tagsIn(text) })}
             className="w-full placeholder:text-dim/80 focus:text-ink"

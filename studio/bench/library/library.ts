@@ -19,6 +19,7 @@ import { openLibrary, packLibrary } from '../../workers/files';
 import { brushScene, stampAsset } from '../brushes/sample';
 import { pasteLayers } from '../commands/clipboard';
 import { addPaint } from '../commands/layers';
+import { plural, t } from '../../words/t';
 
 /** What is done with things of the library. */
 
@@ -50,7 +51,7 @@ const itemOf = async (entry: LibraryEntry): Promise<LibraryItem> =>
 
 async function save(name: string, thing: LibraryThing): Promise<void> {
   await putInLibrary(await itemOf({ name: name.slice(0, MAX_ENTRY_NAME), tags: [], thing }));
-  toast.success(`“${name}” is in your library`);
+  toast.success(t`“${name}” is in your library`);
 }
 
 /** Saves a layer in the library, with all that it holds. */
@@ -80,8 +81,8 @@ export async function takeFromLibrary({ thing, name }: LibraryItem): Promise<Use
     }
     case 'recipe': {
       if (!findLayer(scene, selected))
-        throw new Error('Choose the layer that it should be put on, and take it again.');
-      change(`Put on ${name}`, putRecipe(selected!, thing.recipe));
+        throw new Error(t`Choose the layer that it should be put on, and take it again.`);
+      change(t`Put on ${name}`, putRecipe(selected!, thing.recipe));
       return { kind: 'here' };
     }
     case 'brush':
@@ -96,7 +97,7 @@ export async function takeFromLibrary({ thing, name }: LibraryItem): Promise<Use
 /** Says which things are not where they should be, if any are. */
 function tellLost(what: string, lost: readonly string[]): void {
   if (lost.length > 0)
-    toast.warning(`${what} without ${lost.length === 1 ? 'one thing' : `${lost.length} things`}`, {
+    toast.warning(t`${what} without ${plural(lost.length, 'one thing', '# things')}`, {
       description: lost.slice(0, 4).join(' '),
       duration: 20_000,
     });
@@ -106,8 +107,8 @@ function tellLost(what: string, lost: readonly string[]): void {
 export async function libraryFile(entries: readonly LibraryEntry[]): Promise<Blob> {
   const { file, lost } = await packLibrary(entries, await loadAssets(assetsOfEntries(entries)));
   tellLost(
-    'The library is saved',
-    lost.map((name) => `A picture or a font of “${name}” is no longer in this browser.`),
+    t`The library is saved`,
+    lost.map((name) => t`A picture or a font of “${name}” is no longer in this browser.`),
   );
   return file;
 }
@@ -120,6 +121,6 @@ export async function bringInLibrary(file: File): Promise<number> {
   const here = new Set((await listLibrary()).map((i) => JSON.stringify(i.thing)));
   const fresh = entries.filter((e) => !here.has(JSON.stringify(e.thing)));
   for (const entry of fresh) await putInLibrary(await itemOf(entry));
-  tellLost('The library was brought in', lost);
+  tellLost(t`The library was brought in`, lost);
   return fresh.length;
 }

@@ -9,13 +9,14 @@ import { useStageAids } from '../../state/stage-aids';
 import { ChoiceField } from '../../ui/choice-field';
 import { IconButton } from '../../ui/icon-button';
 import type { ScopeKind } from './scopes-chart';
+import { t } from '../../words/t';
 
 const Chart = lazy(() => import('./scopes-chart'));
 
 const KINDS: readonly { kind: ScopeKind; label: string }[] = [
-  { kind: 'histogram', label: 'Histogram' },
-  { kind: 'waveform', label: 'Waveform' },
-  { kind: 'colours', label: 'Colours' },
+  { kind: 'histogram', label: t`Histogram` },
+  { kind: 'waveform', label: t`Waveform` },
+  { kind: 'colours', label: t`Colours` },
 ];
 
 const share = (v: number): string => `${v > 0 && v < 0.001 ? '< 0.1' : (v * 100).toFixed(1)} %`;
@@ -35,17 +36,17 @@ function Out() {
   const isOfStep = of === 'step' && layer !== undefined && step !== undefined;
   const scopes = useScopes(isOfStep ? { layer: layer.id, step: step.id } : null);
   const words = scopes
-    ? `${share(scopes.clipped)} beyond white · ${share(scopes.crushed)} black`
-    : 'Counting tones…';
+    ? t`${share(scopes.clipped)} beyond white · ${share(scopes.crushed)} black`
+    : t`Counting tones…`;
   return (
     <section
-      aria-label="Scopes"
+      aria-label={t`Scopes`}
       className="absolute bottom-3 left-3 z-20 w-[264px] rounded-lg border border-line bg-panel/95 p-2 shadow-2xl"
       onPointerDown={(e) => e.stopPropagation()}
     >
       <div className="flex items-center justify-between gap-2">
         <Tabs.Root value={kind} onValueChange={(v) => setKind(v as ScopeKind)}>
-          <Tabs.List aria-label="Which scope" className="flex gap-0.5">
+          <Tabs.List aria-label={t`Which scope`} className="flex gap-0.5">
             {KINDS.map((k) => (
               <Tabs.Trigger
                 key={k.kind}
@@ -58,7 +59,7 @@ function Out() {
           </Tabs.List>
         </Tabs.Root>
         <IconButton
-          label="Put the scopes away"
+          label={t`Put the scopes away`}
           onClick={() => useStageAids.getState().flip('scopes')}
         >
           <X size={13} />
@@ -77,13 +78,13 @@ function Out() {
       <p className="text-xs text-dim">{words}</p>
       {step && (
         <div className="mt-1 flex items-center justify-between gap-2 text-xs text-dim">
-          of
+          {t`of`}
           <ChoiceField
-            label="What the scopes look at"
+            label={t`What the scopes look at`}
             value={isOfStep ? 'step' : 'scene'}
             options={[
-              { value: 'scene', label: 'the scene' },
-              { value: 'step', label: `what comes into ${stepOfKind(step.kind).label}` },
+              { value: 'scene', label: t`the scene` },
+              { value: 'step', label: t`what comes into ${stepOfKind(step.kind).label}` },
             ]}
             onChange={(v) => setOf(v as 'scene' | 'step')}
           />

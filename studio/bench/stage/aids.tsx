@@ -10,6 +10,7 @@ import { useStageAids } from '../../state/stage-aids';
 import { follow, scenePoint } from './pointer';
 import { snapper } from './snapping';
 import { movable, named } from '../../ui/tip';
+import { t } from '../../words/t';
 
 /** How thick the rulers are, CSS px. */
 export const RULER = 20;
@@ -32,13 +33,13 @@ function carry(stage: Element, down: React.PointerEvent, guide: Guide): void {
   follow(down.nativeEvent, {
     move(e) {
       if (off(e)) {
-        if (known) drag('Remove a guide', removeGuide(guide.id));
+        if (known) drag(t`Remove a guide`, removeGuide(guide.id));
         else cancelDrag();
         return;
       }
       const p = snap.point(scenePoint(stage, e), e);
       const at = Math.round(p[guide.axis] * 10) / 10;
-      drag(known ? 'Move a guide' : 'Add a guide', putGuide({ ...guide, at }));
+      drag(known ? t`Move a guide` : t`Add a guide`, putGuide({ ...guide, at }));
     },
     up: () => drop(),
   });
@@ -104,7 +105,7 @@ export function Guides({ stage, width, height }: Props) {
               down.stopPropagation();
               carry(stage.current!, down, g);
             }}
-            {...movable(`Guide at ${g.at} px: drag it; back to its ruler removes it`)}
+            {...movable(t`Guide at ${g.at} px: drag it; back to its ruler removes it`)}
           >
             <line {...line(g.axis, g.at)} stroke="transparent" strokeWidth={9} />
             <line
@@ -179,7 +180,7 @@ export function Rulers({ stage, width, height }: Props) {
         onPointerDown={begin('y')}
         className="cursor-ns-resize"
         data-testid="ruler-top"
-        {...named('Pull a guide down from here')}
+        {...named(t`Pull a guide down from here`)}
       >
         <rect width={width} height={RULER} className="fill-panel" />
         {marks('x', width).map((v) => {
@@ -198,7 +199,7 @@ export function Rulers({ stage, width, height }: Props) {
         onPointerDown={begin('x')}
         className="cursor-ew-resize"
         data-testid="ruler-left"
-        {...named('Pull a guide out from here')}
+        {...named(t`Pull a guide out from here`)}
       >
         <rect y={RULER} width={RULER} height={height} className="fill-panel" />
         {marks('y', height).map((v) => {

@@ -7,6 +7,7 @@ import type { Homography } from '@ignis/core/geometry/homography';
 import { inverseOf, project } from '@ignis/core/geometry/homography';
 import { follow } from './pointer';
 import { movable, named } from '../../ui/tip';
+import { t } from '../../words/t';
 
 /** Handles by their share of the box: corners keep proportions, sides stretch. */
 const HANDLES = [
@@ -141,7 +142,7 @@ export function BoxHandles({ stage, box, map, warp, about: chosen, ...does }: Pr
         onPointerDown={pressed((e, start) => does.turn(about, angleOf(own(e)) - angleOf(start), e))}
         className="cursor-grab"
         data-testid="rotate"
-        {...movable('Rotate; Shift holds to 15°')}
+        {...movable(t`Rotate; Shift holds to 15°`)}
       >
         <circle cx={knob.x} cy={knob.y} r={12} fill="transparent" />
         <circle cx={knob.x} cy={knob.y} r={5.5} fill="#161616" stroke="#fff" strokeWidth={2} />
@@ -153,7 +154,7 @@ export function BoxHandles({ stage, box, map, warp, about: chosen, ...does }: Pr
           }
           className="cursor-move"
           data-testid="pivot"
-          {...named('The pivot, about which it turns: hold Alt and drag it where you need it')}
+          {...named(t`The pivot, about which it turns: hold Alt and drag it where you need it`)}
         >
           <circle cx={pin.x} cy={pin.y} r={9} fill="transparent" />
           <g fill="none" strokeLinecap="round">
@@ -189,7 +190,9 @@ export function BoxHandles({ stage, box, map, warp, about: chosen, ...does }: Pr
             className={side ? 'cursor-ew-resize' : 'cursor-nwse-resize'}
             data-handle={`${u}-${v}`}
             {...movable(
-              side ? `Stretch${does.lean ? '; Alt shears' : ''}` : 'Scale; the other corner stays',
+              side
+                ? `Stretch${does.lean ? t`; Alt shears` : ''}`
+                : t`Scale; the other corner stays`,
             )}
           >
             <circle cx={h.x} cy={h.y} r={11} fill="transparent" />

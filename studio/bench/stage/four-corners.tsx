@@ -1,5 +1,6 @@
 import type { Point } from '@ignis/core/geometry/affine';
 import { movable } from '../../ui/tip';
+import { t } from '../../words/t';
 
 interface Props {
   /** CSS px of the stage, top left first and clockwise. */
@@ -25,8 +26,8 @@ export function FourCorners({ seen, names, does, onPress }: Props) {
           onPointerDown={(down) => onPress(i, down)}
           className="cursor-move"
           data-corner={i}
-          {...movable(`${names[i]!} corner: ${does}`)}
-          aria-label={`${names[i]!} corner`}
+          {...movable(t`${names[i]!} corner: ${does}`)}
+          aria-label={t`${names[i]!} corner`}
         >
           <circle cx={c.x} cy={c.y} r={13} fill="transparent" />
           <path

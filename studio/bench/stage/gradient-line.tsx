@@ -8,6 +8,7 @@ import { RampLine } from './ramp-line';
 import type { Edit } from '@ignis/core/scene/edits/edit';
 import { tenth } from './tenth';
 import { movable, named } from '../../ui/tip';
+import { t } from '../../words/t';
 
 interface Props {
   /** Where the gradient begins and ends, CSS px of the stage. */
@@ -59,7 +60,7 @@ export function GradientLine({ from, to, ramp, radial, pointer, moved, ramped }:
       const { at, off } = placeOf(e);
       const stop = { kind: 'colours', index } as const;
       const next = off > AWAY ? withoutStop(ramp, stop) : withStop(ramp, stop, { at })[0];
-      drag('Move a colour', ramped(next));
+      drag(t`Move a colour`, ramped(next));
     });
   const bend = (index: number) =>
     gesture((e) => {
@@ -67,14 +68,14 @@ export function GradientLine({ from, to, ramp, radial, pointer, moved, ramped }:
       const middle = Math.round(
         snappedPoint((100 * (placeOf(e).at - a.at)) / (b.at - a.at), 1, 99),
       );
-      drag('Move half way', ramped(withStop(ramp, { kind: 'colours', index }, { middle })[0]));
+      drag(t`Move half way`, ramped(withStop(ramp, { kind: 'colours', index }, { middle })[0]));
     });
   const pull = (end: 'from' | 'to') =>
-    gesture((e) => drag('Move the gradient', moved(end, pointer(e))));
+    gesture((e) => drag(t`Move the gradient`, moved(end, pointer(e))));
   const add = (down: React.PointerEvent) => {
     if (down.button !== 0) return;
     down.stopPropagation();
-    change('Add a colour', ramped(withColour(ramp, placeOf(down).at)[0]));
+    change(t`Add a colour`, ramped(withColour(ramp, placeOf(down).at)[0]));
   };
   // Colours at the very ends stand under the handles of the ends.
   const between = colours.flatMap((stop, index) =>
@@ -89,7 +90,7 @@ export function GradientLine({ from, to, ramp, radial, pointer, moved, ramped }:
         strokeWidth={16}
         onPointerDown={add}
         className="cursor-copy"
-        {...named('Click to add a colour')}
+        {...named(t`Click to add a colour`)}
       ></line>
       {colours.slice(1).map((next, index) => {
         const { at, middle } = colours[index]!;
@@ -108,7 +109,7 @@ export function GradientLine({ from, to, ramp, radial, pointer, moved, ramped }:
           <Handle
             at={along(stop.at)}
             fill={stop.colour}
-            title="Drag it along; pull it away to take it out"
+            title={t`Drag it along; pull it away to take it out`}
             onPointerDown={slide(index)}
           />
         </g>
@@ -117,7 +118,7 @@ export function GradientLine({ from, to, ramp, radial, pointer, moved, ramped }:
         <Handle
           at={from}
           fill={colours[0]!.colour}
-          title="Where the gradient begins"
+          title={t`Where the gradient begins`}
           onPointerDown={pull('from')}
         />
       </g>
@@ -125,7 +126,7 @@ export function GradientLine({ from, to, ramp, radial, pointer, moved, ramped }:
         <Handle
           at={to}
           fill={colours.at(-1)!.colour}
-          title="Where the gradient ends"
+          title={t`Where the gradient ends`}
           onPointerDown={pull('to')}
         />
       </g>
@@ -145,7 +146,7 @@ const HalfWay = ({
     onPointerDown={onPointerDown}
     className="cursor-move"
     data-testid="gradient-middle"
-    {...movable('Half of the change is done here: drag it nearer to a colour')}
+    {...movable(t`Half of the change is done here: drag it nearer to a colour`)}
   >
     <circle cx={at.x} cy={at.y} r={11} fill="transparent" />
     <rect

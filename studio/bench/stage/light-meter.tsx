@@ -8,6 +8,7 @@ import { useStageAids } from '../../state/stage-aids';
 import { lightAt } from '../../workers/questions';
 import { lightWords, stopsOf } from './light-words';
 import { scenePoint, stagePoint } from './pointer';
+import { t } from '../../words/t';
 
 /** How bright the picture is at the pointer, in stops from white, while the light meter is out. */
 export function LightMeter({ stage }: { stage: RefObject<HTMLElement | null> }) {
@@ -18,7 +19,7 @@ export function LightMeter({ stage }: { stage: RefObject<HTMLElement | null> }) 
     const element = stage.current;
     if (!isOut || !element) return;
     const read = newestOnly(
-      'The light could not be read',
+      t`The light could not be read`,
       ({ x, y }: Point) => lightAt(useBench.getState().scene, x, y),
       (_, found) => setLight(found),
     );
@@ -49,9 +50,9 @@ export function LightMeter({ stage }: { stage: RefObject<HTMLElement | null> }) 
       data-testid="light-meter"
     >
       {lightWords(light)}
-      <span className="text-dim"> · P pins it</span>
+      <span className="text-dim"> {t`· P pins it`}</span>
       {brightest > 0.05 && (
-        <span className="text-ember"> · channel {stopsOf(brightest)}, beyond the screen</span>
+        <span className="text-ember"> {t`· channel ${stopsOf(brightest)}, beyond the screen`}</span>
       )}
     </div>
   );

@@ -1,4 +1,5 @@
 import type { Light } from '@ignis/core/render/selection';
+import { t } from '../../words/t';
 
 /** Stops as they are read: with a sign, and a tenth. */
 export const stopsOf = (v: number): string =>
@@ -7,5 +8,5 @@ export const stopsOf = (v: number): string =>
 /** How bright a place is, in words; undefined while that is not known, null where there is nothing. */
 export function lightWords(light: Light | null | undefined): string {
   if (light === undefined) return '…';
-  return light && light.luminance !== -Infinity ? `${stopsOf(light.luminance)} stops` : 'black';
+  return light && light.luminance !== -Infinity ? t`${stopsOf(light.luminance)} stops` : t`black`;
 }

@@ -2,6 +2,7 @@ import { useBench } from '../../state/bench';
 import { useMaking } from '../../state/making';
 import { canStop } from '../../workers/engine';
 import { UnderWay } from './under-way';
+import { t } from '../../words/t';
 
 /** Says that the picture of the stage is being made, how far it is, and stops it. */
 export function Making() {
@@ -12,17 +13,17 @@ export function Making() {
   if (isStopped)
     return (
       <UnderWay
-        text={isShown ? 'The picture is coarse' : 'The picture is not made'}
-        action={{ label: isShown ? 'Make it fine' : 'Make it', run: resume }}
+        text={isShown ? t`The picture is coarse` : t`The picture is not made`}
+        action={{ label: isShown ? t`Make it fine` : t`Make it`, run: resume }}
       />
     );
   if (since === null) return null;
   return (
     <UnderWay
       key={since}
-      text={isShown ? 'Making the picture fine…' : 'Making the picture…'}
+      text={isShown ? t`Making the picture fine…` : t`Making the picture…`}
       done={done}
-      action={canStop ? { label: 'Stop', run: stop } : undefined}
+      action={canStop ? { label: t`Stop`, run: stop } : undefined}
     />
   );
 }

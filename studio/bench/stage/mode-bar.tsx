@@ -5,6 +5,7 @@ import { useBench, useSelectedLayer } from '../../state/bench';
 import { GuideTools } from '../modes/arrange/arrange-tools';
 import { beginMode, modeOf, offeredModes } from '../modes/index';
 import { Bar, Hint, ModeButton } from './bar';
+import { t } from '../../words/t';
 
 /** The modes that apply to the selected layer, and under them the tools of the one that is chosen. */
 export function ModeBar() {
@@ -27,12 +28,12 @@ export function ModeBar() {
   const tools = (
     <>
       {Tools && <Tools layer={layer} />}
-      {inCorners && <Hint>Its group lies flat for now</Hint>}
+      {inCorners && <Hint>{t`Its group lies flat for now`}</Hint>}
     </>
   );
   return (
     <Bar tools={tools}>
-      {!layer && <Hint>Click the picture or a card to choose a layer</Hint>}
+      {!layer && <Hint>{t`Click the picture or a card to choose a layer`}</Hint>}
       {offered.map(({ mode: m, digit }) => (
         <ModeButton
           key={m.key}

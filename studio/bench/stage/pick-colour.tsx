@@ -5,6 +5,7 @@ import { useColours } from '../../state/colours';
 import { rampCss } from '../../ui/ramp-css';
 import { follow, stagePoint } from './pointer';
 import type { Screens } from './screens';
+import { t } from '../../words/t';
 
 interface Props {
   stage: RefObject<HTMLElement | null>;
@@ -130,7 +131,7 @@ export function PickColour({ stage, screens }: Props) {
       {picking.kind === 'way' && !way && (
         <foreignObject x="0" y="14" width="100%" height="40" pointerEvents="none">
           <p className="mx-auto w-fit rounded-md bg-panel/90 px-3 py-1.5 text-sm">
-            Drag over the picture: the colours along the way become the ramp. Esc leaves.
+            {t`Drag over the picture: the colours along the way become the ramp. Esc leaves.`}
           </p>
         </foreignObject>
       )}

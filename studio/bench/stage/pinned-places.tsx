@@ -8,6 +8,7 @@ import { newestOnly } from '../../state/newest';
 import { useStageAids } from '../../state/stage-aids';
 import { lightAt } from '../../workers/questions';
 import { lightWords } from './light-words';
+import { t } from '../../words/t';
 
 /** The places that are pinned, with what the light meter reads there, while it is out. */
 export function PinnedPlaces() {
@@ -27,7 +28,7 @@ export function PinnedPlaces() {
         </span>
       ))}
       <ol
-        aria-label="Pinned light"
+        aria-label={t`Pinned light`}
         className="absolute right-3 bottom-3 z-10 flex flex-col gap-0.5 rounded-lg border border-line bg-panel/95 p-2 text-xs"
       >
         {places.map((place, i) => (
@@ -43,7 +44,7 @@ function PinnedPlace({ place, index }: { place: Point; index: number }) {
   const [light, setLight] = useState<Light | null>();
   const [read] = useState(() =>
     newestOnly(
-      'The light could not be read',
+      t`The light could not be read`,
       ({ x, y }: Point) => lightAt(useBench.getState().scene, x, y),
       (_, found) => setLight(found),
     ),
@@ -60,7 +61,7 @@ function PinnedPlace({ place, index }: { place: Point; index: number }) {
       <span className="w-20 tabular-nums">{lightWords(light)}</span>
       <button
         type="button"
-        aria-label={`Unpin place ${index + 1}`}
+        aria-label={t`Unpin place ${index + 1}`}
         onClick={() => unpinLight(index)}
         className="rounded p-0.5 text-dim hover:text-ink"
       >

@@ -5,6 +5,7 @@ import { pulledMap, alongAxis } from '@ignis/core/geometry/box-handle';
 import { useBench } from '../../state/bench';
 import { BoxHandles } from './box-handles';
 import { snapper } from './snapping';
+import { t } from '../../words/t';
 
 interface Props {
   stage: RefObject<HTMLElement | null>;
@@ -13,7 +14,7 @@ interface Props {
   /** The layers that are moved themselves: nothing snaps to them. */
   ids(): readonly string[];
   /** What is moved, scaled or turned is by a map of the scene, counted from where the drag began. */
-  put(verb: 'Move' | 'Scale' | 'Rotate', map: Affine): void;
+  put(verb: string, map: Affine): void;
   click?(e: PointerEvent): void;
 }
 
@@ -30,14 +31,14 @@ export function SceneBox({ stage, box, ids, put, click = () => undefined }: Prop
         const way = { x: to.x - from.x, y: to.y - from.y };
         const by = e.shiftKey ? alongAxis(way) : way;
         const more = snap.box(boxUnder(translation(by.x, by.y), box), e);
-        put('Move', translation(by.x + more.x, by.y + more.y));
+        put(t`Move`, translation(by.x + more.x, by.y + more.y));
       }}
-      pull={(handle, to, e) => put('Scale', pulledMap(box, handle, snap.point(to, e)))}
+      pull={(handle, to, e) => put(t`Scale`, pulledMap(box, handle, snap.point(to, e)))}
       turn={(pivot, by, e) => {
         const snappedAngle = e.shiftKey
           ? Math.round(by / 15) * 15
           : snap.angle(by, pivot, IDENTITY, e);
-        put('Rotate', about(pivot, rotation((snappedAngle * Math.PI) / 180)));
+        put(t`Rotate`, about(pivot, rotation((snappedAngle * Math.PI) / 180)));
       }}
       drop={useBench.getState().drop}
       click={click}

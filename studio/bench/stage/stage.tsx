@@ -27,6 +27,7 @@ import { shownScene, usePreview } from './use-preview';
 import { forgetPress, moveByKeys, notePress } from './move-by-keys';
 import { useSpacePressed } from './use-space-pressed';
 import { fitted, isSameView, stageSize, zoomedAt } from './view';
+import { t } from '../../words/t';
 
 interface Props {
   /** Files dropped at a place of the scene. */
@@ -181,7 +182,7 @@ export function Stage({ onFiles }: Props) {
   return (
     <section
       ref={element}
-      aria-label="Stage"
+      aria-label={t`Stage`}
       className={`relative h-full touch-none overflow-hidden bg-ground select-none ${space || panning ? 'cursor-grab' : ''}`}
       onPointerDownCapture={pan}
       onDragOver={(e) => {
@@ -249,7 +250,7 @@ export function Stage({ onFiles }: Props) {
       <Shown />
       {dropping && (
         <div className="pointer-events-none absolute inset-3 grid place-items-center rounded-2xl border-2 border-dashed border-ember bg-black/40 text-lg">
-          Drop the picture here. Hold Alt to keep its size.
+          {t`Drop the picture here. Hold Alt to keep its size.`}
         </div>
       )}
       <span className="sr-only" aria-live="polite">

@@ -20,6 +20,7 @@ import type { Preview } from '../../workers/protocol';
 import { tellFailure } from '../../state/failure';
 import { previewScheduler } from './preview-scheduler';
 import { screensIn, type Screens } from './screens';
+import { t } from '../../words/t';
 
 /**
  * Called on a change before anything on the page is drawn again: the worker can begin while the page goes on.
@@ -161,7 +162,7 @@ export function usePreview(
       },
       failed(error) {
         endStage();
-        tellFailure('The picture could not be made', error);
+        tellFailure(t`The picture could not be made`, error);
       },
     });
 

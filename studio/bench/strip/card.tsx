@@ -31,13 +31,14 @@ import type { MarkColour } from '@ignis/core/scene/model/marks';
 import { markColours } from '@ignis/core/scene/model/marks';
 import { MARK_CSS, markName } from '../../ui/marks';
 import { tip } from '../../ui/tip';
+import { t } from '../../words/t';
 
 /** What letting a carried card go over this one would do. */
 const DROP: Record<Drop['how'], string> = {
   behind: '',
   before: '',
-  clip: 'clip to this',
-  into: 'put into this',
+  clip: t`clip to this`,
+  into: t`put into this`,
 };
 
 interface Props {
@@ -60,41 +61,41 @@ export const Card = memo(function Card({ layer, small, drop }: Props) {
   const { change, select, selectAlso, set } = useBench.getState();
   // Made when it opens: what is chosen beside it may have changed since the card was drawn.
   const items = (): MenuEntry[] => [
-    { label: 'Duplicate', hint: 'Ctrl D', run: () => duplicate(layer) },
-    { label: 'Echo: a live copy', run: () => echo(layer) },
-    ...(grades(layer) ? [] : [{ label: 'Paint over it', run: () => paintOver(layer) }]),
+    { label: t`Duplicate`, hint: t`Ctrl D`, run: () => duplicate(layer) },
+    { label: t`Echo: a live copy`, run: () => echo(layer) },
+    ...(grades(layer) ? [] : [{ label: t`Paint over it`, run: () => paintOver(layer) }]),
     {
-      label: 'Repeat with a step',
+      label: t`Repeat with a step`,
       run: () => {
         select(layer.id);
         set({ mode: 'repeat' });
       },
     },
     {
-      label: 'Cast its shadow',
+      label: t`Cast its shadow`,
       run: () => castShadow(layer),
       disabled: !isShaped(layer),
     },
-    { label: 'Mirror it on a floor', run: () => mirror(layer), disabled: grades(layer) },
-    { label: 'Carry forward', hint: 'Alt →', run: () => carry(layer, 1) },
-    { label: 'Carry back', hint: 'Alt ←', run: () => carry(layer, -1) },
+    { label: t`Mirror it on a floor`, run: () => mirror(layer), disabled: grades(layer) },
+    { label: t`Carry forward`, hint: t`Alt →`, run: () => carry(layer, 1) },
+    { label: t`Carry back`, hint: t`Alt ←`, run: () => carry(layer, -1) },
     {
-      label: layer.clip ? 'Release the clip' : 'Clip to the layer beneath',
-      run: () => change('Clip', setLayer(layer.id, { clip: !layer.clip })),
+      label: layer.clip ? t`Release the clip` : t`Clip to the layer beneath`,
+      run: () => change(t`Clip`, setLayer(layer.id, { clip: !layer.clip })),
       disabled: !layer.clip && !base,
     },
     layer.layers
-      ? { label: 'Ungroup', run: () => change('Ungroup', ungroup(layer.id)) }
-      : { label: 'Put in a group', run: () => group(layer) },
-    { label: 'Mark', items: markItems(layer) },
-    { label: 'Flip left to right', run: () => change('Flip', flipLayer(layer.id, 'x')) },
-    { label: 'Flip top to bottom', run: () => change('Flip', flipLayer(layer.id, 'y')) },
+      ? { label: t`Ungroup`, run: () => change(t`Ungroup`, ungroup(layer.id)) }
+      : { label: t`Put in a group`, run: () => group(layer) },
+    { label: t`Mark`, items: markItems(layer) },
+    { label: t`Flip left to right`, run: () => change(t`Flip`, flipLayer(layer.id, 'x')) },
+    { label: t`Flip top to bottom`, run: () => change(t`Flip`, flipLayer(layer.id, 'y')) },
     null,
     { label: 'Delete', run: () => remove(layer), danger: true },
   ];
   const toggle = () =>
     change(
-      layer.visible ? `Hide ${layer.name}` : `Show ${layer.name}`,
+      layer.visible ? t`Hide ${layer.name}` : t`Show ${layer.name}`,
       setLayer(layer.id, { visible: !layer.visible }),
     );
 
@@ -112,29 +113,31 @@ export const Card = memo(function Card({ layer, small, drop }: Props) {
           const colour = e.dataTransfer.getData(COLOUR_TYPE);
           if (!colour || grades(layer)) return;
           e.preventDefault();
-          change(`Colour ${layer.name}`, colourLayer(layer.id, colour));
+          change(t`Colour ${layer.name}`, colourLayer(layer.id, colour));
         }}
         onPointerEnter={() => set({ hovered: layer.id })}
         onPointerLeave={() => set({ hovered: null })}
       >
         {drop && <Mark drop={drop} />}
-        {takesStep && <Over words="put on this" />}
+        {takesStep && <Over words={t`put on this`} />}
         {layer.clip && (
           <Chip
             side="left-1"
             on={!!base}
-            title={base ? `Clipped to ${base.name}` : 'Clipped, but nothing lies beneath'}
+            title={base ? t`Clipped to ${base.name}` : t`Clipped, but nothing lies beneath`}
           >
-            clip
+            {t`clip`}
           </Chip>
         )}
         {layer.weave && (
           <Chip
             side={layer.mask ? 'right-11' : 'right-1'}
             on={layer.weave.enabled}
-            title={layer.weave.enabled ? 'Is woven with another layer' : 'Has a weave that is off'}
+            title={
+              layer.weave.enabled ? t`Is woven with another layer` : t`Has a weave that is off`
+            }
           >
-            woven
+            {t`woven`}
           </Chip>
         )}
         {layer.mask && (
@@ -142,9 +145,9 @@ export const Card = memo(function Card({ layer, small, drop }: Props) {
             side="right-1"
             on={layer.mask.enabled}
             worked={selected && masking}
-            title={layer.mask.enabled ? 'Has a mask' : 'Has a mask that is off'}
+            title={layer.mask.enabled ? t`Has a mask` : t`Has a mask that is off`}
           >
-            mask
+            {t`mask`}
           </Chip>
         )}
         {layer.mark && <MarkStripe colour={layer.mark} />}
@@ -174,9 +177,9 @@ export const Card = memo(function Card({ layer, small, drop }: Props) {
           </button>
           <div className="flex items-center pt-1 pr-1 pl-1.5">
             <NameField
-              label={`Name of ${layer.name}`}
+              label={t`Name of ${layer.name}`}
               value={layer.name}
-              onChange={(name) => change('Rename', setLayer(layer.id, { name }))}
+              onChange={(name) => change(t`Rename`, setLayer(layer.id, { name }))}
               className="-ml-1 w-full text-sm"
             />
             {!small && (
@@ -184,7 +187,7 @@ export const Card = memo(function Card({ layer, small, drop }: Props) {
                 trigger={
                   <button
                     type="button"
-                    aria-label={`More about ${layer.name}`}
+                    aria-label={t`More about ${layer.name}`}
                     className="rounded p-0.5 text-dim hover:text-ink"
                   >
                     <Ellipsis size={14} />
@@ -197,10 +200,10 @@ export const Card = memo(function Card({ layer, small, drop }: Props) {
           <div className="flex items-center justify-between gap-1 pr-1 pb-1 pl-1.5 text-xs text-dim">
             <span
               className="truncate"
-              {...tip(`${blendNamed(layer.blend).label}, ${Math.round(layer.opacity)} %`)}
+              {...tip(`${t(blendNamed(layer.blend).label)}, ${Math.round(layer.opacity)} %`)}
             >
               {small ? '' : `${layer.source.kind} · `}
-              {landsThrough(layer) ? 'through' : blendNamed(layer.blend).label}
+              {landsThrough(layer) ? 'through' : t(blendNamed(layer.blend).label)}
             </span>
             <span className="flex items-center gap-1">
               {layer.opacity < 100 && !small && (
@@ -208,7 +211,7 @@ export const Card = memo(function Card({ layer, small, drop }: Props) {
               )}
               <button
                 type="button"
-                aria-label={layer.visible ? `Hide ${layer.name}` : `Show ${layer.name}`}
+                aria-label={layer.visible ? t`Hide ${layer.name}` : t`Show ${layer.name}`}
                 aria-pressed={!layer.visible}
                 onClick={toggle}
                 className={`rounded p-0.5 hover:text-ink ${layer.visible ? '' : 'text-ember-ink'}`}
@@ -229,11 +232,11 @@ const MOST_MARKS = 8;
 /** The steps of a layer as small marks, those that are off hollow. */
 function Steps({ of: { steps } }: { of: Layer }) {
   if (steps.length === 0) return null;
-  const words = steps.map((s) => `${stepOfKind(s.kind).label}${s.enabled ? '' : ' (off)'}`);
+  const words = steps.map((s) => `${t(stepOfKind(s.kind).label)}${s.enabled ? '' : t` (off)`}`);
   return (
     <span
       role="img"
-      aria-label={`Steps: ${words.join(', ')}`}
+      aria-label={t`Steps: ${words.join(', ')}`}
       {...tip(words.join(' · '))}
       className="absolute top-[54px] right-1 z-10 flex gap-[3px] rounded-full bg-panel/70 px-1 py-[3px]"
     >
@@ -273,13 +276,13 @@ function markItems(layer: Layer): MenuEntry[] {
     ...markColours.map((colour) => ({
       label: markName(colour, scene.markNames),
       swatch: MARK_CSS[colour],
-      hint: layer.mark === colour ? 'now' : '',
-      run: () => change(`Mark ${markName(colour, scene.markNames)}`, markLayers(ids, colour)),
+      hint: layer.mark === colour ? t`now` : '',
+      run: () => change(t`Mark ${markName(colour, scene.markNames)}`, markLayers(ids, colour)),
     })),
     null,
     {
-      label: 'No mark',
-      run: () => change('Take the mark away', markLayers(ids, null)),
+      label: t`No mark`,
+      run: () => change(t`Take the mark away`, markLayers(ids, null)),
       disabled: !layer.mark,
     },
   ];
@@ -291,8 +294,8 @@ function MarkStripe({ colour }: { colour: MarkColour }) {
   return (
     <span
       role="img"
-      aria-label={`Marked ${name}`}
-      data-tip={`Marked ${name}`}
+      aria-label={t`Marked ${name}`}
+      data-tip={t`Marked ${name}`}
       className="absolute inset-x-2 -bottom-[5px] z-10 h-[3px] rounded-full"
       style={{ background: MARK_CSS[colour] }}
     />

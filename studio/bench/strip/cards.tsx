@@ -5,6 +5,7 @@ import { fold } from '../commands/strip';
 import { Card } from './card';
 import type { Drop } from './drop';
 import { tip } from '../../ui/tip';
+import { plural, t } from '../../words/t';
 
 interface Props {
   layers: readonly Layer[];
@@ -33,10 +34,10 @@ function Group({ layer, layers, ...rest }: Props & { layer: Layer }) {
   const { small, drop, found } = rest;
   // What is found in it is seen.
   const folded = useBench((s) => s.folded.has(layer.id)) && !found;
-  const count = layers.length === 1 ? '1 layer' : `${layers.length} layers`;
+  const count = plural(layers.length, '1 layer', '# layers');
   return (
     <li
-      aria-label={`Group ${layer.name}, ${count}`}
+      aria-label={t`Group ${layer.name}, ${count}`}
       className="flex shrink-0 items-center in-data-[wraps=true]:max-w-full in-data-[wraps=true]:flex-wrap gap-2 rounded-xl border-x-2 border-dim/60 bg-ground/60 px-1.5 py-1"
     >
       <ul className="contents">
@@ -45,8 +46,8 @@ function Group({ layer, layers, ...rest }: Props & { layer: Layer }) {
           <button
             type="button"
             aria-expanded={!folded}
-            aria-label={`${folded ? 'Unfold' : 'Fold'} ${layer.name}`}
-            {...tip(folded ? `Show its ${count}` : 'Fold its layers away')}
+            aria-label={`${folded ? t`Unfold` : t`Fold`} ${layer.name}`}
+            {...tip(folded ? t`Show its ${count}` : t`Fold its layers away`)}
             onClick={() => fold(layer.id)}
             className="grid h-16 w-4 shrink-0 place-items-center rounded text-dim hover:bg-raised hover:text-ink"
           >

@@ -10,6 +10,7 @@ import {
 } from '@ignis/core/scene/edits/layer-edits';
 import type { Scene } from '@ignis/core/scene/model/schema';
 import { grades } from '@ignis/core/scene/model/traits';
+import { t } from '../../words/t';
 
 /** Where a carried card would go if it were let go now. */
 export interface Drop {
@@ -51,10 +52,10 @@ export function dropped(
   const target = findLayer(scene, over)!;
   if (how === 'clip') {
     const base = target.clip ? (clipBase(scene, over) ?? target) : target;
-    return { label: `Clip to ${base.name}`, edit: clipTo(carried, over) };
+    return { label: t`Clip to ${base.name}`, edit: clipTo(carried, over) };
   }
   if (how === 'into')
-    return { label: `Put into ${target.name}`, edit: moveLayer(carried, Infinity, over) };
+    return { label: t`Put into ${target.name}`, edit: moveLayer(carried, Infinity, over) };
   const from = standingOf(scene, carried);
   const to = standingOf(scene, over);
   const own = from.list[from.index]!;
@@ -63,7 +64,7 @@ export function dropped(
   const sameList = from.list === to.list;
   const index = sameList && from.index < place ? place - 1 : place;
   return {
-    label: sameList && index > from.index ? 'Carry forward' : 'Carry back',
+    label: sameList && index > from.index ? t`Carry forward` : t`Carry back`,
     edit: moveLayer(carried, index, to.group?.id ?? null),
   };
 }

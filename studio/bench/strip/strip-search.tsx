@@ -10,6 +10,7 @@ import { useBench } from '../../state/bench';
 import { MARK_CSS, markName } from '../../ui/marks';
 import { NameField } from '../../ui/name-field';
 import { tip } from '../../ui/tip';
+import { t } from '../../words/t';
 
 /** Finds layers on the strip by name and by what they are. */
 export function StripSearch({
@@ -29,16 +30,16 @@ export function StripSearch({
     <div className="flex items-center gap-0.5 text-xs text-dim">
       <Popover.Root open={isOpen} onOpenChange={(open) => set({ isOpen: open })}>
         <Popover.Trigger
-          aria-label="Find layers"
-          {...tip('Find layers ( / )')}
+          aria-label={t`Find layers`}
+          {...tip(t`Find layers ( / )`)}
           className={`flex items-center gap-1.5 rounded px-1.5 py-1 hover:bg-raised hover:text-ink ${found === null ? '' : 'text-ember-ink'}`}
         >
           <Search size={14} />
-          <span>{found === null ? 'find' : `${found} of ${all}`}</span>
+          <span>{found === null ? 'find' : t`${found} of ${all}`}</span>
         </Popover.Trigger>
         <Popover.Portal>
           <Popover.Content
-            aria-label="Find layers"
+            aria-label={t`Find layers`}
             side="left"
             align="end"
             sideOffset={6}
@@ -54,8 +55,8 @@ export function StripSearch({
             >
               <input
                 value={name}
-                placeholder="Name"
-                aria-label="Name of the layers"
+                placeholder={t`Name`}
+                aria-label={t`Name of the layers`}
                 onChange={(e) => set({ name: e.target.value })}
                 className="w-full rounded bg-ground px-2 py-1.5 text-sm"
               />
@@ -90,7 +91,7 @@ export function StripSearch({
               }
             />
             <p className="pt-2 text-xs text-dim" role="status">
-              {found === null ? `${all} layers` : `${found} of ${all} layers`}
+              {found === null ? t`${all} layers` : t`${found} of ${all} layers`}
             </p>
           </Popover.Content>
         </Popover.Portal>
@@ -98,8 +99,8 @@ export function StripSearch({
       {found !== null && (
         <button
           type="button"
-          aria-label="Show all layers"
-          data-tip="Show all layers"
+          aria-label={t`Show all layers`}
+          data-tip={t`Show all layers`}
           onClick={endStripSearch}
           className="rounded p-1 hover:text-ink"
         >
@@ -124,7 +125,7 @@ function Marks({
   if (marks.length === 0) return null;
   const { change } = useBench.getState();
   return (
-    <ul aria-label="Marks" className="flex flex-col gap-0.5 pt-2">
+    <ul aria-label={t`Marks`} className="flex flex-col gap-0.5 pt-2">
       {marks.map((colour) => {
         const name = markName(colour, scene.markNames);
         return (
@@ -132,18 +133,18 @@ function Marks({
             <button
               type="button"
               aria-pressed={chosen.includes(colour)}
-              aria-label={`Only ${name}`}
-              data-tip={`Only ${name}`}
+              aria-label={t`Only ${name}`}
+              data-tip={t`Only ${name}`}
               onClick={() => onChoose(colour)}
               className="grid size-6 place-items-center rounded-full border border-transparent aria-pressed:border-ember"
             >
               <span className="size-3.5 rounded-full" style={{ background: MARK_CSS[colour] }} />
             </button>
             <NameField
-              label={`Name of the ${colour} mark`}
+              label={t`Name of the ${colour} mark`}
               value={name}
               most={MAX_MARK_NAME}
-              onChange={(to) => change('Name a mark', nameMark(colour, to))}
+              onChange={(to) => change(t`Name a mark`, nameMark(colour, to))}
               className="flex-1 text-sm"
             />
           </li>

@@ -22,6 +22,7 @@ import { Cards } from './cards';
 import { dropAt, dropped, type Drop } from './drop';
 import { restrict } from './restrict';
 import { StripSearch } from './strip-search';
+import { t } from '../../words/t';
 
 /** The height that a row of cards takes, px. */
 const ROW = 140;
@@ -115,13 +116,13 @@ export function Strip({ onPicture, onSvg }: { onPicture(): void; onSvg(): void }
 
   return (
     <footer
-      aria-label="Depth strip"
+      aria-label={t`Depth strip`}
       className="relative flex h-full items-stretch gap-1 border-t border-line bg-panel pr-3"
       onPointerDown={(e) => chooseByBox(e, list.current!, setBox)}
     >
       <Announcer />
       <div className="absolute -top-px right-0 left-0 h-[2px] bg-linear-to-r from-behind/80 via-line to-front/80" />
-      <End word="back" tone="text-behind" />
+      <End word={t`back`} tone="text-behind" />
       <DndContext
         sensors={sensors}
         modifiers={rows > 1 ? [] : [restrict]}
@@ -162,9 +163,9 @@ export function Strip({ onPicture, onSvg }: { onPicture(): void; onSvg(): void }
         </ul>
       </DndContext>
       {layers.length === 0 && (
-        <p className="px-3 text-dim">No layer yet. Drop a picture on the stage, or add one here.</p>
+        <p className="px-3 text-dim">{t`No layer yet. Drop a picture on the stage, or add one here.`}</p>
       )}
-      <End word="front" tone="text-front" />
+      <End word={t`front`} tone="text-front" />
       <div className="ml-auto flex shrink-0 flex-col items-center justify-center gap-2 pl-2">
         <AddLayer onPicture={onPicture} onSvg={onSvg} />
         {all.length > 1 && (

@@ -3,6 +3,7 @@ import type { Scene } from '@ignis/core/scene/model/schema';
 import { useScenePicture } from '../../state/scene-pictures';
 import { ChoiceField } from '../../ui/choice-field';
 import { tip } from '../../ui/tip';
+import { t } from '../../words/t';
 
 /** One of the two that are compared. */
 interface State {
@@ -11,9 +12,9 @@ interface State {
 }
 
 const WAYS = [
-  ['wipe', 'Wipe'],
-  ['beside', 'Side by side'],
-  ['flick', 'One at a time'],
+  ['wipe', t`Wipe`],
+  ['beside', t`Side by side`],
+  ['flick', t`One at a time`],
 ] as const;
 type Way = (typeof WAYS)[number][0];
 
@@ -51,7 +52,7 @@ export function Comparison({
   return (
     <div className="flex flex-col gap-2">
       <div className="flex items-center gap-3">
-        <div role="radiogroup" aria-label="How they are compared" className="flex gap-0.5">
+        <div role="radiogroup" aria-label={t`How they are compared`} className="flex gap-0.5">
           {WAYS.map(([value, label]) => (
             <button
               key={value}
@@ -65,13 +66,13 @@ export function Comparison({
             </button>
           ))}
         </div>
-        <span className="ml-auto text-sm text-dim">“{first.name}” and</span>
+        <span className="ml-auto text-sm text-dim">{t`“${first.name}” and`}</span>
         <ChoiceField
-          label="Compared with"
+          label={t`Compared with`}
           value={second.id ?? NOW}
           options={[
-            { value: NOW, label: 'the scene as it is now' },
-            ...others.map((t) => ({ value: t.id, label: t.name })),
+            { value: NOW, label: t`the scene as it is now` },
+            ...others.map(({ id, name }) => ({ value: id, label: name })),
           ]}
           onChange={(v) => onSecond(v === NOW ? null : v)}
         />
@@ -86,7 +87,7 @@ export function Comparison({
         {way === 'flick' && (
           <button
             type="button"
-            {...tip('The space bar, or a click, shows the other')}
+            {...tip(t`The space bar, or a click, shows the other`)}
             className="grid"
             onClick={() => setFlicked(!flicked)}
           >
@@ -164,7 +165,7 @@ function Wipe({
       <div
         role="slider"
         tabIndex={0}
-        aria-label="Where one goes over into the other"
+        aria-label={t`Where one goes over into the other`}
         aria-valuemin={0}
         aria-valuemax={100}
         aria-valuenow={Math.round(edge)}

@@ -11,6 +11,7 @@ import { NameField } from '../../ui/name-field';
 import { fetchLayer, goBackTo, saveNow } from '../commands/takes';
 import { StatePicture, timeOf } from '../state-picture';
 import { Comparison } from './comparison';
+import { t } from '../../words/t';
 
 /** The takes of the scene: saved, looked at beside it or beside each other, gone back to, taken from. */
 export default function TakesDialog({ onClose }: { onClose(): void }) {
@@ -24,17 +25,17 @@ export default function TakesDialog({ onClose }: { onClose(): void }) {
     <Dialog
       open
       onOpenChange={(open) => !open && onClose()}
-      title="Takes"
-      description="The scene as it was whenever you saved one. They stay in its file; undo goes on as before."
+      title={t`Takes`}
+      description={t`The scene as it was whenever you saved one. They stay in its file; undo goes on as before.`}
       width="w-[1140px]"
     >
       <div className="flex gap-5">
         <div className="flex w-52 shrink-0 flex-col gap-2">
           <Button look="ember" onClick={saveNow}>
-            <Plus size={14} /> Save it as it is now
+            <Plus size={14} /> {t`Save it as it is now`}
           </Button>
           <ul
-            aria-label="Takes"
+            aria-label={t`Takes`}
             className="flex max-h-[560px] flex-col gap-2 overflow-y-auto p-0.5"
           >
             {takes.toReversed().map((t) => (
@@ -66,9 +67,7 @@ export default function TakesDialog({ onClose }: { onClose(): void }) {
             </>
           ) : (
             <p className="grid h-[480px] place-items-center text-center text-dim">
-              Save a take before you try something else:
-              <br />
-              then both stand side by side here, and nothing is lost.
+              {t`Save a take before you try something else: then both stand side by side here, and nothing is lost.`}
             </p>
           )}
         </div>
@@ -83,9 +82,9 @@ function About({ take, onClose }: { take: Take; onClose(): void }) {
   return (
     <div className="flex items-center gap-2">
       <NameField
-        label="Name of the take"
+        label={t`Name of the take`}
         value={take.name}
-        onChange={(name) => change(`Rename a take “${name}”`, renameTake(take.id, name))}
+        onChange={(name) => change(t`Rename a take “${name}”`, renameTake(take.id, name))}
         className="flex-1 py-1 font-medium"
       />
       <Button
@@ -94,15 +93,17 @@ function About({ take, onClose }: { take: Take; onClose(): void }) {
           onClose();
         }}
       >
-        Go back to it
+        {t`Go back to it`}
       </Button>
       <Menu
-        trigger={<Button>Fetch a layer…</Button>}
+        trigger={<Button>{t`Fetch a layer…`}</Button>}
         items={everyLayer(take.scene.layers)
           .toReversed()
           .map((l) => ({ label: l.name, run: () => fetchLayer(take, l.id) }))}
       />
-      <Button onClick={() => change(`Delete “${take.name}”`, removeTake(take.id))}>Delete</Button>
+      <Button
+        onClick={() => change(`Delete “${take.name}”`, removeTake(take.id))}
+      >{t`Delete`}</Button>
     </div>
   );
 }

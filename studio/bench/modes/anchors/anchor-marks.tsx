@@ -8,6 +8,7 @@ import type { Anchor, Path } from '@ignis/core/geometry/path';
 import { segment, segmentCount } from '@ignis/core/geometry/path';
 import { areMany } from './anchor-dots';
 import { movable } from '../../../ui/tip';
+import { t } from '../../../words/t';
 
 interface Props {
   map: Affine;
@@ -34,7 +35,7 @@ export const AnchorMarks = memo(function AnchorMarks({ map, paths, chosen }: Pro
             kind={a.kind}
             on={chosen.some((c) => samePlace(c, { path: p, index: i }))}
             index={i}
-            name={`Anchor ${i + 1} of ${path.anchors.length}`}
+            name={t`Anchor ${i + 1} of ${path.anchors.length}`}
           />
         )),
       )}
@@ -146,7 +147,7 @@ export function HandleMarks({
                   onPointerDown={(e) => onPress(e, { path: at.path, index: i }, w)}
                   className="cursor-move"
                   data-handle={`${i}-${w}`}
-                  {...movable(`Handle ${w === 'in' ? 'into' : 'out of'} anchor ${i + 1}`)}
+                  {...movable(t`Handle ${w === 'in' ? 'into' : t`out of`} anchor ${i + 1}`)}
                 />
                 <circle
                   cx={h.x}

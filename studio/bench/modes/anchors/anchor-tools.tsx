@@ -13,11 +13,12 @@ import { useBench } from '../../../state/bench';
 import { DropDown, Hint, Small } from '../../stage/bar';
 import { EDGES } from '../arrange/arrange-tools';
 import type { LayerOf } from '@ignis/core/scene/model/traits';
+import { plural, t } from '../../../words/t';
 
 const KINDS = [
-  { kind: 'corner', label: 'Corner' },
-  { kind: 'smooth', label: 'Smooth' },
-  { kind: 'symmetrical', label: 'Symmetrical' },
+  { kind: 'corner', label: t`Corner` },
+  { kind: 'smooth', label: t`Smooth` },
+  { kind: 'symmetrical', label: t`Symmetrical` },
 ] as const;
 
 /** What can be done to the chosen anchors, and to their path. */
@@ -33,21 +34,21 @@ export function AnchorTools({ layer: { id, source } }: { layer: LayerOf<'line'> 
     const turned = paths.map((p, i) =>
       anchors.filter((c) => c.path === i).reduce((q, c) => turnAnchor(q, c.index, kind), p),
     );
-    change(`Make ${kind === 'corner' ? 'a corner' : kind}`, setPaths(id, turned));
+    change(t`Make ${kind === 'corner' ? 'a corner' : kind}`, setPaths(id, turned));
   };
   return (
     <>
       {!first && (
-        <Hint>Click the line to insert, drag it to bend; drag beside it to choose many</Hint>
+        <Hint>{t`Click the line to insert, drag it to bend; drag beside it to choose many`}</Hint>
       )}
       {anchors.length > 1 && (
         <>
-          <Hint>{anchors.length} anchors</Hint>
+          <Hint>{plural(anchors.length, '# anchor', '# anchors')}</Hint>
           <DropDown
-            label="Align"
+            label={t`Align`}
             items={EDGES.map(({ edge, label }) => ({
               label,
-              run: () => change('Align anchors', setPaths(id, alignAnchors(paths, anchors, edge))),
+              run: () => change(t`Align anchors`, setPaths(id, alignAnchors(paths, anchors, edge))),
             }))}
           />
         </>
@@ -56,20 +57,20 @@ export function AnchorTools({ layer: { id, source } }: { layer: LayerOf<'line'> 
         <>
           <DropDown
             label={
-              anchors.length > 1 ? 'Kind' : KINDS.find(({ kind }) => kind === first.kind)!.label
+              anchors.length > 1 ? t`Kind` : KINDS.find(({ kind }) => kind === first.kind)!.label
             }
             items={KINDS.map(({ kind, label }) => ({
-              label: `${label} anchor`,
+              label: t`${label} anchor`,
               disabled: anchors.length === 1 && kind === first.kind,
               run: () => turn(kind),
             }))}
           />
           <Small
             onClick={() => {
-              change('Remove anchors', setPaths(id, dissolveAnchors(paths, anchors)));
+              change(t`Remove anchors`, setPaths(id, dissolveAnchors(paths, anchors)));
               set({ anchors: [] });
             }}
-            label="Remove"
+            label={t`Remove`}
           />
         </>
       )}
@@ -77,10 +78,10 @@ export function AnchorTools({ layer: { id, source } }: { layer: LayerOf<'line'> 
         <Small
           onClick={() => {
             const cut = cutPath(path, at.index);
-            change('Cut the path', setPaths(id, paths.toSpliced(at.path, 1, ...cut)));
+            change(t`Cut the path`, setPaths(id, paths.toSpliced(at.path, 1, ...cut)));
             set({ anchors: [] });
           }}
-          label="Cut here"
+          label={t`Cut here`}
         />
       )}
       <PathMenu id={id} paths={paths} at={at.path} />
@@ -99,28 +100,31 @@ function PathMenu({ id, paths, at }: { id: string; paths: readonly Path[]; at: n
   };
   return (
     <DropDown
-      label="Path"
+      label={t`Path`}
       items={[
         path.closed
-          ? { label: 'Open the path', run: () => put('Open the line', { ...path, closed: false }) }
+          ? {
+              label: t`Open the path`,
+              run: () => put(t`Open the line`, { ...path, closed: false }),
+            }
           : {
-              label: 'Close the path',
+              label: t`Close the path`,
               disabled: path.anchors.length < 3,
-              run: () => change('Close the line', closeLine(id, at)),
+              run: () => change(t`Close the line`, closeLine(id, at)),
             },
         {
-          label: 'Join to the next open path',
+          label: t`Join to the next open path`,
           disabled: path.closed || others.length === 0,
           run: () => {
             const other = others.find((i) => i > at) ?? others[0]!;
             const joined = joinPaths(path, paths[other]!);
             const rest = paths.filter((_, i) => i !== at && i !== other);
-            change('Join two paths', setPaths(id, [...rest, joined]));
+            change(t`Join two paths`, setPaths(id, [...rest, joined]));
             set({ anchors: [] });
           },
         },
-        { label: 'Reverse', run: () => put('Reverse the path', reversePath(path)) },
-        { label: 'Simplify', run: () => put('Simplify the path', simplifyPath(path, 1)) },
+        { label: t`Reverse`, run: () => put(t`Reverse the path`, reversePath(path)) },
+        { label: t`Simplify`, run: () => put(t`Simplify the path`, simplifyPath(path, 1)) },
       ]}
     />
   );

@@ -33,6 +33,7 @@ import { toStage } from '../../stage/path-outline';
 import { follow, scenePoint } from '../../stage/pointer';
 import { snapper } from '../../stage/snapping';
 import { named } from '../../../ui/tip';
+import { t } from '../../../words/t';
 
 /** How near a press must be, CSS px. */
 const ANCHOR = 12;
@@ -106,7 +107,7 @@ export function Anchors({ stage, layer, paths, onMiss }: Props) {
         const snapped = () => (toScene ? apply(toScene, snap.point(apply(inScene, to), e)) : to);
         const angleHeld = e.shiftKey ? holdAngle(from, to) : snapped();
         drag(
-          moving.length > 1 ? 'Move anchors' : 'Move an anchor',
+          moving.length > 1 ? t`Move anchors` : t`Move an anchor`,
           setPaths(
             layer.id,
             mapAnchors(paths, moving, translation(angleHeld.x - from.x, angleHeld.y - from.y)),
@@ -126,14 +127,14 @@ export function Anchors({ stage, layer, paths, onMiss }: Props) {
     follow(down.nativeEvent, {
       move(e) {
         const p = own(e);
-        const t = Math.min(0.85, Math.max(0.15, at.t));
-        const bent = bendSegment(path, at.segment, t, p.x - start.x, p.y - start.y);
-        drag('Bend a segment', setPath(layer.id, bent, at.path));
+        const along = Math.min(0.85, Math.max(0.15, at.t));
+        const bent = bendSegment(path, at.segment, along, p.x - start.x, p.y - start.y);
+        drag(t`Bend a segment`, setPath(layer.id, bent, at.path));
       },
       up(moved) {
         if (moved) return drop();
         change(
-          'Insert an anchor',
+          t`Insert an anchor`,
           setPath(layer.id, insertAnchor(path, at.segment, at.t), at.path),
         );
         set({ anchors: [{ path: at.path, index: at.segment + 1 }] });
@@ -185,7 +186,7 @@ export function Anchors({ stage, layer, paths, onMiss }: Props) {
     e.stopPropagation();
     const kind = a.kind === 'corner' ? 'smooth' : 'corner';
     change(
-      kind === 'corner' ? 'Make a corner' : 'Make smooth',
+      kind === 'corner' ? t`Make a corner` : t`Make smooth`,
       setPath(layer.id, turnAnchor(paths[at.path]!, at.index, kind), at.path),
     );
   };
@@ -202,7 +203,7 @@ export function Anchors({ stage, layer, paths, onMiss }: Props) {
           x: to.x - a.x,
           y: to.y - a.y,
         });
-        drag('Turn a handle', setPath(layer.id, turned, at.path));
+        drag(t`Turn a handle`, setPath(layer.id, turned, at.path));
       },
       up: drop,
     });
@@ -228,8 +229,8 @@ export function Anchors({ stage, layer, paths, onMiss }: Props) {
         {...named(
           over
             ? 'segment' in over
-              ? 'Click to insert an anchor, drag to bend'
-              : 'Drag it; double-click makes it a corner or smooth; Shift adds it to the choice'
+              ? t`Click to insert an anchor, drag to bend`
+              : t`Drag it; double-click makes it a corner or smooth; Shift adds it to the choice`
             : '',
         )}
       ></rect>
@@ -239,13 +240,13 @@ export function Anchors({ stage, layer, paths, onMiss }: Props) {
           stage={stage}
           box={box}
           map={map}
-          move={(from, to) => put('Move anchors', translation(to.x - from.x, to.y - from.y))}
+          move={(from, to) => put(t`Move anchors`, translation(to.x - from.x, to.y - from.y))}
           pull={(handle, to) => {
-            put('Scale anchors', pulledMap(box, handle, to));
+            put(t`Scale anchors`, pulledMap(box, handle, to));
           }}
           turn={(pivot, by, e) => {
             const angleHeld = e.shiftKey ? Math.round(by / 15) * 15 : by;
-            put('Rotate anchors', about(pivot, rotation((angleHeld * Math.PI) / 180)));
+            put(t`Rotate anchors`, about(pivot, rotation((angleHeld * Math.PI) / 180)));
           }}
           drop={drop}
           click={(e) => {

@@ -10,12 +10,13 @@ import { layerMode } from '../mode';
 import { AnchorDots, areMany } from './anchor-dots';
 import { AnchorTools } from './anchor-tools';
 import { Anchors } from './anchors';
+import { t } from '../../../words/t';
 
 /** Edits the anchors of a line, one by one or many at once. */
 export const anchors = layerMode({
   key: 'anchors',
-  label: () => 'Anchors',
-  action: 'Edit anchors',
+  label: () => t`Anchors`,
+  action: t`Edit anchors`,
   digit: () => '2',
   fits: isPathLine,
   liesFlat: true,
@@ -36,7 +37,7 @@ export const anchors = layerMode({
     const { anchors, change, set } = useBench.getState();
     if (anchors.length === 0) return false;
     change(
-      'Remove anchors',
+      t`Remove anchors`,
       setPaths(layer.id, dissolveAnchors(pathsOf(layer.source.shape), anchors)),
     );
     set({ anchors: [] });
@@ -56,6 +57,6 @@ function nudgeAnchors(layer: LayerOf<'line'>, { x, y }: Point): boolean {
   const { anchors, change } = useBench.getState();
   if (anchors.length === 0) return false;
   const moved = mapAnchors(pathsOf(layer.source.shape), anchors, translation(x, y));
-  change('Nudge anchors', setPaths(layer.id, moved));
+  change(t`Nudge anchors`, setPaths(layer.id, moved));
   return true;
 }

@@ -5,6 +5,7 @@ import { boxInScene, boxOfAll, moveLayers } from '@ignis/core/scene/arrange/arra
 import { useShallow } from 'zustand/react/shallow';
 import { useBench } from '../../../state/bench';
 import { SceneBox } from '../../stage/scene-box';
+import { t } from '../../../words/t';
 
 interface Props {
   stage: RefObject<HTMLElement | null>;
@@ -44,7 +45,7 @@ export function ArrangeMany({ stage, ids, onClick }: Props) {
         stage={stage}
         box={box}
         ids={() => ids}
-        put={(verb, by) => drag(`${verb} layers`, moveLayers(ids, by))}
+        put={(verb, by) => drag(t`${verb}: layers`, moveLayers(ids, by))}
         click={onClick}
       />
     </g>

@@ -5,14 +5,15 @@ import { putGuide, removeGuide } from '@ignis/core/scene/edits/layer-edits';
 import { liveEdit, useBench } from '../../../state/bench';
 import { NumberField } from '../../../ui/number-field';
 import { DropDown, Hint, Small } from '../../stage/bar';
+import { plural, t } from '../../../words/t';
 
 export const EDGES: readonly { edge: Edge; label: string }[] = [
-  { edge: 'left', label: 'Align left' },
-  { edge: 'middle', label: 'Align in the middle, across' },
-  { edge: 'right', label: 'Align right' },
-  { edge: 'top', label: 'Align at the top' },
-  { edge: 'centre', label: 'Align in the middle, down' },
-  { edge: 'bottom', label: 'Align at the bottom' },
+  { edge: 'left', label: t`Align left` },
+  { edge: 'middle', label: t`Align in the middle, across` },
+  { edge: 'right', label: t`Align right` },
+  { edge: 'top', label: t`Align at the top` },
+  { edge: 'centre', label: t`Align in the middle, down` },
+  { edge: 'bottom', label: t`Align at the bottom` },
 ];
 
 /** What can be done to several layers, or to one beside the scene. */
@@ -21,40 +22,40 @@ export function LayerTools({ ids }: { ids: readonly string[] }) {
   const many = ids.length > 1;
   const align = (to: 'selection' | 'scene') =>
     EDGES.map(({ edge, label }) => ({
-      label: to === 'scene' ? `${label} of the scene` : label,
-      run: () => change('Align layers', alignLayers(ids, edge, to)),
+      label: to === 'scene' ? t`${label} of the scene` : label,
+      run: () => change(t`Align layers`, alignLayers(ids, edge, to)),
     }));
   const distribute = (axis: 'x' | 'y', by: 'middles' | 'gaps') => () =>
-    change('Distribute layers', distributeLayers(ids, axis, by));
+    change(t`Distribute layers`, distributeLayers(ids, axis, by));
   const few = ids.length < 3;
   return (
     <>
-      {many && <Hint>{ids.length} layers</Hint>}
+      {many && <Hint>{plural(ids.length, '# layer', '# layers')}</Hint>}
       <DropDown
-        label="Align"
+        label={t`Align`}
         items={many ? [...align('selection'), null, ...align('scene')] : align('scene')}
       />
       {many && (
         <>
           <DropDown
-            label="Distribute"
+            label={t`Distribute`}
             items={[
-              { label: 'Middles evenly, across', disabled: few, run: distribute('x', 'middles') },
-              { label: 'Middles evenly, down', disabled: few, run: distribute('y', 'middles') },
-              { label: 'Equal gaps, across', disabled: few, run: distribute('x', 'gaps') },
-              { label: 'Equal gaps, down', disabled: few, run: distribute('y', 'gaps') },
+              { label: t`Middles evenly, across`, disabled: few, run: distribute('x', 'middles') },
+              { label: t`Middles evenly, down`, disabled: few, run: distribute('y', 'middles') },
+              { label: t`Equal gaps, across`, disabled: few, run: distribute('x', 'gaps') },
+              { label: t`Equal gaps, down`, disabled: few, run: distribute('y', 'gaps') },
             ]}
           />
           <DropDown
-            label="Size"
+            label={t`Size`}
             items={[
               {
-                label: 'Same width as the first chosen',
-                run: () => change('Same width', sizeLayers(ids, 'x', ids[0]!)),
+                label: t`Same width as the first chosen`,
+                run: () => change(t`Same width`, sizeLayers(ids, 'x', ids[0]!)),
               },
               {
-                label: 'Same height as the first chosen',
-                run: () => change('Same height', sizeLayers(ids, 'y', ids[0]!)),
+                label: t`Same height as the first chosen`,
+                run: () => change(t`Same height`, sizeLayers(ids, 'y', ids[0]!)),
               },
             ]}
           />
@@ -64,8 +65,8 @@ export function LayerTools({ ids }: { ids: readonly string[] }) {
   );
 }
 
-const PX = place('Place of the guide', 0);
-const SHARE = { ...percent('Place of the guide in per cent', 50, -1000, 1000), step: 1 };
+const PX = place(t`Place of the guide`, 0);
+const SHARE = { ...percent(t`Place of the guide in per cent`, 50, -1000, 1000), step: 1 };
 
 /** The place of the chosen guide, by px or by per cent of the scene. */
 export function GuideTools({ id }: { id: string }) {
@@ -73,10 +74,10 @@ export function GuideTools({ id }: { id: string }) {
   const side = useBench((s) => (guide?.axis === 'x' ? s.scene.width : s.scene.height));
   const { change, set } = useBench.getState();
   if (!guide) return null;
-  const live = liveEdit('Move a guide');
+  const live = liveEdit(t`Move a guide`);
   return (
     <>
-      <Hint>{guide.axis === 'x' ? 'Upright guide at' : 'Level guide at'}</Hint>
+      <Hint>{guide.axis === 'x' ? t`Upright guide at` : t`Level guide at`}</Hint>
       <NumberField
         value={guide.at}
         parameter={PX}
@@ -90,9 +91,9 @@ export function GuideTools({ id }: { id: string }) {
         onDone={live.done}
       />
       <Small
-        label="Remove"
+        label={t`Remove`}
         onClick={() => {
-          change('Remove a guide', removeGuide(id));
+          change(t`Remove a guide`, removeGuide(id));
           set({ guide: null });
         }}
       />

@@ -23,6 +23,7 @@ import { toStage } from '../../stage/path-outline';
 import { scenePoint } from '../../stage/pointer';
 import { snapper } from '../../stage/snapping';
 import { tenth } from '../../stage/tenth';
+import { t } from '../../../words/t';
 
 interface Props {
   stage: RefObject<HTMLElement | null>;
@@ -62,16 +63,16 @@ export function Arrange({ stage, layer, onClick }: Props) {
         const moved = { ...p, x: p.x + by.x, y: p.y + by.y };
         const more = snap.box(placedBox(moved, box, around), e);
         const on = back ? turned(back, more) : { x: 0, y: 0 };
-        put('Move', { ...moved, x: tenth(moved.x + on.x), y: tenth(moved.y + on.y) });
+        put(t`Move`, { ...moved, x: tenth(moved.x + on.x), y: tenth(moved.y + on.y) });
       }}
       pull={(handle, to, e) => {
         const at =
           back && own
             ? apply(own, apply(back, snap.point(apply(around, placedPoint(p, to)), e)))
             : to;
-        put('Scale', pulledPlacement(p, box, handle, (unwarp && project(unwarp, at)) ?? at));
+        put(t`Scale`, pulledPlacement(p, box, handle, (unwarp && project(unwarp, at)) ?? at));
       }}
-      lean={(handle, from, to) => put('Shear', leantPlacement(p, box, handle, from, to))}
+      lean={(handle, from, to) => put(t`Shear`, leantPlacement(p, box, handle, from, to))}
       about={pivot}
       pivot={(to) => set({ pivot: to })}
       turn={(at, by, e) => {
@@ -80,7 +81,7 @@ export function Arrange({ stage, layer, onClick }: Props) {
         const snappedAngle = e.shiftKey
           ? Math.round(raw / 15) * 15
           : tenth(snap.angle(raw, placedPoint(p, at), around, e));
-        put('Rotate', { ...about, rotation: halfTurns(snappedAngle) });
+        put(t`Rotate`, { ...about, rotation: halfTurns(snappedAngle) });
       }}
       drop={drop}
       click={(e) => onClick(scenePoint(stage.current!, e), e)}

@@ -4,12 +4,13 @@ import type { OverlayProps, StageMode } from '../mode';
 import { Arrange } from './arrange';
 import { ArrangeMany } from './arrange-many';
 import { LayerTools } from './arrange-tools';
+import { t } from '../../../words/t';
 
 /** Moves, scales, turns and shears a layer, or several together. */
 export const arrange: StageMode = {
   key: 'arrange',
-  label: () => 'Arrange',
-  action: 'Arrange',
+  label: () => t`Arrange`,
+  action: t`Arrange`,
   digit: () => '1',
   applies: ({ layer }) => layer !== null,
   Tools: ({ layer }) => {

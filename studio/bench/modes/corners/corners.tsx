@@ -11,8 +11,9 @@ import { FourCorners } from '../../stage/four-corners';
 import { toStage } from '../../stage/path-outline';
 import { follow, scenePoint } from '../../stage/pointer';
 import { snapper } from '../../stage/snapping';
+import { t } from '../../../words/t';
 
-const NAMES = ['Top left', 'Top right', 'Bottom right', 'Bottom left'];
+const NAMES = [t`Top left`, t`Top right`, t`Bottom right`, t`Bottom left`];
 
 interface Props {
   stage: RefObject<HTMLElement | null>;
@@ -45,7 +46,7 @@ export function Corners({ stage, layer }: Props) {
         const now = scenePoint(stage.current!, e);
         const to = snap.point({ x: from.x + now.x - start.x, y: from.y + now.y - start.y }, e);
         const placement = cornered(p, box, corner, apply(back, to), e.shiftKey);
-        drag(e.shiftKey ? 'Perspective' : 'Move a corner', setPlacement(layer.id, placement));
+        drag(e.shiftKey ? t`Perspective` : t`Move a corner`, setPlacement(layer.id, placement));
       },
       up: drop,
     });
@@ -56,7 +57,7 @@ export function Corners({ stage, layer }: Props) {
       <FourCorners
         seen={seen}
         names={NAMES}
-        does="drag it anywhere; Shift keeps perspective"
+        does={t`drag it anywhere; Shift keeps perspective`}
         onPress={press}
       />
     </g>

@@ -3,12 +3,13 @@ import { isShaped } from '@ignis/core/scene/model/traits';
 import { layerMode } from '../mode';
 import { CornerTools } from './corner-tools';
 import { Corners } from './corners';
+import { t } from '../../../words/t';
 
 /** Carries each corner of a layer anywhere, or in perspective. */
 export const corners = layerMode({
   key: 'corners',
-  label: () => 'Corners',
-  action: 'Perspective and free corners',
+  label: () => t`Corners`,
+  action: t`Perspective and free corners`,
   digit: () => '7',
   // Asked in every frame of a drag: the box itself is looked for only by the overlay.
   fits: (layer): layer is Layer => isShaped(layer),

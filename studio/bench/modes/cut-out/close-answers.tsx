@@ -1,6 +1,7 @@
 import { useEffect, useState } from 'react';
 import { RadioGroup } from 'radix-ui';
 import type { Preview } from '../../../workers/cutter.worker';
+import { t } from '../../../words/t';
 
 /** Where two answers to what the subject is are close: small pictures of what each would leave, to choose from. */
 export function CloseAnswers({
@@ -14,10 +15,10 @@ export function CloseAnswers({
 }) {
   return (
     <div className="pointer-events-auto absolute top-[calc(100%+8px)] left-3 flex w-28 flex-col gap-2 rounded-xl border border-line bg-panel/95 p-2 text-sm shadow-lg">
-      <span className="px-1 text-dim">Which is the subject?</span>
+      <span className="px-1 text-dim">{t`Which is the subject?`}</span>
       <RadioGroup.Root
         className="flex flex-col gap-1.5"
-        aria-label="Which is the subject?"
+        aria-label={t`Which is the subject?`}
         value={String(chosen)}
         onValueChange={(value) => choose(Number(value))}
       >
@@ -25,7 +26,7 @@ export function CloseAnswers({
           <RadioGroup.Item
             key={number}
             value={String(number)}
-            aria-label={k === 0 ? 'The likeliest' : `Another, ${k}`}
+            aria-label={k === 0 ? t`The likeliest` : t`Another, ${k}`}
             className="bg-ground h-20 w-full rounded-md border-2 border-line p-0.5 data-[state=checked]:border-ember"
           >
             <Small picture={picture} />

@@ -9,11 +9,12 @@ import { cutOut, useCutting } from '../../../state/cutting';
 import { Hint, Small, Way } from '../../stage/bar';
 import { BrushSize } from '../../stage/brush-size';
 import { CloseAnswers } from './close-answers';
+import { t } from '../../../words/t';
 
 const TOOLS: readonly { tool: CutTool; label: string }[] = [
-  { tool: 'box', label: 'Box' },
-  { tool: 'lasso', label: 'Lasso' },
-  ...markKinds.map((k) => ({ tool: k.value, label: k.label })),
+  { tool: 'box', label: t`Box` },
+  { tool: 'lasso', label: t`Lasso` },
+  ...markKinds.map((k) => ({ tool: k.value, label: t(k.label) })),
 ];
 
 /** With what a subject is cut out, and the first guess at one click. */
@@ -22,20 +23,20 @@ export function CutTools({ layer }: { layer: Layer }) {
   const found = cutOutOf(layer)?.shape;
   const guess = () => {
     const shape = freshCutOut(layer);
-    if (shape) void cutOut(layer.id, shape, 'Cut out');
+    if (shape) void cutOut(layer.id, shape, t`Cut out`);
   };
   const strokes = tool !== 'box' && tool !== 'lasso';
   const fringe = layer.steps.some((s) => s.kind === 'grade.fringe');
   if (busy)
     return (
       <>
-        <Hint>Telling the subject apart…</Hint>
-        <Small label="Stop (Esc)" onClick={busy.cancel} />
+        <Hint>{t`Telling the subject apart…`}</Hint>
+        <Small label={t`Stop (Esc)`} onClick={busy.cancel} />
       </>
     );
   return (
     <>
-      {!found && <Small label="Guess the subject" onClick={guess} />}
+      {!found && <Small label={t`Guess the subject`} onClick={guess} />}
       {TOOLS.filter(({ tool: t }) => found || t === 'box' || t === 'lasso').map(
         ({ tool: t, label }) => (
           <Way
@@ -50,24 +51,24 @@ export function CutTools({ layer }: { layer: Layer }) {
         <CloseAnswers
           answers={close.answers}
           chosen={found.answer ?? 0}
-          choose={(answer) => void cutOut(layer.id, { ...found, answer }, 'Cut out otherwise')}
+          choose={(answer) => void cutOut(layer.id, { ...found, answer }, t`Cut out otherwise`)}
         />
       )}
       {found && strokes && <BrushSize />}
       <Hint>
         {found
           ? strokes
-            ? 'Stroke over what is wrong; its edge is set in the chain'
-            : 'Draw round it anew, or choose a stroke for what is wrong'
-          : 'Or draw round it, roughly'}
+            ? t`Stroke over what is wrong; its edge is set in the chain`
+            : t`Draw round it anew, or choose a stroke for what is wrong`
+          : t`Or draw round it, roughly`}
       </Hint>
       {found && !fringe && (
         <Small
-          label="Clean the fringe"
+          label={t`Clean the fringe`}
           onClick={() =>
             useBench
               .getState()
-              .change('Clean the fringe', addStep(layer.id, newStep('grade.fringe')))
+              .change(t`Clean the fringe`, addStep(layer.id, newStep('grade.fringe')))
           }
         />
       )}

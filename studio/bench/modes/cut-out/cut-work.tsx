@@ -14,6 +14,7 @@ import type { Masked } from '../mask/masked';
 import { useMasked } from '../mask/masked';
 import { follow, stagePoint } from '../../stage/pointer';
 import { tenth } from '../../stage/tenth';
+import { t } from '../../../words/t';
 
 interface Props {
   stage: RefObject<HTMLElement | null>;
@@ -28,9 +29,9 @@ const COLOURS: Readonly<Record<Mark['says'], string>> = {
 };
 
 const WORDS: Readonly<Record<Mark['says'], string>> = {
-  subject: 'this is the subject',
-  background: 'this is not the subject',
-  hair: 'here is hair',
+  subject: t`this is the subject`,
+  background: t`this is not the subject`,
+  hair: t`here is hair`,
 };
 
 /** A subject is cut out: an outline round it, and strokes that say what is and what is not. */
@@ -86,19 +87,19 @@ function CutWorkOn({ stage, layer, masked }: Props) {
         const next = { ...shape, marks: [...shape.marks, mark] };
         // Hair is looked for along the edge that is found; nothing is segmented again for it.
         if (says === 'hair')
-          useBench.getState().change('Say where hair is', putCutOut(layer.id, next, newId()));
-        else put(next, says === 'subject' ? 'Say what the subject is' : 'Say what it is not');
+          useBench.getState().change(t`Say where hair is`, putCutOut(layer.id, next, newId()));
+        else put(next, says === 'subject' ? t`Say what the subject is` : t`Say what it is not`);
       },
       cancel: () => setDrawn([]),
     });
   };
   const line = (points: readonly Point[]) => points.map((p) => `${p.x},${p.y}`).join(' ');
   const word = busy
-    ? 'telling the subject apart… Esc stops it'
+    ? t`telling the subject apart… Esc stops it`
     : says
       ? WORDS[says]
       : tool === 'box'
-        ? 'a box round the subject'
+        ? t`a box round the subject`
         : 'an outline round the subject';
   return (
     <g>
@@ -131,7 +132,7 @@ function CutWorkOn({ stage, layer, masked }: Props) {
             if (area.kind !== 'area') return;
             const anew = { ...shape, around: area.paths[0]!, marks: [], found: null };
             delete anew.answer;
-            put(anew, 'Cut out');
+            put(anew, t`Cut out`);
           }}
         />
       )}

@@ -2,12 +2,13 @@ import { isPicture } from '@ignis/core/scene/model/traits';
 import { layerMode } from '../mode';
 import { CutTools } from './cut-tools';
 import { CutWork } from './cut-work';
+import { t } from '../../../words/t';
 
 /** Separates a subject from its background. */
 export const cutOut = layerMode({
   key: 'cut-out',
-  label: () => 'Cut out',
-  action: 'Cut out the subject of the picture',
+  label: () => t`Cut out`,
+  action: t`Cut out the subject of the picture`,
   digit: () => '2',
   fits: isPicture,
   liesFlat: true,

@@ -4,6 +4,7 @@ import { NumberField } from '../../../ui/number-field';
 import { Bar, Hint, Small, Way } from '../../stage/bar';
 import { endDrawing } from './drawing';
 import { tip } from '../../../ui/tip';
+import { t } from '../../../words/t';
 
 /** How a line is drawn, and the way out of it. */
 export function DrawRow() {
@@ -12,19 +13,19 @@ export function DrawRow() {
   const fidelity = useBench((s) => s.fidelity);
   const { set } = useBench.getState();
   const hint = freehand
-    ? 'Press and draw. Near its start the line closes.'
+    ? t`Press and draw. Near its start the line closes.`
     : drawn
-      ? 'Click for a corner, press and drag for a curve. Shift holds to 15°. Click the first anchor to close.'
-      : 'Click where the line of light begins';
+      ? t`Click for a corner, press and drag for a curve. Shift holds to 15°. Click the first anchor to close.`
+      : t`Click where the line of light begins`;
   return (
     <Bar>
       {!drawn && (
         <>
-          <Way on={!freehand} label="Anchors" onClick={() => set({ freehand: false })} />
-          <Way on={freehand} label="Freehand" onClick={() => set({ freehand: true })} />
+          <Way on={!freehand} label={t`Anchors`} onClick={() => set({ freehand: false })} />
+          <Way on={freehand} label={t`Freehand`} onClick={() => set({ freehand: true })} />
           {freehand && (
-            <span className="flex items-baseline pl-2 text-dim" {...tip(FIDELITY.help)}>
-              smoothed by
+            <span className="flex items-baseline pl-2 text-dim" {...tip(t(FIDELITY.help))}>
+              {t`smoothed by`}
               <NumberField
                 value={fidelity}
                 parameter={FIDELITY}
@@ -36,14 +37,14 @@ export function DrawRow() {
         </>
       )}
       <Hint>{hint}</Hint>
-      <Small onClick={endDrawing} label={drawn ? 'Done (Enter)' : 'Cancel ( Esc )'} />
+      <Small onClick={endDrawing} label={drawn ? t`Done (Enter)` : t`Cancel ( Esc )`} />
     </Bar>
   );
 }
 
-const FIDELITY = length('Smoothed by', 3, {
+const FIDELITY = length(t`Smoothed by`, 3, {
   min: 0.5,
   max: 60,
   step: 0.5,
-  help: 'How far the line may stray from the hand; more makes fewer anchors.',
+  help: t`How far the line may stray from the hand; more makes fewer anchors.`,
 });

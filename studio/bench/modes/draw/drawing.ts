@@ -14,6 +14,7 @@ import { pathsOf } from '@ignis/core/sources/line-shape';
 import { useBench } from '../../../state/bench';
 import type { LayerOf } from '@ignis/core/scene/model/traits';
 import { isLine } from '@ignis/core/scene/model/traits';
+import { t } from '../../../words/t';
 
 /** Drawing a line of light, one anchor at a time; each anchor is one step of undo. */
 
@@ -44,12 +45,12 @@ export function putAnchor(at: Point, handle: Point | null): void {
   const layer = findLayer(base, drawn);
   if (layer && isLine(layer)) {
     const path = pathsOf(layer.source.shape)[0]!;
-    drag('Add an anchor', setPath(layer.id, appendAnchor(path, anchor)));
+    drag(t`Add an anchor`, setPath(layer.id, appendAnchor(path, anchor)));
     return;
   }
   const line = freshLine(base, drawn, anchor);
   // Within a group that may be placed elsewhere, what is drawn would not lie under the pointer.
-  drag('Begin a line of light', addInFront([line], selected, true));
+  drag(t`Begin a line of light`, addInFront([line], selected, true));
   set({ drawn: line.id });
 }
 
@@ -61,7 +62,7 @@ function freshLine(scene: Scene, drawn: string | null, anchor: Anchor): LayerOf<
     return { ...begun, source: { ...begun.source, shape: { kind: 'path', paths: [path] } } };
   const lines = everyLayer(scene.layers).filter(isLine).length;
   begun = newLine(
-    `Line ${lines + 1}`,
+    t`Line ${lines + 1}`,
     path,
     undefined,
     Math.max(2, Math.round(Math.max(scene.width, scene.height) / 140)),
@@ -80,7 +81,7 @@ export function putStroke(samples: readonly Sample[], closing: number): void {
     ...line,
     source: { ...line.source, shape: { kind: 'path' as const, paths: [path] } },
   };
-  drag('Draw a line of light', addInFront([whole], selected, true));
+  drag(t`Draw a line of light`, addInFront([whole], selected, true));
   set({ drawn: line.id });
 }
 
@@ -97,7 +98,7 @@ export function closeDrawing(handle: Point | null): void {
   const { drag, drawn } = useBench.getState();
   const path = drawnPath();
   if (!drawn || !path) return;
-  drag('Close the line', (draft) => {
+  drag(t`Close the line`, (draft) => {
     if (handle) {
       const [first, ...rest] = path.anchors;
       setPath(drawn, {

@@ -12,6 +12,7 @@ import { Handle } from '../../stage/handle';
 import { toStage } from '../../stage/path-outline';
 import { follow, stagePoint } from '../../stage/pointer';
 import { drippingStep } from './dripping-step';
+import { t } from '../../../words/t';
 
 /** As many have handles, the longest first. */
 const MOST = 120;
@@ -28,7 +29,7 @@ function useDrawn(layer: string, step: string): Drawn[] {
   const [latest, setLatest] = useState<{ of: string; all: Drawn[] } | null>(null);
   const [ask] = useState(() =>
     newestOnly(
-      'The handles of the drips could not be placed',
+      t`The handles of the drips could not be placed`,
       (asked: Asked) => drips(asked.scene, asked.layer, asked.step),
       (asked, all) => setLatest({ of: asked.step, all }),
     ),
@@ -84,7 +85,7 @@ function Handles({
       move(e) {
         const to = apply(back, stagePoint(stage.current!, e));
         const by = { x: to.x - start.x, y: to.y - start.y };
-        drag('Change a drip', changeDrip(layer.id, step.id, found, pulledDrip(drawn, by, was)));
+        drag(t`Change a drip`, changeDrip(layer.id, step.id, found, pulledDrip(drawn, by, was)));
       },
       up: drop,
     });
@@ -101,7 +102,7 @@ function Handles({
             at={end}
             small={!isChosen}
             fill={isChosen ? '#ff7a3c' : '#fff'}
-            title="Drag it longer, or along the edge; Delete takes it away"
+            title={t`Drag it longer, or along the edge; Delete takes it away`}
             onPointerDown={pull(drawn)}
           />
         );

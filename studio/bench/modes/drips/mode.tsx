@@ -7,18 +7,19 @@ import { Hint } from '../../stage/bar';
 import { layerMode } from '../mode';
 import { DripHandles } from './drip-handles';
 import { drippingStep } from './dripping-step';
+import { t } from '../../../words/t';
 
 /** Takes hold of single drips, or tongues. */
 export const drips = layerMode({
   key: 'drips',
   label: ({ layer, step }) => {
     const own = layer && drippingStep(layer, step);
-    return own ? stepOfKind(own.kind).parameters.drips!.label : 'Drips';
+    return own ? t(stepOfKind(own.kind).parameters.drips!.label) : t`Drips`;
   },
-  action: 'Take hold of drips or tongues',
+  action: t`Take hold of drips or tongues`,
   fits: (layer): layer is Layer => layer !== null,
   applies: ({ layer, step }) => drippingStep(layer, step) !== undefined,
-  Tools: () => <Hint>Drag an end: longer, shorter, along the edge; Delete takes it away</Hint>,
+  Tools: () => <Hint>{t`Drag an end: longer, shorter, along the edge; Delete takes it away`}</Hint>,
   Overlay: ({ stage, layer }) => <DripHandles stage={stage} layer={layer} />,
   escape() {
     const { found } = useChosenDrip.getState();
@@ -30,7 +31,7 @@ export const drips = layerMode({
     const { step: open, change } = useBench.getState();
     const step = drippingStep(layer, open);
     if (!found || !step) return false;
-    change('Take a drip away', changeDrip(layer.id, step.id, found, { removed: true }));
+    change(t`Take a drip away`, changeDrip(layer.id, step.id, found, { removed: true }));
     useChosenDrip.setState({ found: null });
     return true;
   },

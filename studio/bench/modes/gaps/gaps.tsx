@@ -16,6 +16,7 @@ import { useAround, useBench } from '../../../state/bench';
 import { toStage } from '../../stage/path-outline';
 import { follow, scenePoint } from '../../stage/pointer';
 import { movable, named } from '../../../ui/tip';
+import { t } from '../../../words/t';
 
 interface Props {
   stage: RefObject<HTMLElement | null>;
@@ -46,7 +47,7 @@ export function Gaps({ stage, layer }: Props) {
     down.stopPropagation();
     const { strand, at } = nearest(down);
     const size = gaps.at(-1)?.size ?? gapLength(passes);
-    change('Break the line', setGaps(layer.id, [...gaps, { strand, at: rounded(at), size }]));
+    change(t`Break the line`, setGaps(layer.id, [...gaps, { strand, at: rounded(at), size }]));
   };
 
   const press = (index: number) => (down: React.PointerEvent) => {
@@ -56,7 +57,7 @@ export function Gaps({ stage, layer }: Props) {
       move(e) {
         const { strand, at } = nearest(e);
         drag(
-          'Move a gap',
+          t`Move a gap`,
           setGaps(
             layer.id,
             gaps.map((g, i) => (i === index ? { ...g, strand, at: rounded(at) } : g)),
@@ -67,7 +68,7 @@ export function Gaps({ stage, layer }: Props) {
         if (moved) drop();
         else
           change(
-            'Close a gap',
+            t`Close a gap`,
             setGaps(
               layer.id,
               gaps.filter((_, i) => i !== index),
@@ -89,7 +90,7 @@ export function Gaps({ stage, layer }: Props) {
         onPointerDown={add}
         className="cursor-crosshair"
         data-testid="break-here"
-        {...named('Click to break the line here')}
+        {...named(t`Click to break the line here`)}
       ></path>
       {gaps.map((g, i) => {
         const strand = strands[g.strand];
@@ -102,7 +103,7 @@ export function Gaps({ stage, layer }: Props) {
             onPointerDown={press(i)}
             className="cursor-move"
             data-gap={i}
-            {...movable('Drag it along the line; click closes it')}
+            {...movable(t`Drag it along the line; click closes it`)}
           >
             <circle cx={at.x} cy={at.y} r={13} fill="transparent" />
             <circle cx={at.x} cy={at.y} r={7} fill="#161616" stroke="#fff" strokeWidth={2} />

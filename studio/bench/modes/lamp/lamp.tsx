@@ -3,6 +3,7 @@ import { setLamp } from '@ignis/core/scene/edits/layer-edits';
 import { useBench } from '../../../state/bench';
 import { follow, scenePoint } from '../../stage/pointer';
 import { movable } from '../../../ui/tip';
+import { t } from '../../../words/t';
 
 /** How much of the scene's shorter side the lamp may be off its middle. */
 const FAR = 0.45;
@@ -36,7 +37,7 @@ export function Lamp({ stage }: { stage: RefObject<HTMLElement | null> }) {
         const angle = e.shiftKey ? Math.round(raw / 15) * 15 : Math.round(raw);
         const share = Math.min(1, Math.hypot(dx, dy) / reach);
         drag(
-          'Move the scene light',
+          t`Move the scene light`,
           setLamp({ angle, height: Math.round((Math.acos(share) * 180) / Math.PI) }),
         );
       },
@@ -69,9 +70,9 @@ export function Lamp({ stage }: { stage: RefObject<HTMLElement | null> }) {
         onPointerDown={press}
         className="cursor-move"
         {...movable(
-          'The scene light: drag it round for its direction, to the middle for its height',
+          t`The scene light: drag it round for its direction, to the middle for its height`,
         )}
-        aria-label="Scene light"
+        aria-label={t`Scene light`}
       >
         <circle cx={lamp.x} cy={lamp.y} r={18} fill="transparent" />
         <g

@@ -4,6 +4,7 @@ import { withLetter } from '@ignis/core/text/edit-text';
 import { useBench } from '../../../state/bench';
 import { useTyping } from '../../../state/typing';
 import { Hint, Small } from '../../stage/bar';
+import { t } from '../../../words/t';
 
 /** What can be done to the letter that is being moved by hand. */
 export function LetterTools({ layer }: { layer: LayerOf<'text'> }) {
@@ -11,26 +12,26 @@ export function LetterTools({ layer }: { layer: LayerOf<'text'> }) {
   const { source } = layer;
   const moved = source.letters.some((l) => l.at === letter);
   if (!moved && source.letters.length === 0)
-    return <Hint>Click a letter, then move, turn or scale it</Hint>;
+    return <Hint>{t`Click a letter, then move, turn or scale it`}</Hint>;
   const { change } = useBench.getState();
   return (
     <>
       {moved && (
         <Small
-          label="Put the letter back"
+          label={t`Put the letter back`}
           onClick={() =>
             change(
-              'Put a letter back',
+              t`Put a letter back`,
               changeText(layer.id, (t) => withLetter(t, letter!, null)),
             )
           }
         />
       )}
       <Small
-        label="Put all back"
+        label={t`Put all back`}
         onClick={() =>
           change(
-            'Put all letters back',
+            t`Put all letters back`,
             changeText(layer.id, (t) => ({ ...t, letters: [] })),
           )
         }

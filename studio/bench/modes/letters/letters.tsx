@@ -21,6 +21,7 @@ import { useTyping } from '../../../state/typing';
 import { BoxHandles } from '../../stage/box-handles';
 import { toStage } from '../../stage/path-outline';
 import { movable } from '../../../ui/tip';
+import { t } from '../../../words/t';
 
 interface Props {
   stage: RefObject<HTMLElement | null>;
@@ -80,7 +81,7 @@ export function Letters({ stage, layer }: Props) {
             down.stopPropagation();
             useTyping.setState({ letter: l.from });
           }}
-          {...movable('Click the letter to move, turn or scale it')}
+          {...movable(t`Click the letter to move, turn or scale it`)}
         ></polygon>
       ))}
       {letter && (
@@ -91,19 +92,19 @@ export function Letters({ stage, layer }: Props) {
           about={letterMiddle(letter)}
           move={(from, to) => {
             const by = untuned(to.x - from.x, to.y - from.y);
-            put('Move a letter', { x: before.x + by.x, y: before.y + by.y });
+            put(t`Move a letter`, { x: before.x + by.x, y: before.y + by.y });
           }}
           pull={(handle, to) => {
             const middle = letterMiddle(letter);
             const from = inBox(advanceBox(letter), handle);
             const far = (p: Point) => Math.hypot(p.x - middle.x, p.y - middle.y);
             const k = far(to) / (far(from) || 1);
-            put('Scale a letter', { scale: Math.min(1000, Math.max(0.001, before.scale * k)) });
+            put(t`Scale a letter`, { scale: Math.min(1000, Math.max(0.001, before.scale * k)) });
           }}
           turn={(_at, by, e) => {
             const raw = before.turn + by;
             const turn = e.shiftKey ? Math.round(raw / 15) * 15 : raw;
-            put('Turn a letter', { turn: halfTurns(turn) });
+            put(t`Turn a letter`, { turn: halfTurns(turn) });
           }}
           drop={drop}
           click={() => undefined}

@@ -7,6 +7,7 @@ import { draggedEnds } from '../../stage/dragged-ends';
 import type { Masked } from './masked';
 import { stagePoint, follow } from '../../stage/pointer';
 import { RampLine } from '../../stage/ramp-line';
+import { t } from '../../../words/t';
 
 interface Props {
   stage: RefObject<HTMLElement | null>;
@@ -39,7 +40,7 @@ function FadeEnds({ stage, masked, part, shape }: Props & { part: string; shape:
     follow(down.nativeEvent, {
       move(e) {
         const place = apply(back, stagePoint(stage.current!, e));
-        drag('Move the fade', setPartShape(owner, part, shape, draggedEnds(ends, end, place)));
+        drag(t`Move the fade`, setPartShape(owner, part, shape, draggedEnds(ends, end, place)));
       },
       up: drop,
     });

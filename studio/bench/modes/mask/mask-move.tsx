@@ -7,6 +7,7 @@ import { useShownMask } from '../../../state/shown-mask';
 import type { Masked } from './masked';
 import { boxOfRings } from './masked';
 import { SceneBox } from '../../stage/scene-box';
+import { t } from '../../../words/t';
 
 interface Props {
   stage: RefObject<HTMLElement | null>;
@@ -32,7 +33,7 @@ export function MaskMove({ stage, masked }: Props) {
       put={(verb, by) =>
         useBench
           .getState()
-          .drag(`${verb} the ${name}`, moveMask(owner, multiply(back, multiply(by, inScene))))
+          .drag(t`${verb}: ${name}`, moveMask(owner, multiply(back, multiply(by, inScene))))
       }
     />
   );

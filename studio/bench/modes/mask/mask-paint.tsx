@@ -20,6 +20,7 @@ import type { Masked } from './masked';
 import { reaches } from './masked';
 import { scenePoint, stagePoint } from '../../stage/pointer';
 import { tenth } from '../../stage/tenth';
+import { t } from '../../../words/t';
 
 interface Props {
   stage: RefObject<HTMLElement | null>;
@@ -33,21 +34,21 @@ function effectOf(
   outside: boolean,
 ): { word: string; works: boolean } {
   if (layer && !layer.visible)
-    return { word: `${layer.name} is hidden: nothing would show`, works: false };
+    return { word: t`${layer.name} is hidden: nothing would show`, works: false };
   if (mask && !mask.enabled)
-    return { word: `the ${name} is off: nothing would change`, works: false };
-  if (outside) return { word: 'outside the selection: nothing would change', works: false };
+    return { word: t`the ${name} is off: nothing would change`, works: false };
+  if (outside) return { word: t`outside the selection: nothing would change`, works: false };
   return { word: layer ? `${word} · ${name}` : word, works: true };
 }
 
 const SELECT_WAYS = {
   new: 'selects',
-  add: 'adds to the selection',
-  subtract: 'takes from the selection',
-  intersect: 'keeps only this',
+  add: t`adds to the selection`,
+  subtract: t`takes from the selection`,
+  intersect: t`keeps only this`,
 } as const;
 
-const WAYS = { add: 'shows', subtract: 'hides', intersect: 'keeps only this' } as const;
+const WAYS = { add: t`shows`, subtract: t`hides`, intersect: t`keeps only this` } as const;
 
 /** A mask that is worked on: its brush, lasso, box, oval and new fades. */
 export function MaskPaint({ stage, masked }: Props) {
@@ -79,7 +80,7 @@ export function MaskPaint({ stage, masked }: Props) {
     followStroke(down, {
       ...{ stage: stage.current!, back, last, moved: setPointer },
       put: (stroke) =>
-        drag(hides ? 'Hide' : 'Reveal', (s) => {
+        drag(hides ? t`Hide` : t`Reveal`, (s) => {
           within?.keep(s);
           addStroke(owner, stroke, part, within?.id)(s);
         }),
@@ -88,11 +89,11 @@ export function MaskPaint({ stage, masked }: Props) {
 
   const put = (shape: MaskShape) => {
     const { change } = useBench.getState();
-    if (owner === 'selection') return change('Select', selectShape(shape, selectWay));
+    if (owner === 'selection') return change(t`Select`, selectShape(shape, selectWay));
     const first = !mask?.parts.length;
     // A first fade shows what lies before its end, whatever areas do.
     const made = newPart(shape, shape.kind === 'fade' ? (first ? 'add' : 'intersect') : way);
-    change(mask ? 'Add a part' : 'Add a mask', addPart(owner, made));
+    change(mask ? t`Add a part` : t`Add a mask`, addPart(owner, made));
     if (shape.kind === 'fade') useBrush.setState({ tool: 'ends' });
   };
 
@@ -104,15 +105,15 @@ export function MaskPaint({ stage, masked }: Props) {
     const at = scenePoint(stage.current!, down);
     const own = apply(back, stagePoint(stage.current!, down));
     const colour = await colourAt(scene, of, at.x, at.y).catch((error: unknown) => {
-      tellFailure('The colour could not be taken', error);
+      tellFailure(t`The colour could not be taken`, error);
       return undefined;
     });
     if (colour === undefined) return;
     if (!colour) {
-      toast.info('There is no colour here', {
+      toast.info(t`There is no colour here`, {
         description: of
-          ? 'The selected layer shows nothing at this place. Click on it, or let the reach go by the scene.'
-          : 'The scene is empty at this place. Click on the picture.',
+          ? t`The selected layer shows nothing at this place. Click on it, or let the reach go by the scene.`
+          : t`The scene is empty at this place. Click on the picture.`,
       });
       return;
     }

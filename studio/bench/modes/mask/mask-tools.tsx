@@ -8,35 +8,36 @@ import { useShownMask } from '../../../state/shown-mask';
 import { useBench } from '../../../state/bench';
 import { DropDown, Hint, Small } from '../../stage/bar';
 import { useMasked } from './masked';
+import { t } from '../../../words/t';
 
 /** What masks and selections are worked on with. */
 export const TOOLS: readonly { tool: MaskTool; label: string }[] = [
-  { tool: 'brush', label: 'Brush' },
-  { tool: 'lasso', label: 'Lasso' },
-  { tool: 'box', label: 'Box' },
-  { tool: 'oval', label: 'Oval' },
-  { tool: 'colour', label: 'Colour reach' },
-  { tool: 'fade', label: 'Fade' },
-  { tool: 'ends', label: 'Ends of fades' },
-  { tool: 'move', label: 'Move by itself' },
+  { tool: 'brush', label: t`Brush` },
+  { tool: 'lasso', label: t`Lasso` },
+  { tool: 'box', label: t`Box` },
+  { tool: 'oval', label: t`Oval` },
+  { tool: 'colour', label: t`Colour reach` },
+  { tool: 'fade', label: t`Fade` },
+  { tool: 'ends', label: t`Ends of fades` },
+  { tool: 'move', label: t`Move by itself` },
 ];
 
 const HINTS: Readonly<Record<MaskTool, string>> = {
-  brush: 'Shift goes straight on from the last stroke; [ and ] change the size',
-  lasso: 'Draw by hand, click for corners; Enter closes it, Esc leaves it',
-  box: 'Drag a box; Shift makes it square',
-  oval: 'Drag an oval; Shift makes it round',
-  colour: 'Click a colour; how far it reaches is set in the chain',
-  fade: 'Drag from where all shows to where nothing does',
-  ends: 'Drag the ends of the fades',
-  move: 'Drag it, pull its corners, turn it: the picture stays',
+  brush: t`Shift goes straight on from the last stroke; [ and ] change the size`,
+  lasso: t`Draw by hand, click for corners; Enter closes it, Esc leaves it`,
+  box: t`Drag a box; Shift makes it square`,
+  oval: t`Drag an oval; Shift makes it round`,
+  colour: t`Click a colour; how far it reaches is set in the chain`,
+  fade: t`Drag from where all shows to where nothing does`,
+  ends: t`Drag the ends of the fades`,
+  move: t`Drag it, pull its corners, turn it: the picture stays`,
 };
 
 const LOOKS: readonly { look: MaskLook; label: string }[] = [
-  { look: 'picture', label: 'Show the picture' },
-  { look: 'overlay', label: 'Show as overlay' },
-  { look: 'alone', label: 'Show the mask alone' },
-  { look: 'outline', label: 'Show its outline' },
+  { look: 'picture', label: t`Show the picture` },
+  { look: 'overlay', label: t`Show as overlay` },
+  { look: 'alone', label: t`Show the mask alone` },
+  { look: 'outline', label: t`Show its outline` },
 ];
 
 /** The tool, to be chosen from a list. */
@@ -66,22 +67,22 @@ export function ToolHelp({ layer }: { layer: Layer | null }) {
           label={
             selecting
               ? hides
-                ? 'Subtracts'
-                : 'Adds'
+                ? t`Subtracts`
+                : t`Adds`
               : hides
-                ? `Hides · ${digit} to reveal`
-                : `Reveals · ${digit} to hide`
+                ? t`Hides · ${digit} to reveal`
+                : t`Reveals · ${digit} to hide`
           }
           onClick={turnBrush}
         />
       )}
       {tool === 'colour' && layer && (
         <DropDown
-          label={reachOf === 'layer' ? `of ${layer.name}` : 'of the scene'}
+          label={reachOf === 'layer' ? t`of ${layer.name}` : t`of the scene`}
           items={[
-            { label: 'Colours of the scene', run: () => useBrush.setState({ reachOf: 'scene' }) },
+            { label: t`Colours of the scene`, run: () => useBrush.setState({ reachOf: 'scene' }) },
             {
-              label: `Colours of ${layer.name} alone`,
+              label: t`Colours of ${layer.name} alone`,
               run: () => useBrush.setState({ reachOf: 'layer' }),
             },
           ]}
@@ -102,9 +103,9 @@ export function MaskTools({ layer }: { layer: Layer }) {
       <ToolChoice />
       {hasWay(tool) && (
         <DropDown
-          label={partWays.find((w) => w.value === way)!.label}
+          label={t(partWays.find((w) => w.value === way)!.label)}
           items={partWays.map((w) => ({
-            label: w.label,
+            label: t(w.label),
             run: () => useBrush.setState({ way: w.value as MaskPart['way'] }),
           }))}
         />

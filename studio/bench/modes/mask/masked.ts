@@ -9,6 +9,7 @@ import type { Layer } from '@ignis/core/scene/model/schema';
 import { useAround, useBench, useSelectedLayer, type View } from '../../../state/bench';
 import type { MaskView } from '../../../workers/protocol';
 import { toStage } from '../../stage/path-outline';
+import { t } from '../../../words/t';
 
 /** The mask that the stage works on: that of the selected layer or its open step, or the selection. */
 export interface Masked {
@@ -44,7 +45,7 @@ export function useMasked(): Masked | null {
   // A layer without a mask would get one that moves along.
   const outer = toStage(view, around, mask && !mask.moves ? placed() : layer.placement);
   const owner = { layer: layer.id, ...(step && { step: step.id }) };
-  const name = step ? `where ${stepOfKind(step.kind).label} works` : `mask of ${layer.name}`;
+  const name = step ? t`where ${t(stepOfKind(step.kind).label)} works` : t`mask of ${layer.name}`;
   return { owner, mask, name, layer, outer, map: inner(mask, outer) };
 }
 

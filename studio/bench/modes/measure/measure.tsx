@@ -5,6 +5,7 @@ import { useBench } from '../../../state/bench';
 import { follow, scenePoint } from '../../stage/pointer';
 import { RampLine } from '../../stage/ramp-line';
 import { snapper } from '../../stage/snapping';
+import { t } from '../../../words/t';
 
 /** Measuring between two points: how far, across and down, and at what angle. */
 export function Measure({ stage }: { stage: RefObject<HTMLElement | null> }) {
@@ -56,7 +57,7 @@ export function Measure({ stage }: { stage: RefObject<HTMLElement | null> }) {
             strokeWidth={4}
             paintOrder="stroke"
           >
-            {`${px(Math.hypot(dx, dy))} px · ${px(Math.abs(dx))} across, ${px(Math.abs(dy))} down · ${angle}°`}
+            {t`${px(Math.hypot(dx, dy))} px · ${px(Math.abs(dx))} across, ${px(Math.abs(dy))} down · ${angle}°`}
           </text>
         </g>
       )}

@@ -2,18 +2,19 @@ import { useBench } from '../../../state/bench';
 import { Bar, Hint, Small } from '../../stage/bar';
 import type { StageMode } from '../mode';
 import { Measure } from './measure';
+import { t } from '../../../words/t';
 
 /** Measures from one point to another. */
 export const measure: StageMode = {
   key: 'measure',
-  label: () => 'Measure',
-  action: 'Measure between two points',
+  label: () => t`Measure`,
+  action: t`Measure between two points`,
   applies: () => true,
   offered: () => false,
   Row: () => (
     <Bar>
-      <Hint>Drag from one point to another to measure. Shift holds to 15°.</Hint>
-      <Small onClick={() => useBench.getState().set({ mode: 'arrange' })} label="Done (Esc)" />
+      <Hint>{t`Drag from one point to another to measure. Shift holds to 15°.`}</Hint>
+      <Small onClick={() => useBench.getState().set({ mode: 'arrange' })} label={t`Done (Esc)`} />
     </Bar>
   ),
   Overlay: ({ stage }) => <Measure stage={stage} />,

@@ -25,6 +25,7 @@ import { follow, stagePoint } from '../../stage/pointer';
 import { tenth } from '../../stage/tenth';
 import { StrokeMark } from './mark';
 import { usePacks } from './use-packs';
+import { t } from '../../../words/t';
 
 /** How near a thin stroke a click takes hold of it, CSS px. */
 const NEAR = 6;
@@ -146,12 +147,12 @@ function Handles({
       move={(from, to, e) => {
         const way = { x: to.x - from.x, y: to.y - from.y };
         const { x, y } = e.shiftKey ? alongAxis(way) : way;
-        put('Move strokes', translation(tenth(x), tenth(y)));
+        put(t`Move strokes`, translation(tenth(x), tenth(y)));
       }}
-      pull={(handle, to) => put('Scale strokes', pulledMap(box, handle, to))}
+      pull={(handle, to) => put(t`Scale strokes`, pulledMap(box, handle, to))}
       turn={(at, by, e) => {
         const degrees = e.shiftKey ? Math.round(by / 15) * 15 : tenth(by);
-        put('Turn strokes', about(at, rotation((degrees * Math.PI) / 180)));
+        put(t`Turn strokes`, about(at, rotation((degrees * Math.PI) / 180)));
       }}
     />
   );

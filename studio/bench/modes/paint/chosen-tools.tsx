@@ -15,25 +15,27 @@ import { liveEdit, useBench } from '../../../state/bench';
 import { chooseStrokes, paintBrush, useChosenStrokes, usePaint } from '../../../state/paint';
 import { ColourField } from '../../../ui/colour-field';
 import { DropDown, Hint, Small } from '../../stage/bar';
+import { plural, t } from '../../../words/t';
 
 /** What can be done with strokes that are chosen, of paint or of a finger. */
 export function ChosenTools({ home, chosen }: { home: StrokeHome; chosen: readonly string[] }) {
   const strokes = useBench((s) => strokesOf(s.scene, home));
   const first = strokes.find((s) => chosen.includes(s.id));
-  if (!first) return <Hint>Click a stroke, with Shift more of them; or drag a box round many</Hint>;
+  if (!first)
+    return <Hint>{t`Click a stroke, with Shift more of them; or drag a box round many`}</Hint>;
   // What erases, and what takes its colours from elsewhere, has none of its own.
   const coloured = strokes
     .filter(isPainted)
     .find((s) => chosen.includes(s.id) && s.way !== 'erase' && !isTaking(s));
-  const live = liveEdit('Recolour strokes');
+  const live = liveEdit(t`Recolour strokes`);
   const { change } = useBench.getState();
   const carry = (to: 'front' | 'back') => () =>
-    change('Carry strokes', carryStrokes(home, chosen, to));
+    change(t`Carry strokes`, carryStrokes(home, chosen, to));
   return (
     <>
       {coloured && (
         <ColourField
-          label="Colour of the strokes"
+          label={t`Colour of the strokes`}
           value={coloured.colour}
           onChange={(c) => live.change(setStrokes(home, chosen, { colour: c }))}
           onDone={live.done}
@@ -42,27 +44,27 @@ export function ChosenTools({ home, chosen }: { home: StrokeHome; chosen: readon
       )}
       {!isPainted(first) && (
         <Small
-          label={first.enabled ? 'Turn off' : 'Turn on'}
+          label={first.enabled ? t`Turn off` : t`Turn on`}
           onClick={() =>
-            change('Turn strokes on or off', setStrokes(home, chosen, { enabled: !first.enabled }))
+            change(t`Turn strokes on or off`, setStrokes(home, chosen, { enabled: !first.enabled }))
           }
         />
       )}
-      <Small label={isPainted(first) ? 'To the front' : 'Last'} onClick={carry('front')} />
-      <Small label={isPainted(first) ? 'To the back' : 'First'} onClick={carry('back')} />
+      <Small label={isPainted(first) ? t`To the front` : t`Last`} onClick={carry('front')} />
+      <Small label={isPainted(first) ? t`To the back` : t`First`} onClick={carry('back')} />
       {isPainted(first) && (
         <DropDown
-          label="Becomes…"
+          label={t`Becomes…`}
           items={[
-            { label: 'A line of light', run: () => becomeLine(home, chosen) },
-            { label: 'A fill of what it goes round', run: () => becomeFill(home, chosen) },
+            { label: t`A line of light`, run: () => becomeLine(home, chosen) },
+            { label: t`A fill of what it goes round`, run: () => becomeFill(home, chosen) },
           ]}
         />
       )}
-      <Small label="Delete" onClick={() => removeChosen(home)} />
+      <Small label={t`Delete`} onClick={() => removeChosen(home)} />
       <Hint>
-        {chosen.length === 1 ? '1 stroke' : `${chosen.length} strokes`}: drag it, its handles or its
-        knob
+        {plural(chosen.length, '1 stroke', '# strokes')}
+        {t`: drag it, its handles or its knob`}
       </Hint>
     </>
   );
@@ -73,8 +75,8 @@ function becomeLine({ layer: id }: StrokeHome, chosen: readonly string[]): void 
   const { scene, change, select } = useBench.getState();
   const layer = findLayer(scene, id);
   const line = layer && isPaint(layer) && lineAlong(layer, chosen);
-  if (!line) return void toast.info('A single dab has no way that could be a line');
-  change('Strokes become a line', addInFront([line], id, false));
+  if (!line) return void toast.info(t`A single dab has no way that could be a line`);
+  change(t`Strokes become a line`, addInFront([line], id, false));
   select(line.id);
 }
 
@@ -84,7 +86,7 @@ function becomeFill(home: StrokeHome, chosen: readonly string[]): void {
   const layer = findLayer(scene, home.layer);
   if (!layer || !isPaint(layer)) return;
   const fills = insideOf(layer, chosen, paintBrush(), usePaint.getState().colour);
-  change('Fill what strokes go round', (s) => fills.forEach((f) => putStroke(home, f)(s)));
+  change(t`Fill what strokes go round`, (s) => fills.forEach((f) => putStroke(home, f)(s)));
   chooseStrokes(fills.map((f) => f.id));
 }
 
@@ -94,7 +96,7 @@ const isPainted = (stroke: AnyStroke): stroke is PaintStroke => 'colour' in stro
 export function removeChosen(home: StrokeHome | null): boolean {
   const { chosen } = useChosenStrokes.getState();
   if (!home || !chosen || chosen.length === 0) return false;
-  useBench.getState().change('Delete strokes', removeStrokes(home, chosen));
+  useBench.getState().change(t`Delete strokes`, removeStrokes(home, chosen));
   chooseStrokes([]);
   return true;
 }

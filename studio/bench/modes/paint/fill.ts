@@ -13,6 +13,7 @@ import { useBench } from '../../../state/bench';
 import { tellFailure } from '../../../state/failure';
 import { paintBrush, useFilling, usePaint } from '../../../state/paint';
 import { colourAt, maskPaths } from '../../../workers/questions';
+import { t } from '../../../words/t';
 
 /** Fills on a layer of paint: each is a stroke like others. */
 
@@ -24,7 +25,7 @@ async function fillOfSelection(scene: Scene, layer: LayerOf<'paint'>): Promise<P
 }
 
 function lay(layer: LayerOf<'paint'>, stroke: PaintStroke): void {
-  useBench.getState().change('Fill', putStroke({ layer: layer.id }, stroke));
+  useBench.getState().change(t`Fill`, putStroke({ layer: layer.id }, stroke));
 }
 
 /** Fills what is selected. */
@@ -33,11 +34,11 @@ export async function fillSelection(layer: LayerOf<'paint'>): Promise<void> {
     const made = await fillOfSelection(useBench.getState().scene, layer);
     if (made) lay(layer, made);
     else
-      toast.info('Nothing is selected', {
-        description: 'Choose Select, and draw round what shall be filled.',
+      toast.info(t`Nothing is selected`, {
+        description: t`Choose Select, and draw round what shall be filled.`,
       });
   } catch (error) {
-    tellFailure('The selection could not be filled', error);
+    tellFailure(t`The selection could not be filled`, error);
   }
 }
 
@@ -49,10 +50,10 @@ export async function fillColour(layer: LayerOf<'paint'>, at: Point): Promise<vo
   try {
     const colour = await colourAt(scene, of, at.x, at.y);
     if (!colour) {
-      toast.info('There is no colour here', {
+      toast.info(t`There is no colour here`, {
         description: of
-          ? 'The layer has no paint at this place. Let the fill go by all that shows.'
-          : 'The scene is empty at this place. Click on the picture.',
+          ? t`The layer has no paint at this place. Let the fill go by all that shows.`
+          : t`The scene is empty at this place. Click on the picture.`,
       });
       return;
     }
@@ -64,6 +65,6 @@ export async function fillColour(layer: LayerOf<'paint'>, at: Point): Promise<vo
     const made = await fillOfSelection({ ...scene, selection }, layer);
     if (made) lay(layer, made);
   } catch (error) {
-    tellFailure('The colour could not be filled', error);
+    tellFailure(t`The colour could not be filled`, error);
   }
 }

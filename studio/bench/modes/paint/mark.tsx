@@ -11,6 +11,7 @@ import { usePaint } from '../../../state/paint';
 import { Handle } from '../../stage/handle';
 import { follow, scenePoint, stagePoint } from '../../stage/pointer';
 import { MARK_COLOUR } from './ways';
+import { t } from '../../../words/t';
 
 /** Where colours are taken from, on the stage. */
 
@@ -76,7 +77,7 @@ export function TakingMark({
           data-testid="taken"
         />
       )}
-      <Cross at={middle} title="Colours are taken from here" onPointerDown={press} />
+      <Cross at={middle} title={t`Colours are taken from here`} onPointerDown={press} />
     </g>
   );
 }
@@ -107,7 +108,7 @@ export function StrokeMark({
       move(e) {
         const to = apply(back, stagePoint(stage.current!, e));
         const offset: [number, number] = [Math.round(to.x - x), Math.round(to.y - y)];
-        drag('Move where colours are taken from', setStrokes(home, [stroke.id], { offset }));
+        drag(t`Move where colours are taken from`, setStrokes(home, [stroke.id], { offset }));
       },
       up: drop,
       cancel: cancelDrag,
@@ -116,7 +117,7 @@ export function StrokeMark({
   return (
     <Cross
       at={apply(map, { x: x + dx, y: y + dy })}
-      title="The stroke takes its colours from here"
+      title={t`The stroke takes its colours from here`}
       onPointerDown={press}
     />
   );

@@ -5,6 +5,7 @@ import { mirrorOf, useMirror } from '../../../state/mirror';
 import { Handle } from '../../stage/handle';
 import { follow, scenePoint } from '../../stage/pointer';
 import { tenth } from '../../stage/tenth';
+import { t } from '../../../words/t';
 
 /** How far from the middle an axis is taken hold of to turn it, CSS px. */
 const ARM = 90;
@@ -60,7 +61,7 @@ export function MirrorAxes({ stage }: { stage: RefObject<HTMLElement | null> }) 
       <Handle
         at={middle}
         fill="#ff7a3c"
-        title="The middle of the mirror"
+        title={t`The middle of the mirror`}
         onPointerDown={dragged(({ x, y }) =>
           useMirror.setState({ at: { x: tenth(x), y: tenth(y) } }),
         )}
@@ -68,7 +69,7 @@ export function MirrorAxes({ stage }: { stage: RefObject<HTMLElement | null> }) 
       <Handle
         small
         at={arm}
-        title="Turn the mirror; Shift holds to 15°"
+        title={t`Turn the mirror; Shift holds to 15°`}
         onPointerDown={dragged(({ x, y }, e) => {
           const raw = Math.atan2(y - at.y, x - at.x);
           const step = Math.PI / 12;

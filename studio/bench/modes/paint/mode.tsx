@@ -5,12 +5,13 @@ import { layerMode } from '../mode';
 import { chooseAllStrokes, releaseStrokes, removeChosen } from './chosen-tools';
 import { PaintTools } from './paint-tools';
 import { PaintWork } from './paint-work';
+import { t } from '../../../words/t';
 
 /** Paints on a layer of paint. Its digit once more goes between painting and erasing. */
 export const paint = layerMode({
   key: 'paint',
-  label: () => 'Paint',
-  action: 'Paint on the layer',
+  label: () => t`Paint`,
+  action: t`Paint on the layer`,
   digit: () => '2',
   fits: isPaint,
   again() {

@@ -9,6 +9,7 @@ import { DropDown, Hint, Way } from '../../stage/bar';
 import { fillSelection } from './fill';
 import { ChosenTools } from './chosen-tools';
 import { WAYS } from './ways';
+import { t } from '../../../words/t';
 
 /** What strokes do, and their colour; or what is done with those that are chosen. */
 export function PaintTools({ layer }: { layer: LayerOf<'paint'> }) {
@@ -33,14 +34,14 @@ export function PaintTools({ layer }: { layer: LayerOf<'paint'> }) {
           }}
         />
       ))}
-      <Way on={chosen !== null} label="Take hold" onClick={() => chooseStrokes(chosen ?? [])} />
+      <Way on={chosen !== null} label={t`Take hold`} onClick={() => chooseStrokes(chosen ?? [])} />
       {chosen !== null ? (
         <ChosenTools home={{ layer: layer.id }} chosen={chosen} />
       ) : (
         <>
           {way !== 'erase' && !takes && (
             <ColourField
-              label="Colour of the brush"
+              label={t`Colour of the brush`}
               value={colour}
               onChange={(c) => usePaint.setState({ colour: c })}
               onDone={() => undefined}
@@ -48,12 +49,12 @@ export function PaintTools({ layer }: { layer: LayerOf<'paint'> }) {
             />
           )}
           <DropDown
-            label={filling ? 'Fills a colour' : 'Fill'}
+            label={filling ? t`Fills a colour` : t`Fill`}
             items={[
-              { label: 'What is selected', run: () => void fillSelection(layer) },
-              { label: 'A colour, by a click', run: () => useFilling.setState({ on: true }) },
+              { label: t`What is selected`, run: () => void fillSelection(layer) },
+              { label: t`A colour, by a click`, run: () => useFilling.setState({ on: true }) },
               ...(filling
-                ? [{ label: 'Back to painting', run: () => useFilling.setState({ on: false }) }]
+                ? [{ label: t`Back to painting`, run: () => useFilling.setState({ on: false }) }]
                 : []),
             ]}
           />
@@ -68,7 +69,7 @@ export function PaintTools({ layer }: { layer: LayerOf<'paint'> }) {
                 ? [
                     null,
                     ...[3, 4, 5, 6, 8, 12].map((count) => ({
-                      label: `${count} times`,
+                      label: t`${count} times`,
                       run: () => setMirror({ count }),
                     })),
                   ]
@@ -77,10 +78,10 @@ export function PaintTools({ layer }: { layer: LayerOf<'paint'> }) {
           />
           <Hint>
             {filling
-              ? 'Click a colour; how far it reaches is set in the chain'
+              ? t`Click a colour; how far it reaches is set in the chain`
               : takes
-                ? 'Drag the mark to where colours are taken from'
-                : 'Shift goes straight on; [ and ] change the size'}
+                ? t`Drag the mark to where colours are taken from`
+                : t`Shift goes straight on; [ and ] change the size`}
           </Hint>
         </>
       )}

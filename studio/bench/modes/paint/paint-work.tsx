@@ -31,6 +31,7 @@ import { MirrorAxes } from './mirror-axes';
 import { TakingMark } from './mark';
 import { ChooseStrokes } from './choose-strokes';
 import { MARK_COLOUR, WAYS } from './ways';
+import { t } from '../../../words/t';
 
 const pair = ({ x, y }: Point): [x: number, y: number] => [x, y];
 
@@ -76,7 +77,7 @@ function followPaint(
       if (takes) carryMark({ x: (at.x - view.x) / view.zoom, y: (at.y - view.y) / view.zoom });
     },
     show: () =>
-      drag(way === 'erase' ? 'Erase' : 'Paint', (s) => {
+      drag(way === 'erase' ? t`Erase` : t`Paint`, (s) => {
         for (const { points, named } of copies)
           putStroke({ layer: layer.id }, { ...own, ...named, points: points.all() })(s);
       }),
@@ -92,8 +93,8 @@ function hasStamp(): boolean {
     const bytes = found.get(stamp);
     if (bytes) addAsset(stamp, bytes);
     else
-      toast.info('The picture that the brush stamps is gone', {
-        description: 'Choose another one in the chain, at Picture, or a brush of the book.',
+      toast.info(t`The picture that the brush stamps is gone`, {
+        description: t`Choose another one in the chain, at Picture, or a brush of the book.`,
       });
   }, withoutIt('The picture that the brush stamps could not be read'));
   return false;
@@ -140,9 +141,9 @@ export function PaintWork({
           at={pointer}
           word={
             filling
-              ? 'fills all that is like this'
+              ? t`fills all that is like this`
               : takes
-                ? 'paints what lies at the mark'
+                ? t`paints what lies at the mark`
                 : WAYS.find((w) => w.way === way)!.word
           }
           brush={filling ? null : way === 'erase' ? '#ffffff' : takes ? MARK_COLOUR : colour}

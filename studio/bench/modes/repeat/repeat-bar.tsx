@@ -6,13 +6,14 @@ import type { Layer } from '@ignis/core/scene/model/schema';
 import { useBench } from '../../../state/bench';
 import { NumberField } from '../../../ui/number-field';
 import { Bar, Small } from '../../stage/bar';
+import { t } from '../../../words/t';
 
 const FIELDS = {
-  copies: { ...count('Copies', 4, { max: 200 }), unit: '' as const },
-  x: place('Step X', 0),
-  y: place('Step Y', 0),
-  turn: angle('Turn of each step', 0),
-  scale: percent('Size of each step', 100, 1, 400),
+  copies: { ...count(t`Copies`, 4, { max: 200 }), unit: '' as const },
+  x: place(t`Step X`, 0),
+  y: place(t`Step Y`, 0),
+  turn: angle(t`Turn of each step`, 0),
+  scale: percent(t`Size of each step`, 100, 1, 400),
 } satisfies Record<string, NumberParameter>;
 
 const WORDS = { copies: 'copies', x: 'across', y: 'down', turn: 'turned', scale: 'sized' } as const;
@@ -28,7 +29,7 @@ export function RepeatBar({ layer }: { layer: Layer }) {
   });
   useEffect(() => {
     const { copies, ...step } = values;
-    useBench.getState().drag('Repeat the layer', repeatLayer(layer.id, copies, step));
+    useBench.getState().drag(t`Repeat the layer`, repeatLayer(layer.id, copies, step));
   }, [layer.id, values]);
   const end = (keep: boolean) => () => {
     const { drop, cancelDrag, set } = useBench.getState();
@@ -62,8 +63,8 @@ export function RepeatBar({ layer }: { layer: Layer }) {
           />
         </span>
       ))}
-      <Small label="Done" onClick={end(true)} />
-      <Small label="Cancel" onClick={end(false)} />
+      <Small label={t`Done`} onClick={end(true)} />
+      <Small label={t`Cancel`} onClick={end(false)} />
     </Bar>
   );
 }

@@ -14,6 +14,7 @@ import { Band } from '../../stage/band';
 import { follow, stagePoint } from '../../stage/pointer';
 import { tenth } from '../../stage/tenth';
 import { tip } from '../../../ui/tip';
+import { t } from '../../../words/t';
 
 interface Props {
   stage: RefObject<HTMLElement | null>;
@@ -50,7 +51,7 @@ export function MeshWork({ stage, layer, step, map, back }: Props) {
         const p = apply(back, at(e));
         const by = { x: tenth(p.x - start.x), y: tenth(p.y - start.y) };
         const values = { mesh: movedPoints(mesh, moving, by) };
-        drag('Move points of the mesh', setStep(layer.id, step.id, { values }));
+        drag(t`Move points of the mesh`, setStep(layer.id, step.id, { values }));
       },
       up(moved) {
         drop();
@@ -97,11 +98,11 @@ export function MeshWork({ stage, layer, step, map, back }: Props) {
         <g
           key={i}
           role="button"
-          aria-label={`Point ${i + 1}`}
+          aria-label={t`Point ${i + 1}`}
           aria-pressed={chosen.includes(i)}
           onPointerDown={press(i)}
           className="cursor-move"
-          {...tip('Drag the point; Shift chooses more')}
+          {...tip(t`Drag the point; Shift chooses more`)}
         >
           <circle cx={p.x} cy={p.y} r={12} fill="transparent" />
           <circle

@@ -4,12 +4,13 @@ import { useReshaping } from '../../../state/reshaping';
 import { layerMode } from '../mode';
 import { ReshapeTools, canReshape, nudgeReshaped, removeChosenPart } from './reshape-tools';
 import { ReshapeWork } from './reshape-work';
+import { t } from '../../../words/t';
 
 /** Moves parts of a layer by themselves, or bends it by a mesh. */
 export const reshape = layerMode({
   key: 'reshape',
-  label: () => 'Reshape',
-  action: 'Reshape: move parts of the layer, or bend it by a mesh',
+  label: () => t`Reshape`,
+  action: t`Reshape: move parts of the layer, or bend it by a mesh`,
   // On a line 5 breaks it; its gradient gives way while a reshaping step is open.
   digit: ({ layer }) => (layer && isLine(layer) ? '6' : '5'),
   fits: (layer): layer is Layer => layer !== null,

@@ -29,11 +29,12 @@ import { maskPaths } from '../../../workers/questions';
 import { Hint, Small, Way } from '../../stage/bar';
 import { isLine } from '@ignis/core/scene/model/traits';
 import { tellFailure } from '../../../state/failure';
+import { plural, t } from '../../../words/t';
 
 const TOOLS: readonly { tool: PartTool; label: string }[] = [
-  { tool: 'lasso', label: 'Lasso' },
-  { tool: 'box', label: 'Box' },
-  { tool: 'oval', label: 'Oval' },
+  { tool: 'lasso', label: t`Lasso` },
+  { tool: 'box', label: t`Box` },
+  { tool: 'oval', label: t`Oval` },
 ];
 
 /** What the stage reshapes by: the mesh, if that is open; parts otherwise. */
@@ -63,9 +64,9 @@ export function addPart(layer: Layer, path: Path): void {
   const region = newRegion(path);
   const step = own ?? newReshape();
   try {
-    change('Choose a part to reshape', addRegion(layer.id, step, region));
+    change(t`Choose a part to reshape`, addRegion(layer.id, step, region));
   } catch (error) {
-    tellFailure('No more parts', error);
+    tellFailure(t`No more parts`, error);
     return;
   }
   set({ step: step.id });
@@ -86,7 +87,7 @@ export function removeChosenPart(layer: Layer): boolean {
   const own = reshapeOf(layer, open);
   const part = chosenPart(own, useReshaping.getState().part);
   if (!own || !part) return false;
-  change('Remove a part', removeRegion(layer.id, own.id, part.id));
+  change(t`Remove a part`, removeRegion(layer.id, own.id, part.id));
   useReshaping.setState({ part: null });
   return true;
 }
@@ -100,13 +101,13 @@ export function nudgeReshaped(layer: Layer, by: Point): boolean {
   if (isMesh) {
     if (points.length === 0) return false;
     const values = { mesh: movedPoints(step.values.mesh as Mesh, points, by) };
-    change('Nudge points of the mesh', setStep(layer.id, step.id, { values }));
+    change(t`Nudge points of the mesh`, setStep(layer.id, step.id, { values }));
     return true;
   }
   const chosen = chosenPart(step, part);
   if (!chosen) return false;
   const to = { ...chosen.to, x: chosen.to.x + by.x, y: chosen.to.y + by.y };
-  change('Nudge a part', setRegion(layer.id, step.id, chosen.id, { to }));
+  change(t`Nudge a part`, setRegion(layer.id, step.id, chosen.id, { to }));
   return true;
 }
 
@@ -114,7 +115,7 @@ export function nudgeReshaped(layer: Layer, by: Point): boolean {
 async function partFromSelection(layer: Layer): Promise<void> {
   const { scene } = useBench.getState();
   const paths = await maskPaths(scene, 'selection').catch((error: unknown) => {
-    tellFailure('The part could not be taken from the selection', error);
+    tellFailure(t`The part could not be taken from the selection`, error);
     return null;
   });
   if (!paths) return;
@@ -124,7 +125,7 @@ async function partFromSelection(layer: Layer): Promise<void> {
     return (x1 - x0) * (y1 - y0);
   };
   const largest = [...paths].sort((a, b) => area(b) - area(a))[0];
-  if (!largest || !back) return void toast.info('Nothing is selected that could be reshaped');
+  if (!largest || !back) return void toast.info(t`Nothing is selected that could be reshaped`);
   addPart(layer, mapPath(back, largest));
 }
 
@@ -140,7 +141,7 @@ function lay(layer: Layer): void {
   const { x0, y0 } = box;
   const whole = { x0, y0, x1: Math.max(box.x1, x0 + 1), y1: Math.max(box.y1, y0 + 1) };
   const step = newMesh();
-  change('Lay a mesh', layMesh(layer.id, step, whole, POINTS, POINTS));
+  change(t`Lay a mesh`, layMesh(layer.id, step, whole, POINTS, POINTS));
   set({ step: step.id });
   useReshaping.setState({ points: [] });
 }
@@ -159,10 +160,10 @@ export function ReshapeTools({ layer }: { layer: Layer }) {
       <>
         <Hint>
           {points.length > 0
-            ? `${points.length === 1 ? 'One point' : `${points.length} points`} chosen: drag, or use the arrows`
-            : 'Drag a point; Shift chooses more, a drag beside them chooses many'}
+            ? t`${plural(points.length, 'One point', '# points')} chosen: drag, or use the arrows`
+            : t`Drag a point; Shift chooses more, a drag beside them chooses many`}
         </Hint>
-        <Small label="Parts instead" onClick={() => set({ step: reshape?.id ?? null })} />
+        <Small label={t`Parts instead`} onClick={() => set({ step: reshape?.id ?? null })} />
       </>
     );
   const chosen = chosenPart(step, part);
@@ -177,27 +178,27 @@ export function ReshapeTools({ layer }: { layer: Layer }) {
         />
       ))}
       {selected && (
-        <Small label="From the selection" onClick={() => void partFromSelection(layer)} />
+        <Small label={t`From the selection`} onClick={() => void partFromSelection(layer)} />
       )}
       {chosen ? (
         <>
-          <Hint>Drag the part, its handles or its knob; Alt drags the pivot</Hint>
+          <Hint>{t`Drag the part, its handles or its knob; Alt drags the pivot`}</Hint>
           <Small
-            label="Put back"
+            label={t`Put back`}
             onClick={() =>
-              changePart(layer, 'Put a part back', {
+              changePart(layer, t`Put a part back`, {
                 to: placed({ x: chosen.to.pivotX, y: chosen.to.pivotY }),
               })
             }
           />
-          <Small label="Remove" onClick={() => removeChosenPart(layer)} />
+          <Small label={t`Remove`} onClick={() => removeChosenPart(layer)} />
         </>
       ) : (
-        <Hint>Draw round the part that you want to move</Hint>
+        <Hint>{t`Draw round the part that you want to move`}</Hint>
       )}
       {!chosen && (
         <Small
-          label={mesh ? 'The mesh' : 'Lay a mesh'}
+          label={mesh ? t`The mesh` : t`Lay a mesh`}
           onClick={() => (mesh ? set({ step: mesh.id }) : lay(layer))}
         />
       )}

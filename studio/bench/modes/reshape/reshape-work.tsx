@@ -23,6 +23,7 @@ import { toStage } from '../../stage/path-outline';
 import { addPart, chosenPart, warpOf } from './reshape-tools';
 import { tenth } from '../../stage/tenth';
 import { tip } from '../../../ui/tip';
+import { t } from '../../../words/t';
 
 interface Props {
   stage: RefObject<HTMLElement | null>;
@@ -57,7 +58,7 @@ export function ReshapeWork({ stage, layer }: Props) {
         <Part
           key={region.id}
           {...{ region, map }}
-          name={`Part ${i + 1}`}
+          name={t`Part ${i + 1}`}
           isChosen={region.id === part}
           isOn={step!.enabled}
         />
@@ -94,7 +95,7 @@ function Part({
         useReshaping.setState({ part: region.id });
       }}
       className={isChosen ? 'pointer-events-none' : 'cursor-pointer'}
-      {...tip(`${name}: choose it`)}
+      {...tip(t`${name}: choose it`)}
     >
       {isChosen && (
         <path
@@ -141,17 +142,17 @@ function PartHandles({
         const [a, b] = [placedPoint(p, from), placedPoint(p, to)];
         const way = { x: b.x - a.x, y: b.y - a.y };
         const by = e.shiftKey ? alongAxis(way) : way;
-        put('Move a part', { ...p, x: tenth(p.x + by.x), y: tenth(p.y + by.y) });
+        put(t`Move a part`, { ...p, x: tenth(p.x + by.x), y: tenth(p.y + by.y) });
       }}
-      pull={(handle, to) => put('Scale a part', pulledPlacement(p, box, handle, to))}
-      lean={(handle, from, to) => put('Shear a part', leantPlacement(p, box, handle, from, to))}
+      pull={(handle, to) => put(t`Scale a part`, pulledPlacement(p, box, handle, to))}
+      lean={(handle, from, to) => put(t`Shear a part`, leantPlacement(p, box, handle, from, to))}
       about={{ x: p.pivotX, y: p.pivotY }}
-      pivot={(to) => put('Move the pivot', repivoted(p, to))}
+      pivot={(to) => put(t`Move the pivot`, repivoted(p, to))}
       turn={(at, by, e) => {
         const about = repivoted(p, at);
         const raw = about.rotation + by;
         const snappedAngle = e.shiftKey ? Math.round(raw / 15) * 15 : tenth(raw);
-        put('Turn a part', { ...about, rotation: halfTurns(snappedAngle) });
+        put(t`Turn a part`, { ...about, rotation: halfTurns(snappedAngle) });
       }}
       drop={drop}
       click={() => useReshaping.setState({ part: null })}

@@ -4,12 +4,13 @@ import { useBench } from '../../../state/bench';
 import { MaskWork } from '../mask/mask-work';
 import type { StageMode } from '../mode';
 import { SelectTools } from './select-tools';
+import { t } from '../../../words/t';
 
 /** Selects a part of the picture, whatever layer is selected. */
 export const select: StageMode = {
   key: 'select',
-  label: () => 'Select',
-  action: 'Select a part of the picture',
+  label: () => t`Select`,
+  action: t`Select a part of the picture`,
   digit: () => '0',
   applies: () => true,
   hasBrush: true,
@@ -19,13 +20,13 @@ export const select: StageMode = {
     const { change } = useBench.getState();
     return [
       {
-        name: 'Select nothing of the picture',
-        run: () => change('Select nothing', putMask('selection', null)),
+        name: t`Select nothing of the picture`,
+        run: () => change(t`Select nothing`, putMask('selection', null)),
         enabled: scene.selection !== null,
       },
       {
-        name: 'Select the opposite',
-        run: () => change('Select the opposite', invertSelection),
+        name: t`Select the opposite`,
+        run: () => change(t`Select the opposite`, invertSelection),
         enabled: true,
       },
     ];

@@ -24,12 +24,13 @@ import { DropDown, Small } from '../../stage/bar';
 import { selectionToPath } from './selecting';
 import { ToolChoice, ToolHelp } from '../mask/mask-tools';
 import { grades, isLine } from '@ignis/core/scene/model/traits';
+import { t } from '../../../words/t';
 
 const WAYS: readonly { way: SelectWay; label: string }[] = [
-  { way: 'new', label: 'New' },
-  { way: 'add', label: 'Add' },
-  { way: 'subtract', label: 'Subtract' },
-  { way: 'intersect', label: 'Intersect' },
+  { way: 'new', label: t`New` },
+  { way: 'add', label: t`Add` },
+  { way: 'subtract', label: t`Subtract` },
+  { way: 'intersect', label: t`Intersect` },
 ];
 
 /** With what is selected, what else can be, and what becomes of it. */
@@ -40,35 +41,35 @@ export function SelectTools({ layer }: { layer: Layer | null }) {
   const scene = useBench((s) => s.scene);
   const has = scene.selection !== null;
   const { change } = useBench.getState();
-  const select = (edit: Edit) => () => change('Select', edit);
+  const select = (edit: Edit) => () => change(t`Select`, edit);
   const others = [...(layer ? [layer] : []), ...subjectsFor(scene, layer?.id ?? '')];
   const what: MenuEntry[] = [
-    { label: 'Everything', run: select(selectShape({ kind: 'full' }, 'new')) },
+    { label: t`Everything`, run: select(selectShape({ kind: 'full' }, 'new')) },
     {
-      label: 'Nothing',
+      label: t`Nothing`,
       disabled: !has,
-      run: () => change('Select nothing', putMask('selection', null)),
+      run: () => change(t`Select nothing`, putMask('selection', null)),
     },
-    { label: 'The opposite', run: () => change('Select the opposite', invertSelection) },
+    { label: t`The opposite`, run: () => change(t`Select the opposite`, invertSelection) },
     {
-      label: 'What is light',
+      label: t`What is light`,
       run: select(
         selectShape({ kind: 'tones', of: null, from: 70, to: 100, soft: 15 }, selectionWay()),
       ),
     },
     {
-      label: 'What is dark',
+      label: t`What is dark`,
       run: select(
         selectShape({ kind: 'tones', of: null, from: 0, to: 25, soft: 15 }, selectionWay()),
       ),
     },
     ...(layer?.mask
-      ? [{ label: `What the mask of ${layer.name} shows`, run: select(selectMaskOf(layer.id)) }]
+      ? [{ label: t`What the mask of ${layer.name} shows`, run: select(selectMaskOf(layer.id)) }]
       : []),
     ...(layer && isLine(layer)
       ? [
           {
-            label: `What ${layer.name} goes round`,
+            label: t`What ${layer.name} goes round`,
             run: select(
               selectShape({ kind: 'layer', of: layer.id, what: 'inside' }, selectionWay()),
             ),
@@ -76,10 +77,10 @@ export function SelectTools({ layer }: { layer: Layer | null }) {
         ]
       : []),
     ...(scene.kept.length > 0 ? [null] : []),
-    ...scene.kept.map((k) => ({ label: `Kept: ${k.name}`, run: select(selectKept(k.id)) })),
+    ...scene.kept.map((k) => ({ label: t`Kept: ${k.name}`, run: select(selectKept(k.id)) })),
     ...(others.length > 0 ? [null] : []),
     ...others.map((l) => ({
-      label: `What ${l.name} covers`,
+      label: t`What ${l.name} covers`,
       run: select(selectShape({ kind: 'layer', of: l.id, what: 'coverage' }, selectionWay())),
     })),
   ];
@@ -87,35 +88,35 @@ export function SelectTools({ layer }: { layer: Layer | null }) {
     ...(layer
       ? [
           {
-            label: `The mask of ${layer.name}`,
-            run: () => change('Mask from the selection', selectionToMask(layer.id, false)),
+            label: t`The mask of ${layer.name}`,
+            run: () => change(t`Mask from the selection`, selectionToMask(layer.id, false)),
           },
           {
-            label: 'The same, of its opposite',
-            run: () => change('Mask from the selection', selectionToMask(layer.id, true)),
+            label: t`The same, of its opposite`,
+            run: () => change(t`Mask from the selection`, selectionToMask(layer.id, true)),
           },
           {
-            label: `A layer of this part of ${layer.name}`,
+            label: t`A layer of this part of ${layer.name}`,
             disabled: grades(layer),
-            run: () => make('Layer from the selection', (id) => selectionToLayer(layer.id, id)),
+            run: () => make(t`Layer from the selection`, (id) => selectionToLayer(layer.id, id)),
           },
           {
-            label: `What ${layer.name} is clipped to`,
+            label: t`What ${layer.name} is clipped to`,
             disabled: grades(layer),
-            run: () => change('Clip to the selection', selectionToClip(layer.id, newId())),
+            run: () => change(t`Clip to the selection`, selectionToClip(layer.id, newId())),
           },
         ]
       : []),
     {
-      label: 'A fill',
+      label: t`A fill`,
       run: () =>
-        make('Fill the selection', (id) => selectionToFill(id, FIRST_LIGHT, layer?.id ?? null)),
+        make(t`Fill the selection`, (id) => selectionToFill(id, FIRST_LIGHT, layer?.id ?? null)),
     },
-    { label: 'A line round it', run: () => void selectionToPath() },
+    { label: t`A line round it`, run: () => void selectionToPath() },
     null,
     {
-      label: 'A selection kept by name',
-      run: () => change('Keep the selection', keptForSelection(scene)!.keep),
+      label: t`A selection kept by name`,
+      run: () => change(t`Keep the selection`, keptForSelection(scene)!.keep),
     },
   ];
   return (
@@ -131,11 +132,11 @@ export function SelectTools({ layer }: { layer: Layer | null }) {
       )}
       <ToolChoice />
       <ToolHelp layer={layer} />
-      <DropDown label="Select…" items={what} />
-      {has && <DropDown label="Becomes…" items={becomes} />}
+      <DropDown label={t`Select…`} items={what} />
+      {has && <DropDown label={t`Becomes…`} items={becomes} />}
       {has && (
         <Small
-          label={dimmed ? 'Edge only' : 'Dim the rest'}
+          label={dimmed ? t`Edge only` : t`Dim the rest`}
           onClick={() => useShownMask.setState({ dimmed: !dimmed })}
         />
       )}

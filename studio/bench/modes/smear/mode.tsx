@@ -5,12 +5,13 @@ import { layerMode } from '../mode';
 import { smearHome, SmearTools } from './smear-tools';
 import { SmearWork } from './smear-work';
 import { chooseAllStrokes, releaseStrokes, removeChosen } from '../paint/chosen-tools';
+import { t } from '../../../words/t';
 
 /** Drags along what is there with a finger. */
 export const smear = layerMode({
   key: 'smear',
-  label: () => 'Smear',
-  action: 'Smear: drag along what is there',
+  label: () => t`Smear`,
+  action: t`Smear: drag along what is there`,
   fits: (layer): layer is Layer => layer !== null,
   begin() {
     chooseStrokes(null);

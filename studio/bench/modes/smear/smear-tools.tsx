@@ -8,6 +8,7 @@ import { useSmear } from '../../../state/smear';
 import { Hint, Way } from '../../stage/bar';
 import { ChosenTools } from '../paint/chosen-tools';
 import { tip } from '../../../ui/tip';
+import { t } from '../../../words/t';
 
 /** The step whose strokes the stage lays and takes hold of; null if there is none yet. */
 export function smearHome(layer: Layer, open: string | null): StrokeHome | null {
@@ -24,10 +25,10 @@ export function SmearTools({ layer }: { layer: Layer }) {
   return (
     <>
       {smearWays.map((w) => (
-        <span key={w.way} {...tip(w.help)}>
+        <span key={w.way} {...tip(t(w.help))}>
           <Way
             on={chosen === null && way === w.way}
-            label={w.label}
+            label={t(w.label)}
             onClick={() => {
               chooseStrokes(null);
               useSmear.setState({ way: w.way });
@@ -36,12 +37,16 @@ export function SmearTools({ layer }: { layer: Layer }) {
         </span>
       ))}
       {home && (
-        <Way on={chosen !== null} label="Take hold" onClick={() => chooseStrokes(chosen ?? [])} />
+        <Way
+          on={chosen !== null}
+          label={t`Take hold`}
+          onClick={() => chooseStrokes(chosen ?? [])}
+        />
       )}
       {home && chosen !== null ? (
         <ChosenTools home={home} chosen={chosen} />
       ) : (
-        <Hint>[ and ] change the size</Hint>
+        <Hint>{t`[ and ] change the size`}</Hint>
       )}
     </>
   );

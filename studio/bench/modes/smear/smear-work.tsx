@@ -13,6 +13,7 @@ import { BrushPointer, brushSize, followHand, usePointed } from '../../stage/bru
 import { toStage } from '../../stage/path-outline';
 import { ChooseStrokes } from '../paint/choose-strokes';
 import { smearHome } from './smear-tools';
+import { midSentence, t } from '../../../words/t';
 
 /** What goes on while the finger rests. */
 const GOES_ON: ReadonlySet<string> = new Set(['swirl', 'pinch', 'swell', 'smooth', 'restore']);
@@ -63,7 +64,7 @@ export function SmearWork({
   if (choosing && home) return <ChooseStrokes {...{ stage, home, map, back }} />;
   const step = smearOf(layer, open);
   const off = step !== undefined && !step.enabled;
-  const word = smearWays.find((w) => w.way === way)!.label.toLowerCase();
+  const word = midSentence(t(smearWays.find((w) => w.way === way)!.label));
   return (
     <g>
       <rect
@@ -79,7 +80,7 @@ export function SmearWork({
       {pointer && (
         <BrushPointer
           at={pointer}
-          word={off ? 'this Smear is off: nothing would change' : `${word} · ${layer.name}`}
+          word={off ? t`this Smear is off: nothing would change` : `${word} · ${layer.name}`}
           brush="#ffd9a8"
           takes={way === 'restore'}
           idle={off}

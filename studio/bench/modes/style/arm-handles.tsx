@@ -10,6 +10,7 @@ import { useBench } from '../../../state/bench';
 import { Handle } from '../../stage/handle';
 import { follow, stagePoint } from '../../stage/pointer';
 import { tenth } from '../../stage/tenth';
+import { midSentence, t } from '../../../words/t';
 
 /** The arms of a step that count as it is set. */
 export function armsOf(step: Step | undefined): readonly Arm[] {
@@ -55,7 +56,7 @@ export function ArmHandles({ stage, layer, step, centre, lengths, own }: Props) 
           const length = Math.hypot(dx, dy) / (share * scale);
           const turn = (Math.atan2(dy, dx) - angleUnder(own, 0)) / DEGREE - turned;
           drag(
-            `Drag the ${arm.label.toLowerCase()}`,
+            t`Drag the ${midSentence(t(arm.label))}`,
             setStep(layer.id, step.id, {
               values: {
                 [arm.length]: tenth(Math.min(max, Math.max(min, length))),
@@ -80,7 +81,7 @@ export function ArmHandles({ stage, layer, step, centre, lengths, own }: Props) 
           className="pointer-events-none stroke-ember"
           strokeWidth={1.6}
         />
-        <Handle at={end} title={arm.label} onPointerDown={press} />
+        <Handle at={end} title={t(arm.label)} onPointerDown={press} />
       </g>
     );
   });

@@ -6,6 +6,7 @@ import { UNDRAGGED } from '@ignis/core/sources/beginnings';
 import { useAround, useBench } from '../../../state/bench';
 import { toStage } from '../../stage/path-outline';
 import { PointHandle } from '../../stage/point-handle';
+import { t } from '../../../words/t';
 
 /** The place where gas rises, or the centre of particles: where they begin, fly away from, swirl round and stay clear of. */
 export function EmitterHandle({
@@ -42,10 +43,10 @@ export function EmitterHandle({
         fill="#ff7a3c"
         title={
           layer.source.kind !== 'particles'
-            ? 'The place where it rises'
-            : 'The centre: where they begin, fly away from, swirl round and stay clear of'
+            ? t`The place where it rises`
+            : t`The centre: where they begin, fly away from, swirl round and stay clear of`
         }
-        onMove={(to) => drag('Move the centre', setEmitter(layer.id, { centre: to }))}
+        onMove={(to) => drag(t`Move the centre`, setEmitter(layer.id, { centre: to }))}
       />
     </g>
   );

@@ -6,6 +6,7 @@ import { isFlare, type LayerOf } from '@ignis/core/scene/model/traits';
 import { useAround, useBench } from '../../../state/bench';
 import { toStage } from '../../stage/path-outline';
 import { PointHandle } from '../../stage/point-handle';
+import { t } from '../../../words/t';
 
 interface Props {
   stage: RefObject<HTMLElement | null>;
@@ -39,16 +40,16 @@ export function FlareHandles({ stage, layer }: Props) {
       <PointHandle
         {...{ stage, back }}
         at={ends.to}
-        title="The other end of the axis: ghosts stand along it"
-        onMove={(p) => drag('Move the end of the flare', moveFlareEnd(layer.id, 'to', p))}
+        title={t`The other end of the axis: ghosts stand along it`}
+        onMove={(p) => drag(t`Move the end of the flare`, moveFlareEnd(layer.id, 'to', p))}
       />
       {layer.source.values.tied !== 'brightest' && (
         <PointHandle
           {...{ stage, back }}
           at={ends.from}
           fill="#ff7a3c"
-          title="The light of the flare; dragged, it is tied to nothing"
-          onMove={(p) => drag('Move the light of the flare', moveFlareEnd(layer.id, 'from', p))}
+          title={t`The light of the flare; dragged, it is tied to nothing`}
+          onMove={(p) => drag(t`Move the light of the flare`, moveFlareEnd(layer.id, 'from', p))}
         />
       )}
     </g>

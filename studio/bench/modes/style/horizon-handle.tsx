@@ -7,6 +7,7 @@ import { horizonOf } from '@ignis/core/sources/mist';
 import { useAround, useBench } from '../../../state/bench';
 import { toStage } from '../../stage/path-outline';
 import { PointHandle } from '../../stage/point-handle';
+import { t } from '../../../words/t';
 
 /** How high the horizon of mist lies. */
 export function HorizonHandle({
@@ -38,9 +39,9 @@ export function HorizonHandle({
       <PointHandle
         {...{ stage, at, back }}
         fill="#ff7a3c"
-        title="The horizon: how high the far end of the ground lies"
+        title={t`The horizon: how high the far end of the ground lies`}
         onMove={(to) =>
-          useBench.getState().drag('Move the horizon', setAir(layer.id, { horizon: to }))
+          useBench.getState().drag(t`Move the horizon`, setAir(layer.id, { horizon: to }))
         }
       />
     </g>

@@ -10,6 +10,7 @@ import { FlareHandles } from './flare-handles';
 import { ReflectionHandles } from './reflection-handles';
 import { ShadowHandles } from './shadow-handles';
 import { SpillHandle, fallsFromHeight } from './spill-handle';
+import { t } from '../../../words/t';
 
 interface Props<L extends Layer> {
   stage: RefObject<HTMLElement | null>;
@@ -35,44 +36,44 @@ const OWN: readonly OwnHandles[] = [
   own(
     isCastShadow,
     ShadowHandles,
-    'Lay down',
-    'Drag its far end, the line it stands on, or a corner',
+    t`Lay down`,
+    t`Drag its far end, the line it stands on, or a corner`,
   ),
   own(
     isReflection,
     ReflectionHandles,
-    'Lay down',
-    'Drag the line on the floor that it is mirrored about, or a corner',
+    t`Lay down`,
+    t`Drag the line on the floor that it is mirrored about, or a corner`,
   ),
   own(
     fallsFromHeight,
     SpillHandle,
-    'Height',
-    'Drag the handle: how high the light hangs over what it falls on',
+    t`Height`,
+    t`Drag the handle: how high the light hangs over what it falls on`,
   ),
   own(
     (l): l is LayerOf<'flame' | 'smoke' | 'haze'> => isGas(l) && l.source.values.from === 'point',
     EmitterHandle,
-    'Place',
-    'Drag the place where it rises',
+    t`Place`,
+    t`Drag the place where it rises`,
   ),
   own(
     isMist,
     HorizonHandle,
-    'Horizon',
-    'Drag the horizon: how high the far end of the ground lies',
+    t`Horizon`,
+    t`Drag the horizon: how high the far end of the ground lies`,
   ),
   own(
     isParticles,
     EmitterHandle,
-    'Centre',
-    'Drag the centre: where they begin, fly away from, swirl round and stay clear of',
+    t`Centre`,
+    t`Drag the centre: where they begin, fly away from, swirl round and stay clear of`,
   ),
   own(
     isFlare,
     FlareHandles,
-    'Axis',
-    'Drag the light, and the other end of the axis that its ghosts stand along',
+    t`Axis`,
+    t`Drag the light, and the other end of the axis that its ghosts stand along`,
   ),
 ];
 

@@ -10,6 +10,7 @@ import { useAround, useBench } from '../../../state/bench';
 import { toStage } from '../../stage/path-outline';
 import { ArmHandles } from './arm-handles';
 import { PointHandle } from '../../stage/point-handle';
+import { midSentence, t } from '../../../words/t';
 
 /** The places of a step that are dragged on the stage: the keys of its values, and what they are called. */
 export const pointsOf = (
@@ -17,7 +18,7 @@ export const pointsOf = (
 ): { key: string; label: string; begins?: 'middle' | undefined }[] =>
   step
     ? Object.entries(stepOfKind(step.kind).parameters).flatMap(([key, p]) =>
-        p.kind === 'point' ? [{ key, label: p.label, begins: p.begins }] : [],
+        p.kind === 'point' ? [{ key, label: t(p.label), begins: p.begins }] : [],
       )
     : [];
 
@@ -63,7 +64,7 @@ export function PointHandles({ stage, layer, step }: Props) {
             title={label}
             onMove={(to) =>
               drag(
-                `Move the ${label.toLowerCase()}`,
+                t`Move the ${midSentence(label)}`,
                 setStep(layer.id, step.id, { values: { [key]: to } }),
               )
             }

@@ -14,13 +14,14 @@ import { Handle } from '../../stage/handle';
 import { toStage } from '../../stage/path-outline';
 import { follow, stagePoint } from '../../stage/pointer';
 import { tenth } from '../../stage/tenth';
+import { t } from '../../../words/t';
 
 interface Props {
   stage: RefObject<HTMLElement | null>;
   layer: LayerOf<'reflection'>;
 }
 
-const NAMES = ['Near left', 'Near right', 'Far right', 'Far left'];
+const NAMES = [t`Near left`, t`Near right`, t`Far right`, t`Far left`];
 
 /** The box round what a reflection mirrors, as the scene changes; null until it is found. */
 function useMirrored(id: string): Box | null {
@@ -28,7 +29,7 @@ function useMirrored(id: string): Box | null {
   const [found, setFound] = useState<{ of: string; box: Box | null } | null>(null);
   const [ask] = useState(() =>
     newestOnly(
-      'The handles of the reflection could not be placed',
+      t`The handles of the reflection could not be placed`,
       ({ scene, of }: { scene: Scene; of: string }) => mirroredBox(scene, of),
       ({ of }, box) => setFound({ of, box }),
     ),
@@ -87,9 +88,9 @@ export function ReflectionHandles({ stage, layer }: Props) {
         <FourCorners
           seen={seen}
           names={NAMES}
-          does="what is mirrored lies by its four corners"
+          does={t`what is mirrored lies by its four corners`}
           onPress={(i, down) =>
-            pull('Move a corner of the reflection', (by) => {
+            pull(t`Move a corner of the reflection`, (by) => {
               const corners = mapQuad(quad, (q, k) => (k === i ? moved(q, by) : q));
               // Where corners cross, or fall on a line, nothing can lie: they stay as they were.
               return isConvex(corners) ? { corners } : null;
@@ -99,16 +100,16 @@ export function ReflectionHandles({ stage, layer }: Props) {
       )}
       <Handle
         at={left}
-        title="The left end of the line on the floor"
-        onPointerDown={pull('Turn the line of the reflection', (by) => ({
+        title={t`The left end of the line on the floor`}
+        onPointerDown={pull(t`Turn the line of the reflection`, (by) => ({
           left: moved(line.left, by),
           right: line.right,
         }))}
       />
       <Handle
         at={right}
-        title="The right end of the line on the floor"
-        onPointerDown={pull('Turn the line of the reflection', (by) => ({
+        title={t`The right end of the line on the floor`}
+        onPointerDown={pull(t`Turn the line of the reflection`, (by) => ({
           left: line.left,
           right: moved(line.right, by),
         }))}
@@ -116,8 +117,8 @@ export function ReflectionHandles({ stage, layer }: Props) {
       <Handle
         at={middle}
         fill="#ff7a3c"
-        title="The line on the floor that it is mirrored about"
-        onPointerDown={pull('Move the line of the reflection', (by) => ({
+        title={t`The line on the floor that it is mirrored about`}
+        onPointerDown={pull(t`Move the line of the reflection`, (by) => ({
           left: moved(line.left, by),
           right: moved(line.right, by),
         }))}

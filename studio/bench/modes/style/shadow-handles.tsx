@@ -16,13 +16,14 @@ import { Handle } from '../../stage/handle';
 import { toStage } from '../../stage/path-outline';
 import { follow, stagePoint } from '../../stage/pointer';
 import { tenth } from '../../stage/tenth';
+import { t } from '../../../words/t';
 
 interface Props {
   stage: RefObject<HTMLElement | null>;
   layer: Layer & { source: CastShadowSource };
 }
 
-const NAMES = ['Far left', 'Far right', 'Near right', 'Near left'];
+const NAMES = [t`Far left`, t`Far right`, t`Near right`, t`Near left`];
 
 /** Where a shadow lies, as the scene changes; null until it is found. */
 function useFloor(id: string): Floor | null {
@@ -30,7 +31,7 @@ function useFloor(id: string): Floor | null {
   const [told, setTold] = useState<{ of: string; floor: Floor | null } | null>(null);
   const [ask] = useState(() =>
     newestOnly(
-      'The handles of the shadow could not be placed',
+      t`The handles of the shadow could not be placed`,
       ({ scene, of }: { scene: Scene; of: string }) => shadowFloor(scene, of),
       ({ of }, floor) => setTold({ of, floor }),
     ),
@@ -99,17 +100,17 @@ export function ShadowHandles({ stage, layer }: Props) {
       <FourCorners
         seen={seen}
         names={NAMES}
-        does="the sheet lies by its four corners from then on"
+        does={t`the sheet lies by its four corners from then on`}
         onPress={(i, down) =>
-          pull(seen[i]!, 'Move a corner of the shadow', (to) =>
+          pull(seen[i]!, t`Move a corner of the shadow`, (to) =>
             byCorners(mapQuad(floor.quad, (q, k) => (k === i ? to : q))),
           )(down)
         }
       />
       <Handle
         at={far}
-        title="The far end: which way the shadow goes, and how far"
-        onPointerDown={pull(far, 'Turn the shadow', (to, by) =>
+        title={t`The far end: which way the shadow goes, and how far`}
+        onPointerDown={pull(far, t`Turn the shadow`, (to, by) =>
           values.lies === 'corners'
             ? byCorners(
                 mapQuad(floor.quad, (q, k) => (k < 2 ? { x: q.x + by.x, y: q.y + by.y } : q)),
@@ -120,8 +121,8 @@ export function ShadowHandles({ stage, layer }: Props) {
       <Handle
         at={near}
         fill="#ff7a3c"
-        title="The line that its subject stands on: drag it up or down"
-        onPointerDown={pull(near, 'Move the contact', (_to, by) => ({
+        title={t`The line that its subject stands on: drag it up or down`}
+        onPointerDown={pull(near, t`Move the contact`, (_to, by) => ({
           contact: tenth(Math.min(100, Math.max(-50, values.contact - (100 * by.y) / whole))),
         }))}
       />

@@ -9,6 +9,7 @@ import type { Layer } from '@ignis/core/scene/model/schema';
 import { useBench } from '../../../state/bench';
 import { Handle } from '../../stage/handle';
 import { follow, scenePoint } from '../../stage/pointer';
+import { t } from '../../../words/t';
 
 /** Whether a layer is light that falls from a height. */
 export const fallsFromHeight = (layer: Layer): layer is LayerOf<'spill'> =>
@@ -43,7 +44,7 @@ export function SpillHandle({
       move(e) {
         const next = Math.round(height + start - scenePoint(stage.current!, e).y);
         drag(
-          'Hang the light higher or lower',
+          t`Hang the light higher or lower`,
           setLightOrShadow(layer.id, { height: Math.min(2000, Math.max(1, next)) }),
         );
       },
@@ -65,7 +66,7 @@ export function SpillHandle({
       <Handle
         at={top}
         fill="#ff7a3c"
-        title="How high the light hangs over what it falls on"
+        title={t`How high the light hangs over what it falls on`}
         onPointerDown={press}
       />
     </g>

@@ -21,6 +21,7 @@ import { armsOf } from './arm-handles';
 import { ownHandles } from './own-handles';
 import { PointHandles, pointsOf } from './point-handles';
 import { isFill } from '@ignis/core/scene/model/traits';
+import { t } from '../../../words/t';
 
 interface Props {
   stage: RefObject<HTMLElement | null>;
@@ -133,7 +134,7 @@ function GlossHandles({ stage, layer, step }: Props & { step: Step }) {
       move(e) {
         const to = (scenePoint(stage.current!, e).y - my) / hy;
         const values = bentGloss(curve, u, to);
-        drag('Move the gloss', setStep(layer.id, step.id, { values }));
+        drag(t`Move the gloss`, setStep(layer.id, step.id, { values }));
       },
       up: drop,
     });
@@ -145,9 +146,9 @@ function GlossHandles({ stage, layer, step }: Props & { step: Step }) {
     <g data-testid="gloss-curve">
       <polyline points={line} fill="none" stroke="#000" strokeOpacity={0.5} strokeWidth={4} />
       <polyline points={line} fill="none" stroke="#ff7a3c" strokeWidth={1.6} />
-      <Handle at={at(-1)} title="Tilts and bends the curve" onPointerDown={pull(-1)} />
-      <Handle at={at(0)} title="Moves the curve up and down" onPointerDown={pull(0)} />
-      <Handle at={at(1)} title="Tilts and bends the curve" onPointerDown={pull(1)} />
+      <Handle at={at(-1)} title={t`Tilts and bends the curve`} onPointerDown={pull(-1)} />
+      <Handle at={at(0)} title={t`Moves the curve up and down`} onPointerDown={pull(0)} />
+      <Handle at={at(1)} title={t`Tilts and bends the curve`} onPointerDown={pull(1)} />
     </g>
   );
 }

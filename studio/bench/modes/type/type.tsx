@@ -19,6 +19,7 @@ import { Handle } from '../../stage/handle';
 import { toStage } from '../../stage/path-outline';
 import { follow, scenePoint } from '../../stage/pointer';
 import { endTyping } from '../write/writing';
+import { t } from '../../../words/t';
 
 interface Props {
   stage: RefObject<HTMLElement | null>;
@@ -78,7 +79,7 @@ export function Type({ stage, layer }: Props) {
         const p = own(e);
         const box = { width: Math.max(8, Math.round(p.x)), height: Math.max(8, Math.round(p.y)) };
         drag(
-          'Resize the box',
+          t`Resize the box`,
           changeText(layer.id, (t) => ({ ...t, box })),
         );
       },
@@ -146,7 +147,7 @@ export function Type({ stage, layer }: Props) {
       {frame && (
         <Handle
           at={apply(map, { x: frame.x1, y: frame.y1 })}
-          title="Makes the box of the text larger or smaller"
+          title={t`Makes the box of the text larger or smaller`}
           onPointerDown={resize}
         />
       )}
@@ -290,7 +291,7 @@ function Field({
   return (
     <textarea
       ref={field}
-      aria-label="Text on the stage"
+      aria-label={t`Text on the stage`}
       value={content}
       wrap="off"
       spellCheck={false}
@@ -302,7 +303,7 @@ function Field({
         const next = whole.slice(0, MAX_LETTERS);
         if (next.length < whole.length)
           toast.error('The rest was left out', {
-            description: `A text has at most ${MAX_LETTERS.toLocaleString('en')} letters.`,
+            description: t`A text has at most ${MAX_LETTERS.toLocaleString('en')} letters.`,
           });
         const { drag, drop } = useBench.getState();
         // What is typed on and on is one step of undo; a cut, a paste, a new line is one of its own.

@@ -8,12 +8,13 @@ import { WeaveCrossings } from './weave-crossings';
 import { WeaveStretches } from './weave-stretches';
 import { WeaveTools } from './weave-tools';
 import { beginWeaving, weaveItself } from './weaving';
+import { t } from '../../../words/t';
 
 /** Weaves a layer with another, or a line with itself. */
 export const weave = layerMode({
   key: 'weave',
-  label: () => 'Weave',
-  action: 'Weave the layer with another',
+  label: () => t`Weave`,
+  action: t`Weave the layer with another`,
   digit: () => '9',
   fits: (layer): layer is Layer => !grades(layer),
   begin: ({ layer }) => layer && beginWeaving(layer),
@@ -22,7 +23,7 @@ export const weave = layerMode({
   Overlay,
   actions: ({ layer }) => [
     {
-      name: 'Weave the line with itself, or let it cross',
+      name: t`Weave the line with itself, or let it cross`,
       run: () => layer && weaveItself(layer),
       enabled: layer !== null && isLine(layer),
     },

@@ -8,6 +8,7 @@ import { useAround, useBench } from '../../../state/bench';
 import { useBrush } from '../../../state/brush';
 import { BrushPointer, brushColour, followStroke, usePointed } from '../../stage/brush-stroke';
 import { toStage } from '../../stage/path-outline';
+import { t } from '../../../words/t';
 
 interface Props {
   stage: RefObject<HTMLElement | null>;
@@ -29,7 +30,7 @@ export function WeaveBrush({ stage, layer }: Props) {
     const { drag } = useBench.getState();
     followStroke(down, {
       ...{ stage: stage.current!, back, last, moved: setPointer },
-      put: (stroke) => drag('Correct the weave', correctWeave(layer.id, stroke)),
+      put: (stroke) => drag(t`Correct the weave`, correctWeave(layer.id, stroke)),
     });
   };
   return (
@@ -38,7 +39,7 @@ export function WeaveBrush({ stage, layer }: Props) {
       {pointer && (
         <BrushPointer
           at={pointer}
-          word={hides ? 'hides what lies behind' : 'shows what lies behind'}
+          word={hides ? t`hides what lies behind` : t`shows what lies behind`}
           brush={brushColour(hides)}
           takes={hides}
           idle={!layer.weave.enabled}

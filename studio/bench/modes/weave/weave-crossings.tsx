@@ -9,6 +9,7 @@ import { useAround, useBench } from '../../../state/bench';
 import { useCrossings } from '../../../state/crossings';
 import { toStage } from '../../stage/path-outline';
 import { tip } from '../../../ui/tip';
+import { t } from '../../../words/t';
 
 type LineLayer = Layer & { source: LineSource };
 
@@ -33,14 +34,14 @@ function Marks({ layer, set }: { layer: LineLayer; set: Crossings }) {
       {crossings.map((c, i) => (
         <Mark
           key={i}
-          name={`Crossing ${i + 1} of ${crossings.length}: the ${over[i] ? 'earlier' : 'later'} strand goes over`}
+          name={t`Crossing ${i + 1} of ${crossings.length}: the ${over[i] ? 'earlier' : 'later'} strand goes over`}
           at={apply(map, c.point)}
           above={seen(map, c.ways[over[i] ? 0 : 1])}
           beneath={seen(map, c.ways[over[i] ? 1 : 0])}
           onClick={() =>
             useBench
               .getState()
-              .change('Turn a crossing round', turnCrossing(layer.id, crossings, i))
+              .change(t`Turn a crossing round`, turnCrossing(layer.id, crossings, i))
           }
         />
       ))}
@@ -86,7 +87,7 @@ function Mark({ name, at, above, beneath, onClick }: MarkProps) {
         e.stopPropagation();
         onClick();
       }}
-      {...tip(`${name}. Click to turn it round`)}
+      {...tip(t`${name}. Click to turn it round`)}
     >
       <circle
         cx={at.x}

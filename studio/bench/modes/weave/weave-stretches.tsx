@@ -5,6 +5,7 @@ import { chooseStretch } from '@ignis/core/scene/edits/weave-edits';
 import { useAround, useBench } from '../../../state/bench';
 import { useWeaveOf, useWoven } from '../../../state/weave';
 import { tip } from '../../../ui/tip';
+import { t } from '../../../words/t';
 
 /** The stretches of a weave on the stage: a click sends one behind, or brings it in front. */
 export function WeaveStretches({ layer }: { layer: Layer }) {
@@ -22,7 +23,7 @@ export function WeaveStretches({ layer }: { layer: Layer }) {
     useBench
       .getState()
       .change(
-        all[i]!.behind ? 'Bring a stretch in front' : 'Send a stretch behind',
+        all[i]!.behind ? t`Bring a stretch in front` : t`Send a stretch behind`,
         chooseStretch(layer.id, all, i),
       );
   return (
@@ -31,7 +32,7 @@ export function WeaveStretches({ layer }: { layer: Layer }) {
         <Stretch
           key={i}
           behind={behind}
-          name={`Stretch ${i + 1} of ${all.length}`}
+          name={t`Stretch ${i + 1} of ${all.length}`}
           points={lines[i]!}
           middle={middles[i]!}
           worded={worded[i]!}
@@ -76,7 +77,7 @@ function roomFor(places: readonly Point[]): boolean[] {
   });
 }
 
-const wordOf = (behind: boolean): string => (behind ? 'behind' : 'in front');
+const wordOf = (behind: boolean): string => (behind ? 'behind' : t`in front`);
 const colourOf = (behind: boolean): string => (behind ? '#8dbdf0' : '#ffb088');
 
 interface Props {
@@ -106,7 +107,9 @@ function Stretch({ behind, name, points, middle, worded, onClick }: Props) {
         e.stopPropagation();
         onClick();
       }}
-      {...tip(behind ? 'Behind: click to bring it in front' : 'In front: click to send it behind')}
+      {...tip(
+        behind ? t`Behind: click to bring it in front` : t`In front: click to send it behind`,
+      )}
     >
       {points.length > 1 ? (
         <g fill="none" strokeLinecap="round" strokeLinejoin="round">

@@ -15,6 +15,7 @@ import { BrushSize } from '../../stage/brush-size';
 import { weaveItself } from './weaving';
 import { DropDown, Hint, Small, Way } from '../../stage/bar';
 import { isLine } from '@ignis/core/scene/model/traits';
+import { t } from '../../../words/t';
 
 /** What can be done to a weave as a whole, and what the stage waits for. */
 export function WeaveTools({ layer }: { layer: Layer }) {
@@ -27,55 +28,55 @@ export function WeaveTools({ layer }: { layer: Layer }) {
   const subjects = subjectsFor(scene, layer.id);
   const choose = (other: Layer) =>
     change(
-      `Weave with ${other.name}`,
+      t`Weave with ${other.name}`,
       weave
         ? setWeave(layer.id, { with: other.id, choices: [] })
         : putWeave(layer.id, newWeave(other.id)),
     );
   const itself = isLine(layer) && (
-    <Way on={!!layer.source.crossings} label="With itself" onClick={() => weaveItself(layer)} />
+    <Way on={!!layer.source.crossings} label={t`With itself`} onClick={() => weaveItself(layer)} />
   );
   if (subjects.length === 0)
     return (
       <>
         {itself}
-        <Hint>There is no other layer to weave it with</Hint>
+        <Hint>{t`There is no other layer to weave it with`}</Hint>
       </>
     );
   const known = of === layer.id ? state : null;
   const corrections = weave?.strokes?.length ?? 0;
   const word = !weave
-    ? 'Choose what it is woven with'
+    ? t`Choose what it is woven with`
     : known?.is === 'lost'
-      ? 'What it was woven with is gone: choose another, or undo'
+      ? t`What it was woven with is gone: choose another, or undo`
       : known?.is === 'apart'
-        ? `It does not meet ${subject?.name ?? 'it'} anywhere`
+        ? t`It does not meet ${subject?.name ?? 'it'} anywhere`
         : brushed
           ? // Who has stroked knows, and the row is full.
-            corrections === 0 && 'Stroke along the edge'
+            corrections === 0 && t`Stroke along the edge`
           : isLine(layer) && layer.source.crossings
-            ? 'Click a stretch or a crossing'
-            : 'Click a stretch';
+            ? t`Click a stretch or a crossing`
+            : t`Click a stretch`;
   return (
     <>
       <DropDown
-        label={subject ? `with ${subject.name}` : 'with…'}
+        label={subject ? t`with ${subject.name}` : t`with…`}
         items={subjects.map((l) => ({ label: l.name, run: () => choose(l) }))}
       />
       {itself}
       {weave && subject && (
         <>
           <Small
-            label="All behind"
-            onClick={() => change('All behind', weaveAll(layer.id, 'behind'))}
+            label={t`All behind`}
+            onClick={() => change(t`All behind`, weaveAll(layer.id, 'behind'))}
           />
           <Small
-            label="All in front"
-            onClick={() => change('All in front', weaveAll(layer.id, 'front'))}
+            label={t`All in front`}
+            onClick={() => change(t`All in front`, weaveAll(layer.id, 'front'))}
           />
           <Small
-            label="In turn"
-            onClick={() => change('In turn', weaveAll(layer.id, 'alternate'))}
+            label={t`In turn`}
+            onClick={() => change(t`In turn`, weaveAll(layer.id, 'alternate'))}
           />
         </>
       )}
@@ -83,19 +84,19 @@ export function WeaveTools({ layer }: { layer: Layer }) {
         <>
           <Way
             on={brushed}
-            label="Correct by brush"
+            label={t`Correct by brush`}
             onClick={() => useWoven.setState({ brushed: !brushed })}
           />
           {brushed && (
             <>
-              <Small label={hides ? 'Hides' : 'Shows'} onClick={turnBrush} />
+              <Small label={hides ? t`Hides` : t`Shows`} onClick={turnBrush} />
               <BrushSize />
             </>
           )}
           {corrections > 0 && (
             <Small
-              label="Without corrections"
-              onClick={() => change('Take corrections away', correctWeave(layer.id, null))}
+              label={t`Without corrections`}
+              onClick={() => change(t`Take corrections away`, correctWeave(layer.id, null))}
             />
           )}
         </>

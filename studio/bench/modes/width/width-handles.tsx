@@ -11,6 +11,7 @@ import { useAround, useBench } from '../../../state/bench';
 import { toStage } from '../../stage/path-outline';
 import { follow, scenePoint } from '../../stage/pointer';
 import { movable } from '../../../ui/tip';
+import { t } from '../../../words/t';
 
 interface Props {
   stage: RefObject<HTMLElement | null>;
@@ -46,7 +47,7 @@ export function WidthHandles({ stage, layer }: Props) {
         const half = ((a.width ?? 1) * full) / 2 + away(e) - start;
         const width = Math.round(Math.min(10, Math.max(0, (2 * half) / full)) * 1000) / 1000;
         drag(
-          'Change the width',
+          t`Change the width`,
           setPaths(
             layer.id,
             withChosen(paths, [{ path, index }], (x) => ({ ...x, width })),
@@ -82,7 +83,7 @@ export function WidthHandles({ stage, layer }: Props) {
                 onPointerDown={pull(p, i)}
                 className="cursor-move"
                 data-width={`${i}${side > 0 ? '+' : '-'}`}
-                {...movable(`${Math.round((a.width ?? 1) * 100)} % wide here`)}
+                {...movable(t`${Math.round((a.width ?? 1) * 100)} % wide here`)}
               >
                 <line
                   x1={middle.x}

@@ -6,6 +6,7 @@ import type { Layer } from '@ignis/core/scene/model/schema';
 import { useBench } from '../../../state/bench';
 import { useTyping } from '../../../state/typing';
 import { isText } from '@ignis/core/scene/model/traits';
+import { t } from '../../../words/t';
 
 /** Beginning and ending a text. */
 
@@ -21,7 +22,7 @@ export function beginText(at: Point, box: { width: number; height: number } | nu
   const size = Math.round(Math.max(scene.width, scene.height) / (box ? 28 : 10));
   const layer = newTextLayer('', { size }, { box });
   layer.placement = { ...placed(), x: Math.round(at.x), y: Math.round(at.y) };
-  change('Begin a text', addInFront([layer], selected, true));
+  change(t`Begin a text`, addInFront([layer], selected, true));
   select(layer.id);
   useTyping.setState({ from: 0, to: 0, back: false, letter: null });
   set({ mode: 'type' });
@@ -40,7 +41,7 @@ export function endTyping(): void {
   drop();
   const layer = findLayer(useBench.getState().scene, selected);
   if (layer && isText(layer) && layer.source.content.trim() === '') {
-    change('Remove an empty text', removeLayer(layer.id));
+    change(t`Remove an empty text`, removeLayer(layer.id));
     select(null);
   } else set({ mode: 'arrange' });
 }
