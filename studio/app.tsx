@@ -36,6 +36,7 @@ function Messages() {
   return (
     <Toaster
       theme={theme}
+      containerAriaLabel={t`Messages`}
       position="bottom-center"
       style={{ fontFamily: 'inherit' }}
       offset={176}

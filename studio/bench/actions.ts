@@ -252,7 +252,7 @@ export function actions(does: BenchDoes): Action[] {
       enabled: has && idle,
     },
     {
-      name: 'Delete',
+      name: t`Delete`,
       keys: ['Delete', 'Backspace'],
       run: removeChosen,
       enabled: has && idle,

@@ -137,14 +137,14 @@ export function AddLayer({ onPicture, onSvg }: { onPicture(): void; onSvg(): voi
           <Heading>{t`Draw, or bring in`}</Heading>
           <div className={ROW}>
             <Kind
-              label={t(sources.line.label)}
+              label={sources.line.label}
               title={t`Draw it on the stage, anchor by anchor.`}
               onClick={choose(startDrawing)}
             >
               <Picture url={lights[0]} />
             </Kind>
             <Kind
-              label={t(sources.text.label)}
+              label={sources.text.label}
               title={t`Letters that stay letters: click where they begin, or drag a box.`}
               onClick={choose(startWriting)}
             >
@@ -156,8 +156,8 @@ export function AddLayer({ onPicture, onSvg }: { onPicture(): void; onSvg(): voi
               </span>
             </Kind>
             <Kind
-              label={t(sources.picture.label)}
-              title={t(sources.picture.help)}
+              label={sources.picture.label}
+              title={sources.picture.help}
               onClick={choose(onPicture)}
             >
               <Pier />
@@ -169,23 +169,15 @@ export function AddLayer({ onPicture, onSvg }: { onPicture(): void; onSvg(): voi
             >
               <Picture url={outlines[6]} />
             </Kind>
-            <Kind
-              label={t(sources.paint.label)}
-              title={t(sources.paint.help)}
-              onClick={choose(addPaint)}
-            >
+            <Kind label={sources.paint.label} title={sources.paint.help} onClick={choose(addPaint)}>
               <Strokes />
             </Kind>
-            <Kind
-              label={t(sources.fill.label)}
-              title={t(sources.fill.help)}
-              onClick={choose(addFill)}
-            >
+            <Kind label={sources.fill.label} title={sources.fill.help} onClick={choose(addFill)}>
               <span className="block h-full bg-[#233a66]" />
             </Kind>
             <Kind
-              label={t(sources.shadow.label)}
-              title={t(sources.shadow.help)}
+              label={sources.shadow.label}
+              title={sources.shadow.help}
               onClick={choose(castChosenShadow)}
             >
               <span className="relative block h-full bg-[#4a4652]">
@@ -194,7 +186,7 @@ export function AddLayer({ onPicture, onSvg }: { onPicture(): void; onSvg(): voi
               </span>
             </Kind>
             <Kind
-              label={t(sources.reflection.label)}
+              label={sources.reflection.label}
               title={t`All the light of the scene, mirrored on a floor, live.`}
               onClick={choose(() => mirror(null))}
             >
@@ -203,11 +195,7 @@ export function AddLayer({ onPicture, onSvg }: { onPicture(): void; onSvg(): voi
                 <span className="absolute bottom-1 left-8 h-6 w-8 rounded-full border-2 border-[#ff7a3c]/60 blur-[2px]" />
               </span>
             </Kind>
-            <Kind
-              label={t(sources.grade.label)}
-              title={t(sources.grade.help)}
-              onClick={choose(addGrade)}
-            >
+            <Kind label={sources.grade.label} title={sources.grade.help} onClick={choose(addGrade)}>
               <span className="grid h-full grid-cols-3">
                 {GRADED.map((filter) => (
                   <Pier key={filter} filter={filter} />
@@ -283,14 +271,14 @@ function Kind({
   return (
     <button
       type="button"
-      {...tip(title)}
+      {...tip(t(title))}
       onClick={onClick}
       className="rounded-lg p-1.5 text-left hover:bg-raised"
     >
       <span className="mb-1 block aspect-[8/5] overflow-hidden rounded-md bg-[#101010]">
         {children}
       </span>
-      <span className="block truncate text-sm">{label}</span>
+      <span className="block truncate text-sm">{t(label)}</span>
     </button>
   );
 }

@@ -218,7 +218,7 @@ export function Header({ does }: { does: BenchDoes }) {
       <Button
         look="icon"
         aria-label={t`Help`}
-        {...tip('Help ( F1 )')}
+        {...tip(t`Help ( F1 )`)}
         onClick={() => does.toHelp()}
       >
         <CircleHelp size={16} />

@@ -130,7 +130,7 @@ function Open({ sheet }: { sheet: Sheet }) {
         <button
           type="button"
           aria-label={t`Leave the sheet`}
-          {...tip('Leave ( Esc )')}
+          {...tip(t`Leave ( Esc )`)}
           onClick={close}
           className="rounded p-1.5 text-dim hover:bg-raised hover:text-ink"
         >

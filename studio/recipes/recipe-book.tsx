@@ -116,7 +116,7 @@ export default function RecipeBook() {
           {/* Those of the artist's own are drawn first. */}
           {(own === null ? [] : shippedRecipes).map((recipe) => (
             <Card key={recipe.name} recipe={recipe} words={said}>
-              <span className="min-w-0 flex-1 truncate text-sm">{recipe.name}</span>
+              <span className="min-w-0 flex-1 truncate text-sm">{t(recipe.name)}</span>
             </Card>
           ))}
         </div>
@@ -166,7 +166,7 @@ function Card({
   }, [seen, recipe, words]);
   return (
     <article
-      aria-label={recipe.name}
+      aria-label={t(recipe.name)}
       className="overflow-hidden rounded-lg border border-line bg-panel"
     >
       <canvas

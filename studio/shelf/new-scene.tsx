@@ -82,8 +82,8 @@ export default function NewScene({ open, onOpenChange, onMake }: Props) {
         <div className="flex items-end gap-3">
           {(
             [
-              ['Width, px', width, setWidth],
-              ['Height, px', height, setHeight],
+              [t`Width, px`, width, setWidth],
+              [t`Height, px`, height, setHeight],
             ] as const
           ).map(([label, value, set]) => (
             <label key={label} className="text-sm text-dim">

@@ -23,7 +23,7 @@ export function SceneCard({ record, onOpen, onRename, onDuplicate, onSave, onDel
     { label: t`Duplicate`, run: onDuplicate },
     { label: t`Save as a file`, run: onSave },
     null,
-    { label: 'Delete', run: onDelete, danger: true },
+    { label: t`Delete`, run: onDelete, danger: true },
   ];
   return (
     <WithContextMenu items={items}>

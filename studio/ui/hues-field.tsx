@@ -134,7 +134,7 @@ export function HuesField({ label, value, onChange, onDone }: Props) {
                 strokeWidth={2}
                 tabIndex={0}
                 role="slider"
-                aria-label={t`${nameOfHue(b.hue)} mark`}
+                aria-label={t`${t(nameOfHue(b.hue))} mark`}
                 aria-valuenow={b.turn}
                 aria-valuetext={t`turned ${b.turn}°, ${b.chroma} % stronger`}
                 onFocus={() => setChosen(i)}
@@ -155,7 +155,7 @@ export function HuesField({ label, value, onChange, onDone }: Props) {
           textAnchor="middle"
           className="pointer-events-none fill-ink text-[13px]"
         >
-          {band ? nameOfHue(band.hue) : 'none'}
+          {band ? t(nameOfHue(band.hue)) : t`none`}
         </text>
       </svg>
       {band && (
@@ -170,7 +170,10 @@ export function HuesField({ label, value, onChange, onDone }: Props) {
             <div key={k} className="grid min-h-7 grid-cols-[104px_1fr] items-center gap-2">
               <span className="truncate text-sm text-dim">{t(parameter.label)}</span>
               <NumberControl
-                parameter={{ ...parameter, label: `${nameOfHue(band.hue)}: ${t(parameter.label)}` }}
+                parameter={{
+                  ...parameter,
+                  label: `${t(nameOfHue(band.hue))}: ${t(parameter.label)}`,
+                }}
                 value={band[k]}
                 onChange={(v) => set(at, { [k]: v })}
                 onDone={onDone}

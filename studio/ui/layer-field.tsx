@@ -28,7 +28,7 @@ export function LayerField({
   const empty = having ? NONE : BENEATH;
   const isGone = value !== '' && !layers.some((l) => l.value === value);
   const options = [
-    ...(isGone ? [{ value: GONE, label: 'gone' }] : []),
+    ...(isGone ? [{ value: GONE, label: t`gone` }] : []),
     having
       ? { value: NONE, label: layers.length > 0 ? t`choose a line` : t`no line yet` }
       : { value: BENEATH, label: t`what lies beneath` },

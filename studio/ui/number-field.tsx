@@ -3,6 +3,7 @@ import { useEffect, useRef, useState } from 'react';
 import type { NumberParameter } from '@ignis/core/definitions/parameter';
 import { arithmetic } from './arithmetic';
 import { withStableHandlers } from './with-stable-handlers';
+import { t } from '../words/t';
 
 interface Props {
   value: number;
@@ -37,7 +38,7 @@ export const NumberField = withStableHandlers(function NumberField({
   className,
   unit = true,
 }: Props) {
-  const { label, min, max, step, default: initial } = parameter;
+  const { min, max, step, default: initial } = parameter;
   const input = useRef<HTMLInputElement>(null);
   const [text, setText] = useState<string | null>(null);
   const latest = useRef({ value, onChange, onDone });
@@ -116,7 +117,7 @@ export const NumberField = withStableHandlers(function NumberField({
       <input
         ref={input}
         role="spinbutton"
-        aria-label={label}
+        aria-label={t(parameter.label)}
         aria-valuenow={value}
         aria-valuemin={min}
         aria-valuemax={max}
@@ -163,7 +164,7 @@ export const NumberField = withStableHandlers(function NumberField({
           e.stopPropagation();
         }}
       />
-      {unit && <span className="w-8 text-xs text-dim">{parameter.unit}</span>}
+      {unit && <span className="w-8 text-xs text-dim">{t(parameter.unit)}</span>}
     </label>
   );
 });

@@ -92,7 +92,9 @@ export function ParameterControls({
         ) : (
           <Fragment key={key}>
             {p.section && p.section !== shown[i - 1]?.[1].section && (
-              <h4 className="mt-2 border-b border-line/70 pb-0.5 text-xs text-dim">{p.section}</h4>
+              <h4 className="mt-2 border-b border-line/70 pb-0.5 text-xs text-dim">
+                {t(p.section)}
+              </h4>
             )}
             <div
               data-row
@@ -136,7 +138,7 @@ export function ParameterControls({
         >
           {brief.isOpen ? <ChevronUp size={13} /> : <ChevronDown size={13} />}
           {brief.isOpen
-            ? 'less'
+            ? t`less`
             : t`${rest.length} more${ofChanged(rest.filter(isChanged).length)}`}
         </button>
       )}

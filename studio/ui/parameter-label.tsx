@@ -14,7 +14,9 @@ interface Props {
 }
 
 /** The name of a value, with what can be done with it: set back, seen on a look sheet. */
-export function ParameterLabel({ parameter: { kind, label }, onReset, differs, onSheet }: Props) {
+export function ParameterLabel({ parameter, onReset, differs, onSheet }: Props) {
+  const { kind } = parameter;
+  const label = t(parameter.label);
   const isNumber = kind === 'number';
   return (
     <span className="group/label relative flex min-w-0 items-center gap-0.5 text-sm text-dim">

@@ -1,10 +1,9 @@
 import type { Ramp } from '@ignis/core/pixels/ramp';
 import { rampColour, rampOpacity } from '@ignis/core/pixels/ramp';
-import { t } from '../words/t';
 
 /** A ramp as a gradient of CSS from left to right, by so many places; `solid`, without its opacities. */
 export const rampCss = (ramp: Ramp, places: number, solid = false): string =>
-  t`linear-gradient(to right, ${Array.from({ length: places }, (_, i) =>
+  `linear-gradient(to right, ${Array.from({ length: places }, (_, i) =>
     cssAt(ramp, (100 * i) / (places - 1), solid),
   ).join()})`;
 

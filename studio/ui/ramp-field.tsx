@@ -21,6 +21,8 @@ interface Props {
   onDone(): void;
 }
 
+/** The ramps to begin with. */
+const NAMED = namedRamps.map(({ label, value }) => ({ name: t(label), ramp: value }));
 const AT = percent(t`Place of the stop`, 50);
 const MIDDLE = percent(t`Half way`, 50, 1, 99);
 const OPACITY = percent(t`Opacity of the stop`, 100);
@@ -134,7 +136,7 @@ export function RampField({ label, value, onChange, onDone }: Props) {
         </button>
       </div>
       <div className="flex flex-wrap items-center gap-1">
-        {namedRamps.map(({ label: name, value: ramp }) => (
+        {NAMED.map(({ name, ramp }) => (
           <button
             key={name}
             type="button"

@@ -43,7 +43,7 @@ export function StrokesField({ value, onChange, onDone }: Props) {
               <span className="text-dim">{Math.round(stroke.brush.size)} px</span>
               <button
                 type="button"
-                aria-label={t`Turn ${name} ${stroke.enabled ? 'off' : 'on'}`}
+                aria-label={stroke.enabled ? t`Turn ${name} off` : t`Turn ${name} on`}
                 onClick={() =>
                   put(value.map((s) => (s.id === stroke.id ? { ...s, enabled: !s.enabled } : s)))
                 }

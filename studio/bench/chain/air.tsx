@@ -1,4 +1,4 @@
-import { essenceOf } from '@ignis/core/definitions/essence';
+import { essenceOf } from './essence';
 import type { Parameters, Value } from '@ignis/core/definitions/parameter';
 import type { SourceDefinition } from '@ignis/core/definitions/source';
 import { subjectsFor } from '@ignis/core/scene/arrange/subjects';

@@ -1,6 +1,6 @@
 import { FlipHorizontal2, FoldVertical, RotateCcw, RotateCw, UnfoldVertical } from 'lucide-react';
 import { memo, useMemo, useState, type ComponentType, type ReactNode } from 'react';
-import { essenceOf } from '@ignis/core/definitions/essence';
+import { essenceOf } from './essence';
 import { mirrorScene, turnScene } from '@ignis/core/scene/edits/frame-edits';
 import {
   clipBase,

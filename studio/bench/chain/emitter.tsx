@@ -1,4 +1,4 @@
-import { essenceOf } from '@ignis/core/definitions/essence';
+import { essenceOf } from './essence';
 import { Brush, Cloud, Waves } from 'lucide-react';
 import { subjectsFor } from '@ignis/core/scene/arrange/subjects';
 import type { Emitter } from '@ignis/core/scene/edits/emitter-edits';

@@ -1,4 +1,4 @@
-import { essenceOf } from '@ignis/core/definitions/essence';
+import { essenceOf } from './essence';
 import type { NumberParameter } from '@ignis/core/definitions/parameter';
 import { length, percent, place } from '@ignis/core/definitions/number-parameters';
 import type { Anchor, Path } from '@ignis/core/geometry/path';

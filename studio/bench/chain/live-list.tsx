@@ -1,7 +1,7 @@
 import { Trash2 } from 'lucide-react';
 import { useEffect, useRef } from 'react';
 import type { Parameters, Value } from '@ignis/core/definitions/parameter';
-import { essenceOf } from '@ignis/core/definitions/essence';
+import { essenceOf } from './essence';
 import type { Edit } from '@ignis/core/scene/edits/edit';
 import { liveEdit, useBench } from '../../state/bench';
 import { setWhole, switchFold, useFolds } from '../../state/folds';
@@ -145,7 +145,9 @@ export function LiveList({
                     onToggle={() => {
                       peek?.(null);
                       change(
-                        t`Turn ${t(definition.label)} ${item.enabled ? 'off' : 'on'}`,
+                        item.enabled
+                          ? t`Turn ${t(definition.label)} off`
+                          : t`Turn ${t(definition.label)} on`,
                         set(item.id, { enabled: !item.enabled }),
                       );
                     }}

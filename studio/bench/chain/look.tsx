@@ -23,7 +23,7 @@ export async function openRecipes(layer: Layer): Promise<void> {
   useSheet.getState().open({
     title: t`Recipe`,
     cells: [...own, ...shippedRecipes].map((recipe) => ({
-      label: recipe.name,
+      label: t(recipe.name),
       edit: putRecipe(layer.id, recipe),
       now: false,
     })),

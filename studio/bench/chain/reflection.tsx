@@ -36,7 +36,7 @@ export function ReflectionNode({ layer }: { layer: LayerOf<'reflection'> }) {
         <ChoiceField
           label={t`Reflection of`}
           value={isGone ? 'gone' : (source.of ?? LIGHTS)}
-          options={isGone ? [{ value: 'gone', label: 'gone' }, ...options] : options}
+          options={isGone ? [{ value: 'gone', label: t`gone` }, ...options] : options}
           onChange={(next) =>
             next !== 'gone' &&
             change(t`Mirror another layer`, setReflectionOf(id, next === LIGHTS ? null : next))

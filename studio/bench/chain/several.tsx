@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { essenceOf } from '@ignis/core/definitions/essence';
+import { essenceOf } from './essence';
 import {
   commonBlend,
   commonSteps,
@@ -55,7 +55,10 @@ function Common({ common }: { common: CommonStep }) {
       onToggle={() =>
         useBench
           .getState()
-          .change(t`Turn ${label} ${isOn ? 'off' : 'on'}`, enableCommonStep(common, !isOn))
+          .change(
+            isOn ? t`Turn ${label} off` : t`Turn ${label} on`,
+            enableCommonStep(common, !isOn),
+          )
       }
       essence={() => essenceOf(parameters, values)}
     >

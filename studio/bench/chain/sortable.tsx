@@ -46,6 +46,7 @@ export function SortableList<T extends { id: string }>({
   );
   return (
     <DndContext
+      accessibility={{ screenReaderInstructions: { draggable: '' } }}
       sensors={sensors}
       collisionDetection={closestCenter}
       modifiers={[({ transform }) => ({ ...transform, x: 0 })]}

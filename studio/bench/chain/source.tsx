@@ -1,4 +1,4 @@
-import { essenceOf } from '@ignis/core/definitions/essence';
+import { essenceOf } from './essence';
 import type { Parameters } from '@ignis/core/definitions/parameter';
 import { drawnLayer } from '@ignis/core/scene/bound/bind';
 import { findLayer, setFill, setLands, ungroup } from '@ignis/core/scene/edits/layer-edits';
@@ -132,7 +132,7 @@ function LightOrShadow({ id, source }: { id: string; source: SpillSource | CastS
         <ChoiceField
           label={title}
           value={original ? of : ''}
-          options={original ? options : [{ value: '', label: 'gone' }, ...options]}
+          options={original ? options : [{ value: '', label: t`gone` }, ...options]}
           onChange={(next) => next && change(t`Take another ${word}`, setLightOf(id, next))}
         />
       }

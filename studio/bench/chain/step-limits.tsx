@@ -87,7 +87,7 @@ function Works({ layer, step }: { layer: Layer; step: Step }) {
           label={t`Where ${label} works`}
           value={step.where ? PAINTED : (step.within ?? EVERYWHERE)}
           options={[
-            { value: EVERYWHERE, label: 'everywhere' },
+            { value: EVERYWHERE, label: t`everywhere` },
             { value: PAINTED, label: t`where I paint it` },
             ...kept.map((k) => ({ value: k.id, label: t`within ${k.name}` })),
             ...(selected ? [{ value: SELECTED, label: t`within what is selected` }] : []),

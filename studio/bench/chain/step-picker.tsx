@@ -53,7 +53,7 @@ export function StepPicker({ layer, definitions, onAdd }: Props) {
             <Dialog.Title className="font-semibold">{t`Add a step`}</Dialog.Title>
             <Dialog.Close
               aria-label={t`Close the list`}
-              {...tip('Close ( Esc )')}
+              {...tip(t`Close ( Esc )`)}
               className="rounded p-1.5 text-dim hover:bg-raised hover:text-ink"
             >
               <X size={15} />
@@ -122,7 +122,7 @@ function Choice({
     const definition = definitions.find((d) => d.kind === at);
     if (!definition) return;
     const timer = setTimeout(
-      () => lookAt(definition.label, addStep(layer.id, exampleOf(definition))),
+      () => lookAt(t(definition.label), addStep(layer.id, exampleOf(definition))),
       REST,
     );
     return () => {
@@ -249,7 +249,7 @@ function Tile({
       <span
         className={`flex min-h-8 items-center px-1.5 py-0.5 text-xs leading-tight wrap-anywhere ${isAt ? 'text-ember-ink' : 'text-dim'}`}
       >
-        {label}
+        {t(label)}
       </span>
     </button>
   );

@@ -71,7 +71,7 @@ export function StepPresets({
             <button
               type="button"
               aria-label={t`Delete ${preset.name}`}
-              {...tip('Delete')}
+              {...tip(t`Delete`)}
               onClick={() =>
                 void removePreset(preset.id).then(read, (e) =>
                   tellFailure(t`The preset could not be deleted`, e),

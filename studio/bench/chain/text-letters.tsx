@@ -133,7 +133,7 @@ export function LetterControls({
                 {...tip(f.tag)}
                 onClick={() =>
                   useBench.getState().change(
-                    `${t(f.label)} ${on ? 'off' : 'on'}`,
+                    on ? t`${t(f.label)} off` : t`${t(f.label)} on`,
                     changeText(layer.id, (t) =>
                       restyled(t, from, to, {}, { features: withFeature(range.features, f, !on) }),
                     ),

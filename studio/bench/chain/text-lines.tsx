@@ -1,4 +1,4 @@
-import { essenceOf } from '@ignis/core/definitions/essence';
+import { essenceOf } from './essence';
 import { length } from '@ignis/core/definitions/number-parameters';
 import { addInFront } from '@ignis/core/scene/edits/layer-edits';
 import { everyLayer } from '@ignis/core/scene/model/schema';

@@ -1,4 +1,4 @@
-import { essenceOf } from '@ignis/core/definitions/essence';
+import { essenceOf } from './essence';
 import { drawnLayer } from '@ignis/core/scene/bound/bind';
 import { addInFront, setLayer } from '@ignis/core/scene/edits/layer-edits';
 import { newId } from '@ignis/core/scene/model/new-id';

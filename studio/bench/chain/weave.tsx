@@ -131,7 +131,7 @@ function OfWeave({ layer, weave }: { layer: Layer; weave: Weave }) {
           <ChoiceField
             label={t`Woven with`}
             value={subject ? weave.with : ''}
-            options={subject ? options : [{ value: '', label: 'gone' }, ...options]}
+            options={subject ? options : [{ value: '', label: t`gone` }, ...options]}
             onChange={(id) =>
               id &&
               change(

@@ -17,11 +17,11 @@ interface Row extends LayerCost {
 }
 
 const PARTS: Record<string, string> = {
-  source: 'source',
-  mask: 'mask',
-  weave: 'weave',
+  source: t`source`,
+  mask: t`mask`,
+  weave: t`weave`,
   coverage: t`coverage, for others`,
-  blend: 'blend',
+  blend: t`blend`,
   beneath: t`all that lies beneath`,
   end: t`to the screen`,
   pictures: t`reading the pictures`,
@@ -29,7 +29,7 @@ const PARTS: Record<string, string> = {
 
 function partName(scene: Scene, { layer, part }: Cost): string {
   const step = layer && findLayer(scene, layer)?.steps.find((s) => s.id === part);
-  return step ? t(stepOfKind(step.kind).label) : (PARTS[part] ?? 'step of its group');
+  return step ? t(stepOfKind(step.kind).label) : (PARTS[part] ?? t`step of its group`);
 }
 
 /** A layer by its name; a part of the scene by what it is. */

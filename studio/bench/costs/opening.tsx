@@ -9,7 +9,7 @@ const NAMES: Record<OpeningPart, string> = {
   file: t`reading the file`,
   bench: t`setting up the stage`,
   kernels: t`compiling the kernels`,
-  fonts: 'fonts',
+  fonts: t`fonts`,
   decoding: t`decoding pictures`,
   'coarse picture': t`coarse picture, by layers`,
   'fine picture': t`fine picture, by layers`,

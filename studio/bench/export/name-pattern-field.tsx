@@ -30,7 +30,7 @@ export function NamePatternField({ disabled }: { disabled: boolean }) {
               <button
                 key={word}
                 type="button"
-                aria-label={t`Put in {${word}}: ${stands}`}
+                aria-label={t`Put in ${`{${word}}`}: ${stands}`}
                 {...tip(stands)}
                 onClick={() => set(`${pattern} {${word}}`.trim())}
                 className="rounded px-0.5 hover:bg-raised hover:text-ink"
@@ -41,7 +41,7 @@ export function NamePatternField({ disabled }: { disabled: boolean }) {
           )}
         </div>
         {unknown !== undefined && (
-          <p role="alert" className="text-ember-ink">{t`{${unknown}} stands for nothing.`}</p>
+          <p role="alert" className="text-ember-ink">{t`“${unknown}” stands for nothing.`}</p>
         )}
       </div>
     </fieldset>

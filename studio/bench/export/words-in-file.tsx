@@ -28,7 +28,7 @@ export function WordsInFile({ own, onChange, disabled }: Props) {
       <Collapsible.Trigger className="flex w-full items-center gap-1 py-1 text-left text-dim hover:text-ink">
         <ChevronRight size={14} className="group-data-[state=open]:rotate-90" />
         {t`Words in the file`}
-        <span className="ml-auto">{said.length > 0 ? said.join(', ') : 'none'}</span>
+        <span className="ml-auto">{said.length > 0 ? said.join(', ') : t`none`}</span>
       </Collapsible.Trigger>
       <Collapsible.Content>
         <fieldset disabled={disabled} className="flex flex-col gap-1.5 pt-1 pl-5">

@@ -91,7 +91,7 @@ export const Card = memo(function Card({ layer, small, drop }: Props) {
     { label: t`Flip left to right`, run: () => change(t`Flip`, flipLayer(layer.id, 'x')) },
     { label: t`Flip top to bottom`, run: () => change(t`Flip`, flipLayer(layer.id, 'y')) },
     null,
-    { label: 'Delete', run: () => remove(layer), danger: true },
+    { label: t`Delete`, run: () => remove(layer), danger: true },
   ];
   const toggle = () =>
     change(
@@ -202,8 +202,8 @@ export const Card = memo(function Card({ layer, small, drop }: Props) {
               className="truncate"
               {...tip(`${t(blendNamed(layer.blend).label)}, ${Math.round(layer.opacity)} %`)}
             >
-              {small ? '' : `${layer.source.kind} · `}
-              {landsThrough(layer) ? 'through' : t(blendNamed(layer.blend).label)}
+              {small ? '' : `${t(layer.source.kind)} · `}
+              {landsThrough(layer) ? t`through` : t(blendNamed(layer.blend).label)}
             </span>
             <span className="flex items-center gap-1">
               {layer.opacity < 100 && !small && (

@@ -35,7 +35,7 @@ export function StripSearch({
           className={`flex items-center gap-1.5 rounded px-1.5 py-1 hover:bg-raised hover:text-ink ${found === null ? '' : 'text-ember-ink'}`}
         >
           <Search size={14} />
-          <span>{found === null ? 'find' : t`${found} of ${all}`}</span>
+          <span>{found === null ? t`find` : t`${found} of ${all}`}</span>
         </Popover.Trigger>
         <Popover.Portal>
           <Popover.Content

@@ -124,6 +124,9 @@ export function Strip({ onPicture, onSvg }: { onPicture(): void; onSvg(): void }
       <div className="absolute -top-px right-0 left-0 h-[2px] bg-linear-to-r from-behind/80 via-line to-front/80" />
       <End word={t`back`} tone="text-behind" />
       <DndContext
+        accessibility={{
+          screenReaderInstructions: { draggable: t`Alt with an arrow key carries it.` },
+        }}
         sensors={sensors}
         modifiers={rows > 1 ? [] : [restrict]}
         onDragStart={() => (carrying.current = true)}

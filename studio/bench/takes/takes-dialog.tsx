@@ -59,7 +59,7 @@ export default function TakesDialog({ onClose }: { onClose(): void }) {
             <>
               <Comparison
                 first={take}
-                second={other ?? { name: 'now', scene: stateOf(scene) }}
+                second={other ?? { name: t`now`, scene: stateOf(scene) }}
                 others={takes.filter((t) => t !== take)}
                 onSecond={setBeside}
               />

@@ -63,8 +63,7 @@ export function ChosenTools({ home, chosen }: { home: StrokeHome; chosen: readon
       )}
       <Small label={t`Delete`} onClick={() => removeChosen(home)} />
       <Hint>
-        {plural(chosen.length, '1 stroke', '# strokes')}
-        {t`: drag it, its handles or its knob`}
+        {t`${plural(chosen.length, '1 stroke', '# strokes')}: drag it, its handles or its knob`}
       </Hint>
     </>
   );

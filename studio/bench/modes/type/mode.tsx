@@ -8,7 +8,7 @@ import { t } from '../../../words/t';
 /** Types in a text. */
 export const type = layerMode({
   key: 'type',
-  label: () => 'Type',
+  label: () => t`Type`,
   action: t`Type in the text`,
   digit: () => '2',
   fits: isText,

@@ -308,12 +308,12 @@ function Field({
         const { drag, drop } = useBench.getState();
         // What is typed on and on is one step of undo; a cut, a paste, a new line is one of its own.
         const kind = (e.nativeEvent as InputEvent).inputType;
-        if (kind !== last.current || useBench.getState().gesture?.label !== 'Type') drop();
+        if (kind !== last.current || useBench.getState().gesture?.label !== t`Type`) drop();
         last.current = kind;
         // Counted from the text as it is, and not from where typing began.
         const now = typed(layer.source, next);
         drag(
-          'Type',
+          t`Type`,
           changeText(layer.id, () => now),
         );
         window.clearTimeout(pause.current);
