@@ -27,7 +27,7 @@ export async function settled(page: Page): Promise<void> {
   await page.waitForFunction(
     () =>
       document.querySelector('[data-testid=picture]')?.getAttribute('aria-busy') === 'false' &&
-      document.querySelector('[aria-label="Depth strip"]') !== null,
+      document.querySelector('footer') !== null,
     null,
     { timeout: 60_000 },
   );

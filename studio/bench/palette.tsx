@@ -55,7 +55,7 @@ export function Palette({ open, onOpenChange, actions }: Props) {
           onValueChange={setAsked}
           className="mb-2 w-full rounded-md bg-ground px-3 py-2 outline-none placeholder:text-dim"
         />
-        <Command.List className="max-h-[46vh] overflow-auto">
+        <Command.List label={t`Actions found`} className="max-h-[46vh] overflow-auto">
           <Command.Empty className="px-3 py-6 text-center text-dim">
             {t`Nothing is called that.`}
           </Command.Empty>
