@@ -12,7 +12,6 @@ import {
   Undo2,
 } from 'lucide-react';
 import { Link } from 'react-router';
-import { toast } from 'sonner';
 import { setScene } from '@ignis/core/scene/edits/layer-edits';
 import { useShallow } from 'zustand/react/shallow';
 import { useBench } from '../state/bench';
@@ -27,6 +26,7 @@ import type { BenchDoes } from './actions';
 import { zoomBy, zoomToFit, zoomToPixels } from './commands/view';
 import { tip } from '../ui/tip';
 import { t } from '../words/t';
+import { redo, undo } from './commands/undo';
 
 /** Where the scene stands, and what the artist does about it. */
 const SAVED: Record<Workspace['saved'], { text: string; todo?: string }> = {
@@ -59,8 +59,6 @@ export function Header({ does }: { does: BenchDoes }) {
     })),
   );
   const { change, set } = useBench.getState();
-  const travelled = (word: string, label: string | null) =>
-    label && toast(`${word}: ${label}`, { id: 'travel', duration: 1500 });
   const holdCompare = (on: boolean) => set({ comparing: on });
 
   return (
@@ -98,19 +96,12 @@ export function Header({ does }: { does: BenchDoes }) {
         </Button>
       ))}
 
-      <div className="ml-auto flex items-center">
-        <Button
-          look="plain"
-          disabled={!canUndo}
-          onClick={() => travelled(t`Taken back`, useBench.getState().undo())}
-        >
+      {/* Under fingers they stand on the stage. */}
+      <div className="ml-auto flex items-center pointer-coarse:hidden">
+        <Button look="plain" disabled={!canUndo} onClick={undo}>
           <Undo2 size={15} /> {t`Undo`}
         </Button>
-        <Button
-          look="plain"
-          disabled={!canRedo}
-          onClick={() => travelled(t`Done again`, useBench.getState().redo())}
-        >
+        <Button look="plain" disabled={!canRedo} onClick={redo}>
           <Redo2 size={15} /> {t`Redo`}
         </Button>
       </div>

@@ -19,8 +19,10 @@ interface Props {
   children?: ReactNode;
 }
 
+/** Whether the screen is used by fingers, which need more room. */
+const BY_FINGERS = window.matchMedia('(pointer: coarse)').matches;
 /** The width of the chain, CSS px: of an artist who never dragged its edge, and as it may be. */
-const CHAIN = { usual: '332px', least: '300px', most: '600px' };
+const CHAIN = { usual: BY_FINGERS ? '384px' : '332px', least: '300px', most: '600px' };
 /** The height of the strip. */
 const STRIP = { usual: '158px', least: '158px', most: '470px' };
 

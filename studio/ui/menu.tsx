@@ -94,10 +94,26 @@ export function Menu({
   );
 }
 
+/** A finger that opened a menu by a long press does not press what lies beneath it when it is lifted. */
+function ignoreTap(): void {
+  const lifted = (e: TouchEvent) => e.cancelable && e.preventDefault();
+  const watch = { once: true, capture: true, passive: false } as const;
+  window.addEventListener('touchend', lifted, watch);
+  // A menu that was opened by a mouse waits for no finger.
+  window.addEventListener(
+    'pointerdown',
+    () => window.removeEventListener('touchend', lifted, watch),
+    {
+      once: true,
+      capture: true,
+    },
+  );
+}
+
 /** The same entries on a right click. */
 export function WithContextMenu({ items, children }: { items: MenuItems; children: ReactNode }) {
   return (
-    <ContextMenu.Root modal={false}>
+    <ContextMenu.Root modal={false} onOpenChange={(open) => open && ignoreTap()}>
       <ContextMenu.Trigger asChild>{children}</ContextMenu.Trigger>
       <ContextMenu.Portal>
         <ContextMenu.Content

@@ -107,6 +107,10 @@ export function LiveList({
             switchFold(item.id, open === isOneOpen);
             if (!open && opened === item.id) setBench({ step: null });
           };
+          const place = items.findIndex((i) => i.id === item.id);
+          /** Carries it up the chain (−1) or down (1), if there is something to pass. */
+          const carry = (by: number) =>
+            items[place + by] && change(t`Change the order`, move(item.id, place + by));
           const onRemove = () => change(t`Remove ${t(definition.label)}`, remove(item.id));
           const entries =
             menu &&
@@ -122,13 +126,37 @@ export function LiveList({
                     },
                   ]
                 : []),
+              {
+                label: t`Move up`,
+                hint: 'Alt ↑',
+                disabled: place === 0,
+                run: () => carry(-1),
+              },
+              {
+                label: t`Move down`,
+                hint: 'Alt ↓',
+                disabled: place === items.length - 1,
+                run: () => carry(1),
+              },
               null,
               { label: t`Remove`, run: onRemove, danger: true },
             ]);
           return (
             <SortableItem key={item.id} id={item.id}>
               {(grip) => (
-                <div className="pb-3" data-step={item.kind} data-item={item.id}>
+                <div
+                  className="pb-3"
+                  data-step={item.kind}
+                  data-item={item.id}
+                  onKeyDown={(e) => {
+                    const by = e.altKey ? { ArrowUp: -1, ArrowDown: 1 }[e.key] : undefined;
+                    // On a value arrows set that.
+                    if (!by || (e.target as Element).matches('input, [role=slider]')) return;
+                    e.preventDefault();
+                    e.stopPropagation();
+                    carry(by);
+                  }}
+                >
                   <Node
                     title={t(definition.label)}
                     grip={grip}

@@ -75,7 +75,7 @@ export function Node({
         <span className={`absolute top-[5px] left-0 z-10 ${dot}`} />
       )}
       <h3
-        className={`truncate text-sm font-semibold ${on === false ? 'text-dim' : ''} ${pulled ? 'cursor-ew-resize' : grip ? 'cursor-grab' : fold ? 'cursor-pointer' : ''}`}
+        className={`touch-pan-y truncate text-sm font-semibold ${on === false ? 'text-dim' : ''} ${pulled ? 'cursor-ew-resize' : grip ? 'cursor-grab' : fold ? 'cursor-pointer' : ''}`}
         onClick={grip || pulled ? undefined : fold?.toggle}
         {...grip}
         {...pull}

@@ -8,6 +8,7 @@ import { inverseOf, project } from '@ignis/core/geometry/homography';
 import { follow } from './pointer';
 import { movable, named } from '../../ui/tip';
 import { t } from '../../words/t';
+import { Reach } from './reach';
 
 /** Handles by their share of the box: corners keep proportions, sides stretch. */
 const HANDLES = [
@@ -144,7 +145,7 @@ export function BoxHandles({ stage, box, map, warp, about: chosen, ...does }: Pr
         data-testid="rotate"
         {...movable(t`Rotate; Shift holds to 15°`)}
       >
-        <circle cx={knob.x} cy={knob.y} r={12} fill="transparent" />
+        <Reach at={knob} r={12} />
         <circle cx={knob.x} cy={knob.y} r={5.5} fill="#161616" stroke="#fff" strokeWidth={2} />
       </g>
       {does.pivot && (
@@ -156,7 +157,7 @@ export function BoxHandles({ stage, box, map, warp, about: chosen, ...does }: Pr
           data-testid="pivot"
           {...named(t`The pivot, about which it turns: hold Alt and drag it where you need it`)}
         >
-          <circle cx={pin.x} cy={pin.y} r={9} fill="transparent" />
+          <Reach at={pin} r={9} />
           <g fill="none" strokeLinecap="round">
             {(
               [
@@ -195,7 +196,7 @@ export function BoxHandles({ stage, box, map, warp, about: chosen, ...does }: Pr
                 : t`Scale; the other corner stays`,
             )}
           >
-            <circle cx={h.x} cy={h.y} r={11} fill="transparent" />
+            <Reach at={h} r={11} />
             {side ? (
               <circle cx={h.x} cy={h.y} r={3.5} fill="#fff" stroke="#000" strokeOpacity={0.6} />
             ) : (

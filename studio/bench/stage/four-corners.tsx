@@ -1,6 +1,7 @@
 import type { Point } from '@ignis/core/geometry/affine';
 import { movable } from '../../ui/tip';
 import { t } from '../../words/t';
+import { Reach } from './reach';
 
 interface Props {
   /** CSS px of the stage, top left first and clockwise. */
@@ -29,7 +30,7 @@ export function FourCorners({ seen, names, does, onPress }: Props) {
           {...movable(t`${names[i]!} corner: ${does}`)}
           aria-label={t`${names[i]!} corner`}
         >
-          <circle cx={c.x} cy={c.y} r={13} fill="transparent" />
+          <Reach at={c} />
           <path
             d={`M${c.x} ${c.y - 7}l7 7l-7 7l-7 -7z`}
             fill="#fff"

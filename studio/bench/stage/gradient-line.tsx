@@ -9,6 +9,7 @@ import type { Edit } from '@ignis/core/scene/edits/edit';
 import { tenth } from './tenth';
 import { movable, named } from '../../ui/tip';
 import { t } from '../../words/t';
+import { Reach } from './reach';
 
 interface Props {
   /** Where the gradient begins and ends, CSS px of the stage. */
@@ -148,7 +149,7 @@ const HalfWay = ({
     data-testid="gradient-middle"
     {...movable(t`Half of the change is done here: drag it nearer to a colour`)}
   >
-    <circle cx={at.x} cy={at.y} r={11} fill="transparent" />
+    <Reach at={at} r={11} />
     <rect
       x={at.x - 4}
       y={at.y - 4}

@@ -1,5 +1,6 @@
 import type { Point } from '@ignis/core/geometry/affine';
 import { movable } from '../../ui/tip';
+import { Reach } from './reach';
 
 /** A round handle on the stage. */
 export const Handle = ({
@@ -16,7 +17,7 @@ export const Handle = ({
   onPointerDown(e: React.PointerEvent): void;
 }) => (
   <g onPointerDown={onPointerDown} className="cursor-move" {...movable(title)}>
-    <circle cx={at.x} cy={at.y} r={13} fill="transparent" />
+    <Reach at={at} />
     <circle
       cx={at.x}
       cy={at.y}

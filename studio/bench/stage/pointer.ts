@@ -16,7 +16,7 @@ interface Following {
 
 /** Follows the pointer from a press until it is let go. Esc calls the drag off. */
 export function follow(
-  down: { clientX: number; clientY: number; pointerId: number },
+  down: { clientX: number; clientY: number; pointerId: number; pointerType?: string },
   f: Following,
 ): void {
   let moved = false;
@@ -37,8 +37,9 @@ export function follow(
     end();
     f.up(moved, e);
   };
-  // A second finger means pan and zoom, not this.
-  const second = (e: PointerEvent) => e.pointerId !== down.pointerId && cancel();
+  // A second finger means pan and zoom, not this; beside a pen it is the hand that holds it.
+  const second = (e: PointerEvent) =>
+    e.pointerId !== down.pointerId && down.pointerType !== 'pen' && cancel();
   const cancel = () => {
     end();
     if (f.cancel) f.cancel();

@@ -28,6 +28,8 @@ import { forgetPress, moveByKeys, notePress } from './move-by-keys';
 import { useSpacePressed } from './use-space-pressed';
 import { fitted, isSameView, stageSize, zoomedAt } from './view';
 import { t } from '../../words/t';
+import { fingerFor, penIsDown, watchTouches } from './touches';
+import { ThumbButtons } from './thumb-buttons';
 
 interface Props {
   /** Files dropped at a place of the scene. */
@@ -89,6 +91,7 @@ export function Stage({ onFiles }: Props) {
   useGesture(
     {
       onPinch: ({ origin, movement: [m], first, last, event, memo }) => {
+        if (penIsDown()) return memo;
         const { view, set } = useBench.getState();
         const box = element.current!.getBoundingClientRect();
         const [x, y] = [origin[0] - box.left, origin[1] - box.top];
@@ -121,7 +124,10 @@ export function Stage({ onFiles }: Props) {
   );
 
   const pan = (down: React.PointerEvent) => {
-    if (down.button !== 1 && !(down.button === 0 && space)) return;
+    const finger = down.pointerType === 'touch' ? fingerFor() : null;
+    if (finger === 'nothing') return down.stopPropagation();
+    const pans = space || (finger === 'pan' && !isHandle(down.target));
+    if (down.button !== 1 && !(down.button === 0 && pans)) return;
     down.preventDefault();
     down.stopPropagation();
     setPanning(true);
@@ -139,6 +145,8 @@ export function Stage({ onFiles }: Props) {
       cancel: () => setPanning(false),
     });
   };
+
+  useEffect(watchTouches, []);
 
   // A mode ends with what it is for: by undo, or by what was done in the chain.
   useEffect(
@@ -244,6 +252,7 @@ export function Stage({ onFiles }: Props) {
           <PinnedPlaces />
           <ScopesPanel />
           <GuidePanel />
+          <ThumbButtons />
         </>
       )}
       <Making />
@@ -259,6 +268,10 @@ export function Stage({ onFiles }: Props) {
     </section>
   );
 }
+
+/** Whether a press works on a handle, or on something that stands over the stage. */
+const isHandle = (target: EventTarget): boolean =>
+  (target as Element).closest('[data-moves], button, a, input, [role=slider]') !== null;
 
 /** Where a pinch of two fingers began. */
 interface Pinch {

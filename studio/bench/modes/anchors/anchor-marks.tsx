@@ -140,6 +140,7 @@ export function HandleMarks({
                   <line {...ends} stroke="#ffc8ac" strokeWidth={1.2} />
                 </g>
                 <circle
+                  data-reach
                   cx={h.x}
                   cy={h.y}
                   r={10}

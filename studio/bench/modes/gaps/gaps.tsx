@@ -17,6 +17,7 @@ import { toStage } from '../../stage/path-outline';
 import { follow, scenePoint } from '../../stage/pointer';
 import { movable, named } from '../../../ui/tip';
 import { t } from '../../../words/t';
+import { Reach } from '../../stage/reach';
 
 interface Props {
   stage: RefObject<HTMLElement | null>;
@@ -105,7 +106,7 @@ export function Gaps({ stage, layer }: Props) {
             data-gap={i}
             {...movable(t`Drag it along the line; click closes it`)}
           >
-            <circle cx={at.x} cy={at.y} r={13} fill="transparent" />
+            <Reach at={at} />
             <circle cx={at.x} cy={at.y} r={7} fill="#161616" stroke="#fff" strokeWidth={2} />
             <path
               d={`M${at.x - 2.8} ${at.y - 2.8}l5.6 5.6m0 -5.6l-5.6 5.6`}

@@ -4,6 +4,7 @@ import { useBench } from '../../../state/bench';
 import { follow, scenePoint } from '../../stage/pointer';
 import { movable } from '../../../ui/tip';
 import { t } from '../../../words/t';
+import { Reach } from '../../stage/reach';
 
 /** How much of the scene's shorter side the lamp may be off its middle. */
 const FAR = 0.45;
@@ -74,7 +75,7 @@ export function Lamp({ stage }: { stage: RefObject<HTMLElement | null> }) {
         )}
         aria-label={t`Scene light`}
       >
-        <circle cx={lamp.x} cy={lamp.y} r={18} fill="transparent" />
+        <Reach at={lamp} r={18} />
         <g
           stroke="#fff"
           strokeWidth={1.6}

@@ -8,6 +8,7 @@ import type { Masked } from './masked';
 import { stagePoint, follow } from '../../stage/pointer';
 import { RampLine } from '../../stage/ramp-line';
 import { t } from '../../../words/t';
+import { Reach } from '../../stage/reach';
 
 interface Props {
   stage: RefObject<HTMLElement | null>;
@@ -48,7 +49,7 @@ function FadeEnds({ stage, masked, part, shape }: Props & { part: string; shape:
 
   const end = (name: 'from' | 'to', p: { x: number; y: number }, word: string) => (
     <g onPointerDown={pull(name)} className="cursor-move" data-testid={`fade-${name}`}>
-      <circle cx={p.x} cy={p.y} r={14} fill="transparent" />
+      <Reach at={p} r={14} />
       <circle
         cx={p.x}
         cy={p.y}

@@ -15,6 +15,7 @@ import { follow, stagePoint } from '../../stage/pointer';
 import { tenth } from '../../stage/tenth';
 import { tip } from '../../../ui/tip';
 import { t } from '../../../words/t';
+import { Reach } from '../../stage/reach';
 
 interface Props {
   stage: RefObject<HTMLElement | null>;
@@ -104,7 +105,7 @@ export function MeshWork({ stage, layer, step, map, back }: Props) {
           className="cursor-move"
           {...tip(t`Drag the point; Shift chooses more`)}
         >
-          <circle cx={p.x} cy={p.y} r={12} fill="transparent" />
+          <Reach at={p} r={12} />
           <circle
             cx={p.x}
             cy={p.y}

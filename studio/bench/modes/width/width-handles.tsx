@@ -12,6 +12,7 @@ import { toStage } from '../../stage/path-outline';
 import { follow, scenePoint } from '../../stage/pointer';
 import { movable } from '../../../ui/tip';
 import { t } from '../../../words/t';
+import { Reach } from '../../stage/reach';
 
 interface Props {
   stage: RefObject<HTMLElement | null>;
@@ -93,7 +94,7 @@ export function WidthHandles({ stage, layer }: Props) {
                   stroke="#ffc8ac"
                   strokeWidth={1.2}
                 />
-                <circle cx={at.x} cy={at.y} r={11} fill="transparent" />
+                <Reach at={at} r={11} />
                 <circle
                   cx={at.x}
                   cy={at.y}
