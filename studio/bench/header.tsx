@@ -2,13 +2,14 @@ import {
   Bookmark,
   ChevronDown,
   CircleHelp,
-  Keyboard,
+  Clapperboard,
   Gauge,
   History,
-  Clapperboard,
+  Keyboard,
   Minus,
   Plus,
   Redo2,
+  SquareSplitHorizontal,
   Undo2,
 } from 'lucide-react';
 import { Link } from 'react-router';
@@ -27,6 +28,7 @@ import { zoomBy, zoomToFit, zoomToPixels } from './commands/view';
 import { tip } from '../ui/tip';
 import { t } from '../words/t';
 import { redo, undo } from './commands/undo';
+import { showFocused } from '../ui/show-focused';
 
 /** Where the scene stands, and what the artist does about it. */
 const SAVED: Record<Workspace['saved'], { text: string; todo?: string }> = {
@@ -62,7 +64,10 @@ export function Header({ does }: { does: BenchDoes }) {
   const holdCompare = (on: boolean) => set({ comparing: on });
 
   return (
-    <header className="flex h-[46px] shrink-0 items-center gap-1 border-b border-line bg-panel px-3">
+    <header
+      onFocus={showFocused}
+      className="flex h-[46px] shrink-0 items-center gap-1 overflow-x-auto border-b border-line bg-panel px-3 [scrollbar-width:none] *:shrink-0"
+    >
       <Link
         to="/"
         aria-label={t`Back to the shelf`}
@@ -75,7 +80,7 @@ export function Header({ does }: { does: BenchDoes }) {
         label={t`Name of the scene`}
         value={name}
         onChange={(v) => change(t`Rename the scene`, setScene({ name: v }))}
-        className="field-sizing-content max-w-64 py-1 font-semibold"
+        className="field-sizing-content max-w-64 py-1 font-semibold max-lg:max-w-32"
       />
       <span
         role="status"
@@ -99,10 +104,10 @@ export function Header({ does }: { does: BenchDoes }) {
       {/* Under fingers they stand on the stage. */}
       <div className="ml-auto flex items-center pointer-coarse:hidden">
         <Button look="plain" disabled={!canUndo} onClick={undo}>
-          <Undo2 size={15} /> {t`Undo`}
+          <Undo2 size={15} /> <span className="max-lg:sr-only">{t`Undo`}</span>
         </Button>
         <Button look="plain" disabled={!canRedo} onClick={redo}>
-          <Redo2 size={15} /> {t`Redo`}
+          <Redo2 size={15} /> <span className="max-lg:sr-only">{t`Redo`}</span>
         </Button>
       </div>
 
@@ -110,7 +115,7 @@ export function Header({ does }: { does: BenchDoes }) {
         <Button look="icon" aria-label={t`Zoom out`} onClick={() => zoomBy(0.8)}>
           <Minus size={15} />
         </Button>
-        <span className="w-12 text-center text-sm text-dim" aria-label={t`Zoom`}>
+        <span className="w-12 text-center text-sm text-dim max-md:hidden" aria-label={t`Zoom`}>
           {Math.round(zoom * window.devicePixelRatio * 100)} %
         </span>
         <Button look="icon" aria-label={t`Zoom in`} onClick={() => zoomBy(1.25)}>
@@ -144,7 +149,8 @@ export function Header({ does }: { does: BenchDoes }) {
           onKeyUp={() => holdCompare(false)}
           onBlur={() => holdCompare(false)}
         >
-          {t`Hold to compare`}
+          <SquareSplitHorizontal size={15} className="lg:hidden" />
+          <span className="max-lg:sr-only">{t`Hold to compare`}</span>
         </Button>
         <Menu
           trigger={

@@ -194,11 +194,11 @@ export function Shelf() {
       }}
     >
       <div className="mx-auto max-w-6xl px-8 pt-7 pb-16">
-        <header className="mb-8 flex items-center gap-3">
+        <header className="mb-8 flex flex-wrap items-center gap-3">
           <Mark size={34} />
           <h1 className="text-xl font-semibold tracking-wide">Ignis</h1>
-          <p className="ml-2 hidden text-dim sm:block">{t`Put light into a picture.`}</p>
-          <div className="ml-auto flex gap-2">
+          <p className="ml-2 hidden text-dim lg:block">{t`Put light into a picture.`}</p>
+          <div className="ml-auto flex flex-wrap justify-end gap-2">
             <LanguageMenu />
             <Button
               look="icon"

@@ -1,6 +1,7 @@
 import { ChevronDown } from 'lucide-react';
 import { useStageAids } from '../../state/stage-aids';
 import { Menu, type MenuEntry } from '../../ui/menu';
+import { showFocused } from '../../ui/show-focused';
 
 /** The row over the stage, and what stands in it. */
 
@@ -15,13 +16,15 @@ export const Bar = ({
   <div
     className={`pointer-events-none absolute right-0 left-0 flex flex-col items-center gap-1.5 px-3 ${useStageAids((s) => s.rulers) ? 'top-7' : 'top-3'}`}
   >
-    <div className={`${ROW} h-9`}>{children}</div>
+    <div data-bar onFocus={showFocused} className={`${ROW} h-9`}>
+      {children}
+    </div>
     {tools && <div className={`${ROW} h-8 empty:hidden`}>{tools}</div>}
   </div>
 );
 
 const ROW =
-  'pointer-events-auto flex max-w-full min-w-0 items-center gap-0.5 rounded-full border border-line bg-panel/95 px-1.5 text-sm shadow-lg';
+  'pointer-events-auto flex max-w-full min-w-0 items-center gap-0.5 overflow-x-auto [scrollbar-width:none] rounded-full border border-line bg-panel/95 px-1.5 text-sm shadow-lg';
 
 export const Hint = ({ children }: { children: React.ReactNode }) => (
   <span className="min-w-0 truncate px-2.5 text-dim">{children}</span>
