@@ -68,3 +68,19 @@ test('other words are of actions that there are', async ({ page }) => {
     await expect(palette.getByRole('option').filter({ hasText: start }), start).not.toHaveCount(0);
   }
 });
+
+test('a mark on a panel opens its answer, and leads to it', async ({ page }) => {
+  await openExample(page, 'Heron in neon');
+  await page.locator('[data-card]').nth(3).click();
+  await page.getByRole('button', { name: '9 Weave' }).click();
+  const marks = page.getByRole('region', { name: 'Stage' });
+  await marks.getByRole('button', { name: 'Help: How do I send a line behind someone?' }).click();
+  const answer = page.getByRole('dialog', { name: 'How do I send a line behind someone?' });
+  await expect(answer.getByRole('listitem')).toHaveCount(3);
+  await page.keyboard.press('Escape');
+  await expect(answer).toHaveCount(0);
+  await page.getByRole('button', { name: 'Export', exact: true }).click();
+  await page.getByRole('button', { name: /^Help: How do I get a file/ }).click();
+  await page.getByRole('link', { name: 'See it on an example' }).click();
+  await page.waitForURL(/\/help\/export/);
+});

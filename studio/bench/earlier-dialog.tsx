@@ -11,6 +11,7 @@ import { Dialog } from '../ui/dialog';
 import { StatePicture, timeOf } from './state-picture';
 import { tip } from '../ui/tip';
 import { midSentence, plural, t } from '../words/t';
+import { HelpMark } from '../help/help-mark';
 
 /** The earlier states of the scene, as pictures; one is gone back to by a click. */
 export default function EarlierDialog({ onClose }: { onClose(): void }) {
@@ -36,6 +37,7 @@ export default function EarlierDialog({ onClose }: { onClose(): void }) {
       open
       onOpenChange={(open) => !open && onClose()}
       title={t`Earlier states`}
+      mark={<HelpMark about="panel:earlier" />}
       description={t`What the scene was when it was saved, close together in the last minutes, then hour by hour.`}
       width="w-[860px]"
     >

@@ -22,6 +22,7 @@ import type { Asked } from './patches';
 import { usePatches } from './patches';
 import { tip } from '../ui/tip';
 import { t } from '../words/t';
+import { HelpMark } from '../help/help-mark';
 
 /** The width of a cell in proportion to its height. */
 const ASPECT = 3 / 2;
@@ -107,6 +108,7 @@ function Open({ sheet }: { sheet: Sheet }) {
     >
       <div className="flex h-12 shrink-0 items-center gap-3 border-b border-line px-4">
         <h2 className="text-sm font-semibold whitespace-nowrap">{sheet.title}</h2>
+        <HelpMark about="panel:look-sheet" />
         {parameter?.kind === 'number' && range && (
           <Range parameter={parameter} range={range} onChange={setRange} />
         )}

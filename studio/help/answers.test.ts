@@ -2,6 +2,8 @@ import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { parseScene } from '@ignis/core/scene/model/check';
 import { everyLayer } from '@ignis/core/scene/model/schema';
+import { sources } from '@ignis/core/sources/index';
+import { steps } from '@ignis/core/steps/index';
 import { answers, speaksOf } from './answers';
 
 const sceneOf = (example: string) =>
@@ -25,6 +27,17 @@ describe('the answers of the help', () => {
     const layer = everyLayer(sceneOf(show.example).layers).find((l) => l.name === show.layer);
     expect(layer).toBeDefined();
     if (show.step) expect(layer!.steps.map((s) => s.kind)).toContain(show.step);
+  });
+
+  it('are about steps and sources that there are, each about its own', () => {
+    const topics = answers.flatMap((a) => a.about ?? []);
+    expect(new Set(topics).size).toBe(topics.length);
+    const known = [
+      ...steps.map((d) => `step:${d.kind}`),
+      ...Object.keys(sources).map((kind) => `source:${kind}`),
+    ];
+    const named = topics.filter((topic) => /^(step|source):/.test(topic));
+    expect(known).toEqual(expect.arrayContaining(named));
   });
 
   it('are found by every word that is asked, in any case', () => {

@@ -3,8 +3,13 @@ import { t } from '../words/t';
 
 /** The answers of the help: what artists ask, how it is done, and where it can be seen. */
 
+/** What an answer is about: a way of working, a step, a source, a section of the chain, or a panel, by its key. */
+export type Topic = `${'mode' | 'step' | 'source' | 'section' | 'panel'}:${string}`;
+
 export interface Answer {
   id: string;
+  /** The panels whose mark opens it. */
+  about?: readonly Topic[];
   question: string;
   /** What to do, in order. */
   steps: readonly string[];
@@ -27,6 +32,7 @@ export const chapters: readonly Chapter[] = [
     answers: [
       {
         id: 'draw-a-tube',
+        about: ['mode:draw', 'mode:anchors', 'section:passes'],
         question: t`How do I draw a neon tube?`,
         steps: [
           t`Press “Add a layer” and choose a line, or press the key of drawing in the row over the stage.`,
@@ -39,6 +45,7 @@ export const chapters: readonly Chapter[] = [
       },
       {
         id: 'behind-someone',
+        about: ['mode:weave', 'section:weave'],
         question: t`How do I send a line behind someone?`,
         steps: [
           t`Cut the subject out first, or put its layer in front.`,
@@ -51,6 +58,7 @@ export const chapters: readonly Chapter[] = [
       },
       {
         id: 'thin-ends',
+        about: ['mode:width'],
         question: t`How do I make a streak that thins out?`,
         steps: [
           t`Select the line, and open a pass.`,
@@ -62,6 +70,7 @@ export const chapters: readonly Chapter[] = [
       },
       {
         id: 'broken-tube',
+        about: ['mode:gaps'],
         question: t`How do I leave gaps in a tube?`,
         steps: [
           t`Select the line, and choose “Break the line” from all actions (Ctrl K).`,
@@ -77,6 +86,7 @@ export const chapters: readonly Chapter[] = [
     answers: [
       {
         id: 'light-falls-on',
+        about: ['source:spill'],
         question: t`How does a light fall on my subject?`,
         steps: [
           t`Select the layer that gives the light.`,
@@ -88,6 +98,7 @@ export const chapters: readonly Chapter[] = [
       },
       {
         id: 'cast-shadow',
+        about: ['source:shadow'],
         question: t`How do I cast a shadow on the ground?`,
         steps: [
           t`Select the cut-out, and choose “Cast its shadow on a floor”.`,
@@ -100,6 +111,7 @@ export const chapters: readonly Chapter[] = [
       },
       {
         id: 'mirror-on-water',
+        about: ['source:reflection'],
         question: t`How do I mirror something on wet ground?`,
         steps: [
           t`Select the layer, and choose “Mirror it on a floor”; or “Mirror all lights on a floor”.`,
@@ -120,6 +132,7 @@ export const chapters: readonly Chapter[] = [
       },
       {
         id: 'lens-glare',
+        about: ['step:light.glare'],
         question: t`How do I make lights glare as in a lens?`,
         steps: [
           t`Choose “Glare over the whole scene”, or add the step “Glare” to one layer.`,
@@ -135,6 +148,7 @@ export const chapters: readonly Chapter[] = [
     answers: [
       {
         id: 'neon-letters',
+        about: ['step:style.tube'],
         question: t`How do I set words as a neon sign?`,
         steps: [
           t`Add a text, type, and choose a font in the chain.`,
@@ -146,6 +160,7 @@ export const chapters: readonly Chapter[] = [
       },
       {
         id: 'metal-letters',
+        about: ['step:style.bevel'],
         question: t`How do I make letters of metal or glass?`,
         steps: [
           t`Add a text. Give it a “Paint” step with a gradient or a texture.`,
@@ -158,6 +173,7 @@ export const chapters: readonly Chapter[] = [
       },
       {
         id: 'burning-letters',
+        about: ['step:style.flame', 'source:flame'],
         question: t`How do I set letters on fire?`,
         steps: [
           t`Select the text, and add the step “Flame”: it burns from upper edges, all edges, or all of it.`,
@@ -169,6 +185,7 @@ export const chapters: readonly Chapter[] = [
       },
       {
         id: 'melting-letters',
+        about: ['step:warp.drip', 'mode:drips'],
         question: t`How do I let letters melt and drip?`,
         steps: [
           t`Add the step “Drip” to a text or a shape.`,
@@ -179,6 +196,7 @@ export const chapters: readonly Chapter[] = [
       },
       {
         id: 'worn-paint',
+        about: ['step:style.paint'],
         question: t`How do I make a surface look old and worn?`,
         steps: [
           t`Give a fill a “Paint” of a texture: rust, flaked paint, stone, scratches.`,
@@ -194,6 +212,7 @@ export const chapters: readonly Chapter[] = [
     answers: [
       {
         id: 'cut-out',
+        about: ['mode:cut-out'],
         question: t`How do I cut a subject out of its picture?`,
         steps: [
           t`Select the picture and open “Cut out” over the stage.`,
@@ -206,6 +225,7 @@ export const chapters: readonly Chapter[] = [
       },
       {
         id: 'mask',
+        about: ['mode:mask', 'section:mask'],
         question: t`How do I hide a part of a layer?`,
         steps: [
           t`Select the layer and open “Mask” over the stage.`,
@@ -216,6 +236,7 @@ export const chapters: readonly Chapter[] = [
       },
       {
         id: 'paint-light',
+        about: ['mode:paint', 'source:paint'],
         question: t`How do I paint light with a brush?`,
         steps: [
           t`Add a layer of paint, or choose “Paint over the layer”.`,
@@ -227,6 +248,7 @@ export const chapters: readonly Chapter[] = [
       },
       {
         id: 'smear',
+        about: ['mode:smear', 'mode:reshape', 'step:warp.smear'],
         question: t`How do I smear or push a shape?`,
         steps: [
           t`Select the layer and open “Smear” over the stage; drag along what is there.`,
@@ -242,6 +264,7 @@ export const chapters: readonly Chapter[] = [
     answers: [
       {
         id: 'grade-all',
+        about: ['source:grade'],
         question: t`How do I change the colours of everything?`,
         steps: [
           t`Add a grade: it works on all that lies beneath it in its group or in the scene.`,
@@ -252,6 +275,7 @@ export const chapters: readonly Chapter[] = [
       },
       {
         id: 'try-many',
+        about: ['panel:takes', 'panel:look-sheet'],
         question: t`How do I try many looks at once?`,
         steps: [
           t`Point at a value and press the small grid beside its name: a look sheet shows it all over its range on your own picture.`,
@@ -262,6 +286,7 @@ export const chapters: readonly Chapter[] = [
       },
       {
         id: 'go-back',
+        about: ['panel:earlier'],
         question: t`How do I go back to how it was?`,
         steps: [
           t`Ctrl Z undoes; everything stays live, so any value can also be set back by the mark beside it.`,
@@ -272,6 +297,7 @@ export const chapters: readonly Chapter[] = [
       },
       {
         id: 'use-again',
+        about: ['panel:library', 'section:look'],
         question: t`How do I use something again in another scene?`,
         steps: [
           t`Select the layer and open the library in the header ( Shift L ): “Save” puts it there, with all that it holds.`,
@@ -295,6 +321,7 @@ export const chapters: readonly Chapter[] = [
       },
       {
         id: 'find-layer',
+        about: ['panel:find'],
         question: t`How do I find a layer among many?`,
         steps: [
           t`Press / and type a part of its name, or choose lights, subjects, grades, masked or hidden ones.`,
@@ -306,6 +333,7 @@ export const chapters: readonly Chapter[] = [
       },
       {
         id: 'export',
+        about: ['panel:export'],
         question: t`How do I get a file for print or the web?`,
         steps: [
           t`Press “Export”. The dialog shows the very file, px by px, with its size in bytes.`,
@@ -334,6 +362,10 @@ export const answers: readonly Answer[] = chapters.flatMap((c) => c.answers);
 /** The answer of an id; undefined if there is none. */
 export const answerOf = (id: string | undefined): Answer | undefined =>
   answers.find((a) => a.id === id);
+
+/** The answer about a panel of the bench; undefined if none is. */
+export const answerAbout = (topic: Topic): Answer | undefined =>
+  answers.find((a) => a.about?.includes(topic));
 
 /** Whether an answer speaks of all of some words, in its question, its steps or the other words for it. */
 export function speaksOf({ question, steps, more = '', words }: Answer, asked: string): boolean {

@@ -10,6 +10,8 @@ interface Props {
   onOpenChange(open: boolean): void;
   children: ReactNode;
   width?: string;
+  /** What stands beside the mark that closes it. */
+  mark?: ReactNode;
 }
 
 /** A window over the page; Esc and a click beside it close it. */
@@ -20,6 +22,7 @@ export function Dialog({
   onOpenChange,
   children,
   width = 'w-[440px]',
+  mark,
 }: Props) {
   return (
     <D.Root open={open} onOpenChange={onOpenChange}>
@@ -40,12 +43,15 @@ export function Dialog({
                 <D.Description className="mt-0.5 text-sm text-dim">{description}</D.Description>
               )}
             </div>
-            <D.Close
-              aria-label={t`Close`}
-              className="grid size-7 place-items-center rounded text-dim hover:bg-raised hover:text-ink"
-            >
-              <X size={16} />
-            </D.Close>
+            <div className="flex items-center gap-1">
+              {mark}
+              <D.Close
+                aria-label={t`Close`}
+                className="grid size-7 place-items-center rounded text-dim hover:bg-raised hover:text-ink"
+              >
+                <X size={16} />
+              </D.Close>
+            </div>
           </div>
           {children}
         </D.Content>

@@ -43,6 +43,7 @@ import { Steps } from './steps';
 import { grades, landsThrough } from '@ignis/core/scene/model/traits';
 import { tip } from '../../ui/tip';
 import { t } from '../../words/t';
+import { HelpMark } from '../../help/help-mark';
 
 const LIGHT = { intensity: bodyParameters.intensity };
 
@@ -113,6 +114,7 @@ function OfLayer({ layer }: { layer: Layer }) {
               className="-ml-1 w-full text-[16px] font-semibold"
             />
           </h2>
+          <HelpMark about={`source:${layer.source.kind}`} />
           <span className="text-sm text-dim">{t(definition.label)}</span>
           <div className="-mr-1 flex self-center">
             <IconButton label={t`Fold all`} onClick={() => foldAll(folds, false)}>

@@ -159,6 +159,7 @@ export function LiveList({
                 >
                   <Node
                     title={t(definition.label)}
+                    about={`step:${item.kind}`}
                     grip={grip}
                     {...(entries && { menu: entries })}
                     on={item.enabled}

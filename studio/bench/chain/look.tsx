@@ -41,6 +41,7 @@ export function Look({ layer }: { layer: Layer }) {
   return (
     <Node
       title={t`Look`}
+      about="section:look"
       aside={
         <>
           <button

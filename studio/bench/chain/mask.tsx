@@ -30,6 +30,7 @@ export function MaskNode({ layer }: { layer: Layer }) {
   return (
     <Node
       title={t`Mask`}
+      about="section:mask"
       essence={() => plural(mask.parts.length, '1 part', '# parts')}
       on={mask.enabled}
       onToggle={() =>

@@ -5,6 +5,8 @@ import { Menu, WithContextMenu, type MenuItems } from '../../ui/menu';
 import { usePull, type Pulled } from './use-pull';
 import { tip } from '../../ui/tip';
 import { t } from '../../words/t';
+import { HelpMark } from '../../help/help-mark';
+import type { Topic } from '../../help/answers';
 
 interface Props {
   title: ReactNode;
@@ -25,6 +27,8 @@ interface Props {
   pulled?: Pulled;
   /** How it folds; left out, a section with a title folds by that, for all layers of a kind. */
   fold?: Fold;
+  /** What the mark of its head opens an answer about. */
+  about?: Topic;
   children?: ReactNode;
   last?: boolean;
 }
@@ -41,6 +45,7 @@ export function Node({
   menu,
   grip,
   fold: given,
+  about,
   children,
   last,
 }: Props) {
@@ -52,7 +57,7 @@ export function Node({
   const dot = `block size-3.5 rounded-full border-2 ${on === false ? 'border-dim bg-panel' : 'border-ember bg-panel'}`;
   const head = (
     <div
-      className={`-ml-6 flex min-h-6 items-center justify-between gap-2 pl-6 ${children && !isFolded ? 'sticky -top-3 z-10 bg-panel' : ''}`}
+      className={`group/head -ml-6 flex min-h-6 items-center justify-between gap-2 pl-6 ${children && !isFolded ? 'sticky -top-3 z-10 bg-panel' : ''}`}
     >
       {!last && <span className="absolute top-4 bottom-0 left-[6px] w-[2px] bg-line" />}
       {onToggle ? (
@@ -83,6 +88,12 @@ export function Node({
         {title}
       </h3>
       <div className="flex min-w-0 items-center gap-1 text-sm text-dim">
+        {about && (
+          <HelpMark
+            about={about}
+            className="opacity-0 group-hover/head:opacity-100 focus-visible:opacity-100 aria-expanded:opacity-100 pointer-coarse:opacity-100"
+          />
+        )}
         {isFolded && essence ? <span className="truncate">{essence()}</span> : aside}
         {menu && (
           <Menu

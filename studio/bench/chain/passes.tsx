@@ -71,6 +71,7 @@ export function Passes({ layer }: { layer: Layer & { source: LineSource } }) {
   return (
     <Node
       title={t`Passes`}
+      about="section:passes"
       essence={() => plural(source.passes.length, '1 pass', '# passes')}
       aside={
         <>

@@ -94,6 +94,7 @@ function OfWeave({ layer, weave }: { layer: Layer; weave: Weave }) {
   return (
     <Node
       title={t`Weave`}
+      about="section:weave"
       on={weave.enabled}
       onToggle={() =>
         change(

@@ -35,6 +35,7 @@ import { useMadeFile } from './use-made-file';
 import { WordsInFile } from './words-in-file';
 import { t } from '../../words/t';
 import { errorWords } from '../../words/error-words';
+import { HelpMark } from '../../help/help-mark';
 
 interface Props {
   open: boolean;
@@ -164,6 +165,7 @@ export function ExportDialog({ open, onOpenChange }: Props) {
   return (
     <Dialog
       title={t`Export`}
+      mark={<HelpMark about="panel:export" />}
       open={open}
       onOpenChange={(o) => !isBusy && onOpenChange(o)}
       width="w-[960px]"

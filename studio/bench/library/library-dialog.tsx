@@ -36,6 +36,7 @@ import {
   takeFromLibrary,
 } from './library';
 import { plural, t } from '../../words/t';
+import { HelpMark } from '../../help/help-mark';
 
 /** Whatever the artist wants to use again, in this scene and in others. */
 export default function LibraryDialog({ onClose }: { onClose(): void }) {
@@ -87,6 +88,7 @@ export default function LibraryDialog({ onClose }: { onClose(): void }) {
       open
       onOpenChange={(open) => !open && onClose()}
       title={t`Library`}
+      mark={<HelpMark about="panel:library" />}
       description={t`Layers, looks, brushes and whole scenes to use again. A click uses one here; its name and tags find it.`}
       width="w-[1100px]"
     >

@@ -6,6 +6,7 @@ import { GuideTools } from '../modes/arrange/arrange-tools';
 import { beginMode, modeOf, offeredModes } from '../modes/index';
 import { Bar, Hint, ModeButton } from './bar';
 import { t } from '../../words/t';
+import { HelpMark } from '../../help/help-mark';
 
 /** The modes that apply to the selected layer, and under them the tools of the one that is chosen. */
 export function ModeBar() {
@@ -28,6 +29,7 @@ export function ModeBar() {
   const tools = (
     <>
       {Tools && <Tools layer={layer} />}
+      <HelpMark about={`mode:${mode}`} />
       {inCorners && <Hint>{t`Its group lies flat for now`}</Hint>}
     </>
   );

@@ -12,6 +12,7 @@ import { fetchLayer, goBackTo, saveNow } from '../commands/takes';
 import { StatePicture, timeOf } from '../state-picture';
 import { Comparison } from './comparison';
 import { t } from '../../words/t';
+import { HelpMark } from '../../help/help-mark';
 
 /** The takes of the scene: saved, looked at beside it or beside each other, gone back to, taken from. */
 export default function TakesDialog({ onClose }: { onClose(): void }) {
@@ -26,6 +27,7 @@ export default function TakesDialog({ onClose }: { onClose(): void }) {
       open
       onOpenChange={(open) => !open && onClose()}
       title={t`Takes`}
+      mark={<HelpMark about="panel:takes" />}
       description={t`The scene as it was whenever you saved one. They stay in its file; undo goes on as before.`}
       width="w-[1140px]"
     >
