@@ -1,10 +1,5 @@
 import { defineConfig } from '@playwright/test';
-import { BROWSER } from './browser';
 import base from './playwright.config';
 
 /** Takes the pictures of the README: `npm run screenshots`, after `npm run build`. */
-export default defineConfig({
-  ...base,
-  testMatch: 'screenshots.ts',
-  use: { ...base.use, launchOptions: BROWSER },
-});
+export default defineConfig({ ...base, testMatch: 'screenshots.ts' });
