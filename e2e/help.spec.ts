@@ -63,9 +63,9 @@ test('other words are of actions that there are', async ({ page }) => {
   await openExample(page, 'Heron in neon');
   await page.keyboard.press('Control+k');
   const palette = page.getByRole('dialog', { name: 'All actions' });
-  for (const start of Object.keys(SYNONYMS)) {
-    await palette.getByRole('combobox').fill(start);
-    await expect(palette.getByRole('option').filter({ hasText: start }), start).not.toHaveCount(0);
+  for (const name of Object.keys(SYNONYMS)) {
+    await palette.getByRole('combobox').fill(name);
+    await expect(palette.getByRole('option').filter({ hasText: name }), name).not.toHaveCount(0);
   }
 });
 

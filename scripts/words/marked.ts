@@ -71,7 +71,7 @@ export function markedInStudio(): Marked {
 }
 
 /** Properties of core's definitions that are shown. */
-const SHOWN = ['label', 'help', 'lacked', 'unit', 'section'];
+const SHOWN = ['label', 'help', 'lacked', 'one', 'unit', 'section'];
 
 /** The labels and helps of what a module of core exports, and of all that this holds. */
 function labelsIn(value: unknown, found: (text: string) => void, seen: Set<unknown>): void {

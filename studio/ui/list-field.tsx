@@ -7,7 +7,7 @@ import { t } from '../words/t';
 
 /** Things of one kind: each with its controls, and a way to put one more on them. */
 export function ListField({
-  parameter: { label, one, of, most },
+  parameter: { label, one: called, of, most },
   value,
   onChange,
   onDone,
@@ -20,12 +20,13 @@ export function ListField({
   /** The controls of one of them. */
   children(values: ListedValues, onChange: (values: ListedValues) => void): React.ReactNode;
 }) {
+  const one = t(called);
   const set = (list: ListedValues[]) => {
     onChange(list);
     onDone();
   };
   return (
-    <div className="flex flex-col gap-2" role="group" aria-label={label}>
+    <div className="flex flex-col gap-2" role="group" aria-label={t(label)}>
       {value.map((item, i) => (
         <div
           key={i}

@@ -202,7 +202,7 @@ function Sorts({
       {row(t`All`, null, items.length)}
       {librarySorts.map(({ sort: value, label }) => {
         const count = counts.get(value) ?? 0;
-        return count > 0 && row(label, value, count);
+        return count > 0 && row(t(label), value, count);
       })}
     </div>
   );
@@ -286,7 +286,7 @@ function Card({
           </IconButton>
         </div>
         <div className="flex items-center gap-1 text-xs text-dim">
-          <span className="shrink-0">{one}</span>
+          <span className="shrink-0">{t(one)}</span>
           <NameField
             label={t`Tags of ${name}`}
             placeholder={t`· add tags`}
