@@ -52,7 +52,7 @@ test('a finger draws paint out into tongues; undo takes back one stroke', async 
 test('push, swirl and restore work by the same brush; a press that rests goes on', async ({
   page,
 }) => {
-  await page.getByRole('button', { name: 'Push' }).click();
+  await page.getByRole('button', { name: 'Push', exact: true }).click();
   await press(page, [400, 250], [400, 180]);
   expect(await red(page, [400, 165])).toBeGreaterThan(150);
   await page.getByRole('button', { name: 'Restore' }).click();
