@@ -1,5 +1,5 @@
 /** The words of the app in another language: chosen on the shelf, and found in every text of the screen. */
-import { translationsOf } from '../scripts/words/catalogue';
+import { textsOf } from '../studio/catalogues';
 import { openExample, settled } from './bench-page';
 import { expect, test, type Page } from './test';
 
@@ -8,7 +8,7 @@ const [FROM, TO] = ['⟦', '⟧'];
 
 /** Every message of the app within marks, plurals in both forms. */
 const marked = Object.fromEntries(
-  [...translationsOf('de').keys()].map((key) => [
+  [...textsOf('de').keys()].map((key) => [
     key,
     key
       .replace(/^(?!\{0, plural)([^]*)$/, `${FROM}$1${TO}`)
@@ -66,7 +66,7 @@ test('German is chosen on the shelf, remembered, and left again', async ({ page 
 
 test('every text of the shelf and the bench comes from the catalogues', async ({ page }) => {
   await page.route('**/words-de*.json', (route) => route.fulfill({ json: marked }));
-  await page.addInitScript(() => localStorage.setItem('language', 'de'));
+  await page.addInitScript(() => localStorage.setItem('ignis.language', 'de'));
   await page.goto('/');
   const examples = page.locator('main section li button');
   await expect(examples.first()).toBeVisible();

@@ -5,24 +5,27 @@ import { po } from 'gettext-parser';
 
 const NAME = 'virtual:catalogues';
 const RESOLVED = `\0${NAME}`;
-const WORDS = join(import.meta.dirname, 'words');
+/** The folder of the catalogues: <language>/<screen>.po. */
+export const WORDS = join(import.meta.dirname, 'words');
 
 /** The languages that have catalogues, besides English. */
-const languages = (): string[] =>
+export const languages = (): string[] =>
   readdirSync(WORDS, { withFileTypes: true })
     .filter((entry) => entry.isDirectory())
     .map(({ name }) => name);
 
-/** What a language has for each English text, of all its catalogues; what is not translated is left out. */
-export function catalogueOf(language: string): Record<string, string> {
+/** What a language has for each English text, over all its catalogues; empty for what is not translated. */
+export function textsOf(language: string): Map<string, string> {
   const folder = join(WORDS, language);
-  return Object.fromEntries(
+  return new Map(
     readdirSync(folder)
       .filter((file) => file.endsWith('.po'))
       .flatMap((file) =>
         Object.values(po.parse(readFileSync(join(folder, file))).translations['']!),
       )
-      .flatMap(({ msgid, msgstr }) => (msgid && msgstr[0] ? [[msgid, msgstr[0]]] : [])),
+      .flatMap(({ msgid, msgstr }): [string, string][] =>
+        msgid ? [[msgid, msgstr[0] ?? '']] : [],
+      ),
   );
 }
 
@@ -38,7 +41,8 @@ export function catalogues(): Plugin {
     load(id) {
       if (id !== RESOLVED) return null;
       const urls = languages().map((language) => {
-        const source = JSON.stringify(catalogueOf(language));
+        const said = [...textsOf(language)].filter(([, translation]) => translation !== '');
+        const source = JSON.stringify(Object.fromEntries(said));
         if (serving)
           return `'${language}': ${JSON.stringify(`data:application/json,${encodeURIComponent(source)}`)}`;
         const file = this.emitFile({ type: 'asset', name: `words-${language}.json`, source });

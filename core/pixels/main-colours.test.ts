@@ -23,7 +23,7 @@ describe('the main colours of a picture', () => {
     expect(mainColours(rgba([50, 255, 0, 0, 0]), 4)).toEqual([]);
     expect(mainColours(new Uint8ClampedArray(0), 4)).toEqual([]);
   });
-  it('are no more than asked for, all told apart by the eye, and near to every px if there are enough', () => {
+  it('are no more than asked for, all distinct to the eye, and near to every px if there are enough', () => {
     const colour = fc.tuple(fc.nat(255), fc.nat(255), fc.nat(255));
     fc.assert(
       fc.property(

@@ -1,11 +1,10 @@
 /** The catalogues of a language: studio/words/<language>/<screen>.po. */
-import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { po } from 'gettext-parser';
 import type { GetTextTranslation } from 'gettext-parser';
-import { ROOT, type Marked } from './marked';
-
-const WORDS = join(ROOT, 'studio/words');
+import { textsOf, WORDS } from '../../studio/catalogues';
+import type { Marked } from './marked';
 
 /** Files of the studio that make up a screen or a part of one, by the beginnings of their paths; the first counts. */
 const SCREENS: readonly (readonly [screen: string, ...paths: string[]])[] = [
@@ -55,28 +54,6 @@ export function byScreen(marked: Marked): Map<string, Marked> {
   return screens;
 }
 
-/** The languages that have catalogues. */
-export const languages = (): string[] =>
-  readdirSync(WORDS, { withFileTypes: true })
-    .filter((entry) => entry.isDirectory())
-    .map(({ name }) => name);
-
-/** What a language has for each text, over all its catalogues; what is not translated is an empty text. */
-export function translationsOf(language: string): Map<string, string> {
-  const folder = join(WORDS, language);
-  if (!existsSync(folder)) return new Map();
-  return new Map(
-    readdirSync(folder)
-      .filter((file) => file.endsWith('.po'))
-      .flatMap((file) =>
-        Object.values(po.parse(readFileSync(join(folder, file))).translations['']!),
-      )
-      .flatMap(({ msgid, msgstr }): [string, string][] =>
-        msgid ? [[msgid, msgstr[0] ?? '']] : [],
-      ),
-  );
-}
-
 const entry = (key: string, files: ReadonlySet<string>, said: string): GetTextTranslation => ({
   msgid: key,
   msgstr: [said],
@@ -88,8 +65,8 @@ export function writeCatalogues(
   language: string,
   marked: Marked,
 ): { texts: number; missing: string[] } {
-  const said = translationsOf(language);
   const folder = join(WORDS, language);
+  const said = existsSync(folder) ? textsOf(language) : new Map<string, string>();
   rmSync(folder, { recursive: true, force: true });
   mkdirSync(folder);
   for (const [screen, texts] of byScreen(marked)) {

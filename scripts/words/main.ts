@@ -2,7 +2,8 @@
  * Brings the catalogues in step with the code: `npm run words`; with the code of a language it begins one. Says what has no
  * translation yet.
  */
-import { languages, writeCatalogues } from './catalogue';
+import { languages } from '../../studio/catalogues';
+import { writeCatalogues } from './catalogue';
 import { everyText } from './every-text';
 
 const texts = await everyText();

@@ -78,9 +78,9 @@ function labelsIn(value: unknown, found: (text: string) => void, seen: Set<unkno
   if (typeof value !== 'object' || value === null || seen.has(value)) return;
   if (ArrayBuffer.isView(value)) return;
   seen.add(value);
-  for (const [key, held] of value instanceof Map ? value : Object.entries(value))
-    if (typeof held !== 'string') labelsIn(held, found, seen);
-    else if (SHOWN.includes(String(key))) found(held);
+  for (const [key, inner] of value instanceof Map ? value : Object.entries(value))
+    if (typeof inner !== 'string') labelsIn(inner, found, seen);
+    else if (SHOWN.includes(String(key))) found(inner);
 }
 
 /** Labels and helps of core's definitions: found in what its modules export, named by the files that they are written in. */

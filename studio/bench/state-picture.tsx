@@ -1,6 +1,7 @@
 import type { Scene } from '@ignis/core/scene/model/schema';
 import { useScenePicture } from '../state/scene-pictures';
 import { plural, t } from '../words/t';
+import { language } from '../words/language';
 
 /** The longer side of a small picture of a state, px. */
 const SIDE = 320;
@@ -10,7 +11,7 @@ export function timeOf(at: number): string {
   const minutes = Math.round((Date.now() - at) / 60_000);
   if (minutes < 1) return t`Less than a minute ago`;
   if (minutes < 60) return plural(minutes, 'A minute ago', '# minutes ago');
-  return new Date(at).toLocaleString(undefined, { dateStyle: 'medium', timeStyle: 'short' });
+  return new Date(at).toLocaleString(language, { dateStyle: 'medium', timeStyle: 'short' });
 }
 
 /** A small picture of a state of the scene, once it is made. */

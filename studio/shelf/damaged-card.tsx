@@ -2,6 +2,7 @@ import { TriangleAlert } from 'lucide-react';
 import { hasScene, type SceneRecord } from '../storage/database';
 import { Button } from '../ui/button';
 import { t } from '../words/t';
+import { language } from '../words/language';
 
 /** What a record is called; one that was damaged may have lost its name. */
 export const nameOf = (record: SceneRecord): string =>
@@ -34,7 +35,7 @@ export function DamagedCard({ record, onSave, onDelete }: Props) {
       <div className="mt-1.5 py-1.5 text-sm">{nameOf(record)}</div>
       {record.changed > 0 && (
         <div className="text-xs text-dim">
-          {new Date(record.changed).toLocaleString(undefined, {
+          {new Date(record.changed).toLocaleString(language, {
             dateStyle: 'medium',
             timeStyle: 'short',
           })}

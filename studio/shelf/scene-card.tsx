@@ -5,6 +5,7 @@ import { Button } from '../ui/button';
 import { Menu, WithContextMenu, type MenuEntry } from '../ui/menu';
 import { NameField } from '../ui/name-field';
 import { t } from '../words/t';
+import { language } from '../words/language';
 
 interface Props {
   record: SceneRecord;
@@ -53,7 +54,7 @@ export function SceneCard({ record, onOpen, onRename, onDuplicate, onSave, onDel
           />
         </div>
         <div className="text-xs text-dim">
-          {new Date(record.changed).toLocaleString(undefined, {
+          {new Date(record.changed).toLocaleString(language, {
             dateStyle: 'medium',
             timeStyle: 'short',
           })}{' '}

@@ -32,7 +32,7 @@ export function ChannelSliders({ value, space, onChange, onDone }: Props) {
         const put = (n: number) => onChange(colourOf(numbers.with(i, n) as Numbers, space));
         return (
           <div key={label} className="grid grid-cols-[62px_1fr_auto] items-center gap-2">
-            <span className="text-xs text-dim">{label}</span>
+            <span className="text-xs text-dim">{t(label)}</span>
             <Slider.Root
               className="relative flex h-5 min-w-0 items-center"
               {...{ min: 0, max, step: max > 200 ? 1 : 0.5, value: [numbers[i]!] }}
@@ -44,7 +44,7 @@ export function ChannelSliders({ value, space, onChange, onDone }: Props) {
                 style={{ background: trackOf(numbers, space, i, max) }}
               />
               <Slider.Thumb
-                aria-label={t`${label} slider`}
+                aria-label={t`${t(label)} slider`}
                 tabIndex={-1}
                 className="block h-4 w-2 rounded-sm border-2 border-white bg-transparent shadow-[0_0_0_1px_#000a,inset_0_0_0_1px_#000a]"
               />

@@ -1,5 +1,6 @@
 import { catalogues } from 'virtual:catalogues';
 import { setTranslation } from './t';
+import { remembered } from '../state/remembered';
 
 /** The language of the app: English, or one that has catalogues. */
 
@@ -11,20 +12,18 @@ export const LANGUAGES = [
 
 export type Language = (typeof LANGUAGES)[number]['code'];
 
-const STORED = 'language';
+const STORED = 'ignis.language';
 
 const known = (code: string | null | undefined): Language | undefined =>
   LANGUAGES.find((l) => l.code === code?.slice(0, 2))?.code;
 
 /** The stored choice; without one the first language of the browser that is known; without that English. */
 function chosen(): Language {
-  let stored: string | null = null;
-  try {
-    stored = localStorage.getItem(STORED);
-  } catch {
-    // A browser that stores nothing still has languages of its own.
-  }
-  return known(stored) ?? navigator.languages.map(known).find((l) => l !== undefined) ?? 'en';
+  return (
+    known(remembered.getItem(STORED)) ??
+    navigator.languages.map(known).find((l) => l !== undefined) ??
+    'en'
+  );
 }
 
 /** The language that the page speaks. */
@@ -62,6 +61,6 @@ export async function loadLanguage(): Promise<void> {
 
 /** Chooses the language, from the next look at the page on: words stand in places that are made once. */
 export function chooseLanguage(to: Language): void {
-  localStorage.setItem(STORED, to);
+  remembered.setItem(STORED, to);
   location.reload();
 }

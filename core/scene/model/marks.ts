@@ -1,6 +1,6 @@
 import * as v from 'valibot';
 
-/** Colours that layers are marked with, to be told apart and found; a scene may name them. */
+/** Colours that layers are marked with, distinct at a glance; layers are found by them, and a scene may name them. */
 
 export const markColours = ['coral', 'brass', 'moss', 'teal', 'slate', 'heather'] as const;
 export type MarkColour = (typeof markColours)[number];
