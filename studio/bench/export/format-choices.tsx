@@ -14,7 +14,11 @@ import { t } from '../../words/t';
 const FORMATS = pictureFormats.flatMap(({ format, label, written }) =>
   written ? [[format, label] as const] : [],
 );
-const DEPTHS: Readonly<Record<Depth, string>> = { 8: '8 bits', 16: '16 bits', 32: 'floats' };
+const DEPTHS: Readonly<Record<Depth, string>> = {
+  8: t`8 bits`,
+  16: t`16 bits`,
+  32: t`floats`,
+};
 const SPACES: Readonly<Record<Space, string>> = { srgb: 'sRGB', p3: t`Display P3` };
 
 /** The format that is chosen, and how it is written. */
