@@ -5,8 +5,11 @@ import { finish } from '../kernels/finish';
 import { scoped } from '../pixels/heap';
 import type { StraightImage } from '../pixels/picture';
 import { wholeScene } from '../pixels/region';
+import { hologram } from '../recipes/apparitions';
+import { ice } from '../recipes/glass-and-ice';
+import { goldLeaf } from '../recipes/metal-and-stone';
+import { neon } from '../recipes/neon-and-fire';
 import { putRecipe } from '../recipes/recipe';
-import { shippedRecipes } from '../recipes/shipped';
 import { placed } from '../scene/arrange/placement';
 import { edit } from '../scene/edits/edit';
 import {
@@ -29,8 +32,10 @@ import { render } from './render';
  * after a warm-up the first picture of a scene need not wait for that.
  */
 
-/** Px of the scenes. */
-const [WIDTH, HEIGHT] = [640, 400];
+/** Px of the scenes: what a render takes grows with them, what it compiles hardly does. */
+const [WIDTH, HEIGHT] = [200, 128];
+/** How far shadow and light reach, px. */
+const REACH = 24;
 const ASSET = `${'0'.repeat(64)}.png`;
 
 /** A picture of a light disc on the dark, as colours and as labels of a cut-out. */
@@ -42,21 +47,19 @@ const disc = picture({
     const [x, y] = [(i >> 2) % WIDTH, Math.floor((i >> 2) / WIDTH)];
     const away = Math.hypot(x - WIDTH / 2, y - HEIGHT / 2);
     if (i % 4 === 3) return 255;
-    return away < 100 ? 255 : away < 120 ? 207 : away < 140 ? 48 : 0;
+    return away < 32 ? 255 : away < 38 ? 207 : away < 44 ? 48 : 0;
   }),
 });
 
-/** Words in each of some recipes. */
+/** Words in recipes of different styles; one with a fire would simulate it, and take longer than all of these. */
 const dressedWords = (): Scene[] =>
-  shippedRecipes
-    .filter((_, i) => i % 4 === 0)
-    .map((recipe) => {
-      const scene = newScene('', WIDTH, HEIGHT, '#26282d');
-      const words = newTextLayer('Tide', { font: 'noto-sans', size: 190, colour: '#c9c9c9' });
-      words.placement = { ...placed(), x: 60, y: 250 };
-      scene.layers.push(words);
-      return edit(scene, '', putRecipe(words.id, recipe)).scene;
-    });
+  [neon, ice, goldLeaf, hologram].map((recipe) => {
+    const scene = newScene('', WIDTH, HEIGHT, '#26282d');
+    const words = newTextLayer('Tide', { font: 'noto-sans', size: 60, colour: '#c9c9c9' });
+    words.placement = { ...placed(), x: 20, y: 80 };
+    scene.layers.push(words);
+    return edit(scene, '', putRecipe(words.id, recipe)).scene;
+  });
 
 /** A line in several colours, in front of and behind a subject that is cut out, and what they cast. */
 function subjectAndLine(): Scene {
@@ -70,16 +73,20 @@ function subjectAndLine(): Scene {
     found: { asset: ASSET, width: WIDTH, height: HEIGHT },
     ...defaultsOf(edgeParameters),
   });
-  const anchors = [80, 240, 400, 560].map((x, i) => ({
-    ...{ x, y: i % 2 ? 130 : 270, kind: 'smooth' as const, width: 1 },
-    ...{ in: { x: -60, y: 0 }, out: { x: 60, y: 0 } },
+  const anchors = [25, 75, 125, 175].map((x, i) => ({
+    ...{ x, y: i % 2 ? 42 : 86, kind: 'smooth' as const, width: 1 },
+    ...{ in: { x: -20, y: 0 }, out: { x: 20, y: 0 } },
   }));
   const line = newLine('Line', { anchors, closed: false });
   line.source.passes.push(
-    newPass(newId(), 'Streak', { paint: 'along', width: 20, blur: 3, start: 40, end: 60 }),
+    newPass(newId(), 'Streak', { paint: 'along', width: 8, blur: 3, start: 14, end: 20 }),
   );
   line.steps = [];
-  scene.layers.push(subject, newCastShadow(subject), line, newSpill(line));
+  const shadow = newCastShadow(subject);
+  shadow.source.values.blurFar = REACH / 2;
+  const spill = newSpill(line);
+  spill.source.values.reach = REACH;
+  scene.layers.push(subject, shadow, line, spill);
   return scene;
 }
 
