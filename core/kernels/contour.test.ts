@@ -3,6 +3,7 @@ import { smooth } from '../geometry/path';
 import { flatten } from '../geometry/flatten';
 import { IDENTITY } from '../geometry/affine';
 import type { Plane } from '../pixels/buffer';
+import { crop } from '../pixels/buffer';
 import { gaussianBlur } from './blur';
 import { grown, signedDistance } from './contour';
 import { coverage } from './coverage';
@@ -78,7 +79,7 @@ describe('the signed distance from a contour', () => {
       return u > 0 && v > 0 ? Math.hypot(u, v) : Math.max(u, v);
     });
     expect(round).toBeLessThan(0.33);
-    const sharp = worst(signedDistance(square, REGION, true), (px, py) => {
+    const sharp = worst(signedDistance(square, REGION, { sharp: true }), (px, py) => {
       const [u, v] = from(px, py);
       return Math.max(u, v) > 12 ? null : Math.max(u, v);
     });
@@ -93,6 +94,21 @@ describe('the signed distance from a contour', () => {
       return d < 3 ? null : d - (20 - 9 / 40);
     });
     expect(off).toBeLessThan(0.2);
+  });
+
+  it.each([0, 4, 9.5])('is the same within a reach of %f px, and no less beyond it', (reach) => {
+    const shape = disc(6.3, -2.5, 14);
+    // A disc that is known over its own box alone: all beyond is outside it.
+    const known = crop(shape, { x: -10, y: -20, width: 40, height: 40 });
+    const whole = signedDistance(shape, REGION);
+    for (const of of [shape, known]) {
+      const made = signedDistance(of, REGION, { reach });
+      const isRight = (d: number, exact: number) =>
+        Math.abs(exact) <= reach
+          ? d === exact
+          : Math.sign(d) === Math.sign(exact) && Math.abs(d) > reach;
+      expect([...made.data].filter((d, i) => !isRight(d, whole.data[i]!))).toEqual([]);
+    }
   });
 
   it('is far where there is no contour', () => {

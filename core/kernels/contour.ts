@@ -1,10 +1,23 @@
-import { after, byteStride } from './arguments';
+import { byteStride } from './arguments';
 import type { Plane } from '../pixels/buffer';
-import { crop, unwritten } from '../pixels/buffer';
+import { crop, plane, unwritten } from '../pixels/buffer';
 import { floats, scoped } from '../pixels/heap';
 import type { Region } from '../pixels/region';
 import { grow, intersect, isEmpty } from '../pixels/region';
+import { FAR } from './distance';
 import { onHeap, rowsOf, run } from './machine';
+import { pasted } from './rows';
+
+/** Px beyond the part with a contour that its points reach on each side, and rows (assembly/contour.ts). */
+const [BESIDE, ROWS] = [4, 2];
+
+/** How a distance is wanted. */
+interface Wanted {
+  /** Goes straight on past outer corners. */
+  sharp?: boolean;
+  /** How far from the contour distances must be exact, px: beyond it they are right to 3 px, or ±FAR. */
+  reach?: number;
+}
 
 /**
  * The signed distance, px, of the middle of each px of a region from the contour of a shape at half coverage:
@@ -12,33 +25,52 @@ import { onHeap, rowsOf, run } from './machine';
  *
  * Px that the contour goes through are the seeds of an exact distance transform (Felzenszwalb &
  * Huttenlocher, 2012) that finds which is nearest; from that one and its neighbours the distance is taken
- * to the contour within them. `sharp` goes straight on past outer corners.
+ * to the contour within them.
  */
-export function signedDistance(shape: Plane, region: Region, sharp = false): Plane {
+export function signedDistance(
+  shape: Plane,
+  region: Region,
+  { sharp = false, reach = Infinity }: Wanted = {},
+): Plane {
+  // Past a sharp corner what is wanted may lie beyond the reach of the contour itself.
+  if (sharp || !Number.isFinite(reach)) return distancesOver(shape, region, sharp, FAR);
+  const near = intersect(grow(shape.region, Math.ceil(reach) + 3), region);
+  if (near.width === region.width && near.height === region.height)
+    return distancesOver(shape, region, false, reach);
+  const out = unwritten(region, 1);
+  out.data.fill(FAR);
+  return scoped(() => {
+    if (!isEmpty(near)) pasted(out, distancesOver(shape, near, false, reach));
+    return out;
+  });
+}
+
+function distancesOver(shape: Plane, region: Region, sharp: boolean, reach: number): Plane {
   const { width, height } = region;
   return scoped(() => {
     const whole = crop(shape, region);
-    const marks = unwritten(region, 1);
+    const marks = plane(region);
     // The contour runs where the shape is: nowhere else is anything said of it.
     const near = intersect(grow(shape.region, 2), region);
-    const points = unwritten(isEmpty(near) ? { ...near, width: 0, height: 0 } : near, 4);
-    const pointRow = near.width * 16;
-    const offset = (near.y - region.y) * pointRow + (near.x - region.x) * 16;
+    const part = isEmpty(near) ? { ...region, width: 0, height: 0 } : near;
+    const [left, top] = [part.x - region.x, part.y - region.y];
+    const pointRow = (part.width + 2 * BESIDE) * 16;
+    const pointRows = part.height + 2 * ROWS;
+    const points = floats((pointRow / 4) * pointRows);
     const stride = Math.ceil(width / 4) * 16;
     const columns = floats((stride / 4) * height);
     const nearest = unwritten(region, 1);
     const out: Plane = unwritten(region, 1);
     const row = width * 4;
     onHeap((at) =>
-      run('contourRows', height, row * 3, [
+      run('contourRows', pointRows, pointRow, [
         at(marks.data, 'write'),
         byteStride(row),
-        after(at(points.data, 'write'), -offset),
+        at(points, 'write'),
         byteStride(pointRow),
         at(whole.data),
         byteStride(row),
-        width,
-        height,
+        ...([width, height, left, top, part.width, part.height] as const),
       ]),
     );
     onHeap((at) => {
@@ -69,15 +101,17 @@ export function signedDistance(shape: Plane, region: Region, sharp = false): Pla
         byteStride(row),
         at(marks.data),
         byteStride(row),
-        after(at(points.data), -offset),
+        at(points),
         byteStride(pointRow),
+        left,
+        top,
         at(columns),
         byteStride(stride),
         at(nearest.data),
         byteStride(row),
         width,
-        height,
         sharp ? 1 : 0,
+        reach,
       ]),
     );
     return out;
@@ -104,6 +138,10 @@ export function band(distances: Plane, low: number, high: number): Plane {
 export const grown = (shape: Plane, by: number, region: Region, sharp: boolean): Plane =>
   scoped(() => {
     const far = grow(region, Math.ceil(Math.abs(by)) + 3);
-    const made = band(signedDistance(shape, far, sharp), -Infinity, by);
+    const made = band(
+      signedDistance(shape, far, { sharp, reach: Math.abs(by) + 1 }),
+      -Infinity,
+      by,
+    );
     return crop(made, region);
   });

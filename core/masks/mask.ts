@@ -141,7 +141,8 @@ export function maskPlane(mask: Mask, context: MaskContext & { scale: number }):
     // Where a blur of the shape is half is its edge without what is narrower than the blur.
     if (round > 0) made = grown(gaussianBlur(made, round, grow(far, 3)), 0, far, false);
     if (by !== 0) made = grown(made, by, near, false);
-    if (half > 0) made = crop(band(signedDistance(made, near), -half, half), soft);
+    if (half > 0)
+      made = crop(band(signedDistance(made, near, { reach: half + 1 }), -half, half), soft);
     if (sigma > 0) made = gaussianBlur(made, sigma, wanted);
     const density = mask.density / 100;
     if (!mask.invert && density === 1 && mask.contrast === 0) return crop(made, wanted);

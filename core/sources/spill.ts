@@ -186,7 +186,7 @@ export const spillSource: SourceDefinition<SpillSource> = {
     if (!light || reach <= 0) return unwritten(EMPTY, 4);
     return scoped(() => {
       const far = grow(wanted, Math.ceil(reach) + 2);
-      const distances = signedDistance(light.coverage(far), far);
+      const distances = signedDistance(light.coverage(far), far, { reach: reach + 2 });
       const shares = copied(crop(distances, wanted));
       // 1 within the core, 0 at the reach.
       const soft = Math.max(1, reach * (1 - values.core / 100));

@@ -35,10 +35,17 @@ function tells(own: f32, other: f32): bool {
   return isIn(own) != isIn(other) && (!isWhole(own) || isWhole(other));
 }
 
+/** How far from everything a px lies that the contour does not go through, px. */
+const NOWHERE: f32 = 1e6;
+/** Px that rows of `q` have before the first of the plane and after its last, and rows above and below. */
+const BESIDE: i32 = 4;
+const ROWS: i32 = 2;
+
 /**
- * Marks the px of rows that the contour goes through with 1, all others with 0. For each of those the
- * slope of coverage (Sobel, a unit vector towards the inside) and how far along it the contour lies stand at
- * `q`, four floats a px.
+ * Marks the px of rows that the contour goes through with 1. At `q` stand four planes, `qPlane` bytes apart: the slope of
+ * coverage (Sobel, a unit vector towards the inside) as x and y, and the way from the middle of the px to the contour
+ * along it, as x and y; all others are NOWHERE. They reach BESIDE px and ROWS rows beyond the part of `s` that begins
+ * at `left`, `top` and is `partWidth` × `partHeight` px; rows count from the first of those.
  */
 export function contourRows(
   o: usize,
@@ -49,13 +56,47 @@ export function contourRows(
   sStride: i32,
   width: i32,
   height: i32,
+  left: i32,
+  top: i32,
+  partWidth: i32,
+  partHeight: i32,
   from: i32,
   to: i32,
 ): void {
-  for (let y = from; y < to; y++) {
-    for (let x = 0; x < width; x++) {
-      const mark = o + y * oStride + (x << 2);
-      put(mark, 0);
+  const nowhere = f32x4(1, 0, NOWHERE, 0);
+  const half = f32x4.splat(0.5);
+  for (let r = from; r < to; r++) {
+    const begin = q + r * qStride;
+    for (let i = 0; i < qStride; i += 16) {
+      const p = begin + i;
+      put4(p, nowhere);
+    }
+    if (r < ROWS || r >= partHeight + ROWS) continue;
+    const y = top + r - ROWS;
+    const row = s + y * sStride;
+    const above = s + max(0, y - 1) * sStride;
+    const below = s + min(height - 1, y + 1) * sStride;
+    for (let i = 0; i < partWidth; i++) {
+      const x = left + i;
+      // Four px that lie on one side, and their neighbours too, are passed by.
+      if (x >= 1 && x + 4 < width && i + 3 < partWidth) {
+        const at = x << 2;
+        const own = f32x4.ge(get4(row + at), half);
+        const others = v128.or(
+          v128.or(
+            v128.xor(own, f32x4.ge(get4(row + at - 4), half)),
+            v128.xor(own, f32x4.ge(get4(row + at + 4), half)),
+          ),
+          v128.or(
+            v128.xor(own, f32x4.ge(get4(above + at), half)),
+            v128.xor(own, f32x4.ge(get4(below + at), half)),
+          ),
+        );
+        if (!v128.any_true(others)) {
+          i += 3;
+          continue;
+        }
+      }
       const own = at(s, sStride, width, height, x, y);
       const w = at(s, sStride, width, height, x - 1, y);
       const e = at(s, sStride, width, height, x + 1, y);
@@ -70,21 +111,26 @@ export function contourRows(
       const gy = (sw + 2 * so + se - nw - 2 * n - ne) * 0.125;
       const slope = sqrt<f32>(gx * gx + gy * gy);
       if (slope < 1e-6) continue;
-      put(mark, 1);
       const ux = gx / slope;
       const uy = gy / slope;
-      put4(q + y * qStride + (x << 4), f32x4(ux, uy, offset(own, ux, uy, slope), 0));
+      const off = offset(own, ux, uy, slope);
+      put(o + y * oStride + (x << 2), 1);
+      put4(begin + ((i + BESIDE) << 4), f32x4(ux, uy, ux * off, uy * off));
     }
   }
 }
+
+/** Sides of the tiles that distances are made in, px. */
+const TILE: i32 = 32;
 
 /** Half the stretch of contour that a px stands for; a little more, so that no gap is between two. */
 const HALF: f32 = 0.6;
 
 /**
- * Signed distances of rows from the contour, px: above 0 outside. `m` and `q` are what `contourRows` made, `c`
- * holds for each px its distance along the column to the nearest marked one, `v` the column of what is nearest.
- * `sharp` goes on straight past corners, so that what is grown by it keeps them.
+ * Signed distances of rows from the contour, px: above 0 outside. `m` and `q` are what `contourRows` made of the part at
+ * `left`, `top`, `c` holds for each px its distance along the column to the nearest marked one, `v` the column of what is
+ * nearest. `sharp` goes on straight past corners, so that what is grown by it keeps them. What lies beyond the reach, px, is
+ * right to 3 px.
  */
 export function edgeRows(
   o: usize,
@@ -95,53 +141,124 @@ export function edgeRows(
   mStride: i32,
   q: usize,
   qStride: i32,
+  left: i32,
+  top: i32,
   c: usize,
   cStride: i32,
   v: usize,
   vStride: i32,
   width: i32,
-  height: i32,
   sharp: i32,
+  reach: f32,
   from: i32,
   to: i32,
 ): void {
-  const round = sharp ? 2 : 1;
-  for (let y = from; y < to; y++) {
-    for (let x = 0; x < width; x++) {
-      const inside = isIn(get(s + y * sStride + (x << 2)));
-      const column = get(v + y * vStride + (x << 2)) as i32;
-      if (column < 0) {
-        put(o + y * oStride + (x << 2), inside ? -FAR : FAR);
-        continue;
-      }
-      const far = get(c + y * cStride + (column << 2)) as i32;
-      const above = y - far >= 0 && get(m + (y - far) * mStride + (column << 2)) > 0;
-      const row = above ? y - far : y + far;
-      let least: f32 = FAR;
-      let flat: f32 = -FAR;
-      for (let py = max(0, row - round); py <= min(height - 1, row + round); py++) {
-        for (let px = max(0, column - round); px <= min(width - 1, column + round); px++) {
-          if (get(m + py * mStride + (px << 2)) == 0) continue;
-          const found = get4(q + py * qStride + (px << 4));
-          const gx = f32x4.extract_lane(found, 0);
-          const gy = f32x4.extract_lane(found, 1);
-          const off = f32x4.extract_lane(found, 2);
-          const rx = (px - x) as f32 + gx * off;
-          const ry = (py - y) as f32 + gy * off;
-          const along = rx * gx + ry * gy;
-          // Px two off a corner know nothing of it: past it, the farther of its two sides counts.
-          if (abs(px - column) == 2 || abs(py - row) == 2) {
-            flat = max<f32>(flat, along);
+  // How far the contour may lie from the middle of its px, and that from where it is nearest.
+  const most = (reach + 3) * (reach + 3);
+  const none = f32x4.splat(-FAR);
+  // The px beside the one that is nearest, three abreast: what is fourth counts for nothing.
+  const abreast = f32x4(-1, 0, 1, 2);
+  const fourth = f32x4(0, 0, 0, f32.MAX_VALUE);
+  // Px that lie together have what is nearest together too: tile by tile it stays in the cache.
+  for (let tileY = from; tileY < to; tileY += TILE) {
+    for (let tileX = 0; tileX < width; tileX += TILE) {
+      for (let y = tileY; y < min(to, tileY + TILE); y++) {
+        for (let x = tileX; x < min(width, tileX + TILE); x++) {
+          const inside = isIn(get(s + y * sStride + (x << 2)));
+          const column = get(v + y * vStride + (x << 2)) as i32;
+          if (column < 0) {
+            put(o + y * oStride + (x << 2), inside ? -FAR : FAR);
             continue;
           }
-          const beside = max<f32>(0, abs<f32>(ry * gx - rx * gy) - HALF);
-          least = min<f32>(least, along * along + beside * beside);
+          const down = get(c + y * cStride + (column << 2));
+          const aside = (column - x) as f32;
+          const square = aside * aside + down * down;
+          if (square > most) {
+            const d = sqrt<f32>(square);
+            put(o + y * oStride + (x << 2), inside ? -d : d);
+            continue;
+          }
+          const far = down as i32;
+          const isAbove = y - far >= 0 && get(m + (y - far) * mStride + (column << 2)) > 0;
+          const row = isAbove ? y - far : y + far;
+          const nearest = q + (row - top + ROWS) * qStride + ((column - left + BESIDE) << 4);
+          const across = f32x4.add(f32x4.splat(aside), abreast);
+          let least = f32x4.splat(f32.MAX_VALUE);
+          for (let r = -1; r <= 1; r++) {
+            const p = nearest + r * qStride - 16;
+            const found = squares(p, across, f32x4.splat((row + r - y) as f32));
+            least = f32x4.pmin(least, f32x4.pmax(found, fourth));
+          }
+          let flat = none;
+          // Px two off a corner know nothing of it: past it, the farther of its two sides counts.
+          if (sharp && !inside)
+            for (let r = -2; r <= 2; r++) {
+              const downwards = f32x4.splat((row + r - y) as f32);
+              const p = nearest + r * qStride;
+              const isFar = r == -2 || r == 2;
+              const first = alongs(p - 32, f32x4.sub(across, f32x4.splat(1)), downwards);
+              const last = alongs(p + 32, f32x4.add(across, f32x4.splat(3)), downwards);
+              flat = f32x4.pmax(flat, isFar ? first : f32x4.replace_lane(none, 0, f32x4.extract_lane(first, 0)));
+              flat = f32x4.pmax(flat, f32x4.replace_lane(none, 0, f32x4.extract_lane(last, 0)));
+            }
+          const past = mostOf(flat);
+          const d = past > 0 ? past : sqrt<f32>(-mostOf(f32x4.neg(least)));
+          put(o + y * oStride + (x << 2), inside ? -d : d);
         }
       }
-      const d = sharp && !inside && flat > 0 ? flat : sqrt<f32>(least);
-      put(o + y * oStride + (x << 2), inside ? -d : d);
     }
   }
+}
+
+/** The largest of four. */
+// @ts-ignore: decorator
+@inline
+function mostOf(v: v128): f32 {
+  const two = f32x4.pmax(v, v128.shuffle<f32>(v, v, 2, 3, 0, 1));
+  return f32x4.extract_lane(f32x4.pmax(two, v128.shuffle<f32>(two, two, 1, 0, 3, 2)), 0);
+}
+
+/** The squares of the distances, px, to the stretches of contour in four px from `p` on, so far away across and down. */
+// @ts-ignore: decorator
+@inline
+function squares(p: usize, across: v128, down: v128): v128 {
+  const a = get4(p);
+  const b = get4(p + 16);
+  const c = get4(p + 32);
+  const d = get4(p + 48);
+  const ab = v128.shuffle<f32>(a, b, 0, 4, 1, 5);
+  const cd = v128.shuffle<f32>(c, d, 0, 4, 1, 5);
+  const gx = v128.shuffle<f32>(ab, cd, 0, 1, 4, 5);
+  const gy = v128.shuffle<f32>(ab, cd, 2, 3, 6, 7);
+  const ab2 = v128.shuffle<f32>(a, b, 2, 6, 3, 7);
+  const cd2 = v128.shuffle<f32>(c, d, 2, 6, 3, 7);
+  const rx = f32x4.add(across, v128.shuffle<f32>(ab2, cd2, 0, 1, 4, 5));
+  const ry = f32x4.add(down, v128.shuffle<f32>(ab2, cd2, 2, 3, 6, 7));
+  const along = f32x4.add(f32x4.mul(rx, gx), f32x4.mul(ry, gy));
+  const cross = f32x4.abs(f32x4.sub(f32x4.mul(ry, gx), f32x4.mul(rx, gy)));
+  const beside = f32x4.pmax(f32x4.splat(0), f32x4.sub(cross, f32x4.splat(HALF)));
+  return f32x4.add(f32x4.mul(along, along), f32x4.mul(beside, beside));
+}
+
+/** How far four px from `p` on are from the straight lines that the contour follows in them, px; −FAR where there is none. */
+// @ts-ignore: decorator
+@inline
+function alongs(p: usize, across: v128, down: v128): v128 {
+  const a = get4(p);
+  const b = get4(p + 16);
+  const c = get4(p + 32);
+  const d = get4(p + 48);
+  const ab = v128.shuffle<f32>(a, b, 0, 4, 1, 5);
+  const cd = v128.shuffle<f32>(c, d, 0, 4, 1, 5);
+  const gx = v128.shuffle<f32>(ab, cd, 0, 1, 4, 5);
+  const gy = v128.shuffle<f32>(ab, cd, 2, 3, 6, 7);
+  const ab2 = v128.shuffle<f32>(a, b, 2, 6, 3, 7);
+  const cd2 = v128.shuffle<f32>(c, d, 2, 6, 3, 7);
+  const rx = f32x4.add(across, v128.shuffle<f32>(ab2, cd2, 0, 1, 4, 5));
+  const ry = f32x4.add(down, v128.shuffle<f32>(ab2, cd2, 2, 3, 6, 7));
+  const along = f32x4.add(f32x4.mul(rx, gx), f32x4.mul(ry, gy));
+  const isThere = f32x4.lt(along, f32x4.splat(NOWHERE * 0.5));
+  return v128.bitselect(along, f32x4.splat(-FAR), isThere);
 }
 
 /**

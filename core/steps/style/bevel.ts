@@ -171,7 +171,7 @@ function litRelief(shape: Plane, v: BevelValues, context: StyleContext, lamp: La
     const near = grow(wanted, blurMargin(soften) + 2);
     const round = roundness(v.way, width);
     const far = grow(near, blurMargin(round) + 1);
-    const d = signedDistance(shape, grow(far, Math.ceil(width) + 2));
+    const d = signedDistance(shape, grow(far, Math.ceil(width) + 2), { reach: width + 1 });
     // From where the bevel begins (0) to where it is level again (1).
     const begin = v.side === 'inside' ? 0 : v.side === 'outside' ? width : width / 2;
     level(d, -1 / width, begin / width);

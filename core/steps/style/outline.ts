@@ -58,7 +58,7 @@ export const outline = defineStyle({
         const out = v.side === 'inside' ? 0 : v.side === 'centre' ? width / 2 : width;
         return scoped(() => {
           const far = grow(wanted, Math.ceil(width) + 4);
-          const d = signedDistance(shape, far, v.corners === 'sharp');
+          const d = signedDistance(shape, far, { sharp: v.corners === 'sharp', reach: width + 1 });
           return paintShape(
             crop(band(d, out - width, out), wanted),
             inPx(v, v.lengths, context),

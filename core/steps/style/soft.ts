@@ -57,7 +57,7 @@ export function softSpread(shape: Plane, spread: Spread, region: Region): Plane 
 }
 
 const grownOver = (shape: Plane, by: number, region: Region): Plane =>
-  band(signedDistance(shape, grow(region, Math.ceil(by) + 2)), -Infinity, by);
+  band(signedDistance(shape, grow(region, Math.ceil(by) + 2), { reach: by + 1 }), -Infinity, by);
 
 /** 1 on the shape and its core, then falling evenly with the distance, to 0 at the reach. */
 export function evenSpread(shape: Plane, spread: Spread, region: Region): Plane {
@@ -65,7 +65,7 @@ export function evenSpread(shape: Plane, spread: Spread, region: Region): Plane 
   const width = spread.reach - solid;
   return scoped(() => {
     const far = grow(region, Math.ceil(spread.reach) + 2);
-    const d = signedDistance(shape, far);
+    const d = signedDistance(shape, far, { reach: spread.reach + 1 });
     // One px at least, so that a spread of no reach has the edges of the shape.
     const w = Math.max(1, width);
     const lift = width < 1 ? (1 - width) / 2 : 0;
