@@ -3,15 +3,22 @@ const REST = 400;
 
 /**
  * Loads the bench and starts what computes for it while the artist looks at the shelf, so that opening a scene waits for
- * neither. Returns what calls it off. It goes without: whatever fails here is loaded again when it is needed.
+ * neither. Returns what ends it. It goes without: whatever fails here is loaded again when it is needed.
  */
 export function prepareBench(): () => void {
+  let end: () => void = () => undefined;
   const load = () =>
     void Promise.all([
-      import('../workers/engine').then((engine) => engine.warmUp()),
+      import('../workers/engine').then((engine) => {
+        engine.warmUp();
+        end = engine.endWarmUp;
+      }),
       import('../workers/files').then((files) => files.prepare()),
       import('../bench/bench'),
     ]).catch(() => undefined);
   const timer = setTimeout(() => requestIdleCallback(load, { timeout: 2000 }), REST);
-  return () => clearTimeout(timer);
+  return () => {
+    clearTimeout(timer);
+    end();
+  };
 }

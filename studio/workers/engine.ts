@@ -86,6 +86,11 @@ export function warmUp(): void {
   for (const one of crew) one?.remote.warmUp().catch(() => undefined);
 }
 
+/** Ends the warm-up: the workers will be needed. */
+export function endWarmUp(): void {
+  for (const one of crew) one?.remote.endWarmUp().catch(() => undefined);
+}
+
 /** Has the workers load the fonts and decode the pictures of a scene whose picture will be asked for. */
 export function prepareScene(scene: Scene): void {
   for (const one of crew)

@@ -34,7 +34,7 @@ import type { Scene } from '@ignis/core/scene/model/schema';
 import { knotsOf } from '@ignis/core/sources/crossed-pass';
 import { PLAIN_FACE } from '@ignis/core/text/families';
 import { everyLayer } from '@ignis/core/scene/model/schema';
-import { addFile, forgetOthers, hasFiles, load, picturesFor, spans } from './loaded-assets';
+import { addFile, forgetOthers, load, picturesFor, spans } from './loaded-assets';
 import { bringInPicture, bringInTable } from './bringing-in';
 import { pngBlob } from './png-blob';
 import type { Engine } from './protocol';
@@ -148,8 +148,10 @@ function progressOf(scene: Scene, started: number): (id: string) => void {
   };
 }
 
-/** A picture is being brought in: the warm-up leaves the rest to it. */
-let isBringingIn = false;
+/** Something is asked for, or will be: the warm-up leaves the rest to it. */
+let isNeeded = false;
+/** The renders of the warm-up that are still to be run. */
+let cold: (() => unknown)[] | null = null;
 
 const engine: Engine = {
   live,
@@ -163,19 +165,26 @@ const engine: Engine = {
   },
 
   addAsset(name, bytes) {
+    isNeeded = true;
     addFile(name, bytes);
   },
 
   async warmUp() {
     void tidyScratch();
+    isNeeded = false;
     const { warmUpRenders } = await import('@ignis/core/render/warm-up');
     await load([PLAIN_FACE], [], 'displayed');
-    for (const renderOne of warmUpRenders()) {
+    cold ??= warmUpRenders();
+    while (cold.length > 0) {
       // What is asked for meanwhile comes first.
       await new Promise((done) => setTimeout(done));
-      if (hasFiles() || isBringingIn) return;
-      renderOne();
+      if (isNeeded) return;
+      cold.shift()!();
     }
+  },
+
+  endWarmUp() {
+    isNeeded = true;
   },
 
   async prepare(faces, pictures, mixing) {
@@ -360,7 +369,7 @@ const engine: Engine = {
   bringInTable,
 
   bringIn(blob, name) {
-    isBringingIn = true;
+    isNeeded = true;
     return bringInPicture(blob, name);
   },
 };

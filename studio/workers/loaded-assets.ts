@@ -31,9 +31,6 @@ export const spans = spanLog();
 /** Takes in the file of an asset. */
 export const addFile = (name: string, bytes: Blob): void => void files.set(name, bytes);
 
-/** Whether there is any file yet. */
-export const hasFiles = (): boolean => files.size > 0;
-
 /** The bytes of an asset; null if it is not here. */
 async function fileBytes(name: string): Promise<Uint8Array | null> {
   const blob = files.get(name);

@@ -162,6 +162,8 @@ export interface Engine {
   addAsset(name: string, bytes: Blob): void;
   /** Loads and runs what most scenes need, until one asks for its picture. */
   warmUp(): Promise<void>;
+  /** Ends that after the render at hand: a scene is being opened. */
+  endWarmUp(): void;
   /** Makes fonts and pictures ready, by their names, before a picture asks for them, which mixes light as is said. */
   prepare(faces: readonly string[], pictures: readonly string[], mixing: Mixing): Promise<void>;
   /** Null if a newer preview was asked for meanwhile. */
