@@ -51,12 +51,16 @@ export interface CentreSettings {
 }
 
 /**
- * The centre lines of a shape: thinned (`centreMarks`), pruned, and smoothed. Where several meet, the two that best go on in one
- * direction become one line, and the others end on it.
+ * The centre lines of a shape, whose `marks` are those of its depths (`centreMarks`): pruned, and smoothed. Where several meet, the two that
+ * best go on in one direction become one line, and the others end on it.
  */
-export function centreLines(depth: Depth, { spurs, bends }: CentreSettings): CentreLine[] {
-  const { data, width, height } = depth;
-  const graph = graphOf(centreMarks(data, width, height), width);
+export function centreLines(
+  depth: Depth,
+  { spurs, bends }: CentreSettings,
+  marks = centreMarks(depth.data, depth.width, depth.height),
+): CentreLine[] {
+  const { data, width } = depth;
+  const graph = graphOf(marks, width);
   const long = (edge: Edge) => lengthOf(edge.way, width);
   prune(graph, long, (length, tip, foot) => {
     const [thick, thin] = [data[foot.at]!, data[tip.at]!];

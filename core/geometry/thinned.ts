@@ -59,7 +59,7 @@ export function centreMarks(depth: Float32Array, width: number, height: number):
   };
   const order = byDepth(depth, marks);
   const ridges = new Uint8Array(marks.length);
-  for (const i of order) ridges[i] = isRidge(i) ? 1 : 0;
+  for (let k = 0; k < order.length; k++) ridges[order[k]!] = isRidge(order[k]!) ? 1 : 0;
   thin(order, (i) => ridges[i] === 0 && SIMPLE[bitsAt(i)] === 1, steps, depth, marks);
   // Ridges are two px wide where a shape has an even width: now only their ends hold.
   const left = order.filter((i) => marks[i] === 1);
@@ -84,14 +84,18 @@ function thin(
   depth: Float32Array,
   marks: Uint8Array,
 ): void {
-  for (const first of order) {
-    const again = [first];
+  const again: number[] = [];
+  for (let k = 0; k < order.length; k++) {
+    const most = depth[order[k]!]!;
+    again.push(order[k]!);
     while (again.length > 0) {
       const i = again.pop()!;
       if (marks[i] === 0 || !mayGo(i)) continue;
       marks[i] = 0;
-      for (const step of steps)
-        if (marks[i + step] === 1 && depth[i + step]! <= depth[first]!) again.push(i + step);
+      for (let n = 0; n < steps.length; n++) {
+        const beside = i + steps[n]!;
+        if (marks[beside] === 1 && depth[beside]! <= most) again.push(beside);
+      }
     }
   }
 }

@@ -111,6 +111,14 @@ describe('the signed distance from a contour', () => {
     }
   });
 
+  it('is exact however deep, if that is asked', () => {
+    const shape = disc(6.3, -2.5, 14);
+    const whole = signedDistance(shape, REGION);
+    const made = signedDistance(shape, REGION, { reach: 1, deep: true });
+    expect([...made.data].filter((d, i) => d < 1 && d !== whole.data[i])).toEqual([]);
+    expect(Math.min(...made.data)).toBeLessThan(-13);
+  });
+
   it('is far where there is no contour', () => {
     const nothing = signedDistance(
       { channels: 1, region: REGION, data: new Float32Array(6400) },

@@ -17,6 +17,8 @@ interface Wanted {
   sharp?: boolean;
   /** How far from the contour distances must be exact, px: beyond it they are right to 3 px, or ±FAR. */
   reach?: number;
+  /** They are exact inside the shape however deep. */
+  deep?: boolean;
 }
 
 /**
@@ -30,22 +32,26 @@ interface Wanted {
 export function signedDistance(
   shape: Plane,
   region: Region,
-  { sharp = false, reach = Infinity }: Wanted = {},
+  { sharp = false, reach = Infinity, deep = false }: Wanted = {},
 ): Plane {
   // Past a sharp corner what is wanted may lie beyond the reach of the contour itself.
-  if (sharp || !Number.isFinite(reach)) return distancesOver(shape, region, sharp, FAR);
-  const near = intersect(grow(shape.region, Math.ceil(reach) + 3), region);
+  const exact = { sharp, deep, reach: sharp ? FAR : Math.min(FAR, reach) };
+  const near = intersect(grow(shape.region, Math.ceil(exact.reach) + 3), region);
   if (near.width === region.width && near.height === region.height)
-    return distancesOver(shape, region, false, reach);
+    return distancesOver(shape, region, exact);
   const out = unwritten(region, 1);
   out.data.fill(FAR);
   return scoped(() => {
-    if (!isEmpty(near)) pasted(out, distancesOver(shape, near, false, reach));
+    if (!isEmpty(near)) pasted(out, distancesOver(shape, near, exact));
     return out;
   });
 }
 
-function distancesOver(shape: Plane, region: Region, sharp: boolean, reach: number): Plane {
+function distancesOver(
+  shape: Plane,
+  region: Region,
+  { sharp, reach, deep }: Required<Wanted>,
+): Plane {
   const { width, height } = region;
   return scoped(() => {
     const whole = crop(shape, region);
@@ -112,6 +118,7 @@ function distancesOver(shape: Plane, region: Region, sharp: boolean, reach: numb
         width,
         sharp ? 1 : 0,
         reach,
+        deep ? FAR : reach,
       ]),
     );
     return out;

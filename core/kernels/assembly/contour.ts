@@ -129,8 +129,8 @@ const HALF: f32 = 0.6;
 /**
  * Signed distances of rows from the contour, px: above 0 outside. `m` and `q` are what `contourRows` made of the part at
  * `left`, `top`, `c` holds for each px its distance along the column to the nearest marked one, `v` the column of what is
- * nearest. `sharp` goes on straight past corners, so that what is grown by it keeps them. What lies beyond the reach, px, is
- * right to 3 px.
+ * nearest. `sharp` goes on straight past corners, so that what is grown by it keeps them. What lies beyond the reach, px, or inside
+ * deeper than the depth, is right to 3 px.
  */
 export function edgeRows(
   o: usize,
@@ -150,11 +150,13 @@ export function edgeRows(
   width: i32,
   sharp: i32,
   reach: f32,
+  depth: f32,
   from: i32,
   to: i32,
 ): void {
   // How far the contour may lie from the middle of its px, and that from where it is nearest.
-  const most = (reach + 3) * (reach + 3);
+  const mostOutside = (reach + 3) * (reach + 3);
+  const mostInside = (depth + 3) * (depth + 3);
   const none = f32x4.splat(-FAR);
   // The px beside the one that is nearest, three abreast: what is fourth counts for nothing.
   const abreast = f32x4(-1, 0, 1, 2);
@@ -173,7 +175,7 @@ export function edgeRows(
           const down = get(c + y * cStride + (column << 2));
           const aside = (column - x) as f32;
           const square = aside * aside + down * down;
-          if (square > most) {
+          if (square > (inside ? mostInside : mostOutside)) {
             const d = sqrt<f32>(square);
             put(o + y * oStride + (x << 2), inside ? -d : d);
             continue;

@@ -1,9 +1,11 @@
+import type { Memo } from '../../definitions/memo';
 import type { StyleContext, WholeShape } from '../../definitions/step';
-import type { CentreLine } from '../../geometry/centre-lines';
+import type { CentreLine, CentreSettings } from '../../geometry/centre-lines';
 import { centreLines } from '../../geometry/centre-lines';
 import { chance } from '../../geometry/chance';
 import { ringsOf } from '../../geometry/contours';
 import { piece } from '../../geometry/dash';
+import { centreMarks } from '../../geometry/thinned';
 import { isAffine, project, stretch } from '../../geometry/homography';
 import { bent } from '../../geometry/smoothed-way';
 import type { Strand } from '../../geometry/strand';
@@ -47,12 +49,13 @@ const SPECK = 1.5;
 const MOST = 4000;
 
 /** The tubes of a shape, px of the shape. Free ends are open; a tube that closes is one ring, unless it has a gap. */
-function tubesOf({ shape, fineness }: WholeShape, ways: Ways): Strand[] {
+function tubesOf(whole: WholeShape, ways: Ways, memo: Memo): Strand[] {
+  const { shape, fineness } = whole;
   const [bends, width] = [ways.bends * fineness, ways.width * fineness];
   const lines =
     ways.along === 'outline'
       ? outlines(shape(), ways.inset * fineness, bends)
-      : scoped(() => centres(shape(), { spurs: ways.spurs * fineness, bends }));
+      : centres(whole, { spurs: ways.spurs * fineness, bends }, memo);
   const all = lines.flatMap((line): Strand[] => {
     const thick = ways.along === 'centre' ? ways.thickness : 0;
     const strand: Strand = {
@@ -96,7 +99,7 @@ function lowest(points: Float64Array): number {
 function depths(shape: Plane, outside: number): Plane {
   const around = plane(grow(shape.region, Math.ceil(outside) + 2));
   pasted(around, shape);
-  const out = signedDistance(around, around.region);
+  const out = signedDistance(around, around.region, { reach: Math.ceil(outside) + 2, deep: true });
   level(out, -1, 0);
   return out;
 }
@@ -115,13 +118,26 @@ const outlines = (shape: Plane, inset: number, bends: number): CentreLine[] =>
     });
   });
 
-/** The centre lines of a shape. */
-function centres(shape: Plane, settings: { spurs: number; bends: number }): CentreLine[] {
-  const { region, data } = depths(shape, 0);
-  const { width, height, x, y } = region;
-  return centreLines({ data, width, height }, settings).map((line) => ({
+/** The centre lines of a shape. What they are drawn from is cached: several tubes may follow one shape. */
+function centres(
+  { key, fineness, shape }: WholeShape,
+  settings: CentreSettings,
+  memo: Memo,
+): CentreLine[] {
+  const { region, depth, marks } = memo(
+    `centre ${key} ${fineness}`,
+    () =>
+      scoped(() => {
+        const { region, data } = depths(shape(), 0);
+        const { width, height } = region;
+        const depth = { data: data.slice(), width, height };
+        return { region, depth, marks: centreMarks(depth.data, width, height) };
+      }),
+    (made) => made.depth.data.byteLength + made.marks.byteLength,
+  );
+  return centreLines(depth, settings, marks).map((line) => ({
     ...line,
-    points: line.points.map((v, i) => v + (i % 2 === 0 ? x : y)),
+    points: line.points.map((v, i) => v + (i % 2 === 0 ? region.x : region.y)),
   }));
 }
 
@@ -133,7 +149,7 @@ export function tubesIn(
 ): Tube[] {
   const upright = memo(
     `tubes ${whole.key} ${JSON.stringify([ways, whole.fineness])}`,
-    () => tubesOf(whole, ways),
+    () => tubesOf(whole, ways, memo),
     (made) => made.reduce((sum, s) => sum + s.points.byteLength + s.width.byteLength, 0),
   );
   return upright.flatMap((strand, number) => {
