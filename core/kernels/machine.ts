@@ -47,7 +47,7 @@ export interface Invitation {
 }
 
 /** Each thread's room for a row of anything, bytes. */
-const SCRATCH = 2 ** 20;
+export const SCRATCH = 2 ** 20;
 const MAX_HELPERS = 7;
 /** Bytes of the block in which work is handed out, and of the list that the checked build reads. */
 const CONTROL = 512;

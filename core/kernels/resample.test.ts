@@ -3,7 +3,8 @@ import { describe, expect, it } from 'vitest';
 import type { Affine } from '../geometry/affine';
 import type { Homography } from '../geometry/homography';
 import { compose, inverseOf, project, projective } from '../geometry/homography';
-import { colourBuffer } from '../pixels/buffer';
+import type { ColourBuffer } from '../pixels/buffer';
+import { colourBuffer, crop } from '../pixels/buffer';
 import type { StraightImage } from '../pixels/picture';
 import { pyramid } from '../testing/reference/pyramid';
 import { drawPyramid } from '../testing/reference/resample';
@@ -198,5 +199,44 @@ describe('homographies', () => {
   });
   it('that flatten the plane have none', () => {
     expect(inverseOf(projective([0, 0, 0, 1, 0, 0]))).toBeNull();
+  });
+});
+
+describe('what is drawn upright', () => {
+  const side = fc.integer({ min: 1, max: 12 });
+  // Of the source a px is half as wide, or up to six times.
+  const scale = fc
+    .tuple(fc.double({ min: 0.5, max: 6, noNaN: true }), fc.boolean())
+    .map(([s, isMirrored]) => (isMirrored ? -s : s));
+  const move = fc.double({ min: -9, max: 9, noNaN: true });
+  const wanted = { x: -7, y: -5, width: 41, height: 37 };
+  /** Pixels with coverage of all kinds, and a map of them. */
+  const cases = fc
+    .tuple(side, side, scale, scale, move, move)
+    .map(([width, height, a, d, x, y]): [ColourBuffer, Affine] => {
+      const pixels = colourBuffer({ x: 2, y: -1, width, height });
+      pixels.data.forEach((_, i) => (pixels.data[i] = ((i * 7919) % 256) / 255));
+      return [pixels, [a, 0, 0, d, x, y]];
+    });
+
+  it('is what any other map that comes so near would draw', () => {
+    fc.assert(
+      fc.property(cases, ([pixels, map]) => {
+        const near: Affine = [map[0], 1e-13, 1e-13, map[3], map[4], map[5]];
+        const made = warped(pixels, projective(map), wanted).data;
+        const other = warped(pixels, projective(near), wanted).data;
+        expect(Math.max(...made.map((v, i) => Math.abs(v - other[i]!)))).toBeLessThan(2e-5);
+      }),
+    );
+  });
+
+  it('is the same px in a part as in the whole', () => {
+    fc.assert(
+      fc.property(cases, ([pixels, map]) => {
+        const part = { x: 1, y: 3, width: 17, height: 9 };
+        const whole = warped(pixels, projective(map), wanted);
+        expect(warped(pixels, projective(map), part).data).toEqual(crop(whole, part).data);
+      }),
+    );
   });
 });

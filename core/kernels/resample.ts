@@ -15,7 +15,7 @@ import { scoped } from '../pixels/heap';
 import type { Region } from '../pixels/region';
 import { EMPTY, covering, grow, intersect, isEmpty } from '../pixels/region';
 import type { Mixing } from '../pixels/colour';
-import { onHeap, run } from './machine';
+import { SCRATCH, onHeap, run } from './machine';
 import type { Picture } from './picture';
 
 /**
@@ -49,21 +49,7 @@ export function drawPicture(
     const toLevel = compose(projective(scaling(1 / 2 ** n)), inverse);
     const level = picture.level(n, partOf(picture, n, toLevel, region), mixing);
     const out: ColourBuffer = unwritten(region, 4);
-    onHeap((at) =>
-      run('warpRows', region.height, region.width * 40, [
-        at(level.data),
-        level.region.width,
-        level.region.height,
-        level.region.x,
-        level.region.y,
-        at(out.data, 'write'),
-        rowStride(region, 4),
-        region.x,
-        region.y,
-        region.width,
-        ...toLevel,
-      ]),
-    );
+    drawUnder(level, toLevel, out);
     return out;
   });
 }
@@ -76,22 +62,42 @@ export function warped(pixels: ColourBuffer, map: Homography, wanted: Region): C
   const inverse = inverseOf(map);
   if (!inverse || isEmpty(pixels.region) || isEmpty(wanted)) return unwritten(EMPTY, 4);
   const out: ColourBuffer = unwritten(wanted, 4);
-  onHeap((at) =>
-    run('warpRows', wanted.height, wanted.width * 40, [
-      at(pixels.data),
-      pixels.region.width,
-      pixels.region.height,
-      pixels.region.x,
-      pixels.region.y,
-      at(out.data, 'write'),
-      rowStride(wanted, 4),
-      wanted.x,
-      wanted.y,
-      wanted.width,
-      ...inverse,
-    ]),
-  );
+  drawUnder(pixels, inverse, out);
   return out;
+}
+
+/** Whether a map only scales, by no more than its kernel takes, and moves; so that a row fits the scratch of a thread. */
+function isUpright(m: Homography, width: number): boolean {
+  const columns = Math.ceil(Math.abs(m[0]) * width) + 16;
+  return (
+    isAffine(m) &&
+    m[1] === 0 &&
+    m[3] === 0 &&
+    Math.abs(m[0]) <= 2 &&
+    Math.abs(m[4]) <= 2 &&
+    width * 20 + columns * 16 < SCRATCH
+  );
+}
+
+/** Draws pixels over all of a buffer under the inverse of a map (px of the render → their px). */
+function drawUnder(pixels: ColourBuffer, inverse: Homography, out: ColourBuffer): void {
+  const { width, height, x, y } = out.region;
+  const { region: from } = pixels;
+  onHeap((at) => {
+    const ends = [
+      at(pixels.data),
+      ...([from.width, from.height, from.x, from.y] as const),
+      at(out.data, 'write'),
+      rowStride(out.region, 4),
+      ...([x, y, width] as const),
+    ] as const;
+    if (isUpright(inverse, width))
+      run('uprightRows', height, width * 12, [
+        ...ends,
+        ...([inverse[0], inverse[2], inverse[4], inverse[5]] as const),
+      ]);
+    else run('warpRows', height, width * 40, [...ends, ...inverse]);
+  });
 }
 
 /** By how many whole px a map moves everything; null if it does more than that. */

@@ -47,6 +47,7 @@ export {
 } from './local-colours';
 export { gradeHue, gradeLight, gradeRamp } from './grade';
 export { halveRows, warpRows } from './resample';
+export { uprightRows } from './upright';
 export {
   alphaRows,
   clearRows,

@@ -33,6 +33,13 @@ function w3(t: f32): f32 {
   return (t - 1) * t * t * 0.5;
 }
 
+/** All four of them. */
+// @ts-ignore: decorator
+@inline
+export function cubicWeights(t: f32): v128 {
+  return f32x4(w0(t), w1(t), w2(t), w3(t));
+}
+
 // @ts-ignore: decorator
 @inline
 export function cubic(a: v128, b: v128, c: v128, d: v128, t: f32): v128 {
@@ -239,22 +246,21 @@ export function warpRows(
         continue;
       }
       let sum = f32x4.splat(0);
+      const alongX = 1.0 / (columns as f64);
+      const alongY = 1.0 / (lines as f64);
       for (let j = 0; j < lines; j++) {
-        const qy = (y0 + y) as f64 + ((j as f64) + 0.5) / (lines as f64);
+        const qy = ((y0 + y) as f64) + ((j as f64) + 0.5) * alongY;
         for (let i = 0; i < columns; i++) {
-          const qx = (x0 + x) as f64 + ((i as f64) + 0.5) / (columns as f64);
-          const w = affine ? 1 : m6 * qx + m7 * qy + m8;
-          if (!(w > 1e-9)) continue;
-          sum = f32x4.add(
-            sum,
-            bilinear(
-              s,
-              sWidth,
-              sHeight,
-              (m0 * qx + m1 * qy + m2) / w - ox - 0.5,
-              (m3 * qx + m4 * qy + m5) / w - oy - 0.5,
-            ),
-          );
+          const qx = ((x0 + x) as f64) + ((i as f64) + 0.5) * alongX;
+          let u = m0 * qx + m1 * qy + m2;
+          let v = m3 * qx + m4 * qy + m5;
+          if (!affine) {
+            const w = m6 * qx + m7 * qy + m8;
+            if (!(w > 1e-9)) continue;
+            u /= w;
+            v /= w;
+          }
+          sum = f32x4.add(sum, bilinear(s, sWidth, sHeight, u - ox - 0.5, v - oy - 0.5));
         }
       }
       put4(dp, f32x4.mul(sum, f32x4.splat((1.0 / ((columns * lines) as f64)) as f32)));
