@@ -8,7 +8,10 @@ import { readScene } from './scene-file';
 /** The file of an example's picture in its folder, and the width of it, px. */
 export const [COVER, COVER_WIDTH] = ['cover.webp', 720];
 
-/** Routes below `/examples`: `index.json`, `NAME.ignis`, packed once and cached, and `NAME.webp`. */
+/**
+ * Routes below `/examples`: `index.json`, `NAME.ignis` and `NAME.webp`. The files are packed one after another from now on, so that
+ * who opens an example does not wait for it, and cached.
+ */
 export function examples(folder: string): Router {
   const router = Router();
   const packed = new Map<string, Promise<Buffer>>();
@@ -21,6 +24,8 @@ export function examples(folder: string): Router {
     }
     return found;
   };
+  const packedAs = (name: string) =>
+    once(name, async () => (await packScene(await readScene(join(folder, name)))).bytes);
   const names = async () =>
     (await readdir(folder, { withFileTypes: true }))
       .filter((e) => e.isDirectory())
@@ -47,11 +52,12 @@ export function examples(folder: string): Router {
     const [, name, kind] = match as unknown as [string, string, string];
     response.set('Cache-Control', 'no-cache');
     if (kind === 'webp') return response.sendFile(resolve(folder, name, COVER));
-    const bytes = await once(
-      name,
-      async () => (await packScene(await readScene(join(folder, name)))).bytes,
-    );
-    response.type('application/zip').send(bytes);
+    response.type('application/zip').send(await packedAs(name));
   });
+  const packAll = async () => {
+    for (const name of await names()) await packedAs(name);
+  };
+  // Whatever fails is tried again, and told, when it is asked for.
+  packAll().catch(() => undefined);
   return router;
 }
