@@ -288,7 +288,7 @@ test('a brush is taken from the book, kept, saved as a file and brought in again
   expect(stroke!.brush).toMatchObject({ colours: 'along', taper: 260 });
   await page.getByRole('button', { name: 'Brushes' }).click();
   const book = page.getByRole('dialog', { name: 'Brushes' });
-  await book.getByRole('button', { name: 'Keep the brush as it is set' }).click();
+  await book.getByRole('button', { name: 'Save the brush as it is set' }).click();
   await expect(book.getByRole('button', { name: 'Take Brush 1' })).toBeVisible();
   const saving = page.waitForEvent('download');
   await book.getByRole('button', { name: 'Save Brush 1 as a file' }).click();

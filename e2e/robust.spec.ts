@@ -30,8 +30,8 @@ test('where the browser keeps nothing, the app says so and goes on', async ({ pa
     });
   });
   await newSceneFromShelf(page, 300, 200);
-  await expect(page.getByText('This scene will not be kept')).toBeVisible();
-  const status = page.getByRole('status').filter({ hasText: /^Kept in this page only$/ });
+  await expect(page.getByText('This scene will not be saved')).toBeVisible();
+  const status = page.getByRole('status').filter({ hasText: /^In this page only$/ });
   await expect(status).toBeVisible();
   await drawClosed(page, [40, 40], [250, 60], [150, 170]);
   await expect(cards(page)).toHaveCount(1);

@@ -86,7 +86,7 @@ test('a colour reaches as far as it hangs together; what is selected becomes fil
 
 test('a selection is kept by name, selected again, and limits a step', async ({ page }) => {
   await press(page, [100, 100], [300, 300]);
-  await choose(page, 'Becomes…', 'A selection kept by name');
+  await choose(page, 'Becomes…', 'A saved selection');
   await act(page, 'Select nothing of the picture');
   await expect(page.getByTestId('moving-edge')).toHaveCount(0);
   await pickStep(page, 'Tint');

@@ -262,9 +262,9 @@ test('a recipe is seen on the layer, put on, kept under a name, saved and brough
   await expect(sheet).toHaveCount(0);
   await expect(page.getByText('Wrinkles')).toBeVisible();
   await setValue(page, 'Relief', '150');
-  await page.getByRole('button', { name: 'keep', exact: true }).click();
+  await page.getByRole('button', { name: 'save', exact: true }).click();
   await page.getByLabel('Name of the recipe').fill('Lantern gold');
-  await page.getByRole('button', { name: 'Keep it' }).click();
+  await page.getByRole('button', { name: 'Save it' }).click();
   await expect(page.getByRole('dialog')).toHaveCount(0);
   await act(page, 'The recipe book');
   const own = page.getByRole('article', { name: 'Lantern gold' });

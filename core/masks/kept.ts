@@ -14,8 +14,8 @@ export type KeptShape = v.InferOutput<typeof keptShapeSchema>;
 export const keptShape: MaskShapeDefinition<KeptShape> = {
   kind: 'kept',
   works: 'alone',
-  label: 'Kept selection',
-  help: 'A selection that is kept by name; all that have it follow it.',
+  label: 'Saved selection',
+  help: 'A selection that is saved by name; all that have it follow it.',
   schema: keptShapeSchema,
   assets: () => [],
   render: (shape, { wanted, kept }) => kept(shape, wanted) ?? plane(wanted),

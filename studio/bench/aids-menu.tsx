@@ -3,7 +3,7 @@ import { useBench } from '../state/bench';
 import { useStageAids } from '../state/stage-aids';
 import { Button } from '../ui/button';
 import { Menu } from '../ui/menu';
-import { aidActions } from './aid-actions';
+import { aidActions } from './actions/aids';
 import { t } from '../words/t';
 
 /** Rulers, guides, snapping, grid and measuring, from one button. */

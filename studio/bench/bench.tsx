@@ -22,7 +22,7 @@ import { FileInput } from '../ui/file-input';
 import { Mark } from '../ui/mark';
 import { FaultBoundary } from '../ui/fault-boundary';
 import { ScenePalette } from '../ui/palette-context';
-import type { BenchDoes } from './actions';
+import type { BenchDoes } from './actions/situation';
 import { layersOn, pasteLayers } from './commands/clipboard';
 import { middleOfView } from './commands/view';
 import { Chain } from './chain/chain';
@@ -157,7 +157,7 @@ function Open() {
   useEffect(() => {
     const fault = storageFault();
     if (fault)
-      toast.warning(t`This scene will not be kept`, { description: fault, duration: 15_000 });
+      toast.warning(t`This scene will not be saved`, { description: fault, duration: 15_000 });
   }, []);
 
   /** Brings files in as layers, one after the other, centred on a place. */

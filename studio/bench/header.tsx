@@ -23,7 +23,7 @@ import { Mark } from '../ui/mark';
 import { Menu } from '../ui/menu';
 import { NameField } from '../ui/name-field';
 import { AidsMenu } from './aids-menu';
-import type { BenchDoes } from './actions';
+import type { BenchDoes } from './actions/situation';
 import { zoomBy, zoomToFit, zoomToPixels } from './commands/view';
 import { tip } from '../ui/tip';
 import { t } from '../words/t';
@@ -37,11 +37,11 @@ const SAVED: Record<Workspace['saved'], { text: string; todo?: string }> = {
   changed: { text: t`Changed` },
   failed: {
     text: t`Not saved: trying again`,
-    todo: t`The browser did not keep the last changes. Save the scene as a file (Ctrl S) before you close the page.`,
+    todo: t`The browser did not save the last changes. Save the scene as a file (Ctrl S) before you close the page.`,
   },
   page: {
-    text: t`Kept in this page only`,
-    todo: t`This browser does not let Ignis keep scenes. Save the scene as a file (Ctrl S) before you close the page.`,
+    text: t`In this page only`,
+    todo: t`This browser does not let Ignis save scenes. Save the scene as a file (Ctrl S) before you close the page.`,
   },
 };
 

@@ -6,7 +6,7 @@ import { Dialog } from '../ui/dialog';
 import type { Action } from './commands/action';
 import { synonymsOf } from './commands/synonyms';
 import { modeOf } from './modes/index';
-import { keyLabel } from './actions';
+import { keyLabel } from './actions/key-label';
 import { t } from '../words/t';
 
 interface Props {

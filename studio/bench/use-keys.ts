@@ -1,6 +1,7 @@
 import { useEffect } from 'react';
 import { tinykeys } from 'tinykeys';
-import { actions, type BenchDoes } from './actions';
+import { actions } from './actions/index';
+import type { BenchDoes } from './actions/situation';
 
 /** Binds the keys of all actions: they act on the state that they find when they are pressed, and not while something is typed. */
 export function useKeys(does: BenchDoes): void {

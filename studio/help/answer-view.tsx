@@ -1,6 +1,6 @@
 import { Play } from 'lucide-react';
 import { Button } from '../ui/button';
-import type { Answer } from './answers';
+import type { Answer } from './answer';
 import { t } from '../words/t';
 
 /** An answer: what to do, step by step, beside a picture of an example that it can be seen in. */

@@ -3,7 +3,8 @@ import { Popover } from 'radix-ui';
 import { Link } from 'react-router';
 import { tip } from '../ui/tip';
 import { t } from '../words/t';
-import { answerAbout, type Topic } from './answers';
+import type { Topic } from './answer';
+import { answerAbout } from './answers';
 
 /** A mark on a panel that opens its answer; nothing where no answer is about it. */
 export function HelpMark({ about, className = '' }: { about: Topic; className?: string }) {

@@ -7,7 +7,8 @@ import { tellFailure } from '../state/failure';
 import { Mark } from '../ui/mark';
 import { SearchField } from '../ui/search-field';
 import { AnswerView } from './answer-view';
-import { answerOf, answers, chapters, speaksOf, type Answer } from './answers';
+import type { Answer } from './answer';
+import { answerOf, answers, chapters, speaksOf } from './answers';
 import { t } from '../words/t';
 
 /** The help: answers by question, searched, each of which can be seen on an example. */

@@ -85,7 +85,7 @@ export default function RecipeBook() {
         <h2 className="mb-2 text-sm font-semibold">{t`Yours`}</h2>
         {own === null ? null : own.length === 0 ? (
           <p className="mb-8 text-sm text-dim">
-            {t`None yet. On the bench, choose “keep” beside the look of a layer that you want to use again.`}
+            {t`None yet. On the bench, choose “save” beside the look of a layer that you want to use again.`}
           </p>
         ) : (
           <div className="mb-8 grid grid-cols-3 gap-4">

@@ -20,7 +20,7 @@ export async function inDatabase<T>(task: () => Promise<T>, without: () => T): P
     await inTime(database.open());
   } catch (cause) {
     console.error('The database does not open', cause);
-    blocked = t`This browser does not let Ignis keep scenes. Save each scene as a file before you close the page.`;
+    blocked = t`This browser does not let Ignis save scenes. Save each scene as a file before you close the page.`;
     return without();
   }
   return task();

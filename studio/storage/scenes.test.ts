@@ -147,7 +147,7 @@ describe('a scene that is saved', () => {
     vi.spyOn(console, 'error').mockImplementation(() => undefined);
     database.open = () => Promise.reject(new Error('refused')) as never;
     expect((await saveScene('a', { ...scene, layers: [] })).where).toBe('page');
-    expect(storageFault()).toContain('does not let Ignis keep scenes');
+    expect(storageFault()).toContain('does not let Ignis save scenes');
     expect((await loadScene('a'))!.record.scene.name).toBe(scene.name);
   });
 

@@ -129,6 +129,6 @@ export function drawnTooMuch({ layers, kept, selection }: Amounts): string | nul
     0,
   );
   return parts > MOST_PARTS
-    ? `Kept selections come to at most ${MOST_PARTS.toLocaleString('en')} parts of masks; these come to ${parts.toLocaleString('en')}.`
+    ? `Saved selections come to at most ${MOST_PARTS.toLocaleString('en')} parts of masks; these come to ${parts.toLocaleString('en')}.`
     : null;
 }

@@ -102,10 +102,10 @@ export default function BrushBook({
             void brushAsSet(t`Brush ${own.length + 1}`)
               .then(saveBrush)
               .then(refresh)
-              .catch((error: unknown) => tellFailure(t`The brush could not be kept`, error))
+              .catch((error: unknown) => tellFailure(t`The brush could not be saved`, error))
           }
         >
-          <Plus size={15} /> {t`Keep the brush as it is set`}
+          <Plus size={15} /> {t`Save the brush as it is set`}
         </Button>
         <Button onClick={() => chooser.current?.click()}>
           <FolderOpen size={15} /> {t`Bring in a brush`}

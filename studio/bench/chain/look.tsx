@@ -30,9 +30,9 @@ export async function openRecipes(layer: Layer): Promise<void> {
   });
 }
 
-/** What a layer wears: the dials of its recipe, another one, or keeping its look as one. */
+/** What a layer wears: the dials of its recipe, another one, or saving its look as one. */
 export function Look({ layer }: { layer: Layer }) {
-  const [keeping, setKeeping] = useState(false);
+  const [isSaving, setSaving] = useState(false);
   const dials = layer.dials.flatMap((dial) => {
     const step = layer.steps.find((s) => s.id === dial.of);
     const parameter = step && stepOfKind(step.kind).parameters[dial.key];
@@ -54,10 +54,10 @@ export function Look({ layer }: { layer: Layer }) {
           {layer.steps.length > 0 && (
             <button
               type="button"
-              onClick={() => setKeeping(true)}
+              onClick={() => setSaving(true)}
               className="rounded px-1.5 hover:text-ink"
             >
-              {t`keep`}
+              {t`save`}
             </button>
           )}
         </>
@@ -66,7 +66,7 @@ export function Look({ layer }: { layer: Layer }) {
       {dials.map(({ dial, step, parameter }) => (
         <DialControl key={`${dial.of} ${dial.key}`} layer={layer} {...{ dial, step, parameter }} />
       ))}
-      {keeping && <Keep layer={layer} onClose={() => setKeeping(false)} />}
+      {isSaving && <SaveRecipe layer={layer} onClose={() => setSaving(false)} />}
     </Node>
   );
 }
@@ -96,33 +96,33 @@ function DialControl({
   );
 }
 
-/** Keeps a layer's look as a recipe: its name, and the values that it shall put forward. */
-function Keep({ layer, onClose }: { layer: Layer; onClose(): void }) {
+/** Saves a layer's look as a recipe: its name, and the values that it shall put forward. */
+function SaveRecipe({ layer, onClose }: { layer: Layer; onClose(): void }) {
   const [name, setName] = useState(layer.name);
   const { change, scene } = useBench.getState();
   const isDial = (step: Step, key: string) =>
     layer.dials.some((d) => d.of === step.id && d.key === key);
-  const keep = async () => {
+  const save = async () => {
     try {
       await saveRecipe(recipeOf(scene, layer, name.trim().slice(0, 80) || t`Recipe`));
       toast.success(t`“${name.trim()}” is in your recipe book`);
       onClose();
     } catch (error) {
-      tellFailure(t`The recipe could not be kept`, error);
+      tellFailure(t`The recipe could not be saved`, error);
     }
   };
   return (
     <Dialog
       open
       onOpenChange={(open) => !open && onClose()}
-      title={t`Keep as recipe`}
+      title={t`Save as recipe`}
       description={t`It can be put on any layer, of any size. Dials are the values it puts forward.`}
     >
       <form
         className="flex flex-col gap-3"
         onSubmit={(e) => {
           e.preventDefault();
-          void keep();
+          void save();
         }}
       >
         <label className="flex items-center gap-3 text-sm">
@@ -162,7 +162,7 @@ function Keep({ layer, onClose }: { layer: Layer; onClose(): void }) {
           <Button type="button" look="plain" onClick={onClose}>
             {t`Cancel`}
           </Button>
-          <Button type="submit">{t`Keep it`}</Button>
+          <Button type="submit">{t`Save it`}</Button>
         </div>
       </form>
     </Dialog>

@@ -6,7 +6,7 @@ import { usePull, type Pulled } from './use-pull';
 import { tip } from '../../ui/tip';
 import { t } from '../../words/t';
 import { HelpMark } from '../../help/help-mark';
-import type { Topic } from '../../help/answers';
+import type { Topic } from '../../help/answer';
 
 interface Props {
   title: ReactNode;

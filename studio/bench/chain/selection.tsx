@@ -58,7 +58,7 @@ export function SelectionPanel() {
       )}
       {kept.length > 0 && (
         <>
-          <h3 className="mt-2 text-sm text-dim">{t`Kept by name`}</h3>
+          <h3 className="mt-2 text-sm text-dim">{t`Saved`}</h3>
           {kept.map((k) => (
             <KeptRow key={k.id} kept={k} />
           ))}

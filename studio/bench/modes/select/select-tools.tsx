@@ -77,7 +77,7 @@ export function SelectTools({ layer }: { layer: Layer | null }) {
         ]
       : []),
     ...(scene.kept.length > 0 ? [null] : []),
-    ...scene.kept.map((k) => ({ label: t`Kept: ${k.name}`, run: select(selectKept(k.id)) })),
+    ...scene.kept.map((k) => ({ label: t`Saved: ${k.name}`, run: select(selectKept(k.id)) })),
     ...(others.length > 0 ? [null] : []),
     ...others.map((l) => ({
       label: t`What ${l.name} covers`,
@@ -115,8 +115,8 @@ export function SelectTools({ layer }: { layer: Layer | null }) {
     { label: t`A line round it`, run: () => void selectionToPath() },
     null,
     {
-      label: t`A selection kept by name`,
-      run: () => change(t`Keep the selection`, keptForSelection(scene)!.keep),
+      label: t`A saved selection`,
+      run: () => change(t`Save the selection`, keptForSelection(scene)!.keep),
     },
   ];
   return (

@@ -1,7 +1,7 @@
-import { usePanels } from '../state/panels';
-import { openStripSearch } from '../state/strip-search';
-import type { Action } from './commands/action';
-import { t } from '../words/t';
+import { usePanels } from '../../state/panels';
+import { openStripSearch } from '../../state/strip-search';
+import type { Action } from '../commands/action';
+import { t } from '../../words/t';
 
 /** Actions of how the parts of the bench stand. */
 export function panelActions(): Action[] {

@@ -1,9 +1,9 @@
 import { centreGuides } from '@ignis/core/scene/edits/layer-edits';
-import { useBench } from '../state/bench';
-import { pinLight } from '../state/pinned-light';
-import { useStageAids } from '../state/stage-aids';
-import type { Action } from './commands/action';
-import { t } from '../words/t';
+import { useBench } from '../../state/bench';
+import { pinLight } from '../../state/pinned-light';
+import { useStageAids } from '../../state/stage-aids';
+import type { Action } from '../commands/action';
+import { t } from '../../words/t';
 
 /** Actions of what the stage shows to place things by. */
 export function aidActions(): Action[] {
