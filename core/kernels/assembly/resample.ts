@@ -33,11 +33,13 @@ function w3(t: f32): f32 {
   return (t - 1) * t * t * 0.5;
 }
 
-/** All four of them. */
+/** All four of them, lane by lane. */
 // @ts-ignore: decorator
 @inline
-export function cubicWeights(t: f32): v128 {
-  return f32x4(w0(t), w1(t), w2(t), w3(t));
+export function cubicWeights(t: v128): v128 {
+  const cubes = f32x4.add(f32x4.mul(f32x4(-0.5, 1.5, -1.5, 0.5), t), f32x4(1, -2.5, 2, -0.5));
+  const squares = f32x4.add(f32x4.mul(cubes, t), f32x4(-0.5, 0, 0.5, 0));
+  return f32x4.add(f32x4.mul(squares, t), f32x4(0, 1, 0, 0));
 }
 
 // @ts-ignore: decorator
@@ -107,16 +109,92 @@ export function spline(s: usize, width: i32, height: i32, sx: f64, sy: f64): v12
   );
 }
 
-/** The same of colours: lobes may not leave what coverage and colour can be. */
+/** Lobes of a spline may not leave what coverage and colour can be. */
+// @ts-ignore: decorator
+@inline
+function bounded(v: v128): v128 {
+  const positive = f32x4.pmax(f32x4.splat(0), v);
+  return v128.bitselect(f32x4.pmin(positive, f32x4.splat(1)), positive, i32x4(0, 0, 0, -1));
+}
+
+/** The same of colours. */
 // @ts-ignore: decorator
 @inline
 export function bicubic(s: usize, width: i32, height: i32, sx: f64, sy: f64): v128 {
-  const positive = f32x4.pmax(f32x4.splat(0), spline(s, width, height, sx, sy));
-  return v128.bitselect(
-    f32x4.pmin(positive, f32x4.splat(1)),
-    positive,
-    i32x4(0, 0, 0, -1),
+  return bounded(spline(s, width, height, sx, sy));
+}
+
+/** Four px one after another, each times one of four weights. */
+// @ts-ignore: decorator
+@inline
+function weighedBy(p: usize, w: v128): v128 {
+  return weighed(
+    p,
+    v128.shuffle<f32>(w, w, 0, 0, 0, 0),
+    v128.shuffle<f32>(w, w, 1, 1, 1, 1),
+    v128.shuffle<f32>(w, w, 2, 2, 2, 2),
+    v128.shuffle<f32>(w, w, 3, 3, 3, 3),
   );
+}
+
+/** Bicubic colours at a way, the first two lanes, from (x, y), whole px of the source. */
+// @ts-ignore: decorator
+@inline
+export function bicubicFrom(s: usize, width: i32, height: i32, x: i32, y: i32, way: v128): v128 {
+  const floor = f32x4.floor(way);
+  const t = f32x4.sub(way, floor);
+  const whole = i32x4.trunc_sat_f32x4_s(floor);
+  const u = x + i32x4.extract_lane(whole, 0) - 1;
+  const v = y + i32x4.extract_lane(whole, 1) - 1;
+  const across = cubicWeights(v128.shuffle<f32>(t, t, 0, 0, 0, 0));
+  const down = cubicWeights(v128.shuffle<f32>(t, t, 1, 1, 1, 1));
+  if (u >= 0 && v >= 0 && u + 3 < width && v + 3 < height) {
+    const p = s + (((v * width + u) as usize) << 4);
+    const row = (width as usize) << 4;
+    const top = f32x4.add(
+      f32x4.mul(weighedBy(p, across), v128.shuffle<f32>(down, down, 0, 0, 0, 0)),
+      f32x4.mul(weighedBy(p + row, across), v128.shuffle<f32>(down, down, 1, 1, 1, 1)),
+    );
+    const bottom = f32x4.add(
+      f32x4.mul(weighedBy(p + 2 * row, across), v128.shuffle<f32>(down, down, 2, 2, 2, 2)),
+      f32x4.mul(weighedBy(p + 3 * row, across), v128.shuffle<f32>(down, down, 3, 3, 3, 3)),
+    );
+    return bounded(f32x4.add(top, bottom));
+  }
+  if (u < -3 || v < -3 || u >= width || v >= height) return f32x4.splat(0);
+  return bounded(splineAtEdge(s, width, height, u, v, across, down));
+}
+
+/** What a spline comes to of 4 × 4 px from (x, y) on, some of which may lie outside the source. */
+function splineAtEdge(
+  s: usize,
+  width: i32,
+  height: i32,
+  x: i32,
+  y: i32,
+  across: v128,
+  down: v128,
+): v128 {
+  let sum = f32x4.splat(0);
+  for (let j = 0; j < 4; j++) {
+    if (!inRange(y + j, height)) continue;
+    const row = f32x4.add(
+      f32x4.add(
+        f32x4.mul(pxOf(s, width, height, x, y + j), v128.shuffle<f32>(across, across, 0, 0, 0, 0)),
+        f32x4.mul(pxOf(s, width, height, x + 1, y + j), v128.shuffle<f32>(across, across, 1, 1, 1, 1)),
+      ),
+      f32x4.add(
+        f32x4.mul(pxOf(s, width, height, x + 2, y + j), v128.shuffle<f32>(across, across, 2, 2, 2, 2)),
+        f32x4.mul(pxOf(s, width, height, x + 3, y + j), v128.shuffle<f32>(across, across, 3, 3, 3, 3)),
+      ),
+    );
+    let weight = f32x4.extract_lane(down, 0);
+    if (j == 1) weight = f32x4.extract_lane(down, 1);
+    if (j == 2) weight = f32x4.extract_lane(down, 2);
+    if (j == 3) weight = f32x4.extract_lane(down, 3);
+    sum = f32x4.add(sum, f32x4.mul(row, f32x4.splat(weight)));
+  }
+  return sum;
 }
 
 /** Bilinear at a place in px of the source. */

@@ -1,6 +1,7 @@
 /** Sheets of triangles that carry pixels elsewhere. Strides are in bytes. */
 import { get, get4, put4 } from './access';
-import { bicubic, bilinear } from './resample';
+import { bicubicFrom } from './resample';
+import { between, betweenAny } from './sample';
 
 /** Where an edge (by its ends, the upper first) crosses a level line. */
 // @ts-ignore: decorator
@@ -121,9 +122,40 @@ function second(ways: v128): v128 {
 
 /** So many samples of a px there are at most to a side. */
 const MOST: f32 = 16;
+/** The square of what one px of the render may be in px of the source, and be drawn by a spline. */
+const FLAT: f32 = 1.002;
+/** A way so long, px, leads beyond every picture. */
+const BEYOND: f32 = 1e6;
+
+/** The square of the length of the first two lanes. */
+// @ts-ignore: decorator
+@inline
+function squareOf(v: v128): f32 {
+  const squares = f32x4.mul(v, v);
+  return f32x4.extract_lane(squares, 0) + f32x4.extract_lane(squares, 1);
+}
+
+/** Bilinear at a way from (x, y), whole px of the source. */
+// @ts-ignore: decorator
+@inline
+function linearFrom(s: usize, width: i32, height: i32, x: i32, y: i32, way: v128): v128 {
+  const floor = f32x4.floor(way);
+  const t = f32x4.sub(way, floor);
+  const whole = i32x4.trunc_sat_f32x4_s(floor);
+  const tx = v128.shuffle<f32>(t, t, 0, 0, 0, 0);
+  const ty = v128.shuffle<f32>(t, t, 1, 1, 1, 1);
+  const u = x + i32x4.extract_lane(whole, 0);
+  const v = y + i32x4.extract_lane(whole, 1);
+  // Within, all four px are there.
+  if ((u as u32) < ((width - 1) as u32) && (v as u32) < ((height - 1) as u32)) {
+    const p = s + (((v * width + u) as usize) << 4);
+    return between(p, p + ((width as usize) << 4), tx, ty);
+  }
+  return betweenAny(s, width, height, u, v, tx, ty);
+}
 
 /**
- * The colours that come to (px, py), px of the source, by a way: the first two lanes of `way`, of which `rightwards` and `downwards` are what
+ * The colours that come to (x, y), px of the source, by a way: the first two lanes of `way`, of which `rightwards` and `downwards` are what
  * it changes by from px to px. Transparent where it is no number.
  */
 // @ts-ignore: decorator
@@ -132,54 +164,61 @@ function carried(
   s: usize,
   sWidth: i32,
   sHeight: i32,
-  px: f64,
-  py: f64,
+  x: i32,
+  y: i32,
   way: v128,
   rightwards: v128,
   downwards: v128,
 ): v128 {
-  const u = f32x4.extract_lane(way, 0);
-  if (u != u) return f32x4.splat(0);
-  const sx = px + (u as f64);
-  const sy = py + (f32x4.extract_lane(way, 1) as f64);
+  const far = f32x4.abs(way);
+  const u = f32x4.extract_lane(far, 0);
+  const v = f32x4.extract_lane(far, 1);
+  // What is no number is not less than any.
+  if (!(u < BEYOND && v < BEYOND)) return f32x4.splat(0);
   // What one px of the render is in px of the source, across and down.
-  let ux: f32 = (1 as f32) + f32x4.extract_lane(rightwards, 0);
-  let vx: f32 = f32x4.extract_lane(rightwards, 1);
-  let uy: f32 = f32x4.extract_lane(downwards, 0);
-  let vy: f32 = (1 as f32) + f32x4.extract_lane(downwards, 1);
-  let across = Mathf.sqrt(ux * ux + vx * vx);
-  let down = Mathf.sqrt(uy * uy + vy * vy);
-  if (max(across, down) <= 1.001) return bicubic(s, sWidth, sHeight, sx, sy);
+  let right = f32x4.add(rightwards, f32x4(1, 0, 0, 0));
+  let down = f32x4.add(downwards, f32x4(0, 1, 0, 0));
+  const rightSquare = squareOf(right);
+  const downSquare = squareOf(down);
+  if (rightSquare <= FLAT && downSquare <= FLAT)
+    return bicubicFrom(s, sWidth, sHeight, x, y, way);
+  let across = sqrt<f32>(rightSquare);
+  let along = sqrt<f32>(downSquare);
   // Where a px is more than there are samples for, they stay a px apart about its middle: nothing from farther away comes in.
   if (across > MOST) {
-    ux *= MOST / across;
-    vx *= MOST / across;
+    right = f32x4.mul(right, f32x4.splat(MOST / across));
     across = MOST;
   }
-  if (down > MOST) {
-    uy *= MOST / down;
-    vy *= MOST / down;
-    down = MOST;
+  if (along > MOST) {
+    down = f32x4.mul(down, f32x4.splat(MOST / along));
+    along = MOST;
   }
   // Beyond the source there is nothing to take a mean of.
-  const farX: f64 = (0.5 * (abs(ux) + abs(uy)) + 1) as f64;
-  const farY: f64 = (0.5 * (abs(vx) + abs(vy)) + 1) as f64;
-  if (sx < -farX || sy < -farY || sx > (sWidth as f64) + farX || sy > (sHeight as f64) + farY)
+  const reach = f32x4.add(f32x4.abs(right), f32x4.abs(down));
+  const farX = 0.5 * f32x4.extract_lane(reach, 0) + 1;
+  const farY = 0.5 * f32x4.extract_lane(reach, 1) + 1;
+  const sx = (x as f32) + f32x4.extract_lane(way, 0);
+  const sy = (y as f32) + f32x4.extract_lane(way, 1);
+  if (sx < -farX || sy < -farY || sx > (sWidth as f32) + farX || sy > (sHeight as f32) + farY)
     return f32x4.splat(0);
-  const columns = max(1, Mathf.ceil(across - 0.001) as i32);
-  const lines = max(1, Mathf.ceil(down - 0.001) as i32);
+  const columns = max(1, ceil<f32>(across - 0.001) as i32);
+  const lines = max(1, ceil<f32>(along - 0.001) as i32);
+  const share: f32 = (1 as f32) / ((columns * lines) as f32);
+  const stepRight = f32x4.mul(right, f32x4.splat((1 as f32) / (columns as f32)));
+  const stepDown = f32x4.mul(down, f32x4.splat((1 as f32) / (lines as f32)));
+  const half = f32x4.splat(0.5);
+  const middle = f32x4.mul(f32x4.add(f32x4.sub(stepRight, right), f32x4.sub(stepDown, down)), half);
+  let row = f32x4.add(way, middle);
   let sum = f32x4.splat(0);
   for (let j = 0; j < lines; j++) {
-    const b = ((j as f32) + 0.5) / (lines as f32) - 0.5;
+    let place = row;
     for (let i = 0; i < columns; i++) {
-      const a = ((i as f32) + 0.5) / (columns as f32) - 0.5;
-      sum = f32x4.add(
-        sum,
-        bilinear(s, sWidth, sHeight, sx + ((a * ux + b * uy) as f64), sy + ((a * vx + b * vy) as f64)),
-      );
+      sum = f32x4.add(sum, linearFrom(s, sWidth, sHeight, x, y, place));
+      place = f32x4.add(place, stepRight);
     }
+    row = f32x4.add(row, stepDown);
   }
-  return f32x4.mul(sum, f32x4.splat((1 as f32) / ((columns * lines) as f32)));
+  return f32x4.mul(sum, f32x4.splat(share));
 }
 
 /**
@@ -190,8 +229,8 @@ export function carryRows(
   s: usize,
   sWidth: i32,
   sHeight: i32,
-  ox: f64,
-  oy: f64,
+  ox: i32,
+  oy: i32,
   w: usize,
   d: usize,
   dStride: i32,
@@ -205,12 +244,12 @@ export function carryRows(
   for (let y = from; y < to; y++) {
     let at = d + y * dStride;
     let p = w + (y + 1) * row + 16;
-    const py = ((y0 + y) as f64) - oy;
+    const py = y0 + y - oy;
     for (let x = 0; x < width; x++, at += 16, p += 16) {
       const own = get4(p);
       const gx = smaller(f32x4.sub(get4(p + 16), own), f32x4.sub(own, get4(p - 16)));
       const gy = smaller(f32x4.sub(get4(p + row), own), f32x4.sub(own, get4(p - row)));
-      const px = ((x0 + x) as f64) - ox;
+      const px = x0 + x - ox;
       let colour = carried(s, sWidth, sHeight, px, py, own, gx, gy);
       const open: f32 = 1 - f32x4.extract_lane(colour, 3);
       if (open > 0) {

@@ -38,7 +38,7 @@ function firstOf(scale: f64, move: f64, px: i32, isSpline: bool): i32 {
 function weightsOf(scale: f64, move: f64, px: i32, isSpline: bool, first: i32): v128 {
   if (isSpline) {
     const place = placeOf(scale, move, px, 0.5);
-    return cubicWeights((place - Math.floor(place)) as f32);
+    return cubicWeights(f32x4.splat((place - Math.floor(place)) as f32));
   }
   const samples = samplesOf(scale);
   const share: f64 = 1.0 / (samples as f64);

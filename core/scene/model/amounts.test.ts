@@ -85,7 +85,9 @@ describe('what a scene comes to when it is drawn', () => {
       kept.push({ id: `k${i}`, name: String(i), mask: newMask(named, named) as never });
     }
     expect(drawnTooMuch({ ...of(), kept: kept.slice(0, 9) })).toBeNull();
-    expect(drawnTooMuch({ ...of(), kept })).toMatch(/^Saved selections come to at most 3,000 parts/);
+    expect(drawnTooMuch({ ...of(), kept })).toMatch(
+      /^Saved selections come to at most 3,000 parts/,
+    );
     const loop = { id: 'x', name: 'x', mask: newMask({ kind: 'kept', within: 'x' }) };
     expect(drawnTooMuch({ ...of(), kept: [loop] })).toBeNull();
   });
