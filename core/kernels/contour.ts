@@ -9,7 +9,7 @@ import { onHeap, rowsOf, run } from './machine';
 import { pasted } from './rows';
 
 /** Px beyond the part with a contour that its points reach on each side, and rows (assembly/contour.ts). */
-const [BESIDE, ROWS] = [4, 2];
+const [BESIDE, ROWS] = [5, 2];
 
 /** How a distance is wanted. */
 interface Wanted {

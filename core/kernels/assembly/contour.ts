@@ -37,14 +37,14 @@ function tells(own: f32, other: f32): bool {
 
 /** How far from everything a px lies that the contour does not go through, px. */
 const NOWHERE: f32 = 1e6;
-/** Px that rows of `q` have before the first of the plane and after its last, and rows above and below. */
-const BESIDE: i32 = 4;
+/** Px that rows of `q` have before the first of the plane and after its last, and rows above and below: as far as is looked. */
+const BESIDE: i32 = 5;
 const ROWS: i32 = 2;
 
 /**
- * Marks the px of rows that the contour goes through with 1. At `q` stand four planes, `qPlane` bytes apart: the slope of
+ * Marks the px of rows that the contour goes through with 1. Of each of these four floats stand at `q`: the slope of
  * coverage (Sobel, a unit vector towards the inside) as x and y, and the way from the middle of the px to the contour
- * along it, as x and y; all others are NOWHERE. They reach BESIDE px and ROWS rows beyond the part of `s` that begins
+ * along it, as x and y; of all others a way to NOWHERE. They reach BESIDE px and ROWS rows beyond the part of `s` that begins
  * at `left`, `top` and is `partWidth` × `partHeight` px; rows count from the first of those.
  */
 export function contourRows(
@@ -67,10 +67,7 @@ export function contourRows(
   const half = f32x4.splat(0.5);
   for (let r = from; r < to; r++) {
     const begin = q + r * qStride;
-    for (let i = 0; i < qStride; i += 16) {
-      const p = begin + i;
-      put4(p, nowhere);
-    }
+    for (let i = 0; i < qStride; i += 16) put4(begin + i, nowhere);
     if (r < ROWS || r >= partHeight + ROWS) continue;
     const y = top + r - ROWS;
     const row = s + y * sStride;
@@ -188,7 +185,7 @@ export function edgeRows(
           let least = f32x4.splat(f32.MAX_VALUE);
           for (let r = -1; r <= 1; r++) {
             const p = nearest + r * qStride - 16;
-            const found = squares(p, across, f32x4.splat((row + r - y) as f32));
+            const found = away(p, across, f32x4.splat((row + r - y) as f32), false);
             least = f32x4.pmin(least, f32x4.pmax(found, fourth));
           }
           let flat = none;
@@ -198,8 +195,8 @@ export function edgeRows(
               const downwards = f32x4.splat((row + r - y) as f32);
               const p = nearest + r * qStride;
               const isFar = r == -2 || r == 2;
-              const first = alongs(p - 32, f32x4.sub(across, f32x4.splat(1)), downwards);
-              const last = alongs(p + 32, f32x4.add(across, f32x4.splat(3)), downwards);
+              const first = away(p - 32, f32x4.sub(across, f32x4.splat(1)), downwards, true);
+              const last = away(p + 32, f32x4.add(across, f32x4.splat(3)), downwards, true);
               flat = f32x4.pmax(flat, isFar ? first : f32x4.replace_lane(none, 0, f32x4.extract_lane(first, 0)));
               flat = f32x4.pmax(flat, f32x4.replace_lane(none, 0, f32x4.extract_lane(last, 0)));
             }
@@ -220,47 +217,33 @@ function mostOf(v: v128): f32 {
   return f32x4.extract_lane(f32x4.pmax(two, v128.shuffle<f32>(two, two, 1, 0, 3, 2)), 0);
 }
 
-/** The squares of the distances, px, to the stretches of contour in four px from `p` on, so far away across and down. */
+/**
+ * How far away the stretches of contour are in four px from `p` on, so far across and down: the squares of the distances, px; or if `straight` the
+ * distances from the lines that they lie on, and −FAR where there is none.
+ */
 // @ts-ignore: decorator
 @inline
-function squares(p: usize, across: v128, down: v128): v128 {
+function away(p: usize, across: v128, down: v128, straight: bool): v128 {
   const a = get4(p);
   const b = get4(p + 16);
   const c = get4(p + 32);
   const d = get4(p + 48);
-  const ab = v128.shuffle<f32>(a, b, 0, 4, 1, 5);
-  const cd = v128.shuffle<f32>(c, d, 0, 4, 1, 5);
-  const gx = v128.shuffle<f32>(ab, cd, 0, 1, 4, 5);
-  const gy = v128.shuffle<f32>(ab, cd, 2, 3, 6, 7);
-  const ab2 = v128.shuffle<f32>(a, b, 2, 6, 3, 7);
-  const cd2 = v128.shuffle<f32>(c, d, 2, 6, 3, 7);
-  const rx = f32x4.add(across, v128.shuffle<f32>(ab2, cd2, 0, 1, 4, 5));
-  const ry = f32x4.add(down, v128.shuffle<f32>(ab2, cd2, 2, 3, 6, 7));
+  const slopes = v128.shuffle<f32>(a, b, 0, 4, 1, 5);
+  const others = v128.shuffle<f32>(c, d, 0, 4, 1, 5);
+  const gx = v128.shuffle<f32>(slopes, others, 0, 1, 4, 5);
+  const gy = v128.shuffle<f32>(slopes, others, 2, 3, 6, 7);
+  const ways = v128.shuffle<f32>(a, b, 2, 6, 3, 7);
+  const ways2 = v128.shuffle<f32>(c, d, 2, 6, 3, 7);
+  const rx = f32x4.add(across, v128.shuffle<f32>(ways, ways2, 0, 1, 4, 5));
+  const ry = f32x4.add(down, v128.shuffle<f32>(ways, ways2, 2, 3, 6, 7));
   const along = f32x4.add(f32x4.mul(rx, gx), f32x4.mul(ry, gy));
+  if (straight) {
+    const isThere = f32x4.lt(along, f32x4.splat(NOWHERE * 0.5));
+    return v128.bitselect(along, f32x4.splat(-FAR), isThere);
+  }
   const cross = f32x4.abs(f32x4.sub(f32x4.mul(ry, gx), f32x4.mul(rx, gy)));
   const beside = f32x4.pmax(f32x4.splat(0), f32x4.sub(cross, f32x4.splat(HALF)));
   return f32x4.add(f32x4.mul(along, along), f32x4.mul(beside, beside));
-}
-
-/** How far four px from `p` on are from the straight lines that the contour follows in them, px; −FAR where there is none. */
-// @ts-ignore: decorator
-@inline
-function alongs(p: usize, across: v128, down: v128): v128 {
-  const a = get4(p);
-  const b = get4(p + 16);
-  const c = get4(p + 32);
-  const d = get4(p + 48);
-  const ab = v128.shuffle<f32>(a, b, 0, 4, 1, 5);
-  const cd = v128.shuffle<f32>(c, d, 0, 4, 1, 5);
-  const gx = v128.shuffle<f32>(ab, cd, 0, 1, 4, 5);
-  const gy = v128.shuffle<f32>(ab, cd, 2, 3, 6, 7);
-  const ab2 = v128.shuffle<f32>(a, b, 2, 6, 3, 7);
-  const cd2 = v128.shuffle<f32>(c, d, 2, 6, 3, 7);
-  const rx = f32x4.add(across, v128.shuffle<f32>(ab2, cd2, 0, 1, 4, 5));
-  const ry = f32x4.add(down, v128.shuffle<f32>(ab2, cd2, 2, 3, 6, 7));
-  const along = f32x4.add(f32x4.mul(rx, gx), f32x4.mul(ry, gy));
-  const isThere = f32x4.lt(along, f32x4.splat(NOWHERE * 0.5));
-  return v128.bitselect(along, f32x4.splat(-FAR), isThere);
 }
 
 /**

@@ -7,7 +7,7 @@ import { scratchRow } from './scratch';
 const TAPS: i32 = 16;
 const PLACE: i32 = 4;
 
-/** The first px of the source that a place is made of, of an axis on which that is `scale` and `move`. */
+/** Where a place in a px, 0–1 from its edge, lies among the middles of the px of the source, of an axis with a scale and a move. */
 // @ts-ignore: decorator
 @inline
 function placeOf(scale: f64, move: f64, px: i32, at: f64): f64 {
