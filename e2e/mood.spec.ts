@@ -52,6 +52,20 @@ test('tones by a curve over their histogram, and hues on a ring', async ({ page 
   await page.mouse.click(box.x + box.width / 2, box.y + box.height * 0.3);
   await settled(page);
   await expect(curves.getByRole('tab', { name: /Blue •/ })).toBeVisible();
+  // By keys one is added beside the first, gets the focus, and is moved.
+  const points = curve.getByRole('slider');
+  await expect(points).toHaveCount(3);
+  await points.first().press('+');
+  await expect(points).toHaveCount(4);
+  await expect(points.nth(1)).toBeFocused();
+  const height = Number(await points.nth(1).getAttribute('aria-valuenow'));
+  await page.keyboard.press('Shift+ArrowUp');
+  await expect(points.nth(1)).toHaveAttribute(
+    'aria-valuenow',
+    String(Math.round((height + 0.1) * 1000) / 1000),
+  );
+  await page.keyboard.press('Delete');
+  await expect(points).toHaveCount(3);
   await pickStep(page, 'Colours by hue');
   const mark = page.getByRole('slider', { name: 'Blue mark' });
   await mark.focus();

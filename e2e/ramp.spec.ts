@@ -55,6 +55,16 @@ test('colours and opacities are added, dragged, moved by keys, pulled off and tu
   expect(moved.at).toBeCloseTo(opacities[1]!.at - 10, 5);
   expect(moved.opacity).toBe(opacities[1]!.opacity + 1);
 
+  // One is added beside the one that has the focus, gets it, goes past its neighbour with it, and is taken out.
+  await page.getByRole('button', { name: 'Colour at 0 %' }).press('+');
+  const half = Math.round(added[1]!.at * 5) / 10;
+  await expect(page.getByRole('button', { name: `Colour at ${half} %` })).toBeFocused();
+  for (let i = 0; i < 3; i++) await page.keyboard.press('Shift+ArrowRight');
+  const places = (await ramp(page)).colours.map((c) => c.at);
+  expect(places).toEqual([0, added[1]!.at, expect.closeTo(half + 30, 5), 100]);
+  await page.keyboard.press('Delete');
+  expect((await ramp(page)).colours).toEqual(added);
+
   // Pulled off, the one that stands last goes too; one undo brings it back.
   await drag(page, inGraph(moved.at, moved.opacity), [graph.x + 80, graph.y - 90]);
   expect((await ramp(page)).opacities.length).toBe(1);

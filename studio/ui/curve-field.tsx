@@ -1,8 +1,9 @@
 import { useRef } from 'react';
 import type { CurveParameter } from '@ignis/core/definitions/parameter';
 import type { CurvePoint, CurvePoints } from '@ignis/core/geometry/curve';
-import { curveAt } from '@ignis/core/geometry/curve';
+import { besidePoint, curveAt } from '@ignis/core/geometry/curve';
 import { toneAt } from '@ignis/core/geometry/tone-curve';
+import { focusSoon } from './focus-soon';
 import { Histogram } from './histogram';
 import { t } from '../words/t';
 
@@ -55,7 +56,6 @@ export function CurveField({ parameter, value, onChange, onDone }: Props) {
     };
   };
   const valueAt = (p: { x: number; y: number }, like?: CurvePoint): CurvePoint => {
-    const round = (v: number) => Math.round(v * 1000) / 1000;
     return turned(
       round(Math.min(1, Math.max(0, (p.x - EDGE) / (WIDTH - 2 * EDGE)))),
       round(Math.min(1, Math.max(low, low + (height - EDGE - p.y) / rise))),
@@ -86,18 +86,26 @@ export function CurveField({ parameter, value, onChange, onDone }: Props) {
     element.current!.addEventListener('lostpointercapture', up, { once: true });
   };
 
-  /** Arrows move a point by a hundredth, with Shift by a tenth; Enter turns it; Delete takes it out. */
+  /** Puts a point at a place, and gives it the focus. */
+  const take = (others: CurvePoints, point: CurvePoint) => {
+    onChange(placed(others, point));
+    focusSoon(element.current, `[data-point="${point[0]}"]`);
+  };
+
+  /** Arrows move a point by a hundredth, with Shift by a tenth; + adds one beside it; Enter turns it; Delete takes it out. */
   const key = (e: React.KeyboardEvent, point: CurvePoint) => {
     const others = value.filter((p) => p !== point);
     if (e.key === 'Enter') onChange(value.map((p) => (p === point ? flipped(p) : p)));
     else if ((e.key === 'Delete' || e.key === 'Backspace') && others.length > 0) onChange(others);
-    else if (e.key in ARROWS) {
+    else if (e.key === '+' || e.key === 'Insert') {
+      const x = besidePoint(value, value.indexOf(point));
+      take(value, [x, round(Math.max(low, Math.min(1, shapeAt(value, x))))]);
+    } else if (e.key in ARROWS) {
       const [dx, dy] = ARROWS[e.key]!;
       const by = e.shiftKey ? 0.1 : 0.01;
       const x = Math.min(1, Math.max(0, point[0] + dx * by));
       const y = Math.min(1, Math.max(low, point[1] + dy * by));
-      const round = (v: number) => Math.round(v * 1000) / 1000;
-      onChange(placed(others, turned(round(x), round(y), point[2] === 'corner')));
+      take(others, turned(round(x), round(y), point[2] === 'corner'));
     } else return;
     e.preventDefault();
     e.stopPropagation();
@@ -173,6 +181,8 @@ export function CurveField({ parameter, value, onChange, onDone }: Props) {
     </div>
   );
 }
+
+const round = (v: number): number => Math.round(v * 1000) / 1000;
 
 /** A point, sharp or smooth. */
 const turned = (x: number, y: number, sharp: boolean): CurvePoint =>

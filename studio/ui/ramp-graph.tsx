@@ -1,12 +1,14 @@
 import { useRef } from 'react';
 import type { Ramp, StopKind, StopOf } from '@ignis/core/pixels/ramp';
 import {
+  placeBeside,
   rampOpacity,
   withColour,
   withOpacity,
   withoutStop,
   withStop,
 } from '@ignis/core/pixels/ramp';
+import { focusSoon } from './focus-soon';
 import { rampCss } from './ramp-css';
 import { tip } from './tip';
 import { t } from '../words/t';
@@ -32,6 +34,7 @@ const tenth = (v: number) => Math.round(v * 10) / 10;
  * as beads. Press the light or the thread to add a stop, drag stops, pull them off to take them out.
  */
 export function RampGraph({ value, chosen, onChoose, onChange, onDone, onRemove }: Props) {
+  const whole = useRef<HTMLDivElement>(null);
   const graph = useRef<HTMLDivElement>(null);
   const thread = useRef<HTMLDivElement>(null);
 
@@ -82,20 +85,30 @@ export function RampGraph({ value, chosen, onChoose, onChange, onDone, onRemove 
     follow(stop, ramp, down);
   };
 
+  /** Arrows move a stop by a hundredth, with Shift by a tenth; + adds one beside it; Delete takes it out. The focus goes along. */
   const key = (e: React.KeyboardEvent, stop: StopOf) => {
     const s = value[stop.kind][stop.index]!;
+    const take = ([ramp, now]: [Ramp, StopOf]) => {
+      onChange(ramp);
+      onChoose(now);
+      focusSoon(whole.current, `[data-stop="${now.kind} ${now.index}"]`);
+    };
     const by = e.shiftKey ? 10 : 1;
     const right = e.key === 'ArrowRight' ? by : e.key === 'ArrowLeft' ? -by : 0;
     const up = e.key === 'ArrowUp' ? by : e.key === 'ArrowDown' ? -by : 0;
     if (e.key === 'Delete' || e.key === 'Backspace') onRemove();
-    else if (right !== 0 || (up !== 0 && 'opacity' in s)) {
-      const [ramp, now] = withStop(value, stop, {
-        at: tenth(snappedAt(s.at + right)),
-        ...('opacity' in s && { opacity: snappedAt(s.opacity + up) }),
-      });
-      onChange(ramp);
-      onChoose(now);
-    } else return;
+    else if (e.key === '+' || e.key === 'Insert') {
+      const at = placeBeside(value, stop);
+      const opacity = Math.round(rampOpacity(value, at));
+      take('opacity' in s ? withOpacity(value, at, opacity) : withColour(value, at));
+    } else if (right !== 0 || (up !== 0 && 'opacity' in s))
+      take(
+        withStop(value, stop, {
+          at: tenth(snappedAt(s.at + right)),
+          ...('opacity' in s && { opacity: snappedAt(s.opacity + up) }),
+        }),
+      );
+    else return;
     e.preventDefault();
     e.stopPropagation();
     onDone();
@@ -106,6 +119,7 @@ export function RampGraph({ value, chosen, onChoose, onChange, onDone, onRemove 
       <button
         key={index}
         type="button"
+        data-stop={`${kind} ${index}`}
         aria-label={t`${kind === 'colours' ? t`Colour` : t`Opacity`} at ${s.at} %`}
         aria-pressed={chosen.kind === kind && chosen.index === index}
         onPointerDown={(e) => {
@@ -128,13 +142,15 @@ export function RampGraph({ value, chosen, onChoose, onChange, onDone, onRemove 
     ' ',
   );
   return (
-    <div className="mx-2 mt-1.5 flex flex-col gap-1.5">
+    <div ref={whole} className="mx-2 mt-1.5 flex flex-col gap-1.5">
       <div className="check relative h-9 rounded-sm">
         <div
           ref={graph}
           className="absolute inset-0 touch-none rounded-sm"
           style={{ background: rampCss(value, 33) }}
-          {...tip(t`Opacity: press to add a point, drag it, pull it off to take it out`)}
+          {...tip(
+            t`Opacity: press to add a point, drag it, pull it off to take it out. By keys: arrows, + and Delete.`,
+          )}
           onPointerDown={add('opacities')}
         >
           <svg
@@ -158,7 +174,9 @@ export function RampGraph({ value, chosen, onChoose, onChange, onDone, onRemove 
       <div
         ref={thread}
         className="relative h-3.5 touch-none"
-        {...tip(t`Colours: press to add one, drag it, pull it off to take it out`)}
+        {...tip(
+          t`Colours: press to add one, drag it, pull it off to take it out. By keys: arrows, + and Delete.`,
+        )}
         onPointerDown={add('colours')}
       >
         <div
