@@ -42,7 +42,7 @@ const BESIDE: i32 = 5;
 const ROWS: i32 = 2;
 
 /**
- * Marks the px of rows that the contour goes through with 1. Of each of these four floats stand at `q`: the slope of
+ * Marks the px of rows that the contour goes through with 1; all others must be 0 before. Of each of these four floats stand at `q`: the slope of
  * coverage (Sobel, a unit vector towards the inside) as x and y, and the way from the middle of the px to the contour
  * along it, as x and y; of all others a way to NOWHERE. They reach BESIDE px and ROWS rows beyond the part of `s` that begins
  * at `left`, `top` and is `partWidth` × `partHeight` px; rows count from the first of those.

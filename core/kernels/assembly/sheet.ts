@@ -1,7 +1,7 @@
 /** Sheets of triangles that carry pixels elsewhere. Strides are in bytes. */
 import { get, get4, put4 } from './access';
-import { bicubicFrom } from './resample';
-import { between, betweenAny } from './sample';
+import { sampled } from './sample';
+import { bounded, splineFrom } from './spline';
 
 /** Where an edge (by its ends, the upper first) crosses a level line. */
 // @ts-ignore: decorator
@@ -135,23 +135,16 @@ function squareOf(v: v128): f32 {
   return f32x4.extract_lane(squares, 0) + f32x4.extract_lane(squares, 1);
 }
 
-/** Bilinear at a way from (x, y), whole px of the source. */
+/** Bilinear at a way, the first two lanes, from (x, y), whole px of the source. */
 // @ts-ignore: decorator
 @inline
 function linearFrom(s: usize, width: i32, height: i32, x: i32, y: i32, way: v128): v128 {
   const floor = f32x4.floor(way);
   const t = f32x4.sub(way, floor);
   const whole = i32x4.trunc_sat_f32x4_s(floor);
-  const tx = v128.shuffle<f32>(t, t, 0, 0, 0, 0);
-  const ty = v128.shuffle<f32>(t, t, 1, 1, 1, 1);
   const u = x + i32x4.extract_lane(whole, 0);
   const v = y + i32x4.extract_lane(whole, 1);
-  // Within, all four px are there.
-  if ((u as u32) < ((width - 1) as u32) && (v as u32) < ((height - 1) as u32)) {
-    const p = s + (((v * width + u) as usize) << 4);
-    return between(p, p + ((width as usize) << 4), tx, ty);
-  }
-  return betweenAny(s, width, height, u, v, tx, ty);
+  return sampled(s, width, height, u, v, f32x4.extract_lane(t, 0), f32x4.extract_lane(t, 1));
 }
 
 /**
@@ -181,7 +174,7 @@ function carried(
   const rightSquare = squareOf(right);
   const downSquare = squareOf(down);
   if (rightSquare <= FLAT && downSquare <= FLAT)
-    return bicubicFrom(s, sWidth, sHeight, x, y, way);
+    return bounded(splineFrom(s, sWidth, sHeight, x, y, way));
   let across = sqrt<f32>(rightSquare);
   let along = sqrt<f32>(downSquare);
   // Where a px is more than there are samples for, they stay a px apart about its middle: nothing from farther away comes in.

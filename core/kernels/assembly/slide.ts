@@ -1,6 +1,6 @@
 /** Means along slanted lines: motion blurs, at a cost that does not depend on their length. */
 import { get4, put4 } from './access';
-import { cubic } from './resample';
+import { cubic } from './spline';
 import { scratchRow } from './scratch';
 
 /** The bytes of a px. */

@@ -1,6 +1,6 @@
 /** The finger: dabs that drag what lies under them, one after another. Sides are in px, buffers have no gaps between rows. */
 import { get, get4, put4 } from './access';
-import { bicubic, spline } from './resample';
+import { bicubic, spline } from './spline';
 
 /** The bytes of a dab: x, y, radius, amount (0–1), the move since the one before (x, y), and two to spare. */
 const DAB: usize = 32;

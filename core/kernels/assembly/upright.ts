@@ -1,7 +1,7 @@
 /** Pictures drawn upright: what is only scaled and moved is made of columns first and of rows then, with weights that each shares. */
 import { get, get4, put, put4 } from './access';
-import { cubicWeights } from './resample';
 import { scratchRow } from './scratch';
+import { bounded, cubicWeights, weighedFrom } from './spline';
 
 /** Bytes of scratch that each px of a row takes for where its four px of the source begin, and what each weighs. */
 const TAPS: i32 = 16;
@@ -108,10 +108,7 @@ export function uprightRows(
   }
   const begin = max(low, ox);
   const end = min(high, ox + sWidth);
-  const zero = f32x4.splat(0);
-  for (let c = low; c < high; c++) put4(columns + ((c - low) << 4), zero);
-  const opaque = f32x4.splat(1);
-  const alpha = i32x4(0, 0, 0, -1);
+  for (let c = low; c < high; c++) put4(columns + ((c - low) << 4), f32x4.splat(0));
   for (let y = from; y < to; y++) {
     const top = firstOf(scaleY, moveY, y0 + y, isSpline);
     const weights = weightsOf(scaleY, moveY, y0 + y, isSpline, top);
@@ -138,23 +135,8 @@ export function uprightRows(
     for (let x = 0; x < width; x++, dp += 16) {
       const w = get4(taps + x * TAPS);
       const p = columns + (get(places + x * PLACE) as i32);
-      const sum = f32x4.add(
-        f32x4.add(
-          f32x4.mul(get4(p), v128.shuffle<f32>(w, w, 0, 0, 0, 0)),
-          f32x4.mul(get4(p + 16), v128.shuffle<f32>(w, w, 1, 1, 1, 1)),
-        ),
-        f32x4.add(
-          f32x4.mul(get4(p + 32), v128.shuffle<f32>(w, w, 2, 2, 2, 2)),
-          f32x4.mul(get4(p + 48), v128.shuffle<f32>(w, w, 3, 3, 3, 3)),
-        ),
-      );
-      if (!isSpline) {
-        put4(dp, sum);
-        continue;
-      }
-      // Lobes may not leave what coverage and colour can be.
-      const positive = f32x4.pmax(zero, sum);
-      put4(dp, v128.bitselect(f32x4.pmin(positive, opaque), positive, alpha));
+      const sum = weighedFrom(p, w);
+      put4(dp, isSpline ? bounded(sum) : sum);
     }
   }
 }
