@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { CurvePoints } from './curve';
-import { besidePoint, curveAt, curveTable } from './curve';
+import { curveAt, curveTable } from './curve';
 
 const points: fc.Arbitrary<CurvePoints> = fc
   .uniqueArray(fc.tuple(fc.integer({ min: 0, max: 100 }), fc.integer({ min: -100, max: 100 })), {
@@ -62,25 +62,4 @@ describe('a curve through points', () => {
     expect([...curveTable([], 3)]).toEqual([0, 0, 0]);
   });
   it('is nought without points', () => expect(curveAt([], 0.5)).toBe(0));
-});
-
-describe('a point beside another', () => {
-  it.each([
-    [0, 0.2],
-    [1, 0.7],
-    // The last has none after it.
-    [2, 0.7],
-  ])('of the number %i stands half way to its neighbour', (index, x) => {
-    const points: CurvePoints = [
-      [0, 0],
-      [0.4, 0.6],
-      [1, 1],
-    ];
-    expect(besidePoint(points, index)).toBe(x);
-  });
-
-  it('stands half way to the farther end where there is no other', () => {
-    expect(besidePoint([[0.2, 0.5]], 0)).toBe(0.6);
-    expect(besidePoint([[0.8, 0.5]], 0)).toBe(0.4);
-  });
 });

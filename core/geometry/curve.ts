@@ -4,13 +4,6 @@ export type CurvePoint = [x: number, y: number] | [x: number, y: number, turn: '
 /** A curve through points: x rises from 0 to 1, y is −1 to 1. */
 export type CurvePoints = CurvePoint[];
 
-/** The x of a point beside another: half way to the next, of the last to the one before it; alone, to the farther end. */
-export function besidePoint(points: Readonly<CurvePoints>, index: number): number {
-  const [own] = points[index]!;
-  const other = points[index + 1]?.[0] ?? points[index - 1]?.[0] ?? (own < 0.5 ? 1 : 0);
-  return Math.round((own + other) * 500) / 1000;
-}
-
 /** The slope of the chord between two points, which may lie beyond the ends; 0 between two of one x. */
 function chord(points: Readonly<CurvePoints>, a: number, b: number): number {
   const from = points[Math.max(0, a)]!;

@@ -6,7 +6,6 @@ import { fittedRamp } from './fitted-ramp';
 import { reflectedTable, tableColour } from './ramp-table';
 import type { Ramp, RampSpace } from './ramp';
 import {
-  placeBeside,
   rampColour,
   rampOf,
   rampOpacity,
@@ -259,26 +258,5 @@ describe('a ramp fitted to colours that were seen', () => {
         });
       }),
     );
-  });
-});
-
-describe('a stop beside another', () => {
-  const ramp = rampOf([
-    [0, '#000000'],
-    [30, '#808080'],
-    [100, '#ffffff'],
-  ]);
-
-  it.each([
-    [0, 15],
-    [1, 65],
-    [2, 65],
-  ])('of the number %i stands half way to its neighbour', (index, at) => {
-    expect(placeBeside(ramp, { kind: 'colours', index })).toBe(at);
-  });
-
-  it('stands half way to the farther end where there is no other of its kind', () => {
-    const alone = { ...ramp, opacities: [{ at: 80, middle: 50, opacity: 100 }] };
-    expect(placeBeside(alone, { kind: 'opacities', index: 0 })).toBe(40);
   });
 });

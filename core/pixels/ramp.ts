@@ -85,14 +85,6 @@ const added = (
 ): [Ramp, StopOf] =>
   withStop({ ...ramp, [kind]: [...ramp[kind], stop] }, { kind, index: ramp[kind].length }, {});
 
-/** Where a stop beside another goes, %: half way to the next of its kind, of the last to the one before it; alone, to the farther end. */
-export function placeBeside(ramp: Ramp, { kind, index }: StopOf): number {
-  const places = ramp[kind].map((s) => s.at);
-  const own = places[index]!;
-  const other = places[index + 1] ?? places[index - 1] ?? (own < 50 ? 100 : 0);
-  return Math.round((own + other) * 5) / 10;
-}
-
 /** The ramp without a stop; the last of its kind stays. */
 export const withoutStop = (ramp: Ramp, { kind, index }: StopOf): Ramp =>
   ramp[kind].length < 2 ? ramp : { ...ramp, [kind]: ramp[kind].filter((_, k) => k !== index) };

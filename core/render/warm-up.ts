@@ -61,9 +61,9 @@ const dressedWords = (): Scene[] =>
     return edit(scene, '', putRecipe(words.id, recipe)).scene;
   });
 
-/** A subject that is cut out; a line in several colours, in front of and behind it, and what they cast; all of these. */
+/** A subject that is cut out, and its shadow; a line in several colours, and its light; all of these, the line in front of and behind the subject. */
 function subjectAndLine(): Scene[] {
-  const scene = newScene('', WIDTH, HEIGHT, null);
+  const scene = newScene('', WIDTH, HEIGHT, '#c9c9c9');
   const middle = { x: WIDTH / 2, y: HEIGHT / 2 };
   const source = { kind: 'picture', asset: ASSET, width: WIDTH, height: HEIGHT } as const;
   const subject = newPicture('Disc', source, scene, middle, true);
@@ -86,7 +86,11 @@ function subjectAndLine(): Scene[] {
   shadow.source.values.blurFar = REACH / 2;
   const spill = newSpill(line);
   spill.source.values.reach = REACH;
-  return [[subject], [line, spill], [subject, shadow, line, spill]].map((layers) => ({
+  return [
+    [subject, shadow],
+    [line, spill],
+    [subject, shadow, line, spill],
+  ].map((layers) => ({
     ...scene,
     layers,
   }));
@@ -97,7 +101,7 @@ function subjectAndLine(): Scene[] {
  * (`needFaces`).
  */
 export const warmUpRenders = (): (() => StraightImage)[] =>
-  // What most scenes have comes first, and twice: compilers take some runs to notice.
+  // What most scenes have comes first, in parts and then whole: compilers take some runs to notice.
   [...subjectAndLine(), ...dressedWords()].map(
     (scene) => () =>
       scoped(() => {

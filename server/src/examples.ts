@@ -57,7 +57,7 @@ export function examples(folder: string): Router {
   const packAll = async () => {
     for (const name of await names()) await packedAs(name);
   };
-  // Whatever fails is tried again, and told, when it is asked for.
+  // Whatever fails is tried again when it is asked for, and the answer says so.
   packAll().catch(() => undefined);
   return router;
 }

@@ -22,7 +22,7 @@ import { FileInput } from '../ui/file-input';
 import { Mark } from '../ui/mark';
 import { FaultBoundary } from '../ui/fault-boundary';
 import { ScenePalette } from '../ui/palette-context';
-import type { BenchDoes } from './actions/situation';
+import type { BenchDoes } from './actions/state';
 import { layersOn, pasteLayers } from './commands/clipboard';
 import { middleOfView } from './commands/view';
 import { Chain } from './chain/chain';

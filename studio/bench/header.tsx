@@ -23,7 +23,7 @@ import { Mark } from '../ui/mark';
 import { Menu } from '../ui/menu';
 import { NameField } from '../ui/name-field';
 import { AidsMenu } from './aids-menu';
-import type { BenchDoes } from './actions/situation';
+import type { BenchDoes } from './actions/state';
 import { zoomBy, zoomToFit, zoomToPixels } from './commands/view';
 import { tip } from '../ui/tip';
 import { t } from '../words/t';

@@ -1,7 +1,7 @@
 import { useEffect } from 'react';
 import { tinykeys } from 'tinykeys';
 import { actions } from './actions/index';
-import type { BenchDoes } from './actions/situation';
+import type { BenchDoes } from './actions/state';
 
 /** Binds the keys of all actions: they act on the state that they find when they are pressed, and not while something is typed. */
 export function useKeys(does: BenchDoes): void {

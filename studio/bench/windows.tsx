@@ -1,7 +1,7 @@
 import { lazy, Suspense } from 'react';
 import { DialogFaultBoundary } from '../ui/fault-boundary';
 import { actions } from './actions/index';
-import type { BenchDoes } from './actions/situation';
+import type { BenchDoes } from './actions/state';
 import { ExportDialog } from './export/export-dialog';
 import { Keys, Palette } from './palette';
 import { t } from '../words/t';

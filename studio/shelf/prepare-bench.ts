@@ -6,10 +6,12 @@ const REST = 400;
  * neither. Returns what ends it. It goes without: whatever fails here is loaded again when it is needed.
  */
 export function prepareBench(): () => void {
+  let hasEnded = false;
   let end: () => void = () => undefined;
   const load = () =>
     void Promise.all([
       import('../workers/engine').then((engine) => {
+        if (hasEnded) return;
         engine.warmUp();
         end = engine.endWarmUp;
       }),
@@ -18,6 +20,7 @@ export function prepareBench(): () => void {
     ]).catch(() => undefined);
   const timer = setTimeout(() => requestIdleCallback(load, { timeout: 2000 }), REST);
   return () => {
+    hasEnded = true;
     clearTimeout(timer);
     end();
   };

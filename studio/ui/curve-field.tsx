@@ -1,7 +1,8 @@
 import { useRef } from 'react';
 import type { CurveParameter } from '@ignis/core/definitions/parameter';
 import type { CurvePoint, CurvePoints } from '@ignis/core/geometry/curve';
-import { besidePoint, curveAt } from '@ignis/core/geometry/curve';
+import { curveAt } from '@ignis/core/geometry/curve';
+import { halfWay } from '@ignis/core/geometry/half-way';
 import { toneAt } from '@ignis/core/geometry/tone-curve';
 import { focusSoon } from './focus-soon';
 import { Histogram } from './histogram';
@@ -89,7 +90,7 @@ export function CurveField({ parameter, value, onChange, onDone }: Props) {
   /** Puts a point at a place, and gives it the focus. */
   const take = (others: CurvePoints, point: CurvePoint) => {
     onChange(placed(others, point));
-    focusSoon(element.current, `[data-point="${point[0]}"]`);
+    focusSoon(() => element.current, `[data-point="${point[0]}"]`);
   };
 
   /** Arrows move a point by a hundredth, with Shift by a tenth; + adds one beside it; Enter turns it; Delete takes it out. */
@@ -98,7 +99,8 @@ export function CurveField({ parameter, value, onChange, onDone }: Props) {
     if (e.key === 'Enter') onChange(value.map((p) => (p === point ? flipped(p) : p)));
     else if ((e.key === 'Delete' || e.key === 'Backspace') && others.length > 0) onChange(others);
     else if (e.key === '+' || e.key === 'Insert') {
-      const x = besidePoint(value, value.indexOf(point));
+      const places = value.map(([x]) => x);
+      const x = halfWay(places, value.indexOf(point), 1);
       take(value, [x, round(Math.max(low, Math.min(1, shapeAt(value, x))))]);
     } else if (e.key in ARROWS) {
       const [dx, dy] = ARROWS[e.key]!;

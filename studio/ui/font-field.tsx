@@ -3,6 +3,7 @@ import { ChevronDown, Plus } from 'lucide-react';
 import { useContext, useEffect, useMemo, useRef, useState } from 'react';
 import { families } from '@ignis/core/text/families';
 import { FontChoice } from './font-context';
+import { focusSoon } from './focus-soon';
 import { FontWords, fontTitle } from './font-words';
 import { SearchField } from './search-field';
 import { t } from '../words/t';
@@ -44,10 +45,8 @@ export function FontField({ label, value, onChange, onDone }: Props) {
   };
   const fonts = groups.flatMap((g) => g.fonts);
   useEffect(() => {
-    if (open)
-      requestAnimationFrame(() =>
-        list.current?.querySelector<HTMLElement>('[aria-selected=true]')?.focus(),
-      );
+    // The list itself stands there only then.
+    if (open) focusSoon(() => list.current, '[aria-selected=true]');
   }, [open]);
   const walk = (e: React.KeyboardEvent) => {
     const isLetter = e.key.length === 1 && e.key !== ' ' && !e.ctrlKey && !e.metaKey && !e.altKey;

@@ -1,7 +1,7 @@
 import { useRef } from 'react';
+import { halfWay } from '@ignis/core/geometry/half-way';
 import type { Ramp, StopKind, StopOf } from '@ignis/core/pixels/ramp';
 import {
-  placeBeside,
   rampOpacity,
   withColour,
   withOpacity,
@@ -91,14 +91,15 @@ export function RampGraph({ value, chosen, onChoose, onChange, onDone, onRemove 
     const take = ([ramp, now]: [Ramp, StopOf]) => {
       onChange(ramp);
       onChoose(now);
-      focusSoon(whole.current, `[data-stop="${now.kind} ${now.index}"]`);
+      focusSoon(() => whole.current, `[data-stop="${now.kind} ${now.index}"]`);
     };
     const by = e.shiftKey ? 10 : 1;
     const right = e.key === 'ArrowRight' ? by : e.key === 'ArrowLeft' ? -by : 0;
     const up = e.key === 'ArrowUp' ? by : e.key === 'ArrowDown' ? -by : 0;
     if (e.key === 'Delete' || e.key === 'Backspace') onRemove();
     else if (e.key === '+' || e.key === 'Insert') {
-      const at = placeBeside(value, stop);
+      const places = value[stop.kind].map((other) => other.at);
+      const at = halfWay(places, stop.index, 100);
       const opacity = Math.round(rampOpacity(value, at));
       take('opacity' in s ? withOpacity(value, at, opacity) : withColour(value, at));
     } else if (right !== 0 || (up !== 0 && 'opacity' in s))

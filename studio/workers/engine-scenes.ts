@@ -26,7 +26,7 @@ export const received = (delta: Delta): Scene => withDelta(base, delta) as Scene
 /** The same of a preview: the scenes of requests after it are sent against its own. */
 export const receivedBase = (delta: Delta): Scene => (base = received(delta));
 
-/** Runs some work again, with nothing kept from before, if there was no memory for it. */
+/** Runs some work again, with nothing cached, if there was no memory for it. */
 export function withRoom<T>(work: () => T): T {
   try {
     return work();

@@ -9,11 +9,11 @@ import { shapes } from '@ignis/core/shapes/index';
 import { midSentence, t } from '../../words/t';
 import type { Action } from '../commands/action';
 import { addFill, addGrade, addShape, addStartingPoint } from '../commands/layers';
-import type { BenchDoes, Standing } from './situation';
+import type { BenchDoes, ActionState } from './state';
 
 /** Actions that add layers. */
 export function addActions(
-  { idle }: Standing,
+  { idle }: ActionState,
   does: Pick<BenchDoes, 'addPicture' | 'addSvg'>,
 ): Action[] {
   return [

@@ -9,12 +9,12 @@ import { answers } from '../../help/answers';
 import { libraryActions } from '../library/actions';
 import { aidActions } from './aids';
 import { panelActions } from './panels';
-import type { BenchDoes, Standing } from './situation';
+import type { BenchDoes, ActionState } from './state';
 
 const bench = useBench.getState;
 
 /** What the bench does with the scene as a whole: its windows, its states, and what it shows of it. */
-export function benchActions(state: Standing, does: BenchDoes): Action[] {
+export function benchActions(state: ActionState, does: BenchDoes): Action[] {
   const { scene, idle } = state;
   const { history, isBare } = bench();
   return [

@@ -4,11 +4,11 @@ import { benchActions } from './bench';
 import { layerActions } from './layer';
 import { lightActions } from './light';
 import { modeActions } from './modes';
-import { standing, type BenchDoes } from './situation';
+import { actionState, type BenchDoes } from './state';
 
 /** Everything the bench can do, for the state it is in. */
 export function actions(does: BenchDoes): Action[] {
-  const state = standing();
+  const state = actionState();
   return [
     ...modeActions(state),
     ...addActions(state, does),

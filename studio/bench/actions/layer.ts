@@ -11,16 +11,16 @@ import type { Action } from '../commands/action';
 import { nudge, removeChosen } from '../commands/chosen';
 import { copyLayer } from '../commands/clipboard';
 import { carry, duplicate, echo, group } from '../commands/layers';
-import type { BenchDoes, Standing } from './situation';
+import type { BenchDoes, ActionState } from './state';
 
 const bench = useBench.getState;
 
 /** What can be done with the layer that is selected. */
 export function layerActions(
-  { scene, layer, idle }: Standing,
+  { scene, layer, idle }: ActionState,
   does: Pick<BenchDoes, 'saveSvg' | 'saveGrades'>,
 ): Action[] {
-  const has = layer !== undefined;
+  const has = layer !== null;
   const arrow = (key: string, way: string, dx: number, dy: number): Action[] => [
     {
       name: t`Nudge ${way} by 1 px`,

@@ -10,10 +10,10 @@ import {
   paintOver,
   spill,
 } from '../commands/layers';
-import type { Standing } from './situation';
+import type { ActionState } from './state';
 
 /** Actions that light the scene, and what the layer that is selected throws and casts. */
-export function lightActions({ scene, layer, idle }: Standing): Action[] {
+export function lightActions({ scene, layer, idle }: ActionState): Action[] {
   const any = scene.layers.length > 0;
   return [
     {

@@ -2,12 +2,12 @@ import { useBench } from '../../state/bench';
 import { resizeBrush } from '../../state/brush';
 import { t } from '../../words/t';
 import type { Action } from '../commands/action';
-import { beginMode, modeOf, modes, situation } from '../modes/index';
-import type { Standing } from './situation';
+import { beginMode, modeOf, modes } from '../modes/index';
+import type { ActionState } from './state';
 
 /** Actions of the ways of working, and of their brush. */
-export function modeActions({ idle }: Standing): Action[] {
-  const on = situation();
+export function modeActions(on: ActionState): Action[] {
+  const { idle } = on;
   const { hasBrush } = modeOf(useBench.getState().mode);
   return [
     ...modes.flatMap((m): Action[] => {

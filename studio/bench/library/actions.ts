@@ -21,7 +21,7 @@ export const libraryActions = ({
   open,
 }: {
   scene: Scene;
-  layer: Layer | undefined;
+  layer: Layer | null;
   idle: boolean;
   open(): void;
 }): Action[] => [

@@ -1,7 +1,6 @@
-import { findLayer } from '@ignis/core/scene/edits/layer-edits';
-import type { Layer, Scene } from '@ignis/core/scene/model/schema';
 import { useBench } from '../../state/bench';
-import { modeOf } from '../modes/index';
+import { modeOf, situation } from '../modes/index';
+import type { Situation } from '../modes/mode';
 
 /** What only the bench itself can do. */
 export interface BenchDoes {
@@ -24,16 +23,13 @@ export interface BenchDoes {
   openPalette(): void;
 }
 
-/** What the bench is in the middle of: what its actions go by. */
-export interface Standing {
-  scene: Scene;
-  /** The layer that is selected. */
-  layer: Layer | undefined;
+/** What actions go by. */
+export interface ActionState extends Situation {
   /** Whether no way of working is on that has the stage to itself. */
   idle: boolean;
 }
 
-export function standing(): Standing {
-  const { scene, selected, mode } = useBench.getState();
-  return { scene, layer: findLayer(scene, selected), idle: !modeOf(mode).exclusive };
-}
+export const actionState = (): ActionState => ({
+  ...situation(),
+  idle: !modeOf(useBench.getState().mode).exclusive,
+});
